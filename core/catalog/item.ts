@@ -1,0 +1,67 @@
+/** What a practice owns besides burs: instruments, materials, consumables; and the lots they come in. */
+import * as z from 'zod'
+
+export const families = ['diagnostic', 'hand instrument', 'handpiece', 'dam', 'clamp', 'cord', 'agent', 'impression', 'provisional', 'cement', 'anaesthesia', 'protection', 'consumable', 'record', 'finishing'] as const
+export type Family = (typeof families)[number]
+
+export const item = z.strictObject({
+  id: z.string().min(1),
+  name: z.string().min(1),
+  family: z.enum(families),
+  /** The needs it answers: 'mirror', 'cord.0', 'light body.fast' … */
+  serves: z.array(z.string()).min(1),
+  /** Footprint on the tray, mm. */
+  lengthMm: z.number().positive(),
+  widthMm: z.number().positive(),
+  reusable: z.boolean(),
+  latex: z.boolean().default(false),
+  unit: z.enum(['piece', 'mL', 'mm', 'cartridge', 'pair']).default('piece'),
+  /** Product times in seconds, from the practice's own instructions for use; ours are starting values. */
+  workingS: z.number().positive().optional(),
+  inMouthS: z.number().positive().optional(),
+  /** Lots are tracked for what goes off. */
+  tracked: z.boolean().default(false),
+  /** Pieces owned or in the cupboard; a need above it is reported. */
+  stock: z.number().nonnegative().default(20),
+})
+export type Item = z.infer<typeof item>
+
+export const lot = z.strictObject({
+  id: z.string().min(1),
+  itemId: z.string().min(1),
+  number: z.string().min(1),
+  expires: z.iso.date(),
+  /** What is left, in the item's unit. */
+  left: z.number().nonnegative(),
+  opened: z.boolean().default(false),
+})
+export type Lot = z.infer<typeof lot>
+
+export interface LotChoice {
+  lotId?: string
+  number?: string
+  expires?: string
+  /** Said on the tray where the lots do not simply serve. */
+  warning?: string
+}
+
+/**
+ * The lot to take: the opened one first, then by expiry, among those not expired that hold enough.
+ * An expired or short lot never enters a setup silently.
+ * @param date plain date of the visit; a lot is good through the day it expires.
+ */
+export function chooseLot(itemId: string, quantity: number, lots: readonly Lot[], date: string): LotChoice {
+  const own = lots.filter((l) => l.itemId === itemId && l.left > 0)
+  const good = own.filter((l) => l.expires >= date).toSorted((a, b) => Number(b.opened) - Number(a.opened) || a.expires.localeCompare(b.expires) || a.id.localeCompare(b.id))
+  const expired = own.filter((l) => l.expires < date).map((l) => `lot ${l.number} expired on ${l.expires}`)
+  const says = (text: string): string => [text, ...expired].filter(Boolean).join('; ')
+  const enough = good.find((l) => l.left >= quantity)
+  const pick = enough ?? good[0]
+  if (!pick) return { warning: says(own.length > 0 ? 'no lot in date' : 'no lot on record') }
+  const choice: LotChoice = { lotId: pick.id, number: pick.number, expires: pick.expires }
+  if (!enough) {
+    const total = good.reduce((sum, l) => sum + l.left, 0)
+    choice.warning = says(total >= quantity ? `lot ${pick.number} holds only ${pick.left}: have a second lot ready` : `short: ${total} left of ${quantity} needed`)
+  } else if (expired.length > 0) choice.warning = `${expired.join('; ')}: take it off the shelf`
+  return choice
+}

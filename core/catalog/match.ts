@@ -1,0 +1,51 @@
+/** Matching: a step says what it needs, the practice's own items answer. */
+import { reason, type Reason } from '../figure'
+import type { Alert } from '../plan/request'
+import type { Item } from './item'
+
+export type Readiness = 'open' | 'standby' | 'drawer'
+
+/** What a step needs, never which: the practice's stock answers. */
+export interface Need {
+  /** Key into {@link Item.serves}. */
+  what: string
+  quantity: number
+  readiness: Readiness
+  /** What opens a standby item, in words. */
+  when?: string
+  because?: Reason
+  /** Lengths of single pieces, mm, for cord. */
+  piecesMm?: number[]
+  /** The need in a person's words, for when nothing owned fits. */
+  words?: string
+}
+
+export interface Match {
+  item?: Item
+  because?: Reason
+  alternatives: { itemId: string; name: string; loss: string }[]
+  lack?: string
+}
+
+const words = (need: Need): string => need.words ?? need.what.replaceAll('.', ', ')
+
+/**
+ * The item of the practice that answers a need. With a latex alert nothing that holds latex is offered; otherwise items
+ * stand in the order the practice lists them, in stock first. Nothing fits: the match says so, the need is not dropped.
+ */
+export function matchItem(need: Need, items: readonly Item[], alerts: readonly Alert[]): Match {
+  const noLatex = alerts.includes('latex')
+  const serving = items.filter((i) => i.serves.includes(need.what))
+  const safe = serving.filter((i) => !(noLatex && i.latex))
+  const ranked = safe.toSorted((a, b) => Number(a.stock < 1) - Number(b.stock < 1))
+  const [best, ...others] = ranked
+  const alternatives = others.map((i) => ({ itemId: i.id, name: i.name, loss: i.latex ? 'holds latex' : i.stock < 1 ? 'none in stock' : 'second in the practice’s own order' }))
+  if (!best) {
+    return { alternatives, lack: serving.length > 0 ? `${words(need)}: every one owned holds latex and the patient has a latex alert` : `${words(need)}: nothing owned answers this need` }
+  }
+  const swapped = noLatex && serving.some((i) => i.latex)
+  const match: Match = { item: best, alternatives }
+  if (swapped) match.because = reason('latex alert: the latex-free one is taken', 'C')
+  else if (need.because) match.because = need.because
+  return match
+}

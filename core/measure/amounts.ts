@@ -1,0 +1,81 @@
+/** Amounts of impression and provisional material, and the working window. Starting values: the product's own win. */
+import { round, type Figure } from '../figure'
+import type { Dimensions } from '../teeth/dimensions'
+
+/** mL lost in a mixing tip. Standing C; a practice replaces it. */
+export const tipLossMl = 1.2
+const purgeMl = 0.5
+const lightBodyMl = { crown: 0.8, veneer: 0.6, box: 0.5 } as const
+
+/** Light body for the syringe, mL: per unit, plus purge and what stays in the tip. */
+export function lightBody(kind: keyof typeof lightBodyMl, units: number): Figure {
+  const value = round(units * lightBodyMl[kind] + purgeMl + tipLossMl, 1)
+  return { name: 'light body', value, unit: 'mL', text: `${units} × ${lightBodyMl[kind]} mL a ${kind} + ${purgeMl} purge + ${tipLossMl} left in the tip = ${value} mL`, standing: 'estimate' }
+}
+
+/** Tray material, mL, by tray. */
+export function trayMaterial(tray: 'dual-arch quadrant' | 'full arch' | 'sectional'): Figure {
+  const bulk = { 'dual-arch quadrant': 14, 'full arch': 35, sectional: 17.5 }[tray]
+  const value = round(bulk + tipLossMl, 1)
+  return { name: 'tray material', value, unit: 'mL', text: `${bulk} mL for a ${tray} tray + ${tipLossMl} left in the tip = ${value} mL`, standing: 'estimate' }
+}
+
+/** Alginate for one jaw: grams of powder and millilitres of water. M: 7 g and 17 mL a scoop, 2 scoops lower, 3 upper. */
+export function alginate(jaw: 'upper' | 'lower'): { powder: Figure; water: Figure } {
+  const scoops = jaw === 'upper' ? 3 : 2
+  return {
+    powder: { name: 'alginate powder', value: scoops * 7, unit: 'g', text: `${scoops} scoops × 7 g for a ${jaw} tray`, standing: 'M' },
+    water: { name: 'water', value: scoops * 17, unit: 'mL', text: `${scoops} scoops × 17 mL`, standing: 'M' },
+  }
+}
+
+const boxFill = 0.65
+const surplus = 1.4
+const floorMl = 1
+
+/**
+ * Bis-acryl for crowns, mL: crown volume less the prepared tooth, 40 % surplus, at least 1.0 mL a unit, plus the tip.
+ * Volume of a crown ≈ mesiodistal × labiolingual × length × 0.65. Standing C.
+ */
+export function bisAcryl(units: { size: Dimensions; axialMm: number; occlusalMm: number }[]): Figure {
+  const each = units.map(({ size, axialMm, occlusalMm }) => {
+    const crown = size.mesiodistalMm * size.labiolingualMm * size.crownLengthMm * boxFill
+    const prepared = Math.max(0, size.mesiodistalMm - 2 * axialMm) * Math.max(0, size.labiolingualMm - 2 * axialMm) * Math.max(0, size.crownLengthMm - occlusalMm) * boxFill
+    return Math.max(floorMl, ((crown - prepared) / 1000) * surplus)
+  })
+  const sum = each.reduce((a, b) => a + b, 0)
+  const value = round(sum + tipLossMl, 1)
+  return { name: 'bis-acryl', value, unit: 'mL', text: `${each.map((v) => `${round(v, 2)} mL`).join(' + ')} (crown less prepared tooth, 40 % surplus, not under ${floorMl} mL a unit) + ${tipLossMl} left in the tip = ${value} mL`, standing: 'C' }
+}
+
+const secondsPerUnit = { crown: 20, veneer: 15, box: 12 } as const
+const trayLoadS = 25
+const handoverS = 5
+const seatingS = 10
+const inHandS = 10
+
+export interface InjectionWindow {
+  injectionS: number
+  /** Seconds after injection begins at which the assistant starts loading the tray. */
+  trayStartS: number
+  fits: boolean
+  /** Seconds to spare, negative where short. */
+  spareS: number
+  because: string
+}
+
+/**
+ * Whether injecting and seating fit the working time of the material chosen, with 10 s in hand. Standing C; the working
+ * time is the product's.
+ */
+export function injectionWindow(kind: keyof typeof secondsPerUnit, units: number, workingS: number): InjectionWindow {
+  const injectionS = units * secondsPerUnit[kind] + 5
+  const spareS = workingS - inHandS - (injectionS + seatingS)
+  return {
+    injectionS,
+    trayStartS: Math.max(0, injectionS - trayLoadS - handoverS),
+    fits: spareS >= 0,
+    spareS,
+    because: `${units} × ${secondsPerUnit[kind]} s + 5 s to wet the rest + ${seatingS} s seating, against ${workingS} s working time with ${inHandS} s in hand: ${spareS >= 0 ? `${spareS} s to spare` : `${-spareS} s too long`}`,
+  }
+}

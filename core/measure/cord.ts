@@ -1,0 +1,74 @@
+/** Retraction cord: which size, how long, how many pieces. */
+import { reason, round, type Figure, type Reason } from '../figure'
+import { ellipsePerimeter } from './ellipse'
+
+export type CordSize = '000' | '00' | '0' | '1' | '2' | '3'
+export const cordSizes: readonly CordSize[] = ['000', '00', '0', '1', '2', '3']
+export type CordLayer = 'base' | 'top' | 'single'
+
+export interface CrevicePicture {
+  probingDepthMm: number
+  biotype: 'thin' | 'thick'
+  crevice: 'narrow' | 'normal' | 'wide'
+}
+
+/** One size down, for tissue that blanches; `null` below 000. Standing C. */
+export const smallerCord = (size: CordSize): CordSize | null => cordSizes[cordSizes.indexOf(size) - 1] ?? null
+
+/** Starting size for a layer. Blanching always means one size smaller than what is held. */
+export function cordSize(layer: CordLayer, tissue: CrevicePicture): { size: CordSize; because: Reason } {
+  const delicate = tissue.biotype === 'thin' || tissue.probingDepthMm <= 1
+  const why = tissue.biotype === 'thin' ? 'thin tissue' : `probing depth ${round(tissue.probingDepthMm)} mm`
+  if (layer === 'base') {
+    return delicate ? { size: '00', because: reason(`${why}: base cord one size finer, 00`, 'C') } : { size: '0', because: reason('base cord 0; it stays in during the impression', 'C') }
+  }
+  if (layer === 'top') {
+    const size = ({ narrow: '1', normal: '2', wide: '3' } as const)[tissue.crevice]
+    return { size, because: reason(`${tissue.crevice} crevice: top cord ${size}; it may stand at the crest`, 'C') }
+  }
+  if (delicate) return { size: '00', because: reason(`${why}: begin with 00, the size that enters without blanching`, 'C') }
+  const size = ({ narrow: '0', normal: '1', wide: '2' } as const)[tissue.crevice]
+  return { size, because: reason(`${tissue.crevice} crevice: begin with ${size}; white tissue means one size smaller`, 'estimate') }
+}
+
+export type CordCoverage = 'full crown' | 'labial and proximal'
+
+/** mm: how much of the perimeter is covered, and what is left over to hold. */
+const coverageRules = {
+  'full crown': { share: 1, base: 2, top: 6, single: 6 },
+  'labial and proximal': { share: 0.62, base: 12, top: 12, single: 12 },
+} as const
+
+/**
+ * Length of one piece of cord, mm: coverage × cervical perimeter + overlap or tails.
+ * The perimeter is an ellipse over the two cervical widths (M: Wheeler's means), or a measured one. Standing C.
+ */
+export function cordLength(cervix: { mesiodistalMm: number; labiolingualMm: number } | { measuredPerimeterMm: number }, coverage: CordCoverage, layer: CordLayer): Figure {
+  const measured = 'measuredPerimeterMm' in cervix
+  const perimeter = measured ? cervix.measuredPerimeterMm : ellipsePerimeter(cervix.mesiodistalMm, cervix.labiolingualMm)
+  const rule = coverageRules[coverage]
+  const extra = rule[layer]
+  const value = round(rule.share * perimeter + extra, 1)
+  const from = measured ? `measured perimeter ${round(perimeter, 1)} mm` : `perimeter ${round(perimeter, 1)} mm of an ellipse ${cervix.mesiodistalMm} × ${cervix.labiolingualMm} mm`
+  const tail = coverage === 'full crown' && layer === 'base' ? 'overlap' : 'tail'
+  return {
+    name: `${layer} cord, length of a piece`,
+    value,
+    unit: 'mm',
+    text: `${rule.share} × ${from} + ${extra} mm ${tail} = ${value} mm`,
+    standing: 'C',
+  }
+}
+
+/**
+ * Length of one piece for a proximal box, mm: the width of the box and 4 mm each side. Standing C.
+ * @throws RangeError where the width is not positive.
+ */
+export function boxCordLength(boxWidthMm: number): Figure {
+  if (!(boxWidthMm > 0)) throw new RangeError('a box has a width above 0 mm')
+  const value = round(boxWidthMm + 8, 1)
+  return { name: 'box cord, length of a piece', value, unit: 'mm', text: `box ${boxWidthMm} mm + 4 mm each side = ${value} mm`, standing: 'C' }
+}
+
+/** Pieces of cord: teeth or boxes times layers. Standing C. */
+export const cordPieces = (sites: number, layers: number): number => sites * layers

@@ -1,0 +1,34 @@
+/** Reduction targets by restoration, mm. [C] where the trade states them, else [M: fixed-prosthodontics textbooks]. */
+import type { Standing } from '../figure'
+import type { Restoration } from '../plan/request'
+
+export interface Range {
+  leastMm: number
+  mostMm: number
+}
+export interface Targets {
+  functionalCusp: Range
+  otherCusp: Range
+  incisal?: Range
+  facial: Range
+  inner: Range
+  margin: Range & { form: 'chamfer' | 'shoulder' }
+  standing: Standing
+}
+
+const range = (leastMm: number, mostMm = leastMm): Range => ({ leastMm, mostMm })
+
+const table: Record<Restoration, Targets> = {
+  'full metal crown': { functionalCusp: range(1.5), otherCusp: range(1), facial: range(0.8, 1), inner: range(0.8, 1), margin: { form: 'chamfer', ...range(0.3, 0.5) }, standing: 'C' },
+  'metal-ceramic crown': { functionalCusp: range(2), otherCusp: range(1.5), incisal: range(2), facial: range(1.2, 1.5), inner: range(0.7, 1), margin: { form: 'shoulder', ...range(1, 1.2) }, standing: 'M' },
+  'lithium disilicate crown': { functionalCusp: range(1.5, 2), otherCusp: range(1.5), incisal: range(1.5, 2), facial: range(1, 1.5), inner: range(1, 1.5), margin: { form: 'shoulder', ...range(1) }, standing: 'M' },
+  'monolithic zirconia crown': { functionalCusp: range(1, 1.5), otherCusp: range(1), incisal: range(1.5), facial: range(0.8, 1), inner: range(0.8, 1), margin: { form: 'chamfer', ...range(0.5, 0.8) }, standing: 'M' },
+}
+
+/** Reduction targets of a restoration. `incisal` is missing where no figure is published for it. */
+export const reductionTargets = (r: Restoration): Targets => table[r]
+
+/** '1.0–1.5 mm', or one figure. */
+export function writeRange(r: Range): string {
+  return r.leastMm === r.mostMm ? `${r.leastMm.toFixed(1)} mm` : `${r.leastMm.toFixed(1)}–${r.mostMm.toFixed(1)} mm`
+}

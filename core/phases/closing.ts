@@ -1,0 +1,41 @@
+import { reason } from '../figure'
+import { meanwhile, open, sequence, step, type Block } from './build'
+
+/** Bite, rinse, counts square, instructions, home, then the desk and the room. */
+export function closing(): Block {
+  return sequence(
+    step({ id: 'closing.bite', phase: 'closing', title: 'Bite check: out of contact on weak teeth, even elsewhere', fn: 'occlusal check', place: 'mouth', minutes: [1, 2, 5], needs: [open('articulating paper', 2)] }),
+    step({ id: 'closing.rinse', phase: 'closing', title: 'Rinse, look round the mouth, upright', fn: 'rinse', place: 'mouth', minutes: [0.5, 1, 2] }),
+    step({
+      id: 'closing.counts',
+      phase: 'closing',
+      title: 'Counts square: everything that went in is out',
+      fn: 'chairside',
+      place: 'chair',
+      minutes: [0.2, 0.3, 1],
+      hold: { name: 'counts', title: 'Counts square', evidence: 'the count of every piece', because: reason('a forgotten cord is an infection; a missing piece of dam a body in the sulcus', 'C'), mandatory: true },
+    }),
+    step({
+      id: 'closing.instructions',
+      phase: 'closing',
+      title: 'Instructions, by word and on paper; next visit made',
+      fn: 'instructions',
+      place: 'chair',
+      minutes: [1, 2, 4],
+    }),
+    step({
+      id: 'closing.home',
+      phase: 'closing',
+      title: 'Ready to go home',
+      fn: 'chairside',
+      place: 'chair',
+      minutes: [0.2, 0.3, 1],
+      hold: { name: 'home', title: 'Going home', evidence: 'patient well, instructions given', because: reason('the dentist sees the patient before they leave', 'C') },
+    }),
+    meanwhile(
+      'the patient has left',
+      step({ id: 'closing.chart', phase: 'closing', title: 'Chart note and laboratory slip', fn: 'chart note', place: 'desk', minutes: [3, 5, 8] }),
+      step({ id: 'closing.turnover', phase: 'closing', title: 'Turn the room over; cassette to the sterilising room', fn: 'turnover', place: 'room', minutes: [8, 10, 15], cautions: [reason('Sharps first, then instruments; heavy gloves', 'C')] }),
+    ),
+  )
+}

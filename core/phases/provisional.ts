@@ -1,0 +1,125 @@
+import { reason, type Reason } from '../figure'
+import { bisAcryl } from '../measure/amounts'
+import { reductionTargets } from '../measure/reduction'
+import { open, sequence, standby, step, type Block } from './build'
+import { cardAdds, labels, type Case } from './case'
+
+/** Separator, mix, seat, first lift: the part that happens in the mouth while the cord dwells. */
+export function makeProvisional(c: Case): Block {
+  const t = reductionTargets(c.request.restoration)
+  const amount = bisAcryl(c.units.map((u) => ({ size: u.size, axialMm: t.inner.mostMm, occlusalMm: t.functionalCusp.mostMm })))
+  const mould = c.choices.provisional === 'bis-acryl in putty index' ? 'index' : 'preliminary impression'
+  return sequence(
+    step({
+      id: 'provisional.separate',
+      phase: 'provisional',
+      title: 'Separator thin on tooth, neighbours and gum; none in the mould',
+      fn: 'provisional making',
+      place: 'mouth',
+      minutes: [0.3, 0.5, 1],
+      needs: [open('separator', 0.5), open('micro brush', 2)],
+      cautions: [reason('Resin-sealed dentine or a fresh resin core without separator bonds to the provisional for good', 'C')],
+    }),
+    step({
+      id: 'provisional.mix',
+      phase: 'provisional',
+      title: `Mix ${amount.value} mL into the ${mould}, tip in the material`,
+      fn: 'provisional making',
+      place: 'bench',
+      minutes: [0.25, 0.35, 0.5],
+      needs: [open('bis-acryl', amount.value), open('mixing tip'), open('dispensing gun')],
+      figures: [amount],
+    }),
+    step({
+      id: 'provisional.seat',
+      phase: 'provisional',
+      title: 'Seat the mould; keep a bead to feel',
+      fn: 'provisional making',
+      place: 'mouth',
+      minutes: [0.1, 0.2, 0.3],
+      ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'finish', warnS: 35, atMostS: 45, title: 'Bis-acryl to be seated', because: reason('seated by about 45 s from the mix; the product’s own time wins', 'estimate'), whenMissed: 'it drags and comes out thick: clean the mould and mix again' }],
+    }),
+    step({
+      id: 'provisional.lift',
+      phase: 'provisional',
+      title: 'Rubbery: first lift, then lift and reseat until it slides',
+      fn: 'provisional making',
+      place: 'mouth',
+      minutes: [0.5, 1, 1.5],
+      ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'start', atLeastS: 60, warnS: 120, atMostS: 150, title: 'Rubbery stage', because: reason('first lift between 60 and 150 s from the mix, by product and warmth; the bead tells better than the clock', 'estimate'), whenMissed: 'it may be locked: section it off, do not pull' }],
+      mistakes: ['left until hard: it locks into the undercuts'],
+    }),
+  )
+}
+
+/** Trimmed and polished at the bench, beside whatever the mouth is waiting for. */
+export function trimProvisional(): Block {
+  return sequence(
+    step({
+      id: 'provisional.trim',
+      phase: 'provisional',
+      title: 'Pencil contacts and margin, trim, gauge the thickness',
+      detail: 'Never lose the pencil on a contact. Nothing coarse near a margin.',
+      fn: 'provisional making',
+      place: 'bench',
+      minutes: [2, 4, 8],
+      needs: [open('straight handpiece'), open('trimming disc', 2), open('pencil'), open('thickness gauge'), standby('flowable resin', 'a void or a short margin')],
+      ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'start', atLeastS: 240, title: 'Bis-acryl hardens', because: reason('hard enough to trim at 4–5 min from the mix', 'estimate') }],
+      figures: [{ name: 'thinnest occlusal', value: 1, unit: 'mm', text: 'thinner than 1.0 mm where the material says nothing: the tooth is short of reduction there; tell the dentist', standing: 'C' }],
+    }),
+    step({ id: 'provisional.polish', phase: 'provisional', title: 'Brush and felt, not over 5,000 rpm', fn: 'provisional making', place: 'bench', minutes: [1, 2, 4], needs: [open('polishing brush')], mistakes: ['black marks: the brush runs too fast'] }),
+  )
+}
+
+/** Which provisional cement: eugenol leaves the plan when the final crown will be bonded. */
+export function provisionalCement(c: Case): { need: string; because: Reason } {
+  return c.request.deliveryCement === 'resin'
+    ? { need: 'provisional cement.non-eugenol', because: reason('a resin cement is planned for delivery: eugenol would hinder it, so non-eugenol', 'C') }
+    : { need: 'provisional cement.eugenol', because: reason('no bonding planned at delivery: zinc oxide and eugenol soothes and comes off clean', 'C') }
+}
+
+/** Tried in, approved, cemented, cleaned. */
+export function fitProvisional(c: Case): Block {
+  const contacts = c.units.flatMap((u) => (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.tooth} ${s}`))
+  const cement = provisionalCement(c)
+  return sequence(
+    step({
+      id: 'provisional.try-in',
+      phase: 'provisional',
+      title: `Try in: eight margin parts, contacts, bite, ${labels(c)}`,
+      detail: `Contacts to floss: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Short or open in up to two parts and 1 mm: reline; more: make again.`,
+      fn: 'provisional trimming',
+      place: 'mouth',
+      minutes: [2, 3, 5],
+      needs: [open('floss', 600), open('articulating paper', 2)],
+      hold: { name: 'provisional', title: 'Provisional good', evidence: 'margins, contacts and bite', because: reason('what the patient wears for weeks is seen by the dentist before it is cemented', 'C'), mandatory: true },
+    }),
+    ...(cardAdds(c, 'bite')
+      ? [step({ id: 'provisional.bite', phase: 'provisional', title: 'Bite checked in every movement', fn: 'occlusal check', place: 'mouth', minutes: [0.5, 1, 3], hold: { name: 'bite' as const, title: 'Bite', evidence: 'paper marks, closed and sideways', because: reason('the dentist’s card asks for it', 'practice'), fromCard: true } })]
+      : []),
+    step({
+      id: 'provisional.cement',
+      phase: 'provisional',
+      title: 'Dry, thin cement along the edge, seat, bite on the stick',
+      fn: 'provisional cementing',
+      place: 'mouth',
+      helped: true,
+      minutes: [0.7, 1, 1.5],
+      passes: ['loaded provisional', 'bite stick'],
+      needs: [open(cement.need, 1, { because: cement.because }), open('mixing pad'), open('mixing spatula'), open('bite stick'), open('cotton roll', 2)],
+      cautions: [reason('A loose crown can be swallowed: gauze behind it, patient upright enough to cough', 'C')],
+      reason: cement.because,
+    }),
+    step({
+      id: 'provisional.excess',
+      phase: 'provisional',
+      title: 'Excess off with scaler and suction; knotted floss out sideways',
+      fn: 'excess removal',
+      place: 'mouth',
+      minutes: [1, 2, 3],
+      needs: [open('scaler'), open('floss', 300)],
+      ties: [{ from: 'provisional.cement', fromEdge: 'finish', atLeastS: 240, title: 'Provisional cement sets', because: reason('4–5 min; the product’s own time wins', 'C') }],
+      mistakes: ['floss pulled up: the provisional comes with it', 'cement left in the sulcus: sore gum within days'],
+    }),
+  )
+}

@@ -1,0 +1,110 @@
+import { reason } from '../figure'
+import { alginate, trayMaterial } from '../measure/amounts'
+import { jawOf } from '../teeth/notation'
+import { absent, nothing, open, sequence, step, type Block } from './build'
+import type { Case } from './case'
+
+/** Shade, before the teeth dry out; the dentist approves it. A metal crown has none. */
+export function shadePreview(c: Case): Block {
+  if (c.request.restoration === 'full metal crown') return absent('shade', reason('a full metal crown has no shade', 'C'))
+  return step({
+    id: 'records.shade',
+    phase: 'records',
+    title: 'Shade, teeth still wet',
+    detail: 'Neck, body and edge; lip and neighbours in the picture; light and time noted.',
+    fn: 'shade preview',
+    place: 'mouth',
+    minutes: [1, 2, 4],
+    needs: [open('shade guide')],
+    hold: { name: 'shade', title: 'Shade', evidence: 'tab beside the tooth in daylight-coloured light', because: reason('dry teeth look lighter: the shade is agreed before isolation', 'C'), mandatory: true },
+    mistakes: ['taken after the sheet: dehydrated teeth read too light'],
+  })
+}
+
+const jaw = (c: Case): 'upper' | 'lower' => jawOf(c.units[0]!.tooth)
+const otherJaw = (c: Case): 'upper' | 'lower' => (jaw(c) === 'upper' ? 'lower' : 'upper')
+
+/** The mould the provisional is made in, taken before cutting: a preliminary impression, or a putty index. */
+export function provisionalMould(c: Case): Block {
+  if (c.choices.provisional === 'bis-acryl in putty index') {
+    return step({
+      id: 'records.putty-index',
+      phase: 'records',
+      title: 'Putty index over tooth and neighbours',
+      detail: 'Cut through the middle of each neighbour, trim the gum part, sit it back empty and look from both sides.',
+      fn: 'preliminary impression',
+      place: 'mouth',
+      minutes: [3, 5, 7],
+      needs: [open('putty', 10), open('scalpel')],
+      cautions: [reason('Latex gloves stop putty from setting: knead it with latex-free gloves or bare clean hands', 'C')],
+      mistakes: ['gum part left long: the index rocks and the provisional comes out thick at the margin'],
+      reason: reason('it also gauges the reduction once it is sectioned', 'C'),
+    })
+  }
+  return step({
+    id: 'records.preliminary',
+    phase: 'records',
+    title: 'Preliminary impression for the provisional',
+    detail: 'A missing wall is built up with a little flowable first.',
+    fn: 'preliminary impression',
+    place: 'mouth',
+    minutes: [2, 3, 5],
+    needs: [open('sectional tray'), open('preliminary silicone', trayMaterial('sectional').value), open('dispensing gun')],
+    figures: [trayMaterial('sectional')],
+    mistakes: ['not checked against the tooth before cutting: a bubble on the cusp becomes a high spot'],
+  })
+}
+
+/** The opposing arch, where neither a dual-arch tray nor the scan gives it. */
+export function opposingArch(c: Case): Block {
+  if (c.choices.impression === 'addition silicone, dual-arch') return absent('opposing impression', reason('the dual-arch tray takes both jaws at once', 'C'))
+  if (c.choices.impression === 'optical scan') {
+    return step({
+      id: 'records.scan-opposing',
+      phase: 'records',
+      title: `Scan the opposing ${otherJaw(c)} arch`,
+      fn: 'scan',
+      place: 'mouth',
+      minutes: [1, 1.5, 3],
+      needs: [open('scanner'), open('scanner tip')],
+    })
+  }
+  const amount = alginate(otherJaw(c))
+  return sequence(
+    step({
+      id: 'records.opposing',
+      phase: 'records',
+      title: `Opposing impression, ${otherJaw(c)} arch`,
+      detail: `${amount.powder.value} g powder, ${amount.water.value} mL water.`,
+      fn: 'preliminary impression',
+      place: 'mouth',
+      minutes: [3, 4, 6],
+      needs: [open(`full tray.${otherJaw(c)}`), open('alginate', amount.powder.value), open('mixing bowl'), open('mixing spatula')],
+      figures: [amount.powder, amount.water],
+    }),
+    step({
+      id: 'records.keep-damp',
+      phase: 'records',
+      title: 'Disinfect the opposing impression; pour it or keep it damp',
+      fn: 'chairside',
+      place: 'bench',
+      minutes: [0.5, 1, 2],
+      needs: [open('disinfectant spray'), open('impression bag')],
+      ties: [{ from: 'records.opposing', fromEdge: 'finish', warnS: 540, atMostS: 720, title: 'Alginate shrinks', because: reason('poured within about 12 min, or kept in humidity', 'C'), whenMissed: 'take the opposing impression again, or tell the laboratory it lay dry' }],
+    }),
+  )
+}
+
+/** Adhesive on a custom tray: painted early, because it wants a quarter of an hour. */
+export function paintTray(c: Case): Block {
+  if (c.choices.impression !== 'polyether, custom tray') return nothing
+  return step({
+    id: 'impression.paint-tray',
+    phase: 'records',
+    title: 'Paint tray adhesive, thin, over the edge',
+    fn: 'chairside',
+    place: 'bench',
+    minutes: [0.5, 1, 2],
+    needs: [open(`custom tray.${jaw(c)}`), open('tray adhesive.polyether', 1)],
+  })
+}

@@ -1,0 +1,181 @@
+/** The Plan: what `compile` answers. Plain JSON, frozen into the visit when its setup is signed. */
+import type { BurChoice, Cut } from '../catalog/cut'
+import type { LotChoice } from '../catalog/item'
+import type { Need, Readiness } from '../catalog/match'
+import type { Figure, Reason, Standing } from '../figure'
+import type { FunctionName, Permission } from '../practice/functions'
+import type { ResolvedChoices } from '../practice/choices'
+import type { Tooth } from '../teeth/notation'
+import type { VisitRequest } from './request'
+
+export const phaseNames = {
+  arrival: 'Arrival',
+  anaesthesia: 'Anaesthesia',
+  records: 'Records',
+  isolation: 'Isolation',
+  cutting: 'Cutting',
+  tissue: 'Tissue',
+  impression: 'Impression',
+  provisional: 'Provisional',
+  closing: 'Closing',
+} as const
+export type Phase = keyof typeof phaseNames
+
+/** `chair`: with the patient but not in the mouth. `room` and `desk`: after the patient has left. */
+export type Place = 'mouth' | 'chair' | 'bench' | 'desk' | 'room'
+
+/** Three-point duration in seconds. */
+export interface Spread {
+  shortS: number
+  likelyS: number
+  longS: number
+}
+
+export type Edge = 'start' | 'finish'
+
+/**
+ * A tie from one edge of a step to one edge of a later one. With `atLeastS` it is a lag, with `atMostS` a window;
+ * a tie with any time in it runs as a clock once its first edge has happened. Without times it is plain order.
+ */
+export interface Link {
+  id: string
+  from: string
+  fromEdge: Edge
+  to: string
+  toEdge: Edge
+  atLeastS?: number
+  warnS?: number
+  atMostS?: number
+  title?: string
+  because?: Reason
+  /** What to do when the window is missed, in words. */
+  whenMissed?: string
+}
+
+export type HoldName = 'shade' | 'numb' | 'reduction' | 'margins' | 'impression' | 'provisional' | 'bite' | 'counts' | 'home'
+
+/** The plan stops here until the dentist signs with their own code. */
+export interface Hold {
+  id: string
+  stepId: string
+  title: string
+  evidence: string
+  /** No card can take it off. */
+  mandatory: boolean
+  from: 'plan' | 'card'
+  because: Reason
+}
+
+/** What goes in and must come out. */
+export interface Count {
+  id: string
+  what: string
+  tooth?: Tooth
+  /** How many the plan puts in. */
+  planned: number
+  inStep: string
+  outStep: string
+}
+
+export interface Performer {
+  personId: string
+  name: string
+  permission: Permission
+  because: Reason
+}
+
+export interface Step {
+  id: string
+  phase: Phase
+  title: string
+  detail?: string
+  tooth?: Tooth
+  fn: FunctionName
+  performer: Performer
+  /** People who work with the performer: suction at cutting, the pass at the impression. */
+  helpers: string[]
+  place: Place
+  spread: Spread
+  /** What is handed over, in order. */
+  passes: string[]
+  needs: Need[]
+  cut?: Cut
+  burId?: string
+  holdId?: string
+  countsIn: string[]
+  countsOut: string[]
+  cautions: Reason[]
+  mistakes: string[]
+  figures: Figure[]
+  reason?: Reason
+  /** Said where the step runs beside something that waits. */
+  meanwhile?: string
+}
+
+export interface SetupLine {
+  /** The item's id, or `lack:<need>` where nothing owned answers. */
+  id: string
+  name: string
+  family: string
+  readiness: Readiness
+  when?: string
+  quantity: number
+  unit: string
+  piecesMm?: number[]
+  phase: Phase
+  steps: string[]
+  reusable: boolean
+  latex: boolean
+  lengthMm: number
+  widthMm: number
+  because?: Reason
+  alternatives: { itemId: string; name: string; loss: string }[]
+  lot?: LotChoice
+  lack?: string
+}
+
+/** One stay of a bur in the handpiece. */
+export interface BurPass {
+  order: number
+  /** Absent where nothing owned fits. */
+  burId?: string
+  cuts: { stepId: string; surface: string; depthMm: number; because?: Reason; next?: BurChoice }[]
+  passedOver: string[]
+  lack?: string
+}
+
+/** `stop`: settle it before going on. `ask`: the dentist decides. `mind`: keep it in mind at the step. */
+export interface Clash {
+  id: string
+  severity: 'stop' | 'ask' | 'mind'
+  what: string
+  why: string
+  doThis: string
+  standing: Standing
+}
+
+/** What this plan leaves out that another would have, and why. */
+export interface Absence {
+  what: string
+  because: Reason
+}
+
+export interface Plan {
+  library: string
+  kind: VisitRequest['kind']
+  title: string
+  request: VisitRequest
+  teeth: { tooth: Tooth; universal: string; quadrant: string; name: string; functional?: string }[]
+  choices: ResolvedChoices
+  people: { id: string; name: string; dentist: boolean }[]
+  steps: Step[]
+  links: Link[]
+  setup: SetupLine[]
+  burs: BurPass[]
+  holds: Hold[]
+  counts: Count[]
+  clashes: Clash[]
+  absent: Absence[]
+  lacks: string[]
+  followUps: { title: string; afterWorkingDays: number; because: Reason }[]
+}

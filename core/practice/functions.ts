@@ -1,0 +1,118 @@
+/**
+ * Who may do what. The program ships empty of any place's law: two presets to start from, and the practice sets its own
+ * after reading its board's rules. It advises; local rules and the treating dentist decide.
+ */
+import * as z from 'zod'
+
+export const roles = ['assistant', 'expanded assistant', 'dentist', 'sterilising', 'front desk'] as const
+export const role = z.enum(roles)
+export type Role = z.infer<typeof role>
+
+/** Functions a practice decides about, then those that are the dentist's or anyone's in every preset. */
+export const functionNames = {
+  topical: 'topical anaesthetic',
+  injection: 'injection',
+  'numb test': 'test of numbness',
+  'preliminary impression': 'preliminary impression',
+  'shade preview': 'shade preview',
+  dam: 'dental dam',
+  cutting: 'cutting of the tooth',
+  'cord placement': 'cord placement',
+  'cord removal': 'cord removal',
+  'final impression': 'final impression',
+  scan: 'scan',
+  'bite record': 'bite record',
+  'provisional making': 'provisional making',
+  'provisional trimming': 'provisional trimming in the mouth',
+  'provisional cementing': 'provisional cementing',
+  'excess removal': 'removal of excess cement',
+  'occlusal check': 'bite check',
+  rinse: 'rinse and suction',
+  instructions: 'instructions to the patient',
+  'chart note': 'chart note',
+  chairside: 'chairside assistance',
+  turnover: 'turnover of the room',
+} as const
+export type FunctionName = keyof typeof functionNames
+export const functionName = z.enum(Object.keys(functionNames) as [FunctionName, ...FunctionName[]])
+
+/** `sight`: under the dentist's direct sight. `word`: on the dentist's word. */
+export const permission = z.enum(['no', 'sight', 'word', 'yes'])
+export type Permission = z.infer<typeof permission>
+
+export const functionLine = z.strictObject({
+  function: functionName,
+  assistant: permission,
+  expanded: permission,
+  setBy: z.string(),
+  setOn: z.iso.date(),
+})
+export type FunctionLine = z.infer<typeof functionLine>
+export const functionTable = z.array(functionLine)
+export type FunctionTable = FunctionLine[]
+
+type Preset = Record<FunctionName, readonly [assistant: Permission, expanded: Permission]>
+
+/** Irreversible work in the mouth is the dentist's. The default. */
+const cautious: Preset = {
+  topical: ['word', 'word'],
+  injection: ['no', 'no'],
+  'numb test': ['no', 'no'],
+  'preliminary impression': ['word', 'word'],
+  'shade preview': ['yes', 'yes'],
+  dam: ['word', 'word'],
+  cutting: ['no', 'no'],
+  'cord placement': ['no', 'sight'],
+  'cord removal': ['no', 'sight'],
+  'final impression': ['no', 'no'],
+  scan: ['no', 'sight'],
+  'bite record': ['word', 'word'],
+  'provisional making': ['word', 'word'],
+  'provisional trimming': ['no', 'sight'],
+  'provisional cementing': ['no', 'word'],
+  'excess removal': ['no', 'word'],
+  'occlusal check': ['no', 'no'],
+  rinse: ['yes', 'yes'],
+  instructions: ['yes', 'yes'],
+  'chart note': ['yes', 'yes'],
+  chairside: ['yes', 'yes'],
+  turnover: ['yes', 'yes'],
+}
+
+/** What places with expanded functions commonly delegate; the dentist's holds stay. */
+const expanded: Preset = {
+  ...cautious,
+  topical: ['yes', 'yes'],
+  'preliminary impression': ['yes', 'yes'],
+  dam: ['yes', 'yes'],
+  'cord placement': ['sight', 'word'],
+  'cord removal': ['sight', 'word'],
+  'final impression': ['no', 'sight'],
+  scan: ['word', 'yes'],
+  'bite record': ['yes', 'yes'],
+  'provisional making': ['yes', 'yes'],
+  'provisional trimming': ['word', 'yes'],
+  'provisional cementing': ['word', 'yes'],
+  'excess removal': ['word', 'yes'],
+  'occlusal check': ['no', 'sight'],
+}
+
+/** A table from a preset, each line signed with who took it over and when. */
+export function presetTable(preset: 'cautious' | 'expanded', setBy: string, setOn: string): FunctionTable {
+  const rows = preset === 'cautious' ? cautious : expanded
+  return (Object.keys(functionNames) as FunctionName[]).map((name) => ({ function: name, assistant: rows[name][0], expanded: rows[name][1], setBy, setOn }))
+}
+
+/** The permission of a person with these roles: the widest of them. Dentists may do everything. */
+export function permissionOf(fn: FunctionName, personRoles: readonly Role[], table: FunctionTable): Permission {
+  if (personRoles.includes('dentist')) return 'yes'
+  const line = table.find((l) => l.function === fn)
+  const grants: Permission[] = personRoles.map((r) => {
+    if (!line) return 'no'
+    if (r === 'assistant') return line.assistant
+    if (r === 'expanded assistant') return line.expanded
+    return r === 'sterilising' && fn === 'turnover' ? 'yes' : 'no'
+  })
+  const order = permission.options
+  return grants.reduce<Permission>((widest, p) => (order.indexOf(p) > order.indexOf(widest) ? p : widest), 'no')
+}

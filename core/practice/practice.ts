@@ -1,0 +1,37 @@
+/** The practice: who works in it, what it owns, and how its dentists like to work. */
+import * as z from 'zod'
+import { bur } from '../catalog/bur'
+import { item, lot } from '../catalog/item'
+import { notation } from '../teeth/notation'
+import { someChoices } from './choices'
+import { functionTable, role } from './functions'
+
+export const person = z.strictObject({
+  id: z.string().min(1),
+  name: z.string().min(1),
+  roles: z.array(role).min(1),
+})
+export type Person = z.infer<typeof person>
+
+/** A dentist's card: the schools picked, and holds added. A card may add holds; it never removes one. */
+export const card = z.strictObject({
+  dentistId: z.string().min(1),
+  choices: someChoices.default({}),
+  extraHolds: z.array(z.enum(['margins', 'bite'])).default([]),
+})
+export type Card = z.infer<typeof card>
+
+export const practice = z.strictObject({
+  name: z.string().min(1),
+  notation: notation.default('iso'),
+  /** IANA time zone that times in records are written in. */
+  zone: z.string().min(1).default('Etc/UTC'),
+  chairs: z.array(z.strictObject({ id: z.string(), name: z.string() })).min(1),
+  people: z.array(person).min(1),
+  cards: z.array(card).default([]),
+  functions: z.strictObject({ cautious: functionTable, expanded: functionTable }),
+  items: z.array(item),
+  burs: z.array(bur),
+  lots: z.array(lot).default([]),
+})
+export type Practice = z.infer<typeof practice>

@@ -1,0 +1,115 @@
+/**
+ * Tooth notation. Canonical inside the program: ISO 3950 two-digit codes.
+ * Source: ISO 3950:2016 (designation system for teeth); the Universal and quadrant systems as commonly published.
+ */
+import * as z from 'zod'
+
+export type Notation = 'iso' | 'universal' | 'quadrant'
+export const notation = z.enum(['iso', 'universal', 'quadrant'])
+
+declare const toothBrand: unique symbol
+/** An ISO 3950 code, checked: '11'–'48' permanent, '51'–'85' primary. */
+export type Tooth = string & { readonly [toothBrand]: true }
+
+const quadrantNames = ['UR', 'UL', 'LL', 'LR'] as const
+
+/** Every ISO code in order of quadrant and position: 32 permanent, then 20 primary. */
+export const allTeeth: readonly Tooth[] = [1, 2, 3, 4, 5, 6, 7, 8].flatMap((quadrant) =>
+  Array.from({ length: quadrant <= 4 ? 8 : 5 }, (_, i) => `${quadrant}${i + 1}` as Tooth),
+)
+const known = new Set<string>(allTeeth)
+
+/** Whether a text is an ISO 3950 tooth code. */
+export function isTooth(text: string): text is Tooth {
+  return known.has(text)
+}
+
+/** Zod schema of a tooth in ISO 3950; other notations go through {@link readTooth} first. */
+export const tooth = z
+  .string()
+  .refine(isTooth, { error: (issue) => `"${String(issue.input)}" is not an ISO 3950 tooth code; write 11–18, 21–28, 31–38, 41–48, or 51–85 for primary teeth` })
+  .transform((text) => text as Tooth)
+
+/** The quadrant, 1–8, and the position from the midline, 1–8. */
+export function parts(t: Tooth): { quadrant: number; position: number } {
+  return { quadrant: Number(t[0]), position: Number(t[1]) }
+}
+
+export const isPrimary = (t: Tooth): boolean => parts(t).quadrant > 4
+export const jawOf = (t: Tooth): 'upper' | 'lower' => ([1, 2, 5, 6].includes(parts(t).quadrant) ? 'upper' : 'lower')
+
+/** Universal designation: '1'–'32' for permanent, 'A'–'T' for primary teeth. */
+export function toUniversal(t: Tooth): string {
+  const { quadrant, position } = parts(t)
+  // Both systems walk the arches; each quadrant is a straight line in the walk, up or down.
+  if (quadrant <= 4) return String([9 - position, 8 + position, 25 - position, 24 + position][quadrant - 1])
+  const index = [5 - position, 4 + position, 15 - position, 14 + position][quadrant - 5]!
+  return String.fromCharCode('A'.charCodeAt(0) + index)
+}
+
+/** Quadrant-and-number designation: 'UR8' … 'LR8', primary 'URE' … 'LRE'. */
+export function toQuadrant(t: Tooth): string {
+  const { quadrant, position } = parts(t)
+  const mark = quadrant <= 4 ? String(position) : String.fromCharCode('A'.charCodeAt(0) + position - 1)
+  return `${quadrantNames[(quadrant - 1) % 4]}${mark}`
+}
+
+/** A tooth in the notation asked for. */
+export function write(t: Tooth, as: Notation): string {
+  return as === 'iso' ? t : as === 'universal' ? toUniversal(t) : toQuadrant(t)
+}
+
+/**
+ * The tooth as it stands where a mistake could hurt: the practice's own notation with another beside it.
+ * ISO practices see the quadrant form, everyone else sees ISO.
+ */
+export function writeBoth(t: Tooth, own: Notation): string {
+  return own === 'iso' ? `${t} (${toQuadrant(t)})` : `${write(t, own)} (ISO ${t})`
+}
+
+const positionNames = ['central incisor', 'lateral incisor', 'canine', 'first premolar', 'second premolar', 'first molar', 'second molar', 'third molar']
+const primaryNames = ['central incisor', 'lateral incisor', 'canine', 'first molar', 'second molar']
+
+/** 'lower left second molar', with 'primary' where it is one. */
+export function toothName(t: Tooth): string {
+  const { quadrant, position } = parts(t)
+  const side = [1, 4, 5, 8].includes(quadrant) ? 'right' : 'left'
+  const name = isPrimary(t) ? `primary ${primaryNames[position - 1]}` : positionNames[position - 1]
+  return `${jawOf(t)} ${side} ${name}`
+}
+
+const byUniversal = new Map(allTeeth.map((t) => [toUniversal(t), t]))
+const byQuadrant = new Map(allTeeth.map((t) => [toQuadrant(t), t]))
+
+export interface Reading {
+  tooth: Tooth
+  notation: Notation
+}
+/** `ok`: one reading wins, `also` names the other. `ambiguous`: two readings and nothing to choose by. */
+export type ToothReading =
+  | { kind: 'ok'; tooth: Tooth; notation: Notation; also?: Reading }
+  | { kind: 'ambiguous'; readings: Reading[] }
+  | { kind: 'error'; message: string }
+
+/**
+ * Reads a tooth in any of the three notations.
+ * '14' is an ISO premolar and a Universal molar: the practice's own notation wins and the other is handed back as
+ * `also`; a quadrant-notation practice has no claim on either, so it is asked.
+ */
+export function readTooth(text: string, own: Notation): ToothReading {
+  const clean = text.trim().toUpperCase().replace(/\s+/g, '')
+  const quadrant = byQuadrant.get(clean)
+  if (quadrant) return { kind: 'ok', tooth: quadrant, notation: 'quadrant' }
+  const readings: Reading[] = []
+  if (isTooth(clean)) readings.push({ tooth: clean, notation: 'iso' })
+  const universal = byUniversal.get(clean)
+  if (universal) readings.push({ tooth: universal, notation: 'universal' })
+  const [first, second] = readings
+  if (!first) {
+    return { kind: 'error', message: `"${text.trim()}" is not a tooth: write ISO (37), Universal (18, K) or quadrant (LL7)` }
+  }
+  if (!second) return { kind: 'ok', ...first }
+  const winner = readings.find((r) => r.notation === own)
+  if (!winner) return { kind: 'ambiguous', readings }
+  return { kind: 'ok', ...winner, also: readings.find((r) => r !== winner)! }
+}
