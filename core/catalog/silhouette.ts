@@ -46,12 +46,17 @@ export function silhouette(b: Pick<Bur, 'shape' | 'diameterMm' | 'headLengthMm' 
     case 'wheel':
       return [{ atMm: 0, radiusMm: 0 }, { atMm: 0.01, radiusMm: radius * 0.8 }, { atMm: length / 2, radiusMm: radius }, { atMm: length, radiusMm: radius * 0.8 }]
     case 'depth cutter':
-      return [0.2, 0.5, 0.8].flatMap((at) => [
-        { atMm: length * (at - 0.1), radiusMm: radius * 0.55 },
-        { atMm: length * (at - 0.06), radiusMm: radius },
-        { atMm: length * (at + 0.06), radiusMm: radius },
-        { atMm: length * (at + 0.1), radiusMm: radius * 0.55 },
-      ])
+      // Three rings on a thinner core: the core stops the rings from sinking further.
+      return [
+        { atMm: 0, radiusMm: radius * 0.55 },
+        ...[0.2, 0.5, 0.8].flatMap((at) => [
+          { atMm: length * (at - 0.1), radiusMm: radius * 0.55 },
+          { atMm: length * (at - 0.06), radiusMm: radius },
+          { atMm: length * (at + 0.06), radiusMm: radius },
+          { atMm: length * (at + 0.1), radiusMm: radius * 0.55 },
+        ]),
+        { atMm: length, radiusMm: radius * 0.55 },
+      ]
     case 'round-end taper':
       return capped(length, tip, radius)
     case 'flat-end taper':

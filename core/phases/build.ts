@@ -20,6 +20,8 @@ export interface Tie {
   title: string
   because: Reason
   whenMissed?: string
+  /** Steps done over when the window is missed and not accepted. */
+  again?: string[]
 }
 
 /** A step as a phase writes it; people, burs and order come later. */
@@ -38,7 +40,7 @@ export interface Draft {
   passes?: string[]
   needs?: Need[]
   cut?: Cut
-  hold?: { name: HoldName; title: string; evidence: string; because: Reason; mandatory?: boolean; fromCard?: boolean }
+  hold?: { name: HoldName; title: string; evidence: string; because: Reason; mandatory?: boolean; fromCard?: boolean; again?: string[] }
   countIn?: { id: string; what: string; planned: number; outStep: string }
   countOut?: string
   cautions?: Reason[]

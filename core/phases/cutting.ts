@@ -126,7 +126,7 @@ export function reductionCheck(c: Case): Block {
     minutes: [1, 2, 4],
     needs: [open('clearance tabs')],
     passes: [index ? 'sectioned putty index' : 'clearance tabs, thin to thick', 'probe'],
-    hold: { name: 'reduction', title: 'Reduction enough', evidence: index ? 'sectioned index and clearance tabs' : 'clearance tabs in the bite and on the sides', because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C') },
+    hold: { name: 'reduction', title: 'Reduction enough', evidence: index ? 'sectioned index and clearance tabs' : 'clearance tabs in the bite and on the sides', because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'), again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'] },
     figures: c.units.flatMap((u) => (u.cusps ? [{ name: `${u.tooth}, ${u.cusps.functional} cusps`, value: t.functionalCusp.leastMm, unit: 'mm', text: `at least ${t.functionalCusp.leastMm} mm for a ${c.request.restoration}`, standing: t.standing }] : [])),
   })
 }

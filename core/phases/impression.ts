@@ -83,6 +83,13 @@ function marginsHold(c: Case): Block {
   })
 }
 
+/** What a retake does over: the drawn cord goes in again, and everything from the syringe to the reading. */
+function retakeSteps(c: Case, plan: CordPlan): string[] {
+  const layer = drawnLayer(plan)
+  const cord = layer ? c.units.flatMap((u) => [cordStepId(layer, u), cordOutStep(layer, u)]) : ['impression.dry']
+  return [...cord, 'impression.load-syringe', 'impression.inject', 'impression.load-tray', 'impression.seat', 'impression.remove', 'impression.scan-preparation', 'impression.scan-bite', 'impression.inspect']
+}
+
 /** Syringe in hand, cord out, inject, tray, set, out, look: one window after the other. */
 function trayImpression(c: Case, plan: CordPlan): Block {
   const dual = c.choices.impression === 'addition silicone, dual-arch'
@@ -96,8 +103,8 @@ function trayImpression(c: Case, plan: CordPlan): Block {
   const firstDraw = layer ? cordOutStep(layer, c.units[0]!) : 'impression.dry'
   const offset: Figure = { name: 'tray loading begins', value: window.trayStartS, unit: 's after injection begins', text: window.because, standing: 'C' }
   const seatTies: Tie[] = [
-    { from: 'impression.load-syringe', fromEdge: 'finish', toEdge: 'finish', warnS: material.workingS - 20, atMostS: material.workingS, title: 'Working time', because: reason(`${material.workingS} s, from the material’s own instructions`, 'practice'), whenMissed: 'it is setting: throw it out and begin with a fresh mix' },
-    ...(layer ? [{ from: firstDraw, fromEdge: 'finish' as const, toEdge: 'finish' as const, warnS: 45, atMostS: 60, title: 'Crevice closes', because: reason('the crevice starts closing as soon as the cord leaves; tray seated within 60 s', 'M'), whenMissed: 'pack again and wait five minutes' }] : []),
+    { from: 'impression.load-syringe', fromEdge: 'finish', toEdge: 'finish', warnS: material.workingS - 20, atMostS: material.workingS, title: 'Working time', because: reason(`${material.workingS} s, from the material’s own instructions`, 'practice'), whenMissed: 'it is setting: throw it out and begin with a fresh mix', again: retakeSteps(c, plan) },
+    ...(layer ? [{ from: firstDraw, fromEdge: 'finish' as const, toEdge: 'finish' as const, warnS: 45, atMostS: 60, title: 'Crevice closes', because: reason('the crevice starts closing as soon as the cord leaves; tray seated within 60 s', 'M'), whenMissed: 'pack again and wait five minutes', again: retakeSteps(c, plan) }] : []),
   ]
   const usual = [open(`light body.${family}.${material.speed}`, light.value), open('impression syringe'), open('mixing tip', 2), open('dispensing gun'), open(dual ? `heavy body.silicone.${material.speed}` : 'medium body.polyether', tray.value)]
   return sequence(
@@ -182,7 +189,7 @@ function scan(c: Case, plan: CordPlan): Block {
       helped: true,
       minutes: [1, 2, 4],
       passes: ['air', 'mirror'],
-      ...(layer ? { ties: [{ from: cordOutStep(layer, c.units[0]!), fromEdge: 'finish' as const, toEdge: 'start' as const, warnS: 45, atMostS: 60, title: 'Crevice closes', because: reason('the crevice starts closing as soon as the cord leaves', 'M'), whenMissed: 'pack again and wait five minutes' }] } : {}),
+      ...(layer ? { ties: [{ from: cordOutStep(layer, c.units[0]!), fromEdge: 'finish' as const, toEdge: 'start' as const, warnS: 45, atMostS: 60, title: 'Crevice closes', because: reason('the crevice starts closing as soon as the cord leaves', 'M'), whenMissed: 'pack again and wait five minutes', again: retakeSteps(c, plan) }] } : {}),
     }),
     step({ id: 'impression.scan-bite', phase: 'impression', title: 'Bite scan, closed', fn: 'scan', place: 'mouth', minutes: [0.5, 1, 2] }),
   )
@@ -204,7 +211,7 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
       place: 'chair',
       minutes: [1, 1, 3],
       needs: [open('magnifier')],
-      hold: { name: 'impression', title: isScan ? 'Scan good' : 'Impression good', evidence: 'all eight margin parts of each preparation', because: reason('every final impression or scan is the dentist’s to approve', 'C'), mandatory: true },
+      hold: { name: 'impression', title: isScan ? 'Scan good' : 'Impression good', evidence: 'all eight margin parts of each preparation', because: reason('every final impression or scan is the dentist’s to approve', 'C'), mandatory: true, again: retakeSteps(c, plan) },
       mistakes: ['read only for bubbles: a margin that is short looks clean'],
     }),
     baseCordsOut(c, plan),

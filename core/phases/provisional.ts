@@ -4,6 +4,9 @@ import { reductionTargets } from '../measure/reduction'
 import { open, sequence, standby, step, type Block } from './build'
 import { cardAdds, labels, type Case } from './case'
 
+/** What making the provisional over takes, up to the bench. */
+const mouldSteps = ['provisional.separate', 'provisional.mix', 'provisional.seat', 'provisional.lift']
+
 /** Separator, mix, seat, first lift: the part that happens in the mouth while the cord dwells. */
 export function makeProvisional(c: Case): Block {
   const t = reductionTargets(c.request.restoration)
@@ -37,7 +40,7 @@ export function makeProvisional(c: Case): Block {
       fn: 'provisional making',
       place: 'mouth',
       minutes: [0.1, 0.2, 0.3],
-      ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'finish', warnS: 35, atMostS: 45, title: 'Bis-acryl to be seated', because: reason('seated by about 45 s from the mix; the product’s own time wins', 'estimate'), whenMissed: 'it drags and comes out thick: clean the mould and mix again' }],
+      ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'finish', warnS: 35, atMostS: 45, title: 'Bis-acryl to be seated', because: reason('seated by about 45 s from the mix; the product’s own time wins', 'estimate'), whenMissed: 'it drags and comes out thick: clean the mould and mix again', again: mouldSteps }],
     }),
     step({
       id: 'provisional.lift',
@@ -46,7 +49,7 @@ export function makeProvisional(c: Case): Block {
       fn: 'provisional making',
       place: 'mouth',
       minutes: [0.5, 1, 1.5],
-      ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'start', atLeastS: 60, warnS: 120, atMostS: 150, title: 'Rubbery stage', because: reason('first lift between 60 and 150 s from the mix, by product and warmth; the bead tells better than the clock', 'estimate'), whenMissed: 'it may be locked: section it off, do not pull' }],
+      ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'start', atLeastS: 60, warnS: 120, atMostS: 150, title: 'Rubbery stage', because: reason('first lift between 60 and 150 s from the mix, by product and warmth; the bead tells better than the clock', 'estimate'), whenMissed: 'it may be locked: section it off, do not pull; then make another', again: mouldSteps }],
       mistakes: ['left until hard: it locks into the undercuts'],
     }),
   )
@@ -92,7 +95,7 @@ export function fitProvisional(c: Case): Block {
       place: 'mouth',
       minutes: [2, 3, 5],
       needs: [open('floss', 600), open('articulating paper', 2)],
-      hold: { name: 'provisional', title: 'Provisional good', evidence: 'margins, contacts and bite', because: reason('what the patient wears for weeks is seen by the dentist before it is cemented', 'C'), mandatory: true },
+      hold: { name: 'provisional', title: 'Provisional good', evidence: 'margins, contacts and bite', because: reason('what the patient wears for weeks is seen by the dentist before it is cemented', 'C'), mandatory: true, again: [...mouldSteps, 'provisional.trim', 'provisional.polish', 'provisional.try-in'] },
     }),
     ...(cardAdds(c, 'bite')
       ? [step({ id: 'provisional.bite', phase: 'provisional', title: 'Bite checked in every movement', fn: 'occlusal check', place: 'mouth', minutes: [0.5, 1, 3], hold: { name: 'bite' as const, title: 'Bite', evidence: 'paper marks, closed and sideways', because: reason('the dentist’s card asks for it', 'practice'), fromCard: true } })]

@@ -90,7 +90,7 @@ export function opposingArch(c: Case): Block {
       place: 'bench',
       minutes: [0.5, 1, 2],
       needs: [open('disinfectant spray'), open('impression bag')],
-      ties: [{ from: 'records.opposing', fromEdge: 'finish', warnS: 540, atMostS: 720, title: 'Alginate shrinks', because: reason('poured within about 12 min, or kept in humidity', 'C'), whenMissed: 'take the opposing impression again, or tell the laboratory it lay dry' }],
+      ties: [{ from: 'records.opposing', fromEdge: 'finish', warnS: 540, atMostS: 720, title: 'Alginate shrinks', because: reason('poured within about 12 min, or kept in humidity', 'C'), whenMissed: 'take the opposing impression again, or tell the laboratory it lay dry', again: ['records.opposing', 'records.keep-damp'] }],
     }),
   )
 }

@@ -67,6 +67,7 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
     title: draft.title,
     fn: draft.fn,
     performer,
+    allowed: Object.fromEntries([[team.dentist.id, 'yes' as const], ...team.assistants.map((a) => [a.id, permissionOf(draft.fn, a.roles, c.practice.functions[c.choices.functions])] as const)]),
     helpers: draft.helped && helper ? [helper] : [],
     place: draft.place,
     spread: { shortS: Math.round(draft.minutes[0] * 60), likelyS: Math.round(draft.minutes[1] * 60), longS: Math.round(draft.minutes[2] * 60) },
@@ -93,8 +94,8 @@ function linksOf(draft: Draft, after: readonly string[], has: (id: string) => bo
   const ties = (draft.ties ?? [])
     .filter((tie) => has(tie.from))
     .map((tie): Link => {
-      const { from, fromEdge = 'finish', toEdge = 'start', ...rest } = tie
-      return { id: `${from}.${fromEdge}~${draft.id}.${toEdge}`, from, fromEdge, to: draft.id, toEdge, ...rest }
+      const { from, fromEdge = 'finish', toEdge = 'start', again, ...rest } = tie
+      return { id: `${from}.${fromEdge}~${draft.id}.${toEdge}`, from, fromEdge, to: draft.id, toEdge, ...rest, ...(again ? { again: again.filter(has) } : {}) }
     })
   return [...order, ...ties]
 }
@@ -141,7 +142,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   const setup = mergeSetup(steps, c)
   const holds = wired.steps.flatMap(({ draft }): Hold[] =>
     draft.hold
-      ? [{ id: draft.hold.name, stepId: draft.id, title: draft.hold.title, evidence: draft.hold.evidence, mandatory: draft.hold.mandatory ?? false, from: draft.hold.fromCard ? 'card' : 'plan', because: draft.hold.because }]
+      ? [{ id: draft.hold.name, stepId: draft.id, title: draft.hold.title, evidence: draft.hold.evidence, mandatory: draft.hold.mandatory ?? false, from: draft.hold.fromCard ? 'card' : 'plan', because: draft.hold.because, again: (draft.hold.again ?? [draft.id]).filter(has) }]
       : [],
   )
   const counts = wired.steps.flatMap(({ draft }): Count[] =>

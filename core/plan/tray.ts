@@ -27,43 +27,47 @@ const gapMm = 6
 /** Every place is at least this wide and high, so that a gloved finger hits it. */
 const leastMm = 32
 
-/** Places the lines of one phase in columns, long things alone, small things stacked. */
+/** Places the lines of one phase in columns: long things alone, small things in the first column with room left. */
 function layBand(phase: Phase, lines: readonly SetupLine[], xMm: number): TrayBand {
-  const places: TrayPlace[] = []
-  let x = gapMm
-  let column: { y: number; width: number } = { y: gapMm, width: 0 }
+  const columns: { usedMm: number; widthMm: number; lines: { id: string; yMm: number; widthMm: number; heightMm: number }[] }[] = []
   for (const line of lines) {
     const heightMm = Math.min(boardHeightMm - 2 * gapMm, Math.max(leastMm, line.lengthMm))
     const widthMm = Math.max(leastMm, line.widthMm)
-    if (column.y + heightMm > boardHeightMm - gapMm && column.width > 0) {
-      x += column.width + gapMm
-      column = { y: gapMm, width: 0 }
-    }
-    places.push({ lineId: line.id, xMm: x, yMm: column.y, widthMm, heightMm })
-    column = { y: column.y + heightMm + gapMm, width: Math.max(column.width, widthMm) }
+    let column = columns.find((c) => c.usedMm + heightMm + gapMm <= boardHeightMm)
+    if (!column) columns.push((column = { usedMm: gapMm, widthMm: 0, lines: [] }))
+    column.lines.push({ id: line.id, yMm: column.usedMm, widthMm, heightMm })
+    column.usedMm += heightMm + gapMm
+    column.widthMm = Math.max(column.widthMm, widthMm)
   }
-  return { phase, title: phaseNames[phase], xMm, widthMm: x + column.width + gapMm, places }
+  let x = gapMm
+  const places = columns.flatMap((column) => {
+    const at = x
+    x += column.widthMm + gapMm
+    return column.lines.map(({ id, ...box }): TrayPlace => ({ lineId: id, xMm: at, ...box }))
+  })
+  return { phase, title: phaseNames[phase], xMm, widthMm: x, places }
 }
 
-const firstBoard: readonly Phase[] = ['arrival', 'anaesthesia', 'records', 'isolation']
-const secondBoard: readonly Phase[] = ['cutting', 'tissue', 'impression', 'provisional', 'closing']
+/** A tray is no wider than this; the next band then begins another. */
+const boardWidthMm = 700
 
 /**
- * Lays the open part of a setup on two trays: up to isolation, and from cutting on. Standby and drawer lines are listed
- * beside the trays, not on them: what is on the tray is used.
+ * Lays the open part of a setup on trays in the order of the day, whole bands together. Standby and drawer lines are
+ * listed beside the trays, not on them: what is on the tray is used.
  */
 export function layTrays(setup: readonly SetupLine[]): TrayBoard[] {
-  const board = (title: string, phases: readonly Phase[]): TrayBoard => {
-    let x = 0
-    const bands: TrayBand[] = []
-    for (const phase of phases) {
-      const lines = setup.filter((l) => l.readiness === 'open' && l.phase === phase)
-      if (lines.length === 0) continue
-      const band = layBand(phase, lines, x)
-      bands.push(band)
-      x += band.widthMm
+  const boards: TrayBoard[] = []
+  for (const phase of Object.keys(phaseNames) as Phase[]) {
+    const lines = setup.filter((l) => l.readiness === 'open' && l.phase === phase)
+    if (lines.length === 0) continue
+    const alone = layBand(phase, lines, 0)
+    let board = boards.at(-1)
+    if (!board || board.widthMm + alone.widthMm > boardWidthMm) {
+      board = { title: `Tray ${boards.length + 1}`, widthMm: 0, heightMm: boardHeightMm, bands: [] }
+      boards.push(board)
     }
-    return { title, widthMm: x, heightMm: boardHeightMm, bands }
+    board.bands.push({ ...alone, xMm: board.widthMm })
+    board.widthMm += alone.widthMm
   }
-  return [board('First tray', firstBoard), board('Second tray', secondBoard)].filter((b) => b.bands.length > 0)
+  return boards
 }

@@ -50,6 +50,8 @@ export interface Link {
   because?: Reason
   /** What to do when the window is missed, in words. */
   whenMissed?: string
+  /** The steps that are done over when it is missed and not accepted. */
+  again?: string[]
 }
 
 export type HoldName = 'shade' | 'numb' | 'reduction' | 'margins' | 'impression' | 'provisional' | 'bite' | 'counts' | 'home'
@@ -64,6 +66,8 @@ export interface Hold {
   mandatory: boolean
   from: 'plan' | 'card'
   because: Reason
+  /** The steps that are done over when the answer is "not good". */
+  again: string[]
 }
 
 /** What goes in and must come out. */
@@ -92,6 +96,8 @@ export interface Step {
   tooth?: Tooth
   fn: FunctionName
   performer: Performer
+  /** What each person of the visit may do of this step, by the table of functions when the plan was made. */
+  allowed: Record<string, Permission>
   /** People who work with the performer: suction at cutting, the pass at the impression. */
   helpers: string[]
   place: Place

@@ -25,6 +25,8 @@ export interface Bracket {
   kind: 'lag' | 'window'
   /** A window the likely durations already overrun. */
   missed: boolean
+  /** The most a window may last. */
+  longestS?: number
 }
 export interface Timeline {
   bars: Bar[]
@@ -35,8 +37,28 @@ export interface Timeline {
   busyS: Record<string, number>
 }
 
-/** Lays the plan out in time, seconds from seating the patient. */
-export function layOut(plan: Pick<Plan, 'steps' | 'links' | 'people'>): Timeline {
+type Scored = Pick<Plan, 'steps' | 'links' | 'people'>
+
+/**
+ * Lays the plan out in time, seconds from seating the patient. Where the earliest start would overrun a window, what
+ * starts the window is held back by as much, and the rest laid out again.
+ */
+export function layOut(plan: Scored): Timeline {
+  const notBefore = new Map<string, number>()
+  let timeline = layOnce(plan, notBefore)
+  for (let tries = 0; tries < 12; tries++) {
+    const missed = timeline.brackets.filter((b) => b.missed)
+    if (missed.length === 0) break
+    for (const b of missed) {
+      const bar = timeline.bars.find((x) => x.stepId === b.from)!
+      notBefore.set(b.from, bar.startS + (b.endS - b.startS) - b.longestS!)
+    }
+    timeline = layOnce(plan, notBefore)
+  }
+  return timeline
+}
+
+function layOnce(plan: Scored, notBefore: ReadonlyMap<string, number>): Timeline {
   const at = new Map<string, { start: number; finish: number }>()
   const free = new Map<string, number>()
   const bars: Bar[] = []
@@ -45,7 +67,7 @@ export function layOut(plan: Pick<Plan, 'steps' | 'links' | 'people'>): Timeline
   for (const step of plan.steps) {
     const people = [step.performer.personId, ...step.helpers]
     const resources = step.place === 'mouth' ? [...people, 'mouth'] : people
-    let start = Math.max(0, ...resources.map((r) => free.get(r) ?? 0))
+    let start = Math.max(notBefore.get(step.id) ?? 0, ...resources.map((r) => free.get(r) ?? 0))
     for (const link of into.get(step.id) ?? []) {
       const from = at.get(link.from)
       if (!from) continue
@@ -63,7 +85,7 @@ export function layOut(plan: Pick<Plan, 'steps' | 'links' | 'people'>): Timeline
     if (!from || !to || !link.title) return []
     const startS = link.fromEdge === 'start' ? from.start : from.finish
     const endS = link.toEdge === 'start' ? to.start : to.finish
-    return [{ title: link.title, from: link.from, to: link.to, startS, endS, kind: link.atMostS === undefined ? 'lag' : 'window', missed: link.atMostS !== undefined && endS - startS > link.atMostS }]
+    return [{ title: link.title, from: link.from, to: link.to, startS, endS, kind: link.atMostS === undefined ? 'lag' : 'window', missed: link.atMostS !== undefined && endS - startS > link.atMostS, ...(link.atMostS === undefined ? {} : { longestS: link.atMostS }) }]
   })
   const busyS: Record<string, number> = {}
   for (const bar of bars) for (const p of bar.people) busyS[p] = (busyS[p] ?? 0) + bar.endS - bar.startS

@@ -21,7 +21,7 @@ export const crownPrepare: VisitKind = {
     return sequence(
       arrival(c),
       anaesthesia(c, hasCord),
-      meanwhile('the anaesthetic takes', sequence(shadePreview(c), paintTray(c), provisionalMould(c), opposingArch(c)), numbTest(c, hasCord)),
+      meanwhile('the anaesthetic takes', shadePreview(c), sequence(paintTray(c), provisionalMould(c), opposingArch(c)), numbTest(c, hasCord)),
       isolation(c),
       crownCutting(c),
       reductionCheck(c),

@@ -1,0 +1,33 @@
+import { Temporal } from 'temporal-polyfill'
+
+/** '09:41' in the practice's zone, from ms since the epoch. */
+export function timeOfDay(ms: number, zone: string): string {
+  const t = Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone)
+  return `${String(t.hour).padStart(2, '0')}:${String(t.minute).padStart(2, '0')}`
+}
+
+/** The plain date, 'YYYY-MM-DD', in the practice's zone. */
+export function plainDate(ms: number, zone: string): string {
+  return Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone).toPlainDate().toString()
+}
+
+/** Ms since the epoch of a wall time on a date in a zone; 'compatible' where a clock change makes it twice or never. */
+export function wallTime(date: string, time: string, zone: string): number {
+  return Temporal.PlainDate.from(date).toZonedDateTime({ timeZone: zone, plainTime: Temporal.PlainTime.from(time) }).epochMilliseconds
+}
+
+/** '3 min 05 s', or '45 s'. */
+export function spanWords(seconds: number): string {
+  const s = Math.max(0, Math.round(seconds))
+  return s < 60 ? `${s} s` : `${Math.floor(s / 60)} min ${String(s % 60).padStart(2, '0')} s`
+}
+
+/** The working day so many days (Monday to Friday) after a plain date. Local holidays are the practice's to mind. */
+export function workingDaysAfter(date: string, days: number): string {
+  let day = Temporal.PlainDate.from(date)
+  for (let left = days; left > 0; ) {
+    day = day.add({ days: 1 })
+    if (day.dayOfWeek <= 5) left -= 1
+  }
+  return day.toString()
+}

@@ -1,0 +1,154 @@
+/** The chart note: composed from the plan and the run's events alone, in full sentences. */
+import { alertWords } from '../plan/request'
+import type { Plan } from '../plan/types'
+import type { RunEvent } from '../run/events'
+import { replay, stillIn, type RunCore } from '../run/state'
+import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
+import { plainDate, spanWords, timeOfDay } from './clock-words'
+import { patientInstructions } from './instructions'
+
+export interface NoteSection {
+  title: string
+  sentences: string[]
+}
+export interface ChartNote {
+  title: string
+  library: string
+  sections: NoteSection[]
+  instructions: string[]
+}
+
+interface Telling {
+  plan: Plan
+  core: RunCore
+  events: readonly RunEvent[]
+  time: (ms: number) => string
+  name: (personId: string | undefined) => string
+  done: (stepId: string) => boolean
+}
+
+const list = (words: string[]): string => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`)
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
+
+function visitSection(t: Telling, who: { name: string }): NoteSection {
+  const teeth = t.plan.teeth.map((x) => `${x.tooth} (${toQuadrant(x.tooth)}, Universal ${toUniversal(x.tooth)}, ${toothName(x.tooth)})`)
+  const alerts = t.plan.request.alerts.map((a) => alertWords[a])
+  const sentences = [`${who.name} attended for ${lower(t.plan.title)} on ${list(teeth)}.`]
+  if (t.core.startedAt !== undefined) {
+    sentences.push(`The visit began at ${t.time(t.core.startedAt)}${t.core.closedAt === undefined ? ' and is not closed yet' : ` and was closed at ${t.time(t.core.closedAt)}, ${spanWords((t.core.closedAt - t.core.startedAt) / 1000)} later`}.`)
+  }
+  sentences.push(alerts.length > 0 ? `Alerts on record: ${list(alerts)}.` : 'No alerts on record.')
+  sentences.push(`Treating dentist: ${t.plan.people.find((p) => p.dentist)!.name}; assisting: ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`)
+  return { title: 'Visit', sentences }
+}
+
+/** One sentence a phase for what was done, by whom, when. */
+function workSection(t: Telling): NoteSection {
+  const sentences: string[] = []
+  const steps = t.plan.steps.filter((s) => t.core.steps[s.id]!.status === 'done' && s.place !== 'desk' && s.place !== 'room')
+  for (const s of steps) {
+    const state = t.core.steps[s.id]!
+    const again = state.rounds > 0 ? `, done ${state.rounds + 1} times` : ''
+    const whose = state.performer === t.plan.steps.find((x) => x.id === s.id)!.performer.personId ? '' : ' (taken over)'
+    sentences.push(`${t.time(state.finishedAt!)} ${s.title}${s.tooth && !s.title.includes(s.tooth) ? `, ${s.tooth}` : ''}: ${t.name(state.performer)}${whose}${again}.`)
+  }
+  return { title: 'Done', sentences: sentences.length > 0 ? sentences : ['Nothing yet.'] }
+}
+
+function materialSection(t: Telling): NoteSection {
+  const used = t.plan.setup.filter((l) => !l.reusable && l.readiness === 'open' && l.steps.some(t.done))
+  const lots = used.filter((l) => l.lot?.number).map((l) => `${l.name}${l.piecesMm ? ` (${l.piecesMm.map((mm) => `${mm} mm`).join(', ')})` : l.unit === 'piece' ? '' : ` ${l.quantity} ${l.unit}`}, lot ${l.lot!.number}, expires ${l.lot!.expires}`)
+  const plain = used.filter((l) => !l.lot?.number).map((l) => lower(l.name))
+  const burs = t.plan.burs.filter((b) => b.burId && b.cuts.some((c) => t.done(c.stepId))).map((b) => b.burId!)
+  return {
+    title: 'Materials',
+    sentences: [
+      ...(lots.length > 0 ? [`Used with lots: ${lots.join('; ')}.`] : ['No material with a lot was used.']),
+      ...(plain.length > 0 ? [`Also used: ${list(plain)}.`] : []),
+      ...(burs.length > 0 ? [`Burs in order: ${[...new Set(burs)].join(', ')}.`] : []),
+    ],
+  }
+}
+
+function countSection(t: Telling): NoteSection {
+  const sentences = t.plan.counts
+    .filter((c) => (t.core.counts[c.id]?.in ?? 0) > 0)
+    .map((c) => {
+      const n = t.core.counts[c.id]!
+      const left = stillIn(t.core, c.id)
+      return `${c.what[0]!.toUpperCase()}${c.what.slice(1)}: ${n.in} in, ${n.out} out${left === 0 ? '' : `, ${left} still in`}.`
+    })
+  return { title: 'Counts', sentences: sentences.length > 0 ? sentences : ['Nothing that is counted went in.'] }
+}
+
+function holdSection(t: Telling): NoteSection {
+  return {
+    title: 'Approved by the dentist',
+    sentences: t.plan.holds.map((h) => {
+      const state = t.core.holds[h.id]!
+      if (state.status === 'signed') return `${h.title}: signed by ${t.name(state.by)} at ${t.time(state.at!)}.`
+      if (state.status === 'waved') return `${h.title}: not signed; waved on by ${t.name(state.by)} at ${t.time(state.at!)}, because: ${state.reason}.`
+      return `${h.title}: open.`
+    }),
+  }
+}
+
+/** What went otherwise than planned, with the reasons given at the time. */
+function deviationSection(t: Telling): NoteSection {
+  const title = (id: string): string => t.plan.steps.find((s) => s.id === id)?.title ?? id
+  const sentences: string[] = []
+  for (const s of t.plan.steps) {
+    const state = t.core.steps[s.id]!
+    if (state.status === 'skipped') sentences.push(`Left out: ${s.title}, because: ${state.reason}.`)
+  }
+  const undone = new Set(t.events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
+  const told = new Set<string>()
+  for (const e of t.events) {
+    if (e.what.kind !== 'step.reopened' || undone.has(e.commandId) || told.has(e.commandId)) continue
+    told.add(e.commandId)
+    sentences.push(`${t.time(e.at)} Done over from “${title(e.what.stepId)}” on ${t.name(e.by)}’s word, because: ${e.what.reason}.`)
+  }
+  for (const [linkId, a] of Object.entries(t.core.accepted)) {
+    const link = t.plan.links.find((l) => l.id === linkId)
+    sentences.push(`${t.time(a.at)} Went on after “${link?.title ?? linkId}” had closed; accepted by ${t.name(a.by)}, because: ${a.reason}.`)
+  }
+  return { title: 'Otherwise than planned', sentences: sentences.length > 0 ? sentences : ['Nothing.'] }
+}
+
+/**
+ * Composes the note of a visit. Derived from plan and events only, so the same run always reads the same.
+ * @param patient the name the note carries.
+ */
+export function composeNote(plan: Plan, events: readonly RunEvent[], patient: { name: string }, zone: string): ChartNote {
+  const core = replay(plan, events).core
+  const undone = new Set(events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
+  const t: Telling = {
+    plan,
+    core,
+    events,
+    time: (ms) => timeOfDay(ms, zone),
+    name: (id) => plan.people.find((p) => p.id === id)?.name ?? id ?? 'somebody',
+    done: (id) => core.steps[id]?.status === 'done',
+  }
+  const notes = events.flatMap((e) => (e.what.kind === 'note.added' && !undone.has(e.commandId) ? [`${t.time(e.at)} ${t.name(e.by)}: ${e.what.text}`] : []))
+  return {
+    title: `${plan.title}, ${plan.teeth.map((x) => `${x.tooth} (${x.quadrant})`).join(', ')}, ${core.startedAt === undefined ? plan.request.date : plainDate(core.startedAt, zone)}`,
+    library: plan.library,
+    sections: [
+      visitSection(t, patient),
+      workSection(t),
+      materialSection(t),
+      countSection(t),
+      holdSection(t),
+      deviationSection(t),
+      ...(notes.length > 0 ? [{ title: 'Notes', sentences: notes }] : []),
+      { title: 'Next', sentences: plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days after this visit.`) },
+    ],
+    instructions: patientInstructions(plan, core),
+  }
+}
+
+/** The note as plain text, for copying and printing. */
+export function noteText(note: ChartNote): string {
+  return [note.title, ...note.sections.map((s) => `${s.title}\n${s.sentences.join('\n')}`), `Told to the patient\n${note.instructions.join('\n')}`].join('\n\n')
+}

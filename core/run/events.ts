@@ -1,0 +1,52 @@
+/** What happens in a run, and what a person asks of it. Events are append-only and the single truth of a visit. */
+import * as z from 'zod'
+
+const stepId = z.string().min(1).max(120)
+const words = z.string().trim().min(3, 'give a reason in words').max(500)
+
+/** What happened, without the envelope. */
+export const happening = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('run.started') }),
+  z.strictObject({ kind: z.literal('step.started'), stepId, performer: z.string() }),
+  z.strictObject({ kind: z.literal('step.finished'), stepId }),
+  z.strictObject({ kind: z.literal('step.skipped'), stepId, reason: z.string() }),
+  z.strictObject({ kind: z.literal('step.reopened'), stepId, reason: z.string() }),
+  z.strictObject({ kind: z.literal('count.moved'), countId: z.string(), direction: z.enum(['in', 'out']), n: z.number().int() }),
+  z.strictObject({ kind: z.literal('hold.signed'), holdId: z.string() }),
+  z.strictObject({ kind: z.literal('hold.waved'), holdId: z.string(), reason: z.string() }),
+  z.strictObject({ kind: z.literal('hold.reopened'), holdId: z.string(), reason: z.string() }),
+  z.strictObject({ kind: z.literal('window.accepted'), linkId: z.string(), reason: z.string() }),
+  z.strictObject({ kind: z.literal('note.added'), text: z.string() }),
+  z.strictObject({ kind: z.literal('undone'), commandId: z.string() }),
+  z.strictObject({ kind: z.literal('run.closed') }),
+])
+export type Happening = z.infer<typeof happening>
+
+/** A stored event. `seq` counts from 1 within the run; `at` is the server's clock, ms; `commandId` is made by the client. */
+export const runEvent = z.object({
+  id: z.string(),
+  seq: z.number().int().positive(),
+  at: z.number().int(),
+  by: z.string(),
+  device: z.string(),
+  commandId: z.string(),
+  what: happening,
+})
+export type RunEvent = z.infer<typeof runEvent>
+
+export const command = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('begin') }),
+  /** Finish one step and start another in one touch; either may be left out. */
+  z.strictObject({ kind: z.literal('advance'), finish: stepId.optional(), start: stepId.optional(), performer: z.string().optional() }),
+  z.strictObject({ kind: z.literal('skip'), stepIds: z.array(stepId).min(1).max(200), reason: words }),
+  z.strictObject({ kind: z.literal('count'), countId: z.string(), direction: z.enum(['in', 'out']), n: z.number().int().min(-20).max(20) }),
+  z.strictObject({ kind: z.literal('sign'), holdId: z.string() }),
+  z.strictObject({ kind: z.literal('wave'), holdId: z.string(), reason: words }),
+  /** The answer to a hold is "not good": what it looked at is done over. */
+  z.strictObject({ kind: z.literal('again'), holdId: z.string(), reason: words }),
+  z.strictObject({ kind: z.literal('answer'), linkId: z.string(), answer: z.enum(['again', 'accept']), reason: words }),
+  z.strictObject({ kind: z.literal('note'), text: z.string().trim().min(1).max(1000) }),
+  z.strictObject({ kind: z.literal('undo') }),
+  z.strictObject({ kind: z.literal('close') }),
+])
+export type Command = z.infer<typeof command>

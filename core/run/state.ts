@@ -1,0 +1,120 @@
+import type { Plan } from '../plan/types'
+import type { Happening, RunEvent } from './events'
+
+export interface StepState {
+  status: 'todo' | 'running' | 'done' | 'skipped'
+  startedAt?: number
+  finishedAt?: number
+  performer?: string
+  reason?: string
+  /** How often it was done over. */
+  rounds: number
+}
+export interface HoldState {
+  status: 'open' | 'signed' | 'waved'
+  by?: string
+  at?: number
+  reason?: string
+}
+/** The run as it stands; everything in it is replaced, never changed, so that an earlier state can be gone back to. */
+export interface RunCore {
+  status: 'laid up' | 'running' | 'closed'
+  startedAt?: number
+  closedAt?: number
+  steps: Readonly<Record<string, StepState>>
+  counts: Readonly<Record<string, { in: number; out: number }>>
+  holds: Readonly<Record<string, HoldState>>
+  accepted: Readonly<Record<string, { by: string; at: number; reason: string }>>
+}
+
+interface Past {
+  commandId: string
+  by: string
+  what: Happening
+  before: RunCore
+  previous: Past | null
+}
+
+/** Everything a screen needs of a run. Fold events into it with {@link evolve}. */
+export interface RunState {
+  seq: number
+  core: RunCore
+  /** What can be undone, newest first. */
+  past: Past | null
+}
+
+/** The state before anything has happened. */
+export function initialState(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>): RunState {
+  return {
+    seq: 0,
+    past: null,
+    core: {
+      status: 'laid up',
+      steps: Object.fromEntries(plan.steps.map((s) => [s.id, { status: 'todo', rounds: 0 } satisfies StepState])),
+      counts: Object.fromEntries(plan.counts.map((c) => [c.id, { in: 0, out: 0 }])),
+      holds: Object.fromEntries(plan.holds.map((h) => [h.id, { status: 'open' } satisfies HoldState])),
+      accepted: {},
+    },
+  }
+}
+
+function withStep(core: RunCore, id: string, change: (s: StepState) => StepState): RunCore {
+  const s = core.steps[id]
+  return s ? { ...core, steps: { ...core.steps, [id]: change(s) } } : core
+}
+
+function applied(core: RunCore, event: RunEvent): RunCore {
+  const what = event.what
+  switch (what.kind) {
+    case 'run.started':
+      return { ...core, status: 'running', startedAt: event.at }
+    case 'run.closed':
+      return { ...core, status: 'closed', closedAt: event.at }
+    case 'step.started':
+      return withStep(core, what.stepId, (s) => ({ status: 'running', startedAt: event.at, performer: what.performer, rounds: s.rounds }))
+    case 'step.finished':
+      return withStep(core, what.stepId, (s) => ({ ...s, status: 'done', finishedAt: event.at }))
+    case 'step.skipped':
+      return withStep(core, what.stepId, (s) => ({ ...s, status: 'skipped', finishedAt: event.at, reason: what.reason }))
+    case 'step.reopened':
+      return withStep(core, what.stepId, (s) => ({ status: 'todo', rounds: s.rounds + 1 }))
+    case 'count.moved': {
+      const count = core.counts[what.countId]
+      return count ? { ...core, counts: { ...core.counts, [what.countId]: { ...count, [what.direction]: count[what.direction] + what.n } } } : core
+    }
+    case 'hold.signed':
+    case 'hold.waved':
+      if (!core.holds[what.holdId]) return core
+      return { ...core, holds: { ...core.holds, [what.holdId]: { status: what.kind === 'hold.signed' ? 'signed' : 'waved', by: event.by, at: event.at, ...(what.kind === 'hold.waved' ? { reason: what.reason } : {}) } } }
+    case 'hold.reopened':
+      return core.holds[what.holdId] ? { ...core, holds: { ...core.holds, [what.holdId]: { status: 'open' } } } : core
+    case 'window.accepted':
+      return { ...core, accepted: { ...core.accepted, [what.linkId]: { by: event.by, at: event.at, reason: what.reason } } }
+    default:
+      return core
+  }
+}
+
+/**
+ * Folds one event into the state. Total: an event it does not know, or one about a step the plan does not have, moves the
+ * sequence on and changes nothing else. It never throws.
+ */
+export function evolve(state: RunState, event: RunEvent): RunState {
+  const what = event.what
+  if (what.kind === 'undone') {
+    const top = state.past
+    return top && top.commandId === what.commandId ? { seq: event.seq, core: top.before, past: top.previous } : { ...state, seq: event.seq }
+  }
+  const core = applied(state.core, event)
+  if (what.kind === 'run.started' || what.kind === 'run.closed') return { seq: event.seq, core, past: null }
+  if (state.past?.commandId === event.commandId) return { seq: event.seq, core, past: state.past }
+  return { seq: event.seq, core, past: { commandId: event.commandId, by: event.by, what, before: state.core, previous: state.past } }
+}
+
+/** Folds a list of events from the beginning. */
+export function replay(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>, events: readonly RunEvent[]): RunState {
+  return events.reduce(evolve, initialState(plan))
+}
+
+/** How many pieces of a count are still in. */
+export const stillIn = (core: RunCore, countId: string): number => (core.counts[countId]?.in ?? 0) - (core.counts[countId]?.out ?? 0)
