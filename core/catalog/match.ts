@@ -31,21 +31,25 @@ const words = (need: Need): string => need.words ?? need.what.replaceAll('.', ',
 
 /**
  * The item of the practice that answers a need. With a latex alert nothing that holds latex is offered; otherwise items
- * stand in the order the practice lists them, in stock first. Nothing fits: the match says so, the need is not dropped.
+ * stand in the order the practice lists them, in stock first; an exchange made at the tray wins where it is safe. Nothing fits: the match says so, the need is not dropped.
  */
-export function matchItem(need: Need, items: readonly Item[], alerts: readonly Alert[]): Match {
+export function matchItem(need: Need, items: readonly Item[], alerts: readonly Alert[], swaps: Readonly<Record<string, string>> = {}): Match {
   const noLatex = alerts.includes('latex')
   const serving = items.filter((i) => i.serves.includes(need.what))
   const safe = serving.filter((i) => !(noLatex && i.latex))
   const ranked = safe.toSorted((a, b) => Number(a.stock < 1) - Number(b.stock < 1))
-  const [best, ...others] = ranked
+  const first = ranked[0]
+  const exchanged = first ? ranked.find((i) => i.id === swaps[first.id]) : undefined
+  const best = exchanged ?? first
+  const others = ranked.filter((i) => i !== best)
   const alternatives = others.map((i) => ({ itemId: i.id, name: i.name, loss: i.latex ? 'holds latex' : i.stock < 1 ? 'none in stock' : 'second in the practice’s own order' }))
   if (!best) {
     return { alternatives, lack: serving.length > 0 ? `${words(need)}: every one owned holds latex and the patient has a latex alert` : `${words(need)}: nothing owned answers this need` }
   }
   const swapped = noLatex && serving.some((i) => i.latex)
   const match: Match = { item: best, alternatives }
-  if (swapped) match.because = reason('latex alert: the latex-free one is taken', 'C')
+  if (exchanged) match.because = reason(`laid out instead of ${first!.name}`, 'practice')
+  else if (swapped) match.because = reason('latex alert: the latex-free one is taken', 'C')
   else if (need.because) match.because = need.because
   return match
 }

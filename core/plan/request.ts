@@ -46,6 +46,8 @@ export const visitRequest = z
     visitChoices: someChoices.default({}),
     /** Cervical perimeters measured on a scan or with a gauge, mm; they replace the mean. */
     measuredPerimeterMm: z.record(z.string(), z.number().min(5).max(60)).default({}),
+    /** Items exchanged at the tray: what the plan took → what was laid out instead. */
+    swaps: z.record(z.string(), z.string()).default({}),
   })
   .superRefine((request, context) => {
     request.teeth.forEach((t, i) => {

@@ -14,7 +14,7 @@ export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
   const lines = new Map<string, SetupLine>()
   for (const step of steps) {
     for (const need of step.needs) {
-      const match = matchItem(need, c.practice.items, c.request.alerts)
+      const match = matchItem(need, c.practice.items, c.request.alerts, c.request.swaps)
       const id = match.item?.id ?? `lack:${need.what}`
       const known = lines.get(id)
       const reusable = match.item?.reusable ?? true

@@ -1,0 +1,39 @@
+import type { Plan, SetupLine } from './types'
+
+/** How far a tray is, and what keeps it from being signed. */
+export interface TrayReadiness {
+  checked: number
+  total: number
+  /** Places not checked off yet. */
+  missing: SetupLine[]
+  /** What a person has to have read before signing: lacks, lots, clashes the dentist decides. */
+  toAcknowledge: { id: string; text: string }[]
+  /** What cannot be signed over. */
+  blocked: string[]
+  ready: boolean
+}
+
+/** Lines that are checked off: open and standby; what stays in the drawer is not. */
+export const checkable = (plan: Pick<Plan, 'setup'>): SetupLine[] => plan.setup.filter((l) => l.readiness !== 'drawer')
+
+/** Judges a tray by its checked places and what was acknowledged. */
+export function trayReadiness(plan: Plan, checked: ReadonlySet<string>, acknowledged: ReadonlySet<string> = new Set()): TrayReadiness {
+  const lines = checkable(plan)
+  const missing = lines.filter((l) => !checked.has(l.id))
+  const warned = lines.flatMap((l) => [
+    ...(l.lack ? [{ id: `lack:${l.id}`, text: l.lack }] : []),
+    ...(l.lot?.warning ? [{ id: `lot:${l.id}`, text: `${l.name}: ${l.lot.warning}` }] : []),
+  ])
+  const burs = plan.burs.flatMap((b) => (b.lack ? [{ id: `bur:${b.order}`, text: `${b.cuts[0]!.surface}: ${b.lack}` }] : []))
+  const asked = plan.clashes.filter((c) => c.severity === 'ask').map((c) => ({ id: `clash:${c.id}`, text: `${c.what}. ${c.doThis}` }))
+  const toAcknowledge = [...warned, ...burs, ...asked]
+  const blocked = plan.clashes.filter((c) => c.severity === 'stop').map((c) => `${c.what}. ${c.doThis}`)
+  return {
+    checked: lines.length - missing.length,
+    total: lines.length,
+    missing,
+    toAcknowledge,
+    blocked,
+    ready: missing.length === 0 && blocked.length === 0 && toAcknowledge.every((a) => acknowledged.has(a.id)),
+  }
+}

@@ -1,0 +1,66 @@
+/** An invented practice: its people, cards, chairs, lots and a day of six crowns. Nothing here is a source of anything. */
+import { starterBurs, starterItems } from '../core/catalog/starter'
+import type { VisitRequestInput } from '../core/plan/request'
+import { presetTable } from '../core/practice/functions'
+import { practice, type Practice } from '../core/practice/practice'
+
+/** Codes of the demo's people, shown on its sign-in page. */
+export const demoCodes: Record<string, string> = { orrell: '4711', lindqvist: '5822', juno: '1234', petra: '2345', wim: '3456', ada: '6789' }
+
+/** Plain date moved by months, clamped to the 28th so that every month has it. */
+function monthsFrom(day: string, months: number): string {
+  const [y, m] = day.split('-').map(Number) as [number, number]
+  const at = y * 12 + (m - 1) + months
+  return `${Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}-28`
+}
+
+/** The demo practice as of a day: every lot in date but one, every lot full but one. */
+export function demoPractice(day: string, zone: string): Practice {
+  const lots = starterItems
+    .filter((i) => i.tracked)
+    .map((i, n) => ({ id: `lot-${i.id}`, itemId: i.id, number: `Q${String(4100 + n * 37)}`, expires: monthsFrom(day, 8 + (n % 14)), left: i.unit === 'mm' ? 1500 : i.unit === 'cartridge' ? 40 : i.id === 'alginate' ? 400 : 90, opened: n % 3 === 0 }))
+    .map((l) => (l.itemId === 'bis-acryl' ? { ...l, left: 1.6 } : l))
+  lots.push({ id: 'lot-aluminium-old', itemId: 'aluminium-chloride', number: 'Q3902', expires: monthsFrom(day, -2), left: 6, opened: false })
+  return practice.parse({
+    name: 'Quillwater Dental Rooms',
+    notation: 'iso',
+    zone,
+    chairs: [{ id: 'chair-1', name: 'Chair 1' }, { id: 'chair-2', name: 'Chair 2' }, { id: 'chair-3', name: 'Chair 3' }],
+    people: [
+      { id: 'orrell', name: 'Dr Tamsin Orrell', roles: ['dentist'] },
+      { id: 'lindqvist', name: 'Dr Kofi Lindqvist', roles: ['dentist'] },
+      { id: 'juno', name: 'Juno Abara', roles: ['assistant'] },
+      { id: 'petra', name: 'Petra Solis', roles: ['expanded assistant'] },
+      { id: 'wim', name: 'Wim Castellan', roles: ['sterilising', 'assistant'] },
+      { id: 'ada', name: 'Ada Ferrow', roles: ['front desk'] },
+    ],
+    cards: [
+      { dentistId: 'orrell', choices: { isolation: 'rolls and suction', cord: 'double', impression: 'addition silicone, dual-arch', provisional: 'bis-acryl in preliminary impression', functions: 'cautious' }, extraHolds: ['margins'] },
+      { dentistId: 'lindqvist', choices: { isolation: 'dam throughout', cord: 'single', cordAgent: 'plain', impression: 'optical scan', provisional: 'bis-acryl in putty index', functions: 'expanded' }, extraHolds: ['bite'] },
+    ],
+    functions: { cautious: presetTable('cautious', 'Dr Tamsin Orrell', monthsFrom(day, -9)), expanded: presetTable('expanded', 'Dr Kofi Lindqvist', monthsFrom(day, -7)) },
+    items: starterItems,
+    burs: starterBurs.map((b) => (b.id === 'dc-20' ? { ...b, uses: 10 } : b.id === 'ftb-023' ? { ...b, uses: 4 } : b)),
+    lots,
+  })
+}
+
+export interface DemoVisit {
+  key: string
+  time: string
+  chairId: string
+  patient: string
+  alerts: NonNullable<VisitRequestInput['alerts']>
+  team: { dentist: string; assistants: string[] }
+  visitChoices?: NonNullable<VisitRequestInput['visitChoices']>
+  request: Pick<VisitRequestInput, 'teeth' | 'restoration'> & Partial<VisitRequestInput>
+}
+
+export const demoVisits: DemoVisit[] = [
+  { key: 'one', time: '09:00', chairId: 'chair-1', patient: 'Marguerite Pell', alerts: [], team: { dentist: 'orrell', assistants: ['juno'] }, request: { teeth: ['37'], restoration: 'monolithic zirconia crown', missing: ['38', '48'], margin: 'subgingival', choices: { impression: 'polyether, custom tray' } } },
+  { key: 'two', time: '09:10', chairId: 'chair-2', patient: 'Idris Tolland', alerts: ['latex'], team: { dentist: 'lindqvist', assistants: ['petra'] }, request: { teeth: ['11'], restoration: 'lithium disilicate crown', deliveryCement: 'resin', tissue: { biotype: 'thin' } } },
+  { key: 'three', time: '11:00', chairId: 'chair-3', patient: 'Nell Ashgrove', alerts: [], team: { dentist: 'lindqvist', assistants: ['wim'] }, request: { teeth: ['16'], restoration: 'full metal crown', vital: false, missing: ['18'] } },
+  { key: 'four', time: '11:20', chairId: 'chair-1', patient: 'Bartholomew Quist', alerts: ['adrenaline-sensitive', 'nickel'], team: { dentist: 'orrell', assistants: ['juno'] }, request: { teeth: ['46'], restoration: 'metal-ceramic crown', choices: { cordAgent: 'adrenaline' } } },
+  { key: 'five', time: '13:45', chairId: 'chair-2', patient: 'Sunniva Rask', alerts: ['mouth breather'], team: { dentist: 'lindqvist', assistants: ['petra'] }, request: { teeth: ['25'], restoration: 'monolithic zirconia crown', margin: 'supragingival' } },
+  { key: 'six', time: '14:30', chairId: 'chair-1', patient: 'Octavian Brill', alerts: ['methacrylate'], team: { dentist: 'orrell', assistants: ['juno', 'wim'] }, request: { teeth: ['34'], restoration: 'metal-ceramic crown', crossbite: true, deliveryCement: 'conventional' } },
+]

@@ -1,0 +1,26 @@
+import { eq } from 'drizzle-orm'
+import { plainDate, wallTime } from '../core/record/clock-words'
+import { hashCode } from '../server/codes'
+import type { Db } from '../server/db/open'
+import * as t from '../server/db/schema'
+import { savePractice } from '../server/db/store'
+import { demoCodes, demoPractice, demoVisits } from './practice'
+
+export { demoCodes }
+
+/** Puts the demo practice and today's six visits in, where they are not there yet. */
+export async function seedDemo(db: Db, now: number, zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC'): Promise<void> {
+  const day = plainDate(now, zone)
+  const practice = demoPractice(day, zone)
+  const hashes = Object.fromEntries(await Promise.all(practice.people.map(async (p) => [p.id, await hashCode(demoCodes[p.id]!)] as const)))
+  await db.transaction(async (tx) => {
+    await savePractice(tx, 'practice', practice, hashes)
+    if ((await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.day, day)).limit(1)).length > 0) return
+    for (const v of demoVisits) {
+      const id = `${day}-${v.key}`
+      await tx.insert(t.patients).values({ id: `patient-${id}`, name: v.patient, alerts: v.alerts })
+      await tx.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind: 'crown.prepare', ...v.request } })
+      await tx.insert(t.visits).values({ id, caseId: `case-${id}`, chairId: v.chairId, day, startsAt: wallTime(day, v.time, zone), team: v.team, visitChoices: v.visitChoices ?? {}, swaps: {} })
+    }
+  })
+}

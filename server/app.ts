@@ -1,0 +1,125 @@
+/** The server: its doors and its manners. Rules of the trade are in core; what is stored is in db. */
+import { randomUUID } from 'node:crypto'
+import { existsSync } from 'node:fs'
+import fastifyCookie from '@fastify/cookie'
+import fastifyHelmet from '@fastify/helmet'
+import fastifyStatic from '@fastify/static'
+import fastifySwagger from '@fastify/swagger'
+import Fastify, { type FastifyError, type FastifyInstance } from 'fastify'
+import { hasZodFastifySchemaValidationErrors, jsonSchemaTransform, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod'
+import { RequestError } from '../core/plan/compile'
+import { Attempts } from './attempts'
+import type { OpenDatabase } from './db/open'
+import { Hub } from './live/hub'
+import { Problem, sendProblem } from './problem'
+import { liveRoutes } from './routes/live'
+import { runRoutes } from './routes/runs'
+import { sessionRoutes } from './routes/session'
+import { visitRoutes } from './routes/visits'
+import { Runs } from './runs'
+
+/** What the routes share. */
+export interface House {
+  database: OpenDatabase
+  hub: Hub
+  runs: Runs
+  attempts: Attempts
+  now: () => number
+  /** New with each start, so that a screen can tell a restart from a hiccup. */
+  boot: string
+  shownCodes: Record<string, string>
+}
+
+export type App = FastifyInstance<import('node:http').Server, import('node:http').IncomingMessage, import('node:http').ServerResponse, import('fastify').FastifyBaseLogger, ZodTypeProvider>
+
+export interface AppOptions {
+  database: OpenDatabase
+  /** The built interface; without it only the API is served. */
+  webFolder?: string
+  now?: () => number
+  log?: boolean
+  /** Codes shown on the sign-in page; only ever set for the demo. */
+  shownCodes?: Record<string, string>
+}
+
+const bodyLimitBytes = 256 * 1024
+
+/** A change must come from the page itself: same-site cookies say so, and the Origin header says it again. */
+function sameOrigin(origin: string | undefined, host: string | undefined): boolean {
+  if (origin === undefined) return true
+  try {
+    return new URL(origin).host === host
+  } catch {
+    return false
+  }
+}
+
+function onError(app: App): void {
+  app.setErrorHandler((error: FastifyError | Problem | RequestError, request, reply) => {
+    if (error instanceof Problem) return sendProblem(reply, error.status, error.slug, error.message, error.more)
+    if (error instanceof RequestError) return sendProblem(reply, 422, 'invalid', error.message, { errors: [{ path: error.path.join('.'), message: error.message }] })
+    if (hasZodFastifySchemaValidationErrors(error)) {
+      const errors = error.validation.map((v) => ({ path: v.instancePath.replace(/^\//, '').replaceAll('/', '.'), message: v.message ?? 'not valid' }))
+      return sendProblem(reply, 422, 'invalid', errors.map((e) => `${e.path || 'body'}: ${e.message}`).join('; '), { errors })
+    }
+    if (error.statusCode === 413) return sendProblem(reply, 413, 'too-large', `A request may hold ${bodyLimitBytes / 1024} kB; nothing was stored.`)
+    if (error.statusCode && error.statusCode < 500) return sendProblem(reply, error.statusCode, 'bad-request', error.message)
+    request.log.error(error)
+    return sendProblem(reply, 500, 'internal', 'Something went wrong on the server; nothing was stored.')
+  })
+}
+
+/** Builds the server around an open database. */
+export async function buildApp({ database, webFolder, now = Date.now, log = false, shownCodes = {} }: AppOptions): Promise<App> {
+  const app = Fastify({ logger: log ? { level: 'warn' } : false, bodyLimit: bodyLimitBytes, forceCloseConnections: true }).withTypeProvider<ZodTypeProvider>() as unknown as App
+  app.setValidatorCompiler(validatorCompiler)
+  app.setSerializerCompiler(serializerCompiler)
+  onError(app)
+  await app.register(fastifyHelmet, {
+    contentSecurityPolicy: { directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], upgradeInsecureRequests: null } },
+    // The clinic's network may well be plain http: do not promise TLS the practice has not set up.
+    strictTransportSecurity: false,
+    crossOriginOpenerPolicy: false,
+    originAgentCluster: false,
+  })
+  await app.register(fastifyCookie)
+  await app.register(fastifySwagger, { openapi: { info: { title: 'Jade Tray', version: '0.1.0', description: 'Plans, trays, runs and records of preparation visits.' } }, transform: jsonSchemaTransform })
+
+  const hub = new Hub()
+  const house: House = {
+    database,
+    hub,
+    runs: new Runs(database.db, (visitId, events) => {
+      hub.send(visitId, { event: 'run', data: { visitId, events } })
+      hub.send('day', { event: 'day', data: { visitId } })
+    }, now),
+    attempts: new Attempts(),
+    now,
+    boot: randomUUID(),
+    shownCodes,
+  }
+  app.addHook('onRequest', async (request) => {
+    if (request.method !== 'GET' && request.method !== 'HEAD' && !sameOrigin(request.headers.origin, request.headers.host)) throw new Problem(403, 'foreign-origin', 'This request came from another site.')
+  })
+  app.addHook('preClose', () => hub.close())
+  await app.register(
+    async (api) => {
+      api.get('/health', { schema: { summary: 'Whether the server answers, and its clock' } }, async () => ({ ok: true, now: now(), boot: house.boot }))
+      api.get('/openapi.json', { schema: { hide: true } }, async () => app.swagger())
+      await api.register(sessionRoutes(house))
+      await api.register(visitRoutes(house))
+      await api.register(runRoutes(house))
+      await api.register(liveRoutes(house))
+    },
+    { prefix: '/api' },
+  )
+  if (webFolder && existsSync(webFolder)) {
+    await app.register(fastifyStatic, { root: webFolder, setHeaders: (reply, path) => void reply.header('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache') })
+  }
+  app.setNotFoundHandler((request, reply) => {
+    const page = request.method === 'GET' && !request.url.startsWith('/api/') && !/\.[a-z0-9]+$/i.test(request.url.split('?')[0]!)
+    if (page && webFolder && existsSync(webFolder)) return reply.sendFile('index.html')
+    return sendProblem(reply, 404, 'not-found', `There is nothing at ${request.method} ${request.url.split('?')[0]}.`)
+  })
+  return app
+}

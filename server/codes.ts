@@ -1,0 +1,26 @@
+/** Personal codes: stored as scrypt hashes, compared in constant time. */
+import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
+
+const cost = { N: 2 ** 14, r: 8, p: 1, maxmem: 64 * 1024 * 1024 }
+
+function derive(code: string, salt: Buffer): Promise<Buffer> {
+  return new Promise((resolve, reject) => scrypt(code.normalize('NFKC'), salt, 32, cost, (error, key) => (error ? reject(error) : resolve(key))))
+}
+
+/** Hash of a code with its salt, as 'salt:hash' in hexadecimal. */
+export async function hashCode(code: string): Promise<string> {
+  const salt = randomBytes(16)
+  return `${salt.toString('hex')}:${(await derive(code, salt)).toString('hex')}`
+}
+
+/** Whether a code is the one that was hashed. */
+export async function codeMatches(code: string, stored: string): Promise<boolean> {
+  const [salt, hash] = stored.split(':')
+  if (!salt || !hash) return false
+  const key = await derive(code, Buffer.from(salt, 'hex'))
+  return timingSafeEqual(key, Buffer.from(hash, 'hex'))
+}
+
+/** A new session token; the database keeps only {@link tokenId} of it. */
+export const newToken = (): string => randomBytes(24).toString('base64url')
+export const tokenId = (token: string): string => createHash('sha256').update(token).digest('hex')

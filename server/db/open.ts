@@ -1,0 +1,60 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core'
+import { claimFolder } from './lock'
+import * as schema from './schema'
+
+/** Drizzle over either driver; a transaction is of the same type, so stores take one and never reach for another. */
+export type Db = PgDatabase<PgQueryResultHKT, typeof schema>
+
+export interface OpenDatabase {
+  db: Db
+  kind: 'embedded' | 'server'
+  close: () => Promise<void>
+}
+
+/** The migrations beside the sources, or beside the built server. */
+function migrationsFolder(): string {
+  const here = [join(import.meta.dirname, 'migrations'), join(import.meta.dirname, '../server/db/migrations')]
+  const found = here.find((folder) => existsSync(join(folder, 'meta')))
+  if (!found) throw new Error(`no migrations at ${here.join(' or ')}`)
+  return found
+}
+
+/**
+ * Opens the practice's database and brings its tables up to date.
+ * @param url a postgres:// address, or a folder for the embedded database (created where needed, claimed for this process).
+ * @throws FolderInUse where another process has the folder open.
+ */
+export async function openDatabase(url: string): Promise<OpenDatabase> {
+  if (/^postgres(ql)?:\/\//.test(url)) {
+    const { default: pg } = await import('pg')
+    const { drizzle } = await import('drizzle-orm/node-postgres')
+    const { migrate } = await import('drizzle-orm/node-postgres/migrator')
+    const pool = new pg.Pool({ connectionString: url, max: 8 })
+    const db = drizzle(pool, { schema })
+    await migrate(db, { migrationsFolder: migrationsFolder() })
+    return { db: db as unknown as Db, kind: 'server', close: () => pool.end() }
+  }
+  const release = await claimFolder(url)
+  try {
+    const { PGlite } = await import('@electric-sql/pglite')
+    const { drizzle } = await import('drizzle-orm/pglite')
+    const { migrate } = await import('drizzle-orm/pglite/migrator')
+    // relaxedDurability stays off: an acknowledged event has to survive a kill.
+    const client = await PGlite.create({ dataDir: join(url, 'database'), relaxedDurability: false })
+    const db = drizzle(client, { schema })
+    await migrate(db, { migrationsFolder: migrationsFolder() })
+    return {
+      db: db as unknown as Db,
+      kind: 'embedded',
+      close: async () => {
+        await client.close()
+        await release()
+      },
+    }
+  } catch (error) {
+    await release()
+    throw error
+  }
+}

@@ -1,0 +1,79 @@
+/** Queries. Every function takes the database or the transaction it works in; none reaches for another. */
+import { and, asc, eq, gt } from 'drizzle-orm'
+import { practice as practiceSchema, type Practice } from '../../core/practice/practice'
+import { visitRequest, type VisitRequest } from '../../core/plan/request'
+import type { Plan } from '../../core/plan/types'
+import type { RunEvent } from '../../core/run/events'
+import { notFound } from '../problem'
+import type { Db } from './open'
+import * as t from './schema'
+
+/** The practice as the core knows it: no codes. */
+export async function loadPractice(q: Db): Promise<Practice> {
+  const [[row], people, items, burs, lots] = await Promise.all([
+    q.select().from(t.practices).limit(1),
+    q.select({ id: t.people.id, name: t.people.name, roles: t.people.roles }).from(t.people).orderBy(asc(t.people.id)),
+    q.select({ body: t.items.body }).from(t.items).orderBy(asc(t.items.place)),
+    q.select({ body: t.burs.body }).from(t.burs).orderBy(asc(t.burs.place)),
+    q.select().from(t.lots).orderBy(asc(t.lots.id)),
+  ])
+  if (!row) throw notFound('practice on record yet')
+  const { id: _, ...rest } = row
+  return practiceSchema.parse({ ...rest, people, items: items.map((i) => i.body), burs: burs.map((b) => b.body), lots })
+}
+
+/** Writes a practice and its people's code hashes; what is there already is kept. */
+export async function savePractice(q: Db, id: string, p: Practice, codeHashes: Record<string, string>): Promise<void> {
+  await q.insert(t.practices).values({ id, name: p.name, notation: p.notation, zone: p.zone, chairs: p.chairs, functions: p.functions, cards: p.cards }).onConflictDoNothing()
+  await q.insert(t.people).values(p.people.map((x) => ({ ...x, codeHash: codeHashes[x.id]! }))).onConflictDoNothing()
+  await q.insert(t.items).values(p.items.map((body, place) => ({ id: body.id, place, body }))).onConflictDoNothing()
+  await q.insert(t.burs).values(p.burs.map((body, place) => ({ id: body.id, place, body }))).onConflictDoNothing()
+  if (p.lots.length > 0) await q.insert(t.lots).values(p.lots).onConflictDoNothing()
+}
+
+export type VisitRow = typeof t.visits.$inferSelect
+export interface VisitFile {
+  visit: VisitRow
+  case: typeof t.cases.$inferSelect
+  patient: typeof t.patients.$inferSelect
+  request: VisitRequest
+}
+
+const joined = (row: { visits: VisitRow; cases: VisitFile['case']; patients: VisitFile['patient'] }): VisitFile => ({
+  visit: row.visits,
+  case: row.cases,
+  patient: row.patients,
+  request: visitRequest.parse({ ...row.cases.request, alerts: row.patients.alerts, date: row.visits.day, team: row.visits.team, visitChoices: row.visits.visitChoices, swaps: row.visits.swaps }),
+})
+
+const files = (q: Db) => q.select().from(t.visits).innerJoin(t.cases, eq(t.visits.caseId, t.cases.id)).innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
+
+/** One visit with its case, patient and the request they make together. */
+export async function loadVisit(q: Db, id: string): Promise<VisitFile> {
+  const [row] = await files(q).where(eq(t.visits.id, id)).limit(1)
+  if (!row) throw notFound(`visit "${id}"`)
+  return joined(row)
+}
+
+/** The visits of a day by their start. */
+export async function loadDay(q: Db, day: string): Promise<VisitFile[]> {
+  return (await files(q).where(eq(t.visits.day, day)).orderBy(asc(t.visits.startsAt))).map(joined)
+}
+
+export async function loadFrozenPlan(q: Db, visitId: string): Promise<(typeof t.plans.$inferSelect & { plan: Plan }) | null> {
+  return (await q.select().from(t.plans).where(eq(t.plans.visitId, visitId)).limit(1))[0] ?? null
+}
+
+export const loadMarks = (q: Db, visitId: string) => q.select({ lineId: t.trayMarks.lineId, by: t.trayMarks.by, at: t.trayMarks.at }).from(t.trayMarks).where(eq(t.trayMarks.visitId, visitId)).orderBy(asc(t.trayMarks.at))
+
+/** The events of a run after a sequence number, in order. */
+export async function loadEvents(q: Db, visitId: string, after = 0): Promise<RunEvent[]> {
+  const rows = await q.select().from(t.runEvents).where(and(eq(t.runEvents.visitId, visitId), gt(t.runEvents.seq, after))).orderBy(asc(t.runEvents.seq))
+  return rows.map(({ visitId: _, ...event }) => event)
+}
+
+/** The events a command has already become, for a retry. */
+export async function loadCommand(q: Db, visitId: string, commandId: string): Promise<RunEvent[]> {
+  const rows = await q.select().from(t.runEvents).where(and(eq(t.runEvents.visitId, visitId), eq(t.runEvents.commandId, commandId))).orderBy(asc(t.runEvents.seq))
+  return rows.map(({ visitId: _, ...event }) => event)
+}

@@ -1,0 +1,16 @@
+import { randomInt } from 'node:crypto'
+import { starterPractice } from '../core/practice/starter'
+import { hashCode } from './codes'
+import type { Db } from './db/open'
+import { practices } from './db/schema'
+import { savePractice } from './db/store'
+
+/** Gives an empty database the starter practice, and says the first codes once, on the console only. */
+export async function seedStarter(db: Db): Promise<void> {
+  if ((await db.select({ id: practices.id }).from(practices).limit(1)).length > 0) return
+  const practice = { ...starterPractice(), zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC' }
+  const codes = Object.fromEntries(practice.people.map((p) => [p.id, String(randomInt(100_000, 1_000_000))]))
+  const hashes = Object.fromEntries(await Promise.all(practice.people.map(async (p) => [p.id, await hashCode(codes[p.id]!)] as const)))
+  await db.transaction((tx) => savePractice(tx, 'practice', practice, hashes))
+  console.log(`First start. Codes, shown only now: ${practice.people.map((p) => `${p.name} ${codes[p.id]}`).join(', ')}`)
+}

@@ -1,0 +1,36 @@
+/** Starts the server: JADE_DATA (folder) or DATABASE_URL, HOST (127.0.0.1 unless told otherwise), PORT. */
+import { join } from 'node:path'
+import { demoCodes, seedDemo } from '../demo/seed'
+import { buildApp } from './app'
+import { FolderInUse } from './db/lock'
+import { openDatabase } from './db/open'
+import { seedStarter } from './first-start'
+
+const demo = process.argv.includes('--demo')
+const host = process.env['HOST'] ?? '127.0.0.1'
+const port = Number(process.env['PORT'] ?? 4870)
+const folder = process.env['JADE_DATA'] ?? (demo ? '.data/demo' : '.data/practice')
+
+async function start(): Promise<void> {
+  const database = await openDatabase(process.env['DATABASE_URL'] ?? folder)
+  await (demo ? seedDemo(database.db, Date.now()) : seedStarter(database.db))
+  const app = await buildApp({ database, webFolder: join(import.meta.dirname, '../dist/web'), log: true, ...(demo ? { shownCodes: demoCodes } : {}) })
+  await app.listen({ host, port })
+  const stop = async (): Promise<void> => {
+    await app.close()
+    await database.close()
+    process.exit(0)
+  }
+  process.once('SIGINT', () => void stop())
+  process.once('SIGTERM', () => void stop())
+  const address = app.server.address()
+  const listening = typeof address === 'object' && address ? address.port : port
+  console.log(`Jade Tray is at http://${host.includes(':') ? `[${host}]` : host}:${listening}${demo ? '  (demo; the codes are on the sign-in page)' : ''}`)
+}
+
+start().catch((error: unknown) => {
+  if (error instanceof FolderInUse) console.error(error.message)
+  else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') console.error(`Port ${port} on ${host} is taken. Set PORT to another.`)
+  else console.error(error)
+  process.exit(1)
+})

@@ -1,0 +1,49 @@
+import { eq } from 'drizzle-orm'
+import * as z from 'zod'
+import { composeNote } from '../../core/record/note'
+import { command } from '../../core/run/events'
+import type { Who } from '../../core/run/decide'
+import type { App, House } from '../app'
+import * as t from '../db/schema'
+import { loadEvents, loadFrozenPlan, loadPractice, loadVisit } from '../db/store'
+import { Problem } from '../problem'
+import { byCode, codeField, signedIn } from './session'
+
+const visitParams = z.object({ visitId: z.string().min(1).max(80) })
+const envelope = z.strictObject({
+  commandId: z.string().min(8).max(80),
+  basedOn: z.number().int().nonnegative(),
+  device: z.string().min(1).max(80),
+  command,
+  /** Who signs with their own code, on whichever screen is at hand. */
+  signer: z.strictObject({ personId: z.string(), code: codeField }).optional(),
+})
+
+export const runRoutes = (house: House) => async (app: App): Promise<void> => {
+  const { db } = house.database
+
+  app.get('/visits/:visitId/events', { schema: { summary: 'The run’s events after a sequence number', params: visitParams, querystring: z.object({ after: z.coerce.number().int().nonnegative().default(0) }) } }, async (request) => {
+    await signedIn(house, request)
+    await loadVisit(db, request.params.visitId)
+    return { events: await loadEvents(db, request.params.visitId, request.query.after), now: house.now() }
+  })
+
+  app.post('/visits/:visitId/commands', { schema: { summary: 'Ask for something in a run; answered once it is stored', params: visitParams, body: envelope } }, async (request) => {
+    const person = await signedIn(house, request)
+    const { signer, ...rest } = request.body
+    const who: Who = signer ? await byCode(house, signer.personId, signer.code) : { personId: person.id, roles: person.roles, codeShown: false }
+    return house.runs.command(request.params.visitId, rest, who)
+  })
+
+  app.get('/visits/:visitId/record', { schema: { summary: 'The chart note: as kept at closing, or as it reads now', params: visitParams } }, async (request) => {
+    await signedIn(house, request)
+    const { visitId } = request.params
+    const file = await loadVisit(db, visitId)
+    const [kept] = await db.select().from(t.records).where(eq(t.records.visitId, visitId))
+    if (kept) return { note: kept.note, closedAt: kept.closedAt }
+    const frozen = await loadFrozenPlan(db, visitId)
+    if (!frozen) throw new Problem(409, 'not-signed', 'The tray of this visit is not signed yet; there is nothing to record.')
+    const practice = await loadPractice(db)
+    return { note: composeNote(frozen.plan, await loadEvents(db, visitId), { name: file.patient.name }, practice.zone), closedAt: null }
+  })
+}

@@ -1,0 +1,77 @@
+import { eq } from 'drizzle-orm'
+import type { FastifyRequest } from 'fastify'
+import * as z from 'zod'
+import type { Who } from '../../core/run/decide'
+import type { App, House } from '../app'
+import { codeMatches, newToken, tokenId } from '../codes'
+import * as t from '../db/schema'
+import { loadPractice } from '../db/store'
+import { Problem } from '../problem'
+
+const cookieName = 'jade'
+const sessionMs = 12 * 60 * 60 * 1000
+
+export interface SignedIn {
+  id: string
+  name: string
+  roles: (typeof t.people.$inferSelect)['roles']
+}
+
+/** The person this request is signed in as. @throws Problem 401. */
+export async function signedIn(house: House, request: FastifyRequest): Promise<SignedIn> {
+  const token = request.cookies[cookieName]
+  if (token) {
+    const [row] = await house.database.db
+      .select({ id: t.people.id, name: t.people.name, roles: t.people.roles, endsAt: t.sessions.endsAt })
+      .from(t.sessions)
+      .innerJoin(t.people, eq(t.sessions.personId, t.people.id))
+      .where(eq(t.sessions.id, tokenId(token)))
+    if (row && row.endsAt > house.now()) return { id: row.id, name: row.name, roles: row.roles }
+  }
+  throw new Problem(401, 'not-signed-in', 'Sign in with your code first.')
+}
+
+/** A person by their own code, for a signature on somebody else's screen. @throws Problem 401 or 429. */
+export async function byCode(house: House, personId: string, code: string): Promise<Who> {
+  house.attempts.check(personId, house.now())
+  const [person] = await house.database.db.select().from(t.people).where(eq(t.people.id, personId))
+  if (!person || !(await codeMatches(code, person.codeHash))) {
+    house.attempts.failed(personId, house.now())
+    throw new Problem(401, 'wrong-code', 'That code does not belong to that person.')
+  }
+  house.attempts.succeeded(personId)
+  return { personId: person.id, roles: person.roles, codeShown: true }
+}
+
+export const codeField = z.string().min(4, 'a code has at least four digits').max(64)
+
+export const sessionRoutes = (house: House) => async (app: App): Promise<void> => {
+  const { db } = house.database
+
+  app.get('/people', { schema: { summary: 'Who works here, for signing in' } }, async () => {
+    const people = await db.select({ id: t.people.id, name: t.people.name, roles: t.people.roles }).from(t.people).orderBy(t.people.name)
+    return people.map((p) => (house.shownCodes[p.id] ? { ...p, shownCode: house.shownCodes[p.id] } : p))
+  })
+
+  app.get('/session', { schema: { summary: 'Who is signed in on this device' } }, async (request) => signedIn(house, request))
+
+  app.post('/session', { schema: { summary: 'Sign in with a personal code', body: z.strictObject({ personId: z.string(), code: codeField }) } }, async (request, reply) => {
+    const who = await byCode(house, request.body.personId, request.body.code)
+    const token = newToken()
+    const now = house.now()
+    await db.insert(t.sessions).values({ id: tokenId(token), personId: who.personId, startedAt: now, endsAt: now + sessionMs })
+    const [person] = await db.select({ id: t.people.id, name: t.people.name, roles: t.people.roles }).from(t.people).where(eq(t.people.id, who.personId))
+    return reply.setCookie(cookieName, token, { path: '/', httpOnly: true, sameSite: 'strict', secure: request.protocol === 'https', maxAge: sessionMs / 1000 }).send(person)
+  })
+
+  app.delete('/session', { schema: { summary: 'Sign out on this device' } }, async (request, reply) => {
+    const token = request.cookies[cookieName]
+    if (token) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(token)))
+    return reply.clearCookie(cookieName, { path: '/' }).status(204).send()
+  })
+
+  app.get('/practice', { schema: { summary: 'The practice: people, chairs, items, burs, lots, cards, functions' } }, async (request) => {
+    await signedIn(house, request)
+    return loadPractice(db)
+  })
+}

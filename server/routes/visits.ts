@@ -1,0 +1,199 @@
+import { randomUUID } from 'node:crypto'
+import { and, eq } from 'drizzle-orm'
+import * as z from 'zod'
+import { compile } from '../../core/plan/compile'
+import { alert, restoration, visitRequest, type VisitRequest } from '../../core/plan/request'
+import { checkable, trayReadiness } from '../../core/plan/ready'
+import { wallTime } from '../../core/record/clock-words'
+import { layOut } from '../../core/schedule/timeline'
+import type { App, House } from '../app'
+import type { Db } from '../db/open'
+import * as t from '../db/schema'
+import { loadDay, loadEvents, loadFrozenPlan, loadMarks, loadPractice, loadVisit, type VisitFile } from '../db/store'
+import { Problem } from '../problem'
+import { signedIn } from './session'
+
+const visitParams = z.object({ visitId: z.string().min(1).max(80) })
+/** What a person may change of a visit before its tray is signed. */
+const editableKeys = ['teeth', 'restoration', 'vital', 'crossbite', 'missing', 'margin', 'tissue', 'deliveryCement', 'anaesthetic', 'alerts', 'choices', 'visitChoices', 'measuredPerimeterMm'] as const
+// Only the keys are checked here: the values are parsed with the rest of the request, so that a change left out is not
+// mistaken for a default.
+const editable = z.strictObject({
+  version: z.number().int().positive(),
+  request: z.partialRecord(z.enum(editableKeys), z.unknown()),
+})
+const newVisit = z.strictObject({
+  patientName: z.string().trim().min(1, 'a name or a mark for the patient').max(120),
+  chairId: z.string(),
+  day: z.iso.date(),
+  time: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day as 09:00'),
+  team: z.strictObject({ dentist: z.string(), assistants: z.array(z.string()).min(1) }),
+  teeth: z.array(z.string()).min(1),
+  restoration,
+  alerts: z.array(alert).default([]),
+})
+
+const invalid = (error: z.ZodError): Problem => new Problem(422, 'invalid', error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '), { errors: error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })) })
+
+export type Stage = 'planned' | 'laid up' | 'running' | 'closed'
+
+async function stageOf(q: Db, visitId: string): Promise<Stage> {
+  if (!(await loadFrozenPlan(q, visitId))) return 'planned'
+  const events = await loadEvents(q, visitId)
+  if (events.length === 0) return 'laid up'
+  return events.some((e) => e.what.kind === 'run.closed') ? 'closed' : 'running'
+}
+
+function head(file: VisitFile) {
+  const { visit, patient } = file
+  return { id: visit.id, chairId: visit.chairId, day: visit.day, startsAt: visit.startsAt, patient: { id: patient.id, name: patient.name }, request: file.request }
+}
+
+export const visitRoutes = (house: House) => async (app: App): Promise<void> => {
+  const { db } = house.database
+  const changed = (visitId: string): void => {
+    house.hub.send(visitId, { event: 'visit', data: { visitId } })
+    house.hub.send('day', { event: 'day', data: { visitId } })
+  }
+  const unsigned = async (visitId: string): Promise<VisitFile> => {
+    const file = await loadVisit(db, visitId)
+    if (await loadFrozenPlan(db, visitId)) throw new Problem(409, 'signed', 'The tray is signed and its plan is fixed; re-open the tray to change it.')
+    return file
+  }
+
+  app.get('/days/:day', { schema: { summary: 'A day: its visits with readiness and score', params: z.object({ day: z.iso.date() }) } }, async (request) => {
+    await signedIn(house, request)
+    const [practice, files] = [await loadPractice(db), await loadDay(db, request.params.day)]
+    const visits = await Promise.all(
+      files.map(async (file) => {
+        const frozen = await loadFrozenPlan(db, file.visit.id)
+        const plan = frozen?.plan ?? compile(file.request, practice)
+        const marks = new Set((await loadMarks(db, file.visit.id)).map((m) => m.lineId))
+        const score = layOut(plan)
+        const readiness = trayReadiness(plan, marks, new Set(frozen?.acknowledged))
+        return {
+          ...head(file),
+          stage: await stageOf(db, file.visit.id),
+          title: plan.title,
+          teeth: plan.teeth,
+          alerts: plan.request.alerts,
+          people: plan.people,
+          score,
+          tray: { checked: readiness.checked, total: readiness.total, warnings: readiness.toAcknowledge.map((a) => a.text), blocked: readiness.blocked },
+        }
+      }),
+    )
+    return { day: request.params.day, practice: practice.name, notation: practice.notation, zone: practice.zone, chairs: practice.chairs, visits }
+  })
+
+  app.get('/visits/:visitId', { schema: { summary: 'A visit: request, tray, and the frozen plan once signed', params: visitParams } }, async (request) => {
+    await signedIn(house, request)
+    const { visitId } = request.params
+    const file = await loadVisit(db, visitId)
+    const frozen = await loadFrozenPlan(db, visitId)
+    return {
+      ...head(file),
+      version: file.case.version,
+      stage: await stageOf(db, visitId),
+      frozen: frozen ? { plan: frozen.plan, signedBy: frozen.signedBy, signedAt: frozen.signedAt } : null,
+      marks: await loadMarks(db, visitId),
+    }
+  })
+
+  app.post('/visits', { schema: { summary: 'Put a visit into the day', body: newVisit } }, async (request, reply) => {
+    await signedIn(house, request)
+    const { patientName, chairId, day, time, team, ...rest } = request.body
+    const practice = await loadPractice(db)
+    if (!practice.chairs.some((c) => c.id === chairId)) throw new Problem(422, 'invalid', `There is no chair "${chairId}".`, { errors: [{ path: 'chairId', message: 'no such chair' }] })
+    const asked = visitRequest.safeParse({ ...rest, kind: 'crown.prepare', date: day, team })
+    if (!asked.success) throw invalid(asked.error)
+    compile(asked.data, practice)
+    const id = randomUUID()
+    await db.transaction(async (tx) => {
+      await tx.insert(t.patients).values({ id: `patient-${id}`, name: patientName, alerts: rest.alerts })
+      await tx.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind: 'crown.prepare', teeth: rest.teeth, restoration: rest.restoration } })
+      await tx.insert(t.visits).values({ id, caseId: `case-${id}`, chairId, day, startsAt: wallTime(day, time, practice.zone), team, visitChoices: {}, swaps: {} })
+    })
+    changed(id)
+    return reply.status(201).send({ id })
+  })
+
+  app.put('/visits/:visitId/request', { schema: { summary: 'Change what will be done, before the tray is signed', params: visitParams, body: editable } }, async (request) => {
+    await signedIn(house, request)
+    const { visitId } = request.params
+    const file = await unsigned(visitId)
+    // Parsed whole before anything is stored: a change that makes no plan is refused with the field.
+    const merged = visitRequest.safeParse({ ...file.request, ...request.body.request })
+    if (!merged.success) throw invalid(merged.error)
+    compile(merged.data, await loadPractice(db))
+    const given = Object.keys(request.body.request) as (typeof editableKeys)[number][]
+    const ofCase = Object.fromEntries(given.filter((k) => k !== 'alerts' && k !== 'visitChoices').map((k) => [k, merged.data[k]]))
+    await db.transaction(async (tx) => {
+      const rows = await tx
+        .update(t.cases)
+        .set({ request: { ...file.case.request, ...ofCase }, version: request.body.version + 1 })
+        .where(and(eq(t.cases.id, file.case.id), eq(t.cases.version, request.body.version)))
+        .returning({ id: t.cases.id })
+      if (rows.length === 0) throw new Problem(409, 'stale', 'Somebody changed this case meanwhile; look at it again.', { version: file.case.version })
+      if (given.includes('alerts')) await tx.update(t.patients).set({ alerts: merged.data.alerts }).where(eq(t.patients.id, file.patient.id))
+      if (given.includes('visitChoices')) await tx.update(t.visits).set({ visitChoices: merged.data.visitChoices }).where(eq(t.visits.id, visitId))
+    })
+    changed(visitId)
+    return { version: request.body.version + 1 }
+  })
+
+  app.put('/visits/:visitId/tray/:lineId', { schema: { summary: 'Check a place of the tray off, or take it back', params: visitParams.extend({ lineId: z.string().max(120) }), body: z.strictObject({ done: z.boolean() }) } }, async (request) => {
+    const person = await signedIn(house, request)
+    const { visitId, lineId } = request.params
+    const file = await unsigned(visitId)
+    const plan = compile(file.request, await loadPractice(db))
+    if (!checkable(plan).some((l) => l.id === lineId)) throw new Problem(404, 'not-found', `There is no place "${lineId}" on this tray.`)
+    if (request.body.done) await db.insert(t.trayMarks).values({ visitId, lineId, by: person.id, at: house.now() }).onConflictDoNothing()
+    else await db.delete(t.trayMarks).where(and(eq(t.trayMarks.visitId, visitId), eq(t.trayMarks.lineId, lineId)))
+    const marks = await loadMarks(db, visitId)
+    house.hub.send(visitId, { event: 'tray', data: { visitId, marks } })
+    house.hub.send('day', { event: 'day', data: { visitId } })
+    return { marks }
+  })
+
+  app.put('/visits/:visitId/swaps', { schema: { summary: 'Lay out another item instead of the one planned', params: visitParams, body: z.strictObject({ from: z.string().max(120), to: z.string().max(120).nullable() }) } }, async (request) => {
+    await signedIn(house, request)
+    const { visitId } = request.params
+    const file = await unsigned(visitId)
+    const swaps: VisitRequest['swaps'] = { ...file.request.swaps }
+    if (request.body.to === null) delete swaps[request.body.from]
+    else swaps[request.body.from] = request.body.to
+    await db.update(t.visits).set({ swaps }).where(eq(t.visits.id, visitId))
+    changed(visitId)
+    return { swaps }
+  })
+
+  app.post('/visits/:visitId/tray/sign', { schema: { summary: 'Sign the tray: the plan is frozen', params: visitParams, body: z.strictObject({ acknowledged: z.array(z.string().max(160)).max(200) }) } }, async (request) => {
+    const person = await signedIn(house, request)
+    const { visitId } = request.params
+    const file = await unsigned(visitId)
+    const plan = compile(file.request, await loadPractice(db))
+    const readiness = trayReadiness(plan, new Set((await loadMarks(db, visitId)).map((m) => m.lineId)), new Set(request.body.acknowledged))
+    if (!readiness.ready) {
+      const unread = readiness.toAcknowledge.filter((a) => !request.body.acknowledged.includes(a.id)).map((a) => a.text)
+      throw new Problem(409, 'not-ready', 'The tray cannot be signed yet.', { missing: readiness.missing.map((l) => l.name), unread, blocked: readiness.blocked })
+    }
+    const signedAt = house.now()
+    await db.insert(t.plans).values({ visitId, plan, signedBy: person.id, signedAt, acknowledged: request.body.acknowledged })
+    changed(visitId)
+    return { signedBy: person.id, signedAt }
+  })
+
+  app.post('/visits/:visitId/tray/reopen', { schema: { summary: 'Take the signature back, before the visit has begun', params: visitParams } }, async (request) => {
+    await signedIn(house, request)
+    const { visitId } = request.params
+    await loadVisit(db, visitId)
+    await db.transaction(async (tx) => {
+      if ((await loadEvents(tx, visitId)).length > 0) throw new Problem(409, 'begun', 'The visit has begun; its plan stands.')
+      await tx.delete(t.plans).where(eq(t.plans.visitId, visitId))
+    })
+    house.runs.forget(visitId)
+    changed(visitId)
+    return { ok: true }
+  })
+}

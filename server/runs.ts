@@ -1,0 +1,111 @@
+/** Runs: commands become stored events. One visit's commands are handled one after the other, each in one transaction. */
+import { eq } from 'drizzle-orm'
+import { composeNote } from '../core/record/note'
+import type { Plan } from '../core/plan/types'
+import { decide, type Refusal, type Who } from '../core/run/decide'
+import type { Command, RunEvent } from '../core/run/events'
+import { evolve, initialState, type RunState } from '../core/run/state'
+import type { Db } from './db/open'
+import * as t from './db/schema'
+import { loadCommand, loadEvents, loadFrozenPlan, loadVisit } from './db/store'
+import { Problem } from './problem'
+
+export interface CommandEnvelope {
+  /** Made by the client; a retry carries the same one and is answered with the same events. */
+  commandId: string
+  /** The last sequence number the client had seen. */
+  basedOn: number
+  device: string
+  command: Command
+}
+export interface CommandAnswer {
+  seq: number
+  events: RunEvent[]
+  held?: Refusal
+}
+
+interface Live {
+  plan: Plan
+  state: RunState
+}
+
+export class Runs {
+  private readonly live = new Map<string, Live>()
+  private readonly queues = new Map<string, Promise<unknown>>()
+
+  constructor(
+    private readonly db: Db,
+    private readonly publish: (visitId: string, events: RunEvent[]) => void,
+    private readonly now: () => number,
+  ) {}
+
+  /** Runs a task after the visit's earlier ones, whatever became of them. */
+  private inTurn<T>(visitId: string, task: () => Promise<T>): Promise<T> {
+    const turn = (this.queues.get(visitId) ?? Promise.resolve()).then(task, task)
+    const settled = turn.catch(() => undefined).then(() => {
+      if (this.queues.get(visitId) === settled) this.queues.delete(visitId)
+    })
+    this.queues.set(visitId, settled)
+    return turn
+  }
+
+  /** Forgets what is held in memory of a visit, for when its plan is taken back. */
+  forget(visitId: string): void {
+    this.live.delete(visitId)
+  }
+
+  private async current(q: Db, visitId: string): Promise<Live> {
+    let known = this.live.get(visitId)
+    if (!known) {
+      const frozen = await loadFrozenPlan(q, visitId)
+      if (!frozen) {
+        await loadVisit(q, visitId)
+        throw new Problem(409, 'not-signed', 'The tray of this visit is not signed yet, so its plan is not fixed.')
+      }
+      known = { plan: frozen.plan, state: initialState(frozen.plan) }
+    }
+    const state = (await loadEvents(q, visitId, known.state.seq)).reduce(evolve, known.state)
+    return { plan: known.plan, state }
+  }
+
+  /**
+   * Decides and stores a command. Answered only when it is on disk.
+   * @throws Problem 409 `stale` where the client had not seen everything (with the events it missed), 409 `refused`
+   * with the refusal where the rules say no.
+   */
+  command(visitId: string, envelope: CommandEnvelope, who: Who): Promise<CommandAnswer> {
+    return this.inTurn(visitId, async () => {
+      const done = await this.db.transaction(async (tx): Promise<CommandAnswer & { live: Live; fresh: boolean }> => {
+        // The row lock keeps a second server on the same database in turn, too.
+        await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
+        const live = await this.current(tx, visitId)
+        const { plan, state } = live
+        const known = await loadCommand(tx, visitId, envelope.commandId)
+        if (known.length > 0) return { seq: state.seq, events: known, live, fresh: false }
+        if (envelope.basedOn !== state.seq) {
+          throw new Problem(409, 'stale', envelope.basedOn > state.seq ? 'This screen is ahead of the record; load it again.' : 'Something happened on another screen first.', { seq: state.seq, events: await loadEvents(tx, visitId, Math.min(envelope.basedOn, state.seq)) })
+        }
+        const now = this.now()
+        const decision = decide(plan, state, envelope.command, who, now)
+        if ('refused' in decision) throw new Problem(409, 'refused', decision.refused.message, { refusal: decision.refused })
+        const events = decision.events.map((what, i): RunEvent => ({ id: `${envelope.commandId}.${i}`, seq: state.seq + i + 1, at: now, by: who.personId, device: envelope.device, commandId: envelope.commandId, what }))
+        await tx.insert(t.runEvents).values(events.map((e) => ({ visitId, ...e })))
+        if (envelope.command.kind === 'close') await this.keepRecord(tx, visitId, plan, now)
+        const answer = { seq: state.seq + events.length, events, live: { plan, state: events.reduce(evolve, state) }, fresh: true }
+        return decision.held ? { ...answer, held: decision.held } : answer
+      })
+      const { live, fresh, ...answer } = done
+      this.live.set(visitId, live)
+      if (fresh) this.publish(visitId, answer.events)
+      return answer
+    })
+  }
+
+  /** The note is composed once more from all events and kept as it read on the day of closing. */
+  private async keepRecord(tx: Db, visitId: string, plan: Plan, now: number): Promise<void> {
+    const { patient } = await loadVisit(tx, visitId)
+    const [practice] = await tx.select({ zone: t.practices.zone }).from(t.practices).limit(1)
+    const events = await loadEvents(tx, visitId)
+    await tx.insert(t.records).values({ visitId, note: composeNote(plan, events, { name: patient.name }, practice!.zone), closedAt: now })
+  }
+}
