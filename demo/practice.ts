@@ -39,7 +39,8 @@ export function demoPractice(day: string, zone: string): Practice {
       { dentistId: 'lindqvist', choices: { isolation: 'dam throughout', cord: 'single', cordAgent: 'plain', impression: 'optical scan', provisional: 'bis-acryl in putty index', functions: 'expanded' }, extraHolds: ['bite'] },
     ],
     functions: { cautious: presetTable('cautious', 'Dr Tamsin Orrell', monthsFrom(day, -9)), expanded: presetTable('expanded', 'Dr Kofi Lindqvist', monthsFrom(day, -7)) },
-    items: starterItems,
+    // This practice reaches for nitrile first; the starter's order has latex first.
+    items: starterItems.toSorted((a, b) => Number(a.id === 'gloves-latex') - Number(b.id === 'gloves-latex')),
     burs: starterBurs.map((b) => (b.id === 'dc-20' ? { ...b, uses: 10 } : b.id === 'ftb-023' ? { ...b, uses: 4 } : b)),
     lots,
   })

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { and, eq } from 'drizzle-orm'
+import { and, eq, inArray } from 'drizzle-orm'
 import * as z from 'zod'
 import { compile } from '../../core/plan/compile'
 import { alert, restoration, visitRequest, type VisitRequest } from '../../core/plan/request'
@@ -142,14 +142,16 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     return { version: request.body.version + 1 }
   })
 
-  app.put('/visits/:visitId/tray/:lineId', { schema: { summary: 'Check a place of the tray off, or take it back', params: visitParams.extend({ lineId: z.string().max(120) }), body: z.strictObject({ done: z.boolean() }) } }, async (request) => {
+  app.put('/visits/:visitId/tray', { schema: { summary: 'Check places of the tray off, or take it back', params: visitParams, body: z.strictObject({ lineIds: z.array(z.string().max(120)).min(1).max(200), done: z.boolean() }) } }, async (request) => {
     const person = await signedIn(house, request)
-    const { visitId, lineId } = request.params
+    const { visitId } = request.params
+    const { lineIds, done } = request.body
     const file = await unsigned(visitId)
-    const plan = compile(file.request, await loadPractice(db))
-    if (!checkable(plan).some((l) => l.id === lineId)) throw new Problem(404, 'not-found', `There is no place "${lineId}" on this tray.`)
-    if (request.body.done) await db.insert(t.trayMarks).values({ visitId, lineId, by: person.id, at: house.now() }).onConflictDoNothing()
-    else await db.delete(t.trayMarks).where(and(eq(t.trayMarks.visitId, visitId), eq(t.trayMarks.lineId, lineId)))
+    const known = new Set(checkable(compile(file.request, await loadPractice(db))).map((l) => l.id))
+    const stranger = lineIds.find((id) => !known.has(id))
+    if (stranger !== undefined) throw new Problem(404, 'not-found', `There is no place "${stranger}" on this tray.`)
+    if (done) await db.insert(t.trayMarks).values(lineIds.map((lineId) => ({ visitId, lineId, by: person.id, at: house.now() }))).onConflictDoNothing()
+    else await db.delete(t.trayMarks).where(and(eq(t.trayMarks.visitId, visitId), inArray(t.trayMarks.lineId, lineIds)))
     const marks = await loadMarks(db, visitId)
     house.hub.send(visitId, { event: 'tray', data: { visitId, marks } })
     house.hub.send('day', { event: 'day', data: { visitId } })

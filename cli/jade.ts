@@ -1,0 +1,104 @@
+/**
+ * The core from a shell.
+ *   jade plan FILE [--practice FILE]     a visit request in, the Plan out, as JSON
+ *   jade measure cord --tooth 37 …       length of a piece of cord
+ *   jade schema visit|practice           the JSON Schema of what is read
+ * FILE may be - for standard input. Errors go to standard error with the path of the field; exit code 2.
+ */
+import { readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
+import * as z from 'zod'
+import { cordLength, cordSize, type CordLayer } from '../core/measure/cord'
+import { compile, RequestError } from '../core/plan/compile'
+import { visitRequest } from '../core/plan/request'
+import { practice } from '../core/practice/practice'
+import { starterPractice } from '../core/practice/starter'
+import { dimensions } from '../core/teeth/dimensions'
+import { readTooth, toothName, toQuadrant, toUniversal, type Notation } from '../core/teeth/notation'
+
+/** What a person typed was wrong; `lines` say where and what would be right. */
+class Misuse extends Error {
+  constructor(readonly lines: string[]) {
+    super(lines.join('\n'))
+  }
+}
+
+const usage = ['usage: jade plan FILE [--practice FILE]', '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]', '       jade schema visit|practice', 'FILE may be - for standard input.']
+
+function readJson(file: string): unknown {
+  let text: string
+  try {
+    text = readFileSync(file === '-' ? 0 : file, 'utf8')
+  } catch (error) {
+    throw new Misuse([`${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : (error as Error).message}`])
+  }
+  try {
+    return JSON.parse(text)
+  } catch (error) {
+    throw new Misuse([`${file === '-' ? 'standard input' : file}: not JSON: ${(error as Error).message}`])
+  }
+}
+
+function parseOrSay<T>(schema: z.ZodType<T>, value: unknown, file: string): T {
+  const parsed = schema.safeParse(value)
+  if (parsed.success) return parsed.data
+  throw new Misuse(parsed.error.issues.map((i) => `${file}: ${i.path.length > 0 ? i.path.join('.') : '(whole file)'}: ${i.message}`))
+}
+
+function plan(args: string[]): unknown {
+  const { values, positionals } = parseArgs({ args, allowPositionals: true, options: { practice: { type: 'string' } } })
+  const [file, ...more] = positionals
+  if (!file || more.length > 0) throw new Misuse(usage)
+  const request = parseOrSay(visitRequest, readJson(file), file)
+  const own = values.practice ? parseOrSay(practice, readJson(values.practice), values.practice) : starterPractice()
+  try {
+    return compile(request, own)
+  } catch (error) {
+    if (error instanceof RequestError) throw new Misuse([`${file}: ${error.path.join('.')}: ${error.message}`])
+    throw error
+  }
+}
+
+function measureCord(args: string[]): unknown {
+  const { values } = parseArgs({ args, options: { tooth: { type: 'string' }, layer: { type: 'string', default: 'single' }, coverage: { type: 'string', default: 'full crown' }, perimeter: { type: 'string' }, notation: { type: 'string', default: 'iso' } } })
+  const given = parseOrSay(z.object({ layer: z.enum(['base', 'top', 'single']), coverage: z.enum(['full crown', 'labial and proximal']), notation: z.enum(['iso', 'universal', 'quadrant']), perimeter: z.coerce.number().min(5).max(60).optional(), tooth: z.string({ error: 'say which tooth' }) }), values, '--')
+  const reading = readTooth(given.tooth, given.notation as Notation)
+  if (reading.kind === 'error') throw new Misuse([`--tooth: ${reading.message}`])
+  if (reading.kind === 'ambiguous') throw new Misuse([`--tooth: "${given.tooth}" is ${reading.readings.map((r) => `${r.tooth} in ${r.notation}`).join(' or ')}; say --notation`])
+  const size = dimensions(reading.tooth)
+  const cervix = given.perimeter === undefined ? { mesiodistalMm: size.cervicalMesiodistalMm, labiolingualMm: size.cervicalLabiolingualMm } : { measuredPerimeterMm: given.perimeter }
+  const layer = given.layer as CordLayer
+  return {
+    tooth: { iso: reading.tooth, universal: toUniversal(reading.tooth), quadrant: toQuadrant(reading.tooth), name: toothName(reading.tooth), ...(reading.also ? { alsoReads: `${reading.also.tooth} in ${reading.also.notation}` } : {}) },
+    length: cordLength(cervix, given.coverage, layer),
+    startingSize: cordSize(layer, { probingDepthMm: 2, biotype: 'thick', crevice: 'normal' }),
+  }
+}
+
+const schemas = { visit: visitRequest, practice } as const
+
+function schema(args: string[]): unknown {
+  const name = args[0]
+  if (name !== 'visit' && name !== 'practice') throw new Misuse([`schema: "${name ?? ''}" is not one of ${Object.keys(schemas).join(', ')}`])
+  return z.toJSONSchema(schemas[name], { io: 'input', unrepresentable: 'any' })
+}
+
+function run([verb, ...args]: string[]): unknown {
+  if (verb === 'plan') return plan(args)
+  if (verb === 'measure' && args[0] === 'cord') return measureCord(args.slice(1))
+  if (verb === 'schema') return schema(args)
+  throw new Misuse(usage)
+}
+
+// A reader that stops early (head, less) is no error.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error
+})
+
+try {
+  console.log(JSON.stringify(run(process.argv.slice(2)), null, 2))
+} catch (error) {
+  const misuse = error instanceof Misuse || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS')
+  console.error(error instanceof Misuse ? error.lines.join('\n') : misuse ? (error as Error).message : error)
+  process.exitCode = misuse ? 2 : 1
+}

@@ -1,0 +1,109 @@
+/** The one way to the server. Every failure becomes an {@link ApiProblem} with words a person can act on. */
+import type { Practice } from '../../core/practice/practice'
+import type { Role } from '../../core/practice/functions'
+import type { ChartNote } from '../../core/record/note'
+import type { Refusal } from '../../core/run/decide'
+import type { RunEvent } from '../../core/run/events'
+import type { VisitRequest } from '../../core/plan/request'
+import type { Plan } from '../../core/plan/types'
+import type { Timeline } from '../../core/schedule/timeline'
+
+export class ApiProblem extends Error {
+  constructor(
+    readonly status: number,
+    readonly slug: string,
+    message: string,
+    readonly more: { refusal?: Refusal; seq?: number; events?: RunEvent[]; missing?: string[]; unread?: string[]; blocked?: string[]; errors?: { path: string; message: string }[] } = {},
+  ) {
+    super(message)
+    this.name = 'ApiProblem'
+  }
+  /** The request may never have arrived: it can be sent again as it is. */
+  get offline(): boolean {
+    return this.status === 0
+  }
+}
+
+export async function api<T>(path: string, options: { method?: string; body?: unknown } = {}): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(`/api${path}`, {
+      method: options.method ?? 'GET',
+      ...(options.body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(options.body) }),
+    })
+  } catch {
+    throw new ApiProblem(0, 'offline', 'The server does not answer. Nothing is lost; it is tried again.')
+  }
+  if (response.status === 204) return undefined as T
+  const body: unknown = await response.json().catch(() => null)
+  if (response.ok) return body as T
+  const problem = (body ?? {}) as { type?: string; detail?: string }
+  throw new ApiProblem(response.status, problem.type?.split('/').at(-1) ?? 'unknown', problem.detail ?? `The server answered ${response.status}.`, problem as ApiProblem['more'])
+}
+
+export interface Person {
+  id: string
+  name: string
+  roles: Role[]
+  shownCode?: string
+}
+export type Stage = 'planned' | 'laid up' | 'running' | 'closed'
+export interface VisitHead {
+  id: string
+  chairId: string
+  day: string
+  startsAt: number
+  patient: { id: string; name: string }
+  request: VisitRequest
+  stage: Stage
+}
+export interface DayVisit extends VisitHead {
+  title: string
+  teeth: Plan['teeth']
+  alerts: VisitRequest['alerts']
+  people: Plan['people']
+  score: Timeline
+  tray: { checked: number; total: number; warnings: string[]; blocked: string[] }
+}
+export interface DayView {
+  day: string
+  practice: string
+  notation: Practice['notation']
+  zone: string
+  chairs: Practice['chairs']
+  visits: DayVisit[]
+}
+export interface Mark {
+  lineId: string
+  by: string
+  at: number
+}
+export interface VisitView extends VisitHead {
+  version: number
+  frozen: { plan: Plan; signedBy: string; signedAt: number } | null
+  marks: Mark[]
+}
+export interface RecordView {
+  note: ChartNote
+  closedAt: number | null
+}
+
+/** A random id; crypto.randomUUID is missing where the page came over plain http from another machine. */
+export function newId(): string {
+  if (typeof crypto.randomUUID === 'function') return crypto.randomUUID()
+  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join('')
+}
+
+/** A name for this device that lasts; storage may be refused, then it lasts as long as the page. */
+function deviceName(): string {
+  try {
+    const kept = localStorage.getItem('jade.device')
+    if (kept) return kept
+    const made = newId().slice(0, 12)
+    localStorage.setItem('jade.device', made)
+    return made
+  } catch {
+    return newId().slice(0, 12)
+  }
+}
+export const device = deviceName()

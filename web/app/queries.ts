@@ -1,0 +1,33 @@
+import { QueryClient, useQuery, useQueryClient } from '@tanstack/react-query'
+import type { Practice } from '../../core/practice/practice'
+import { api, ApiProblem, type DayView, type Person, type RecordView, type VisitView } from './api'
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 30_000,
+      // A server that is being restarted is asked again; a refusal is not.
+      retry: (count, error) => error instanceof ApiProblem && error.offline && count < 20,
+      retryDelay: 700,
+      networkMode: 'always',
+    },
+    mutations: { networkMode: 'always' },
+  },
+})
+
+export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () => api<Person>('/session').catch((e: unknown) => (e instanceof ApiProblem && e.status === 401 ? null : Promise.reject(e as Error))), staleTime: Infinity })
+export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => api<Person[]>('/people') })
+export const usePractice = () => useQuery({ queryKey: ['practice'], queryFn: () => api<Practice>('/practice'), staleTime: 5 * 60_000 })
+export const useDay = (day: string) => useQuery({ queryKey: ['day', day], queryFn: () => api<DayView>(`/days/${day}`) })
+export const useVisit = (visitId: string) => useQuery({ queryKey: ['visit', visitId], queryFn: () => api<VisitView>(`/visits/${visitId}`) })
+export const useRecord = (visitId: string) => useQuery({ queryKey: ['record', visitId], queryFn: () => api<RecordView>(`/visits/${visitId}/record`), staleTime: 0 })
+
+/** Refreshers for the live stream. */
+export function useRefresh() {
+  const client = useQueryClient()
+  return {
+    day: () => void client.invalidateQueries({ queryKey: ['day'] }),
+    visit: (id: string) => void client.invalidateQueries({ queryKey: ['visit', id] }),
+    client,
+  }
+}

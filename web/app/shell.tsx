@@ -1,0 +1,132 @@
+/** The frame of every screen: where one is, who one is, whether the server is heard. */
+import { useQueryClient } from '@tanstack/react-query'
+import { Moon, Sun, UserRound } from 'lucide-react'
+import { createContext, Suspense, useContext, useState } from 'react'
+import { Link, NavLink, Outlet, useMatch } from 'react-router'
+import { toQuadrant } from '../../core/teeth/notation'
+import { Button, Loading, Mark } from '../parts/ui'
+import { api, type Person } from './api'
+import { useLink } from './live'
+import { useSession, useVisit } from './queries'
+import { SignIn } from './sign-in'
+
+const PersonContext = createContext<Person | null>(null)
+/** Who is signed in; only used below the shell, where somebody is. */
+export function usePerson(): Person {
+  const person = useContext(PersonContext)
+  if (!person) throw new Error('no person outside the shell')
+  return person
+}
+
+function Theme() {
+  const [dim, setDim] = useState(document.documentElement.dataset['theme'] === 'dim')
+  return (
+    <Button
+      tone="quiet"
+      aria-label={dim ? 'Light theme' : 'Dim theme'}
+      onClick={() => {
+        const theme = dim ? 'light' : 'dim'
+        document.documentElement.dataset['theme'] = theme
+        try {
+          localStorage.setItem('jade.theme', theme)
+        } catch {
+          // Storage refused: the choice lasts as long as the page.
+        }
+        setDim(!dim)
+      }}
+    >
+      {dim ? <Sun aria-hidden="true" /> : <Moon aria-hidden="true" />}
+    </Button>
+  )
+}
+
+function LinkMark() {
+  const link = useLink()
+  return (
+    <span role="status" aria-live="polite">
+      {link.state === 'lost' && <Mark kind="stop">server not heard, trying again</Mark>}
+      {link.state === 'live' && link.restarted && <Mark kind="good">server is back, nothing lost</Mark>}
+    </span>
+  )
+}
+
+const stops = [
+  ['case', 'Case'],
+  ['tray', 'Tray'],
+  ['chairside', 'Chairside'],
+  ['close', 'Close'],
+] as const
+
+function VisitPath({ visitId }: { visitId: string }) {
+  const { data } = useVisit(visitId)
+  const reach = data ? { planned: 1, 'laid up': 2, running: 3, closed: 4 }[data.stage] : 0
+  return (
+    <>
+      <span className="truncate text-lg">
+        {data && (
+          <>
+            <strong>{data.patient.name}</strong> <span className="num">{data.request.teeth.map((t) => `${t} (${toQuadrant(t)})`).join(', ')}</span>
+          </>
+        )}
+      </span>
+      <nav aria-label="The visit" className="flex items-center">
+        {stops.map(([to, label], i) => (
+          <span key={to} className="flex items-center">
+            {i > 0 && <span aria-hidden="true" className={`h-0.5 w-4 ${i <= reach ? 'bg-jade' : 'bg-line'}`} />}
+            <NavLink to={`/visits/${visitId}/${to}`} className={({ isActive }) => `flex min-h-12 items-center gap-2 rounded-full border-2 px-4 font-semibold ${isActive ? 'border-jade bg-jade text-jade-ink' : i < reach ? 'border-jade' : 'border-line text-soft'}`}>
+              {i + 1 < reach && <span aria-label="done">✓</span>}
+              {label}
+            </NavLink>
+          </span>
+        ))}
+      </nav>
+    </>
+  )
+}
+
+export function Shell() {
+  const session = useSession()
+  const client = useQueryClient()
+  const visitId = useMatch('/visits/:visitId/*')?.params.visitId
+  if (session.isPending) return <Loading what="Opening" />
+  if (!session.data) return <SignIn />
+  const person = session.data
+  return (
+    <PersonContext.Provider value={person}>
+      <div className="flex min-h-full flex-col">
+        <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-line bg-sheet px-4 py-1.5">
+          <Link to="/" className="flex min-h-12 items-center gap-2 text-xl font-extrabold text-jade" aria-label="Jade Tray, the day">
+            <svg width="30" height="30" viewBox="0 0 32 32" aria-hidden="true">
+              <path d="M3 9h26l-3 15H6z" fill="currentColor" />
+              <path d="M9 5v13M16 3v15M23 6v12" className="stroke-sheet" strokeWidth="2.4" strokeLinecap="round" />
+            </svg>
+            {visitId ? 'Day' : 'Jade Tray'}
+          </Link>
+          {visitId && <VisitPath visitId={visitId} />}
+          <span className="ml-auto flex items-center gap-2">
+            <LinkMark />
+            <Theme />
+            <Button
+              tone="quiet"
+              title="Sign out"
+              onClick={() => {
+                void api('/session', { method: 'DELETE' }).finally(() => {
+                  client.clear()
+                  client.setQueryData(['session'], null)
+                })
+              }}
+            >
+              <UserRound aria-hidden="true" /> {person.name}
+              <span className="sr-only">, sign out</span>
+            </Button>
+          </span>
+        </header>
+        <main className="flex-1 p-3">
+          <Suspense fallback={<Loading what="Opening" />}>
+            <Outlet />
+          </Suspense>
+        </main>
+      </div>
+    </PersonContext.Provider>
+  )
+}

@@ -1,0 +1,121 @@
+import { Keyboard, Undo2 } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { Link } from 'react-router'
+import { toast } from 'sonner'
+import type { Hold, Step } from '../../core/plan/types'
+import { clocksAt } from '../../core/run/clocks'
+import { outlook } from '../../core/run/next'
+import { layOut } from '../../core/schedule/timeline'
+import type { Person } from '../app/api'
+import { useNow } from '../app/live'
+import type { VisitAndPlan } from '../app/plan'
+import type { Run } from '../app/run'
+import { BurStrip } from '../parts/bur-strip'
+import { ClockRing } from '../parts/clock-ring'
+import { HoldBox } from '../parts/hold-box'
+import { Score } from '../parts/score'
+import { Button, Panel } from '../parts/ui'
+import { Counts } from './counts'
+import { Holds } from './holds'
+import { NowCard } from './now-card'
+import { Keys, NoteBox, SkipBox, WindowBox } from './boxes'
+
+/** Both views of the same run: the assistant's with the step in front, the dentist's with what waits for an answer. */
+export function ChairView({ visitId, data, run, person }: { visitId: string; data: VisitAndPlan; run: Run; person: Person }) {
+  const { plan, practice } = data
+  const core = run.state.core
+  const now = useNow(250)
+  const score = useMemo(() => layOut(plan), [plan])
+  const clocks = clocksAt(plan, core, now)
+  const view = outlook(plan, core, now)
+  const [focus, setFocus] = useState<string>()
+  const [hold, setHold] = useState<Hold>()
+  const [box, setBox] = useState<'keys' | 'note' | 'skip'>()
+  const dentistView = person.roles.includes('dentist')
+
+  const current: Step | undefined = view.running.find((s) => s.id === focus) ?? view.running.at(-1)
+  const then = outlook(plan, core, now, current?.id)
+  const missed = clocks.find((c) => c.phase === 'missed')
+  const asked = plan.holds.filter((h) => core.holds[h.id]?.status === 'open' && ['running', 'done', 'skipped'].includes(core.steps[h.stepId]?.status ?? 'todo'))
+
+  const answer = async (sent: Promise<Awaited<ReturnType<Run['send']>>>): Promise<void> => {
+    const result = await sent
+    if (!result.ok) toast.error(result.message)
+    else if (result.held && result.held.code !== 'order') toast(result.held.message)
+  }
+  const next = (): void => {
+    if (run.sending !== 'no') return
+    if (core.status === 'laid up') return void answer(run.send({ kind: 'begin' }))
+    if (core.status !== 'running') return
+    setFocus(undefined)
+    if (current) return void answer(run.send({ kind: 'advance', finish: current.id, ...(then.next ? { start: then.next.id } : {}) }))
+    if (view.next) return void answer(run.send({ kind: 'advance', start: view.next.id }))
+    const holdId = view.waiting?.refusal.holdId
+    if (holdId) setHold(plan.holds.find((h) => h.id === holdId))
+    else if (view.waiting) toast(view.waiting.refusal.message)
+  }
+  const modal = hold !== undefined || box !== undefined
+  // A foot pedal and a presenter are keyboards: space, page-down and the right arrow all mean "next".
+  useHotkeys('space, pagedown, right', next, { enabled: !modal, preventDefault: true, ignoreEventWhen: (e) => (e.target as HTMLElement).closest('[role="dialog"]') !== null }, [next, modal])
+  useHotkeys('u', () => void answer(run.send({ kind: 'undo' })), { enabled: !modal })
+  useHotkeys('n', () => setBox('note'), { enabled: !modal, preventDefault: true })
+  useHotkeys('s', () => setBox('skip'), { enabled: !modal && current !== undefined, preventDefault: true })
+  useHotkeys('h', () => setHold(asked[0]), { enabled: !modal, preventDefault: true })
+  useHotkeys('shift+slash', () => setBox('keys'), { enabled: !modal, preventDefault: true, useKey: false })
+
+  const doneSteps = new Set(plan.steps.filter((s) => core.steps[s.id]?.status === 'done').map((s) => s.id))
+  const playheadS = core.startedAt === undefined ? 0 : ((core.closedAt ?? now) - core.startedAt) / 1000
+  const holds = <Holds plan={plan} core={core} asked={asked} onAnswer={setHold} dentistView={dentistView} />
+  const counts = <Counts plan={plan} core={core} onCount={(countId, direction, n) => void answer(run.send({ kind: 'count', countId, direction, n }))} />
+  const card = <NowCard plan={plan} core={core} current={current} running={view.running} outlook={current ? then : view} sending={run.sending} onNext={next} onFocus={setFocus} dentistView={dentistView} waitingHold={asked.find((h) => h.id === view.waiting?.refusal.holdId)} onHold={setHold} />
+  const cutting = current?.cut !== undefined || then.next?.cut !== undefined || view.next?.cut !== undefined
+  return (
+    <div className="mx-auto grid max-w-[1500px] gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]" data-seq={run.state.seq} data-status={core.status}>
+      <div className="min-w-0 space-y-3">
+        <div className="rounded-lg bg-sheet px-2 py-1">
+          <Score score={score} people={plan.people} core={core} playheadS={playheadS} height={112} label={`Score of the visit; ${doneSteps.size} of ${plan.steps.length} steps done`} />
+        </div>
+        {dentistView && asked.length > 0 && holds}
+        {card}
+        {cutting && <BurStrip passes={plan.burs} burs={practice.burs} {...(current ? { nowStep: current.id } : {})} doneSteps={doneSteps} />}
+        <div className="flex flex-wrap gap-2">
+          <Button tone="quiet" onClick={() => void answer(run.send({ kind: 'undo' }))} disabled={!run.state.past || run.sending !== 'no'}>
+            <Undo2 aria-hidden="true" /> Undo
+          </Button>
+          <Button tone="quiet" onClick={() => setBox('skip')} disabled={core.status !== 'running'}>
+            Leave a step out
+          </Button>
+          <Button tone="quiet" onClick={() => setBox('note')} disabled={core.status !== 'running'}>
+            Note
+          </Button>
+          <Button tone="quiet" onClick={() => setBox('keys')}>
+            <Keyboard aria-hidden="true" /> Keys
+          </Button>
+          {core.status !== 'laid up' && (
+            <Link to={`/visits/${visitId}/close`} className="ml-auto flex min-h-12 items-center rounded-md border-2 border-ink px-4 font-semibold">
+              Close the visit
+            </Link>
+          )}
+        </div>
+      </div>
+      <div className="space-y-3">
+        {clocks.length > 0 && (
+          <ul aria-label="Clocks" className="space-y-2">
+            {clocks.map((c) => (
+              <ClockRing key={c.linkId} clock={c} />
+            ))}
+          </ul>
+        )}
+        {!(dentistView && asked.length > 0) && holds}
+        {counts}
+        {clocks.length === 0 && core.status === 'running' && <Panel labelled="Clocks"><p className="text-soft">No clock is running.</p></Panel>}
+      </div>
+      {missed && core.status === 'running' && !modal && <WindowBox key={missed.linkId} clock={missed} plan={plan} run={run} />}
+      {hold && <HoldBox hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}
+      {box === 'note' && <NoteBox run={run} onClose={() => setBox(undefined)} />}
+      {box === 'skip' && <SkipBox run={run} steps={[...(current ? [current] : []), ...view.running.filter((s) => s !== current), ...(view.next ? [view.next] : []), ...view.later]} onClose={() => setBox(undefined)} />}
+      {box === 'keys' && <Keys onClose={() => setBox(undefined)} />}
+    </div>
+  )
+}

@@ -1,0 +1,49 @@
+import { Minus, Plus } from 'lucide-react'
+import type { Plan } from '../../core/plan/types'
+import { stillIn, type RunCore } from '../../core/run/state'
+import { Button, Panel } from '../parts/ui'
+
+/** What is in and must come out: one touch counts one out; a second row of buttons mends a miscount. */
+export function Counts({ plan, core, onCount }: { plan: Plan; core: RunCore; onCount: (countId: string, direction: 'in' | 'out', n: number) => void }) {
+  const [shown, untouched] = [plan.counts.filter((c) => (core.counts[c.id]?.in ?? 0) > 0), plan.counts.filter((c) => (core.counts[c.id]?.in ?? 0) === 0)]
+  const live = core.status === 'running'
+  return (
+    <Panel title="Counts">
+      {shown.length === 0 && <p className="text-soft">Nothing is in.</p>}
+      <ul className="space-y-2">
+        {shown.map((c) => {
+          const left = stillIn(core, c.id)
+          return (
+            <li key={c.id} data-count={c.id} data-open={left} className={`rounded-md border-2 p-2 ${left === 0 ? 'border-line' : 'border-brass bg-brass-wash'}`}>
+              <div className="flex items-center justify-between gap-2">
+                <span className="text-xl leading-tight font-semibold">
+                  {c.what}
+                  <span className="num block text-lg font-normal">
+                    {core.counts[c.id]!.in} in, {core.counts[c.id]!.out} out{left === 0 ? ' ✓' : ''}
+                  </span>
+                </span>
+                {live && (
+                  <span className="flex gap-1.5">
+                    <Button tone="quiet" className="min-h-16" aria-label={`${c.what}: one more went in`} onClick={() => onCount(c.id, 'in', 1)}>
+                      <Plus aria-hidden="true" />
+                    </Button>
+                    {left > 0 ? (
+                      <Button big tone="jade" aria-label={`${c.what}: one out`} onClick={() => onCount(c.id, 'out', 1)}>
+                        out
+                      </Button>
+                    ) : (
+                      <Button tone="quiet" className="min-h-16" aria-label={`${c.what}: not out after all`} onClick={() => onCount(c.id, 'out', -1)}>
+                        <Minus aria-hidden="true" />
+                      </Button>
+                    )}
+                  </span>
+                )}
+              </div>
+            </li>
+          )
+        })}
+      </ul>
+      {untouched.length > 0 && <p className="mt-2 text-base text-soft">to come: {untouched.map((c) => c.what).join(', ')}</p>}
+    </Panel>
+  )
+}

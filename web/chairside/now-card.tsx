@@ -1,0 +1,135 @@
+import { ChevronsRight } from 'lucide-react'
+import type { Hold, Plan, Step } from '../../core/plan/types'
+import type { Outlook } from '../../core/run/next'
+import type { RunCore } from '../../core/run/state'
+import type { Run } from '../app/run'
+import { Button, Mark } from '../parts/ui'
+
+const permissionWords = { yes: '', word: ', on the dentist’s word', sight: ', under the dentist’s direct sight', no: '' }
+
+function who(step: Step): string {
+  return `${step.performer.name}${permissionWords[step.performer.permission]}`
+}
+
+function Pass({ step, first }: { step: Step; first: boolean }) {
+  return (
+    <li className={`rounded-md border-2 px-3 py-1.5 ${first ? 'border-ink' : 'border-line'}`}>
+      <p className="text-xl leading-tight font-semibold">{step.title}</p>
+      {step.passes.length > 0 && <p className="text-lg leading-tight text-soft">pass: {step.passes.join(' · ')}</p>}
+      {step.meanwhile && <p className="text-lg leading-tight text-soft">while {step.meanwhile}</p>}
+    </li>
+  )
+}
+
+export interface NowCardProps {
+  plan: Plan
+  core: RunCore
+  current: Step | undefined
+  running: Step[]
+  /** As it will be once the current step is finished. */
+  outlook: Outlook
+  sending: Run['sending']
+  onNext: () => void
+  onFocus: (stepId: string) => void
+  dentistView: boolean
+  waitingHold: Hold | undefined
+  onHold: (hold: Hold) => void
+}
+
+/** What is being done now, as large as the room needs it, and the next two passes. */
+export function NowCard({ plan, core, current, running, outlook, sending, onNext, onFocus, waitingHold, onHold }: NowCardProps) {
+  const upcoming = [...(outlook.next ? [outlook.next] : []), ...outlook.later].slice(0, 2)
+  const label = core.status === 'laid up' ? 'Begin' : current ? (outlook.next ? 'Next' : 'Done') : outlook.next ? 'Start' : 'Next'
+  if (core.status === 'closed') {
+    return (
+      <section aria-label="Now" className="rounded-lg bg-sheet p-5">
+        <p className="text-4xl font-bold">Closed</p>
+        <p className="text-xl">The record stands.</p>
+      </section>
+    )
+  }
+  return (
+    <section aria-label="Now" className="rounded-lg border-l-8 border-jade bg-sheet p-4">
+      <div className="flex items-start justify-between gap-4">
+        <div className="min-w-0 flex-1">
+          {core.status === 'laid up' && (
+            <>
+              <p className="text-4xl leading-tight font-bold">Ready to begin</p>
+              <p className="mt-1 text-2xl">{plan.title}</p>
+              <p className="num mt-1 text-3xl font-bold">{plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}</p>
+            </>
+          )}
+          {core.status === 'running' && current && (
+            <>
+              <p data-now={current.id} className="text-4xl leading-tight font-bold text-balance">
+                {current.title}
+              </p>
+              <p className="mt-1 text-2xl">{who(current)}</p>
+              {current.detail && <p className="mt-1 text-2xl leading-snug">{current.detail}</p>}
+              {current.passes.length > 0 && (
+                <p className="mt-1 text-2xl leading-snug">
+                  <span className="text-soft">pass: </span>
+                  {current.passes.join(' · ')}
+                </p>
+              )}
+              <ul className="mt-2 space-y-1 text-lg">
+                {current.cautions.map((c) => (
+                  <li key={c.text}>
+                    <Mark kind="ask">{c.text}</Mark>
+                  </li>
+                ))}
+                {current.mistakes.map((m) => (
+                  <li key={m}>
+                    <Mark kind="mind">often wrong: {m}</Mark>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          {core.status === 'running' && !current && (
+            <>
+              <p data-now="" className="text-4xl leading-tight font-bold">
+                {outlook.next ? 'Ready for the next step' : waitingHold ? 'Waiting for the dentist' : outlook.waiting ? 'Waiting' : 'All steps are answered'}
+              </p>
+              {!outlook.next && outlook.waiting && <p className="mt-1 text-2xl leading-snug">{outlook.waiting.refusal.message}</p>}
+              {!outlook.next && waitingHold && (
+                <Button big tone="jade" className="mt-3" onClick={() => onHold(waitingHold)}>
+                  Answer: {waitingHold.title}
+                </Button>
+              )}
+            </>
+          )}
+        </div>
+        <Button big tone="jade" className="min-h-28 w-44 flex-col" disabled={sending !== 'no' || (core.status === 'running' && !current && !outlook.next && !outlook.waiting)} onClick={onNext} data-next>
+          <ChevronsRight aria-hidden="true" className="size-9" />
+          {label}
+          <span className="text-base font-normal">space</span>
+        </Button>
+      </div>
+      {sending === 'waiting' && (
+        <p role="status" className="mt-2 text-xl">
+          <Mark kind="stop">the last touch waits to be sent; it is not lost</Mark>
+        </p>
+      )}
+      {running.length > 1 && (
+        <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Running side by side">
+          {running.map((s) => (
+            <Button key={s.id} tone={s.id === current?.id ? 'jade' : 'plain'} aria-pressed={s.id === current?.id} onClick={() => onFocus(s.id)}>
+              {s.title}
+            </Button>
+          ))}
+        </div>
+      )}
+      {core.status === 'running' && upcoming.length > 0 && (
+        <>
+          <p className="mt-3 mb-1 text-lg text-soft">then</p>
+          <ol className="grid gap-2 md:grid-cols-2">
+            {upcoming.map((s, i) => (
+              <Pass key={s.id} step={s} first={i === 0} />
+            ))}
+          </ol>
+        </>
+      )}
+    </section>
+  )
+}

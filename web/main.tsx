@@ -1,0 +1,50 @@
+import { QueryClientProvider } from '@tanstack/react-query'
+import { lazy, StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
+import { Toaster } from 'sonner'
+import { LinkProvider } from './app/live'
+import { queryClient } from './app/queries'
+import { Shell } from './app/shell'
+import { Lost } from './app/lost'
+import './styles.css'
+
+const DayScreen = lazy(() => import('./day/day-screen'))
+const CaseScreen = lazy(() => import('./case/case-screen'))
+const TrayScreen = lazy(() => import('./tray/tray-screen'))
+const ChairsideScreen = lazy(() => import('./chairside/chairside-screen'))
+const CloseScreen = lazy(() => import('./close/close-screen'))
+
+const router = createBrowserRouter([
+  {
+    path: '/',
+    element: <Shell />,
+    errorElement: <Lost />,
+    children: [
+      { index: true, element: <DayScreen /> },
+      { path: 'days/:day', element: <DayScreen /> },
+      {
+        path: 'visits/:visitId',
+        children: [
+          { index: true, element: <Navigate to="case" replace /> },
+          { path: 'case', element: <CaseScreen /> },
+          { path: 'tray', element: <TrayScreen /> },
+          { path: 'chairside', element: <ChairsideScreen /> },
+          { path: 'close', element: <CloseScreen /> },
+        ],
+      },
+      { path: '*', element: <Lost /> },
+    ],
+  },
+])
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={queryClient}>
+      <LinkProvider>
+        <RouterProvider router={router} />
+        <Toaster position="bottom-center" toastOptions={{ className: '!text-lg' }} />
+      </LinkProvider>
+    </QueryClientProvider>
+  </StrictMode>,
+)

@@ -1,0 +1,83 @@
+/** The arch: both jaws from the teeth's mean sizes on a parabola; the tooth picker and the picture of neighbours. */
+import { archPlaces, type ArchPlace } from '../../core/teeth/arch'
+import { isPrimary, toothName, write, type Notation, type Tooth } from '../../core/teeth/notation'
+
+const scale = 5.4
+const pad = 14
+
+/** Rounded outline of a crown seen from above: wider behind, rounder in front. */
+function outline(place: ArchPlace): string {
+  const w = (place.widthMm * scale) / 2
+  const d = (place.depthMm * scale) / 2
+  const r = Math.min(w, d) * 0.62
+  return `M ${-w + r} ${-d} H ${w - r} Q ${w} ${-d} ${w} ${-d + r} V ${d - r} Q ${w} ${d} ${w - r} ${d} H ${-w + r} Q ${-w} ${d} ${-w} ${d - r} V ${-d + r} Q ${-w} ${-d} ${-w + r} ${-d} Z`
+}
+
+export interface ArchProps {
+  notation: Notation
+  teeth: readonly Tooth[]
+  missing: readonly Tooth[]
+  neighbours?: readonly Tooth[]
+  onTooth?: (tooth: Tooth) => void
+  label: string
+}
+
+export function Arch({ notation, teeth, missing, neighbours = [], onTooth, label }: ArchProps) {
+  const upper = archPlaces('upper')
+  const lower = archPlaces('lower')
+  const depth = Math.max(...[...upper, ...lower].map((p) => p.yMm)) * scale
+  const half = Math.max(...[...upper, ...lower].map((p) => p.xMm)) * scale + 6 * scale
+  const height = 2 * (depth + 10 * scale) + pad
+  const middle = height / 2
+  // Upper teeth open downward in the drawing, lower ones upward, as the team looks at the patient.
+  const at = (p: ArchPlace, jaw: 'upper' | 'lower'): { x: number; y: number; turn: number } => ({
+    x: p.xMm * scale,
+    y: jaw === 'upper' ? middle - pad / 2 - (depth - p.yMm * scale) - 5.5 * scale : middle + pad / 2 + (depth - p.yMm * scale) + 5.5 * scale,
+    turn: ((jaw === 'upper' ? p.tangent : -p.tangent) * 180) / Math.PI,
+  })
+  const draw = (p: ArchPlace, jaw: 'upper' | 'lower') => {
+    const { x, y, turn } = at(p, jaw)
+    const chosen = teeth.includes(p.tooth)
+    const gone = missing.includes(p.tooth)
+    const beside = neighbours.includes(p.tooth)
+    const state = chosen ? 'to be prepared' : gone ? 'missing' : beside ? 'neighbour' : 'present'
+    return (
+      <g
+        key={p.tooth}
+        data-tooth={p.tooth}
+        transform={`translate(${x} ${y})`}
+        role={onTooth ? 'button' : 'img'}
+        tabIndex={onTooth ? 0 : undefined}
+        aria-pressed={onTooth ? chosen || gone : undefined}
+        aria-label={`${write(p.tooth, notation)}, ${toothName(p.tooth)}${isPrimary(p.tooth) ? ', primary' : ''}, ${state}`}
+        className={onTooth ? 'cursor-pointer outline-offset-4' : ''}
+        onClick={() => onTooth?.(p.tooth)}
+        onKeyDown={(e) => {
+          if (e.key !== 'Enter' && e.key !== ' ') return
+          e.preventDefault()
+          onTooth?.(p.tooth)
+        }}
+      >
+        <path d={outline(p)} transform={`rotate(${turn})`} className={chosen ? 'fill-jade stroke-ink' : gone ? 'fill-none stroke-soft' : beside ? 'fill-jade-wash stroke-jade' : 'fill-sheet stroke-soft'} strokeWidth={chosen || beside ? 3 : 1.6} strokeDasharray={gone ? '4 4' : undefined} />
+        {gone && <path d="M-7 -7 L7 7 M7 -7 L-7 7" className="stroke-soft" strokeWidth={2} />}
+        {!gone && (
+          <text textAnchor="middle" dominantBaseline="central" fontSize={17} fontWeight={chosen ? 800 : 500} className={chosen ? 'fill-jade-ink' : 'fill-ink'}>
+            {write(p.tooth, notation).replace(/^[UL][LR]/, '')}
+          </text>
+        )}
+      </g>
+    )
+  }
+  return (
+    <svg role="group" aria-label={label} viewBox={`${-half} 0 ${2 * half} ${height}`} className="block h-full w-full">
+      <text x={-half + 4} y={middle + 6} fontSize={17} className="fill-soft">
+        right
+      </text>
+      <text x={half - 4} y={middle + 6} fontSize={17} textAnchor="end" className="fill-soft">
+        left
+      </text>
+      {upper.map((p) => draw(p, 'upper'))}
+      {lower.map((p) => draw(p, 'lower'))}
+    </svg>
+  )
+}

@@ -1,0 +1,76 @@
+/** The bur strip: silhouettes from the burs' own dimensions, true proportions, numbered in the order of use. */
+import { gritMark, isoNumber, type Bur } from '../../core/catalog/bur'
+import { silhouette } from '../../core/catalog/silhouette'
+import type { BurPass } from '../../core/plan/types'
+
+const pxPerMm = 9
+const shankMm = 1.6
+
+function BurDrawing({ bur }: { bur: Bur }) {
+  const profile = silhouette(bur)
+  const length = Math.max(...profile.map((p) => p.atMm))
+  const band = gritMark[bur.grit]
+  const colours: Record<string, string> = { white: '#f4f4f4', yellow: '#f0c419', red: '#c62f2f', blue: '#2f62c6', green: '#2f8a46', black: '#151515' }
+  const tallest = 9
+  // Tip up, as burs stand in their block, all heads on one line; the shank below is cut off.
+  const y = (atMm: number): number => (tallest - length + atMm) * pxPerMm
+  const side = (sign: 1 | -1): string[] => profile.map((p) => `${sign * p.radiusMm * pxPerMm} ${y(p.atMm)}`)
+  const shank = (shankMm / 2) * pxPerMm
+  return (
+    <svg width={46} height={116} viewBox="-23 -4 46 116" aria-hidden="true">
+      <rect x={-shank} y={tallest * pxPerMm - 1} width={2 * shank} height={30} className="fill-line stroke-soft" />
+      {band.colour !== 'none' && <rect x={-shank - 1.5} y={tallest * pxPerMm + 10} width={2 * shank + 3} height={9} fill={colours[band.colour]} className="stroke-ink" strokeWidth={1} />}
+      <path d={`M ${side(1).join(' L ')} L ${side(-1).toReversed().join(' L ')} Z`} className={bur.material === 'diamond' ? 'fill-soft stroke-ink' : 'fill-sheet stroke-ink'} strokeWidth={1.4} />
+    </svg>
+  )
+}
+
+export function BurStrip({ passes, burs, nowStep, doneSteps, onPass }: { passes: readonly BurPass[]; burs: readonly Bur[]; nowStep?: string; doneSteps?: ReadonlySet<string>; onPass?: (pass: BurPass) => void }) {
+  const at = nowStep === undefined ? -1 : passes.findIndex((p) => p.cuts.some((c) => c.stepId === nowStep))
+  const upcoming = at >= 0 ? at + 1 : doneSteps ? passes.findIndex((p) => !p.cuts.every((c) => doneSteps.has(c.stepId))) : -1
+  return (
+    <ol className="flex gap-1.5 overflow-x-auto pb-1" aria-label="Burs in the order of use">
+      {passes.map((pass, i) => {
+        const bur = burs.find((b) => b.id === pass.burId)
+        const done = doneSteps !== undefined && pass.cuts.every((c) => doneSteps.has(c.stepId)) && i !== at
+        const word = i === at ? 'now' : i === upcoming ? 'next' : done ? 'done' : ''
+        const body = (
+          <>
+            <span className="flex w-full items-baseline justify-between gap-2">
+              <span className="num text-xl font-bold">{pass.order}</span>
+              <span className="font-bold">{word}</span>
+            </span>
+            {bur ? <BurDrawing bur={bur} /> : <span className="flex h-32 items-center text-4xl text-alarm">?</span>}
+            <span className="max-w-32 text-base leading-tight">
+              {bur ? (
+                <>
+                  {bur.shape}{' '}
+                  <span className="num">
+                    {bur.diameterMm.toFixed(1)} {gritMark[bur.grit].letter}
+                  </span>
+                </>
+              ) : (
+                'none owned fits'
+              )}
+            </span>
+          </>
+        )
+        const look = `flex min-w-28 flex-col items-center rounded-md border-2 px-2 py-1 ${i === at ? 'border-jade bg-jade-wash' : i === upcoming ? 'border-ink bg-sheet' : 'border-line bg-sheet'} ${done ? 'opacity-45' : ''}`
+        const label = `${pass.order}: ${bur ? `${bur.name}, ISO ${isoNumber(bur)}` : 'no bur owned fits'}, ${pass.cuts.map((c) => c.surface).join(', ')}${word ? `, ${word}` : ''}`
+        return (
+          <li key={pass.order}>
+            {onPass ? (
+              <button type="button" className={`${look} cursor-pointer`} aria-label={label} onClick={() => onPass(pass)}>
+                {body}
+              </button>
+            ) : (
+              <div role="img" aria-label={label} className={look}>
+                {body}
+              </div>
+            )}
+          </li>
+        )
+      })}
+    </ol>
+  )
+}

@@ -1,0 +1,107 @@
+/** A hold to be answered: the dentist's own code signs it; it may be waved on with a reason, or what it looked at done over. */
+import { useRef, useState } from 'react'
+import type { Hold, Plan } from '../../core/plan/types'
+import type { Run } from '../app/run'
+import { Button, Mark, Modal } from './ui'
+
+const keys = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '⌫', '0']
+
+/** Digits to touch, and a field for a keyboard; the code is never shown. */
+export function CodePad({ value, onChange, onEnter, label }: { value: string; onChange: (code: string) => void; onEnter: () => void; label: string }) {
+  const field = useRef<HTMLInputElement>(null)
+  return (
+    <div className="grid grid-cols-3 gap-2">
+      <input
+        ref={field}
+        autoFocus
+        aria-label={label}
+        type="password"
+        inputMode="none"
+        autoComplete="off"
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+        onKeyDown={(e) => e.key === 'Enter' && onEnter()}
+        className="num col-span-3 h-14 rounded-md border-2 border-ink bg-sheet px-4 text-center text-3xl tracking-widest"
+      />
+      {keys.map((k) => (
+        <Button
+          key={k}
+          big
+          tone="quiet"
+          aria-label={k === '⌫' ? 'delete the last digit' : k}
+          onClick={() => {
+            onChange(k === '⌫' ? value.slice(0, -1) : value + k)
+            field.current?.focus()
+          }}
+        >
+          {k}
+        </Button>
+      ))}
+      <Button big tone="jade" onClick={onEnter} disabled={value.length < 4}>
+        Enter
+      </Button>
+    </div>
+  )
+}
+
+export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; run: Run; onClose: () => void }) {
+  const [code, setCode] = useState('')
+  const [mode, setMode] = useState<'sign' | 'wave' | 'again'>('sign')
+  const [reason, setReason] = useState('')
+  const [wrong, setWrong] = useState<string | null>(null)
+  const dentist = plan.people.find((p) => p.dentist)!
+  const give = async (): Promise<void> => {
+    setWrong(null)
+    const signer = { personId: dentist.id, code }
+    const sent = mode === 'sign' ? await run.send({ kind: 'sign', holdId: hold.id }, signer) : mode === 'wave' ? await run.send({ kind: 'wave', holdId: hold.id, reason }, signer) : await run.send({ kind: 'again', holdId: hold.id, reason })
+    if (sent.ok) return onClose()
+    setCode('')
+    setWrong(sent.message)
+  }
+  const step = plan.steps.find((s) => s.id === hold.stepId)
+  return (
+    <Modal open onClose={onClose} title={`${hold.title}?`} wide>
+      <div className="grid gap-5 md:grid-cols-2">
+        <div className="space-y-3">
+          <p className="text-xl">
+            {dentist.name} answers on: <strong>{hold.evidence}</strong>.
+          </p>
+          <p className="text-soft">{hold.because.text}.</p>
+          {step?.detail && <p>{step.detail}</p>}
+          {hold.mandatory && <Mark kind="mind">no card takes this hold off</Mark>}
+          <div className="flex flex-wrap gap-2" role="group" aria-label="Answer">
+            <Button tone={mode === 'sign' ? 'jade' : 'quiet'} aria-pressed={mode === 'sign'} onClick={() => setMode('sign')}>
+              Good: sign
+            </Button>
+            <Button tone={mode === 'again' ? 'alarm' : 'quiet'} aria-pressed={mode === 'again'} onClick={() => setMode('again')}>
+              Not good: again
+            </Button>
+            <Button tone={mode === 'wave' ? 'alarm' : 'quiet'} aria-pressed={mode === 'wave'} onClick={() => setMode('wave')}>
+              Go on unsigned
+            </Button>
+          </div>
+          {mode !== 'sign' && (
+            <label className="block">
+              Because
+              <textarea value={reason} onChange={(e) => setReason(e.target.value)} rows={2} className="mt-1 w-full rounded-md border-2 border-ink bg-sheet p-2" />
+            </label>
+          )}
+          {mode === 'again' && (
+            <>
+              <p>Done over: {hold.again.map((id) => plan.steps.find((s) => s.id === id)?.title ?? id).join('; ')}.</p>
+              <Button big tone="alarm" disabled={reason.trim().length < 3} onClick={() => void give()}>
+                Do it over
+              </Button>
+            </>
+          )}
+          {wrong && (
+            <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
+              {wrong}
+            </p>
+          )}
+        </div>
+        {mode !== 'again' && <CodePad label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={() => void give()} />}
+      </div>
+    </Modal>
+  )
+}

@@ -1,0 +1,97 @@
+/** The score: time from left to right, a stave for each person, one line for the mouth; holds are double bars. */
+import type { Timeline } from '../../core/schedule/timeline'
+import type { RunCore } from '../../core/run/state'
+
+export interface ScoreProps {
+  score: Timeline
+  people: { id: string; name: string; dentist: boolean }[]
+  /** Live: what is done and running is filled, the rest is outlined. */
+  core?: RunCore
+  /** Seconds from seating at which the playhead stands. */
+  playheadS?: number
+  height?: number
+  /** Windows as brackets and minute marks; left out in the small drawing of the day. */
+  full?: boolean
+  label: string
+}
+
+const phaseTone = ['opacity-100', 'opacity-75']
+
+export function Score({ score, people, core, playheadS, height = 150, full = true, label }: ScoreProps) {
+  const width = 1200
+  const left = full ? 150 : 0
+  const usable = width - left - (full ? 8 : 0)
+  const total = Math.max(score.totalS, playheadS ?? 0, 60)
+  const x = (s: number): number => left + (s / total) * usable
+  const rows = people.length + 1
+  const top = full ? 26 : 2
+  const rowHeight = (height - top - (full ? 26 : 2)) / rows
+  const rowOf = (id: string): number => people.findIndex((p) => p.id === id)
+  const phases = [...new Set(score.bars.map((b) => b.phase))]
+  const minutes = Array.from({ length: Math.floor(total / 600) + 1 }, (_, i) => i * 10)
+  return (
+    <svg role="img" aria-label={label} viewBox={`0 0 ${width} ${height}`} preserveAspectRatio={full ? 'xMidYMid meet' : 'none'} className="block w-full" style={full ? undefined : { height }}>
+      {full &&
+        minutes.map((m) => (
+          <g key={m}>
+            <line x1={x(m * 60)} x2={x(m * 60)} y1={top - 4} y2={height - 22} className="stroke-line" />
+            <text x={x(m * 60)} y={height - 5} fontSize={16} textAnchor={m === 0 ? 'start' : 'middle'} className="fill-soft num">
+              {m}
+            </text>
+          </g>
+        ))}
+      {full &&
+        people.map((p, i) => (
+          <text key={p.id} x={0} y={top + (i + 0.5) * rowHeight} dominantBaseline="central" fontSize={17} className="fill-ink">
+            {p.name.length > 17 ? `${p.name.slice(0, 16)}…` : p.name}
+          </text>
+        ))}
+      {full && (
+        <text x={0} y={top + (people.length + 0.5) * rowHeight} dominantBaseline="central" fontSize={17} className="fill-soft">
+          mouth
+        </text>
+      )}
+      {Array.from({ length: rows }, (_, i) => (
+        <line key={i} x1={left} x2={width} y1={top + (i + 0.5) * rowHeight} y2={top + (i + 0.5) * rowHeight} className="stroke-line" strokeWidth={full ? 1 : 2} />
+      ))}
+      {score.bars.map((bar) => {
+        const state = core?.steps[bar.stepId]?.status
+        const now = state === 'running'
+        const faded = core !== undefined && (state === 'done' || state === 'skipped')
+        const tone = phaseTone[phases.indexOf(bar.phase) % 2]!
+        const w = Math.max(2, x(bar.endS) - x(bar.startS) - 1)
+        return (
+          <g key={bar.stepId} className={faded ? 'opacity-35' : tone}>
+            {bar.people.map((id, i) => {
+              const row = rowOf(id)
+              if (row < 0) return null
+              const dentist = people[row]!.dentist
+              return <rect key={id} x={x(bar.startS)} y={top + row * rowHeight + rowHeight * (i === 0 ? 0.14 : 0.3)} width={w} height={rowHeight * (i === 0 ? 0.72 : 0.4)} rx={full ? 3 : 1} className={dentist ? 'fill-dentist' : 'fill-helper'} stroke={now ? 'currentColor' : 'none'} strokeWidth={4} />
+            })}
+            {bar.place === 'mouth' && <rect x={x(bar.startS)} y={top + people.length * rowHeight + rowHeight * 0.38} width={w} height={rowHeight * 0.24} className="fill-soft" />}
+            {bar.hold && full && (
+              <g className="stroke-ink" strokeWidth={2.5}>
+                <line x1={x(bar.endS) - 1} x2={x(bar.endS) - 1} y1={top - 2} y2={height - 26} />
+                <line x1={x(bar.endS) + 4} x2={x(bar.endS) + 4} y1={top - 2} y2={height - 26} strokeWidth={1} />
+              </g>
+            )}
+          </g>
+        )
+      })}
+      {full &&
+        score.brackets
+          .filter((b) => b.kind === 'window' && b.endS > b.startS)
+          .map((b) => (
+            <path key={b.from + b.to} d={`M ${x(b.startS)} ${top - 6} v -8 H ${Math.max(x(b.endS), x(b.startS) + 6)} v 8`} fill="none" className={b.missed ? 'stroke-alarm' : 'stroke-brass'} strokeWidth={3}>
+              <title>{b.title}</title>
+            </path>
+          ))}
+      {playheadS !== undefined && (
+        <g className="text-alarm">
+          <line x1={x(playheadS)} x2={x(playheadS)} y1={2} y2={height - 20} stroke="currentColor" strokeWidth={3} />
+          <path d={`M ${x(playheadS) - 8} 0 h 16 l -8 12 z`} fill="currentColor" />
+        </g>
+      )}
+    </svg>
+  )
+}

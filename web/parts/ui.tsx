@@ -1,0 +1,119 @@
+/** The few building blocks every screen uses. */
+import { Dialog as RadixDialog, ToggleGroup } from 'radix-ui'
+import { X } from 'lucide-react'
+import type { ButtonHTMLAttributes, ReactNode } from 'react'
+
+type Tone = 'jade' | 'plain' | 'quiet' | 'alarm'
+const tones: Record<Tone, string> = {
+  jade: 'bg-jade text-jade-ink border-jade',
+  plain: 'bg-sheet text-ink border-ink',
+  quiet: 'bg-transparent text-ink border-line',
+  alarm: 'bg-alarm-wash text-alarm border-alarm',
+}
+
+export function Button({ tone = 'plain', big = false, className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { tone?: Tone; big?: boolean }) {
+  return (
+    <button
+      type="button"
+      className={`inline-flex items-center justify-center gap-2 rounded-md border-2 font-semibold select-none enabled:cursor-pointer enabled:active:translate-y-px disabled:border-dashed disabled:opacity-60 ${big ? 'min-h-16 min-w-16 px-6 text-2xl' : 'min-h-12 min-w-12 px-4'} ${tones[tone]} ${className}`}
+      {...rest}
+    />
+  )
+}
+
+export function Panel({ title, aside, children, className = '', labelled }: { title?: ReactNode; aside?: ReactNode; children: ReactNode; className?: string; labelled?: string }) {
+  return (
+    <section aria-label={labelled ?? (typeof title === 'string' ? title : undefined)} className={`rounded-lg bg-sheet p-3 ${className}`}>
+      {title !== undefined && (
+        <div className="mb-2 flex items-baseline justify-between gap-3">
+          <h2 className="text-lg font-bold">{title}</h2>
+          {aside}
+        </div>
+      )}
+      {children}
+    </section>
+  )
+}
+
+/** A mark with shape and word: never colour alone. */
+export function Mark({ kind, children }: { kind: 'stop' | 'ask' | 'mind' | 'good'; children: ReactNode }) {
+  const look = {
+    stop: ['bg-alarm-wash text-alarm border-alarm', '■'],
+    ask: ['bg-brass-wash text-brass border-brass', '◆'],
+    mind: ['bg-sunk text-ink border-line', '●'],
+    good: ['bg-jade-wash text-ink border-jade', '✓'],
+  } as const
+  const [tone, shape] = look[kind]
+  return (
+    <span className={`inline-flex items-baseline gap-2 rounded border px-2 py-0.5 ${tone}`}>
+      <span aria-hidden="true">{shape}</span>
+      <span>{children}</span>
+    </span>
+  )
+}
+
+export function Loading({ what }: { what: string }) {
+  return (
+    <p role="status" className="p-8 text-xl text-soft">
+      {what} …
+    </p>
+  )
+}
+
+export function Failed({ error, again }: { error: unknown; again?: () => void }) {
+  return (
+    <div role="alert" className="m-6 max-w-2xl rounded-lg border-2 border-alarm bg-alarm-wash p-5">
+      <p className="text-xl font-bold text-alarm">That did not work</p>
+      <p className="my-2">{error instanceof Error ? error.message : 'Something unexpected happened.'}</p>
+      {again && (
+        <Button onClick={again} tone="plain">
+          Try again
+        </Button>
+      )}
+    </div>
+  )
+}
+
+export function Modal({ open, onClose, title, children, wide = false }: { open: boolean; onClose: () => void; title: string; children: ReactNode; wide?: boolean }) {
+  return (
+    <RadixDialog.Root open={open} onOpenChange={(now) => !now && onClose()}>
+      <RadixDialog.Portal>
+        <RadixDialog.Overlay className="fixed inset-0 bg-black/50" />
+        <RadixDialog.Content aria-describedby={undefined} className={`fixed top-1/2 left-1/2 max-h-[94vh] w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-xl border-2 border-ink bg-paper p-5 ${wide ? 'max-w-3xl' : 'max-w-xl'}`}>
+          <div className="mb-3 flex items-start justify-between gap-4">
+            <RadixDialog.Title className="text-2xl font-bold">{title}</RadixDialog.Title>
+            <RadixDialog.Close asChild>
+              <Button tone="quiet" aria-label="Close this box">
+                <X aria-hidden="true" />
+              </Button>
+            </RadixDialog.Close>
+          </div>
+          {children}
+        </RadixDialog.Content>
+      </RadixDialog.Portal>
+    </RadixDialog.Root>
+  )
+}
+
+/** One of a few, as words side by side. */
+export function Pick<T extends string>({ label, value, options, onPick, disabled = false }: { label: string; value: T; options: { value: T; label: string; note?: ReactNode }[]; onPick: (value: T) => void; disabled?: boolean }) {
+  return (
+    <ToggleGroup.Root type="single" aria-label={label} value={value} disabled={disabled} onValueChange={(v) => v && onPick(v as T)} className="flex flex-wrap gap-1.5">
+      {options.map((o) => (
+        <ToggleGroup.Item key={o.value} value={o.value} className="min-h-12 rounded-md border-2 border-line bg-sheet px-3 py-1 text-left enabled:cursor-pointer data-[state=on]:border-jade data-[state=on]:bg-jade-wash data-[state=on]:font-bold">
+          {o.label}
+          {o.note !== undefined && <span className="block text-base font-normal text-soft">{o.note}</span>}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  )
+}
+
+export function Check({ label, checked, onChange, disabled = false }: { label: ReactNode; checked: boolean; onChange: (checked: boolean) => void; disabled?: boolean }) {
+  return (
+    <label className={`flex min-h-12 items-center gap-3 rounded-md border-2 px-3 ${checked ? 'border-jade bg-jade-wash' : 'border-line bg-sheet'}`}>
+      <input type="checkbox" className="size-6 accent-jade" checked={checked} disabled={disabled} onChange={(e) => onChange(e.target.checked)} />
+      <span>{label}</span>
+    </label>
+  )
+}
