@@ -43,7 +43,7 @@ createRoot(document.getElementById('root')!).render(
     <QueryClientProvider client={queryClient}>
       <LinkProvider>
         <RouterProvider router={router} />
-        <Toaster position="bottom-center" toastOptions={{ className: '!text-lg' }} />
+        <Toaster position="bottom-center" toastOptions={{ className: '!text-lg !font-sans' }} />
       </LinkProvider>
     </QueryClientProvider>
   </StrictMode>,

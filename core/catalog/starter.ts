@@ -122,7 +122,7 @@ const rows: Record<Family, Row[]> = {
     ['cotton-pellet', 'Cotton pellet', ['cotton pellet'], 20, 20, once],
     ['dappen-dish', 'Dappen dish', ['dappen dish'], 35, 35],
     ['floss', 'Floss', ['floss'], 45, 45, { ...once, unit: 'mm' }],
-    ['articulating-paper', 'Articulating paper', ['articulating paper'], 60, 20, once],
+    ['articulating-paper', 'Articulating paper', ['articulating paper'], 40, 60, once],
   ],
   finishing: [
     ['trimming-disc', 'Trimming disc on mandrel', ['trimming disc'], 45, 16, once],

@@ -25,7 +25,7 @@ export interface TrayBoard {
 const boardHeightMm = 190
 const gapMm = 6
 /** Every place is at least this wide and high, so that a gloved finger hits it. */
-const leastMm = 37
+const leastMm = 44
 
 /** Places the lines of one phase in columns: long things alone, small things in the first column with room left. */
 function layBand(phase: Phase, lines: readonly SetupLine[], xMm: number): TrayBand {
@@ -45,7 +45,8 @@ function layBand(phase: Phase, lines: readonly SetupLine[], xMm: number): TrayBa
     x += column.widthMm + gapMm
     return column.lines.map(({ id, ...box }): TrayPlace => ({ lineId: id, xMm: at, ...box }))
   })
-  return { phase, title: phaseNames[phase], xMm, widthMm: x, places }
+  // Wide enough for its own heading.
+  return { phase, title: phaseNames[phase], xMm, widthMm: Math.max(x, phaseNames[phase].length * 6 + 18), places }
 }
 
 /** A tray is no wider than this; the next band then begins another. */

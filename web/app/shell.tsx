@@ -59,7 +59,7 @@ const stops = [
 
 function VisitPath({ visitId }: { visitId: string }) {
   const { data } = useVisit(visitId)
-  const reach = data ? { planned: 1, 'laid up': 2, running: 3, closed: 4 }[data.stage] : 0
+  const done = data ? { planned: 0, 'laid up': 2, running: 2, closed: 4 }[data.stage] : 0
   return (
     <>
       <span className="truncate text-lg">
@@ -72,9 +72,9 @@ function VisitPath({ visitId }: { visitId: string }) {
       <nav aria-label="The visit" className="flex items-center">
         {stops.map(([to, label], i) => (
           <span key={to} className="flex items-center">
-            {i > 0 && <span aria-hidden="true" className={`h-0.5 w-4 ${i <= reach ? 'bg-jade' : 'bg-line'}`} />}
-            <NavLink to={`/visits/${visitId}/${to}`} className={({ isActive }) => `flex min-h-12 items-center gap-2 rounded-full border-2 px-4 font-semibold ${isActive ? 'border-jade bg-jade text-jade-ink' : i < reach ? 'border-jade' : 'border-line text-soft'}`}>
-              {i + 1 < reach && <span aria-label="done">✓</span>}
+            {i > 0 && <span aria-hidden="true" className={`h-0.5 w-4 ${i <= done ? 'bg-jade' : 'bg-line'}`} />}
+            <NavLink to={`/visits/${visitId}/${to}`} className={({ isActive }) => `flex min-h-12 items-center gap-2 rounded-full border-2 px-4 font-semibold ${isActive ? 'border-jade bg-jade text-jade-ink' : i < done ? 'border-jade' : 'border-line text-soft'}`}>
+              {i < done && <span aria-label="done">✓</span>}
               {label}
             </NavLink>
           </span>

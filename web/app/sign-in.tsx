@@ -30,7 +30,7 @@ export function SignIn() {
         <p className="mb-4 text-soft">Setups and steps for preparation visits. It advises; the treating dentist decides, and licensed practice and local rules come first.</p>
         <div role="group" aria-label="Who are you?" className="grid gap-2">
           {people.data.map((p) => (
-            <Button key={p.id} tone={who?.id === p.id ? 'jade' : 'plain'} aria-pressed={who?.id === p.id} className="justify-between" onClick={() => { setWho(p); setCode(''); setWrong(null) }}>
+            <Button key={p.id} tone={who?.id === p.id ? 'jade' : 'plain'} aria-pressed={who?.id === p.id} className="!justify-between" onClick={() => { setWho(p); setCode(''); setWrong(null) }}>
               <span>{p.name}</span>
               <span className="text-base font-normal">
                 {p.roles.join(', ')}

@@ -11,7 +11,7 @@ import { questions, type ChoiceName } from '../../core/practice/choices'
 import type { Practice } from '../../core/practice/practice'
 import { layOut } from '../../core/schedule/timeline'
 import { neighbours } from '../../core/teeth/arch'
-import { toothName, writeBoth, type Tooth } from '../../core/teeth/notation'
+import { readTooth, toothName, writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
 import { api, ApiProblem } from '../app/api'
 import { useLive } from '../app/live'
 import { useVisitPlan, type VisitAndPlan } from '../app/plan'
@@ -19,7 +19,7 @@ import { useRefresh } from '../app/queries'
 import { Arch } from '../parts/arch'
 import { Score } from '../parts/score'
 import { Check, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
-import { minutes } from '../parts/words'
+import { wholeMinutes } from '../parts/words'
 
 type Change = Partial<Omit<VisitRequest, 'kind' | 'date' | 'team' | 'swaps'>>
 
@@ -30,6 +30,7 @@ function tryPlan(request: VisitRequest, change: Change, practice: Practice): Pla
   return compile(parsed.data, practice)
 }
 
+const some = (n: number, word: string): string => `${n} ${word}${Math.abs(n) === 1 ? '' : 's'}`
 const signed = (n: number): string => (n > 0 ? `+${n}` : `−${Math.abs(n)}`)
 
 /** '+2 items, −3 min, 1 hold more': the consequence of a choice in one line. */
@@ -39,11 +40,26 @@ export function inShort(c: Consequence): string {
   const parts = [
     ...(c.chairMinutes !== 0 ? [`${signed(c.chairMinutes)} min`] : []),
     ...(c.dentistMinutes !== 0 ? [`dentist ${signed(c.dentistMinutes)} min`] : []),
-    ...(c.itemsAdded.length + c.itemsRemoved.length > 0 ? [items === 0 ? `${c.itemsAdded.length} items exchanged` : `${signed(items)} items`] : []),
-    ...(holds !== 0 ? [`${signed(holds)} holds`] : []),
-    ...c.clashesAdded.filter((x) => x.severity !== 'mind').map(() => '◆ a clash'),
+    ...(c.itemsAdded.length + c.itemsRemoved.length > 0 ? [items === 0 ? `${some(c.itemsAdded.length, 'item')} exchanged` : `${signed(items)} item${Math.abs(items) === 1 ? '' : 's'}`] : []),
+    ...(holds !== 0 ? [`${signed(holds)} hold${Math.abs(holds) === 1 ? '' : 's'}`] : []),
+    ...c.clashesAdded.filter((x) => x.severity !== 'mind').map((x) => `◆ ${x.what}`),
   ]
   return parts.length > 0 ? parts.join(', ') : 'nothing changes'
+}
+
+/** A tooth typed in any notation; where two readings are possible it says which was taken, or asks. */
+function ToothField({ notation, onTooth }: { notation: Notation; onTooth: (tooth: Tooth) => void }) {
+  const [text, setText] = useState('')
+  const take = (): void => {
+    if (!text.trim()) return
+    const reading = readTooth(text, notation)
+    if (reading.kind === 'error') return void toast.error(reading.message)
+    if (reading.kind === 'ambiguous') return void toast(`Which tooth? ISO ${reading.readings.map((r) => r.tooth).join(' or ISO ')}: write quadrant and number`)
+    if (reading.also) toast(`Read as ${writeBoth(reading.tooth, notation)}; in the ${reading.also.notation} notation it would be ISO ${reading.also.tooth}`)
+    onTooth(reading.tooth)
+    setText('')
+  }
+  return <input aria-label="Tooth, in any notation" placeholder="tooth" value={text} onChange={(e) => setText(e.target.value)} onKeyDown={(e) => e.key === 'Enter' && take()} onBlur={take} className="num h-12 w-20 rounded-md border-2 border-line bg-sheet px-2" />
 }
 
 function Teeth({ data, change }: { data: VisitAndPlan; change: (c: Change) => void }) {
@@ -65,8 +81,13 @@ function Teeth({ data, change }: { data: VisitAndPlan; change: (c: Change) => vo
           <p className="num text-3xl leading-none font-bold">{request.teeth.map((t) => writeBoth(t, data.practice.notation)).join(', ')}</p>
           <p>{request.teeth.map(toothName).join(', ')}</p>
         </div>
-        {!locked && <Pick label="A touch on a tooth" value={marking} onPick={setMarking} options={[{ value: 'prepare', label: 'Prepare' }, { value: 'missing', label: 'Missing' }]} />}
       </div>
+      {!locked && (
+        <div className="mt-1.5 flex items-center gap-1.5">
+          <ToothField notation={data.practice.notation} onTooth={pick} />
+          <Pick label="A touch on a tooth" value={marking} onPick={setMarking} options={[{ value: 'prepare', label: 'Prepare' }, { value: 'missing', label: 'Missing' }]} />
+        </div>
+      )}
       <div className="mx-auto w-full max-w-[26rem]">
         <Arch label="Both arches: pick the tooth" notation={data.practice.notation} teeth={request.teeth} missing={request.missing} neighbours={beside} {...(locked ? {} : { onTooth: pick })} />
       </div>
@@ -135,6 +156,7 @@ function Schools({ data, change, locked }: { data: VisitAndPlan; change: (c: Cha
               )}
             </p>
             <Pick<string>
+              even
               disabled={locked}
               label={q.title}
               value={chosen.value}
@@ -155,10 +177,10 @@ function Follows({ data }: { data: VisitAndPlan }) {
   const missed = score.brackets.filter((b) => b.missed)
   return (
     <Panel labelled="What follows" className="space-y-3">
-      <dl className="grid grid-cols-4 gap-2 text-center">
+      <dl className="grid grid-cols-4 gap-2 text-center" aria-label="Minutes in the chair, the dentist’s minutes, items, burs">
         {[
-          ['chair', minutes(score.chairS)],
-          ['dentist', minutes(score.busyS[dentist.id] ?? 0)],
+          ['min', wholeMinutes(score.chairS)],
+          ['dentist', wholeMinutes(score.busyS[dentist.id] ?? 0)],
           ['items', String(plan.setup.length)],
           ['burs', String(new Set(plan.burs.map((b) => b.burId)).size)],
         ].map(([k, v]) => (
@@ -237,14 +259,14 @@ export default function CaseScreen() {
     save.mutate({ change: c, version: before.version })
   }
   return (
-    <div className="mx-auto grid max-w-[1400px] gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
+    <div className="mx-auto grid max-w-[1400px] gap-3 lg:grid-cols-[minmax(0,1fr)_21.5rem]">
       <div className="min-w-0 space-y-3">
         {locked && (
           <p className="rounded-md border-2 border-jade bg-jade-wash p-3">
             The tray is signed and this plan is fixed. <Link to={`/visits/${visitId}/tray`} className="font-bold underline">Re-open the tray</Link> to change it.
           </p>
         )}
-        <div className="grid gap-3 md:grid-cols-[21rem_minmax(0,1fr)]">
+        <div className="grid gap-3 md:grid-cols-[20rem_minmax(0,1fr)]">
           <Teeth data={data} change={change} />
           <Facts data={data} change={change} locked={locked} />
         </div>

@@ -16,9 +16,9 @@ export function Counts({ plan, core, onCount }: { plan: Plan; core: RunCore; onC
           return (
             <li key={c.id} data-count={c.id} data-open={left} className={`rounded-md border-2 p-2 ${left === 0 ? 'border-line' : 'border-brass bg-brass-wash'}`}>
               <div className="flex items-center justify-between gap-2">
-                <span className="text-xl leading-tight font-semibold">
+                <span className="text-2xl leading-tight font-semibold">
                   {c.what}
-                  <span className="num block text-lg font-normal">
+                  <span className="num block text-[28px] font-normal">
                     {core.counts[c.id]!.in} in, {core.counts[c.id]!.out} out{left === 0 ? ' ✓' : ''}
                   </span>
                 </span>

@@ -12,10 +12,10 @@ export function Holds({ plan, core, asked, onAnswer, dentistView }: { plan: Plan
       <ul className="space-y-2">
         {asked.map((h) => (
           <li key={h.id}>
-            <Button big tone={dentistView ? 'jade' : 'plain'} data-hold={h.id} className="w-full justify-between py-2 text-left" onClick={() => onAnswer(h)}>
+            <Button big tone={dentistView ? 'jade' : 'plain'} data-hold={h.id} className="w-full !justify-between py-2 text-left" onClick={() => onAnswer(h)}>
               <span>
                 ‖ {h.title}
-                <span className="block text-lg font-normal">{h.evidence}</span>
+                <span className="block text-xl font-normal">{h.evidence}</span>
               </span>
               <span className="text-lg">sign</span>
             </Button>

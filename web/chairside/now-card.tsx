@@ -14,9 +14,9 @@ function who(step: Step): string {
 function Pass({ step, first }: { step: Step; first: boolean }) {
   return (
     <li className={`rounded-md border-2 px-3 py-1.5 ${first ? 'border-ink' : 'border-line'}`}>
-      <p className="text-xl leading-tight font-semibold">{step.title}</p>
-      {step.passes.length > 0 && <p className="text-lg leading-tight text-soft">pass: {step.passes.join(' · ')}</p>}
-      {step.meanwhile && <p className="text-lg leading-tight text-soft">while {step.meanwhile}</p>}
+      <p className="text-[28px] leading-tight font-semibold">{step.title}</p>
+      {step.passes.length > 0 && <p className="text-2xl leading-tight text-soft">pass: {step.passes.join(' · ')}</p>}
+      {step.meanwhile && <p className="text-xl leading-tight text-soft">while {step.meanwhile}</p>}
     </li>
   )
 }
@@ -54,25 +54,25 @@ export function NowCard({ plan, core, current, running, outlook, sending, onNext
         <div className="min-w-0 flex-1">
           {core.status === 'laid up' && (
             <>
-              <p className="text-4xl leading-tight font-bold">Ready to begin</p>
-              <p className="mt-1 text-2xl">{plan.title}</p>
-              <p className="num mt-1 text-3xl font-bold">{plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}</p>
+              <p className="text-5xl leading-tight font-bold">Ready to begin</p>
+              <p className="mt-1 text-[28px]">{plan.title}</p>
+              <p className="num mt-1 text-5xl font-bold">{plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}</p>
             </>
           )}
           {core.status === 'running' && current && (
             <>
-              <p data-now={current.id} className="text-4xl leading-tight font-bold text-balance">
+              <p data-now={current.id} className="text-5xl leading-tight font-bold text-balance">
                 {current.title}
               </p>
-              <p className="mt-1 text-2xl">{who(current)}</p>
-              {current.detail && <p className="mt-1 text-2xl leading-snug">{current.detail}</p>}
+              <p className="mt-1 text-[28px]">{who(current)}</p>
+              {current.detail && <p className="mt-1 text-[28px] leading-snug">{current.detail}</p>}
               {current.passes.length > 0 && (
-                <p className="mt-1 text-2xl leading-snug">
+                <p className="mt-1 text-[28px] leading-snug">
                   <span className="text-soft">pass: </span>
                   {current.passes.join(' · ')}
                 </p>
               )}
-              <ul className="mt-2 space-y-1 text-lg">
+              <ul className="mt-2 space-y-1 text-xl">
                 {current.cautions.map((c) => (
                   <li key={c.text}>
                     <Mark kind="ask">{c.text}</Mark>
@@ -88,10 +88,10 @@ export function NowCard({ plan, core, current, running, outlook, sending, onNext
           )}
           {core.status === 'running' && !current && (
             <>
-              <p data-now="" className="text-4xl leading-tight font-bold">
+              <p data-now="" className="text-5xl leading-tight font-bold">
                 {outlook.next ? 'Ready for the next step' : waitingHold ? 'Waiting for the dentist' : outlook.waiting ? 'Waiting' : 'All steps are answered'}
               </p>
-              {!outlook.next && outlook.waiting && <p className="mt-1 text-2xl leading-snug">{outlook.waiting.refusal.message}</p>}
+              {!outlook.next && outlook.waiting && <p className="mt-1 text-[28px] leading-snug">{outlook.waiting.refusal.message}</p>}
               {!outlook.next && waitingHold && (
                 <Button big tone="jade" className="mt-3" onClick={() => onHold(waitingHold)}>
                   Answer: {waitingHold.title}
@@ -122,7 +122,7 @@ export function NowCard({ plan, core, current, running, outlook, sending, onNext
       )}
       {core.status === 'running' && upcoming.length > 0 && (
         <>
-          <p className="mt-3 mb-1 text-lg text-soft">then</p>
+          <p className="mt-3 mb-1 text-xl text-soft">then</p>
           <ol className="grid gap-2 md:grid-cols-2">
             {upcoming.map((s, i) => (
               <Pass key={s.id} step={s} first={i === 0} />

@@ -27,15 +27,14 @@ function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayVi
       style={{ left: `${left}%`, width: `${width}%` }}
     >
       <span className="flex items-baseline gap-2 whitespace-nowrap">
-        <strong className="num">{clockTime(visit.startsAt, view.zone)}</strong>
+        <strong className="clock">{clockTime(visit.startsAt, view.zone)}</strong>
         <span className="truncate font-bold">{visit.patient.name.split(' ').at(-1)}</span>
       </span>
-      <span className="truncate">
-        <span className="num font-bold">{bothNotations(visit.request.teeth, view.notation)}</span>
+      <span className="truncate text-base">
+        <span className="num font-bold">{bothNotations(visit.request.teeth, view.notation)}</span> {visit.request.restoration.replace(' crown', '').replace('monolithic ', '')}
       </span>
-      <span className="truncate text-base">{visit.request.restoration.replace(' crown', '').replace('monolithic ', '')}</span>
-      <span className="my-1">
-        <Score full={false} height={34} score={visit.score} people={visit.people} label="" />
+      <span className="mt-1">
+        <Score full={false} height={32} score={visit.score} people={visit.people} label="" />
       </span>
       <span className="truncate text-base">
         {visit.stage === 'planned' ? (
@@ -60,17 +59,23 @@ function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayVi
 function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
   const alerts = visit.alerts.map((a) => alertWords[a])
   return (
-    <Panel labelled="Next in the chair" className="flex flex-col gap-2">
-      <p className="text-soft">{visit.stage === 'running' ? 'In the chair' : 'Next'}</p>
-      <p className="text-2xl leading-tight font-bold">
-        <span className="num">{clockTime(visit.startsAt, view.zone)}</span> {visit.patient.name}
-      </p>
-      <p className="text-xl">
-        <strong className="num">{bothNotations(visit.request.teeth, view.notation)}</strong> {visit.request.restoration}
-      </p>
-      <p>
-        {view.chairs.find((c) => c.id === visit.chairId)?.name} · {visit.people.map((p) => p.name).join(', ')} · {minutes(visit.score.chairS)} in the chair
-      </p>
+    <Panel labelled="Next in the chair" className="flex flex-col gap-1.5">
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <p className="text-2xl leading-tight font-bold">
+            <span className="font-normal text-soft">{visit.stage === 'running' ? 'In the chair:' : 'Next:'}</span> <span className="num">{clockTime(visit.startsAt, view.zone)}</span> {visit.patient.name}
+          </p>
+          <p className="text-xl">
+            <strong className="num">{bothNotations(visit.request.teeth, view.notation)}</strong> {visit.request.restoration}
+          </p>
+          <p>
+            {view.chairs.find((c) => c.id === visit.chairId)?.name} · {visit.people.map((p) => p.name).join(', ')} · {minutes(visit.score.chairS)} in the chair
+          </p>
+        </div>
+        <Link to={placeOf(visit)} className="flex min-h-16 items-center justify-center rounded-md bg-jade px-5 text-xl font-bold text-jade-ink">
+          {visit.stage === 'planned' ? 'See what will be done' : visit.stage === 'laid up' ? 'To the chair' : visit.stage === 'running' ? 'Back to the chair' : 'See the record'}
+        </Link>
+      </div>
       {alerts.map((a) => (
         <p key={a}>
           <Mark kind="stop">{a}</Mark>
@@ -85,9 +90,6 @@ function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
           ))}
         </ul>
       )}
-      <Link to={placeOf(visit)} className="mt-1 flex min-h-14 items-center justify-center rounded-md bg-jade text-xl font-bold text-jade-ink">
-        {visit.stage === 'planned' ? 'See what will be done' : visit.stage === 'laid up' ? 'To the chair' : visit.stage === 'running' ? 'Back to the chair' : 'See the record'}
-      </Link>
     </Panel>
   )
 }
@@ -102,7 +104,7 @@ function Chairs({ view }: { view: DayView }) {
     <Panel labelled="Chairs" className="relative">
       <div className="relative ml-20 h-7">
         {hours.slice(0, -1).map((h) => (
-          <span key={h} className="num absolute text-base text-soft" style={{ left: `${at(h)}%` }}>
+          <span key={h} className="clock absolute text-base text-soft" style={{ left: `${at(h)}%` }}>
             {clockTime(h, view.zone)}
           </span>
         ))}
@@ -110,7 +112,7 @@ function Chairs({ view }: { view: DayView }) {
       {view.chairs.map((chair) => (
         <div key={chair.id} className="flex items-stretch border-t-2 border-line">
           <h2 className="w-20 shrink-0 self-center text-lg font-bold">{chair.name}</h2>
-          <div className="relative h-38 flex-1">
+          <div className="relative h-31 flex-1">
             {hours.slice(1, -1).map((h) => (
               <span key={h} aria-hidden="true" className="absolute inset-y-0 w-px bg-sunk" style={{ left: `${at(h)}%` }} />
             ))}
@@ -184,7 +186,7 @@ export default function DayScreen() {
       {view.visits.length === 0 && <p className="text-xl text-soft">Nothing is planned on this day. Add a visit to begin.</p>}
       <div className="flex flex-wrap gap-3">
         {next && (
-          <div className="min-w-96 flex-1">
+          <div className="min-w-96 flex-[2]">
             <NextUp visit={next} view={view} />
           </div>
         )}

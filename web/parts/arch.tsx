@@ -61,7 +61,7 @@ export function Arch({ notation, teeth, missing, neighbours = [], onTooth, label
         <path d={outline(p)} transform={`rotate(${turn})`} className={chosen ? 'fill-jade stroke-ink' : gone ? 'fill-none stroke-soft' : beside ? 'fill-jade-wash stroke-jade' : 'fill-sheet stroke-soft'} strokeWidth={chosen || beside ? 3 : 1.6} strokeDasharray={gone ? '4 4' : undefined} />
         {gone && <path d="M-7 -7 L7 7 M7 -7 L-7 7" className="stroke-soft" strokeWidth={2} />}
         {!gone && (
-          <text textAnchor="middle" dominantBaseline="central" fontSize={17} fontWeight={chosen ? 800 : 500} className={chosen ? 'fill-jade-ink' : 'fill-ink'}>
+          <text textAnchor="middle" dominantBaseline="central" fontSize={20} fontWeight={chosen ? 800 : 500} className={chosen ? 'fill-jade-ink' : 'fill-ink'}>
             {write(p.tooth, notation).replace(/^[UL][LR]/, '')}
           </text>
         )}
@@ -70,10 +70,10 @@ export function Arch({ notation, teeth, missing, neighbours = [], onTooth, label
   }
   return (
     <svg role="group" aria-label={label} viewBox={`${-half} 0 ${2 * half} ${height}`} className="block h-full w-full">
-      <text x={-half + 4} y={middle + 6} fontSize={17} className="fill-soft">
+      <text x={-half + 4} y={middle + 6} fontSize={20} className="fill-soft">
         right
       </text>
-      <text x={half - 4} y={middle + 6} fontSize={17} textAnchor="end" className="fill-soft">
+      <text x={half - 4} y={middle + 6} fontSize={20} textAnchor="end" className="fill-soft">
         left
       </text>
       {upper.map((p) => draw(p, 'upper'))}

@@ -27,11 +27,11 @@ export function ClockRing({ clock }: { clock: RunningClock }) {
         {clock.phase === 'wait' && <path d="M-9 -13 V13 M9 -13 V13" stroke="currentColor" strokeWidth={7} />}
       </svg>
       <div>
-        <p className="num text-3xl leading-none font-bold">
+        <p className="clock text-5xl leading-none font-bold">
           {left < 0 ? '+' : ''}
           {mmss(left)}
         </p>
-        <p className="text-lg leading-tight">
+        <p className="text-2xl leading-tight">
           <strong>{words[clock.phase]}</strong> · {clock.title}
         </p>
       </div>

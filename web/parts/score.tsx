@@ -1,4 +1,5 @@
 /** The score: time from left to right, a stave for each person, one line for the mouth; holds are double bars. */
+import { useEffect, useRef, useState } from 'react'
 import type { Timeline } from '../../core/schedule/timeline'
 import type { RunCore } from '../../core/run/state'
 
@@ -15,11 +16,25 @@ export interface ScoreProps {
   label: string
 }
 
+/** The width an element really has, so that the drawing's letters keep their size. */
+function useWidth(first: number): [React.RefObject<HTMLDivElement | null>, number] {
+  const ref = useRef<HTMLDivElement>(null)
+  const [width, setWidth] = useState(first)
+  useEffect(() => {
+    const element = ref.current
+    if (!element) return undefined
+    const watch = new ResizeObserver(([entry]) => setWidth(Math.max(120, Math.round(entry!.contentRect.width))))
+    watch.observe(element)
+    return () => watch.disconnect()
+  }, [])
+  return [ref, width]
+}
+
 const phaseTone = ['opacity-100', 'opacity-75']
 
 export function Score({ score, people, core, playheadS, height = 150, full = true, label }: ScoreProps) {
-  const width = 1200
-  const left = full ? 150 : 0
+  const [box, width] = useWidth(full ? 1200 : 220)
+  const left = full ? 132 : 0
   const usable = width - left - (full ? 8 : 0)
   const total = Math.max(score.totalS, playheadS ?? 0, 60)
   const x = (s: number): number => left + (s / total) * usable
@@ -30,7 +45,8 @@ export function Score({ score, people, core, playheadS, height = 150, full = tru
   const phases = [...new Set(score.bars.map((b) => b.phase))]
   const minutes = Array.from({ length: Math.floor(total / 600) + 1 }, (_, i) => i * 10)
   return (
-    <svg role="img" aria-label={label} viewBox={`0 0 ${width} ${height}`} preserveAspectRatio={full ? 'xMidYMid meet' : 'none'} className="block w-full" style={full ? undefined : { height }}>
+    <div ref={box} className="w-full">
+    <svg {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })} width={width} height={height} viewBox={`0 0 ${width} ${height}`} className="block">
       {full &&
         minutes.map((m) => (
           <g key={m}>
@@ -43,7 +59,7 @@ export function Score({ score, people, core, playheadS, height = 150, full = tru
       {full &&
         people.map((p, i) => (
           <text key={p.id} x={0} y={top + (i + 0.5) * rowHeight} dominantBaseline="central" fontSize={17} className="fill-ink">
-            {p.name.length > 17 ? `${p.name.slice(0, 16)}…` : p.name}
+            {p.name.length > 15 ? p.name.split(' ').at(-1) : p.name}
           </text>
         ))}
       {full && (
@@ -93,5 +109,6 @@ export function Score({ score, people, core, playheadS, height = 150, full = tru
         </g>
       )}
     </svg>
+    </div>
   )
 }

@@ -21,8 +21,10 @@ function Glyph({ family, w, h }: { family: string; w: number; h: number }) {
       return <path d={`M ${w / 2 - 6} ${h * 0.25} h 12 v ${h * 0.5} h -12 z M ${w / 2} ${h * 0.25} v -8`} {...stroke} />
     case 'anaesthesia':
       return <path d={`M ${w / 2} 10 V ${h - 10} M ${w / 2 - 5} ${h * 0.4} h 10 v ${h * 0.35} h -10 z`} {...stroke} />
+    case 'protection':
+      return <path d={`M ${w * 0.3} ${h * 0.55} q ${w * 0.2} ${-h * 0.12} ${w * 0.4} 0 v ${h * 0.14} q ${-w * 0.2} ${h * 0.12} ${-w * 0.4} 0 z`} {...stroke} />
     default:
-      return <circle cx={w / 2} cy={h / 2} r={Math.min(w, h) * 0.18} {...stroke} />
+      return long ? <path d={`M ${w * 0.55} ${h - 10} V ${h * 0.2} q 0 -8 6 -10 M ${w * 0.7} ${h - 10} V ${h * 0.22}`} {...stroke} /> : <path d={`M ${w * 0.62} ${h * 0.62} h ${w * 0.2} v ${h * 0.16} h ${-w * 0.2} z`} {...stroke} />
   }
 }
 
@@ -89,7 +91,7 @@ export function TrayBoard({ board, lines, checked, selected, onToggle, onBand }:
               // Long narrow things are written along their length.
               const along = p.widthMm < 48 && p.heightMm > 75
               const [room, deep] = along ? [p.heightMm, p.widthMm] : [p.widthMm, p.heightMm]
-              const most = Math.max(4, Math.floor((room - 6) / (letterMm * 0.5)))
+              const most = Math.max(4, Math.floor((room - 6) / (letterMm * 0.46)))
               const words = wrap(amount && along ? `${line.name}, ${amount}` : line.name, most).slice(0, Math.max(1, Math.floor((deep - 3) / letterMm)))
               return (
                 <g

@@ -96,9 +96,9 @@ export function Modal({ open, onClose, title, children, wide = false }: { open: 
 }
 
 /** One of a few, as words side by side. */
-export function Pick<T extends string>({ label, value, options, onPick, disabled = false }: { label: string; value: T; options: { value: T; label: string; note?: ReactNode }[]; onPick: (value: T) => void; disabled?: boolean }) {
+export function Pick<T extends string>({ label, value, options, onPick, disabled = false, even = false }: { label: string; value: T; options: { value: T; label: string; note?: ReactNode }[]; onPick: (value: T) => void; disabled?: boolean; /** In columns of one width, for options that are compared. */ even?: boolean }) {
   return (
-    <ToggleGroup.Root type="single" aria-label={label} value={value} disabled={disabled} onValueChange={(v) => v && onPick(v as T)} className="flex flex-wrap gap-1.5">
+    <ToggleGroup.Root type="single" aria-label={label} value={value} disabled={disabled} onValueChange={(v) => v && onPick(v as T)} className={even ? 'grid gap-1.5 sm:grid-cols-2 lg:grid-cols-3' : 'flex flex-wrap gap-1.5'}>
       {options.map((o) => (
         <ToggleGroup.Item key={o.value} value={o.value} className="min-h-12 rounded-md border-2 border-line bg-sheet px-3 py-1 text-left enabled:cursor-pointer data-[state=on]:border-jade data-[state=on]:bg-jade-wash data-[state=on]:font-bold">
           {o.label}
@@ -112,7 +112,7 @@ export function Pick<T extends string>({ label, value, options, onPick, disabled
 export function Check({ label, checked, onChange, disabled = false }: { label: ReactNode; checked: boolean; onChange: (checked: boolean) => void; disabled?: boolean }) {
   return (
     <label className={`flex min-h-12 items-center gap-3 rounded-md border-2 px-3 ${checked ? 'border-jade bg-jade-wash' : 'border-line bg-sheet'}`}>
-      <input type="checkbox" className="size-6 accent-jade" checked={checked} disabled={disabled} onChange={(e) => onChange(e.target.checked)} />
+      <input type="checkbox" className="size-6 shrink-0 accent-jade" checked={checked} disabled={disabled} onChange={(e) => onChange(e.target.checked)} />
       <span>{label}</span>
     </label>
   )
