@@ -27,6 +27,7 @@ export interface House {
   now: () => number
   /** New with each start, so that a screen can tell a restart from a hiccup. */
   boot: string
+  pace: number
   shownCodes: Record<string, string>
 }
 
@@ -40,6 +41,8 @@ export interface AppOptions {
   log?: boolean
   /** Codes shown on the sign-in page; only ever set for the demo. */
   shownCodes?: Record<string, string>
+  /** How fast `now` runs against the wall, told to the screens; 1 but for rehearsal. */
+  pace?: number
 }
 
 const bodyLimitBytes = 256 * 1024
@@ -70,7 +73,7 @@ function onError(app: App): void {
 }
 
 /** Builds the server around an open database. */
-export async function buildApp({ database, webFolder, now = Date.now, log = false, shownCodes = {} }: AppOptions): Promise<App> {
+export async function buildApp({ database, webFolder, now = Date.now, log = false, shownCodes = {}, pace = 1 }: AppOptions): Promise<App> {
   const app = Fastify({ logger: log ? { level: 'warn' } : false, bodyLimit: bodyLimitBytes, forceCloseConnections: true }).withTypeProvider<ZodTypeProvider>() as unknown as App
   app.setValidatorCompiler(validatorCompiler)
   app.setSerializerCompiler(serializerCompiler)
@@ -96,6 +99,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
     attempts: new Attempts(),
     now,
     boot: randomUUID(),
+    pace,
     shownCodes,
   }
   app.addHook('onRequest', async (request) => {

@@ -9,12 +9,15 @@ import { seedStarter } from './first-start'
 const demo = process.argv.includes('--demo')
 const host = process.env['HOST'] ?? '127.0.0.1'
 const port = Number(process.env['PORT'] ?? 4870)
-const folder = process.env['JADE_DATA'] ?? (demo ? '.data/demo' : '.data/practice')
+// Rehearsal: JADE_PACE=20 lets twenty minutes of waiting pass in one. Only ever for the demo's invented visits.
+const pace = demo ? Math.max(1, Number(process.env['JADE_PACE'] ?? 1) || 1) : 1
+const paceFrom = Number(process.env['JADE_PACE_FROM'] ?? Date.now())
+const folder = process.env['JADE_DATA'] || (demo ? '.data/demo' : '.data/practice')
 
 async function start(): Promise<void> {
-  const database = await openDatabase(process.env['DATABASE_URL'] ?? folder)
+  const database = await openDatabase(process.env['DATABASE_URL'] || folder)
   await (demo ? seedDemo(database.db, Date.now()) : seedStarter(database.db))
-  const app = await buildApp({ database, webFolder: join(import.meta.dirname, '../dist/web'), log: true, ...(demo ? { shownCodes: demoCodes } : {}) })
+  const app = await buildApp({ database, webFolder: join(import.meta.dirname, '../dist/web'), log: true, pace, now: pace === 1 ? Date.now : () => Math.round(paceFrom + (Date.now() - paceFrom) * pace), ...(demo ? { shownCodes: demoCodes } : {}) })
   await app.listen({ host, port })
   const stop = async (): Promise<void> => {
     await app.close()
@@ -25,7 +28,7 @@ async function start(): Promise<void> {
   process.once('SIGTERM', () => void stop())
   const address = app.server.address()
   const listening = typeof address === 'object' && address ? address.port : port
-  console.log(`Jade Tray is at http://${host.includes(':') ? `[${host}]` : host}:${listening}${demo ? '  (demo; the codes are on the sign-in page)' : ''}`)
+  console.log(`Jade Tray is at http://${host.includes(':') ? `[${host}]` : host}:${listening}${demo ? `  (demo; the codes are on the sign-in page)${pace > 1 ? `  (rehearsal: time runs ${pace} times as fast)` : ''}` : ''}`)
 }
 
 start().catch((error: unknown) => {

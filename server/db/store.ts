@@ -66,14 +66,19 @@ export async function loadFrozenPlan(q: Db, visitId: string): Promise<(typeof t.
 
 export const loadMarks = (q: Db, visitId: string) => q.select({ lineId: t.trayMarks.lineId, by: t.trayMarks.by, at: t.trayMarks.at }).from(t.trayMarks).where(eq(t.trayMarks.visitId, visitId)).orderBy(asc(t.trayMarks.at))
 
+function toEvent(row: typeof t.runEvents.$inferSelect): RunEvent {
+  const { id, seq, at, by, device, commandId, what } = row
+  return { id, seq, at, by, device, commandId, what }
+}
+
 /** The events of a run after a sequence number, in order. */
 export async function loadEvents(q: Db, visitId: string, after = 0): Promise<RunEvent[]> {
   const rows = await q.select().from(t.runEvents).where(and(eq(t.runEvents.visitId, visitId), gt(t.runEvents.seq, after))).orderBy(asc(t.runEvents.seq))
-  return rows.map(({ visitId: _, ...event }) => event)
+  return rows.map(toEvent)
 }
 
 /** The events a command has already become, for a retry. */
 export async function loadCommand(q: Db, visitId: string, commandId: string): Promise<RunEvent[]> {
   const rows = await q.select().from(t.runEvents).where(and(eq(t.runEvents.visitId, visitId), eq(t.runEvents.commandId, commandId))).orderBy(asc(t.runEvents.seq))
-  return rows.map(({ visitId: _, ...event }) => event)
+  return rows.map(toEvent)
 }

@@ -11,7 +11,7 @@ export const liveRoutes = (house: House) => async (app: App): Promise<void> => {
     reply.hijack()
     const stream = reply.raw
     stream.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform', connection: 'keep-alive', 'x-accel-buffering': 'no' })
-    stream.write(`retry: 1000\nevent: hello\ndata: ${JSON.stringify({ now: house.now(), boot: house.boot })}\n\n`)
+    stream.write(`retry: 1000\nevent: hello\ndata: ${JSON.stringify({ now: house.now(), boot: house.boot, pace: house.pace })}\n\n`)
     house.hub.join([request.query.visit ?? 'day'], stream)
     const beat = setInterval(() => stream.write(`event: beat\ndata: ${house.now()}\n\n`), heartbeatMs)
     stream.on('close', () => clearInterval(beat))

@@ -9,9 +9,9 @@ interface LinkInfo {
   /** Set for a while after the server came back as another process. */
   restarted: boolean
 }
-/** ms to add to this device's clock to get the server's. */
-let offsetMs = 0
-export const serverNow = (): number => Date.now() + offsetMs
+/** The server's clock as last heard, and how fast it runs (1 but for rehearsal). */
+let heard = { server: Date.now(), here: Date.now(), pace: 1 }
+export const serverNow = (): number => heard.server + (Date.now() - heard.here) * heard.pace
 
 export interface LiveHandlers {
   run?: (events: RunEvent[]) => void
@@ -48,8 +48,8 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
     const open = (): void => {
       source = new EventSource(`/api/live${visitId ? `?visit=${encodeURIComponent(visitId)}` : ''}`)
       source.addEventListener('hello', (e) => {
-        const hello = parse<{ now: number; boot: string }>(e)
-        offsetMs = hello.now - Date.now()
+        const hello = parse<{ now: number; boot: string; pace: number }>(e)
+        heard = { server: hello.now, here: Date.now(), pace: hello.pace }
         beatAt = Date.now()
         const restarted = lastBoot !== '' && lastBoot !== hello.boot
         lastBoot = hello.boot

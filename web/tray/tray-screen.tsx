@@ -152,7 +152,8 @@ export default function TrayScreen() {
   const swappedFrom = Object.entries(visit.request.swaps).find(([, to]) => to === selected)?.[0]
   return (
     <div className="mx-auto max-w-[1400px] space-y-3">
-      <div className="flex flex-wrap items-center gap-2" role="tablist" aria-label="Trays">
+      <div className="flex flex-wrap items-center gap-2">
+        <div className="flex flex-wrap gap-2" role="tablist" aria-label="Trays">
         {boards.map((b, i) => {
           const ids = b.bands.flatMap((x) => x.places.map((p) => p.lineId))
           const done = ids.filter((id) => checked.has(id)).length
@@ -163,6 +164,7 @@ export default function TrayScreen() {
             </button>
           )
         })}
+        </div>
         <span className="ml-auto flex items-center gap-2">
           <span className="num text-xl font-bold" role="status">
             {checked.size}/{total}

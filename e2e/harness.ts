@@ -1,0 +1,177 @@
+/** The real interface in headless Chromium against the real built server. Waits are conditions, never sleeps. */
+import { spawn, type ChildProcess } from 'node:child_process'
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { AxeBuilder } from '@axe-core/webdriverjs'
+import { Builder, By, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Options, ServiceBuilder, type Driver } from 'selenium-webdriver/chrome'
+import { expect } from 'vitest'
+
+process.env['SE_OFFLINE'] = 'true'
+
+/** A port nobody listens on just now. */
+export async function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number }
+      probe.close(() => resolve(port))
+    })
+  })
+}
+
+const template = join(tmpdir(), `jade-template-${process.pid}`)
+
+export interface Served {
+  url: string
+  folder: string
+  kill: () => Promise<void>
+  restart: () => Promise<void>
+  stop: () => Promise<void>
+}
+
+/** Rehearsal pace: minutes of waiting pass in seconds, on the server's clock and with it on every screen's. */
+const pace = 15
+const paceFrom = Date.now()
+
+function launch(folder: string, port: number): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['dist/server.js', '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC', JADE_PACE: String(pace), JADE_PACE_FROM: String(paceFrom) }, stdio: ['ignore', 'pipe', 'pipe'] })
+  return new Promise((resolve, reject) => {
+    let said = ''
+    const hear = (chunk: Buffer): void => {
+      said += chunk.toString()
+      if (said.includes('Jade Tray is at')) resolve(child)
+    }
+    child.stdout!.on('data', hear)
+    child.stderr!.on('data', hear)
+    child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)))
+  })
+}
+
+const ended = (child: ChildProcess): Promise<void> => (child.exitCode !== null || child.signalCode !== null ? Promise.resolve() : new Promise((resolve) => child.once('exit', () => resolve())))
+
+/** Starts the built server on a fresh demo folder: made once, then copied, because making one takes seconds. */
+export async function serve(): Promise<Served> {
+  if (!existsSync(template)) {
+    const child = await launch(template, await freePort())
+    child.kill('SIGTERM')
+    await ended(child)
+    process.once('exit', () => rmSync(template, { recursive: true, force: true }))
+  }
+  const folder = mkdtempSync(join(tmpdir(), 'jade-e2e-'))
+  cpSync(template, folder, { recursive: true })
+  const port = await freePort()
+  let child = await launch(folder, port)
+  const end = async (signal: NodeJS.Signals): Promise<void> => {
+    child.kill(signal)
+    await ended(child)
+  }
+  return {
+    url: `http://127.0.0.1:${port}`,
+    folder,
+    kill: () => end('SIGKILL'),
+    restart: async () => {
+      child = await launch(folder, port)
+    },
+    stop: async () => {
+      await end('SIGTERM')
+      rmSync(folder, { recursive: true, force: true })
+    },
+  }
+}
+
+export class Screen {
+  private constructor(
+    readonly driver: WebDriver,
+    readonly url: string,
+    private readonly profile: string,
+  ) {}
+
+  static async open(url: string): Promise<Screen> {
+    const profile = mkdtempSync(join(tmpdir(), 'jade-chromium-'))
+    const prefs = new logging.Preferences()
+    prefs.setLevel(logging.Type.BROWSER, logging.Level.ALL)
+    const options = new Options()
+    options.setChromeBinaryPath('/usr/bin/chromium')
+    options.setLoggingPrefs(prefs)
+    options.addArguments('--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', `--user-data-dir=${profile}`)
+    const driver = (await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build()) as Driver
+    await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width: 1280, height: 800, deviceScaleFactor: 1, mobile: false })
+    return new Screen(driver, url, profile)
+  }
+
+  async go(path: string): Promise<void> {
+    await this.driver.get(this.url + path)
+  }
+
+  /** Waits for an element, by CSS or by the accessible words in it. */
+  async find(css: string, ms = 15_000): Promise<WebElement> {
+    return this.driver.wait(until.elementLocated(By.css(css)), ms, `no ${css} on ${await this.driver.getCurrentUrl()}`)
+  }
+
+  async button(words: string, ms = 15_000): Promise<WebElement> {
+    const xpath = `//*[self::button or self::a][contains(normalize-space(.), "${words}") or contains(@aria-label, "${words}")]`
+    const element = await this.driver.wait(until.elementLocated(By.xpath(xpath)), ms, `no button "${words}"`)
+    await this.driver.wait(until.elementIsEnabled(element), ms, `button "${words}" stays disabled`)
+    return element
+  }
+
+  async press(words: string): Promise<void> {
+    const element = await this.button(words)
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+    await element.click()
+  }
+
+  async click(css: string): Promise<void> {
+    const element = await this.find(css)
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+    await element.click()
+  }
+
+  /** Waits until the page's text says something. */
+  async says(words: string | RegExp, ms = 15_000): Promise<void> {
+    let text = ''
+    await this.driver
+      .wait(async () => {
+        text = await this.text()
+        return typeof words === 'string' ? text.includes(words) : words.test(text)
+      }, ms)
+      .catch(() => {
+        throw new Error(`the page never said ${String(words)}; it says: ${text.slice(0, 900)}`)
+      })
+  }
+
+  async text(): Promise<string> {
+    return this.driver.executeScript<string>('return document.body.innerText')
+  }
+
+  async key(...keys: string[]): Promise<void> {
+    await this.driver.actions().sendKeys(...keys).perform()
+  }
+
+  async signIn(name: string, code: string): Promise<void> {
+    await this.go('/')
+    await this.press(name)
+    await (await this.find('input[type=password]')).sendKeys(code, Key.ENTER)
+    await this.find('header')
+    await this.says(name)
+  }
+
+  /** No serious fault of accessibility on what is shown now (axe, WCAG 2.2 AA). */
+  async accessible(): Promise<void> {
+    const { violations } = await new AxeBuilder(this.driver).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
+    expect(violations.map((v) => `${v.id}: ${v.help} (${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | ')})`)).toEqual([])
+  }
+
+  /** Console errors since the last look; a lost connection is expected where the server was killed. */
+  async errors(): Promise<string[]> {
+    const entries = await this.driver.manage().logs().get(logging.Type.BROWSER)
+    return entries.filter((e) => e.level.value >= logging.Level.SEVERE.value).map((e) => e.message)
+  }
+
+  async close(): Promise<void> {
+    await this.driver.quit()
+    rmSync(this.profile, { recursive: true, force: true })
+  }
+}

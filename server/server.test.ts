@@ -1,0 +1,250 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { RunEvent } from '../core/run/events'
+import { FolderInUse } from './db/lock'
+import { openDatabase } from './db/open'
+import { Caller, day, demoFolder, openHouse, type TestHouse } from './test/house'
+
+const visit = `${day}-one`
+let id = 0
+const command = (basedOn: number, body: object, more: object = {}) => ({ commandId: `test-command-${++id}`, basedOn, device: 'test', command: body, ...more })
+
+/** The same behaviour on the embedded database and, where DATABASE_URL names one for tests, on a PostgreSQL server. */
+const kinds: [string, string | undefined][] = [['embedded', undefined], ...(process.env['TEST_DATABASE_URL'] ? [['PostgreSQL server', process.env['TEST_DATABASE_URL']] as [string, string]] : [])]
+
+describe.each(kinds)('the server on %s', (_kind, url) => {
+  let house: TestHouse
+  let juno: Caller
+  beforeAll(async () => {
+    house = await openHouse(url)
+    juno = await new Caller(house.app).signIn('juno', '1234')
+  })
+  afterAll(() => house?.close())
+
+  it('serves an OpenAPI document that names every route', async () => {
+    const { body } = await juno.call('GET', '/openapi.json')
+    expect(Object.keys(body['paths'] as object)).toEqual(expect.arrayContaining(['/api/session', '/api/days/{day}', '/api/visits/{visitId}/commands', '/api/visits/{visitId}/tray/sign', '/api/live']))
+  })
+
+  it('answers nothing to a stranger, and never a code or its hash', async () => {
+    const stranger = new Caller(house.app)
+    for (const path of ['/practice', `/days/${day}`, `/visits/${visit}`, `/visits/${visit}/events`, '/live']) expect(await stranger.call('GET', path)).toMatchObject({ status: 401, type: expect.stringContaining('application/problem+json') })
+    expect(JSON.stringify([(await stranger.call('GET', '/people')).body, (await juno.call('GET', '/practice')).body])).not.toMatch(/codeHash|[0-9a-f]{32}:/)
+    expect(await stranger.call('POST', '/session', { personId: 'juno', code: '1234' }, { origin: 'http://elsewhere.example' })).toMatchObject({ status: 403 })
+  })
+
+  it('slows down guessing and sets a cookie a script cannot read', async () => {
+    const guesser = new Caller(house.app)
+    for (let i = 0; i < 6; i++) expect((await guesser.call('POST', '/session', { personId: 'ada', code: '0000' })).status).toBe(401)
+    expect(await guesser.call('POST', '/session', { personId: 'ada', code: '6789' })).toMatchObject({ status: 429, body: { retryAfterS: expect.any(Number) } })
+    const { headers } = await new Caller(house.app).call('POST', '/session', { personId: 'petra', code: '2345' })
+    expect(String(headers['set-cookie'])).toMatch(/HttpOnly.*SameSite=Strict/)
+  })
+
+  it('says what was wrong and where, as problem documents, and keeps what it had', async () => {
+    const before = (await juno.call('GET', `/visits/${visit}`)).body
+    const cases: [Awaited<ReturnType<Caller['call']>>, number, RegExp][] = [
+      [await juno.call('GET', '/nowhere'), 404, /nothing at GET/],
+      [await juno.call('GET', '/visits/nobody'), 404, /no visit "nobody"/],
+      [await juno.call('GET', '/days/someday'), 422, /day/],
+      [await juno.call('PUT', `/visits/${visit}/request`, { version: 1, request: { teeth: ['99'] } }), 422, /teeth\.0: "99" is not an ISO 3950/],
+      [await juno.call('PUT', `/visits/${visit}/request`, { version: 1, request: { team: {} } }), 422, /request/],
+      [await juno.call('PUT', `/visits/${visit}/request`, { version: 7, request: { vital: false } }), 409, /Somebody changed this case/],
+      [await juno.call('PUT', `/visits/${visit}/request`, { version: 1, request: { note: 'x'.repeat(300_000) } }), 413, /256 kB/],
+      [await juno.call('PUT', `/visits/${visit}/tray`, { lineIds: ['golden spoon'], done: true }), 404, /no place "golden spoon"/],
+      [await juno.call('POST', `/visits/${visit}/tray/sign`, { acknowledged: [] }), 409, /cannot be signed yet/],
+      [await juno.call('POST', `/visits/${visit}/commands`, command(0, { kind: 'begin' })), 409, /not signed yet/],
+      [await juno.call('POST', `/visits/${visit}/commands`, command(0, { kind: 'fly' })), 422, /command/],
+    ]
+    for (const [answer, status, says] of cases) {
+      expect({ status: answer.status, type: answer.type }).toEqual({ status, type: expect.stringContaining('application/problem+json') })
+      expect(String(answer.body['detail'])).toMatch(says)
+    }
+    const raw = await house.app.inject({ method: 'POST', url: '/api/session', payload: '{broken', headers: { 'content-type': 'application/json' } })
+    expect([raw.statusCode, raw.headers['content-type']]).toEqual([400, expect.stringContaining('application/problem+json')])
+    expect((await juno.call('GET', `/visits/${visit}`)).body).toEqual(before)
+  })
+
+  it('changes a case, keeps what was not named, and freezes the plan when the tray is signed', async () => {
+    const other = `${day}-two`
+    expect((await juno.call('PUT', `/visits/${other}/request`, { version: 1, request: { vital: false } })).body).toEqual({ version: 2 })
+    const { request } = (await juno.call('GET', `/visits/${other}`)).body as { request: { vital: boolean; alerts: string[]; tissue: { biotype: string }; deliveryCement: string } }
+    expect(request).toMatchObject({ vital: false, alerts: ['latex'], tissue: { biotype: 'thin' }, deliveryCement: 'resin' })
+    await juno.signTray(other)
+    expect((await juno.call('PUT', `/visits/${other}/request`, { version: 2, request: { vital: true } })).status).toBe(409)
+    expect((await juno.call('POST', `/visits/${other}/tray/reopen`)).status).toBe(200)
+    expect((await juno.call('PUT', `/visits/${other}/request`, { version: 2, request: { vital: true } })).status).toBe(200)
+  })
+
+  it('an exchange at the tray stays, and a clash it settles goes', async () => {
+    const other = `${day}-three`
+    const clashes = async () => JSON.stringify(((await juno.call('GET', `/days/${day}`)).body as { visits: { id: string; tray: object }[] }).visits.find((v) => v.id === other)!.tray)
+    expect(await clashes()).toContain('Dam sheet, latex')
+    await juno.call('PUT', `/visits/${other}/swaps`, { from: 'sheet-latex', to: 'sheet-free' })
+    expect(await clashes()).not.toContain('Dam sheet, latex')
+  })
+
+  it('puts a new visit into the day, or says which field is wrong', async () => {
+    const body = { patientName: 'Odile Marsh', chairId: 'chair-3', day, time: '16:00', team: { dentist: 'orrell', assistants: ['juno'] }, teeth: ['25'], restoration: 'full metal crown', alerts: [] }
+    expect((await juno.call('POST', '/visits', { ...body, teeth: ['75'] })).body['detail']).toMatch(/teeth\.0: 75 is a primary tooth/)
+    expect((await juno.call('POST', '/visits', { ...body, time: '25:00' })).status).toBe(422)
+    const made = await juno.call('POST', '/visits', body)
+    expect(made.status).toBe(201)
+    expect((await juno.call('GET', `/visits/${String(made.body['id'])}`)).body).toMatchObject({ stage: 'planned', patient: { name: 'Odile Marsh' } })
+  })
+
+  it('runs: refuses, answers a retry with the same events, tells a stale screen what it missed', async () => {
+    await juno.signTray(visit)
+    const begin = command(0, { kind: 'begin' })
+    const first = await juno.call('POST', `/visits/${visit}/commands`, begin)
+    expect(first.body).toMatchObject({ seq: 1 })
+    expect((await juno.call('POST', `/visits/${visit}/commands`, begin)).body).toEqual(first.body)
+    const stale = await juno.call('POST', `/visits/${visit}/commands`, command(0, { kind: 'note', text: 'late' }))
+    expect(stale).toMatchObject({ status: 409, body: { title: 'stale', seq: 1 } })
+    expect((stale.body['events'] as RunEvent[]).map((e) => e.seq)).toEqual([1])
+    const refused = await juno.call('POST', `/visits/${visit}/commands`, command(1, { kind: 'advance', start: 'cutting.margin.37' }))
+    expect(refused).toMatchObject({ status: 409, body: { title: 'refused', refusal: { code: 'order' } } })
+    expect((await juno.call('POST', `/visits/${visit}/commands`, command(1, { kind: 'advance', start: 'arrival.seat' }))).body).toMatchObject({ seq: 2 })
+    expect(((await juno.call('GET', `/visits/${visit}/events`)).body['events'] as RunEvent[]).map((e) => e.what.kind)).toEqual(['run.started', 'step.started'])
+  })
+
+  it('takes a signature only with that dentist’s own code, whoever is signed in', async () => {
+    const sign = (signer?: object) => juno.call('POST', `/visits/${visit}/commands`, command(2, { kind: 'wave', holdId: 'home', reason: 'for the test' }, signer ? { signer } : {}))
+    expect((await sign()).body).toMatchObject({ refusal: { code: 'not-allowed' } })
+    expect((await sign({ personId: 'orrell', code: '0000' })).status).toBe(401)
+    expect((await sign({ personId: 'juno', code: '1234' })).body).toMatchObject({ refusal: { code: 'not-allowed' } })
+    expect((await sign({ personId: 'orrell', code: '4711' })).body).toMatchObject({ seq: 3 })
+    // A forged envelope field is not taken for a fact.
+    expect((await juno.call('POST', `/visits/${visit}/commands`, { ...command(3, { kind: 'note', text: 'x' }), by: 'orrell' })).status).toBe(422)
+  })
+
+  it('handles commands of two devices at once without a gap or a double', async () => {
+    const answers = await Promise.all(Array.from({ length: 12 }, (_, i) => juno.call('POST', `/visits/${visit}/commands`, command(3, { kind: 'note', text: `note ${i}` }))))
+    expect(answers.filter((a) => a.status === 200)).toHaveLength(1)
+    expect(answers.filter((a) => a.status === 409)).toHaveLength(11)
+    const { events } = (await juno.call('GET', `/visits/${visit}/events`)).body as unknown as { events: RunEvent[] }
+    expect(events.map((e) => e.seq)).toEqual([1, 2, 3, 4])
+  })
+})
+
+describe('the data folder', () => {
+  const main = join(import.meta.dirname, 'main.ts')
+  const launch = (folder: string): Promise<{ child: ChildProcess; url: string }> => {
+    const child = spawn(process.execPath, ['--import', 'tsx', main, '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: '0', DATABASE_URL: '' } })
+    return new Promise((resolve, reject) => {
+      let said = ''
+      child.stdout!.on('data', (chunk: Buffer) => {
+        said += chunk.toString()
+        const found = /http:\/\/\S+/.exec(said)
+        if (found) resolve({ child, url: found[0] })
+      })
+      child.stderr!.on('data', (chunk: Buffer) => (said += chunk.toString()))
+      child.once('exit', () => reject(new Error(said)))
+    })
+  }
+  const dead = (child: ChildProcess): Promise<void> => new Promise((resolve) => child.once('exit', () => resolve()))
+
+  it('is refused at once to a second process, with words; a kill leaves nothing that blocks the next start', async () => {
+    const folder = await demoFolder()
+    const { child } = await launch(folder)
+    const started = Date.now()
+    await expect(openDatabase(folder)).rejects.toThrow(FolderInUse)
+    expect(Date.now() - started).toBeLessThan(2_000)
+    await expect(launch(folder)).rejects.toThrow(/in use by another Jade Tray \(process \d+/)
+    child.kill('SIGKILL')
+    await dead(child)
+    const again = await openDatabase(folder)
+    await again.close()
+    rmSync(folder, { recursive: true, force: true })
+  })
+
+  it('keeps every acknowledged event through kill -9 in the middle of a run, over and over', async () => {
+    const folder = await demoFolder()
+    const today = new Date().toISOString().slice(0, 10)
+    let acknowledged = 0
+    for (let round = 0; round < 4; round++) {
+      const { child, url } = await launch(folder)
+      const api = async (method: string, path: string, body?: unknown, cookie = '') => fetch(`${url}/api${path}`, { method, headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
+      const session = await api('POST', '/session', { personId: 'juno', code: '1234' })
+      const cookie = session.headers.get('set-cookie')!.split(';')[0]!
+      const visitId = ((await (await api('GET', `/days/${today}`, undefined, cookie)).json()) as { visits: { id: string }[] }).visits[0]!.id
+      if (round === 0) {
+        const { compile } = await import('../core/plan/compile')
+        const { checkable, trayReadiness } = await import('../core/plan/ready')
+        const { request } = (await (await api('GET', `/visits/${visitId}`, undefined, cookie)).json()) as { request: never }
+        const plan = compile(request, (await (await api('GET', '/practice', undefined, cookie)).json()) as never)
+        await api('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true }, cookie)
+        expect((await api('POST', `/visits/${visitId}/tray/sign`, { acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) }, cookie)).status).toBe(200)
+        expect((await api('POST', `/visits/${visitId}/commands`, command(0, { kind: 'begin' }), cookie)).status).toBe(200)
+        acknowledged = 1
+      }
+      const { events } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as { events: RunEvent[] }
+      // What was acknowledged before the kill is there; at most the one on its way may have arrived as well.
+      expect(events.length).toBeGreaterThanOrEqual(acknowledged)
+      expect(events.length).toBeLessThanOrEqual(acknowledged + 1)
+      expect(events.map((e) => e.seq)).toEqual(events.map((_, i) => i + 1))
+      acknowledged = events.length
+      // Write as fast as it answers, and kill it in the middle.
+      const gone = dead(child)
+      const killAfter = 7 + round * 9
+      for (let n = 0; ; n++) {
+        const sent = api('POST', `/visits/${visitId}/commands`, command(acknowledged, { kind: 'note', text: `round ${round}, note ${n}` }), cookie)
+        if (n === killAfter) child.kill('SIGKILL')
+        const answer = await sent.catch(() => null)
+        if (!answer?.ok) break
+        await answer.text()
+        acknowledged += 1
+      }
+      await gone
+      expect(acknowledged).toBeGreaterThan(5)
+    }
+    rmSync(folder, { recursive: true, force: true })
+  }, 120_000)
+})
+
+describe('the shell', () => {
+  const jade = (args: string[], input = '') => spawnSync(process.execPath, ['--import', 'tsx', 'cli/jade.ts', ...args], { input, encoding: 'utf8' })
+  it('plans from a file and from standard input, the same', () => {
+    const fromFile = jade(['plan', 'demo/cases/crown-37.json'])
+    expect(fromFile.status).toBe(0)
+    const plan = JSON.parse(fromFile.stdout) as { title: string; steps: unknown[] }
+    expect(plan.title).toBe('Crown, first visit: monolithic zirconia crown')
+    const request = JSON.stringify({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', missing: ['38'], margin: 'subgingival', choices: { cord: 'double', impression: 'polyether, custom tray' }, team: { dentist: 'dentist', assistants: ['assistant'] } })
+    expect(jade(['plan', '-'], request).stdout).toBe(fromFile.stdout)
+  })
+  it('sends errors to standard error with the field, exit code 2', () => {
+    const wrong = jade(['plan', '-'], '{"kind":"crown.prepare","date":"2026-11-24","teeth":["37"],"restoration":"paper crown","team":{"dentist":"x","assistants":["assistant"]}}')
+    expect(wrong).toMatchObject({ status: 2, stdout: '' })
+    expect(wrong.stderr).toContain('-: restoration:')
+    expect(jade(['plan', '-'], '{').stderr).toContain('not JSON')
+    expect(jade(['plan', 'no-such-file.json'])).toMatchObject({ status: 2 })
+    expect(jade(['measure', 'cord', '--tooth', '14', '--notation', 'quadrant']).stderr).toContain('14 in iso or 26 in universal')
+    expect(jade(['dance'])).toMatchObject({ status: 2 })
+  })
+  it('prints the JSON Schema of a visit, and measures a cord', () => {
+    expect(JSON.parse(jade(['schema', 'visit']).stdout)).toMatchObject({ type: 'object', required: expect.arrayContaining(['teeth', 'restoration', 'team']) })
+    // C: about 25 mm for a veneer cord on an upper central incisor.
+    const { length } = JSON.parse(jade(['measure', 'cord', '--tooth', '11', '--coverage', 'labial and proximal']).stdout) as { length: { value: number } }
+    expect(Math.round(length.value)).toBe(25)
+  })
+})
+
+describe('import rules', () => {
+  it('are really checked: a file that breaks them is caught', () => {
+    const folder = mkdtempSync(join(import.meta.dirname, '../core/tmp-'))
+    const write = (text: string) => spawnSync('sh', ['-c', `cat > ${join(folder, 'bad.ts')}`], { input: text })
+    try {
+      for (const bad of ["import 'node:fs'", "import { x } from '../../server/app'\nconsole.log(x)", "import 'react'", 'export const t = Date.now()']) {
+        write(bad)
+        const lint = spawnSync('npx', ['--no-install', 'oxlint', folder], { encoding: 'utf8' })
+        expect(`${bad}: ${lint.status}`).toBe(`${bad}: 1`)
+        expect(lint.stdout).toMatch(/no-restricted/)
+      }
+    } finally {
+      rmSync(folder, { recursive: true, force: true })
+    }
+    expect(existsSync(folder)).toBe(false)
+  })
+})

@@ -1,0 +1,84 @@
+/** A server on a fresh demo folder for tests: the folder is made once and copied, because making one takes seconds. */
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { seedDemo } from '../../demo/seed'
+import { buildApp, type App } from '../app'
+import { openDatabase, type OpenDatabase } from '../db/open'
+
+/** 2026-11-24 08:00 UTC: the demo day of the tests. */
+export const eight = Date.UTC(2026, 10, 24, 8)
+export const day = '2026-11-24'
+const template = join(tmpdir(), `jade-server-template-${process.pid}`)
+
+export async function demoFolder(): Promise<string> {
+  if (!existsSync(template)) {
+    const made = await openDatabase(template)
+    await seedDemo(made.db, eight, 'Etc/UTC')
+    await made.close()
+    process.once('exit', () => rmSync(template, { recursive: true, force: true }))
+  }
+  const folder = mkdtempSync(join(tmpdir(), 'jade-server-'))
+  cpSync(template, folder, { recursive: true })
+  return folder
+}
+
+export interface TestHouse {
+  app: App
+  database: OpenDatabase
+  folder: string
+  clock: { now: number }
+  close: () => Promise<void>
+}
+
+export async function openHouse(url?: string): Promise<TestHouse> {
+  const folder = url ? '' : await demoFolder()
+  const database = await openDatabase(url ?? folder)
+  if (url) await seedDemo(database.db, eight, 'Etc/UTC')
+  const clock = { now: eight }
+  const app = await buildApp({ database, now: () => clock.now })
+  await app.ready()
+  return {
+    app,
+    database,
+    folder,
+    clock,
+    close: async () => {
+      await app.close()
+      await database.close()
+      if (folder) rmSync(folder, { recursive: true, force: true })
+    },
+  }
+}
+
+/** Speaks to the app as one signed-in device. */
+export class Caller {
+  private cookie = ''
+  constructor(private readonly app: App) {}
+
+  async call(method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: string, payload?: unknown, headers: Record<string, string> = {}) {
+    const response = await this.app.inject({ method, url: `/api${url}`, ...(payload === undefined ? {} : { payload: payload as object }), headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...headers } })
+    const set = response.headers['set-cookie']
+    if (set) this.cookie = String(set).split(';')[0]!
+    return { status: response.statusCode, type: String(response.headers['content-type'] ?? ''), body: (response.body ? response.json() : {}) as Record<string, unknown>, headers: response.headers }
+  }
+
+  async signIn(personId: string, code: string): Promise<this> {
+    await this.call('POST', '/session', { personId, code })
+    return this
+  }
+
+  /** Lays out everything and signs, as the Tray screen does. */
+  async signTray(visitId: string): Promise<void> {
+    const first = await this.call('POST', `/visits/${visitId}/tray/sign`, { acknowledged: [] })
+    const view = (await this.call('GET', `/visits/${visitId}`)).body as unknown as { request: never }
+    const practice = (await this.call('GET', '/practice')).body as never
+    const { compile } = await import('../../core/plan/compile')
+    const { checkable, trayReadiness } = await import('../../core/plan/ready')
+    const plan = compile(view.request, practice)
+    await this.call('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true })
+    const acknowledged = trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id)
+    const signed = await this.call('POST', `/visits/${visitId}/tray/sign`, { acknowledged })
+    if (first.status !== 409 || signed.status !== 200) throw new Error(`tray not signed: ${JSON.stringify(signed.body)}`)
+  }
+}
