@@ -5,6 +5,7 @@ import fastifyCookie from '@fastify/cookie'
 import fastifyHelmet from '@fastify/helmet'
 import fastifyStatic from '@fastify/static'
 import fastifySwagger from '@fastify/swagger'
+import fastifyWebsocket from '@fastify/websocket'
 import Fastify, { type FastifyError, type FastifyInstance } from 'fastify'
 import { hasZodFastifySchemaValidationErrors, jsonSchemaTransform, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod'
 import { RequestError } from '../core/plan/compile'
@@ -79,13 +80,14 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
   app.setSerializerCompiler(serializerCompiler)
   onError(app)
   await app.register(fastifyHelmet, {
-    contentSecurityPolicy: { directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], upgradeInsecureRequests: null } },
+    contentSecurityPolicy: { directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], connectSrc: ["'self'", 'ws:', 'wss:'], upgradeInsecureRequests: null } },
     // The clinic's network may well be plain http: do not promise TLS the practice has not set up.
     strictTransportSecurity: false,
     crossOriginOpenerPolicy: false,
     originAgentCluster: false,
   })
   await app.register(fastifyCookie)
+  await app.register(fastifyWebsocket, { options: { maxPayload: 4096 } })
   await app.register(fastifySwagger, { openapi: { info: { title: 'Jade Tray', version: '0.1.0', description: 'Plans, trays, runs and records of preparation visits.' } }, transform: jsonSchemaTransform })
 
   const hub = new Hub()
@@ -103,7 +105,8 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
     shownCodes,
   }
   app.addHook('onRequest', async (request) => {
-    if (request.method !== 'GET' && request.method !== 'HEAD' && !sameOrigin(request.headers.origin, request.headers.host)) throw new Problem(403, 'foreign-origin', 'This request came from another site.')
+    const changes = request.method !== 'GET' && request.method !== 'HEAD'
+    if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host)) throw new Problem(403, 'foreign-origin', 'This request came from another site.')
   })
   app.addHook('preClose', () => hub.close())
   await app.register(

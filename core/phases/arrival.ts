@@ -11,6 +11,7 @@ export function arrival(c: Case): Block {
     phase: 'arrival',
     title: `Seat and confirm aloud: patient and tooth ${labels(c)}`,
     detail: alerts.length > 0 ? `Read the alerts aloud: ${alerts.join('; ')}. Any change of health? Consent as the practice does it.` : 'Any change of health? Consent as the practice does it.',
+    told: 'seated the patient and confirmed name and tooth aloud',
     fn: 'chairside',
     place: 'chair',
     minutes: [2, 3, 6],

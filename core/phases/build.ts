@@ -30,6 +30,8 @@ export interface Draft {
   phase: Phase
   title: string
   detail?: string
+  /** What the record says was done, after the person's name; left out where the record need not tell it. */
+  told?: string
   tooth?: Tooth
   fn: FunctionName
   place: Place

@@ -4,7 +4,7 @@ import { meanwhile, open, sequence, step, type Block } from './build'
 /** Bite, rinse, counts square, instructions, home, then the desk and the room. */
 export function closing(): Block {
   return sequence(
-    step({ id: 'closing.bite', phase: 'closing', title: 'Bite check: out of contact on weak teeth, even elsewhere', fn: 'occlusal check', place: 'mouth', minutes: [1, 2, 5], needs: [open('articulating paper', 2)] }),
+    step({ id: 'closing.bite', phase: 'closing', title: 'Bite check: out of contact on weak teeth, even elsewhere', told: 'checked the bite', fn: 'occlusal check', place: 'mouth', minutes: [1, 2, 5], needs: [open('articulating paper', 2)] }),
     step({ id: 'closing.rinse', phase: 'closing', title: 'Rinse, look round the mouth, upright', fn: 'rinse', place: 'mouth', minutes: [0.5, 1, 2] }),
     step({
       id: 'closing.counts',
@@ -19,6 +19,7 @@ export function closing(): Block {
       id: 'closing.instructions',
       phase: 'closing',
       title: 'Instructions, by word and on paper; next visit made',
+      told: 'gave the instructions by word and on paper',
       fn: 'instructions',
       place: 'chair',
       minutes: [1, 2, 4],

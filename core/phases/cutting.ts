@@ -19,6 +19,7 @@ interface CutLine {
   after?: 'chamfer' | 'shoulder'
   detail?: string
   because?: Reason
+  told?: string
   mistakes?: string[]
 }
 
@@ -62,7 +63,7 @@ function endCuts(c: Case, u: Unit, t: Targets): CutLine[] {
   }
   const shape = t.margin.form
   const line: CutLine = { act: 'margin', title: `${shape === 'chamfer' ? 'Chamfer' : 'Shoulder'} all round ${writeRange(t.margin)}`, form: shape, depthMm: t.margin.mostMm, surface: 'margin', share: 3, ...(shape === 'chamfer' ? { mistakes: ['more than half the tip sunk: an unsupported lip of enamel'] } : {}) }
-  const finish: CutLine = { act: 'finish', title: 'Finish every line, round every edge', form: 'finish', depthMm: t.margin.mostMm, surface: 'all', share: 2, after: shape }
+  const finish: CutLine = { act: 'finish', title: 'Finish every line, round every edge', form: 'finish', depthMm: t.margin.mostMm, surface: 'all', share: 2, after: shape, told: `finished the preparation of ${u.label} for a ${c.request.restoration}, ${shape} ${writeRange(t.margin)}` }
   const seat: CutLine[] = c.request.restoration === 'full metal crown' && !isAnterior(u.tooth)
     ? [{ act: 'seating-groove', title: 'Seating groove 1.0 mm on the path of insertion', form: 'seating groove', depthMm: 1, surface: 'buccal', share: 1 }]
     : []
@@ -77,13 +78,13 @@ function cutStep(c: Case, u: Unit, line: CutLine, shares: number): Draft {
     phase: 'cutting',
     title: c.units.length > 1 ? `${u.tooth}: ${line.title}` : line.title,
     ...(line.detail ? { detail: line.detail } : {}),
+    ...(line.told ? { told: line.told } : {}),
     tooth: u.tooth,
     fn: 'cutting',
     place: 'mouth',
     helped: true,
     minutes,
     cut: { id, form: line.form, depthMm: line.depthMm, surface: line.surface, ...(line.after ? { after: line.after } : {}) },
-    cautions: cuttingCautions,
     ...(line.mistakes ? { mistakes: line.mistakes } : {}),
     ...(line.because ? { reason: line.because } : {}),
   }
@@ -98,8 +99,9 @@ export function crownCutting(c: Case): Block {
       const shares = lines.reduce((sum, l) => sum + l.share, 0)
       return sequence(
         ...lines.map((line, i) => {
+          // Said once, at the first cut: a warning that stands on ten steps is read on none.
           const draft = cutStep(c, u, line, shares)
-          return step(i === 0 ? { ...draft, needs: [open('high-speed handpiece'), open('bur block'), open('face shield', 2)] } : draft)
+          return step(i === 0 ? { ...draft, cautions: cuttingCautions, needs: [open('high-speed handpiece'), open('bur block'), open('face shield', 2)] } : draft)
         }),
       )
     }),
@@ -119,6 +121,7 @@ export function reductionCheck(c: Case): Block {
     id: 'cutting.reduction-check',
     phase: 'cutting',
     title: 'Check the reduction',
+    told: 'checked the reduction with the dentist',
     detail: targets.join('. '),
     fn: 'chairside',
     place: 'mouth',

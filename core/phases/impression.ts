@@ -55,6 +55,7 @@ function drawCords(c: Case, plan: CordPlan): Block {
         id: cordOutStep(layer, u),
         phase: 'impression',
         title: `Draw the ${layer === 'top' ? 'top cord' : 'cord'}, ${u.label}`,
+        told: `drew the ${layer === 'top' ? 'top cord' : 'cord'} of ${u.label}, wet`,
         detail: 'Rinse the agent off first; wet, one smooth pull; then dry. Does the base still lie below the margin?'.replace(layer === 'top' ? '' : ' Does the base still lie below the margin?', ''),
         tooth: u.tooth,
         fn: 'cord removal',
@@ -148,6 +149,7 @@ function trayImpression(c: Case, plan: CordPlan): Block {
     step({
       id: 'impression.seat',
       phase: 'impression',
+      told: `seated the ${dual ? 'dual-arch tray, addition silicone' : 'custom tray, polyether'} (${material.speed} set)`,
       title: dual ? 'Seat on the preparation, then close; hold the chin' : 'Seat the tray from behind forward; hold still',
       detail: dual ? 'Never both at once.' : undefined,
       fn: 'final impression',
@@ -159,6 +161,7 @@ function trayImpression(c: Case, plan: CordPlan): Block {
       id: 'impression.remove',
       phase: 'impression',
       title: 'Set by the bead? Tray out in one move',
+      told: 'removed the tray',
       fn: 'final impression',
       place: 'mouth',
       minutes: [0.2, 0.3, 0.5],
@@ -184,6 +187,7 @@ function scan(c: Case, plan: CordPlan): Block {
       id: 'impression.scan-preparation',
       phase: 'impression',
       title: `Scan ${labels(c)}: dry, every margin`,
+      told: `scanned ${labels(c)} with every margin dry`,
       fn: 'scan',
       place: 'mouth',
       helped: true,
@@ -205,6 +209,7 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
     step({
       id: 'impression.inspect',
       phase: 'impression',
+      told: isScan ? 'read the scan on screen' : 'rinsed, dried and read the impression',
       title: isScan ? 'Read the scan on screen: eight margin parts, contacts, bite' : 'Rinse, dry, read: eight margin parts, field, tray',
       detail: 'Open or missing margin, bubble or tear on it, tray showing beside it: take it again.',
       fn: 'chairside',
@@ -216,10 +221,11 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
     }),
     baseCordsOut(c, plan),
     isScan
-      ? step({ id: 'impression.send', phase: 'impression', title: 'Send the scan to the laboratory', fn: 'chairside', place: 'desk', minutes: [0.5, 1, 3] })
+      ? step({ id: 'impression.send', phase: 'impression', title: 'Send the scan to the laboratory', told: 'sent the scan to the laboratory', fn: 'chairside', place: 'desk', minutes: [0.5, 1, 3] })
       : step({
           id: 'impression.disinfect',
           phase: 'impression',
+          told: 'disinfected, bagged and labelled the impression',
           title: polyether ? 'Disinfect, keep dry, bag and label' : 'Disinfect, bag and label',
           fn: 'chairside',
           place: 'bench',
@@ -227,7 +233,7 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
           needs: [open('disinfectant spray'), open('impression bag')],
         }),
     polyether
-      ? step({ id: 'impression.bite-record', phase: 'impression', title: 'Bite record over the preparation', fn: 'bite record', place: 'mouth', minutes: [1.5, 2, 3], needs: [open('bite silicone', 6.5 + tipLossMl), open('mixing tip')] })
+      ? step({ id: 'impression.bite-record', phase: 'impression', title: 'Bite record over the preparation', told: 'took the bite record in silicone', fn: 'bite record', place: 'mouth', minutes: [1.5, 2, 3], needs: [open('bite silicone', 6.5 + tipLossMl), open('mixing tip')] })
       : nothing,
   )
 }

@@ -30,6 +30,7 @@ export function isolation(c: Case): Block {
       id: 'isolation.rolls',
       phase: 'isolation',
       title: 'Rolls and cheek retractor in; suction and mirror ready',
+      told: 'placed rolls and the cheek retractor',
       fn: 'chairside',
       place: 'mouth',
       minutes: [0.3, 0.5, 1],
@@ -42,6 +43,7 @@ export function isolation(c: Case): Block {
   return step({
     id: 'isolation.dam-on',
     phase: 'isolation',
+    told: `placed the dam with ${holes.length} holes, clamp on ${anchor}`,
     title: `Dam on, ${holes.length} holes: ${holes.at(0)}–${holes.at(-1)}`,
     detail: `Clamp on ${anchor}: four points under the height of contour, stable before the sheet goes over. Floss between sheet and tooth at every septum.`,
     fn: 'dam',
@@ -71,6 +73,7 @@ export function isolationOff(c: Case): Block {
       id: 'isolation.dam-off',
       phase: 'isolation',
       title: 'Dam off: cut the septa, lay the sheet out, count the pieces',
+      told: 'removed the dam and laid the sheet out',
       fn: 'dam',
       place: 'mouth',
       minutes: [1, 1.5, 3],

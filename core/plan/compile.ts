@@ -80,6 +80,7 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
     figures: draft.figures ?? [],
   }
   if (draft.detail) step.detail = draft.detail
+  if (draft.told) step.told = draft.told
   if (draft.tooth) step.tooth = draft.tooth
   if (draft.cut) step.cut = draft.cut
   if (draft.hold) step.holdId = draft.hold.name
@@ -105,21 +106,22 @@ function burOrder(steps: readonly Step[], c: Case): BurPass[] {
   for (const step of steps) {
     if (!step.cut) continue
     const current = passes.at(-1)
-    const answer = chooseBur(step.cut, c.practice.burs, current?.burId)
+    const answer = chooseBur(step.cut, c.practice.burs, current?.bur?.id)
     const cut = { stepId: step.id, surface: step.cut.surface, depthMm: step.cut.depthMm, ...(answer.best ? { because: answer.best.because } : {}), ...(answer.next ? { next: answer.next } : {}) }
-    if (answer.best && current?.burId === answer.best.burId) {
+    const bur = c.practice.burs.find((b) => b.id === answer.best?.burId)
+    if (bur && current?.bur?.id === bur.id) {
       current.cuts.push(cut)
       for (const p of answer.passedOver) if (!current.passedOver.includes(p)) current.passedOver.push(p)
     } else {
       passes.push({
         order: passes.length + 1,
-        ...(answer.best ? { burId: answer.best.burId } : {}),
+        ...(bur ? { bur } : {}),
         cuts: [cut],
         passedOver: answer.passedOver,
         ...(answer.lack ? { lack: answer.lack } : {}),
       })
     }
-    if (answer.best) step.burId = answer.best.burId
+    if (bur) step.burId = bur.id
   }
   return passes
 }

@@ -25,7 +25,7 @@ export interface TrayBoard {
 const boardHeightMm = 190
 const gapMm = 6
 /** Every place is at least this wide and high, so that a gloved finger hits it. */
-const leastMm = 44
+const leastMm = 48
 
 /** Places the lines of one phase in columns: long things alone, small things in the first column with room left. */
 function layBand(phase: Phase, lines: readonly SetupLine[], xMm: number): TrayBand {

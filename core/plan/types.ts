@@ -1,4 +1,5 @@
 /** The Plan: what `compile` answers. Plain JSON, frozen into the visit when its setup is signed. */
+import type { Bur } from '../catalog/bur'
 import type { BurChoice, Cut } from '../catalog/cut'
 import type { LotChoice } from '../catalog/item'
 import type { Need, Readiness } from '../catalog/match'
@@ -93,6 +94,8 @@ export interface Step {
   phase: Phase
   title: string
   detail?: string
+  /** What the record says was done, after the person's name: 'gave a block with …'. */
+  told?: string
   tooth?: Tooth
   fn: FunctionName
   performer: Performer
@@ -143,8 +146,8 @@ export interface SetupLine {
 /** One stay of a bur in the handpiece. */
 export interface BurPass {
   order: number
-  /** Absent where nothing owned fits. */
-  burId?: string
+  /** The bur as it was owned when the plan was made; absent where nothing owned fits. */
+  bur?: Bur
   cuts: { stepId: string; surface: string; depthMm: number; because?: Reason; next?: BurChoice }[]
   passedOver: string[]
   lack?: string

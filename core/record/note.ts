@@ -42,16 +42,19 @@ function visitSection(t: Telling, who: { name: string }): NoteSection {
   return { title: 'Visit', sentences }
 }
 
-/** One sentence a phase for what was done, by whom, when. */
+const tries = ['', '', 'second', 'third', 'fourth', 'fifth']
+
+/** What was done, in sentences in the order it happened: when, who, what. */
 function workSection(t: Telling): NoteSection {
-  const sentences: string[] = []
-  const steps = t.plan.steps.filter((s) => t.core.steps[s.id]!.status === 'done' && s.place !== 'desk' && s.place !== 'room')
-  for (const s of steps) {
+  const done = t.plan.steps
+    .filter((s) => s.told && t.core.steps[s.id]!.status === 'done')
+    .toSorted((a, b) => t.core.steps[a.id]!.finishedAt! - t.core.steps[b.id]!.finishedAt!)
+  const sentences = done.map((s) => {
     const state = t.core.steps[s.id]!
-    const again = state.rounds > 0 ? `, done ${state.rounds + 1} times` : ''
-    const whose = state.performer === t.plan.steps.find((x) => x.id === s.id)!.performer.personId ? '' : ' (taken over)'
-    sentences.push(`${t.time(state.finishedAt!)} ${s.title}${s.tooth && !s.title.includes(s.tooth) ? `, ${s.tooth}` : ''}: ${t.name(state.performer)}${whose}${again}.`)
-  }
+    const round = state.rounds + 1
+    const again = round > 1 ? ` at the ${tries[round] ?? `${round}th`} try` : ''
+    return `At ${t.time(state.finishedAt!)} ${t.name(state.performer)} ${s.told}${again}.`
+  })
   return { title: 'Done', sentences: sentences.length > 0 ? sentences : ['Nothing yet.'] }
 }
 
@@ -59,13 +62,13 @@ function materialSection(t: Telling): NoteSection {
   const used = t.plan.setup.filter((l) => !l.reusable && l.readiness === 'open' && l.steps.some(t.done))
   const lots = used.filter((l) => l.lot?.number).map((l) => `${l.name}${l.piecesMm ? ` (${l.piecesMm.map((mm) => `${mm} mm`).join(', ')})` : l.unit === 'piece' ? '' : ` ${l.quantity} ${l.unit}`}, lot ${l.lot!.number}, expires ${l.lot!.expires}`)
   const plain = used.filter((l) => !l.lot?.number).map((l) => lower(l.name))
-  const burs = t.plan.burs.filter((b) => b.burId && b.cuts.some((c) => t.done(c.stepId))).map((b) => b.burId!)
+  const burs = t.plan.burs.flatMap((b) => (b.bur && b.cuts.some((c) => t.done(c.stepId)) ? [lower(b.bur.name)] : []))
   return {
     title: 'Materials',
     sentences: [
       ...(lots.length > 0 ? [`Used with lots: ${lots.join('; ')}.`] : ['No material with a lot was used.']),
-      ...(plain.length > 0 ? [`Also used: ${list(plain)}.`] : []),
-      ...(burs.length > 0 ? [`Burs in order: ${[...new Set(burs)].join(', ')}.`] : []),
+      ...(plain.length > 0 ? [`Also used: ${plain.join('; ')}.`] : []),
+      ...(burs.length > 0 ? [`Burs in order of use: ${[...new Set(burs)].join('; ')}.`] : []),
     ],
   }
 }

@@ -41,6 +41,9 @@ describe('a visit from begin to close', () => {
     expect(note).toMatch(/Braided cord 0 \(29 mm\), lot S-cord-0, expires 2029-12-31/)
     expect(note).toContain('Base cord, 37: 1 in, 1 out.')
     expect(note).toMatch(/Impression good: signed by The dentist at \d\d:\d\d\./)
+    expect(note).toContain('The dentist gave a block with articaine with adrenaline, one cartridge laid out.')
+    expect(note).toContain('The dentist placed base cord size 0, 29 mm, on 37 (LL7) with aluminium chloride.')
+    expect(note).toContain('Burs in order of use: depth cutter 1.5, medium')
     expect(note).toContain('Otherwise than planned\nNothing.')
     expect(note).toContain('Do not eat until the feeling is back')
     expect(note).toContain('slide the floss out sideways')
@@ -113,6 +116,7 @@ describe('refusals say what is missing', () => {
     expect(d.state.core.status).toBe('closed')
     expect(d.state.core.counts['cord.top.37']).toEqual({ in: 2, out: 2 })
     expect(noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC'))).toContain('because: crevice closed')
+    expect(noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC'))).toContain('drew the top cord of 37 (LL7), wet at the second try.')
   })
   it('an impression that is not good is taken again, its hold still open', () => {
     const d = upTo('tissue.base-out.37')

@@ -26,7 +26,7 @@ function migrationsFolder(): string {
  * @param url a postgres:// address, or a folder for the embedded database (created where needed, claimed for this process).
  * @throws FolderInUse where another process has the folder open.
  */
-export async function openDatabase(url: string): Promise<OpenDatabase> {
+export async function openDatabase(url = '.data/practice'): Promise<OpenDatabase> {
   if (/^postgres(ql)?:\/\//.test(url)) {
     const { default: pg } = await import('pg')
     const { drizzle } = await import('drizzle-orm/node-postgres')

@@ -1,39 +1,41 @@
-import type { ServerResponse } from 'node:http'
-
 /** What goes to every screen that looks at a topic. */
 export interface Message {
-  event: 'run' | 'tray' | 'visit' | 'day'
+  event: 'hello' | 'beat' | 'run' | 'tray' | 'visit' | 'day'
   data: unknown
 }
 
-/** Fans messages out to open event streams by topic. A slow or gone screen never holds up the others. */
-export class Hub {
-  private readonly topics = new Map<string, Set<ServerResponse>>()
+/** The little of a socket the hub needs. */
+export interface Listener {
+  send: (text: string) => void
+  close: () => void
+  on: (event: 'close', gone: () => void) => void
+}
 
-  /** Adds a stream to topics until it closes. */
-  join(topics: readonly string[], stream: ServerResponse): void {
-    for (const topic of topics) {
-      const set = this.topics.get(topic) ?? new Set()
-      set.add(stream)
-      this.topics.set(topic, set)
-    }
-    stream.on('close', () => {
-      for (const topic of topics) {
-        const set = this.topics.get(topic)
-        set?.delete(stream)
-        if (set?.size === 0) this.topics.delete(topic)
-      }
+export const write = (listener: Listener, message: Message): void => listener.send(JSON.stringify(message))
+
+/** Fans messages out to open sockets by topic. A slow or gone screen never holds up the others. */
+export class Hub {
+  private readonly topics = new Map<string, Set<Listener>>()
+
+  /** Adds a socket to a topic until it closes. */
+  join(topic: string, listener: Listener): void {
+    const set = this.topics.get(topic) ?? new Set()
+    set.add(listener)
+    this.topics.set(topic, set)
+    listener.on('close', () => {
+      set.delete(listener)
+      if (set.size === 0) this.topics.delete(topic)
     })
   }
 
   send(topic: string, message: Message): void {
-    const text = `event: ${message.event}\ndata: ${JSON.stringify(message.data)}\n\n`
-    for (const stream of this.topics.get(topic) ?? []) stream.write(text)
+    const text = JSON.stringify(message)
+    for (const listener of this.topics.get(topic) ?? []) listener.send(text)
   }
 
-  /** Ends every stream, for a clean stop. */
+  /** Ends every socket, for a clean stop. */
   close(): void {
-    for (const set of this.topics.values()) for (const stream of set) stream.end()
+    for (const set of this.topics.values()) for (const listener of set) listener.close()
     this.topics.clear()
   }
 }

@@ -1,19 +1,28 @@
 import * as z from 'zod'
 import type { App, House } from '../app'
+import { write } from '../live/hub'
 import { signedIn } from './session'
 
 const heartbeatMs = 10_000
 
-/** The event stream: what happens in one visit, or to the day. Says hello with the server's clock and boot. */
+/**
+ * The live socket: what happens in one visit, or to the day. Says hello with the server's clock and boot. A socket and not
+ * an event stream, because a browser keeps only six connections to a server and every window would hold one.
+ */
 export const liveRoutes = (house: House) => async (app: App): Promise<void> => {
-  app.get('/live', { schema: { summary: 'Server-sent events of a visit or of the day', querystring: z.object({ visit: z.string().max(80).optional() }) } }, async (request, reply) => {
-    await signedIn(house, request)
-    reply.hijack()
-    const stream = reply.raw
-    stream.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform', connection: 'keep-alive', 'x-accel-buffering': 'no' })
-    stream.write(`retry: 1000\nevent: hello\ndata: ${JSON.stringify({ now: house.now(), boot: house.boot, pace: house.pace })}\n\n`)
-    house.hub.join([request.query.visit ?? 'day'], stream)
-    const beat = setInterval(() => stream.write(`event: beat\ndata: ${house.now()}\n\n`), heartbeatMs)
-    stream.on('close', () => clearInterval(beat))
-  })
+  app.get(
+    '/live',
+    {
+      websocket: true,
+      schema: { summary: 'Web socket: messages of a visit or of the day', querystring: z.object({ visit: z.string().max(80).optional() }) },
+      preValidation: async (request) => void (await signedIn(house, request)),
+    },
+    (socket, request) => {
+      write(socket, { event: 'hello', data: { now: house.now(), boot: house.boot, pace: house.pace } })
+      house.hub.join(request.query.visit ?? 'day', socket)
+      const beat = setInterval(() => write(socket, { event: 'beat', data: house.now() }), heartbeatMs)
+      socket.on('close', () => clearInterval(beat))
+      socket.on('error', () => socket.close())
+    },
+  )
 }

@@ -1,4 +1,4 @@
-/** The event stream and the server's clock, shared by the screens. */
+/** The live socket and the server's clock, shared by the screens. */
 import { createContext, useContext, useEffect, useRef, useState, type ReactNode } from 'react'
 import type { RunEvent } from '../../core/run/events'
 import type { Mark } from './api'
@@ -30,10 +30,11 @@ export function LinkProvider({ children }: { children: ReactNode }) {
   return <LinkContext.Provider value={{ info, set }}>{children}</LinkContext.Provider>
 }
 
-const parse = <T,>(event: Event): T => JSON.parse((event as MessageEvent<string>).data) as T
 let lastBoot = ''
+const silentMs = 25_000
+const retryMs = 700
 
-/** Opens the stream of a visit, or of the day, for as long as the screen is up; reconnects by itself. */
+/** Opens the socket of a visit, or of the day, for as long as the screen is up; reconnects by itself. */
 export function useLive(visitId: string | undefined, handlers: LiveHandlers): void {
   const kept = useRef(handlers)
   useEffect(() => {
@@ -41,50 +42,47 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
   })
   const { set } = useContext(LinkContext)
   useEffect(() => {
-    let source: EventSource | undefined
+    let socket: WebSocket | undefined
     let again: ReturnType<typeof setTimeout> | undefined
     let ended = false
-    let beatAt = Date.now()
-    const open = (): void => {
-      source = new EventSource(`/api/live${visitId ? `?visit=${encodeURIComponent(visitId)}` : ''}`)
-      source.addEventListener('hello', (e) => {
-        const hello = parse<{ now: number; boot: string; pace: number }>(e)
+    let heardAt = Date.now()
+    const hear = (message: { event: string; data: unknown }): void => {
+      heardAt = Date.now()
+      const { event, data } = message
+      if (event === 'hello') {
+        const hello = data as { now: number; boot: string; pace: number }
         heard = { server: hello.now, here: Date.now(), pace: hello.pace }
-        beatAt = Date.now()
         const restarted = lastBoot !== '' && lastBoot !== hello.boot
         lastBoot = hello.boot
         set({ state: 'live', restarted })
         kept.current.opened?.()
-      })
-      source.addEventListener('beat', () => {
-        beatAt = Date.now()
-      })
-      source.addEventListener('run', (e) => kept.current.run?.(parse<{ events: RunEvent[] }>(e).events))
-      source.addEventListener('tray', (e) => kept.current.tray?.(parse<{ marks: Mark[] }>(e).marks))
-      source.addEventListener('visit', () => kept.current.visit?.())
-      source.addEventListener('day', () => kept.current.day?.())
-      source.addEventListener('error', () => {
-        if (ended) return
+      } else if (event === 'run') kept.current.run?.((data as { events: RunEvent[] }).events)
+      else if (event === 'tray') kept.current.tray?.((data as { marks: Mark[] }).marks)
+      else if (event === 'visit') kept.current.visit?.()
+      else if (event === 'day') kept.current.day?.()
+    }
+    const open = (): void => {
+      const own = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/live${visitId ? `?visit=${encodeURIComponent(visitId)}` : ''}`)
+      socket = own
+      own.addEventListener('message', (e: MessageEvent<string>) => hear(JSON.parse(e.data) as { event: string; data: unknown }))
+      own.addEventListener('close', () => {
+        if (ended || socket !== own) return
         set({ state: 'lost', restarted: false })
-        // A stream the browser has given up on does not come back by itself.
-        source?.close()
-        again = setTimeout(open, 700)
+        again = setTimeout(open, retryMs)
       })
     }
     open()
+    // A dead link may never say that it closed: too long without a beat counts as lost.
     const watch = setInterval(() => {
-      if (Date.now() - beatAt > 25_000 && source?.readyState === EventSource.OPEN) {
-        source.close()
-        set({ state: 'lost', restarted: false })
-        beatAt = Date.now()
-        open()
-      }
+      if (Date.now() - heardAt <= silentMs || socket?.readyState !== WebSocket.OPEN) return
+      heardAt = Date.now()
+      socket.close()
     }, 5_000)
     return () => {
       ended = true
       clearTimeout(again)
       clearInterval(watch)
-      source?.close()
+      socket?.close()
     }
   }, [visitId, set])
 }

@@ -19,7 +19,7 @@ import { useRefresh } from '../app/queries'
 import { Arch } from '../parts/arch'
 import { Score } from '../parts/score'
 import { Check, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
-import { wholeMinutes } from '../parts/words'
+import { minutes } from '../parts/words'
 
 type Change = Partial<Omit<VisitRequest, 'kind' | 'date' | 'team' | 'swaps'>>
 
@@ -179,14 +179,14 @@ function Follows({ data }: { data: VisitAndPlan }) {
     <Panel labelled="What follows" className="space-y-3">
       <dl className="grid grid-cols-4 gap-2 text-center" aria-label="Minutes in the chair, the dentist’s minutes, items, burs">
         {[
-          ['min', wholeMinutes(score.chairS)],
-          ['dentist', wholeMinutes(score.busyS[dentist.id] ?? 0)],
+          ['chair', minutes(score.chairS)],
+          ['dentist', minutes(score.busyS[dentist.id] ?? 0)],
           ['items', String(plan.setup.length)],
-          ['burs', String(new Set(plan.burs.map((b) => b.burId)).size)],
+          ['burs', String(new Set(plan.burs.map((b) => b.bur?.id)).size)],
         ].map(([k, v]) => (
-          <div key={k} className="rounded-md bg-sunk p-1.5">
+          <div key={k} className="rounded-md bg-sunk px-0.5 py-1.5">
             <dt className="text-base text-soft">{k}</dt>
-            <dd className="num text-2xl leading-tight font-bold" data-figure={k}>
+            <dd className="num text-xl leading-tight font-bold whitespace-nowrap" data-figure={k}>
               {v}
             </dd>
           </div>

@@ -15,7 +15,7 @@ import { BurStrip } from '../parts/bur-strip'
 import { ClockRing } from '../parts/clock-ring'
 import { HoldBox } from '../parts/hold-box'
 import { Score } from '../parts/score'
-import { Button, Panel } from '../parts/ui'
+import { Button } from '../parts/ui'
 import { Counts } from './counts'
 import { Holds } from './holds'
 import { NowCard } from './now-card'
@@ -23,7 +23,7 @@ import { Keys, NoteBox, SkipBox, WindowBox } from './boxes'
 
 /** Both views of the same run: the assistant's with the step in front, the dentist's with what waits for an answer. */
 export function ChairView({ visitId, data, run, person }: { visitId: string; data: VisitAndPlan; run: Run; person: Person }) {
-  const { plan, practice } = data
+  const { plan } = data
   const core = run.state.core
   const now = useNow(250)
   const score = useMemo(() => layOut(plan), [plan])
@@ -74,11 +74,22 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
     <div className="mx-auto grid max-w-[1500px] gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]" data-seq={run.state.seq} data-status={core.status}>
       <div className="min-w-0 space-y-3">
         <div className="rounded-lg bg-sheet px-2 py-1">
-          <Score score={score} people={plan.people} core={core} playheadS={playheadS} height={112} label={`Score of the visit; ${doneSteps.size} of ${plan.steps.length} steps done`} />
+          <Score score={score} people={plan.people} core={core} playheadS={playheadS} height={100} label={`Score of the visit; ${doneSteps.size} of ${plan.steps.length} steps done`} />
         </div>
         {dentistView && asked.length > 0 && holds}
         {card}
-        {cutting && <BurStrip passes={plan.burs} burs={practice.burs} {...(current ? { nowStep: current.id } : {})} doneSteps={doneSteps} />}
+        {cutting && <BurStrip passes={plan.burs} {...(current ? { nowStep: current.id } : {})} doneSteps={doneSteps} />}
+      </div>
+      <div className="space-y-3">
+        {clocks.length > 0 && (
+          <ul aria-label="Clocks" className="space-y-2">
+            {clocks.map((c) => (
+              <ClockRing key={c.linkId} clock={c} />
+            ))}
+          </ul>
+        )}
+        {!(dentistView && asked.length > 0) && holds}
+        {counts}
         <div className="flex flex-wrap gap-2">
           <Button tone="quiet" onClick={() => void answer(run.send({ kind: 'undo' }))} disabled={!run.state.past || run.sending !== 'no'}>
             <Undo2 aria-hidden="true" /> Undo
@@ -98,18 +109,6 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
             </Link>
           )}
         </div>
-      </div>
-      <div className="space-y-3">
-        {clocks.length > 0 && (
-          <ul aria-label="Clocks" className="space-y-2">
-            {clocks.map((c) => (
-              <ClockRing key={c.linkId} clock={c} />
-            ))}
-          </ul>
-        )}
-        {!(dentistView && asked.length > 0) && holds}
-        {counts}
-        {clocks.length === 0 && core.status === 'running' && <Panel labelled="Clocks"><p className="text-soft">No clock is running.</p></Panel>}
       </div>
       {missed && core.status === 'running' && !modal && <WindowBox key={missed.linkId} clock={missed} plan={plan} run={run} />}
       {hold && <HoldBox hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}

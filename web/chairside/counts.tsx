@@ -15,7 +15,7 @@ export function Counts({ plan, core, onCount }: { plan: Plan; core: RunCore; onC
           const left = stillIn(core, c.id)
           return (
             <li key={c.id} data-count={c.id} data-open={left} className={`rounded-md border-2 p-2 ${left === 0 ? 'border-line' : 'border-brass bg-brass-wash'}`}>
-              <div className="flex items-center justify-between gap-2">
+              <div className="flex flex-wrap items-center justify-between gap-2">
                 <span className="text-2xl leading-tight font-semibold">
                   {c.what}
                   <span className="num block text-[28px] font-normal">
@@ -23,14 +23,21 @@ export function Counts({ plan, core, onCount }: { plan: Plan; core: RunCore; onC
                   </span>
                 </span>
                 {live && (
-                  <span className="flex gap-1.5">
+                  <span className="ml-auto flex gap-1.5">
                     <Button tone="quiet" className="min-h-16" aria-label={`${c.what}: one more went in`} onClick={() => onCount(c.id, 'in', 1)}>
                       <Plus aria-hidden="true" />
                     </Button>
                     {left > 0 ? (
-                      <Button big tone="jade" aria-label={`${c.what}: one out`} onClick={() => onCount(c.id, 'out', 1)}>
-                        out
-                      </Button>
+                      <>
+                        <Button big tone={left > 1 ? 'plain' : 'jade'} className="!px-4" aria-label={`${c.what}: one out`} onClick={() => onCount(c.id, 'out', 1)}>
+                          {left > 1 ? '1' : 'out'}
+                        </Button>
+                        {left > 1 && (
+                          <Button big tone="jade" className="!px-4" aria-label={`${c.what}: all ${left} out`} onClick={() => onCount(c.id, 'out', left)}>
+                            {left} out
+                          </Button>
+                        )}
+                      </>
                     ) : (
                       <Button tone="quiet" className="min-h-16" aria-label={`${c.what}: not out after all`} onClick={() => onCount(c.id, 'out', -1)}>
                         <Minus aria-hidden="true" />

@@ -38,7 +38,8 @@ export interface NowCardProps {
 
 /** What is being done now, as large as the room needs it, and the next two passes. */
 export function NowCard({ plan, core, current, running, outlook, sending, onNext, onFocus, waitingHold, onHold }: NowCardProps) {
-  const upcoming = [...(outlook.next ? [outlook.next] : []), ...outlook.later].slice(0, 2)
+  // With nothing running the next step stands in front already.
+  const upcoming = [...(outlook.next && current ? [outlook.next] : []), ...outlook.later].slice(0, 2)
   const label = core.status === 'laid up' ? 'Begin' : current ? (outlook.next ? 'Next' : 'Done') : outlook.next ? 'Start' : 'Next'
   if (core.status === 'closed') {
     return (
@@ -88,8 +89,9 @@ export function NowCard({ plan, core, current, running, outlook, sending, onNext
           )}
           {core.status === 'running' && !current && (
             <>
-              <p data-now="" className="text-5xl leading-tight font-bold">
-                {outlook.next ? 'Ready for the next step' : waitingHold ? 'Waiting for the dentist' : outlook.waiting ? 'Waiting' : 'All steps are answered'}
+              {outlook.next && <p className="text-xl text-soft">Ready for the next step</p>}
+              <p data-now="" className="text-5xl leading-tight font-bold text-balance">
+                {outlook.next ? outlook.next.title : waitingHold ? 'Waiting for the dentist' : outlook.waiting ? 'Waiting' : 'All steps are answered'}
               </p>
               {!outlook.next && outlook.waiting && <p className="mt-1 text-[28px] leading-snug">{outlook.waiting.refusal.message}</p>}
               {!outlook.next && waitingHold && (

@@ -17,7 +17,7 @@ function BurDrawing({ bur }: { bur: Bur }) {
   const side = (sign: 1 | -1): string[] => profile.map((p) => `${sign * p.radiusMm * pxPerMm} ${y(p.atMm)}`)
   const shank = (shankMm / 2) * pxPerMm
   return (
-    <svg width={46} height={116} viewBox="-23 -4 46 116" aria-hidden="true">
+    <svg width={46} height={112} viewBox="-23 -4 46 116" aria-hidden="true">
       <rect x={-shank} y={tallest * pxPerMm - 1} width={2 * shank} height={30} className="fill-line stroke-soft" />
       {band.colour !== 'none' && <rect x={-shank - 1.5} y={tallest * pxPerMm + 10} width={2 * shank + 3} height={9} fill={colours[band.colour]} className="stroke-ink" strokeWidth={1} />}
       <path d={`M ${side(1).join(' L ')} L ${side(-1).toReversed().join(' L ')} Z`} className={bur.material === 'diamond' ? 'fill-soft stroke-ink' : 'fill-sheet stroke-ink'} strokeWidth={1.4} />
@@ -25,13 +25,15 @@ function BurDrawing({ bur }: { bur: Bur }) {
   )
 }
 
-export function BurStrip({ passes, burs, nowStep, doneSteps, onPass }: { passes: readonly BurPass[]; burs: readonly Bur[]; nowStep?: string; doneSteps?: ReadonlySet<string>; onPass?: (pass: BurPass) => void }) {
+/** With `doneSteps` the strip is live: what is done falls away but for the last, so that now and next are always in sight. */
+export function BurStrip({ passes, nowStep, doneSteps }: { passes: readonly BurPass[]; nowStep?: string; doneSteps?: ReadonlySet<string> }) {
   const at = nowStep === undefined ? -1 : passes.findIndex((p) => p.cuts.some((c) => c.stepId === nowStep))
   const upcoming = at >= 0 ? at + 1 : doneSteps ? passes.findIndex((p) => !p.cuts.every((c) => doneSteps.has(c.stepId))) : -1
   return (
     <ol className="flex gap-1.5 overflow-x-auto pb-1" aria-label="Burs in the order of use">
       {passes.map((pass, i) => {
-        const bur = burs.find((b) => b.id === pass.burId)
+        if (doneSteps && i < (at >= 0 ? at : upcoming) - 1) return null
+        const bur = pass.bur
         const done = doneSteps !== undefined && pass.cuts.every((c) => doneSteps.has(c.stepId)) && i !== at
         const word = i === at ? 'now' : i === upcoming ? 'next' : done ? 'done' : ''
         const body = (
@@ -41,10 +43,10 @@ export function BurStrip({ passes, burs, nowStep, doneSteps, onPass }: { passes:
               <span className="font-bold">{word}</span>
             </span>
             {bur ? <BurDrawing bur={bur} /> : <span className="flex h-32 items-center text-4xl text-alarm">?</span>}
-            <span className="max-w-32 text-base leading-tight">
+            <span className="text-base leading-tight whitespace-nowrap">
               {bur ? (
                 <>
-                  {bur.shape}{' '}
+                  {bur.shape.replace(' taper', '')}{' '}
                   <span className="num">
                     {bur.diameterMm.toFixed(1)} {gritMark[bur.grit].letter}
                   </span>
@@ -59,15 +61,9 @@ export function BurStrip({ passes, burs, nowStep, doneSteps, onPass }: { passes:
         const label = `${pass.order}: ${bur ? `${bur.name}, ISO ${isoNumber(bur)}` : 'no bur owned fits'}, ${pass.cuts.map((c) => c.surface).join(', ')}${word ? `, ${word}` : ''}`
         return (
           <li key={pass.order}>
-            {onPass ? (
-              <button type="button" className={`${look} cursor-pointer`} aria-label={label} onClick={() => onPass(pass)}>
-                {body}
-              </button>
-            ) : (
-              <div role="img" aria-label={label} className={look}>
-                {body}
-              </div>
-            )}
+            <div role="img" aria-label={label} className={look}>
+              {body}
+            </div>
           </li>
         )
       })}

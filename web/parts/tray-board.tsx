@@ -91,7 +91,7 @@ export function TrayBoard({ board, lines, checked, selected, onToggle, onBand }:
               // Long narrow things are written along their length.
               const along = p.widthMm < 48 && p.heightMm > 75
               const [room, deep] = along ? [p.heightMm, p.widthMm] : [p.widthMm, p.heightMm]
-              const most = Math.max(4, Math.floor((room - 6) / (letterMm * 0.46)))
+              const most = Math.max(4, Math.floor((room - 6) / (letterMm * 0.49)))
               const words = wrap(amount && along ? `${line.name}, ${amount}` : line.name, most).slice(0, Math.max(1, Math.floor((deep - 3) / letterMm)))
               return (
                 <g
@@ -111,7 +111,7 @@ export function TrayBoard({ board, lines, checked, selected, onToggle, onBand }:
                   }}
                 >
                   <rect width={p.widthMm} height={p.heightMm} rx={3} className={done ? 'fill-jade-wash stroke-jade' : wrong ? 'fill-brass-wash stroke-brass' : 'fill-sheet stroke-soft'} strokeWidth={selected === p.lineId ? 3 : done ? 1.6 : 1} strokeDasharray={wrong && !done ? '4 2' : undefined} />
-                  <g className={done ? 'text-jade opacity-40' : 'text-soft opacity-40'}>
+                  <g className={done ? 'text-jade opacity-30' : 'text-soft opacity-25'}>
                     <Glyph family={line.family} w={p.widthMm} h={p.heightMm} />
                   </g>
                   <g transform={along ? `translate(0 ${p.heightMm}) rotate(-90)` : undefined}>

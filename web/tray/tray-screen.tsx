@@ -207,7 +207,7 @@ export default function TrayScreen() {
         />
         {board.bands.some((b) => b.phase === 'cutting') && (
           <div className="mt-2">
-            <BurStrip passes={plan.burs} burs={practice.burs} />
+            <BurStrip passes={plan.burs} />
           </div>
         )}
       </div>

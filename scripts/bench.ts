@@ -1,0 +1,184 @@
+/**
+ * Measures what speed is promised for. Medians, beside a calibration loop on the same machine, so that figures from
+ * other machines compare as ratios. `npm run bench` prints; with --write it also keeps docs/bench.md.
+ */
+import { spawn } from 'node:child_process'
+import { cpus } from 'node:os'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
+import { WebSocket } from 'ws'
+import { compile } from '../core/plan/compile'
+import { checkable, trayReadiness } from '../core/plan/ready'
+import { visitRequest } from '../core/plan/request'
+import { starterPractice } from '../core/practice/starter'
+import { decide } from '../core/run/decide'
+import { give, runThrough, startDrive } from '../core/run/drive'
+import type { RunEvent } from '../core/run/events'
+import { replay } from '../core/run/state'
+import { layOut } from '../core/schedule/timeline'
+import { Screen, freePort } from '../e2e/harness'
+
+const median = (xs: number[]): number => xs.toSorted((a, b) => a - b)[Math.floor(xs.length / 2)]!
+const p95 = (xs: number[]): number => xs.toSorted((a, b) => a - b)[Math.floor(xs.length * 0.95)]!
+const timed = (times: number, task: () => unknown): number => {
+  for (let i = 0; i < Math.min(20, times); i++) task()
+  return median(Array.from({ length: times }, () => {
+    const started = performance.now()
+    task()
+    return performance.now() - started
+  }))
+}
+
+interface Row {
+  what: string
+  value: number
+  unit: string
+  aim?: number
+}
+const rows: Row[] = []
+const note = (what: string, value: number, unit = 'ms', aim?: number): void => {
+  rows.push({ what, value, unit, ...(aim === undefined ? {} : { aim }) })
+  console.log(`${what.padEnd(58)} ${value.toFixed(value < 10 ? 2 : 0).padStart(8)} ${unit}${aim === undefined ? '' : `   (aim under ${aim} ${unit})${value < aim ? '' : '   MISSED'}`}`)
+}
+
+/** A fixed piece of work: sums of square roots and a sort of a fixed array. */
+function calibration(): number {
+  let sum = 0
+  for (let i = 0; i < 400_000; i++) sum += Math.sqrt(i % 1000)
+  const list = Array.from({ length: 20_000 }, (_, i) => (i * 7919) % 20_011)
+  list.sort((a, b) => a - b)
+  return sum + list[0]!
+}
+
+function core(): void {
+  const practice = starterPractice()
+  const request = visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', missing: ['38'], choices: { cord: 'double', impression: 'polyether, custom tray' }, team: { dentist: 'dentist', assistants: ['assistant'] } })
+  note('compile the crown visit', timed(200, () => compile(request, practice)), 'ms', 5)
+  const plan = compile(request, practice)
+  note('score of the visit (layOut)', timed(200, () => layOut(plan)))
+  const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
+  const drive = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, { personId: 'dentist', roles: ['dentist'], codeShown: true }, 'closing.home')
+  while (drive.events.length < 2_000) give(drive, { kind: 'note', text: `note ${drive.events.length}` }, assistant)
+  note('replay a run of 2,000 events', timed(60, () => replay(plan, drive.events)), 'ms', 20)
+  note('decide one command at the end of it', timed(300, () => decide(plan, drive.state, { kind: 'advance', start: 'closing.home' }, assistant, drive.now)))
+}
+
+/** Compressed JavaScript that the Day screen needs before it can show, by the build's own manifest. */
+function bundle(): void {
+  const manifest = JSON.parse(readFileSync('dist/web/.vite/manifest.json', 'utf8')) as Record<string, { file: string; imports?: string[]; isEntry?: boolean; src?: string }>
+  const files = new Set<string>()
+  const add = (key: string): void => {
+    const chunk = manifest[key]
+    if (!chunk || files.has(chunk.file)) return
+    files.add(chunk.file)
+    chunk.imports?.forEach(add)
+  }
+  add(Object.keys(manifest).find((k) => manifest[k]!.isEntry)!)
+  add(Object.keys(manifest).find((k) => k.endsWith('day/day-screen.tsx'))!)
+  const bytes = [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join('dist/web', f))).length, 0)
+  note('JavaScript of the first screen, compressed', bytes / 1000, 'kB', 200)
+}
+
+interface Live {
+  url: string
+  stop: () => void
+  folder: string
+}
+async function server(): Promise<Live> {
+  const folder = mkdtempSync(join(tmpdir(), 'jade-bench-'))
+  const port = await freePort()
+  const child = spawn(process.execPath, ['dist/server.js', '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC' }, stdio: ['ignore', 'pipe', 'inherit'] })
+  await new Promise<void>((resolve) => child.stdout.on('data', (chunk: Buffer) => chunk.toString().includes('Jade Tray is at') && resolve()))
+  return { url: `http://127.0.0.1:${port}`, folder, stop: () => child.kill('SIGTERM') }
+}
+
+/** Time from sending a command until another device's socket has the event. */
+async function secondScreen({ url }: Live, visitId: string): Promise<void> {
+  const call = async (method: string, path: string, cookie: string, body?: unknown): Promise<Response> => fetch(`${url}/api${path}`, { method, headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
+  const cookie = (await call('POST', '/session', '', { personId: 'juno', code: '1234' })).headers.get('set-cookie')!.split(';')[0]!
+  const { request } = (await (await call('GET', `/visits/${visitId}`, cookie)).json()) as { request: never }
+  const plan = compile(request, (await (await call('GET', '/practice', cookie)).json()) as never)
+  await call('PUT', `/visits/${visitId}/tray`, cookie, { lineIds: checkable(plan).map((l) => l.id), done: true })
+  await call('POST', `/visits/${visitId}/tray/sign`, cookie, { acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) })
+  const socket = new WebSocket(`${url.replace('http', 'ws')}/api/live?visit=${visitId}`, { headers: { cookie } })
+  const arrived = new Map<number, (at: number) => void>()
+  socket.on('message', (text: Buffer) => {
+    const message = JSON.parse(text.toString()) as { event: string; data: { events: RunEvent[] } }
+    if (message.event === 'run') for (const e of message.data.events) arrived.get(e.seq)?.(performance.now())
+  })
+  await new Promise((resolve) => socket.once('message', resolve))
+  const times: number[] = []
+  for (let seq = 0; seq < 300; seq++) {
+    const seen = new Promise<number>((resolve) => arrived.set(seq + 1, resolve))
+    const started = performance.now()
+    const answer = await call('POST', `/visits/${visitId}/commands`, cookie, { commandId: `bench-${seq}-${started}`, basedOn: seq, device: 'bench', command: seq === 0 ? { kind: 'begin' } : { kind: 'note', text: `note ${seq}` } })
+    await answer.text()
+    times.push((await seen) - started)
+  }
+  socket.close()
+  note('event to the other screen, median of 300', median(times))
+  note('event to the other screen, 95th percentile', p95(times), 'ms', 100)
+}
+
+/** Time until the frame after an act has been painted, in the page itself. */
+async function painted(screen: Screen, act: string, until: string): Promise<number> {
+  return screen.driver.executeAsyncScript<number>(`
+    const done = arguments[arguments.length - 1]; const started = performance.now();
+    const look = () => (${until}) ? requestAnimationFrame(() => done(performance.now() - started)) : requestAnimationFrame(look);
+    ${act}; requestAnimationFrame(look)`)
+}
+
+async function browser({ url }: Live, day: string): Promise<void> {
+  const screen = await Screen.open(url)
+  try {
+    await screen.signIn('Juno Abara', '1234')
+    const paints: number[] = []
+    for (let i = 0; i < 7; i++) {
+      await screen.go('/')
+      await screen.find('[data-visit]')
+      paints.push(await screen.driver.executeScript<number>('return performance.getEntriesByName("first-contentful-paint")[0].startTime'))
+    }
+    note('first paint of the Day screen', median(paints))
+    await screen.go(`/visits/${day}-two/case`)
+    await screen.find('[data-question]')
+    const changes: number[] = []
+    for (let i = 0; i < 12; i++) {
+      const [label, from] = i % 2 === 0 ? ['Double', 'this visit'] : ['Single', 'this visit']
+      changes.push(await painted(screen, `[...document.querySelectorAll('[data-question=cord] button')].find((b) => b.textContent.startsWith('${label}')).click()`, `document.querySelector('[data-question=cord] [data-state=on]')?.textContent.startsWith('${label}') && document.querySelector('[data-question=cord]').textContent.includes('${from}')`))
+    }
+    note('a changed choice on the Case screen, until painted', median(changes), 'ms', 100)
+    await screen.go(`/visits/${day}-one/chairside`)
+    await screen.find('[data-status=running]')
+    const nexts: number[] = []
+    for (let i = 0; i < 8; i++) {
+      nexts.push(await painted(screen, 'window.__seq = document.querySelector("[data-seq]").dataset.seq; document.querySelector("[data-next]").click()', 'document.querySelector("[data-seq]").dataset.seq !== window.__seq'))
+      nexts.push(await painted(screen, 'window.__seq = document.querySelector("[data-seq]").dataset.seq; [...document.querySelectorAll("button")].find((b) => b.textContent.includes("Undo")).click()', 'document.querySelector("[data-seq]").dataset.seq !== window.__seq'))
+    }
+    note('chairside "next", stored and painted', median(nexts), 'ms', 100)
+  } finally {
+    await screen.close()
+  }
+}
+
+note('calibration loop', timed(60, calibration))
+core()
+bundle()
+const live = await server()
+const day = new Date().toISOString().slice(0, 10)
+try {
+  await secondScreen(live, `${day}-one`)
+  await browser(live, day)
+} finally {
+  live.stop()
+  rmSync(live.folder, { recursive: true, force: true })
+}
+if (process.argv.includes('--write')) {
+  const unit = rows[0]!.value
+  writeFileSync(
+    'docs/bench.md',
+    `# Last figures of \`npm run bench\`\n\nMeasured on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}, ${cpus().length} cores (${cpus()[0]!.model.trim()}). Medians unless said otherwise. The calibration loop is a fixed piece of arithmetic and sorting; the last column is the figure in units of it, which is what compares between machines.\n\n| what | figure | aim | in calibration loops |\n| --- | --- | --- | --- |\n${rows.map((r) => `| ${r.what} | ${r.value.toFixed(r.value < 10 ? 2 : 0)} ${r.unit} | ${r.aim === undefined ? '' : `under ${r.aim} ${r.unit}${r.value < r.aim ? '' : ' (missed)'}`} | ${r.unit === 'ms' ? (r.value / unit).toFixed(2) : ''} |`).join('\n')}\n`,
+  )
+}
+process.exit(0)
