@@ -97,7 +97,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
     runs: new Runs(database.db, (visitId, events) => {
       hub.send(visitId, { event: 'run', data: { visitId, events } })
       hub.send('day', { event: 'day', data: { visitId } })
-    }, now),
+    }, now, database.kind === 'server'),
     attempts: new Attempts(),
     now,
     boot: randomUUID(),

@@ -37,6 +37,8 @@ export class Runs {
     private readonly db: Db,
     private readonly publish: (visitId: string, events: RunEvent[]) => void,
     private readonly now: () => number,
+    /** Whether other servers may write to the same database. */
+    private readonly shared: boolean,
   ) {}
 
   /** Runs a task after the visit's earlier ones, whatever became of them. */
@@ -56,6 +58,7 @@ export class Runs {
 
   private async current(q: Db, visitId: string): Promise<Live> {
     let known = this.live.get(visitId)
+    const fresh = !known
     if (!known) {
       const frozen = await loadFrozenPlan(q, visitId)
       if (!frozen) {
@@ -64,8 +67,8 @@ export class Runs {
       }
       known = { plan: frozen.plan, state: initialState(frozen.plan) }
     }
-    const state = (await loadEvents(q, visitId, known.state.seq)).reduce(evolve, known.state)
-    return { plan: known.plan, state }
+    if (fresh || this.shared) return { plan: known.plan, state: (await loadEvents(q, visitId, known.state.seq)).reduce(evolve, known.state) }
+    return known
   }
 
   /**
@@ -76,8 +79,8 @@ export class Runs {
   command(visitId: string, envelope: CommandEnvelope, who: Who): Promise<CommandAnswer> {
     return this.inTurn(visitId, async () => {
       const done = await this.db.transaction(async (tx): Promise<CommandAnswer & { live: Live; fresh: boolean }> => {
-        // The row lock keeps a second server on the same database in turn, too.
-        await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
+        // A second server may work on the same PostgreSQL: the row lock keeps it in turn. An embedded folder is ours alone.
+        if (this.shared) await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
         const live = await this.current(tx, visitId)
         const { plan, state } = live
         const known = await loadCommand(tx, visitId, envelope.commandId)

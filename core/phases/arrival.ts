@@ -1,5 +1,5 @@
 import { reason } from '../figure'
-import { alertWords } from '../plan/request'
+import { alertWords } from '../plan/vocabulary'
 import { open, step, type Block } from './build'
 import { labels, type Case } from './case'
 

@@ -1,4 +1,5 @@
-import type { Alert, VisitRequest } from '../plan/request'
+import type { Alert } from '../plan/vocabulary'
+import type { VisitRequest } from '../plan/request'
 import type { Practice } from '../practice/practice'
 import { resolveChoices, type Choices, type ResolvedChoices } from '../practice/choices'
 import { dimensions, type Dimensions } from '../teeth/dimensions'

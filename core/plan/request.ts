@@ -1,23 +1,11 @@
 /** What is asked of the planner: one visit of a case. The one schema of it, for server, web and shell. */
 import * as z from 'zod'
 import { someChoices } from '../practice/choices'
-import { isPrimary, tooth } from '../teeth/notation'
+import { isPrimary } from '../teeth/notation'
+import { tooth } from '../teeth/schema'
+import { alertWords, restorations, type Alert } from './vocabulary'
 
-export const restorations = ['full metal crown', 'metal-ceramic crown', 'lithium disilicate crown', 'monolithic zirconia crown'] as const
 export const restoration = z.enum(restorations)
-export type Restoration = z.infer<typeof restoration>
-
-/** Alerts and the words a person reads aloud for them. */
-export const alertWords = {
-  latex: 'latex allergy',
-  'adrenaline-sensitive': 'heart, blood-pressure or medicine alert: adrenaline with care',
-  'mouth breather': 'breathes through the mouth, blocked nose',
-  nickel: 'nickel allergy',
-  methacrylate: 'methacrylate allergy',
-  chlorhexidine: 'chlorhexidine allergy',
-  pacemaker: 'pacemaker',
-} as const
-export type Alert = keyof typeof alertWords
 export const alert = z.enum(Object.keys(alertWords) as [Alert, ...Alert[]])
 
 export const tissueState = z.strictObject({

@@ -2,7 +2,7 @@
 import * as z from 'zod'
 import { bur } from '../catalog/bur'
 import { item, lot } from '../catalog/item'
-import { notation } from '../teeth/notation'
+import { notation } from '../teeth/schema'
 import { someChoices } from './choices'
 import { functionTable, role } from './functions'
 

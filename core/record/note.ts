@@ -1,5 +1,5 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
-import { alertWords } from '../plan/request'
+import { alertWords } from '../plan/vocabulary'
 import type { Plan } from '../plan/types'
 import type { RunEvent } from '../run/events'
 import { replay, stillIn, type RunCore } from '../run/state'

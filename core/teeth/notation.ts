@@ -2,10 +2,7 @@
  * Tooth notation. Canonical inside the program: ISO 3950 two-digit codes.
  * Source: ISO 3950:2016 (designation system for teeth); the Universal and quadrant systems as commonly published.
  */
-import * as z from 'zod'
-
 export type Notation = 'iso' | 'universal' | 'quadrant'
-export const notation = z.enum(['iso', 'universal', 'quadrant'])
 
 declare const toothBrand: unique symbol
 /** An ISO 3950 code, checked: '11'–'48' permanent, '51'–'85' primary. */
@@ -23,12 +20,6 @@ const known = new Set<string>(allTeeth)
 export function isTooth(text: string): text is Tooth {
   return known.has(text)
 }
-
-/** Zod schema of a tooth in ISO 3950; other notations go through {@link readTooth} first. */
-export const tooth = z
-  .string()
-  .refine(isTooth, { error: (issue) => `"${String(issue.input)}" is not an ISO 3950 tooth code; write 11–18, 21–28, 31–38, 41–48, or 51–85 for primary teeth` })
-  .transform((text) => text as Tooth)
 
 /** The quadrant, 1–8, and the position from the midline, 1–8. */
 export function parts(t: Tooth): { quadrant: number; position: number } {

@@ -1,11 +1,12 @@
 /** The case: what will be done, in a few decisions; at the side what follows from them, live. */
 import { useMutation } from '@tanstack/react-query'
-import { useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { toast } from 'sonner'
 import { comparePlans, type Consequence } from '../../core/plan/compare'
 import { compile } from '../../core/plan/compile'
-import { alertWords, restorations, visitRequest, type Alert, type VisitRequest } from '../../core/plan/request'
+import { alertWords, restorations, type Alert } from '../../core/plan/vocabulary'
+import { visitRequest, type VisitRequest } from '../../core/plan/request'
 import type { Plan } from '../../core/plan/types'
 import { questions, type ChoiceName } from '../../core/practice/choices'
 import type { Practice } from '../../core/practice/practice'
@@ -127,18 +128,21 @@ function Facts({ data, change, locked }: { data: VisitAndPlan; change: (c: Chang
 
 function Schools({ data, change, locked }: { data: VisitAndPlan; change: (c: Change) => void; locked: boolean }) {
   const { request } = data.visit
+  // The choice itself is painted first; what the other schools would change follows a moment later.
+  const settled = useDeferredValue(data)
   const consequences = useMemo(() => {
     const lines = new Map<string, string>()
     if (locked) return lines
+    const { plan, practice, visit } = settled
     for (const q of questions) {
       for (const s of q.schools) {
-        if (s.value === data.plan.choices[q.name].value) continue
-        const other = tryPlan(request, { visitChoices: { ...request.visitChoices, [q.name]: s.value } }, data.practice)
-        lines.set(`${q.name}:${s.value}`, typeof other === 'string' ? other : inShort(comparePlans(data.plan, other)))
+        if (s.value === plan.choices[q.name].value) continue
+        const other = tryPlan(visit.request, { visitChoices: { ...visit.request.visitChoices, [q.name]: s.value } }, practice)
+        lines.set(`${q.name}:${s.value}`, typeof other === 'string' ? other : inShort(comparePlans(plan, other)))
       }
     }
     return lines
-  }, [data, request, locked])
+  }, [settled, locked])
   const source = { default: 'the usual', card: 'dentist’s card', case: 'this case', visit: 'this visit' }
   return (
     <Panel title="The way it is done" aside={<span className="text-base text-soft">card, then case, then visit decides</span>} className="space-y-3">

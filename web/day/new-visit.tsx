@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { restorations, type Restoration } from '../../core/plan/request'
+import { restorations, type Restoration } from '../../core/plan/vocabulary'
 import { readTooth, toothName, writeBoth, type Tooth } from '../../core/teeth/notation'
 import { api, type DayView } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'

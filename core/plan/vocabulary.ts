@@ -1,0 +1,15 @@
+/** The words of a request: restorations, and alerts with what a person reads aloud for them. */
+
+export const restorations = ['full metal crown', 'metal-ceramic crown', 'lithium disilicate crown', 'monolithic zirconia crown'] as const
+export type Restoration = (typeof restorations)[number]
+
+export const alertWords = {
+  latex: 'latex allergy',
+  'adrenaline-sensitive': 'heart, blood-pressure or medicine alert: adrenaline with care',
+  'mouth breather': 'breathes through the mouth, blocked nose',
+  nickel: 'nickel allergy',
+  methacrylate: 'methacrylate allergy',
+  chlorhexidine: 'chlorhexidine allergy',
+  pacemaker: 'pacemaker',
+} as const
+export type Alert = keyof typeof alertWords
