@@ -33,13 +33,14 @@ const pxPerMm = 1.76
 /** 16 px in the drawing's millimetres: nothing is written smaller. */
 const letterMm = 16 / pxPerMm
 
-/** Wraps a name into lines of so many letters; what is longer than a line is cut. */
+/** Wraps a name into lines of so many letters; a word longer than a line is parted. */
 function wrap(text: string, most: number): string[] {
   const lines: string[] = []
   for (const word of text.split(' ')) {
     const last = lines.at(-1)
     if (last !== undefined && `${last} ${word}`.length <= most) lines[lines.length - 1] = `${last} ${word}`
-    else lines.push(word.length > most ? `${word.slice(0, most - 1)}…` : word)
+    else if (word.length <= most) lines.push(word)
+    else lines.push(`${word.slice(0, most - 1)}-`.replace('--', '-'), word.slice(most - 1))
   }
   return lines
 }
