@@ -8,6 +8,7 @@ import { AxeBuilder } from '@axe-core/webdriverjs'
 import { Builder, By, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder, type Driver } from 'selenium-webdriver/chrome'
 import { expect } from 'vitest'
+import { openDatabase, type Db } from '../server/db/open'
 
 process.env['SE_OFFLINE'] = 'true'
 
@@ -31,11 +32,11 @@ export interface Served {
   stop: () => Promise<void>
 }
 
-/** Rehearsal pace: minutes of waiting pass in seconds, on the server's clock and with it on every screen's. */
-const pace = 15
+/** Rehearsal pace: minutes of waiting pass in seconds, on the server's clock and with it on every screen's. 1 is the wall. */
+export const rehearsal = 15
 const paceFrom = Date.now()
 
-function launch(folder: string, port: number): Promise<ChildProcess> {
+function launch(folder: string, port: number, pace: number): Promise<ChildProcess> {
   const child = spawn(process.execPath, ['dist/server.js', '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC', JADE_PACE: String(pace), JADE_PACE_FROM: String(paceFrom) }, stdio: ['ignore', 'pipe', 'pipe'] })
   return new Promise((resolve, reject) => {
     let said = ''
@@ -51,18 +52,26 @@ function launch(folder: string, port: number): Promise<ChildProcess> {
 
 const ended = (child: ChildProcess): Promise<void> => (child.exitCode !== null || child.signalCode !== null ? Promise.resolve() : new Promise((resolve) => child.once('exit', () => resolve())))
 
-/** Starts the built server on a fresh demo folder: made once, then copied, because making one takes seconds. */
-export async function serve(): Promise<Served> {
+/**
+ * Starts the built server on a fresh demo folder: made once, then copied, because making one takes seconds.
+ * `prepare` may bring visits to a moment before the server opens the folder.
+ */
+export async function serve({ prepare, pace = rehearsal }: { prepare?: (db: Db) => Promise<void>; pace?: number } = {}): Promise<Served> {
   if (!existsSync(template)) {
-    const child = await launch(template, await freePort())
+    const child = await launch(template, await freePort(), 1)
     child.kill('SIGTERM')
     await ended(child)
     process.once('exit', () => rmSync(template, { recursive: true, force: true }))
   }
   const folder = mkdtempSync(join(tmpdir(), 'jade-e2e-'))
   cpSync(template, folder, { recursive: true })
+  if (prepare) {
+    const database = await openDatabase(folder)
+    await prepare(database.db)
+    await database.close()
+  }
   const port = await freePort()
-  let child = await launch(folder, port)
+  let child = await launch(folder, port, pace)
   const end = async (signal: NodeJS.Signals): Promise<void> => {
     child.kill(signal)
     await ended(child)
@@ -72,7 +81,7 @@ export async function serve(): Promise<Served> {
     folder,
     kill: () => end('SIGKILL'),
     restart: async () => {
-      child = await launch(folder, port)
+      child = await launch(folder, port, pace)
     },
     stop: async () => {
       await end('SIGTERM')

@@ -88,7 +88,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
   })
   await app.register(fastifyCookie)
   await app.register(fastifyWebsocket, { options: { maxPayload: 4096 } })
-  await app.register(fastifySwagger, { openapi: { info: { title: 'Jade Tray', version: '0.1.0', description: 'Plans, trays, runs and records of preparation visits.' } }, transform: jsonSchemaTransform })
+  await app.register(fastifySwagger, { openapi: { info: { title: 'Jade Tray', version: '0.1.0', description: 'Plans, trays, runs and records of preparation visits. Live messages come over a web socket at /api/live?visit=…; errors are application/problem+json.' } }, transform: jsonSchemaTransform })
 
   const hub = new Hub()
   const house: House = {

@@ -25,7 +25,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
 
   it('serves an OpenAPI document that names every route', async () => {
     const { body } = await juno.call('GET', '/openapi.json')
-    expect(Object.keys(body['paths'] as object)).toEqual(expect.arrayContaining(['/api/session', '/api/days/{day}', '/api/visits/{visitId}/commands', '/api/visits/{visitId}/tray/sign', '/api/live']))
+    expect(Object.keys(body['paths'] as object)).toEqual(expect.arrayContaining(['/api/session', '/api/days/{day}', '/api/visits/{visitId}/commands', '/api/visits/{visitId}/tray/sign', '/api/visits/{visitId}/record']))
   })
 
   it('answers nothing to a stranger, and never a code or its hash', async () => {

@@ -25,6 +25,8 @@ export interface Match {
   because?: Reason
   alternatives: { itemId: string; name: string; loss: string }[]
   lack?: string
+  /** What is owned would answer, but an alert forbids every one of them. */
+  forbidden?: boolean
 }
 
 const words = (need: Need): string => need.words ?? need.what.replaceAll('.', ', ')
@@ -44,7 +46,9 @@ export function matchItem(need: Need, items: readonly Item[], alerts: readonly A
   const others = ranked.filter((i) => i !== best)
   const alternatives = others.map((i) => ({ itemId: i.id, name: i.name, loss: i.latex ? 'holds latex' : i.stock < 1 ? 'none in stock' : 'second in the practice’s own order' }))
   if (!best) {
-    return { alternatives, lack: serving.length > 0 ? `${words(need)}: every one owned holds latex and the patient has a latex alert` : `${words(need)}: nothing owned answers this need` }
+    return serving.length > 0
+      ? { alternatives, lack: `${words(need)}: every one owned holds latex and the patient has a latex alert`, forbidden: true }
+      : { alternatives, lack: `${words(need)}: nothing owned answers this need` }
   }
   const swapped = noLatex && serving.some((i) => i.latex)
   const match: Match = { item: best, alternatives }

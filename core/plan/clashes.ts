@@ -20,8 +20,8 @@ const clash = (id: string, severity: Clash['severity'], what: string, why: strin
 const rules: Rule[] = [
   ({ c, setup }) => {
     if (!c.has('latex')) return null
-    const left = setup.filter((l) => l.latex)
-    if (left.length > 0) return clash('latex-alert', 'stop', `Latex alert: ${left.map((l) => l.name).join(', ')} still in the setup`, 'the patient is allergic to latex', 'swap it for a latex-free one before the patient sits down')
+    const forbidden = setup.filter((l) => l.forbidden)
+    if (forbidden.length > 0) return clash('latex-alert', 'stop', `Latex alert: ${forbidden.map((l) => l.name).join(', ')} only with latex`, 'the patient is allergic to latex', 'get a latex-free one before the patient sits down')
     return clash('latex-alert', 'mind', 'Latex alert: the whole setup is latex-free', 'the patient is allergic to latex', 'keep it so: nothing is added from the drawer without a look at its label')
   },
   ({ setup, uses }) => {
@@ -29,9 +29,8 @@ const rules: Rule[] = [
     if (latex.length === 0 || !uses(/silicone|putty/)) return null
     return clash('latex-silicone', 'ask', `${latex.map((l) => l.name).join(', ')} with addition silicone`, 'latex stops addition silicone from setting, through what the glove leaves on the tooth too', 'change to latex-free gloves before tissue work and mixing')
   },
-  ({ c, uses }) => {
+  ({ c }) => {
     if (c.request.deliveryCement !== 'resin') return null
-    if (uses('provisional cement.eugenol')) return clash('eugenol-bonding', 'stop', 'Eugenol in the provisional cement, resin cement at delivery', 'eugenol hinders the set and the bond of resin', 'take a non-eugenol cement')
     return clash('eugenol-bonding', 'mind', 'Resin cement at delivery: eugenol has left the plan', 'eugenol hinders the set and the bond of resin', 'no eugenol liner or sedative dressing either')
   },
   ({ uses }) => {
@@ -39,8 +38,8 @@ const rules: Rule[] = [
     if (!(ferric || uses('agent.aluminium chloride')) || !uses(/light body\.silicone/)) return null
     return clash('astringent-silicone', ferric ? 'ask' : 'mind', `${ferric ? 'Ferric sulphate' : 'Aluminium chloride'} with addition silicone`, 'what is left of the salt at the margin keeps the silicone from setting', 'rinse until nothing is left, dry, then draw the cord')
   },
-  ({ uses }) =>
-    uses('separator')
+  ({ setup }) =>
+    setup.every((l) => l.id !== 'lack:separator')
       ? null
       : clash('no-separator', 'stop', 'No separator for the provisional', 'a resin-sealed preparation or core bonds to the provisional for good', 'put petroleum jelly or another separator on the setup'),
   ({ c }) => {

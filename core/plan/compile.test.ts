@@ -85,6 +85,12 @@ describe('changing the case changes the plan as the trade says', () => {
     expect(metal('16')).toEqual(['Depth grooves, palatal cusps 1.5 mm', 'Depth grooves, buccal cusps 1.0 mm'])
     expect(metal('47', true)[0]).toContain('lingual cusps 1.5')
   })
+  // C: bevel on the functional cusp at 45°. Arithmetic: 2 % of 1.8 mL is 36 mg, 4 % of 1.7 mL is 68 mg.
+  it('bevels the functional cusp at 45° and works out a cartridge', () => {
+    expect(step(plan({ teeth: ['47'], restoration: 'full metal crown' }), 'cutting.bevel.47').title).toBe('Bevel on the buccal cusps, 45°, about 1.5 mm wide')
+    const mg = (anaesthetic: VisitRequestInput['anaesthetic']) => step(plan({ anaesthetic }), 'anaesthesia.inject').figures.map((f) => [f.value, f.unit])
+    expect([mg('lidocaine with adrenaline'), mg('articaine with adrenaline')]).toEqual([[[36, 'mg']], [[68, 'mg']]])
+  })
   it('a full metal crown has no shade to sign, and a seating groove', () => {
     const p = plan({ restoration: 'full metal crown' })
     expect(p.holds.map((h) => h.id)).not.toContain('shade')

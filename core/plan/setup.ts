@@ -48,6 +48,7 @@ export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
         ...(match.because ? { because: match.because } : {}),
         alternatives: match.alternatives,
         ...(match.lack ? { lack: match.lack } : {}),
+        ...(match.forbidden ? { forbidden: true } : {}),
       })
     }
   }

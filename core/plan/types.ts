@@ -141,6 +141,8 @@ export interface SetupLine {
   alternatives: { itemId: string; name: string; loss: string }[]
   lot?: LotChoice
   lack?: string
+  /** Owned, but every one is forbidden by an alert. */
+  forbidden?: boolean
 }
 
 /** One stay of a bur in the handpiece. */

@@ -57,7 +57,9 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   }
   const modal = hold !== undefined || box !== undefined
   // A foot pedal and a presenter are keyboards: space, page-down and the right arrow all mean "next".
-  useHotkeys('space, pagedown, right', next, { enabled: !modal, preventDefault: true, ignoreEventWhen: (e) => (e.target as HTMLElement).closest('[role="dialog"]') !== null }, [next, modal])
+  useHotkeys('pagedown, right', next, { enabled: !modal, preventDefault: true }, [next, modal])
+  // Somebody who came to a button by tab means that button; after a touch the focus it left behind means nothing.
+  useHotkeys('space', next, { enabled: !modal, preventDefault: true, ignoreEventWhen: (e) => (e.target as HTMLElement).matches(':is(button, a):focus-visible') }, [next, modal])
   useHotkeys('u', () => void answer(run.send({ kind: 'undo' })), { enabled: !modal })
   useHotkeys('n', () => setBox('note'), { enabled: !modal, preventDefault: true })
   useHotkeys('s', () => setBox('skip'), { enabled: !modal && current !== undefined, preventDefault: true })

@@ -1,0 +1,79 @@
+import { describe, expect, it } from 'vitest'
+import { starterPractice } from '../practice/starter'
+import { compile } from './compile'
+import { trayReadiness } from './ready'
+import { visitRequest, type VisitRequestInput } from './request'
+import type { Plan } from './types'
+
+const practice = starterPractice()
+const plan = (more: Partial<VisitRequestInput> = {}, p = practice): Plan => compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['36'], restoration: 'metal-ceramic crown', team: { dentist: 'dentist', assistants: ['assistant'] }, ...more }), p)
+const without = (...ids: string[]) => ({ ...practice, items: practice.items.filter((i) => !ids.includes(i.id)) })
+
+/** Common practice: each pair that must not meet, how hard it is, and the plan it must not appear in. */
+const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan, withoutIt: () => Plan][] = [
+  ['latex-alert', 'mind', () => plan({ alerts: ['latex'] }), () => plan()],
+  ['latex-silicone', 'ask', () => plan(), () => plan({}, without('gloves-latex'))],
+  ['eugenol-bonding', 'mind', () => plan({ deliveryCement: 'resin' }), () => plan({ deliveryCement: 'conventional' })],
+  ['astringent-silicone', 'mind', () => plan(), () => plan({ choices: { cordAgent: 'plain' } })],
+  ['adrenaline-cord', 'ask', () => plan({ alerts: ['adrenaline-sensitive'], choices: { cordAgent: 'adrenaline' } }), () => plan({ choices: { cordAgent: 'adrenaline' } })],
+  ['adrenaline-anaesthetic', 'ask', () => plan({ alerts: ['adrenaline-sensitive'] }), () => plan({ alerts: ['adrenaline-sensitive'], anaesthetic: 'mepivacaine plain' })],
+  ['methacrylate', 'ask', () => plan({ alerts: ['methacrylate'] }), () => plan()],
+  ['nickel', 'ask', () => plan({ alerts: ['nickel'] }), () => plan({ alerts: ['nickel'], restoration: 'monolithic zirconia crown' })],
+  ['breathing', 'ask', () => plan({ alerts: ['mouth breather'], choices: { isolation: 'dam throughout' } }), () => plan({ alerts: ['mouth breather'] })],
+  ['dual-arch', 'ask', () => plan({ missing: ['37'] }), () => plan()],
+  ['polyether-damp', 'mind', () => plan({ choices: { impression: 'polyether, custom tray' } }), () => plan()],
+  ['pacemaker', 'mind', () => plan({ alerts: ['pacemaker'] }), () => plan()],
+]
+
+describe('compatibility of what one visit uses', () => {
+  it.each(table)('%s (%s) is named where it is and nowhere else', (id, severity, withIt, withoutIt) => {
+    const found = withIt().clashes.find((c) => c.id === id)
+    expect(found).toMatchObject({ severity })
+    expect(found!.why.length).toBeGreaterThan(5)
+    expect(found!.doThis.length).toBeGreaterThan(5)
+    expect(withoutIt().clashes.map((c) => c.id)).not.toContain(id)
+  })
+  it('stands hardest first', () => {
+    const order = plan({ alerts: ['nickel', 'methacrylate', 'pacemaker'], deliveryCement: 'resin' }).clashes.map((c) => ['stop', 'ask', 'mind'].indexOf(c.severity))
+    expect(order).toEqual(order.toSorted())
+  })
+  it('an exchange at the tray settles the clash, and never brings latex against the alert', () => {
+    expect(plan({ swaps: { 'gloves-latex': 'gloves-nitrile' } }).clashes.map((c) => c.id)).not.toContain('latex-silicone')
+    expect(plan({ alerts: ['latex'], swaps: { 'gloves-nitrile': 'gloves-latex' } }).setup.some((l) => l.latex)).toBe(false)
+  })
+  it('three units in a dual-arch tray are questioned, two are not', () => {
+    const units = (teeth: string[]) => plan({ teeth }).clashes.find((c) => c.id === 'dual-arch')
+    expect(units(['35', '36', '37'])!.what).toContain('3 units')
+    expect(units(['35', '36'])).toBeUndefined()
+  })
+})
+
+describe('a tray is signed when everything is out, read and safe', () => {
+  const p = plan()
+  const all = new Set(p.setup.map((l) => l.id))
+  it('names what is missing and what has to be read', () => {
+    const none = trayReadiness(p, new Set())
+    expect(none).toMatchObject({ checked: 0, total: p.setup.length, ready: false })
+    expect(none.missing).toHaveLength(p.setup.length)
+    expect(none.toAcknowledge.map((a) => a.id)).toEqual(['clash:latex-silicone'])
+    expect(trayReadiness(p, all).ready).toBe(false)
+    expect(trayReadiness(p, all, new Set(['clash:latex-silicone'])).ready).toBe(true)
+  })
+  it('asks about expired and short lots, lacks, and burs that nothing owned answers', () => {
+    const poor = {
+      ...without('mirror'),
+      burs: practice.burs.filter((b) => b.shape !== 'needle' && b.shape !== 'flame'),
+      lots: practice.lots.map((l) => (l.itemId === 'bis-acryl' ? { ...l, left: 1 } : l.itemId === 'articaine' ? { ...l, expires: '2026-01-01' } : l)),
+    }
+    const asked = trayReadiness(plan({}, poor), new Set()).toAcknowledge.map((a) => a.id)
+    expect(asked).toEqual(expect.arrayContaining(['lack:lack:mirror', 'lot:bis-acryl', 'lot:articaine', expect.stringMatching(/^bur:\d+$/)]))
+  })
+  it('is blocked outright by what no reading makes safe', () => {
+    const noSeparator = plan({}, without('petroleum-jelly'))
+    expect(noSeparator.clashes[0]).toMatchObject({ id: 'no-separator', severity: 'stop' })
+    const everything = (p: Plan) => trayReadiness(p, new Set(p.setup.map((l) => l.id)), new Set(trayReadiness(p, new Set()).toAcknowledge.map((a) => a.id)))
+    expect(everything(noSeparator)).toMatchObject({ ready: false, blocked: [expect.stringContaining('No separator')] })
+    const onlyLatexGloves = plan({ alerts: ['latex'] }, without('gloves-nitrile'))
+    expect(everything(onlyLatexGloves)).toMatchObject({ ready: false, blocked: [expect.stringContaining('gloves only with latex')] })
+  })
+})

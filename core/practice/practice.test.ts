@@ -1,0 +1,76 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { questions, resolveChoices } from './choices'
+import { functionNames, permission, permissionOf, presetTable, roles, type FunctionName, type Role } from './functions'
+import { practice } from './practice'
+import { starterPractice } from './starter'
+
+const names = Object.keys(functionNames) as FunctionName[]
+const width = (p: string): number => permission.options.indexOf(p as never)
+
+describe('who may do what', () => {
+  const cautious = presetTable('cautious', 'test', '2026-01-01')
+  const expanded = presetTable('expanded', 'test', '2026-01-01')
+
+  // C: what cannot be undone in the mouth is the dentist's, under either preset.
+  it('neither preset gives cutting, injection or the test of numbness to an assistant', () => {
+    for (const table of [cautious, expanded]) for (const fn of ['cutting', 'injection', 'numb test'] as const) {
+      expect(permissionOf(fn, ['assistant'], table)).toBe('no')
+      expect(permissionOf(fn, ['expanded assistant'], table)).toBe('no')
+    }
+  })
+  it('an expanded assistant is never narrower than an assistant, nor the expanded preset than the cautious', () => {
+    for (const fn of names) {
+      for (const table of [cautious, expanded]) expect(width(permissionOf(fn, ['expanded assistant'], table))).toBeGreaterThanOrEqual(width(permissionOf(fn, ['assistant'], table)))
+      expect(width(permissionOf(fn, ['assistant'], expanded))).toBeGreaterThanOrEqual(width(permissionOf(fn, ['assistant'], cautious)))
+    }
+  })
+  it('each line says who set it and when', () => {
+    expect(cautious).toHaveLength(names.length)
+    expect(cautious.every((l) => l.setBy === 'test' && l.setOn === '2026-01-01')).toBe(true)
+  })
+  it('a person with two roles has the wider; a dentist everything; the desk nothing in the mouth; a missing line is a no', () => {
+    expect(permissionOf('cord placement', ['assistant', 'expanded assistant'], cautious)).toBe('sight')
+    expect(permissionOf('cutting', ['dentist'], [])).toBe('yes')
+    expect(permissionOf('dam', ['front desk'], expanded)).toBe('no')
+    expect(permissionOf('turnover', ['sterilising'], cautious)).toBe('yes')
+    expect(permissionOf('shade preview', ['assistant'], [])).toBe('no')
+  })
+  it('more roles never narrow a permission', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...names), fc.subarray([...roles]), fc.constantFrom(...roles), (fn, some, extra: Role) => width(permissionOf(fn, [...some, extra], cautious)) >= width(permissionOf(fn, some, cautious))),
+    )
+  })
+})
+
+describe('schools', () => {
+  it('each question has at least two, its default among them, and says why', () => {
+    for (const q of questions) {
+      expect(q.schools.length).toBeGreaterThanOrEqual(2)
+      expect(q.schools.map((s) => s.value)).toContain(q.standard)
+      expect(q.why.length).toBeGreaterThan(10)
+    }
+  })
+  it('default, card, case, visit: the later wins, question by question', () => {
+    const resolved = resolveChoices({ cord: 'double', isolation: 'dam throughout', impression: 'optical scan' }, { cord: 'none', impression: 'polyether, custom tray' }, { cord: 'single' })
+    expect(resolved).toMatchObject({
+      cord: { value: 'single', from: 'visit' },
+      impression: { value: 'polyether, custom tray', from: 'case' },
+      isolation: { value: 'dam throughout', from: 'card' },
+      provisional: { value: 'bis-acryl in preliminary impression', from: 'default' },
+    })
+  })
+})
+
+describe('the starter practice', () => {
+  const p = starterPractice()
+  it('is a practice by the schema, and answers every need of the crown visit in every school', () => {
+    expect(practice.parse(JSON.parse(JSON.stringify(p)))).toEqual(p)
+    expect(new Set(p.items.map((i) => i.id)).size).toBe(p.items.length)
+  })
+  it('refuses what is no practice, with the field', () => {
+    const wrong = practice.safeParse({ ...p, people: [{ id: 'x', name: 'X', roles: ['wizard'] }] })
+    expect(wrong.error!.issues[0]!.path).toEqual(['people', 0, 'roles', 0])
+    expect(practice.safeParse({ ...p, motto: 'x' }).success).toBe(false)
+  })
+})

@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest'
+import { demoPractice, demoVisits } from '../../demo/practice'
+import { compile } from '../plan/compile'
+import { visitRequest } from '../plan/request'
+import type { Link, Step } from '../plan/types'
+import { daySpan, neededTwice, stretchesOf, type PlacedVisit } from './day'
+import { layOut, type Timeline } from './timeline'
+
+const step = (id: string, who: string, likelyS: number, place: Step['place'] = 'bench', helpers: string[] = []): Step => ({
+  id, phase: 'arrival', title: id, fn: 'chairside', performer: { personId: who, name: who, permission: 'yes', because: { text: '', standing: 'C' } }, allowed: { [who]: 'yes' },
+  helpers, place, spread: { shortS: likelyS, likelyS, longS: likelyS }, passes: [], needs: [], countsIn: [], countsOut: [], cautions: [], mistakes: [], figures: [],
+})
+const link = (from: string, to: string, more: Partial<Link> = {}): Link => ({ id: `${from}>${to}`, from, fromEdge: 'finish', to, toEdge: 'start', ...more })
+const lay = (steps: Step[], links: Link[]): Timeline => layOut({ steps, links, people: [] })
+const at = (t: Timeline, id: string): [number, number] => {
+  const bar = t.bars.find((b) => b.stepId === id)!
+  return [bar.startS, bar.endS]
+}
+
+describe('the score of one visit, worked by hand', () => {
+  it('bench work of one person runs beside the mouth work of another', () => {
+    const t = lay([step('a', 'D', 60, 'mouth'), step('b', 'A', 50)], [])
+    expect([at(t, 'a'), at(t, 'b'), t.totalS]).toEqual([[0, 60], [0, 50], 60])
+  })
+  it('the mouth holds one thing at a time, and a helper is busy too', () => {
+    const t = lay([step('a', 'D', 60, 'mouth', ['A']), step('b', 'B', 30, 'mouth'), step('c', 'A', 10)], [])
+    expect([at(t, 'a'), at(t, 'b'), at(t, 'c')]).toEqual([[0, 60], [60, 90], [60, 70]])
+    expect(t.busyS).toEqual({ D: 60, A: 70, B: 30 })
+  })
+  it('a lag holds the later step back from its own edge, finish to finish included', () => {
+    const t = lay([step('a', 'A', 10), step('b', 'B', 20), step('c', 'C', 50)], [link('a', 'b', { atLeastS: 100, title: 'x' }), link('a', 'c', { fromEdge: 'start', toEdge: 'finish', atLeastS: 90, title: 'y' })])
+    expect([at(t, 'b'), at(t, 'c')]).toEqual([[110, 130], [40, 90]])
+  })
+  it('what starts a window is held back where the window would be overrun', () => {
+    // Mixed at once it would wait 300 s for the mouth; the window is 45 s, so mixing waits instead.
+    const t = lay([step('mix', 'A', 20), step('busy', 'D', 300, 'mouth'), step('seat', 'A', 10, 'mouth')], [link('mix', 'seat', { fromEdge: 'start', toEdge: 'finish', atMostS: 45, title: 'to be seated' })])
+    const [mixed] = at(t, 'mix')
+    const [, seated] = at(t, 'seat')
+    expect(seated - mixed).toBeLessThanOrEqual(45)
+    expect(at(t, 'seat')[0]).toBe(300)
+    expect(t.brackets).toEqual([expect.objectContaining({ kind: 'window', missed: false })])
+  })
+  it('a window that cannot hold is marked missed, never hidden', () => {
+    const t = lay([step('a', 'A', 10), step('b', 'A', 100, 'mouth')], [link('a', 'b', { toEdge: 'finish', atMostS: 60, title: 'too short' })])
+    expect(t.brackets[0]).toMatchObject({ missed: true })
+  })
+  it('the chair is free when the patient leaves, not when the room is turned over', () => {
+    const t = lay([step('a', 'A', 60, 'mouth'), step('chart', 'A', 300, 'desk'), step('room', 'B', 600, 'room')], [link('a', 'chart'), link('a', 'room')])
+    expect([t.chairS, t.totalS]).toEqual([60, 660])
+  })
+  it('no demo visit overruns a window on its likely times', () => {
+    const practice = demoPractice('2026-11-24', 'Etc/UTC')
+    for (const v of demoVisits) {
+      const plan = compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', alerts: v.alerts, team: v.team, ...v.request }), practice)
+      expect(layOut(plan).brackets.filter((b) => b.missed).map((b) => `${v.key}: ${b.title}`)).toEqual([])
+    }
+  })
+})
+
+describe('the day', () => {
+  const minute = 60_000
+  const visit = (id: string, startsAt: number, bars: [string, number, number][]): PlacedVisit => ({
+    id, chairId: id, startsAt: startsAt * minute,
+    score: { bars: bars.map(([who, startS, endS], i) => ({ stepId: `${id}${i}`, phase: 'cutting', title: '', people: [who], place: 'mouth', startS, endS, hold: false })), brackets: [], totalS: Math.max(...bars.map((b) => b[2])), chairS: 0, busyS: {} },
+  })
+  const one = visit('one', 0, [['D', 0, 300], ['D', 330, 600], ['D', 1200, 1500]])
+  const two = visit('two', 8, [['D', 0, 400], ['A', 400, 900]])
+
+  it('joins a person’s work where it all but touches, and keeps real gaps', () => {
+    expect(stretchesOf('D', [one]).map((s) => [s.startAt / minute, s.endAt / minute])).toEqual([[0, 10], [20, 25]])
+  })
+  it('says where somebody is needed in two chairs at once, and for how long', () => {
+    expect(neededTwice('D', [one, two])).toEqual([{ startAt: 8 * minute, endAt: 10 * minute, visits: ['one', 'two'] }])
+    expect(neededTwice('D', [one, two], 121)).toEqual([])
+    expect(neededTwice('A', [one, two])).toEqual([])
+  })
+  it('is symmetric in the order of the visits', () => {
+    expect(neededTwice('D', [two, one]).map((c) => [c.startAt, c.endAt])).toEqual(neededTwice('D', [one, two]).map((c) => [c.startAt, c.endAt]))
+  })
+  it('spans whole hours round its visits, and a working day where there are none', () => {
+    const hour = 60 * minute
+    expect(daySpan([visit('x', 75, [['D', 0, 3600]])], 0)).toEqual({ startAt: hour, endAt: 3 * hour })
+    expect(daySpan([], 8 * hour)).toEqual({ startAt: 8 * hour, endAt: 17 * hour })
+  })
+})

@@ -1,0 +1,48 @@
+/** Brings demo visits to a moment of their day: for pictures, end-to-end tests and rehearsals. */
+import { compile } from '../core/plan/compile'
+import { checkable, trayReadiness } from '../core/plan/ready'
+import type { Plan } from '../core/plan/types'
+import { composeNote } from '../core/record/note'
+import type { Who } from '../core/run/decide'
+import { give, runThrough, startDrive, type Drive } from '../core/run/drive'
+import type { Db } from '../server/db/open'
+import * as t from '../server/db/schema'
+import { loadPractice, loadVisit } from '../server/db/store'
+
+export interface Moment {
+  /** The run goes on until this step is next; without it, until it is closed. Without either the tray is only signed. */
+  until?: string
+  /** Start that step, too. */
+  start?: boolean
+  /** How long ago the last event happened, seconds. */
+  agoS?: number
+  /** Only sign the tray; nothing has begun. */
+  onlySigned?: boolean
+}
+
+/**
+ * Signs a visit's tray and runs it to a moment through the core's own driver, storing the events with their times.
+ * @returns the plan that was frozen.
+ */
+export async function bringTo(db: Db, visitId: string, { until, start = false, agoS = 20, onlySigned = false }: Moment): Promise<Plan> {
+  const file = await loadVisit(db, visitId)
+  const practice = await loadPractice(db)
+  const plan = compile(file.request, practice)
+  const who = (id: string, codeShown: boolean): Who => ({ personId: id, roles: practice.people.find((p) => p.id === id)!.roles, codeShown })
+  const assistant = who(plan.people.find((p) => !p.dentist)!.id, false)
+  const dentist = who(plan.people.find((p) => p.dentist)!.id, true)
+  const run = (from: number): Drive => {
+    if (onlySigned) return startDrive(plan, from)
+    const drive = runThrough(startDrive(plan, from), assistant, dentist, until)
+    if (start && until) give(drive, { kind: 'advance', start: until }, assistant)
+    return drive
+  }
+  // Once to learn how long it takes, then again so that it ends just before now.
+  const drive = run(Date.now() - run(0).now - agoS * 1000)
+  const signedAt = (drive.events[0]?.at ?? Date.now()) - 60_000
+  await db.insert(t.trayMarks).values(checkable(plan).map((l) => ({ visitId, lineId: l.id, by: assistant.personId, at: signedAt - 600_000 })))
+  await db.insert(t.plans).values({ visitId, plan, signedBy: assistant.personId, signedAt, acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) })
+  if (drive.events.length > 0) await db.insert(t.runEvents).values(drive.events.map((e) => ({ visitId, ...e })))
+  if (drive.state.core.status === 'closed') await db.insert(t.records).values({ visitId, note: composeNote(plan, drive.events, { name: file.patient.name }, practice.zone), closedAt: drive.now })
+  return plan
+}

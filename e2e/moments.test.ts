@@ -1,0 +1,228 @@
+/** Moments of a visit and of the desk that a straight run does not meet, each from visits brought to that moment. */
+import { Key } from 'selenium-webdriver'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bringTo } from '../demo/bring'
+import { Screen, serve, type Served } from './harness'
+
+let server: Served
+let juno: Screen
+let second: Screen
+const day = new Date().toISOString().slice(0, 10)
+const at = (key: string, screen: string): string => `/visits/${day}-${key}/${screen}`
+const seqOf = async (s: Screen): Promise<number> => Number(await (await s.find('[data-seq]')).getAttribute('data-seq'))
+const moved = async (s: Screen, act: () => Promise<unknown>): Promise<void> => {
+  const before = await seqOf(s)
+  await act()
+  await s.driver.wait(async () => (await seqOf(s)) > before, 15_000, 'nothing happened')
+}
+
+beforeAll(async () => {
+  server = await serve({
+    pace: 1,
+    prepare: async (db) => {
+      // Mixed three and a half minutes ago: the rubbery stage has closed unanswered.
+      await bringTo(db, `${day}-one`, { until: 'provisional.lift', agoS: 210 })
+      await bringTo(db, `${day}-three`, { until: 'impression.inspect', start: true })
+      await bringTo(db, `${day}-four`, { until: 'cutting.margin.46', start: true })
+      await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true })
+    },
+  })
+  juno = await Screen.open(server.url)
+  second = await Screen.open(server.url)
+  await juno.signIn('Juno Abara', '1234')
+  await second.signIn('Tamsin Orrell', '4711')
+})
+afterAll(async () => {
+  await juno?.close()
+  await second?.close()
+  await server?.stop()
+})
+
+describe('a window that closed', () => {
+  it('asks at once, in words and shape, and is accepted only by the dentist with a reason and the code', async () => {
+    await juno.go(at('one', 'chairside'))
+    await juno.says('Rubbery stage: closed')
+    await juno.says('it may be locked: section it off, do not pull')
+    await juno.find('[data-clock="Rubbery stage"][data-phase="missed"]')
+    await juno.accessible()
+    await juno.press('The dentist accepts')
+    await (await juno.find('[role=dialog] textarea')).sendKeys('still springy on the bead')
+    await (await juno.find('[role=dialog] input[type=password]')).sendKeys('1234', Key.ENTER)
+    await juno.says('That code does not belong to that person.')
+    await moved(juno, async () => (await juno.find('[role=dialog] input[type=password]')).sendKeys('4711', Key.ENTER))
+    await juno.says('Rubbery: first lift')
+    await juno.go(at('one', 'close'))
+    await juno.says('accepted by Dr Tamsin Orrell, because: still springy on the bead')
+  })
+})
+
+describe('an impression or scan that is not good', () => {
+  it('is done over from the hold: the steps come back, the hold stays open, the reason is in the record', async () => {
+    await juno.go(at('three', 'chairside'))
+    await juno.click('[data-hold="impression"]')
+    await juno.press('Not good: again')
+    expect(await (await juno.driver.findElement({ xpath: '//*[@role="dialog"]//button[contains(., "Do it over")]' })).isEnabled()).toBe(false)
+    await (await juno.find('[role=dialog] textarea')).sendKeys('distal margin missing on screen')
+    await moved(juno, () => juno.press('Do it over'))
+    await juno.says('Ready for the next step')
+    await juno.says('Cord 1, 35 mm, 16 (UR6)')
+    await juno.go(at('three', 'close'))
+    await juno.says('because: distal margin missing on screen')
+    await juno.find('[data-hold="impression"]')
+  })
+})
+
+describe('two devices on one run', () => {
+  it('pressing next at the same moment moves the run on once, and both show the same', async () => {
+    await juno.go(at('four', 'chairside'))
+    await second.go(at('four', 'chairside'))
+    await juno.find('[data-now="cutting.margin.46"]')
+    await second.find('[data-now="cutting.margin.46"]')
+    const before = await seqOf(juno)
+    await Promise.all([juno.key(Key.PAGE_DOWN), second.key(Key.PAGE_DOWN)])
+    await juno.find('[data-now="cutting.finish.46"]')
+    await second.find('[data-now="cutting.finish.46"]')
+    expect([await seqOf(juno), await seqOf(second)]).toEqual([before + 2, before + 2])
+  })
+
+  it('what one did, the other cannot take back, but the dentist can', async () => {
+    await moved(juno, () => juno.key(Key.SPACE))
+    await second.find('[data-now="cutting.reduction-check"]')
+    await moved(second, () => second.key(Key.SPACE))
+    await juno.says('Waiting for the dentist')
+    await juno.key('u')
+    await juno.says('somebody else’s')
+    await moved(second, () => second.key('u'))
+    await juno.find('[data-now="cutting.reduction-check"]')
+  })
+})
+
+describe('hands full', () => {
+  it('shows its keys, opens the hold by key, and leaves everything by escape', async () => {
+    await juno.go(at('two', 'chairside'))
+    await juno.find('[data-now="cutting.reduction-check"]')
+    await juno.key('?')
+    await juno.says('space, page-down, →, pedal')
+    await juno.key(Key.ESCAPE)
+    await juno.key('h')
+    await juno.says('Reduction enough?')
+    const before = await seqOf(juno)
+    // In a box "next" is not next: a pedal pressed by accident while a code is typed does nothing to the run.
+    await juno.key(Key.PAGE_DOWN)
+    await juno.key(Key.ESCAPE)
+    await juno.driver.wait(async () => (await juno.driver.findElements({ css: '[role=dialog]' })).length === 0, 5_000, 'the box stayed')
+    expect(await seqOf(juno)).toBe(before)
+  })
+
+  it('counts many pieces out with one touch, and mends a miscount', async () => {
+    const open = async (): Promise<string | null> => (await juno.find('[data-count="dam-pieces"]')).getAttribute('data-open')
+    expect(await open()).toBe('7')
+    await moved(juno, () => juno.press('all 7 out'))
+    expect(await open()).toBe('0')
+    await moved(juno, () => juno.press('pieces of dam between the holes: not out after all'))
+    expect(await open()).toBe('1')
+    await juno.accessible()
+  })
+
+  it('space is "next" after a touch, and the button itself where the keyboard went to it', async () => {
+    await juno.go(at('four', 'chairside'))
+    await juno.find('[data-now="cutting.reduction-check"]')
+    // Touched: the focus stays on the button, and space still means next, once, and not undo.
+    await moved(juno, () => juno.press('Undo'))
+    await juno.find('[data-now="cutting.finish.46"]')
+    await moved(juno, () => juno.key(Key.SPACE))
+    await juno.find('[data-now="cutting.reduction-check"]')
+    // Tabbed to: space presses the button.
+    await juno.driver.executeScript('document.activeElement.blur()')
+    for (let i = 0; i < 40 && (await juno.driver.executeScript<string>('return document.activeElement.textContent')) !== 'Keys'; i++) await juno.key(Key.TAB)
+    await juno.key(Key.SPACE)
+    await juno.says('space, page-down, →, pedal')
+    await juno.key(Key.ESCAPE)
+    await juno.find('[data-now="cutting.reduction-check"]')
+  })
+
+  it('a step left out and a note stand in the record with their words', async () => {
+    await juno.key('n')
+    await (await juno.find('[role=dialog] textarea')).sendKeys('patient asked for a pause')
+    await moved(juno, () => juno.press('Keep'))
+    await juno.press('Leave a step out')
+    await (await juno.find('[role=dialog] textarea')).sendKeys('checked by index already')
+    await moved(juno, async () => (await juno.driver.findElement({ xpath: '//*[@role="dialog"]//button[normalize-space(.)="Leave out"]' })).click())
+    await juno.says('Waiting for the dentist')
+    await juno.go(at('two', 'close'))
+    await juno.says('Left out: Check the reduction, because: checked by index already.')
+    await juno.says('patient asked for a pause')
+  })
+})
+
+describe('the desk', () => {
+  it('reads a tooth in any notation and says how it read it; what cannot be is refused', async () => {
+    await juno.go(at('five', 'case'))
+    const field = await juno.find('input[aria-label="Tooth, in any notation"]')
+    await field.sendKeys('14', Key.ENTER)
+    await juno.says('Read as 14 (UR4); in the universal notation it would be ISO 26')
+    await juno.says('upper right first premolar')
+    await field.sendKeys('K', Key.ENTER)
+    await juno.says('75 is a primary tooth')
+    await field.sendKeys('UL5', Key.ENTER)
+    await juno.says('upper left second premolar')
+  })
+
+  it('a neighbour marked missing takes its contact out of the plan, seen on the second window too', async () => {
+    await second.go(at('five', 'case'))
+    await second.find('[data-question]')
+    await juno.press('Missing')
+    await juno.click('[data-tooth="26"]')
+    await juno.says('distal contact of 25: the neighbour is missing')
+    await second.says('distal contact of 25: the neighbour is missing')
+  })
+
+  it('an alert changes the tray before it is laid', async () => {
+    await juno.go(at('six', 'tray'))
+    await juno.press('Cutting, Tissue')
+    await juno.find('[data-line="cord-0"]')
+    expect(await juno.text()).toContain('Bis-acryl with a methacrylate alert')
+    await juno.click('[data-line="aluminium-chloride"]')
+    await juno.says(/lot Q\d+, expires/)
+    await juno.says('take it off the shelf')
+    await juno.click('[data-line="aluminium-chloride"]')
+  })
+
+  it('adds a visit, with the reason where a field is wrong, and plans it', async () => {
+    await juno.go('/')
+    await juno.press('Add a visit')
+    await juno.accessible()
+    const inputs = await juno.driver.findElements({ css: '[role=dialog] input' })
+    await inputs[0]!.sendKeys('Odile Marsh')
+    await inputs[2]!.sendKeys('99')
+    await juno.says('"99" is not a tooth')
+    await inputs[2]!.sendKeys(Key.BACK_SPACE, Key.BACK_SPACE, '75')
+    await juno.says('primary second molar')
+    await juno.press('decide what will be done')
+    await juno.says('75 is a primary tooth; this kind of visit is for permanent teeth')
+    await inputs[2]!.sendKeys(Key.BACK_SPACE, Key.BACK_SPACE, 'LR5')
+    await juno.press('decide what will be done')
+    await juno.find('[data-question]')
+    await juno.says('lower right second premolar')
+  })
+
+  it('an empty day says what to do; a page that is not there leads back', async () => {
+    await juno.go('/days/2031-01-07')
+    await juno.says('Nothing is planned on this day. Add a visit to begin.')
+    await juno.go('/nowhere/at/all')
+    await juno.says('There is no such page')
+    await juno.go('/visits/nobody/case')
+    await juno.says('There is no visit "nobody".')
+  })
+
+  it('is accessible in the dim theme on every screen', async () => {
+    await juno.go('/')
+    await juno.press('Dim theme')
+    for (const [path, css] of [['/', '[data-visit]'], [at('five', 'case'), '[data-question]'], [at('five', 'tray'), '[data-line]'], [at('two', 'chairside'), '[data-seq]'], [at('two', 'close'), '#note']] as const) {
+      await juno.go(path)
+      await juno.find(css)
+      await juno.accessible()
+    }
+    expect(await juno.errors()).toEqual(expect.not.arrayContaining([expect.stringMatching(/TypeError|ReferenceError|Minified React/)]))
+  })
+})
