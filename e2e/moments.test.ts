@@ -134,7 +134,7 @@ describe('hands full', () => {
     await juno.find('[data-now="cutting.reduction-check"]')
     // Tabbed to: space presses the button.
     await juno.driver.executeScript('document.activeElement.blur()')
-    for (let i = 0; i < 40 && (await juno.driver.executeScript<string>('return document.activeElement.textContent')) !== 'Keys'; i++) await juno.key(Key.TAB)
+    for (let i = 0; i < 40 && (await juno.driver.executeScript<string>('return document.activeElement.textContent.trim()')) !== 'Keys'; i++) await juno.key(Key.TAB)
     await juno.key(Key.SPACE)
     await juno.says('space, page-down, →, pedal')
     await juno.key(Key.ESCAPE)
@@ -142,6 +142,8 @@ describe('hands full', () => {
   })
 
   it('a step left out and a note stand in the record with their words', async () => {
+    await juno.go(at('two', 'chairside'))
+    await juno.find('[data-now="cutting.reduction-check"]')
     await juno.key('n')
     await (await juno.find('[role=dialog] textarea')).sendKeys('patient asked for a pause')
     await moved(juno, () => juno.press('Keep'))
