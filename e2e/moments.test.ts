@@ -208,6 +208,22 @@ describe('the desk', () => {
     await juno.says('lower right second premolar')
   })
 
+  it('a dentist sets the notation, and every screen writes teeth so; an assistant may only read', async () => {
+    await juno.go('/settings')
+    await juno.says('A dentist of the practice changes these; you may read them.')
+    await second.go('/settings')
+    await second.says('37 (LL7)')
+    await second.accessible()
+    await second.press('Universal')
+    await second.says('18 (ISO 37)')
+    await juno.go('/')
+    await juno.says('18 (ISO 37)')
+    await second.press('Quadrant')
+    await second.says('LL7 (ISO 37)')
+    await second.press('ISO')
+    await second.says('37 (LL7)')
+  })
+
   it('an empty day says what to do; a page that is not there leads back', async () => {
     await juno.go('/days/2031-01-07')
     await juno.says('Nothing is planned on this day. Add a visit to begin.')

@@ -16,6 +16,7 @@ import { Problem, sendProblem } from './problem'
 import { liveRoutes } from './routes/live'
 import { runRoutes } from './routes/runs'
 import { sessionRoutes } from './routes/session'
+import { settingsRoutes } from './routes/settings'
 import { visitRoutes } from './routes/visits'
 import { Runs } from './runs'
 
@@ -114,6 +115,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
       api.get('/health', { schema: { summary: 'Whether the server answers, and its clock' } }, async () => ({ ok: true, now: now(), boot: house.boot }))
       api.get('/openapi.json', { schema: { hide: true } }, async () => app.swagger())
       await api.register(sessionRoutes(house))
+      await api.register(settingsRoutes(house))
       await api.register(visitRoutes(house))
       await api.register(runRoutes(house))
       await api.register(liveRoutes(house))

@@ -95,6 +95,42 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     expect((await juno.call('GET', `/visits/${String(made.body['id'])}`)).body).toMatchObject({ stage: 'planned', patient: { name: 'Odile Marsh' } })
   })
 
+  it('lets a dentist set the practice, its people and who may do what, and nobody else', async () => {
+    const orrell = await new Caller(house.app).signIn('orrell', '4711')
+    for (const [method, path, body] of [['PATCH', '/practice', { notation: 'universal' }], ['PUT', '/practice/functions', { table: 'cautious', function: 'cord placement', who: 'assistant', permission: 'word' }], ['POST', '/people', { name: 'Tobias Fenn', roles: ['assistant'], code: '7788' }], ['PUT', '/people/orrell', { name: 'X', roles: ['assistant'] }]] as const) {
+      expect((await juno.call(method, path, body)).status).toBe(403)
+    }
+    expect((await orrell.call('PATCH', '/practice', { zone: 'Middle/Earth' })).body['detail']).toMatch(/zone: an IANA time zone/)
+    expect((await orrell.call('PATCH', '/practice', { chairs: [{ id: 'chair-9', name: 'Nine' }] })).body['detail']).toMatch(/can be renamed, not taken away/)
+    expect((await orrell.call('PATCH', '/practice', { notation: 'universal' })).status).toBe(200)
+    await orrell.call('PUT', '/practice/functions', { table: 'cautious', function: 'cord placement', who: 'assistant', permission: 'word' })
+    const set = (await juno.call('GET', '/practice')).body as { notation: string; functions: { cautious: { function: string; assistant: string; setBy: string; setOn: string }[] } }
+    expect(set.notation).toBe('universal')
+    expect(set.functions.cautious.find((l) => l.function === 'cord placement')).toMatchObject({ assistant: 'word', setBy: 'Dr Tamsin Orrell', setOn: day })
+    await orrell.call('PATCH', '/practice', { notation: 'iso' })
+    await orrell.call('PUT', '/practice/functions', { table: 'cautious', function: 'cord placement', who: 'assistant', permission: 'no' })
+  })
+
+  it('a new person signs in with the first code; a new code ends what the old one opened; one dentist always remains', async () => {
+    const orrell = await new Caller(house.app).signIn('orrell', '4711')
+    const made = await orrell.call('POST', '/people', { name: 'Tobias Fenn', roles: ['assistant'], code: '7788' })
+    const id = String(made.body['id'])
+    const tobias = await new Caller(house.app).signIn(id, '7788')
+    expect((await tobias.call('GET', '/session')).body).toMatchObject({ name: 'Tobias Fenn' })
+    await orrell.call('PUT', `/people/${id}`, { name: 'Tobias Fenn', roles: ['assistant'], code: '8899' })
+    expect((await tobias.call('GET', '/session')).status).toBe(401)
+    expect((await new Caller(house.app).call('POST', '/session', { personId: id, code: '7788' })).status).toBe(401)
+    expect((await orrell.call('PUT', '/people/lindqvist', { name: 'Dr Kofi Lindqvist', roles: ['assistant'] })).status).toBe(200)
+    expect((await orrell.call('PUT', '/people/orrell', { name: 'Dr Tamsin Orrell', roles: ['assistant'] })).body['detail']).toMatch(/has to remain a dentist/)
+    expect((await orrell.call('PUT', '/people/lindqvist', { name: 'Dr Kofi Lindqvist', roles: ['dentist'] })).status).toBe(200)
+  })
+
+  it('hands out the setup sheet as PDF on the paper asked for', async () => {
+    const sheet = await house.app.inject({ method: 'GET', url: `/api/visits/${visit}/setup.pdf?paper=LETTER`, headers: { cookie: juno.cookie } })
+    expect([sheet.statusCode, sheet.headers['content-type'], sheet.rawPayload.subarray(0, 5).toString()]).toEqual([200, 'application/pdf', '%PDF-'])
+    expect((await juno.call('GET', `/visits/${visit}/setup.pdf?paper=napkin`)).status).toBe(422)
+  })
+
   it('runs: refuses, answers a retry with the same events, tells a stale screen what it missed', async () => {
     await juno.signTray(visit)
     const begin = command(0, { kind: 'begin' })

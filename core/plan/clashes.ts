@@ -48,10 +48,10 @@ const rules: Rule[] = [
   },
   ({ c }) =>
     c.has('adrenaline-sensitive') && c.request.anaesthetic.includes('adrenaline') && c.request.vital
-      ? clash('adrenaline-anaesthetic', 'ask', `${c.request.anaesthetic} with an adrenaline alert`, 'heart, blood pressure or an interacting medicine', 'the dentist decides on agent and amount; one without adrenaline stands by')
+      ? clash('adrenaline-anaesthetic', 'ask', `Adrenaline alert, and ${c.request.anaesthetic} picked`, 'heart, blood pressure or an interacting medicine', 'the dentist decides on agent and amount; one without adrenaline stands by')
       : null,
   ({ c, uses }) => (c.has('methacrylate') && uses('bis-acryl') ? clash('methacrylate', 'ask', 'Bis-acryl with a methacrylate alert', 'uncured resin sensitises and flares', 'the dentist decides on another provisional; no touch with ungloved hands, wipe the sticky layer') : null),
-  ({ c }) => (c.has('nickel') && ['full metal crown', 'metal-ceramic crown'].includes(c.request.restoration) ? clash('nickel', 'ask', `${c.request.restoration} with a nickel alert`, 'base-metal alloys may hold nickel', 'name a nickel-free alloy on the laboratory slip') : null),
+  ({ c }) => (c.has('nickel') && ['full metal crown', 'metal-ceramic crown'].includes(c.request.restoration) ? clash('nickel', 'ask', `Nickel alert, and a ${c.request.restoration}`, 'base-metal alloys may hold nickel', 'name a nickel-free alloy on the laboratory slip') : null),
   ({ c }) => (c.has('mouth breather') && c.choices.isolation === 'dam throughout' ? clash('breathing', 'ask', 'Full sheet on a mouth breather', 'the nose does not carry the breath', 'no full sheet, or a breathing corner cut; the dentist decides') : null),
   ({ c }) => {
     if (c.choices.impression !== 'addition silicone, dual-arch') return null

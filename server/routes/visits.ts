@@ -4,7 +4,7 @@ import * as z from 'zod'
 import { compile } from '../../core/plan/compile'
 import { alert, restoration, visitRequest, type VisitRequest } from '../../core/plan/request'
 import { checkable, trayReadiness } from '../../core/plan/ready'
-import { wallTime } from '../../core/record/clock-words'
+import { timeOfDay, wallTime } from '../../core/record/clock-words'
 import { layOut } from '../../core/schedule/timeline'
 import type { App, House } from '../app'
 import type { Db } from '../db/open'
@@ -117,6 +117,21 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     changed(id)
     return reply.status(201).send({ id })
   })
+
+  app.get(
+    '/visits/:visitId/setup.pdf',
+    { schema: { summary: 'The setup sheet with the bur strip, as PDF', params: visitParams, querystring: z.object({ paper: z.enum(['A4', 'LETTER']).default('A4') }) } },
+    async (request, reply) => {
+      await signedIn(house, request)
+      const { visitId } = request.params
+      const [file, practice, frozen] = [await loadVisit(db, visitId), await loadPractice(db), await loadFrozenPlan(db, visitId)]
+      const facts = { patient: file.patient.name, time: timeOfDay(file.visit.startsAt, practice.zone), chair: practice.chairs.find((c) => c.id === file.visit.chairId)?.name ?? file.visit.chairId, practice: practice.name }
+      // Loaded when first asked for: the renderer is large, and most requests never print.
+      const [{ renderPdf }, { setupSheet }] = await Promise.all([import('../print/render'), import('../print/setup-sheet')])
+      const pdf = await renderPdf(setupSheet(frozen?.plan ?? compile(file.request, practice), facts, request.query.paper))
+      return reply.type('application/pdf').header('content-disposition', `inline; filename="setup-${visitId}.pdf"`).send(pdf)
+    },
+  )
 
   app.put('/visits/:visitId/request', { schema: { summary: 'Change what will be done, before the tray is signed', params: visitParams, body: editable } }, async (request) => {
     await signedIn(house, request)

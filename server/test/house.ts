@@ -53,10 +53,10 @@ export async function openHouse(url?: string): Promise<TestHouse> {
 
 /** Speaks to the app as one signed-in device. */
 export class Caller {
-  private cookie = ''
+  cookie = ''
   constructor(private readonly app: App) {}
 
-  async call(method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: string, payload?: unknown, headers: Record<string, string> = {}) {
+  async call(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, payload?: unknown, headers: Record<string, string> = {}) {
     const response = await this.app.inject({ method, url: `/api${url}`, ...(payload === undefined ? {} : { payload: payload as object }), headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...headers } })
     const set = response.headers['set-cookie']
     if (set) this.cookie = String(set).split(';')[0]!

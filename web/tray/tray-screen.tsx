@@ -169,9 +169,11 @@ export default function TrayScreen() {
           <span className="num text-xl font-bold" role="status">
             {checked.size}/{total}
           </span>
-          <Button tone="quiet" aria-label="Print the setup" onClick={() => window.print()}>
-            <Printer aria-hidden="true" />
-          </Button>
+          {(['A4', 'LETTER'] as const).map((paper) => (
+            <a key={paper} href={`/api/visits/${visitId}/setup.pdf?paper=${paper}`} target="_blank" rel="noreferrer" aria-label={`Setup sheet on ${paper === 'A4' ? 'A4' : 'Letter'}, PDF`} className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-3 font-semibold">
+              <Printer aria-hidden="true" /> {paper === 'A4' ? 'A4' : 'Letter'}
+            </a>
+          ))}
         </span>
       </div>
       {locked && (

@@ -1,0 +1,55 @@
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { describe, expect, it } from 'vitest'
+import { compile } from '../../core/plan/compile'
+import { visitRequest } from '../../core/plan/request'
+import { demoPractice, demoVisits } from '../../demo/practice'
+import { renderPdf } from './render'
+import { setupSheet } from './setup-sheet'
+
+const practice = demoPractice('2026-11-24', 'Etc/UTC')
+const planOf = (key: string) => {
+  const v = demoVisits.find((x) => x.key === key)!
+  return compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', alerts: v.alerts, team: v.team, ...v.request }), practice)
+}
+const facts = { patient: 'Bartholomew Quist', time: '11:20', chair: 'Chair 1', practice: practice.name }
+
+/** Reads a PDF back with another program's reader: its pages' sizes and words. */
+async function readPdf(bytes: Buffer): Promise<{ sizes: number[][]; text: string }> {
+  const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false, verbosity: 0 }).promise
+  const pages = await Promise.all(Array.from({ length: pdf.numPages }, (_, i) => pdf.getPage(i + 1)))
+  const texts = await Promise.all(pages.map(async (p) => (await p.getTextContent()).items.map((i) => ('str' in i ? i.str : '')).join(' ')))
+  return { sizes: pages.map((p) => p.view.slice(2).map(Math.round)), text: texts.join(' ').replace(/\s+/g, ' ') }
+}
+
+describe('the setup sheet', () => {
+  it('names everything to lay out, with amounts, lots, alerts, both notations and the burs in order', async () => {
+    const plan = planOf('four')
+    const { text } = await readPdf(await renderPdf(setupSheet(plan, facts, 'A4')))
+    for (const line of plan.setup) expect(text).toContain(line.name.replace(/\s+/g, ' '))
+    expect(text).toContain('46 (LR6, Universal 30): metal-ceramic crown')
+    expect(text).toContain('ALERTS: heart, blood-pressure or medicine alert: adrenaline with care; nickel allergy')
+    expect(text).toMatch(/Bis-acryl 2\.2 mL\s+lot Q\d+, [\d-]+; short: 1\.6 left of 2\.2 needed/)
+    expect(text).toContain('Have ready, do not open')
+    expect(text).toContain('806 314 165 524 009')
+    expect(text).toContain('the treating dentist decides')
+  })
+
+  // P: ISO 216 A4 is 210 × 297 mm (595 × 842 pt); Letter is 8.5 × 11 in (612 × 792 pt).
+  it('comes on A4 and on Letter, on at most two pages, for every visit of the day', async () => {
+    for (const v of demoVisits) {
+      const plan = planOf(v.key)
+      for (const [paper, size] of [['A4', [595, 842]], ['LETTER', [612, 792]]] as const) {
+        const { sizes } = await readPdf(await renderPdf(setupSheet(plan, facts, paper)))
+        expect(sizes.length).toBeLessThanOrEqual(2)
+        for (const s of sizes) expect(s).toEqual(size)
+      }
+    }
+  })
+
+  it('is the same file for the same setup, and needs no colour', async () => {
+    const definition = () => setupSheet(planOf('one'), facts, 'A4')
+    expect((await renderPdf(definition())).equals(await renderPdf(definition()))).toBe(true)
+    const colours = JSON.stringify(definition()).match(/#[0-9a-f]{6}/g) ?? []
+    for (const c of colours) expect(new Set([c.slice(1, 3), c.slice(3, 5), c.slice(5, 7)]).size).toBe(1)
+  })
+})

@@ -1,0 +1,196 @@
+/** Settings: the practice, its people and codes, who may do what. A dentist changes them; everybody may read them. */
+import { useMutation } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { toast } from 'sonner'
+import { functionNames, permission, roles, type FunctionName, type Role } from '../../core/practice/functions'
+import type { Practice } from '../../core/practice/practice'
+import { writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
+import { api, ApiProblem } from '../app/api'
+import { usePractice, useRefresh } from '../app/queries'
+import { usePerson } from '../app/shell'
+import { Button, Check, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
+
+const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
+const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', word: 'on the word', yes: 'yes' }
+
+function useSave() {
+  const { client } = useRefresh()
+  return useMutation({
+    mutationFn: ({ method, path, body }: { method: string; path: string; body: unknown }) => api(path, { method, body }),
+    onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
+    onSettled: () => {
+      for (const key of ['practice', 'people', 'day', 'visit']) void client.invalidateQueries({ queryKey: [key] })
+    },
+  })
+}
+type Save = ReturnType<typeof useSave>
+
+function PracticePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
+  const patch = (body: object): void => save.mutate({ method: 'PATCH', path: '/practice', body })
+  const rename = (id: string, name: string): void => patch({ chairs: practice.chairs.map((c) => (c.id === id ? { ...c, name } : c)) })
+  return (
+    <Panel title="The practice" className="space-y-3">
+      <label className="block">
+        Name
+        <input className={field} defaultValue={practice.name} disabled={!may} onBlur={(e) => e.target.value.trim() && e.target.value !== practice.name && patch({ name: e.target.value })} />
+      </label>
+      <div>
+        <p>
+          Teeth are written as <strong className="num">{writeBoth('37' as Tooth, practice.notation)}</strong>
+        </p>
+        <Pick<Notation> label="Notation" disabled={!may} value={practice.notation} onPick={(notation) => patch({ notation })} options={[{ value: 'iso', label: 'ISO' }, { value: 'universal', label: 'Universal' }, { value: 'quadrant', label: 'Quadrant' }]} />
+      </div>
+      <label className="block">
+        Time zone
+        <input className={field} defaultValue={practice.zone} disabled={!may} onBlur={(e) => e.target.value !== practice.zone && patch({ zone: e.target.value })} />
+      </label>
+      <fieldset>
+        <legend>Chairs</legend>
+        <div className="flex flex-wrap gap-2">
+          {practice.chairs.map((c) => (
+            <input key={c.id} aria-label={`Name of ${c.name}`} className={`${field} !w-36`} defaultValue={c.name} disabled={!may} onBlur={(e) => e.target.value.trim() && e.target.value !== c.name && rename(c.id, e.target.value)} />
+          ))}
+          {may && <Button onClick={() => patch({ chairs: [...practice.chairs, { id: `chair-${practice.chairs.length + 1}`, name: `Chair ${practice.chairs.length + 1}` }] })}>Add a chair</Button>}
+        </div>
+      </fieldset>
+    </Panel>
+  )
+}
+
+function PersonBox({ person, save, onClose }: { person: Practice['people'][number] | null; save: Save; onClose: () => void }) {
+  const [name, setName] = useState(person?.name ?? '')
+  const [has, setHas] = useState<Role[]>(person?.roles ?? ['assistant'])
+  const [code, setCode] = useState('')
+  const give = (): void =>
+    save.mutate(
+      person ? { method: 'PUT', path: `/people/${person.id}`, body: { name, roles: has, ...(code ? { code } : {}) } } : { method: 'POST', path: '/people', body: { name, roles: has, code } },
+      { onSuccess: onClose },
+    )
+  return (
+    <Modal open onClose={onClose} title={person ? person.name : 'Add a person'}>
+      <form
+        className="space-y-3"
+        onSubmit={(e) => {
+          e.preventDefault()
+          give()
+        }}
+      >
+        <label className="block">
+          Name
+          <input autoFocus className={field} value={name} onChange={(e) => setName(e.target.value)} />
+        </label>
+        <fieldset>
+          <legend>Roles</legend>
+          <div className="flex flex-wrap gap-1.5">
+            {roles.map((r) => (
+              <Check key={r} label={r} checked={has.includes(r)} onChange={(on) => setHas(on ? [...has, r] : has.filter((x) => x !== r))} />
+            ))}
+          </div>
+        </fieldset>
+        <label className="block">
+          {person ? 'New code (left empty, the old one stays)' : 'First code, four digits or more'}
+          <input className={field} type="password" autoComplete="new-password" value={code} onChange={(e) => setCode(e.target.value)} />
+        </label>
+        <Button big tone="jade" type="submit" className="w-full" disabled={!name.trim() || has.length === 0 || (!person && code.length < 4) || (code.length > 0 && code.length < 4)}>
+          Keep
+        </Button>
+      </form>
+    </Modal>
+  )
+}
+
+function PeoplePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
+  const [box, setBox] = useState<string>()
+  return (
+    <Panel title="People" aside={may && <Button onClick={() => setBox('new')}>Add a person</Button>}>
+      <ul className="divide-y-2 divide-line">
+        {practice.people.map((p) => (
+          <li key={p.id} className="flex min-h-14 items-center justify-between gap-3">
+            <span>
+              <strong>{p.name}</strong> <span className="text-soft">{p.roles.join(', ')}</span>
+            </span>
+            {may && (
+              <Button tone="quiet" aria-label={`Change ${p.name}`} onClick={() => setBox(p.id)}>
+                Change
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {box !== undefined && <PersonBox key={box} person={practice.people.find((p) => p.id === box) ?? null} save={save} onClose={() => setBox(undefined)} />}
+    </Panel>
+  )
+}
+
+function FunctionsPart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
+  const [table, setTable] = useState<'cautious' | 'expanded'>('cautious')
+  const set = (fn: FunctionName, who: 'assistant' | 'expanded', value: string): void => save.mutate({ method: 'PUT', path: '/practice/functions', body: { table, function: fn, who, permission: value } })
+  return (
+    <Panel title="Who may do what" aside={<Pick label="Table" value={table} onPick={setTable} options={[{ value: 'cautious', label: 'Cautious' }, { value: 'expanded', label: 'Expanded' }]} />}>
+      <p className="mb-2">
+        <Mark kind="ask">The program knows no place’s law. Set these after reading your board’s rules; each line carries who set it and when.</Mark>
+      </p>
+      <table className="w-full border-collapse">
+        <thead>
+          <tr className="border-b-2 border-ink text-left">
+            <th scope="col">Function</th>
+            <th scope="col">Assistant</th>
+            <th scope="col">Expanded assistant</th>
+            <th scope="col">Set by</th>
+          </tr>
+        </thead>
+        <tbody>
+          {practice.functions[table].map((l) => (
+            <tr key={l.function} data-function={l.function} className="border-b border-line">
+              <th scope="row" className="py-1 text-left font-semibold">
+                {functionNames[l.function]}
+              </th>
+              {(['assistant', 'expanded'] as const).map((who) => (
+                <td key={who} className="py-1 pr-3">
+                  <select aria-label={`${functionNames[l.function]}, ${who === 'assistant' ? 'assistant' : 'expanded assistant'}`} disabled={!may} value={l[who]} onChange={(e) => set(l.function, who, e.target.value)} className="h-12 rounded-md border-2 border-line bg-sheet px-2 disabled:opacity-100">
+                    {permission.options.map((p) => (
+                      <option key={p} value={p}>
+                        {permissionWords[p]}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+              ))}
+              <td className="num text-base text-soft">
+                {l.setBy}, {l.setOn}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Panel>
+  )
+}
+
+export default function SettingsScreen() {
+  const practice = usePractice()
+  const person = usePerson()
+  const save = useSave()
+  if (practice.isPending) return <Loading what="Opening the settings" />
+  if (practice.isError) return <Failed error={practice.error} again={() => void practice.refetch()} />
+  const may = person.roles.includes('dentist')
+  return (
+    <div className="mx-auto max-w-[1400px] space-y-3">
+      <h1 className="flex items-baseline justify-between text-2xl font-bold">
+        Settings
+        <Link to="/" className="flex min-h-12 items-center text-lg text-jade underline">
+          Back to the day
+        </Link>
+      </h1>
+      {!may && <Mark kind="mind">A dentist of the practice changes these; you may read them.</Mark>}
+      <div className="grid items-start gap-3 lg:grid-cols-[26rem_minmax(0,1fr)]">
+        <div className="space-y-3">
+          <PracticePart practice={practice.data} save={save} may={may} />
+          <PeoplePart practice={practice.data} save={save} may={may} />
+        </div>
+        <FunctionsPart practice={practice.data} save={save} may={may} />
+      </div>
+    </div>
+  )
+}
