@@ -1,6 +1,6 @@
 /** What goes to every screen that looks at a topic. */
 export interface Message {
-  event: 'hello' | 'beat' | 'run' | 'tray' | 'visit' | 'day'
+  event: 'hello' | 'beat' | 'run' | 'tray' | 'visit' | 'day' | 'practice'
   data: unknown
 }
 
@@ -31,6 +31,11 @@ export class Hub {
   send(topic: string, message: Message): void {
     const text = JSON.stringify(message)
     for (const listener of this.topics.get(topic) ?? []) listener.send(text)
+  }
+
+  /** To every screen, whatever it looks at. */
+  broadcast(message: Message): void {
+    for (const topic of this.topics.keys()) this.send(topic, message)
   }
 
   /** Ends every socket, for a clean stop. */

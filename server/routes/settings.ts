@@ -36,7 +36,7 @@ export const settingsRoutes = (house: House) => async (app: App): Promise<void> 
     if (!person.roles.includes('dentist')) throw new Problem(403, 'dentist-only', 'A dentist of the practice changes the settings.')
     return person
   }
-  const changed = (): void => house.hub.send('day', { event: 'day', data: {} })
+  const changed = (): void => house.hub.broadcast({ event: 'practice', data: {} })
 
   app.patch('/practice', { schema: { summary: 'Change name, notation, zone or chairs', body: practicePatch } }, async (request) => {
     await theDentist(request)
@@ -68,6 +68,7 @@ export const settingsRoutes = (house: House) => async (app: App): Promise<void> 
     await theDentist(request)
     const id = `person-${randomUUID().slice(0, 8)}`
     await db.insert(t.people).values({ id, name: request.body.name, roles: request.body.roles, codeHash: await hashCode(request.body.code) })
+    changed()
     return reply.status(201).send({ id })
   })
 
@@ -85,6 +86,7 @@ export const settingsRoutes = (house: House) => async (app: App): Promise<void> 
       // A new code ends what was opened with the old one.
       if (code !== undefined) await tx.delete(t.sessions).where(eq(t.sessions.personId, personId))
     })
+    changed()
     return { ok: true }
   })
 }

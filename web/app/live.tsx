@@ -1,4 +1,5 @@
 /** The live socket and the server's clock, shared by the screens. */
+import { useQueryClient } from '@tanstack/react-query'
 import { createContext, useContext, useEffect, useRef, useState, type ReactNode } from 'react'
 import type { RunEvent } from '../../core/run/events'
 import type { Mark } from './api'
@@ -41,6 +42,7 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
     kept.current = handlers
   })
   const { set } = useContext(LinkContext)
+  const client = useQueryClient()
   useEffect(() => {
     let socket: WebSocket | undefined
     let again: ReturnType<typeof setTimeout> | undefined
@@ -60,6 +62,7 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
       else if (event === 'tray') kept.current.tray?.((data as { marks: Mark[] }).marks)
       else if (event === 'visit') kept.current.visit?.()
       else if (event === 'day') kept.current.day?.()
+      else if (event === 'practice') for (const key of ['practice', 'day', 'visit']) void client.invalidateQueries({ queryKey: [key] })
     }
     const open = (): void => {
       const own = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/live${visitId ? `?visit=${encodeURIComponent(visitId)}` : ''}`)
@@ -84,7 +87,7 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
       clearInterval(watch)
       socket?.close()
     }
-  }, [visitId, set])
+  }, [visitId, set, client])
 }
 
 /** The server's time, told again every `everyMs`. */

@@ -36,9 +36,11 @@ const letterMm = 16 / pxPerMm
 /** Wraps a name into lines of so many letters; a word longer than a line is parted. */
 function wrap(text: string, most: number): string[] {
   const lines: string[] = []
-  for (const word of text.split(' ')) {
+  // A hyphen is a place to part, a space is one that falls away.
+  for (const word of text.split(/ |(?<=-)/)) {
     const last = lines.at(-1)
-    if (last !== undefined && `${last} ${word}`.length <= most) lines[lines.length - 1] = `${last} ${word}`
+    const joined = last?.endsWith('-') ? `${last}${word}` : `${last} ${word}`
+    if (last !== undefined && joined.length <= most) lines[lines.length - 1] = joined
     else if (word.length <= most) lines.push(word)
     else lines.push(`${word.slice(0, most - 1)}-`.replace('--', '-'), word.slice(most - 1))
   }

@@ -158,7 +158,8 @@ function FunctionsPart({ practice, save, may }: { practice: Practice; save: Save
                 </td>
               ))}
               <td className="num text-base text-soft">
-                {l.setBy}, {l.setOn}
+                <span className="block whitespace-nowrap">{l.setBy}</span>
+                <span className="block whitespace-nowrap">{l.setOn}</span>
               </td>
             </tr>
           ))}
