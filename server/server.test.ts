@@ -200,6 +200,7 @@ describe('the data folder', () => {
     const folder = await demoFolder()
     const today = new Date().toISOString().slice(0, 10)
     let acknowledged = 0
+    let underway: ReturnType<typeof command> | undefined
     for (let round = 0; round < 4; round++) {
       const { child, url } = await launch(folder)
       const api = async (method: string, path: string, body?: unknown, cookie = '') => fetch(`${url}/api${path}`, { method, headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
@@ -222,11 +223,21 @@ describe('the data folder', () => {
       expect(events.length).toBeLessThanOrEqual(acknowledged + 1)
       expect(events.map((e) => e.seq)).toEqual(events.map((_, i) => i + 1))
       acknowledged = events.length
+      if (underway) {
+        // The command that was on its way is sent again under its id: it is there once, whether or not it had arrived.
+        const again = await api('POST', `/visits/${visitId}/commands`, { ...underway, basedOn: acknowledged }, cookie)
+        expect(again.status).toBe(200)
+        const { events: after } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as { events: RunEvent[] }
+        const { commandId } = underway
+        expect(after.filter((e) => e.commandId === commandId)).toHaveLength(1)
+        acknowledged = after.length
+      }
       // Write as fast as it answers, and kill it in the middle.
       const gone = dead(child)
       const killAfter = 7 + round * 9
       for (let n = 0; ; n++) {
-        const sent = api('POST', `/visits/${visitId}/commands`, command(acknowledged, { kind: 'note', text: `round ${round}, note ${n}` }), cookie)
+        underway = command(acknowledged, { kind: 'note', text: `round ${round}, note ${n}` })
+        const sent = api('POST', `/visits/${visitId}/commands`, underway, cookie)
         if (n === killAfter) child.kill('SIGKILL')
         const answer = await sent.catch(() => null)
         if (!answer?.ok) break

@@ -1,0 +1,147 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { reason } from '../figure'
+import { visitRequest, type VisitRequestInput } from '../plan/request'
+import { starterPractice } from '../practice/starter'
+import { archOrder } from '../teeth/arch'
+import { allTeeth, isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'
+import { cartridgeMg, needsAnaesthesia, technique } from './anaesthesia'
+import { absent, meanwhile, nothing, sequence, step, wire, type Block, type Draft } from './build'
+import { openCase, type Case } from './case'
+import { pickSpeed } from './impression'
+import { damTeeth } from './isolation'
+import { provisionalCement } from './provisional'
+import { cordOutStep, cordPlan, drawnLayer } from './tissue'
+
+const practice = starterPractice()
+const caseOf = (more: Partial<VisitRequestInput> = {}, p = practice): Case =>
+  openCase(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', team: { dentist: 'dentist', assistants: ['assistant'] }, ...more }), p)
+const s = (id: string): Block => step({ id, phase: 'arrival', title: id, fn: 'chairside', place: 'chair', minutes: [1, 1, 1] } satisfies Draft)
+const after = (block: Block): Record<string, string[]> => Object.fromEntries(wire(block).steps.map((x) => [x.draft.id, x.after]))
+
+describe('how phases are put together', () => {
+  it('a sequence chains', () => {
+    expect(after(sequence(s('a'), s('b'), s('c')))).toEqual({ a: [], b: ['a'], c: ['b'] })
+  })
+  it('meanwhile forks from what came before and joins before what follows', () => {
+    expect(after(sequence(s('a'), meanwhile('x', sequence(s('b'), s('c')), s('d')), s('e')))).toEqual({ a: [], b: ['a'], c: ['b'], d: ['a'], e: ['c', 'd'] })
+  })
+  it('what is empty or absent leaves no hole in the chain, and the reason is kept', () => {
+    const why = reason('not today', 'C')
+    const block = sequence(s('a'), nothing, absent('cord', why), meanwhile('x', nothing, absent('y', why)), s('b'))
+    expect(after(block)).toEqual({ a: [], b: ['a'] })
+    expect(wire(block).absences).toEqual([{ what: 'cord', because: why }, { what: 'y', because: why }])
+  })
+  it('a branch that is empty does not let the join start early', () => {
+    expect(after(sequence(s('a'), meanwhile('x', nothing, s('b')), s('c')))).toEqual({ a: [], b: ['a'], c: ['b'] })
+  })
+  it('only what fills the wait is labelled with it, not what waits', () => {
+    const wired = wire(meanwhile('the cord dwells', s('trim'), s('draw')))
+    expect(wired.steps.map((x) => [x.draft.id, x.meanwhile])).toEqual([['trim', 'the cord dwells'], ['draw', undefined]])
+  })
+  it('any nesting lists each step once, after everything it names', () => {
+    const tree: fc.Arbitrary<Block> = fc.letrec<{ block: Block }>((tie) => ({
+      block: fc.oneof({ maxDepth: 4, withCrossShrink: true }, fc.constant(nothing), fc.nat(1e6).map((n) => s(`s${n}`)), fc.array(tie('block'), { maxLength: 4 }).map((b) => sequence(...b)), fc.array(tie('block'), { minLength: 1, maxLength: 3 }).map((b) => meanwhile('x', ...b))),
+    })).block
+    fc.assert(
+      fc.property(tree, (block) => {
+        const seen = new Set<string>()
+        for (const x of wire(block).steps) {
+          for (const before of x.after) expect(seen.has(before)).toBe(true)
+          seen.add(x.draft.id)
+        }
+      }),
+    )
+  })
+})
+
+describe('anaesthesia', () => {
+  // C: block for lower premolars from the second and molars, infiltration elsewhere.
+  it.each([['37', 'block'], ['45', 'block'], ['44', 'infiltration'], ['31', 'infiltration'], ['16', 'infiltration'], ['21', 'infiltration']])('%s is numbed by %s', (tooth, how) => {
+    expect(technique(caseOf({ teeth: [tooth] }))).toBe(how)
+  })
+  it('one lower molar among several teeth decides for the block', () => {
+    expect(technique(caseOf({ teeth: ['44', '46'] }))).toBe('block')
+  })
+  // C: the tissue is numb before any cord, always; a clamp hurts too.
+  it('is needed for a vital tooth, a cord or a clamp, and for nothing else', () => {
+    expect(needsAnaesthesia(caseOf({ vital: true }), false)).toBe(true)
+    expect(needsAnaesthesia(caseOf({ vital: false }), true)).toBe(true)
+    expect(needsAnaesthesia(caseOf({ vital: false, choices: { isolation: 'dam throughout' } }), false)).toBe(true)
+    expect(needsAnaesthesia(caseOf({ vital: false }), false)).toBe(false)
+  })
+  // Arithmetic: percent × 10 mg/mL × mL.
+  it('works out the amount in a cartridge for review', () => {
+    expect([cartridgeMg('lidocaine with adrenaline').value, cartridgeMg('articaine with adrenaline').value, cartridgeMg('mepivacaine plain').value]).toEqual([36, 68, 51])
+    expect(cartridgeMg('lidocaine with adrenaline').text).toContain('For the dentist’s review')
+  })
+})
+
+describe('the sheet', () => {
+  it('over any tooth and any gaps: the tooth itself has a hole, gaps have none, one run of the arch, front to the first premolars', () => {
+    const permanent = allTeeth.filter((t) => !isPrimary(t))
+    fc.assert(
+      fc.property(fc.constantFrom(...permanent), fc.subarray(permanent), (tooth, gaps) => {
+        const missing = gaps.filter((g) => g !== tooth)
+        const holes = damTeeth([tooth], missing)
+        expect(holes).toContain(tooth)
+        expect(holes.filter((h) => missing.includes(h))).toEqual([])
+        const arch = archOrder(jawOf(tooth))
+        expect(holes).toEqual(arch.filter((t) => holes.includes(t)))
+        if (parts(tooth).position <= 3) expect(Math.max(...holes.map((h) => parts(h).position))).toBeLessThanOrEqual(4)
+      }),
+    )
+  })
+  it('reaches one tooth behind where there is one', () => {
+    expect(damTeeth(['46' as Tooth], [])).toContain('47')
+    expect(damTeeth(['46' as Tooth], ['47' as Tooth])).not.toContain('48')
+    expect(damTeeth(['24' as Tooth], []).at(-1)).toBe('25')
+  })
+})
+
+describe('cord', () => {
+  // C: the margin decides first, then the school.
+  const table: [string, Partial<VisitRequestInput>, string[]][] = [
+    ['above and dry: none, whatever the school', { margin: 'supragingival', choices: { cord: 'double' } }, []],
+    ['above and weeping: one thin, whatever the school', { margin: 'supragingival', tissue: { weeping: true }, choices: { cord: 'none' } }, ['single']],
+    ['at the tissue, single', { choices: { cord: 'single' } }, ['single']],
+    ['under the tissue, double', { margin: 'subgingival', choices: { cord: 'double' } }, ['base', 'top']],
+    ['the dentist wants none', { choices: { cord: 'none' } }, []],
+  ]
+  it.each(table)('%s', (_words, more, layers) => {
+    expect(cordPlan(caseOf(more)).layers).toEqual(layers)
+  })
+  it('draws the top one or the only one, and takes the base out by itself', () => {
+    const c = caseOf({ choices: { cord: 'double' } })
+    expect(drawnLayer(cordPlan(c))).toBe('top')
+    expect([cordOutStep('top', c.units[0]!), cordOutStep('base', c.units[0]!)]).toEqual(['tissue.draw-cord.37', 'tissue.base-out.37'])
+    expect(drawnLayer(cordPlan(caseOf({ choices: { cord: 'none' } })))).toBeUndefined()
+  })
+  it('refuses adrenaline only against the alert', () => {
+    expect(cordPlan(caseOf({ choices: { cordAgent: 'adrenaline' } }))).toMatchObject({ agent: 'adrenaline' })
+    expect(cordPlan(caseOf({ choices: { cordAgent: 'adrenaline' }, alerts: ['adrenaline-sensitive'] }))).toMatchObject({ agent: 'aluminium chloride', refusedAgent: { text: expect.stringContaining('refused') } })
+  })
+})
+
+describe('the speed of the impression material', () => {
+  // C: fast suits one or two units; from three the slower version, unless the window holds.
+  it('is fast for one crown, and slower where the window would not hold', () => {
+    expect(pickSpeed(caseOf(), 'silicone')).toMatchObject({ speed: 'fast', fits: true })
+    expect(pickSpeed(caseOf({ teeth: ['34', '35', '36', '37'] }), 'silicone')).toMatchObject({ speed: 'regular' })
+  })
+  it('follows the product’s own working time, not ours', () => {
+    const slowHands = { ...practice, items: practice.items.map((i) => (i.id === 'silicone-light-fast' ? { ...i, workingS: 40 } : i)) }
+    expect(pickSpeed(caseOf({}, slowHands), 'silicone')).toMatchObject({ speed: 'regular', workingS: 135 })
+  })
+  it('takes what is owned, and starting values where nothing is', () => {
+    const none = { ...practice, items: practice.items.filter((i) => !i.id.startsWith('silicone-light')) }
+    expect(pickSpeed(caseOf({}, none), 'silicone')).toMatchObject({ speed: 'regular', workingS: 135, inMouthS: 240, fits: false })
+  })
+})
+
+describe('the provisional’s cement', () => {
+  it('follows the delivery, with the reason', () => {
+    expect(provisionalCement(caseOf({ deliveryCement: 'resin' }))).toMatchObject({ need: 'provisional cement.non-eugenol', because: { text: expect.stringContaining('eugenol would hinder') } })
+    for (const deliveryCement of ['conventional', 'resin-modified glass ionomer'] as const) expect(provisionalCement(caseOf({ deliveryCement })).need).toBe('provisional cement.eugenol')
+  })
+})

@@ -1,0 +1,106 @@
+/** The four pictures, rendered to markup: they draw what the core says, at its sizes, with words beside every mark. */
+import { renderToStaticMarkup } from 'react-dom/server'
+import { describe, expect, it } from 'vitest'
+import { compile } from '../../core/plan/compile'
+import { visitRequest } from '../../core/plan/request'
+import { layTrays } from '../../core/plan/tray'
+import { starterPractice } from '../../core/practice/starter'
+import type { RunningClock } from '../../core/run/clocks'
+import { initialState } from '../../core/run/state'
+import { layOut } from '../../core/schedule/timeline'
+import type { Tooth } from '../../core/teeth/notation'
+import { Arch } from './arch'
+import { BurStrip } from './bur-strip'
+import { ClockRing } from './clock-ring'
+import { Score } from './score'
+import { TrayBoard } from './tray-board'
+
+const practice = starterPractice()
+const plan = compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', missing: ['38'], choices: { cord: 'double' }, team: { dentist: 'dentist', assistants: ['assistant'] } }), { ...practice, lots: practice.lots.map((l) => (l.itemId === 'bis-acryl' ? { ...l, left: 1 } : l)) })
+const count = (markup: string, what: RegExp): number => markup.match(what)?.length ?? 0
+
+describe('the score', () => {
+  const score = layOut(plan)
+  it('draws a bar for each person of each step, one for the mouth, a double bar for each hold', () => {
+    const markup = renderToStaticMarkup(<Score score={score} people={plan.people} label="Score" />)
+    const people = score.bars.reduce((sum, b) => sum + b.people.length, 0)
+    const mouth = score.bars.filter((b) => b.place === 'mouth').length
+    expect(count(markup, /<rect/g)).toBe(people + mouth)
+    expect(count(markup, /stroke-width="2.5"/g)).toBe(plan.holds.length)
+    expect(markup).toContain('role="img" aria-label="Score"')
+  })
+  it('fades what is done and rings what runs; the small one is silent for a screen reader', () => {
+    const core = initialState(plan).core
+    const steps = { ...core.steps, 'arrival.seat': { status: 'done' as const, rounds: 0 }, 'anaesthesia.topical': { status: 'running' as const, rounds: 0 } }
+    const markup = renderToStaticMarkup(<Score score={score} people={plan.people} core={{ ...core, steps }} playheadS={200} label="Score" />)
+    expect(count(markup, /opacity-35/g)).toBe(1)
+    expect(count(markup, /stroke="currentColor" stroke-width="4"/g)).toBe(1)
+    expect(renderToStaticMarkup(<Score full={false} score={score} people={plan.people} label="" />)).toContain('aria-hidden="true"')
+  })
+})
+
+describe('the bur strip', () => {
+  it('numbers the burs in order, writes the grit as a letter, and names each in full', () => {
+    const markup = renderToStaticMarkup(<BurStrip passes={plan.burs} />)
+    expect(count(markup, /<li/g)).toBe(plan.burs.length)
+    expect(markup).toContain('1: Depth cutter 1.5, medium, ISO 806 314 834 524 015, buccal cusps')
+    expect(markup).toMatch(/needle <span class="num">0\.9 M/)
+  })
+  it('live: now and next in words, the done ones fall away but for the last', () => {
+    const done = new Set(plan.steps.filter((s) => s.cut).slice(0, 3).map((s) => s.id))
+    const markup = renderToStaticMarkup(<BurStrip passes={plan.burs} nowStep="cutting.axial-facial.37" doneSteps={done} />)
+    expect(markup).toMatch(/4: Round-end taper 2\.3, medium[^"]*, now"/)
+    expect(markup).toMatch(/5: Needle 0\.9, medium[^"]*, next"/)
+    expect(markup).not.toContain('"1: ')
+  })
+  it('a cut nothing owned answers keeps its place and says so', () => {
+    const poor = compile(plan.request, { ...practice, burs: practice.burs.filter((b) => b.shape !== 'needle' && b.shape !== 'flame') })
+    expect(renderToStaticMarkup(<BurStrip passes={poor.burs} />)).toContain('no bur owned fits, mesial')
+  })
+})
+
+describe('the tray', () => {
+  const lines = new Map(plan.setup.map((l) => [l.id, l]))
+  const markup = (checked: string[]) => layTrays(plan.setup).map((board) => renderToStaticMarkup(<TrayBoard board={board} lines={lines} checked={new Set(checked)} onToggle={() => undefined} onBand={() => undefined} />)).join('')
+  it('has a place for every open line, each a box to tick with its amount and its trouble in words', () => {
+    const open = plan.setup.filter((l) => l.readiness === 'open')
+    expect(count(markup([]), /data-line=/g)).toBe(open.length)
+    expect(markup([])).toContain('aria-label="Bis-acryl, 2.2 mL, short: 1 left of 2.2 needed"')
+    expect(markup([])).toContain('aria-label="Braided cord 0, 29 mm"')
+  })
+  it('marks what is laid out by a sign, not by colour alone, and a band when all of it is', () => {
+    expect(count(markup(['mirror']), />✓</g)).toBe(1)
+    const arrival = plan.setup.filter((l) => l.phase === 'arrival').map((l) => l.id)
+    expect(markup(arrival)).toContain('aria-checked="true" aria-label="Arrival: everything laid out"')
+  })
+  it('draws things at their own size: one scale, long things longer', () => {
+    const heightOf = (id: string): number => Number(new RegExp(`data-line="${id}".*?height="([\\d.]+)"`).exec(markup([]))![1])
+    expect(heightOf('mirror')).toBe(165)
+    expect(heightOf('tweezers')).toBe(150)
+  })
+})
+
+describe('the arch', () => {
+  it('labels every tooth in the practice’s notation with its name and state', () => {
+    const markup = renderToStaticMarkup(<Arch label="Arch" notation="universal" teeth={['37' as Tooth]} missing={['38' as Tooth]} neighbours={['36' as Tooth]} onTooth={() => undefined} />)
+    expect(count(markup, /data-tooth=/g)).toBe(32)
+    expect(markup).toContain('aria-label="18, lower left second molar, to be prepared"')
+    expect(markup).toContain('aria-label="17, lower left third molar, missing"')
+    expect(markup).toContain('aria-label="19, lower left first molar, neighbour"')
+    expect(markup).toContain('aria-label="16, upper left third molar, present"')
+  })
+  it('offers no button where nothing may be changed', () => {
+    expect(renderToStaticMarkup(<Arch label="Arch" notation="iso" teeth={[]} missing={[]} />)).not.toContain('role="button"')
+  })
+})
+
+describe('a clock', () => {
+  const clock = (phase: RunningClock['phase'], elapsedS: number): string => renderToStaticMarkup(<ClockRing clock={{ linkId: 'x', title: 'Cord dwells', from: 'a', to: 'b', startedAt: 0, elapsedS, notBeforeS: 300, warnS: 900, closesS: 960, phase, because: '' }} />)
+  it('says its phase in a word of its own with a shape of its own, and counts to the edge that matters', () => {
+    const words = [clock('wait', 60), clock('go', 360), clock('warn', 900), clock('missed', 975)]
+    expect(words.map((w) => /<strong>(.*?)<\/strong>/.exec(w)![1])).toEqual(['wait', 'may go', 'hurry', 'closed'])
+    expect(words.map((w) => /class="clock [^>]*>(.*?)<\/p>/.exec(w)![1])).toEqual(['4:00', '10:00', '1:00', '+0:15'])
+    const shapes = words.map((w) => /<path d="(.*?)"/.exec(w)![1])
+    expect(new Set(shapes).size).toBe(4)
+  })
+})
