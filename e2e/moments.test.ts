@@ -190,6 +190,25 @@ describe('the desk', () => {
     await juno.click('[data-line="aluminium-chloride"]')
   })
 
+  it('a lot entered in the cupboard is what the next tray takes', async () => {
+    await juno.go('/cupboard')
+    await juno.find('[data-lot="Q3902"]')
+    await juno.says('expired: off the shelf')
+    await juno.accessible()
+    await juno.press('Add a lot of Bis-acryl')
+    const inputs = await juno.driver.findElements({ css: '[role=dialog] input' })
+    await inputs[0]!.sendKeys('BX-9')
+    await juno.driver.executeScript('const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set; set.call(arguments[0], "2029-05-31"); arguments[0].dispatchEvent(new Event("input", { bubbles: true }))', inputs[1])
+    await inputs[2]!.sendKeys('76')
+    await juno.press('Into the cupboard')
+    await juno.find('[data-lot="BX-9"]')
+    await juno.go(at('six', 'tray'))
+    await juno.press('Provisional')
+    await juno.click('[data-line="bis-acryl"]')
+    await juno.says('lot BX-9, expires 2029-05-31')
+    await juno.click('[data-line="bis-acryl"]')
+  })
+
   it('adds a visit, with the reason where a field is wrong, and plans it', async () => {
     await juno.go('/')
     await juno.press('Add a visit')
@@ -236,7 +255,7 @@ describe('the desk', () => {
   it('is accessible in the dim theme on every screen', async () => {
     await juno.go('/')
     await juno.press('Dim theme')
-    for (const [path, css] of [['/', '[data-visit]'], [at('five', 'case'), '[data-question]'], [at('five', 'tray'), '[data-line]'], [at('two', 'chairside'), '[data-seq]'], [at('two', 'close'), '#note']] as const) {
+    for (const [path, css] of [['/', '[data-visit]'], ['/settings', '[data-function]'], ['/cupboard', '[data-item]'], [at('five', 'case'), '[data-question]'], [at('five', 'tray'), '[data-line]'], [at('two', 'chairside'), '[data-seq]'], [at('two', 'close'), '#note']] as const) {
       await juno.go(path)
       await juno.find(css)
       await juno.accessible()

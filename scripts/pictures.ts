@@ -50,6 +50,7 @@ try {
   await take('chairside', `/visits/${day}-four/chairside`, '[data-now="cutting.contact-mesial.46"]')
   await take('chairside-clocks', `/visits/${day}-one/chairside`, '[data-clock]')
   await take('close', `/visits/${day}-two/close`, '#note')
+  await take('cupboard', '/cupboard', '[data-lot]')
   await take('settings', '/settings', '[data-function]')
   await screen.driver.executeScript('localStorage.setItem("jade.theme", "dim")')
   await screen.press('sign out')

@@ -13,6 +13,7 @@ import { Attempts } from './attempts'
 import type { OpenDatabase } from './db/open'
 import { Hub } from './live/hub'
 import { Problem, sendProblem } from './problem'
+import { cupboardRoutes } from './routes/cupboard'
 import { liveRoutes } from './routes/live'
 import { runRoutes } from './routes/runs'
 import { sessionRoutes } from './routes/session'
@@ -116,6 +117,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
       api.get('/openapi.json', { schema: { hide: true } }, async () => app.swagger())
       await api.register(sessionRoutes(house))
       await api.register(settingsRoutes(house))
+      await api.register(cupboardRoutes(house))
       await api.register(visitRoutes(house))
       await api.register(runRoutes(house))
       await api.register(liveRoutes(house))

@@ -125,6 +125,21 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     expect((await orrell.call('PUT', '/people/lindqvist', { name: 'Dr Kofi Lindqvist', roles: ['dentist'] })).status).toBe(200)
   })
 
+  it('takes a lot into the cupboard as its box says, and the next plan takes from it', async () => {
+    const body = { itemId: 'bis-acryl', number: 'B-77', expires: '2027-06-30', left: 50 }
+    expect((await new Caller(house.app).call('POST', '/lots', body)).status).toBe(401)
+    expect((await (await new Caller(house.app).signIn('petra', '2345')).call('POST', '/lots', { ...body, expires: 'soon' })).body['detail']).toMatch(/expires/)
+    expect((await juno.call('POST', '/lots', { ...body, itemId: 'ambrosia' })).status).toBe(404)
+    const made = await juno.call('POST', '/lots', body)
+    expect(made.status).toBe(201)
+    expect((await juno.call('POST', '/lots', body)).body['detail']).toMatch(/is in the cupboard already/)
+    const warned = async () => JSON.stringify(((await juno.call('GET', `/days/${day}`)).body as { visits: { id: string; tray: object }[] }).visits.find((v) => v.id === `${day}-six`)!.tray)
+    expect(await warned()).not.toContain('short: 1.6 left')
+    expect((await juno.call('PATCH', `/lots/${String(made.body['id'])}`, { left: 0 })).status).toBe(200)
+    expect(await warned()).toContain('short: 1.6 left')
+    expect((await juno.call('PATCH', '/lots/none', { left: 1 })).status).toBe(404)
+  })
+
   it('hands out the setup sheet as PDF on the paper asked for', async () => {
     const sheet = await house.app.inject({ method: 'GET', url: `/api/visits/${visit}/setup.pdf?paper=LETTER`, headers: { cookie: juno.cookie } })
     expect([sheet.statusCode, sheet.headers['content-type'], sheet.rawPayload.subarray(0, 5).toString()]).toEqual([200, 'application/pdf', '%PDF-'])

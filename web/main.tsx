@@ -14,6 +14,7 @@ const CaseScreen = lazy(() => import('./case/case-screen'))
 const TrayScreen = lazy(() => import('./tray/tray-screen'))
 const ChairsideScreen = lazy(() => import('./chairside/chairside-screen'))
 const CloseScreen = lazy(() => import('./close/close-screen'))
+const CupboardScreen = lazy(() => import('./cupboard/cupboard-screen'))
 const SettingsScreen = lazy(() => import('./settings/settings-screen'))
 
 const router = createBrowserRouter([
@@ -24,6 +25,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <DayScreen /> },
       { path: 'days/:day', element: <DayScreen /> },
+      { path: 'cupboard', element: <CupboardScreen /> },
       { path: 'settings', element: <SettingsScreen /> },
       {
         path: 'visits/:visitId',

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { isoNumber, readIsoNumber, tipDiameterMm, usDiameterMm, type Bur } from './bur'
 import { chooseBur, type Cut } from './cut'
-import { chooseLot, type Lot } from './item'
+import { chooseLot, lotState, type Lot } from './item'
 import { matchItem, type Need } from './match'
 import { silhouette } from './silhouette'
 import { starterBurs, starterItems } from './starter'
@@ -96,6 +96,10 @@ describe('lots', () => {
   it('takes the opened lot first, then by expiry; good through the day it expires', () => {
     expect(chooseLot('bis-acryl', 2, [lot('a', '2027-01-01', 50), lot('b', '2026-12-01', 50), lot('c', '2028-01-01', 50, true)], '2026-11-24').number).toBe('c')
     expect(chooseLot('bis-acryl', 2, [lot('a', '2027-01-01', 50), lot('b', '2026-11-24', 50)], '2026-11-24').number).toBe('b')
+  })
+  it('stands good through its last day, is named in its last month, and is nothing when it is empty', () => {
+    const state = (expires: string, left = 5) => lotState({ expires, left }, '2026-11-24')
+    expect([state('2026-11-23'), state('2026-11-24'), state('2026-12-24'), state('2026-12-25'), state('2029-01-01', 0)]).toEqual(['expired', 'soon', 'soon', 'good', 'empty'])
   })
   it('never lets an expired or short lot in silently', () => {
     expect(chooseLot('bis-acryl', 2, [lot('a', '2026-11-23', 50)], '2026-11-24')).toEqual({ warning: expect.stringContaining('expired on 2026-11-23') })

@@ -45,6 +45,19 @@ export interface LotChoice {
   warning?: string
 }
 
+/** Days before its expiry from which a lot is named as running out of time. A starting value. */
+export const soonDays = 30
+
+export type LotState = 'empty' | 'expired' | 'soon' | 'good'
+
+/** How a lot stands on a plain date: it is good through the day it expires. */
+export function lotState(lot: Pick<Lot, 'expires' | 'left'>, date: string): LotState {
+  if (lot.left <= 0) return 'empty'
+  if (lot.expires < date) return 'expired'
+  const days = (Date.parse(lot.expires) - Date.parse(date)) / 86_400_000
+  return days <= soonDays ? 'soon' : 'good'
+}
+
 /**
  * The lot to take: the opened one first, then by expiry, among those not expired that hold enough.
  * An expired or short lot never enters a setup silently.

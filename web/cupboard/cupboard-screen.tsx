@@ -1,0 +1,139 @@
+/** The cupboard: every material that goes off, its lots by expiry, what is out of date, what is missing. */
+import { useMutation } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { toast } from 'sonner'
+import { Temporal } from 'temporal-polyfill'
+import { lotState, type Item, type Lot, type LotState } from '../../core/catalog/item'
+import { api, ApiProblem } from '../app/api'
+import { useLive } from '../app/live'
+import { usePractice, useRefresh } from '../app/queries'
+import { Button, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
+
+const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
+const marks: Record<LotState, { kind: 'stop' | 'ask' | 'mind' | 'good'; words: string }> = {
+  expired: { kind: 'stop', words: 'expired: off the shelf' },
+  soon: { kind: 'ask', words: 'expires within 30 days' },
+  empty: { kind: 'mind', words: 'used up' },
+  good: { kind: 'good', words: 'in date' },
+}
+
+function AddLot({ item, onClose, onAdded }: { item: Item; onClose: () => void; onAdded: () => void }) {
+  const [number, setNumber] = useState('')
+  const [expires, setExpires] = useState('')
+  const [left, setLeft] = useState('')
+  const [wrong, setWrong] = useState<string | null>(null)
+  const add = async (): Promise<void> => {
+    try {
+      await api('/lots', { method: 'POST', body: { itemId: item.id, number, expires, left: Number(left) } })
+      onAdded()
+      onClose()
+    } catch (error) {
+      setWrong((error as Error).message)
+    }
+  }
+  return (
+    <Modal open onClose={onClose} title={`A lot of ${item.name}`}>
+      <form
+        className="space-y-3"
+        onSubmit={(e) => {
+          e.preventDefault()
+          void add()
+        }}
+      >
+        <label className="block">
+          Lot number, as on the box
+          <input autoFocus className={field} value={number} onChange={(e) => setNumber(e.target.value)} />
+        </label>
+        <label className="block">
+          Expires on
+          <input className={`${field} num`} type="date" value={expires} onChange={(e) => setExpires(e.target.value)} />
+        </label>
+        <label className="block">
+          How much, {item.unit}
+          <input className={`${field} num`} type="number" min={0} step="any" value={left} onChange={(e) => setLeft(e.target.value)} />
+        </label>
+        {wrong && (
+          <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
+            {wrong}
+          </p>
+        )}
+        <Button big tone="jade" type="submit" className="w-full" disabled={!number.trim() || !expires || !(Number(left) > 0)}>
+          Into the cupboard
+        </Button>
+      </form>
+    </Modal>
+  )
+}
+
+function LotRow({ lot, item, date, change }: { lot: Lot; item: Item; date: string; change: (body: { left?: number; opened?: boolean }) => void }) {
+  const state = marks[lotState(lot, date)]
+  return (
+    <li data-lot={lot.number} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1.5">
+      <span className="num w-28 font-semibold">{lot.number}</span>
+      <span className="num w-28">{lot.expires}</span>
+      <label className="flex items-center gap-2">
+        <input aria-label={`Left of lot ${lot.number}, ${item.unit}`} type="number" min={0} step="any" defaultValue={lot.left} key={lot.left} onBlur={(e) => Number(e.target.value) !== lot.left && e.target.value !== '' && change({ left: Number(e.target.value) })} className="num h-12 w-24 rounded-md border-2 border-line bg-sheet px-2 text-right" />
+        {item.unit}
+      </label>
+      <label className="flex min-h-12 items-center gap-2">
+        <input type="checkbox" className="size-6 accent-jade" checked={lot.opened} onChange={(e) => change({ opened: e.target.checked })} /> opened
+      </label>
+      <Mark kind={state.kind}>{state.words}</Mark>
+    </li>
+  )
+}
+
+export default function CupboardScreen() {
+  const practice = usePractice()
+  const refresh = useRefresh()
+  const [show, setShow] = useState<'trouble' | 'all'>('all')
+  const [adding, setAdding] = useState<Item>()
+  const reload = (): void => void refresh.client.invalidateQueries({ queryKey: ['practice'] })
+  useLive(undefined, { opened: reload })
+  const change = useMutation({ mutationFn: ({ id, body }: { id: string; body: object }) => api(`/lots/${id}`, { method: 'PATCH', body }), onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'), onSettled: reload })
+  if (practice.isPending) return <Loading what="Opening the cupboard" />
+  if (practice.isError) return <Failed error={practice.error} again={() => void practice.refetch()} />
+  const date = Temporal.Now.plainDateISO().toString()
+  const rows = practice.data.items
+    .filter((i) => i.tracked)
+    .map((item) => ({ item, lots: practice.data.lots.filter((l) => l.itemId === item.id && lotState(l, date) !== 'empty').toSorted((a, b) => a.expires.localeCompare(b.expires)) }))
+  const trouble = (r: (typeof rows)[number]): boolean => r.lots.length === 0 || r.lots.some((l) => lotState(l, date) !== 'good')
+  const shown = show === 'all' ? rows : rows.filter(trouble)
+  return (
+    <div className="mx-auto max-w-[1100px] space-y-3">
+      <div className="flex flex-wrap items-center gap-3">
+        <h1 className="text-2xl font-bold">Cupboard: what goes off</h1>
+        <Pick label="Shown" value={show} onPick={setShow} options={[{ value: 'all', label: `All ${rows.length}` }, { value: 'trouble', label: `To look at ${rows.filter(trouble).length}` }]} />
+        <Link to="/" className="ml-auto flex min-h-12 items-center text-lg text-jade underline">
+          Back to the day
+        </Link>
+      </div>
+      <Panel labelled="Materials by lot">
+        {shown.length === 0 && <Mark kind="good">every material has a lot in date</Mark>}
+        <ul className="divide-y-2 divide-line">
+          {shown.map(({ item, lots }) => (
+            <li key={item.id} data-item={item.id} className="grid gap-x-4 py-2 md:grid-cols-[18rem_minmax(0,1fr)_auto]">
+              <h2 className="self-center text-lg font-bold">{item.name}</h2>
+              {lots.length === 0 ? (
+                <p className="self-center">
+                  <Mark kind="ask">no lot on record</Mark>
+                </p>
+              ) : (
+                <ul>
+                  {lots.map((l) => (
+                    <LotRow key={l.id} lot={l} item={item} date={date} change={(body) => change.mutate({ id: l.id, body })} />
+                  ))}
+                </ul>
+              )}
+              <Button className="self-center" aria-label={`Add a lot of ${item.name}`} onClick={() => setAdding(item)}>
+                Add a lot
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </Panel>
+      {adding && <AddLot key={adding.id} item={adding} onClose={() => setAdding(undefined)} onAdded={reload} />}
+    </div>
+  )
+}
