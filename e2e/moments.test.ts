@@ -1,4 +1,7 @@
 /** Moments of a visit and of the desk that a straight run does not meet, each from visits brought to that moment. */
+import { rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
@@ -261,5 +264,27 @@ describe('the desk', () => {
       await juno.accessible()
     }
     expect(await juno.errors()).toEqual(expect.not.arrayContaining([expect.stringMatching(/TypeError|ReferenceError|Minified React/)]))
+  })
+
+  it('brings a list of ten thousand items in without freezing, shown row by row first', async () => {
+    const rows = Array.from({ length: 10_000 }, (_, i) => `own-${i},"Own item ${i}, spare",hand instrument,own need ${i},${100 + (i % 80)},12,${i === 4321 ? 'perhaps' : 'yes'},3`)
+    const file = join(tmpdir(), `jade-items-${process.pid}.csv`)
+    writeFileSync(file, ['id,name,family,serves,lengthMm,widthMm,reusable,stock', ...rows].join('\n'))
+    await juno.go('/cupboard')
+    await juno.find('[data-item]')
+    // The longest gap between two frames while the file is read and shown: the page must not stand still.
+    await juno.driver.executeScript('window.__gap = 0; let last = performance.now(); const tick = () => { const now = performance.now(); window.__gap = Math.max(window.__gap, now - last); last = now; requestAnimationFrame(tick) }; requestAnimationFrame(tick)')
+    await (await juno.find('input[type=file]')).sendKeys(file)
+    await juno.says('new 9999')
+    await juno.says('wrong 1')
+    expect(await juno.driver.executeScript<number>('return window.__gap')).toBeLessThan(1_000)
+    expect((await juno.driver.findElements({ css: '[data-row]' })).length).toBeLessThan(60)
+    await juno.press('wrong 1')
+    await juno.find('[data-row="4323"][data-state="wrong"]')
+    await juno.says('reusable:')
+    await juno.accessible()
+    await juno.press('Store 9999 new and 0 changed')
+    await juno.says('9999 items stored.', 30_000)
+    rmSync(file)
   })
 })

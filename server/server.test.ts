@@ -140,6 +140,21 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     expect((await juno.call('PATCH', '/lots/none', { left: 1 })).status).toBe(404)
   })
 
+  it('brings a list of items in, all or none, in its own order, and hands it out again', async () => {
+    const before = (await juno.call('GET', '/practice')).body as unknown as { items: { id: string; stock: number }[] }
+    const mirror = before.items.find((i) => i.id === 'mirror')!
+    const lamp = { ...mirror, id: 'lamp', name: 'Head lamp', serves: ['magnifier'] }
+    expect((await juno.call('POST', '/items/import', { items: [lamp, { ...mirror, family: 'cutlery' }] })).status).toBe(422)
+    expect(((await juno.call('GET', '/practice')).body as { items: unknown[] }).items).toHaveLength(before.items.length)
+    expect((await juno.call('POST', '/items/import', { items: [{ ...mirror, stock: 4 }, lamp] })).body).toEqual({ stored: 2 })
+    const after = (await juno.call('GET', '/practice')).body as unknown as typeof before
+    expect(after.items.map((i) => i.id)).toEqual([...before.items.map((i) => i.id), 'lamp'])
+    expect(after.items.find((i) => i.id === 'mirror')!.stock).toBe(4)
+    const csv = await house.app.inject({ method: 'GET', url: '/api/items.csv', headers: { cookie: juno.cookie } })
+    expect(csv.headers['content-disposition']).toContain('items.csv')
+    expect(csv.body).toContain('lamp,Head lamp,diagnostic,magnifier')
+  })
+
   it('hands out the setup sheet as PDF on the paper asked for', async () => {
     const sheet = await house.app.inject({ method: 'GET', url: `/api/visits/${visit}/setup.pdf?paper=LETTER`, headers: { cookie: juno.cookie } })
     expect([sheet.statusCode, sheet.headers['content-type'], sheet.rawPayload.subarray(0, 5).toString()]).toEqual([200, 'application/pdf', '%PDF-'])

@@ -29,6 +29,19 @@ export interface Match {
   forbidden?: boolean
 }
 
+const shelves = new WeakMap<readonly Item[], Map<string, Item[]>>()
+
+/** The items that serve a need, in the practice's order; a list is gone through once, however long it is. */
+function serving(items: readonly Item[], what: string): readonly Item[] {
+  let shelf = shelves.get(items)
+  if (!shelf) {
+    shelf = new Map()
+    for (const i of items) for (const s of i.serves) shelf.set(s, [...(shelf.get(s) ?? []), i])
+    shelves.set(items, shelf)
+  }
+  return shelf.get(what) ?? []
+}
+
 const words = (need: Need): string => need.words ?? need.what.replaceAll('.', ', ')
 
 /**
@@ -37,8 +50,8 @@ const words = (need: Need): string => need.words ?? need.what.replaceAll('.', ',
  */
 export function matchItem(need: Need, items: readonly Item[], alerts: readonly Alert[], swaps: Readonly<Record<string, string>> = {}): Match {
   const noLatex = alerts.includes('latex')
-  const serving = items.filter((i) => i.serves.includes(need.what))
-  const safe = serving.filter((i) => !(noLatex && i.latex))
+  const able = serving(items, need.what)
+  const safe = able.filter((i) => !(noLatex && i.latex))
   const ranked = safe.toSorted((a, b) => Number(a.stock < 1) - Number(b.stock < 1))
   const first = ranked[0]
   const exchanged = first ? ranked.find((i) => i.id === swaps[first.id]) : undefined
@@ -46,11 +59,11 @@ export function matchItem(need: Need, items: readonly Item[], alerts: readonly A
   const others = ranked.filter((i) => i !== best)
   const alternatives = others.map((i) => ({ itemId: i.id, name: i.name, loss: i.latex ? 'holds latex' : i.stock < 1 ? 'none in stock' : 'second in the practice’s own order' }))
   if (!best) {
-    return serving.length > 0
+    return able.length > 0
       ? { alternatives, lack: `${words(need)}: every one owned holds latex and the patient has a latex alert`, forbidden: true }
       : { alternatives, lack: `${words(need)}: nothing owned answers this need` }
   }
-  const swapped = noLatex && serving.some((i) => i.latex)
+  const swapped = noLatex && able.some((i) => i.latex)
   const match: Match = { item: best, alternatives }
   if (exchanged) match.because = reason(`laid out instead of ${first!.name}`, 'practice')
   else if (swapped) match.because = reason('latex alert: the latex-free one is taken', 'C')

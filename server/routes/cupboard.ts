@@ -1,11 +1,13 @@
 /** The cupboard: material lots by expiry. Anyone of the chairside team enters what the box says. */
 import { randomUUID } from 'node:crypto'
-import { eq } from 'drizzle-orm'
+import { eq, max, sql } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import * as z from 'zod'
-import { lot } from '../../core/catalog/item'
+import { item, lot } from '../../core/catalog/item'
+import { itemsToCsv } from '../../core/formats/items-csv'
 import type { App, House } from '../app'
 import * as t from '../db/schema'
+import { loadPractice } from '../db/store'
 import { notFound, Problem } from '../problem'
 import { signedIn } from './session'
 
@@ -25,12 +27,34 @@ export const cupboardRoutes = (house: House) => async (app: App): Promise<void> 
   }
   const tell = (): void => house.hub.broadcast({ event: 'practice', data: {} })
 
+  app.get('/items.csv', { schema: { summary: 'The practice’s own list of items as CSV' } }, async (request, reply) => {
+    await signedIn(house, request)
+    const { items } = await loadPractice(db)
+    return reply.type('text/csv; charset=utf-8').header('content-disposition', 'attachment; filename="items.csv"').send(itemsToCsv(items))
+  })
+
+  app.post('/items/import', { bodyLimit: 8 * 1024 * 1024, schema: { summary: 'Store items of a list, new and changed; all of them or none', body: z.strictObject({ items: z.array(item).min(1).max(20_000) }) } }, async (request) => {
+    await team(request)
+    const { items } = request.body
+    await db.transaction(async (tx) => {
+      const [last] = await tx.select({ place: max(t.items.place) }).from(t.items)
+      const next = (last?.place ?? 0) + 1
+      for (let from = 0; from < items.length; from += 500) {
+        const values = items.slice(from, from + 500).map((body, i) => ({ id: body.id, place: next + from + i, body }))
+        // A known item keeps its place in the practice's own order.
+        await tx.insert(t.items).values(values).onConflictDoUpdate({ target: t.items.id, set: { body: sql`excluded.body` } })
+      }
+    })
+    tell()
+    return { stored: items.length }
+  })
+
   app.post('/lots', { schema: { summary: 'Enter a lot as its box says', body: entered } }, async (request, reply) => {
     await team(request)
-    const [item] = await db.select({ body: t.items.body }).from(t.items).where(eq(t.items.id, request.body.itemId))
-    if (!item) throw notFound(`item "${request.body.itemId}"`)
+    const [found] = await db.select({ body: t.items.body }).from(t.items).where(eq(t.items.id, request.body.itemId))
+    if (!found) throw notFound(`item "${request.body.itemId}"`)
     const [known] = (await db.select().from(t.lots).where(eq(t.lots.itemId, request.body.itemId))).filter((l) => l.number === request.body.number)
-    if (known) throw new Problem(409, 'known', `Lot ${known.number} of ${item.body.name} is in the cupboard already, expiring ${known.expires}.`)
+    if (known) throw new Problem(409, 'known', `Lot ${known.number} of ${found.body.name} is in the cupboard already, expiring ${known.expires}.`)
     const id = `lot-${randomUUID().slice(0, 12)}`
     await db.insert(t.lots).values({ id, ...request.body, opened: false })
     tell()

@@ -1,5 +1,6 @@
 /** The cupboard: every material that goes off, its lots by expiry, what is out of date, what is missing. */
 import { useMutation } from '@tanstack/react-query'
+import { Download, Upload } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
@@ -8,6 +9,7 @@ import { lotState, type Item, type Lot, type LotState } from '../../core/catalog
 import { api, ApiProblem } from '../app/api'
 import { useLive } from '../app/live'
 import { usePractice, useRefresh } from '../app/queries'
+import { ImportBox } from './import-box'
 import { Button, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
 
 const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
@@ -69,9 +71,9 @@ function AddLot({ item, onClose, onAdded }: { item: Item; onClose: () => void; o
 function LotRow({ lot, item, date, change }: { lot: Lot; item: Item; date: string; change: (body: { left?: number; opened?: boolean }) => void }) {
   const state = marks[lotState(lot, date)]
   return (
-    <li data-lot={lot.number} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1.5">
-      <span className="num w-28 font-semibold">{lot.number}</span>
-      <span className="num w-28">{lot.expires}</span>
+    <li data-lot={lot.number} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
+      <span className="num w-20 font-semibold">{lot.number}</span>
+      <span className="num w-24">{lot.expires}</span>
       <label className="flex items-center gap-2">
         <input aria-label={`Left of lot ${lot.number}, ${item.unit}`} type="number" min={0} step="any" defaultValue={lot.left} key={lot.left} onBlur={(e) => Number(e.target.value) !== lot.left && e.target.value !== '' && change({ left: Number(e.target.value) })} className="num h-12 w-24 rounded-md border-2 border-line bg-sheet px-2 text-right" />
         {item.unit}
@@ -89,6 +91,7 @@ export default function CupboardScreen() {
   const refresh = useRefresh()
   const [show, setShow] = useState<'trouble' | 'all'>('all')
   const [adding, setAdding] = useState<Item>()
+  const [csv, setCsv] = useState<string>()
   const reload = (): void => void refresh.client.invalidateQueries({ queryKey: ['practice'] })
   useLive(undefined, { opened: reload })
   const change = useMutation({ mutationFn: ({ id, body }: { id: string; body: object }) => api(`/lots/${id}`, { method: 'PATCH', body }), onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'), onSettled: reload })
@@ -105,6 +108,13 @@ export default function CupboardScreen() {
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="text-2xl font-bold">Cupboard: what goes off</h1>
         <Pick label="Shown" value={show} onPick={setShow} options={[{ value: 'all', label: `All ${rows.length}` }, { value: 'trouble', label: `To look at ${rows.filter(trouble).length}` }]} />
+        <a href="/api/items.csv" download className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold">
+          <Download aria-hidden="true" /> Items as CSV
+        </a>
+        <label className="flex min-h-12 cursor-pointer items-center gap-2 rounded-md border-2 border-line px-4 font-semibold focus-within:outline-3 focus-within:outline-jade">
+          <Upload aria-hidden="true" /> Bring a list
+          <input type="file" accept=".csv,text/csv" className="sr-only" onChange={(e) => void e.target.files?.[0]?.text().then(setCsv).finally(() => (e.target.value = ''))} />
+        </label>
         <Link to="/" className="ml-auto flex min-h-12 items-center text-lg text-jade underline">
           Back to the day
         </Link>
@@ -113,7 +123,7 @@ export default function CupboardScreen() {
         {shown.length === 0 && <Mark kind="good">every material has a lot in date</Mark>}
         <ul className="divide-y-2 divide-line">
           {shown.map(({ item, lots }) => (
-            <li key={item.id} data-item={item.id} className="grid gap-x-4 py-2 md:grid-cols-[18rem_minmax(0,1fr)_auto]">
+            <li key={item.id} data-item={item.id} className="grid gap-x-4 py-2 md:grid-cols-[16rem_minmax(0,1fr)_auto]">
               <h2 className="self-center text-lg font-bold">{item.name}</h2>
               {lots.length === 0 ? (
                 <p className="self-center">
@@ -133,6 +143,7 @@ export default function CupboardScreen() {
           ))}
         </ul>
       </Panel>
+      {csv !== undefined && <ImportBox csv={csv} owned={practice.data.items} onClose={() => setCsv(undefined)} onDone={reload} />}
       {adding && <AddLot key={adding.id} item={adding} onClose={() => setAdding(undefined)} onAdded={reload} />}
     </div>
   )
