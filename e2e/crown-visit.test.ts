@@ -252,6 +252,8 @@ describe('a zirconia crown on 37', () => {
     await juno.says('every step is done or left out with a reason')
     await juno.press('Close the visit')
     await juno.says('closed: counts square, holds answered, the record kept')
+    // The other window's path of the visit is walked to its end as well, without a reload.
+    await orrell.driver.wait(async () => (await orrell.driver.findElements({ css: 'nav[aria-label="The visit"] [aria-label="done"]' })).length === 4, 10_000, 'the second window did not hear of the closing')
     await juno.accessible()
   })
 

@@ -98,6 +98,8 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
     hub,
     runs: new Runs(database.db, (visitId, events) => {
       hub.send(visitId, { event: 'run', data: { visitId, events } })
+      // The visit's own stage changes only when it begins and when it closes.
+      if (events.some((e) => e.what.kind === 'run.started' || e.what.kind === 'run.closed')) hub.send(visitId, { event: 'visit', data: { visitId } })
       hub.send('day', { event: 'day', data: { visitId } })
     }, now, database.kind === 'server'),
     attempts: new Attempts(),

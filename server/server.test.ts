@@ -74,6 +74,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     expect(request).toMatchObject({ vital: false, alerts: ['latex'], tissue: { biotype: 'thin' }, deliveryCement: 'resin' })
     await juno.signTray(other)
     expect((await juno.call('PUT', `/visits/${other}/request`, { version: 2, request: { vital: true } })).status).toBe(409)
+    expect((await juno.call('POST', `/visits/${other}/tray/sign`, { acknowledged: [] })).body['detail']).toMatch(/The tray is signed/)
     expect((await juno.call('POST', `/visits/${other}/tray/reopen`)).status).toBe(200)
     expect((await juno.call('PUT', `/visits/${other}/request`, { version: 2, request: { vital: true } })).status).toBe(200)
   })
@@ -174,6 +175,8 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     expect(refused).toMatchObject({ status: 409, body: { title: 'refused', refusal: { code: 'order' } } })
     expect((await juno.call('POST', `/visits/${visit}/commands`, command(1, { kind: 'advance', start: 'arrival.seat' }))).body).toMatchObject({ seq: 2 })
     expect(((await juno.call('GET', `/visits/${visit}/events`)).body['events'] as RunEvent[]).map((e) => e.what.kind)).toEqual(['run.started', 'step.started'])
+    expect((await juno.call('POST', `/visits/${visit}/tray/reopen`)).body['detail']).toMatch(/has begun/)
+    expect((await juno.call('GET', `/visits/${visit}`)).body).toMatchObject({ stage: 'running' })
   })
 
   it('takes a signature only with that dentist’s own code, whoever is signed in', async () => {

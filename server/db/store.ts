@@ -1,5 +1,5 @@
 /** Queries. Every function takes the database or the transaction it works in; none reaches for another. */
-import { and, asc, eq, gt } from 'drizzle-orm'
+import { and, asc, desc, eq, gt } from 'drizzle-orm'
 import { practice as practiceSchema, type Practice } from '../../core/practice/practice'
 import { visitRequest, type VisitRequest } from '../../core/plan/request'
 import type { Plan } from '../../core/plan/types'
@@ -75,6 +75,12 @@ function toEvent(row: typeof t.runEvents.$inferSelect): RunEvent {
 export async function loadEvents(q: Db, visitId: string, after = 0): Promise<RunEvent[]> {
   const rows = await q.select().from(t.runEvents).where(and(eq(t.runEvents.visitId, visitId), gt(t.runEvents.seq, after))).orderBy(asc(t.runEvents.seq))
   return rows.map(toEvent)
+}
+
+/** The newest event of a run, or `null` where it has not begun. */
+export async function loadLastEvent(q: Db, visitId: string): Promise<RunEvent | null> {
+  const [row] = await q.select().from(t.runEvents).where(eq(t.runEvents.visitId, visitId)).orderBy(desc(t.runEvents.seq)).limit(1)
+  return row ? toEvent(row) : null
 }
 
 /** The events a command has already become, for a retry. */

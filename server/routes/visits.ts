@@ -9,7 +9,7 @@ import { layOut } from '../../core/schedule/timeline'
 import type { App, House } from '../app'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
-import { loadDay, loadEvents, loadFrozenPlan, loadMarks, loadPractice, loadVisit, type VisitFile } from '../db/store'
+import { loadDay, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, type VisitFile } from '../db/store'
 import { Problem } from '../problem'
 import { signedIn } from './session'
 
@@ -39,10 +39,12 @@ export type Stage = 'planned' | 'laid up' | 'running' | 'closed'
 
 async function stageOf(q: Db, visitId: string): Promise<Stage> {
   if (!(await loadFrozenPlan(q, visitId))) return 'planned'
-  const events = await loadEvents(q, visitId)
-  if (events.length === 0) return 'laid up'
-  return events.some((e) => e.what.kind === 'run.closed') ? 'closed' : 'running'
+  const last = await loadLastEvent(q, visitId)
+  // Nothing follows a closed run, so the last event says it all.
+  return last === null ? 'laid up' : last.what.kind === 'run.closed' ? 'closed' : 'running'
 }
+
+const alreadySigned = (): Problem => new Problem(409, 'signed', 'The tray is signed and its plan is fixed; re-open the tray to change it.')
 
 function head(file: VisitFile) {
   const { visit, patient } = file
@@ -57,7 +59,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
   }
   const unsigned = async (visitId: string): Promise<VisitFile> => {
     const file = await loadVisit(db, visitId)
-    if (await loadFrozenPlan(db, visitId)) throw new Problem(409, 'signed', 'The tray is signed and its plan is fixed; re-open the tray to change it.')
+    if (await loadFrozenPlan(db, visitId)) throw alreadySigned()
     return file
   }
 
@@ -196,7 +198,8 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
       throw new Problem(409, 'not-ready', 'The tray cannot be signed yet.', { missing: readiness.missing.map((l) => l.name), unread, blocked: readiness.blocked })
     }
     const signedAt = house.now()
-    await db.insert(t.plans).values({ visitId, plan, signedBy: person.id, signedAt, acknowledged: request.body.acknowledged })
+    const rows = await db.insert(t.plans).values({ visitId, plan, signedBy: person.id, signedAt, acknowledged: request.body.acknowledged }).onConflictDoNothing().returning({ visitId: t.plans.visitId })
+    if (rows.length === 0) throw alreadySigned()
     changed(visitId)
     return { signedBy: person.id, signedAt }
   })
@@ -206,7 +209,9 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     const { visitId } = request.params
     await loadVisit(db, visitId)
     await db.transaction(async (tx) => {
-      if ((await loadEvents(tx, visitId)).length > 0) throw new Problem(409, 'begun', 'The visit has begun; its plan stands.')
+      // Whoever begins the visit at this moment waits for this row.
+      await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
+      if (await loadLastEvent(tx, visitId)) throw new Problem(409, 'begun', 'The visit has begun; its plan stands.')
       await tx.delete(t.plans).where(eq(t.plans.visitId, visitId))
     })
     house.runs.forget(visitId)

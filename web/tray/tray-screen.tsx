@@ -147,7 +147,9 @@ export default function TrayScreen() {
     mark.mutate({ lineIds, done })
   }
   const board = boards[Math.min(boardAt, boards.length - 1)]!
-  const total = checkable(plan).length
+  const places = checkable(plan)
+  // Marks of places that a changed plan no longer has are not counted.
+  const laidOut = places.filter((l) => checked.has(l.id)).length
   const detail = selected ? lines.get(selected) : undefined
   const swappedFrom = Object.entries(visit.request.swaps).find(([, to]) => to === selected)?.[0]
   return (
@@ -167,7 +169,7 @@ export default function TrayScreen() {
         </div>
         <span className="ml-auto flex items-center gap-2">
           <span className="num text-xl font-bold" role="status">
-            {checked.size}/{total}
+            {laidOut}/{places.length}
           </span>
           {(['A4', 'LETTER'] as const).map((paper) => (
             <a key={paper} href={`/api/visits/${visitId}/setup.pdf?paper=${paper}`} target="_blank" rel="noreferrer" aria-label={`Setup sheet on ${paper === 'A4' ? 'A4' : 'Letter'}, PDF`} className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-3 font-semibold">
