@@ -11,6 +11,8 @@ import { expect } from 'vitest'
 import { openDatabase, type Db } from '../server/db/open'
 
 process.env['SE_OFFLINE'] = 'true'
+// Server, browser and test speak of the same day wherever they run.
+process.env['TZ'] = 'Etc/UTC'
 
 /** A port nobody listens on just now. */
 export async function freePort(): Promise<number> {

@@ -201,7 +201,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
 describe('the data folder', () => {
   const main = join(import.meta.dirname, 'main.ts')
   const launch = (folder: string): Promise<{ child: ChildProcess; url: string }> => {
-    const child = spawn(process.execPath, ['--import', 'tsx', main, '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: '0', DATABASE_URL: '' } })
+    const child = spawn(process.execPath, ['--import', 'tsx', main, '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: '0', DATABASE_URL: '', TZ: 'Etc/UTC' } })
     return new Promise((resolve, reject) => {
       let said = ''
       child.stdout!.on('data', (chunk: Buffer) => {

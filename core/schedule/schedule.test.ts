@@ -27,6 +27,10 @@ describe('the score of one visit, worked by hand', () => {
     expect([at(t, 'a'), at(t, 'b'), at(t, 'c')]).toEqual([[0, 60], [60, 90], [60, 70]])
     expect(t.busyS).toEqual({ D: 60, A: 70, B: 30 })
   })
+  it('a wait of a minute or more between two pieces of work is a rest; a breath is not, nor the time before the first', () => {
+    const t = lay([step('a', 'A', 10), step('b', 'A', 20), step('c', 'A', 20), step('d', 'D', 5)], [link('a', 'b', { atLeastS: 30, title: 'x' }), link('b', 'c', { atLeastS: 90, title: 'y' }), link('c', 'd')])
+    expect(t.rests).toEqual([{ personId: 'A', startS: 60, endS: 150 }])
+  })
   it('a lag holds the later step back from its own edge, finish to finish included', () => {
     const t = lay([step('a', 'A', 10), step('b', 'B', 20), step('c', 'C', 50)], [link('a', 'b', { atLeastS: 100, title: 'x' }), link('a', 'c', { fromEdge: 'start', toEdge: 'finish', atLeastS: 90, title: 'y' })])
     expect([at(t, 'b'), at(t, 'c')]).toEqual([[110, 130], [40, 90]])
@@ -61,7 +65,7 @@ describe('the day', () => {
   const minute = 60_000
   const visit = (id: string, startsAt: number, bars: [string, number, number][]): PlacedVisit => ({
     id, chairId: id, startsAt: startsAt * minute,
-    score: { bars: bars.map(([who, startS, endS], i) => ({ stepId: `${id}${i}`, phase: 'cutting', title: '', people: [who], place: 'mouth', startS, endS, hold: false })), brackets: [], totalS: Math.max(...bars.map((b) => b[2])), chairS: 0, busyS: {} },
+    score: { bars: bars.map(([who, startS, endS], i) => ({ stepId: `${id}${i}`, phase: 'cutting', title: '', people: [who], place: 'mouth', startS, endS, hold: false })), rests: [], brackets: [], totalS: Math.max(...bars.map((b) => b[2])), chairS: 0, busyS: {} },
   })
   const one = visit('one', 0, [['D', 0, 300], ['D', 330, 600], ['D', 1200, 1500]])
   const two = visit('two', 8, [['D', 0, 400], ['A', 400, 900]])

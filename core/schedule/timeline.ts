@@ -28,13 +28,36 @@ export interface Bracket {
   /** The most a window may last. */
   longestS?: number
 }
+/** A stretch in which a person waits between two pieces of work. */
+export interface Rest {
+  personId: string
+  startS: number
+  endS: number
+}
 export interface Timeline {
   bars: Bar[]
+  rests: Rest[]
   brackets: Bracket[]
   totalS: number
   /** From seating until the patient leaves. */
   chairS: number
   busyS: Record<string, number>
+}
+
+/** Shorter waits than this are the breath between two steps, not a rest. */
+const leastRestS = 60
+
+function restsOf(bars: readonly Bar[]): Rest[] {
+  const until = new Map<string, number>()
+  const rests: Rest[] = []
+  for (const bar of bars.toSorted((a, b) => a.startS - b.startS)) {
+    for (const personId of bar.people) {
+      const free = until.get(personId)
+      if (free !== undefined && bar.startS - free >= leastRestS) rests.push({ personId, startS: free, endS: bar.startS })
+      until.set(personId, Math.max(free ?? 0, bar.endS))
+    }
+  }
+  return rests
 }
 
 type Scored = Pick<Plan, 'steps' | 'links' | 'people'>
@@ -92,6 +115,7 @@ function layOnce(plan: Scored, notBefore: ReadonlyMap<string, number>): Timeline
   const withPatient = bars.filter((b) => b.place !== 'desk' && b.place !== 'room')
   return {
     bars,
+    rests: restsOf(bars),
     brackets,
     totalS: Math.max(0, ...bars.map((b) => b.endS)),
     chairS: Math.max(0, ...withPatient.map((b) => b.endS)),

@@ -27,6 +27,9 @@ describe('the score', () => {
     const mouth = score.bars.filter((b) => b.place === 'mouth').length
     expect(count(markup, /<rect/g)).toBe(people + mouth)
     expect(count(markup, /stroke-width="2.5"/g)).toBe(plan.holds.length)
+    // Waits are rests: drawn where there is room, never more than there are.
+    expect(count(markup, /data-rest/g)).toBeGreaterThan(0)
+    expect(count(markup, /data-rest/g)).toBeLessThanOrEqual(score.rests.length)
     expect(markup).toContain('role="img" aria-label="Score"')
   })
   it('fades what is done and rings what runs; the small one is silent for a screen reader', () => {

@@ -70,6 +70,13 @@ export function Score({ score, people, core, playheadS, height = 150, full = tru
       {Array.from({ length: rows }, (_, i) => (
         <line key={i} x1={left} x2={width} y1={top + (i + 0.5) * rowHeight} y2={top + (i + 0.5) * rowHeight} className="stroke-line" strokeWidth={full ? 1 : 2} />
       ))}
+      {full &&
+        score.rests.map((rest) => {
+          const row = rowOf(rest.personId)
+          const centre = (x(rest.startS) + x(rest.endS)) / 2
+          // A rest hangs under the stave, as wide as a finger, where there is room for it.
+          return row < 0 || x(rest.endS) - x(rest.startS) < 18 ? null : <path key={`${rest.personId}${rest.startS}`} data-rest="" d={`M ${centre - 7} ${top + (row + 0.5) * rowHeight} h 14 v 5 h -14 z`} className="fill-soft" />
+        })}
       {score.bars.map((bar) => {
         const state = core?.steps[bar.stepId]?.status
         const now = state === 'running'
