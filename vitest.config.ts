@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/**/*.test.ts'] } },
+      { test: { name: 'core', include: ['core/**/*.test.ts', 'demo/**/*.test.ts'] } },
       { test: { name: 'web', include: ['web/**/*.test.tsx'] } },
       { test: { name: 'server', include: ['server/**/*.test.ts', 'cli/**/*.test.ts', 'scripts/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 120_000, fileParallelism: false } },
       { test: { name: 'e2e', include: ['e2e/**/*.test.ts'], testTimeout: 300_000, hookTimeout: 180_000, fileParallelism: false } },

@@ -11,21 +11,16 @@ const visit = `/visits/${day}-one`
 
 /** The step in front on the assistant's screen; empty while nothing runs. */
 const nowStep = async (s: Screen): Promise<string> => (await (await s.find('[data-now], [data-status="closed"], [data-status="laid up"]')).getAttribute('data-now')) ?? ''
-const seqOf = async (s: Screen): Promise<number> => Number(await (await s.find('[data-seq]')).getAttribute('data-seq'))
 
 /** Presses "next" with the key of a foot pedal, until the server has taken it. */
 async function pedal(s: Screen, key: string = Key.PAGE_DOWN): Promise<void> {
-  const before = await seqOf(s)
-  await s.key(key)
-  await s.driver.wait(async () => (await seqOf(s)) > before, 10_000, 'nothing happened on next')
+  await s.moved(() => s.key(key))
 }
 
 /** Signs the hold that is asked, with the dentist's code, on this window. */
 async function sign(s: Screen, hold: string, code = '4711'): Promise<void> {
   await s.click(`[data-hold="${hold}"]`)
-  const before = await seqOf(s)
-  await (await s.find('[role=dialog] input[type=password]')).sendKeys(code, Key.ENTER)
-  await s.driver.wait(async () => (await seqOf(s)) > before, 10_000, `hold ${hold} was not taken`)
+  await s.moved(async () => (await s.find('[role=dialog] input[type=password]')).sendKeys(code, Key.ENTER))
 }
 
 /**
@@ -37,9 +32,7 @@ async function runOn(until: string): Promise<void> {
     // A machine under load may miss a window of seconds: then it is done over, as at the chair.
     const [over] = await juno.driver.findElements({ xpath: '//*[@role="dialog"]//button[normalize-space(.)="Do it over"]' })
     if (over) {
-      const before = await seqOf(juno)
-      await over.click()
-      await juno.driver.wait(async () => (await seqOf(juno)) > before, 10_000, 'it was not done over')
+      await juno.moved(() => over.click())
       continue
     }
     const at = await nowStep(juno)
@@ -48,9 +41,7 @@ async function runOn(until: string): Promise<void> {
       const count = (await out.getAttribute('aria-label'))!.replace(': one out', '')
       // What came out with the step in front is counted before it is finished.
       if ((at.startsWith('tissue.draw-cord') && count.startsWith('top')) || (at.startsWith('tissue.base-out') && count.startsWith('base'))) {
-        const before = await seqOf(juno)
-        await out.click()
-        await juno.driver.wait(async () => (await seqOf(juno)) > before, 10_000, `${count} was not counted`)
+        await juno.moved(() => out.click())
       }
     }
     if (at) {
@@ -167,9 +158,7 @@ describe('a zirconia crown on 37', () => {
   })
 
   it('takes back the last act with undo', async () => {
-    const before = await seqOf(juno)
-    await juno.key('u')
-    await juno.driver.wait(async () => (await seqOf(juno)) > before, 5_000, 'no undo')
+    await juno.moved(() => juno.key('u'))
     expect(await nowStep(juno)).toBe('anaesthesia.topical')
     await pedal(juno)
     await juno.says('Ready for the next step', 30_000)
@@ -177,14 +166,14 @@ describe('a zirconia crown on 37', () => {
 
   it('a double tap is one tap', async () => {
     expect(await nowStep(juno)).toBe('')
-    const before = await seqOf(juno)
+    const before = await juno.seq()
     await juno.driver.executeScript('const b = document.querySelector("[data-next]"); b.click(); b.click(); b.click()')
     await juno.find('[data-now="anaesthesia.inject"]')
-    expect(await seqOf(juno)).toBe(before + 1)
+    expect(await juno.seq()).toBe(before + 1)
   })
 
   it('survives a kill of the server in mid-visit: a touch made meanwhile arrives once, and it says it is back', async () => {
-    const before = await seqOf(juno)
+    const before = await juno.seq()
     await server.kill()
     await juno.says('server not heard')
     await juno.key(Key.PAGE_DOWN)
@@ -193,7 +182,7 @@ describe('a zirconia crown on 37', () => {
     await juno.says('server is back, nothing lost', 30_000)
     await juno.find('[data-now="anaesthesia.rinse"]', 30_000)
     // Finish of the injection, needle in, start of the rinse: three events, once.
-    expect(await seqOf(juno)).toBe(before + 3)
+    expect(await juno.seq()).toBe(before + 3)
     await orrell.find('[data-now="anaesthesia.rinse"]', 30_000)
     await juno.errors()
     await orrell.errors()

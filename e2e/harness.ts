@@ -174,6 +174,18 @@ export class Screen {
     await this.says(name)
   }
 
+  /** The sequence number of the run on this screen. */
+  async seq(): Promise<number> {
+    return Number(await (await this.find('[data-seq]')).getAttribute('data-seq'))
+  }
+
+  /** Does something and waits until the run has moved on by it. */
+  async moved(act: () => Promise<unknown>): Promise<void> {
+    const before = await this.seq()
+    await act()
+    await this.driver.wait(async () => (await this.seq()) > before, 15_000, 'the run did not move on')
+  }
+
   /** No serious fault of accessibility on what is shown now (axe, WCAG 2.2 AA). */
   async accessible(): Promise<void> {
     const { violations } = await new AxeBuilder(this.driver).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()

@@ -12,13 +12,6 @@ let juno: Screen
 let second: Screen
 const day = new Date().toISOString().slice(0, 10)
 const at = (key: string, screen: string): string => `/visits/${day}-${key}/${screen}`
-const seqOf = async (s: Screen): Promise<number> => Number(await (await s.find('[data-seq]')).getAttribute('data-seq'))
-const moved = async (s: Screen, act: () => Promise<unknown>): Promise<void> => {
-  const before = await seqOf(s)
-  await act()
-  await s.driver.wait(async () => (await seqOf(s)) > before, 15_000, 'nothing happened')
-}
-
 beforeAll(async () => {
   server = await serve({
     pace: 1,
@@ -52,7 +45,7 @@ describe('a window that closed', () => {
     await (await juno.find('[role=dialog] textarea')).sendKeys('still springy on the bead')
     await (await juno.find('[role=dialog] input[type=password]')).sendKeys('1234', Key.ENTER)
     await juno.says('That code does not belong to that person.')
-    await moved(juno, async () => (await juno.find('[role=dialog] input[type=password]')).sendKeys('4711', Key.ENTER))
+    await juno.moved(async () => (await juno.find('[role=dialog] input[type=password]')).sendKeys('4711', Key.ENTER))
     await juno.says('Rubbery: first lift')
     await juno.go(at('one', 'close'))
     await juno.says('accepted by Dr Tamsin Orrell, because: still springy on the bead')
@@ -66,7 +59,7 @@ describe('an impression or scan that is not good', () => {
     await juno.press('Not good: again')
     expect(await (await juno.driver.findElement({ xpath: '//*[@role="dialog"]//button[contains(., "Do it over")]' })).isEnabled()).toBe(false)
     await (await juno.find('[role=dialog] textarea')).sendKeys('distal margin missing on screen')
-    await moved(juno, () => juno.press('Do it over'))
+    await juno.moved(() => juno.press('Do it over'))
     await juno.says('Ready for the next step')
     await juno.says('Cord 1, 35 mm, 16 (UR6)')
     await juno.go(at('three', 'close'))
@@ -81,21 +74,21 @@ describe('two devices on one run', () => {
     await second.go(at('four', 'chairside'))
     await juno.find('[data-now="cutting.margin.46"]')
     await second.find('[data-now="cutting.margin.46"]')
-    const before = await seqOf(juno)
+    const before = await juno.seq()
     await Promise.all([juno.key(Key.PAGE_DOWN), second.key(Key.PAGE_DOWN)])
     await juno.find('[data-now="cutting.finish.46"]')
     await second.find('[data-now="cutting.finish.46"]')
-    expect([await seqOf(juno), await seqOf(second)]).toEqual([before + 2, before + 2])
+    expect([await juno.seq(), await second.seq()]).toEqual([before + 2, before + 2])
   })
 
   it('what one did, the other cannot take back, but the dentist can', async () => {
-    await moved(juno, () => juno.key(Key.SPACE))
+    await juno.moved(() => juno.key(Key.SPACE))
     await second.find('[data-now="cutting.reduction-check"]')
-    await moved(second, () => second.key(Key.SPACE))
+    await second.moved(() => second.key(Key.SPACE))
     await juno.says('Waiting for the dentist')
     await juno.key('u')
     await juno.says('somebody else’s')
-    await moved(second, () => second.key('u'))
+    await second.moved(() => second.key('u'))
     await juno.find('[data-now="cutting.reduction-check"]')
   })
 })
@@ -109,20 +102,20 @@ describe('hands full', () => {
     await juno.key(Key.ESCAPE)
     await juno.key('h')
     await juno.says('Reduction enough?')
-    const before = await seqOf(juno)
+    const before = await juno.seq()
     // In a box "next" is not next: a pedal pressed by accident while a code is typed does nothing to the run.
     await juno.key(Key.PAGE_DOWN)
     await juno.key(Key.ESCAPE)
     await juno.driver.wait(async () => (await juno.driver.findElements({ css: '[role=dialog]' })).length === 0, 5_000, 'the box stayed')
-    expect(await seqOf(juno)).toBe(before)
+    expect(await juno.seq()).toBe(before)
   })
 
   it('counts many pieces out with one touch, and mends a miscount', async () => {
     const open = async (): Promise<string | null> => (await juno.find('[data-count="dam-pieces"]')).getAttribute('data-open')
     expect(await open()).toBe('7')
-    await moved(juno, () => juno.press('all 7 out'))
+    await juno.moved(() => juno.press('all 7 out'))
     expect(await open()).toBe('0')
-    await moved(juno, () => juno.press('pieces of dam between the holes: not out after all'))
+    await juno.moved(() => juno.press('pieces of dam between the holes: not out after all'))
     expect(await open()).toBe('1')
     await juno.accessible()
   })
@@ -131,9 +124,9 @@ describe('hands full', () => {
     await juno.go(at('four', 'chairside'))
     await juno.find('[data-now="cutting.reduction-check"]')
     // Touched: the focus stays on the button, and space still means next, once, and not undo.
-    await moved(juno, () => juno.press('Undo'))
+    await juno.moved(() => juno.press('Undo'))
     await juno.find('[data-now="cutting.finish.46"]')
-    await moved(juno, () => juno.key(Key.SPACE))
+    await juno.moved(() => juno.key(Key.SPACE))
     await juno.find('[data-now="cutting.reduction-check"]')
     // Tabbed to: space presses the button.
     await juno.driver.executeScript('document.activeElement.blur()')
@@ -149,10 +142,10 @@ describe('hands full', () => {
     await juno.find('[data-now="cutting.reduction-check"]')
     await juno.key('n')
     await (await juno.find('[role=dialog] textarea')).sendKeys('patient asked for a pause')
-    await moved(juno, () => juno.press('Keep'))
+    await juno.moved(() => juno.press('Keep'))
     await juno.press('Leave a step out')
     await (await juno.find('[role=dialog] textarea')).sendKeys('checked by index already')
-    await moved(juno, async () => (await juno.driver.findElement({ xpath: '//*[@role="dialog"]//button[normalize-space(.)="Leave out"]' })).click())
+    await juno.moved(async () => (await juno.driver.findElement({ xpath: '//*[@role="dialog"]//button[normalize-space(.)="Leave out"]' })).click())
     await juno.says('Waiting for the dentist')
     await juno.go(at('two', 'close'))
     await juno.says('Left out: Check the reduction, because: checked by index already.')
