@@ -6,7 +6,7 @@ export default defineConfig({
       { test: { name: 'core', include: ['core/**/*.test.ts', 'demo/**/*.test.ts'] } },
       { test: { name: 'web', include: ['web/**/*.test.tsx'] } },
       { test: { name: 'server', include: ['server/**/*.test.ts', 'cli/**/*.test.ts', 'scripts/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 120_000, fileParallelism: false } },
-      { test: { name: 'e2e', include: ['e2e/**/*.test.ts'], testTimeout: 300_000, hookTimeout: 180_000, fileParallelism: false } },
+      { test: { name: 'e2e', include: ['e2e/**/*.test.ts'], testTimeout: 480_000, hookTimeout: 180_000, fileParallelism: false } },
     ],
   },
 })

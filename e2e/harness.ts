@@ -35,7 +35,7 @@ export interface Served {
 }
 
 /** Rehearsal pace: minutes of waiting pass in seconds, on the server's clock and with it on every screen's. 1 is the wall. */
-export const rehearsal = 15
+export const rehearsal = 10
 const paceFrom = Date.now()
 
 function launch(folder: string, port: number, pace: number): Promise<ChildProcess> {
