@@ -17,6 +17,8 @@ export interface Cut {
 
 export interface BurChoice {
   burId: string
+  /** As it was called when the plan was made. */
+  name: string
   because: Reason
 }
 export interface BurAnswer {
@@ -159,8 +161,8 @@ export function chooseBur(cut: Cut, owned: readonly Bur[], inHandpiece?: string)
   const answer: BurAnswer = { passedOver }
   if (first) {
     const kept = first.bur.id === inHandpiece ? reason(`${first.because.text}; it is already in the handpiece, which saves a change`, first.because.standing) : first.because
-    answer.best = { burId: first.bur.id, because: kept }
+    answer.best = { burId: first.bur.id, name: first.bur.name, because: kept }
   } else answer.lack = `no bur owned fits: ${rule.wanted(cut)} is wanted`
-  if (second) answer.next = { burId: second.bur.id, because: second.because }
+  if (second) answer.next = { burId: second.bur.id, name: second.bur.name, because: second.because }
   return answer
 }

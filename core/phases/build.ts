@@ -97,6 +97,3 @@ export function open(what: string, quantity = 1, more: Partial<Need> = {}): Need
 export function standby(what: string, when: string, quantity = 1, more: Partial<Need> = {}): Need {
   return { what, quantity, readiness: 'standby', when, ...more }
 }
-export function drawer(what: string, when: string, quantity = 1): Need {
-  return { what, quantity, readiness: 'drawer', when }
-}

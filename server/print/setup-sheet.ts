@@ -2,6 +2,7 @@
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { gritMark, isoNumber } from '../../core/catalog/bur'
 import { silhouette } from '../../core/catalog/silhouette'
+import { amountWords } from '../../core/plan/amount-words'
 import { alertWords } from '../../core/plan/vocabulary'
 import { phaseNames, type BurPass, type Phase, type Plan, type SetupLine } from '../../core/plan/types'
 import { toQuadrant, toUniversal } from '../../core/teeth/notation'
@@ -21,15 +22,10 @@ const burScale = 2.5
 /** A box to tick, drawn: the fonts carry no such sign. Made anew each time, because the renderer writes into its nodes. */
 const box = (): Column => ({ canvas: [{ type: 'rect', x: 0, y: 1, w: 9, h: 9, lineWidth: 0.9 }], width: 14 })
 
-function amount(line: SetupLine): string {
-  if (line.piecesMm) return line.piecesMm.map((mm) => `${mm} mm`).join(', ')
-  return line.unit === 'piece' ? (line.quantity === 1 ? '' : `${line.quantity} ×`) : `${line.quantity} ${line.unit}`
-}
-
 function lineOf(line: SetupLine): Content {
   const more = [line.lot?.number ? `lot ${line.lot.number}, ${line.lot.expires}` : '', line.when ? `when ${line.when}` : '', line.lack ?? line.lot?.warning ?? ''].filter(Boolean).join('; ')
   return {
-    columns: [box(), { text: [{ text: line.name, bold: true }, amount(line) ? ` ${amount(line)}` : '', more ? { text: `  ${more}`, fontSize: 8.5 } : ''] }],
+    columns: [box(), { text: [{ text: line.name, bold: true }, amountWords(line) ? ` ${amountWords(line)}` : '', more ? { text: `  ${more}`, fontSize: 8.5 } : ''] }],
     columnGap: 2,
     margin: [0, 0, 0, 2.5],
   }

@@ -19,6 +19,7 @@ import { useVisitPlan, type VisitAndPlan } from '../app/plan'
 import { useRefresh } from '../app/queries'
 import { Arch } from '../parts/arch'
 import { Score } from '../parts/score'
+import { WorkedOut } from './worked-out'
 import { Check, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { minutes } from '../parts/words'
 
@@ -278,6 +279,7 @@ export default function CaseScreen() {
         <Panel title="The score" aside={<span className="text-base text-soft">minutes from seating; double bar: the dentist signs; bracket: a window</span>}>
           <Score score={layOut(data.plan)} people={data.plan.people} label={`Score: ${data.plan.steps.map((s) => s.title).join(', ')}`} />
         </Panel>
+        <WorkedOut plan={data.plan} />
       </div>
       <div className="space-y-3 self-start lg:sticky lg:top-3">
         <Follows data={data} />

@@ -9,6 +9,8 @@ import type { RunningClock } from '../../core/run/clocks'
 import { initialState } from '../../core/run/state'
 import { layOut } from '../../core/schedule/timeline'
 import type { Tooth } from '../../core/teeth/notation'
+import { amountWords } from '../../core/plan/amount-words'
+import { WorkedOut } from '../case/worked-out'
 import { Arch } from './arch'
 import { BurStrip } from './bur-strip'
 import { ClockRing } from './clock-ring'
@@ -94,6 +96,33 @@ describe('the arch', () => {
   })
   it('offers no button where nothing may be changed', () => {
     expect(renderToStaticMarkup(<Arch label="Arch" notation="iso" teeth={[]} missing={[]} />)).not.toContain('role="button"')
+  })
+})
+
+describe('how it is worked out', () => {
+  const markup = renderToStaticMarkup(<WorkedOut plan={plan} />)
+  it('opens every figure of the plan: value, unit, how it came about and how well it is known', () => {
+    expect(count(markup, /data-worked=/g)).toBe(plan.steps.reduce((sum, s) => sum + s.figures.length, 0))
+    expect(markup).toContain('1 × perimeter 26.7 mm of an ellipse 8 × 9 mm + 2 mm overlap = 28.7 mm')
+    expect(markup).toContain('(common practice)')
+    expect(markup).toContain('(from memory of a published table)')
+  })
+  it('gives each bur its reason, and names the next best for each cut that has one', () => {
+    expect(count(markup, /data-bur=/g)).toBe(plan.burs.length)
+    expect(count(markup, /Next best:/g)).toBe(plan.burs.flatMap((b) => b.cuts).filter((c) => c.next).length)
+  })
+  it('says what was passed over and what is lacking', () => {
+    const worn = compile(plan.request, { ...practice, burs: practice.burs.filter((b) => b.shape !== 'needle' && b.shape !== 'flame').map((b) => (b.id === 'dc-15' ? { ...b, uses: 10 } : b)) })
+    const text = renderToStaticMarkup(<WorkedOut plan={worn} />)
+    expect(text).toContain('passed over: Depth cutter 1.5, medium: it has reached its limit of 10 uses')
+    expect(text).toContain('no bur owned fits: a needle or flame no wider than 1.0 mm is wanted')
+  })
+})
+
+describe('amounts in words', () => {
+  it('say nothing for one piece, a count for more, units for the rest, and cord piece by piece', () => {
+    const say = (quantity: number, unit: string, piecesMm?: number[]): string => amountWords({ quantity, unit, ...(piecesMm ? { piecesMm } : {}) })
+    expect([say(1, 'piece'), say(4, 'piece'), say(2.2, 'mL'), say(1, 'cartridge'), say(62, 'mm', [29, 33])]).toEqual(['', '4 ×', '2.2 mL', '1 cartridge', '29 mm, 33 mm'])
   })
 })
 

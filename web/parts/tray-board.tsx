@@ -1,4 +1,5 @@
 /** One tray, to scale: items at their own size in the order of use, bands by phase, each place checkable. */
+import { amountWords } from '../../core/plan/amount-words'
 import type { TrayBoard as Board } from '../../core/plan/tray'
 import type { SetupLine } from '../../core/plan/types'
 
@@ -90,7 +91,7 @@ export function TrayBoard({ board, lines, checked, selected, onToggle, onBand }:
               const line = lines.get(p.lineId)!
               const done = checked.has(p.lineId)
               const wrong = line.lack ?? line.lot?.warning
-              const amount = line.piecesMm ? line.piecesMm.map((mm) => `${mm} mm`).join(', ') : line.quantity !== 1 || line.unit !== 'piece' ? `${line.quantity} ${line.unit === 'piece' ? '×' : line.unit}` : ''
+              const amount = amountWords(line)
               // Long narrow things are written along their length.
               const along = p.widthMm < 48 && p.heightMm > 75
               const [room, deep] = along ? [p.heightMm, p.widthMm] : [p.widthMm, p.heightMm]

@@ -4,6 +4,7 @@ import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { toast } from 'sonner'
+import { amountWords } from '../../core/plan/amount-words'
 import { standingWords } from '../../core/figure'
 import { checkable, trayReadiness } from '../../core/plan/ready'
 import { layTrays } from '../../core/plan/tray'
@@ -17,17 +18,12 @@ import { TrayBoard } from '../parts/tray-board'
 import { Button, Check, Failed, Loading, Mark, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
 
-function amountOf(line: SetupLine): string {
-  if (line.piecesMm) return line.piecesMm.map((mm) => `${mm} mm`).join(', ')
-  return line.unit === 'piece' ? (line.quantity === 1 ? '' : `${line.quantity} ×`) : `${line.quantity} ${line.unit}`
-}
-
 /** What the touched place is, why it is there, from which lot, and what could lie there instead. */
 function Detail({ line, swapped, onSwap, locked }: { line: SetupLine; swapped: string | undefined; onSwap: (from: string, to: string | null) => void; locked: boolean }) {
   return (
     <Panel labelled="The place touched last" className="min-w-80 flex-1">
       <p className="text-xl font-bold">
-        {line.name} <span className="num font-normal">{amountOf(line)}</span>
+        {line.name} <span className="num font-normal">{amountWords(line)}</span>
       </p>
       {line.lot?.number && (
         <p className="num">
@@ -66,7 +62,7 @@ function Standby({ lines, checked, toggle, locked }: { lines: SetupLine[]; check
               onChange={(done) => toggle([l.id], done)}
               label={
                 <>
-                  <strong>{l.name}</strong> <span className="num">{amountOf(l)}</span> <span className="text-soft">when {l.when}</span>
+                  <strong>{l.name}</strong> <span className="num">{amountWords(l)}</span> <span className="text-soft">when {l.when}</span>
                   {(l.lack ?? l.lot?.warning) && <span className="block text-brass">◆ {l.lack ?? l.lot?.warning}</span>}
                 </>
               }

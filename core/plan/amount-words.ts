@@ -1,0 +1,8 @@
+import type { SetupLine } from './types'
+
+/** How much of a line is laid out, in words; empty for a single piece. Cord is said piece by piece. */
+export function amountWords(line: Pick<SetupLine, 'quantity' | 'unit' | 'piecesMm'>): string {
+  if (line.piecesMm) return line.piecesMm.map((mm) => `${mm} mm`).join(', ')
+  if (line.unit === 'piece') return line.quantity === 1 ? '' : `${line.quantity} ×`
+  return `${line.quantity} ${line.unit}`
+}

@@ -1,0 +1,61 @@
+/** How the plan came to its figures and its burs: nobody has to trust a number blindly. */
+import { standingWords, type Reason } from '../../core/figure'
+import type { Plan } from '../../core/plan/types'
+import { Panel } from '../parts/ui'
+
+function Why({ reason }: { reason: Reason }) {
+  return (
+    <>
+      {reason.text} <span className="text-base text-soft">({reason.source ?? standingWords[reason.standing]})</span>
+    </>
+  )
+}
+
+export function WorkedOut({ plan }: { plan: Plan }) {
+  const figures = plan.steps.flatMap((s) => s.figures.map((f) => ({ ...f, key: `${s.id} ${f.name}`, tooth: s.tooth })))
+  const reasons = plan.steps.flatMap((s) => (s.reason ? [{ id: s.id, title: s.title, reason: s.reason }] : []))
+  return (
+    <Panel title="How it is worked out" className="space-y-3">
+      <dl className="space-y-1.5">
+        {figures.map((f) => (
+          <div key={f.key} data-worked={f.key} className="grid gap-x-3 md:grid-cols-[15rem_7rem_minmax(0,1fr)]">
+            <dt className="font-semibold">{f.name}</dt>
+            <dd className="num font-bold">
+              {f.value} {f.unit}
+            </dd>
+            <dd>
+              <Why reason={f} />
+            </dd>
+          </div>
+        ))}
+      </dl>
+      <h3 className="font-bold">Why so</h3>
+      <ul className="space-y-1">
+        {reasons.map((r) => (
+          <li key={r.id}>
+            <strong>{r.title}:</strong> <Why reason={r.reason} />
+          </li>
+        ))}
+      </ul>
+      <h3 className="font-bold">Burs, and the next best</h3>
+      <ol className="space-y-1">
+        {plan.burs.map((pass) => (
+          <li key={pass.order} data-bur={pass.order}>
+            <span className="num font-bold">{pass.order}</span> <strong>{pass.bur?.name ?? pass.lack}</strong>
+            {pass.cuts.map((cut) => (
+              <span key={cut.stepId} className="block pl-5">
+                {cut.surface}: {cut.because && <Why reason={cut.because} />}
+                {cut.next && <span> Next best: {cut.next.name}.</span>}
+              </span>
+            ))}
+            {pass.passedOver.map((p) => (
+              <span key={p} className="block pl-5 text-brass">
+                ◆ passed over: {p}
+              </span>
+            ))}
+          </li>
+        ))}
+      </ol>
+    </Panel>
+  )
+}
