@@ -304,7 +304,7 @@ describe('the shell', () => {
     expect(jade(['dance'])).toMatchObject({ status: 2 })
   })
   it('prints the JSON Schema of a visit, and measures a cord', () => {
-    expect(JSON.parse(jade(['schema', 'visit']).stdout)).toMatchObject({ type: 'object', required: expect.arrayContaining(['teeth', 'restoration', 'team']) })
+    expect(JSON.parse(jade(['schema', 'visit']).stdout)).toMatchObject({ type: 'object', required: expect.arrayContaining(['kind', 'teeth', 'team']) })
     // C: about 25 mm for a veneer cord on an upper central incisor.
     const { length } = JSON.parse(jade(['measure', 'cord', '--tooth', '11', '--coverage', 'labial and proximal']).stdout) as { length: { value: number } }
     expect(Math.round(length.value)).toBe(25)

@@ -5,16 +5,22 @@
 import * as z from 'zod'
 import { round } from '../figure'
 
-export const burShapes = ['round', 'round-end taper', 'flat-end taper', 'torpedo', 'needle', 'flame', 'football', 'wheel', 'depth cutter'] as const
+export const burShapes = ['round', 'round-end taper', 'flat-end taper', 'torpedo', 'needle', 'flame', 'football', 'wheel', 'depth cutter', 'cylinder', 'rounded taper', 'inverted cone', 'pear', 'teardrop', 'non-end-cutting taper', 'reamer'] as const
 export type BurShape = (typeof burShapes)[number]
+
+export const shanks = { '104': 'straight handpiece', '204': 'latch', '313': 'friction grip, short', '314': 'friction grip, standard', '315': 'friction grip, long', '316': 'friction grip, extra long' } as const
+export type Shank = keyof typeof shanks
+/** Three-digit codes: as object keys they would be put in order as numbers, so they are listed. */
+const shankCodes = ['104', '204', '313', '314', '315', '316'] as const
 
 export const bur = z.strictObject({
   id: z.string().min(1),
   name: z.string().min(1),
-  material: z.enum(['diamond', 'carbide']),
+  material: z.enum(['diamond', 'carbide', 'steel']),
+  shank: z.enum(shankCodes).default('314'),
   shape: z.enum(burShapes),
   /** Diamond grit, or the toothing of a carbide. */
-  grit: z.enum(['ultra-fine', 'extra-fine', 'fine', 'medium', 'coarse', 'super-coarse', '12-flute', '6-flute']),
+  grit: z.enum(['ultra-fine', 'extra-fine', 'fine', 'medium', 'coarse', 'super-coarse', '12-flute', '6-flute', 'crosscut']),
   /** Largest diameter of the head, mm. */
   diameterMm: z.number().positive().max(6),
   headLengthMm: z.number().positive().max(15),
@@ -28,15 +34,13 @@ export const bur = z.strictObject({
 })
 export type Bur = z.infer<typeof bur>
 
-const materialCodes = { diamond: '806', carbide: '500' } as const
-const shankCodes: Record<string, string> = {
-  '104': 'straight handpiece', '204': 'latch', '313': 'friction grip, short', '314': 'friction grip, standard', '315': 'friction grip, long', '316': 'friction grip, extra long',
-}
+const materialCodes: Record<Bur['material'], string> = { diamond: '806', carbide: '500', steel: '310' }
 const shapeCodes: Record<BurShape, string> = {
   round: '001', 'round-end taper': '198', 'flat-end taper': '172', torpedo: '289', needle: '165', flame: '249', football: '277', wheel: '068', 'depth cutter': '834',
+  cylinder: '107', 'rounded taper': '194', 'inverted cone': '010', pear: '232', teardrop: '257', 'non-end-cutting taper': '219', reamer: '183',
 }
 const gritCodes: Record<Bur['grit'], string> = {
-  'ultra-fine': '494', 'extra-fine': '504', fine: '514', medium: '524', coarse: '534', 'super-coarse': '544', '12-flute': '071', '6-flute': '006',
+  'ultra-fine': '494', 'extra-fine': '504', fine: '514', medium: '524', coarse: '534', 'super-coarse': '544', '12-flute': '071', '6-flute': '006', crosscut: '007',
 }
 
 /** ISO colour mark of a grit and the letter shown beside it, so that colour never stands alone. */
@@ -49,16 +53,18 @@ export const gritMark: Record<Bur['grit'], { colour: string; letter: string }> =
   'super-coarse': { colour: 'black', letter: 'SC' },
   '12-flute': { colour: 'none', letter: '12' },
   '6-flute': { colour: 'none', letter: '6' },
+  crosscut: { colour: 'none', letter: 'X' },
 }
 
-/** The ISO 6360 number of a friction-grip bur, in groups of three. */
-export function isoNumber(b: Pick<Bur, 'material' | 'shape' | 'grit' | 'diameterMm'>): string {
+/** The ISO 6360 number of a bur, in groups of three; friction-grip standard where no shank is said. */
+export function isoNumber(b: Pick<Bur, 'material' | 'shape' | 'grit' | 'diameterMm'> & { shank?: Shank }): string {
   const size = String(Math.round(b.diameterMm * 10)).padStart(3, '0')
-  return [materialCodes[b.material], '314', shapeCodes[b.shape], gritCodes[b.grit], size].join(' ')
+  return [materialCodes[b.material], b.shank ?? '314', shapeCodes[b.shape], gritCodes[b.grit], size].join(' ')
 }
 
 export interface IsoBur {
-  material: 'diamond' | 'carbide'
+  material: Bur['material']
+  /** In words. */
   shank: string
   shape: BurShape
   grit: Bur['grit']
@@ -76,7 +82,7 @@ export function readIsoNumber(text: string): IsoBur | { error: string } {
   const groups = digits.match(/\d{3}/g)!
   const material = keyOf(materialCodes, groups[0]!)
   if (!material) return { error: `first group ${groups[0]}: no such material of the working part` }
-  const shank = shankCodes[groups[1]!]
+  const shank = shanks[groups[1] as Shank]
   if (!shank) return { error: `second group ${groups[1]}: no such shank` }
   const shape = keyOf(shapeCodes, groups[2]!)
   if (!shape) return { error: `third group ${groups[2]}: shape not known here` }

@@ -1,8 +1,14 @@
 /** What a practice owns besides burs: instruments, materials, consumables; and the lots they come in. */
 import * as z from 'zod'
 
-export const families = ['diagnostic', 'hand instrument', 'handpiece', 'dam', 'clamp', 'cord', 'agent', 'impression', 'provisional', 'cement', 'anaesthesia', 'protection', 'consumable', 'record', 'finishing'] as const
+export const families = ['diagnostic', 'hand instrument', 'handpiece', 'dam', 'clamp', 'cord', 'agent', 'impression', 'provisional', 'cement', 'anaesthesia', 'protection', 'consumable', 'record', 'finishing', 'matrix', 'bonding', 'restorative', 'endodontic', 'gold', 'preformed crown', 'equipment'] as const
 export type Family = (typeof families)[number]
+
+/** Alerts an item may set off, besides latex, which has a column of its own. */
+export const allergens = ['nickel', 'methacrylate', 'chlorhexidine', 'iodine'] as const
+export type Allergen = (typeof allergens)[number]
+/** Sets an instrument comes in; what is in no cassette is put out singly. */
+export const cassettes = ['basic', 'crown', 'restorative', 'dam', 'endodontic', 'bonding', 'child', 'gold'] as const
 
 export const item = z.strictObject({
   id: z.string().min(1),
@@ -15,10 +21,17 @@ export const item = z.strictObject({
   widthMm: z.number().positive(),
   reusable: z.boolean(),
   latex: z.boolean().default(false),
-  unit: z.enum(['piece', 'mL', 'mm', 'cartridge', 'pair']).default('piece'),
+  allergens: z.array(z.enum(allergens)).default([]),
+  cassette: z.enum(cassettes).optional(),
+  unit: z.enum(['piece', 'mL', 'mm', 'cartridge', 'pair', 'g']).default('piece'),
   /** Product times in seconds, from the practice's own instructions for use; ours are starting values. */
   workingS: z.number().positive().optional(),
   inMouthS: z.number().positive().optional(),
+  /** Least seconds of light, and seconds to set, by the product's own instructions. */
+  cureS: z.number().positive().optional(),
+  setS: z.number().positive().optional(),
+  /** Amount for one unit, in the item's unit, where the practice has measured its own. */
+  perUnit: z.number().positive().optional(),
   /** Lots are tracked for what goes off. */
   tracked: z.boolean().default(false),
   /** Pieces owned or in the cupboard; a need above it is reported. */

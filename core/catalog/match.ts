@@ -18,6 +18,8 @@ export interface Need {
   piecesMm?: number[]
   /** The need in a person's words, for when nothing owned fits. */
   words?: string
+  /** Other needs that would do, in order, and what is lost by each. */
+  orElse?: { what: string; loss: string }[]
 }
 
 export interface Match {
@@ -44,29 +46,45 @@ function serving(items: readonly Item[], what: string): readonly Item[] {
 
 const words = (need: Need): string => need.words ?? need.what.replaceAll('.', ', ')
 
+const strange = (i: Item, alerts: readonly Alert[]): string | undefined => {
+  if (i.latex && alerts.includes('latex')) return 'latex'
+  return i.allergens.find((a) => (a === 'chlorhexidine' || a === 'iodine') && alerts.includes(a))
+}
+
+/** What is lost by taking this item instead of the best, in words. */
+function lossOf(i: Item, best: Item, second: string | undefined): string {
+  if (second) return second
+  if (i.latex && !best.latex) return 'holds latex'
+  if (i.stock < 1) return 'none in stock'
+  if (best.workingS !== undefined && i.workingS !== undefined && i.workingS !== best.workingS) return `${i.workingS} s working time instead of ${best.workingS} s`
+  if (best.reusable && !i.reusable) return 'thrown away after use'
+  return 'second in the practice’s own order'
+}
+
 /**
- * The item of the practice that answers a need. With a latex alert nothing that holds latex is offered; otherwise items
- * stand in the order the practice lists them, in stock first; an exchange made at the tray wins where it is safe. Nothing fits: the match says so, the need is not dropped.
+ * The item of the practice that answers a need. What an alert forbids (latex, an antiseptic) is not offered; otherwise
+ * what answers the need itself comes before what would do, in stock first, in the practice's own order; an exchange made
+ * at the tray wins where it is safe. Nothing fits: the match says so, the need is not dropped.
  */
 export function matchItem(need: Need, items: readonly Item[], alerts: readonly Alert[], swaps: Readonly<Record<string, string>> = {}): Match {
-  const noLatex = alerts.includes('latex')
-  const able = serving(items, need.what)
-  const safe = able.filter((i) => !(noLatex && i.latex))
-  const ranked = safe.toSorted((a, b) => Number(a.stock < 1) - Number(b.stock < 1))
+  const direct = serving(items, need.what).map((i) => ({ i, loss: undefined as string | undefined }))
+  const able = need.orElse ? [...direct, ...need.orElse.flatMap(({ what, loss }) => serving(items, what).filter((i) => !direct.some((d) => d.i === i)).map((i) => ({ i, loss: loss as string | undefined })))] : direct
+  const safe = able.filter(({ i }) => strange(i, alerts) === undefined)
+  const ranked = safe.length < 2 ? safe : safe.toSorted((a, b) => Number(a.i.stock < 1) - Number(b.i.stock < 1) || Number(a.loss !== undefined) - Number(b.loss !== undefined))
   const first = ranked[0]
-  const exchanged = first ? ranked.find((i) => i.id === swaps[first.id]) : undefined
+  const exchanged = first ? ranked.find(({ i }) => i.id === swaps[first.i.id]) : undefined
   const best = exchanged ?? first
-  const others = ranked.filter((i) => i !== best)
-  const alternatives = others.map((i) => ({ itemId: i.id, name: i.name, loss: i.latex ? 'holds latex' : i.stock < 1 ? 'none in stock' : 'second in the practice’s own order' }))
   if (!best) {
-    return able.length > 0
-      ? { alternatives, lack: `${words(need)}: every one owned holds latex and the patient has a latex alert`, forbidden: true }
-      : { alternatives, lack: `${words(need)}: nothing owned answers this need` }
+    const forbidding = able.map(({ i }) => strange(i, alerts)).find((x) => x !== undefined)
+    return forbidding !== undefined
+      ? { alternatives: [], lack: `${words(need)}: every one owned holds ${forbidding} and the patient has a ${forbidding} alert`, forbidden: true }
+      : { alternatives: [], lack: `${words(need)}: nothing owned answers this need` }
   }
-  const swapped = noLatex && able.some((i) => i.latex)
-  const match: Match = { item: best, alternatives }
-  if (exchanged) match.because = reason(`laid out instead of ${first!.name}`, 'practice')
-  else if (swapped) match.because = reason('latex alert: the latex-free one is taken', 'C')
+  const match: Match = { item: best.i, alternatives: ranked.filter((x) => x !== best).map(({ i, loss }) => ({ itemId: i.id, name: i.name, loss: lossOf(i, best.i, loss) })) }
+  const swapped = able.map(({ i }) => strange(i, alerts)).find((x) => x !== undefined)
+  if (exchanged) match.because = reason(`laid out instead of ${first!.i.name}`, 'practice')
+  else if (best.loss !== undefined) match.because = reason(`${words(need)} is not owned or not in stock; instead: ${best.loss}`, 'C')
+  else if (swapped) match.because = reason(`${swapped} alert: the ${swapped}-free one is taken`, 'C')
   else if (need.because) match.because = need.because
   return match
 }

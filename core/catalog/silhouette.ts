@@ -57,8 +57,24 @@ export function silhouette(b: Pick<Bur, 'shape' | 'diameterMm' | 'headLengthMm' 
         ]),
         { atMm: length, radiusMm: radius * 0.55 },
       ]
+    case 'cylinder':
+      return [{ atMm: 0, radiusMm: 0 }, { atMm: 0.01, radiusMm: radius }, { atMm: length, radiusMm: radius }]
+    case 'inverted cone':
+      return [{ atMm: 0, radiusMm: 0 }, { atMm: 0.01, radiusMm: radius }, { atMm: length, radiusMm: radius * 0.7 }]
+    case 'pear':
+      return [
+        ...Array.from({ length: 9 }, (_, i) => ({ atMm: radius * (1 - Math.cos((i / 8) * (Math.PI / 2))), radiusMm: radius * Math.sin((i / 8) * (Math.PI / 2)) })),
+        { atMm: length, radiusMm: radius * 0.6 },
+      ]
+    case 'teardrop':
+      return roundHead(length, radius, 1.3)
+    case 'reamer':
+      // A drill that follows the canal: a blunt pilot, then the cutting flutes.
+      return [{ atMm: 0, radiusMm: radius * 0.3 }, { atMm: length * 0.12, radiusMm: radius * 0.6 }, { atMm: length * 0.3, radiusMm: radius }, { atMm: length, radiusMm: radius }]
+    case 'rounded taper':
     case 'round-end taper':
       return capped(length, tip, radius)
+    case 'non-end-cutting taper':
     case 'flat-end taper':
       return [{ atMm: 0, radiusMm: 0 }, { atMm: 0.01, radiusMm: tip }, { atMm: length, radiusMm: radius }]
   }

@@ -2,8 +2,10 @@
 import Papa from 'papaparse'
 import { item, type Item } from '../catalog/item'
 
-export const itemColumns = ['id', 'name', 'family', 'serves', 'lengthMm', 'widthMm', 'reusable', 'latex', 'unit', 'workingS', 'inMouthS', 'tracked', 'stock'] as const
+export const itemColumns = ['id', 'name', 'family', 'serves', 'lengthMm', 'widthMm', 'reusable', 'latex', 'allergens', 'cassette', 'unit', 'workingS', 'inMouthS', 'cureS', 'setS', 'perUnit', 'tracked', 'stock'] as const
 type Column = (typeof itemColumns)[number]
+/** Columns that may stay empty. */
+const figures = ['workingS', 'inMouthS', 'cureS', 'setS', 'perUnit'] as const
 
 const yesNo = (flag: boolean): string => (flag ? 'yes' : 'no')
 /** A spreadsheet would run what begins like this; it is written with an apostrophe before it, which is taken off again. */
@@ -12,8 +14,8 @@ const formula = /^'(?=[=+\-@\t\r])/
 /** The items as CSV, with a mark of byte order so that spreadsheets read the letters right. */
 export function itemsToCsv(items: readonly Item[]): string {
   const rows = items.map((i): Record<Column, string> => ({
-    id: i.id, name: i.name, family: i.family, serves: i.serves.join(' | '), lengthMm: String(i.lengthMm), widthMm: String(i.widthMm), reusable: yesNo(i.reusable), latex: yesNo(i.latex), unit: i.unit,
-    workingS: i.workingS === undefined ? '' : String(i.workingS), inMouthS: i.inMouthS === undefined ? '' : String(i.inMouthS), tracked: yesNo(i.tracked), stock: String(i.stock),
+    id: i.id, name: i.name, family: i.family, serves: i.serves.join(' | '), lengthMm: String(i.lengthMm), widthMm: String(i.widthMm), reusable: yesNo(i.reusable), latex: yesNo(i.latex), allergens: i.allergens.join(' | '), cassette: i.cassette ?? '', unit: i.unit,
+    ...(Object.fromEntries(figures.map((c) => [c, i[c] === undefined ? '' : String(i[c])])) as Record<(typeof figures)[number], string>), tracked: yesNo(i.tracked), stock: String(i.stock),
   }))
   return `\uFEFF${Papa.unparse({ fields: [...itemColumns], data: rows }, { escapeFormulae: true })}\r\n`
 }
@@ -58,19 +60,22 @@ function difference(before: Item, after: Item): string[] {
   })
 }
 
-function readRow(cells: Partial<Record<Column, string>>, line: number, known: ReadonlyMap<string, Item>, seen: Map<string, number>): ImportRow {
+function readRow(cells: Partial<Record<Column, string>>, line: number, known: ReadonlyMap<string, Item>, seen: Map<string, number>, absent: readonly Column[]): ImportRow {
   const text = (c: Column): string => (cells[c] ?? '').trim().replace(formula, '')
   const [id, name] = [text('id'), text('name')]
   const earlier = seen.get(id)
   if (id !== '' && earlier !== undefined) return { line, state: 'wrong', id, name, says: `id: "${id}" stands in line ${earlier} already` }
   seen.set(id, line)
-  const optional = { latex: flag(cells.latex), unit: text('unit') || undefined, workingS: figure(cells.workingS), inMouthS: figure(cells.inMouthS), tracked: flag(cells.tracked), stock: figure(cells.stock) }
+  const many = (c: Column): string[] => text(c).split('|').map((x) => x.trim()).filter(Boolean)
+  const optional = { latex: flag(cells.latex), allergens: many('allergens'), cassette: text('cassette') || undefined, unit: text('unit') || undefined, ...Object.fromEntries(figures.map((c) => [c, figure(cells[c])])), tracked: flag(cells.tracked), stock: figure(cells.stock) }
+  // A column the file does not have leaves a known item as it is: an allergen is never lost by a list that does not name it.
+  const before = known.get(id)
+  const kept = before ? Object.fromEntries(absent.flatMap((c) => (before[c] === undefined ? [] : [[c, before[c]]]))) : {}
   const parsed = item.safeParse({
-    id, name, family: text('family'), serves: text('serves').split('|').map((x) => x.trim()).filter(Boolean), lengthMm: figure(cells.lengthMm), widthMm: figure(cells.widthMm), reusable: flag(cells.reusable),
-    ...Object.fromEntries(Object.entries(optional).filter(([, v]) => v !== undefined)),
+    ...kept, id, name, family: text('family'), serves: many('serves'), lengthMm: figure(cells.lengthMm), widthMm: figure(cells.widthMm), reusable: flag(cells.reusable),
+    ...Object.fromEntries(Object.entries(optional).filter(([c, v]) => v !== undefined && !absent.includes(c as Column))),
   })
   if (!parsed.success) return { line, state: 'wrong', id, name, says: parsed.error.issues.map((i) => `${i.path[0] === undefined ? 'row' : String(i.path[0])}: ${i.message}`).join('; ') }
-  const before = known.get(id)
   if (!before) return { line, state: 'new', id, name, says: '', item: parsed.data }
   const changes = difference(before, parsed.data)
   return changes.length === 0 ? { line, state: 'same', id, name, says: '' } : { line, state: 'changed', id, name, says: changes.join('; '), item: parsed.data }
@@ -84,7 +89,8 @@ export function previewItems(csv: string, owned: readonly Item[]): ImportPreview
   if (missing.length > 0) return { error: `The first line has to name the columns; missing: ${missing.join(', ')}.`, rows: [], count }
   const known = new Map(owned.map((i) => [i.id, i]))
   const seen = new Map<string, number>()
-  const rows = parsed.data.map((cells, i) => readRow(cells, i + 2, known, seen))
+  const absent = itemColumns.filter((c) => !parsed.meta.fields?.includes(c))
+  const rows = parsed.data.map((cells, i) => readRow(cells, i + 2, known, seen, absent))
   for (const r of rows) count[r.state] += 1
   return { rows, count }
 }

@@ -7,10 +7,19 @@ export const tipLossMl = 1.2
 const purgeMl = 0.5
 const lightBodyMl = { crown: 0.8, veneer: 0.6, box: 0.5 } as const
 
-/** Light body for the syringe, mL: per unit, plus purge and what stays in the tip. */
-export function lightBody(kind: keyof typeof lightBodyMl, units: number): Figure {
-  const value = round(units * lightBodyMl[kind] + purgeMl + tipLossMl, 1)
-  return { name: 'light body', value, unit: 'mL', text: `${units} × ${lightBodyMl[kind]} mL a ${kind} + ${purgeMl} purge + ${tipLossMl} left in the tip = ${value} mL`, standing: 'estimate' }
+/**
+ * Light body for the syringe, mL: per unit, plus purge and what stays in the tip.
+ * @param ownMl what this practice uses a unit, where it has measured it.
+ */
+export function lightBody(kind: keyof typeof lightBodyMl, units: number, ownMl?: number): Figure {
+  const each = ownMl ?? lightBodyMl[kind]
+  const value = round(units * each + purgeMl + tipLossMl, 1)
+  return { name: 'light body', value, unit: 'mL', text: `${units} × ${each} mL a ${kind} + ${purgeMl} purge + ${tipLossMl} left in the tip = ${value} mL`, standing: ownMl === undefined ? 'estimate' : 'practice' }
+}
+
+/** Which impressions the hydrocolloid school takes: two for a single crown; for more, or a bridge, one polyether and one hydrocolloid. Standing C. */
+export function hydrocolloidSchool(units: number, pontics: number): { hydrocolloid: number; polyether: number } {
+  return units === 1 && pontics === 0 ? { hydrocolloid: 2, polyether: 0 } : { hydrocolloid: 1, polyether: 1 }
 }
 
 /** Tray material, mL, by tray. */
@@ -37,7 +46,11 @@ const floorMl = 1
  * Bis-acryl for crowns, mL: crown volume less the prepared tooth, 40 % surplus, at least 1.0 mL a unit, plus the tip.
  * Volume of a crown ≈ mesiodistal × labiolingual × length × 0.65. Standing C.
  */
-export function bisAcryl(units: { size: Dimensions; axialMm: number; occlusalMm: number }[]): Figure {
+export function bisAcryl(units: { size: Dimensions; axialMm: number; occlusalMm: number }[], ownMl?: number): Figure {
+  if (ownMl !== undefined) {
+    const value = round(units.length * ownMl + tipLossMl, 1)
+    return { name: 'bis-acryl', value, unit: 'mL', text: `${units.length} × ${ownMl} mL a unit, this practice’s own figure, + ${tipLossMl} left in the tip = ${value} mL`, standing: 'practice' }
+  }
   const each = units.map(({ size, axialMm, occlusalMm }) => {
     const crown = size.mesiodistalMm * size.labiolingualMm * size.crownLengthMm * boxFill
     const prepared = Math.max(0, size.mesiodistalMm - 2 * axialMm) * Math.max(0, size.labiolingualMm - 2 * axialMm) * Math.max(0, size.crownLengthMm - occlusalMm) * boxFill
@@ -53,6 +66,8 @@ const trayLoadS = 25
 const handoverS = 5
 const seatingS = 10
 const inHandS = 10
+/** Drawing one cord with the syringe in the other hand, s. Our estimate. */
+const drawS = 8
 
 export interface InjectionWindow {
   injectionS: number
@@ -67,15 +82,18 @@ export interface InjectionWindow {
 /**
  * Whether injecting and seating fit the working time of the material chosen, with 10 s in hand. Standing C; the working
  * time is the product's.
+ * @param drawn cords drawn one by one between the washes; a single one is drawn before.
  */
-export function injectionWindow(kind: keyof typeof secondsPerUnit, units: number, workingS: number): InjectionWindow {
+export function injectionWindow(kind: keyof typeof secondsPerUnit, units: number, workingS: number, drawn = 0): InjectionWindow {
   const injectionS = units * secondsPerUnit[kind] + 5
-  const spareS = workingS - inHandS - (injectionS + seatingS)
+  // Several cords are drawn between the washes, and the hands that draw the last load the tray only then.
+  const drawingS = drawn < 2 ? 0 : drawn * drawS + Math.max(0, trayLoadS + handoverS - secondsPerUnit[kind])
+  const spareS = workingS - inHandS - (injectionS + drawingS + seatingS)
   return {
     injectionS,
     trayStartS: Math.max(0, injectionS - trayLoadS - handoverS),
     fits: spareS >= 0,
     spareS,
-    because: `${units} × ${secondsPerUnit[kind]} s + 5 s to wet the rest + ${seatingS} s seating, against ${workingS} s working time with ${inHandS} s in hand: ${spareS >= 0 ? `${spareS} s to spare` : `${-spareS} s too long`}`,
+    because: `${units} × ${secondsPerUnit[kind]} s + 5 s to wet the rest${drawingS > 0 ? ` + ${drawingS} s for drawing ${drawn} cords between` : ''} + ${seatingS} s seating, against ${workingS} s working time with ${inHandS} s in hand: ${spareS >= 0 ? `${spareS} s to spare` : `${-spareS} s too long`}`,
   }
 }

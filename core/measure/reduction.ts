@@ -12,17 +12,24 @@ export interface Targets {
   incisal?: Range
   facial: Range
   inner: Range
-  margin: Range & { form: 'chamfer' | 'shoulder' }
+  margin: Range & { form: 'chamfer' | 'shoulder' | 'butt' | 'feather edge' | 'light chamfer' }
   standing: Standing
 }
 
 const range = (leastMm: number, mostMm = leastMm): Range => ({ leastMm, mostMm })
 
+const none = range(0)
 const table: Record<Restoration, Targets> = {
   'full metal crown': { functionalCusp: range(1.5), otherCusp: range(1), facial: range(0.8, 1), inner: range(0.8, 1), margin: { form: 'chamfer', ...range(0.3, 0.5) }, standing: 'C' },
   'metal-ceramic crown': { functionalCusp: range(2), otherCusp: range(1.5), incisal: range(2), facial: range(1.2, 1.5), inner: range(0.7, 1), margin: { form: 'shoulder', ...range(1, 1.2) }, standing: 'M' },
   'lithium disilicate crown': { functionalCusp: range(1.5, 2), otherCusp: range(1.5), incisal: range(1.5, 2), facial: range(1, 1.5), inner: range(1, 1.5), margin: { form: 'shoulder', ...range(1) }, standing: 'M' },
   'monolithic zirconia crown': { functionalCusp: range(1, 1.5), otherCusp: range(1), incisal: range(1.5), facial: range(0.8, 1), inner: range(0.8, 1), margin: { form: 'chamfer', ...range(0.5, 0.8) }, standing: 'M' },
+  'laminate veneer': { functionalCusp: none, otherCusp: none, incisal: range(1, 1.5), facial: range(0.5), inner: none, margin: { form: 'chamfer', ...range(0.3, 0.5) }, standing: 'C' },
+  'ceramic onlay': { functionalCusp: range(2), otherCusp: range(1.5), facial: none, inner: range(1.5), margin: { form: 'butt', ...range(1.5) }, standing: 'M' },
+  'ceramic inlay': { functionalCusp: none, otherCusp: none, facial: none, inner: range(1.5), margin: { form: 'butt', ...range(1.5) }, standing: 'M' },
+  'resin-bonded retainer': { functionalCusp: none, otherCusp: none, facial: none, inner: range(0.5), margin: { form: 'light chamfer', ...range(0.3, 0.5) }, standing: 'C' },
+  'preformed metal crown': { functionalCusp: range(1, 2), otherCusp: range(1, 2), facial: range(0, 0.5), inner: range(0, 0.5), margin: { form: 'feather edge', ...none }, standing: 'C' },
+  'preveneered crown': { functionalCusp: none, otherCusp: none, incisal: range(1.5, 2), facial: range(1, 1.5), inner: range(0.5, 1), margin: { form: 'feather edge', ...none }, standing: 'C' },
 }
 
 /** Reduction targets of a restoration. `incisal` is missing where no figure is published for it. */

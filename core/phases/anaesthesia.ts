@@ -1,38 +1,30 @@
-import { reason, type Figure } from '../figure'
+import { reason } from '../figure'
+import { cartridgeMg, ceilingMg } from '../measure/anaesthetic'
 import { jawOf, parts } from '../teeth/notation'
 import { absent, open, standby, sequence, step, nothing, type Block } from './build'
 import type { Case } from './case'
 
-/** mg in one cartridge: strength × volume. Arithmetic; shown for the dentist's review, never as permission. */
-const cartridges = {
-  'articaine with adrenaline': { percent: 4, mL: 1.7 },
-  'lidocaine with adrenaline': { percent: 2, mL: 1.8 },
-  'mepivacaine plain': { percent: 3, mL: 1.7 },
-} as const
+/** How the visit is made painless, decided by what its work does. */
+export type Numbing = { by: 'needle'; because: string } | { by: 'nothing' } | { by: 'sleep' }
 
-/** The amount in one cartridge, mg. 2 % × 1.8 mL = 36 mg; 4 % × 1.7 mL = 68 mg. */
-export function cartridgeMg(agent: keyof typeof cartridges): Figure {
-  const { percent, mL } = cartridges[agent]
-  const value = Math.round(percent * 10 * mL)
-  return { name: `${agent}, one cartridge`, value, unit: 'mg', text: `${percent} % is ${percent * 10} mg/mL; × ${mL} mL = ${value} mg. For the dentist’s review`, standing: 'calc' }
-}
-
-/** Lower premolars and molars are numbed by block, everything else by infiltration. Standing C. */
-export const technique = (c: Case): 'block' | 'infiltration' => (c.units.some((u) => jawOf(u.tooth) === 'lower' && parts(u.tooth).position >= 5) ? 'block' : 'infiltration')
-
-/** Whether anything in this visit hurts: cutting a vital tooth, a cord, a clamp. */
-export function needsAnaesthesia(c: Case, cord: boolean): boolean {
-  return c.request.vital || cord || c.choices.isolation === 'dam throughout'
+/**
+ * Lower molars and second premolars are numbed by block, everything else by infiltration; among primary teeth the lower
+ * molars. Standing C.
+ */
+export const technique = (c: Case): 'block' | 'infiltration' => {
+  const from = c.kind.dentition === 'primary' ? 4 : 5
+  return c.units.some((u) => jawOf(u.tooth) === 'lower' && parts(u.tooth).position >= from) ? 'block' : 'infiltration'
 }
 
 /** Topical, injection, rinse. The test of numbness is {@link numbTest}, after the wait. */
-export function anaesthesia(c: Case, cord: boolean): Block {
-  if (!needsAnaesthesia(c, cord)) {
-    return absent('anaesthesia', reason('root-filled tooth, no cord and no clamp: nothing in this visit needs it; the dentist may still ask for it', 'C'))
-  }
+export function anaesthesia(c: Case, numbing: Numbing): Block {
+  if (numbing.by === 'sleep') return absent('local anaesthesia', reason('under general anaesthesia, only where licensed; the dentist may add a little against the pain on waking', 'C'))
+  if (numbing.by === 'nothing') return absent('anaesthesia', reason('nothing in this visit hurts; the dentist may still ask for it', 'C'))
   const agent = c.request.anaesthetic
-  const adrenaline = agent.includes('adrenaline')
   const how = technique(c)
+  const child = c.kind.dentition === 'primary'
+  const { weightKg } = c.request
+  const ceiling = weightKg === undefined ? undefined : ceilingMg(agent, weightKg, child || weightKg < 40 ? 'children' : 'adults')
   return sequence(
     step({
       id: 'anaesthesia.topical',
@@ -49,7 +41,8 @@ export function anaesthesia(c: Case, cord: boolean): Block {
       phase: 'anaesthesia',
       title: how === 'block' ? 'Injection: block' : 'Injection: infiltration',
       told: `gave ${how === 'block' ? 'a block' : 'an infiltration'} with ${agent}, one cartridge laid out`,
-      detail: c.request.vital ? undefined : 'The pulp is gone; the tissue is not: numb for cord and clamp.',
+      tell: `Your lip, cheek and tongue are numb for some hours. Do not eat until the feeling is back, and mind hot drinks and biting your lip or cheek.${child ? ' Watch that the child does not chew the numb lip.' : ''}`,
+      ...(c.request.vital ? {} : { detail: 'The pulp is gone; the tissue is not: numb for cord and clamp.' }),
       fn: 'injection',
       place: 'mouth',
       helped: true,
@@ -58,11 +51,11 @@ export function anaesthesia(c: Case, cord: boolean): Block {
       needs: [
         open('syringe'), open(how === 'block' ? 'needle.long' : 'needle.short'), open(`cartridge.${agent}`, 1),
         standby(`cartridge.${agent}`, 'the first does not reach', 1),
-        ...(c.has('adrenaline-sensitive') && adrenaline ? [standby('cartridge.mepivacaine plain', 'the dentist asks for one without adrenaline')] : []),
+        ...(c.has('adrenaline-sensitive') && agent.includes('adrenaline') ? [standby('cartridge.mepivacaine plain', 'the dentist asks for one without adrenaline')] : []),
       ],
-      countIn: { id: 'needle', what: 'needles', planned: 1, outStep: 'anaesthesia.rinse' },
-      cautions: [reason('Needle: one-handed recapping or a safety device, never hand to hand', 'C')],
-      figures: [cartridgeMg(agent)],
+      countsIn: [{ id: 'needle', what: 'needles', planned: 1, outStep: 'anaesthesia.rinse' }],
+      cautions: [reason('Needle: one-handed recapping or a safety device, never hand to hand', 'C'), ...(child ? [reason('Children: dose by weight, read aloud before the syringe is passed', 'C')] : [])],
+      figures: [cartridgeMg(agent), ...(ceiling ? [ceiling] : [])],
       ties: [{ from: 'anaesthesia.topical', fromEdge: 'finish', atLeastS: 60, title: 'Topical takes', because: reason('topical 1–2 min before the needle', 'C') }],
     }),
     step({
@@ -73,14 +66,14 @@ export function anaesthesia(c: Case, cord: boolean): Block {
       place: 'mouth',
       minutes: [0.3, 0.5, 1],
       needs: [open('sharps box')],
-      countOut: 'needle',
+      countsOut: ['needle'],
     }),
   )
 }
 
 /** The dentist tests, and signs: nothing that hurts comes before it. */
-export function numbTest(c: Case, cord: boolean): Block {
-  if (!needsAnaesthesia(c, cord)) return nothing
+export function numbTest(c: Case, numbing: Numbing): Block {
+  if (numbing.by !== 'needle') return nothing
   const block = technique(c) === 'block'
   const lagS = block ? 300 : 180
   return step({

@@ -1,25 +1,48 @@
 import { reason } from '../figure'
 import { alertWords } from '../plan/vocabulary'
-import { open, step, type Block } from './build'
+import { only, open, sequence, step, type Block } from './build'
 import { labels, type Case } from './case'
 
-/** Seat, confirm the patient and the tooth aloud in both notations, read the alerts. */
-export function arrival(c: Case): Block {
-  const alerts = c.request.alerts.map((a) => alertWords[a])
+/** The laboratory's piece is looked at before the patient sits: a delivery without it is stopped here. */
+function piece(c: Case, mark: string): Block {
+  const what = c.kind.delivers!
   return step({
-    id: 'arrival.seat',
+    id: `arrival.piece${mark}`,
     phase: 'arrival',
-    title: `Seat and confirm aloud: patient and tooth ${labels(c)}`,
-    detail: alerts.length > 0 ? `Read the alerts aloud: ${alerts.join('; ')}. Any change of health? Consent as the practice does it.` : 'Any change of health? Consent as the practice does it.',
-    told: 'seated the patient and confirmed name and tooth aloud',
+    title: `Piece on hand: ${what} for ${labels(c)}, against the slip and on the model`,
+    told: `checked that the ${what} was on hand, against the slip`,
+    detail: c.request.pieceOnHand ? 'Name, teeth, shade, contacts on the model; last visit’s notes read.' : 'It is not here: call the laboratory, move the visit.',
     fn: 'chairside',
-    place: 'chair',
-    minutes: [2, 3, 6],
-    needs: [
-      open('bib'), open('patient shield'), open('gloves', 2), open('mask', 2), open('mirror'), open('explorer'), open('periodontal probe'), open('tweezers'),
-      open('suction tip'), open('saliva ejector'), open('air-water tip'), open('gauze', 10),
-    ],
-    cautions: [reason('Eye shield on the patient before anything passes over the face', 'C')],
-    mistakes: ['the tooth read from the screen only, not agreed aloud with patient and dentist'],
+    place: 'desk',
+    minutes: [0.5, 1, 2],
+    needs: [open('laboratory piece', 1, { words: what })],
+    mistakes: ['the box opened at the chair for the first time: the wrong shade, with the patient numb'],
   })
+}
+
+/** Seat, confirm the patient and the tooth aloud in both notations, read the alerts. */
+export function arrival(works: readonly Case[]): Block {
+  const c = works[0]!
+  const alerts = c.request.alerts.map((a) => alertWords[a])
+  const child = works.some((w) => w.kind.dentition === 'primary')
+  const weigh = child ? (c.request.weightKg === undefined ? ' Weigh the child and write it down.' : ` Weight ${c.request.weightKg} kg.`) : ''
+  return sequence(
+    ...works.map((w, i) => only(w.kind.delivers !== undefined, () => piece(w, i === 0 ? '' : `@${w.request.kind}`))),
+    step({
+      id: 'arrival.seat',
+      phase: 'arrival',
+      title: `Seat and confirm aloud: patient and tooth ${works.map(labels).join(', ')}`,
+      detail: `${alerts.length > 0 ? `Read the alerts aloud: ${alerts.join('; ')}. ` : ''}Any change of health? Consent as the practice does it.${weigh}`,
+      told: 'seated the patient and confirmed name and tooth aloud',
+      fn: 'chairside',
+      place: 'chair',
+      minutes: [2, 3, 6],
+      needs: [
+        open('bib'), open('patient shield'), open('gloves', 2), open('mask', 2), open('mirror'), open('explorer'), open('periodontal probe'), open('tweezers'),
+        open('suction tip'), open('saliva ejector'), open('air-water tip'), open('gauze', 10),
+      ],
+      cautions: [reason('Eye shield on the patient before anything passes over the face', 'C')],
+      mistakes: ['the tooth read from the screen only, not agreed aloud with patient and dentist'],
+    }),
+  )
 }

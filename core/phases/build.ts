@@ -4,13 +4,14 @@
  */
 import type { Cut } from '../catalog/cut'
 import type { Need } from '../catalog/match'
-import type { Figure, Reason } from '../figure'
+import { reason, type Figure, type Reason } from '../figure'
 import type { Absence, Edge, HoldName, Phase, Place } from '../plan/types'
 import type { FunctionName } from '../practice/functions'
 import type { Tooth } from '../teeth/notation'
 
 /** A time tie from an earlier step to this one; the fields of `Link` without the ids. */
 export interface Tie {
+  /** Id of the step it starts from, or {@link self}. */
   from: string
   fromEdge?: Edge
   toEdge?: Edge
@@ -24,6 +25,18 @@ export interface Tie {
   again?: string[]
 }
 
+/** Stands for the step's own id in a tie: a clock that runs while the step does. */
+export const self = '.'
+
+export interface CountIn {
+  id: string
+  what: string
+  planned: number
+  outStep: string
+  /** How many of them are meant to stay: a crown that is cemented, stopping under a provisional. */
+  stays?: number
+}
+
 /** A step as a phase writes it; people, burs and order come later. */
 export interface Draft {
   id: string
@@ -32,6 +45,8 @@ export interface Draft {
   detail?: string
   /** What the record says was done, after the person's name; left out where the record need not tell it. */
   told?: string
+  /** What the patient is told where this was done. */
+  tell?: string
   tooth?: Tooth
   fn: FunctionName
   place: Place
@@ -39,12 +54,14 @@ export interface Draft {
   minutes: readonly [number, number, number]
   /** Takes a second pair of hands. */
   helped?: boolean
+  /** Not before the tissue and tooth are numb. */
+  hurts?: boolean
   passes?: string[]
   needs?: Need[]
   cut?: Cut
-  hold?: { name: HoldName; title: string; evidence: string; because: Reason; mandatory?: boolean; fromCard?: boolean; again?: string[] }
-  countIn?: { id: string; what: string; planned: number; outStep: string }
-  countOut?: string
+  hold?: { name: HoldName; /** Where one visit has several of the name. */ key?: string; title: string; evidence: string; because: Reason; mandatory?: boolean; fromCard?: boolean; again?: string[] }
+  countsIn?: CountIn[]
+  countsOut?: string[]
   cautions?: Reason[]
   mistakes?: string[]
   figures?: Figure[]
@@ -61,10 +78,55 @@ export const meanwhile = (title: string, ...blocks: Block[]): Block => ({ meanwh
 /** Nothing to do here, and why: the reason is kept in the plan. */
 export const absent = (what: string, because: Reason): Block => ({ absence: { what, because } })
 export const nothing: Block = { sequence: [] }
+/** The block where something holds, else nothing. */
+export const only = (when: boolean, block: () => Block): Block => (when ? block() : nothing)
+
+type Common = Pick<Draft, 'phase' | 'fn' | 'place'> & Partial<Draft>
+/** Steps that share a phase, a function and a place: `act(id, title, minutes, what differs)`. */
+export const acts = (common: Common) => (id: string, title: string, minutes: Draft['minutes'], more: Partial<Draft> = {}): Block => step({ ...common, id, title, minutes, ...more })
+
+/** A clock inside a step: it may not be finished before `atLeastS`, and is warned of and missed after `atMostS`. */
+export function lasting(atLeastS: number, title: string, because: Reason, window: Pick<Tie, 'warnS' | 'atMostS' | 'whenMissed' | 'again'> = {}): Tie {
+  return { from: self, fromEdge: 'start', toEdge: 'finish', atLeastS, title, because, ...window }
+}
+/** Common practice, the commonest standing: shorthand for a reason. */
+export const practice = (text: string): Reason => reason(text, 'C')
 
 export interface Wired {
   steps: { draft: Draft; after: string[]; meanwhile?: string }[]
   absences: Absence[]
+}
+
+/** Every draft of a block, in the order written. */
+export function draftsOf(block: Block): Draft[] {
+  if ('draft' in block) return [block.draft]
+  if ('sequence' in block) return block.sequence.flatMap(draftsOf)
+  return 'blocks' in block ? block.blocks.flatMap(draftsOf) : []
+}
+
+/**
+ * The block with a mark on every id it makes, for a second piece of work in the same visit: steps, counts and holds of
+ * two works never share an id, and each work's ties stay its own.
+ */
+export function marked(block: Block, mark: string): Block {
+  const drafts = draftsOf(block)
+  const own = new Set(drafts.flatMap((d) => [d.id, ...(d.countsIn ?? []).map((c) => c.id)]))
+  const name = (id: string): string => (own.has(id) ? `${id}${mark}` : id)
+  const rename = (d: Draft): Draft => ({
+    ...d,
+    id: name(d.id),
+    ...(d.cut ? { cut: { ...d.cut, id: name(d.cut.id) } } : {}),
+    ...(d.hold ? { hold: { ...d.hold, key: `${d.hold.key ?? ''}${mark}`, ...(d.hold.again ? { again: d.hold.again.map(name) } : {}) } } : {}),
+    ...(d.countsIn ? { countsIn: d.countsIn.map((c) => ({ ...c, id: name(c.id), outStep: name(c.outStep) })) } : {}),
+    ...(d.countsOut ? { countsOut: d.countsOut.map(name) } : {}),
+    ...(d.ties ? { ties: d.ties.map((t) => ({ ...t, from: name(t.from), ...(t.again ? { again: t.again.map(name) } : {}) })) } : {}),
+  })
+  const walk = (b: Block): Block => {
+    if ('draft' in b) return { draft: rename(b.draft) }
+    if ('sequence' in b) return { sequence: b.sequence.map(walk) }
+    return 'blocks' in b ? { meanwhile: b.meanwhile, blocks: b.blocks.map(walk) } : b
+  }
+  return walk(block)
 }
 
 /** Flattens a block into steps in order, each with the steps it comes after. */
@@ -93,7 +155,13 @@ export function wire(block: Block): Wired {
 export function open(what: string, quantity = 1, more: Partial<Need> = {}): Need {
   return { what, quantity, readiness: 'open', ...more }
 }
+/** Shorthand for several single pieces laid out open. */
+export const opens = (...whats: string[]): Need[] => whats.map((what) => open(what))
 /** Shorthand for "have ready, do not open", with what opens it. */
 export function standby(what: string, when: string, quantity = 1, more: Partial<Need> = {}): Need {
   return { what, quantity, readiness: 'standby', when, ...more }
+}
+/** Shorthand for what stays in the drawer until asked for. */
+export function drawer(what: string, when: string, quantity = 1): Need {
+  return { what, quantity, readiness: 'drawer', when }
 }

@@ -1,15 +1,18 @@
 import { reason } from '../figure'
-import { meanwhile, open, sequence, step, type Block } from './build'
+import { meanwhile, only, open, sequence, step, type Block } from './build'
+import type { Case } from './case'
 
 /** Bite, rinse, counts square, instructions, home, then the desk and the room. */
-export function closing(): Block {
+export function closing(works: readonly Case[], { bite, asleep }: { bite: boolean; asleep: boolean }): Block {
+  const lab = works.some((w) => w.kind.lab)
+  const child = works.some((w) => w.kind.dentition === 'primary')
   return sequence(
-    step({ id: 'closing.bite', phase: 'closing', title: 'Bite check: out of contact on weak teeth, even elsewhere', told: 'checked the bite', fn: 'occlusal check', place: 'mouth', minutes: [1, 2, 5], needs: [open('articulating paper', 2)] }),
-    step({ id: 'closing.rinse', phase: 'closing', title: 'Rinse, look round the mouth, upright', fn: 'rinse', place: 'mouth', minutes: [0.5, 1, 2] }),
+    only(bite && !asleep, () => step({ id: 'closing.bite', phase: 'closing', title: 'Bite check: out of contact on weak teeth, even elsewhere', told: 'checked the bite', fn: 'occlusal check', place: 'mouth', minutes: [1, 2, 5], needs: [open('articulating paper', 2)] })),
+    step({ id: 'closing.rinse', phase: 'closing', title: asleep ? 'Suck dry, look round the mouth and behind the soft palate' : 'Rinse, look round the mouth, upright', fn: 'rinse', place: 'mouth', minutes: [0.5, 1, 2] }),
     step({
       id: 'closing.counts',
       phase: 'closing',
-      title: 'Counts square: everything that went in is out',
+      title: `Counts square: everything that went in is out${asleep ? ', before waking' : ''}`,
       fn: 'chairside',
       place: 'chair',
       minutes: [0.2, 0.3, 1],
@@ -18,7 +21,7 @@ export function closing(): Block {
     step({
       id: 'closing.instructions',
       phase: 'closing',
-      title: 'Instructions, by word and on paper; next visit made',
+      title: `Instructions${child ? ' to child and parent' : ''}, by word and on paper; next visit made`,
       told: 'gave the instructions by word and on paper',
       fn: 'instructions',
       place: 'chair',
@@ -31,11 +34,11 @@ export function closing(): Block {
       fn: 'chairside',
       place: 'chair',
       minutes: [0.2, 0.3, 1],
-      hold: { name: 'home', title: 'Going home', evidence: 'patient well, instructions given', because: reason('the dentist sees the patient before they leave', 'C') },
+      hold: { name: 'home', title: 'Going home', evidence: asleep ? 'awake, drinking, with an adult; by the anaesthetist’s word' : 'patient well, instructions given', because: reason('the dentist sees the patient before they leave', 'C') },
     }),
     meanwhile(
       'the patient has left',
-      step({ id: 'closing.chart', phase: 'closing', title: 'Chart note and laboratory slip', fn: 'chart note', place: 'desk', minutes: [3, 5, 8] }),
+      step({ id: 'closing.chart', phase: 'closing', title: lab ? 'Chart note and laboratory slip' : 'Chart note, with every material used', fn: 'chart note', place: 'desk', minutes: [3, 5, 8] }),
       step({ id: 'closing.turnover', phase: 'closing', title: 'Turn the room over; cassette to the sterilising room', fn: 'turnover', place: 'room', minutes: [8, 10, 15], cautions: [reason('Sharps first, then instruments; heavy gloves', 'C')] }),
     ),
   )

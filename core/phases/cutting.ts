@@ -1,14 +1,15 @@
+import type { BurShape } from '../catalog/bur'
+import type { CutForm } from '../catalog/cut'
 import { reason, type Reason } from '../figure'
 import { reductionTargets, writeRange, type Targets } from '../measure/reduction'
 import { innerSide, isAnterior } from '../teeth/arch'
-import type { CutForm } from '../catalog/cut'
 import { open, sequence, step, type Block, type Draft } from './build'
 import type { Case, Unit } from './case'
 
 const cuttingCautions: Reason[] = [reason('Eye shields and masks on all three; high-volume suction at the bur; water on', 'C')]
 
 /** A cut as the phase writes it: minutes follow from its share of the whole preparation. */
-interface CutLine {
+export interface CutLine {
   act: string
   title: string
   form: CutForm
@@ -17,19 +18,29 @@ interface CutLine {
   /** Share of the preparation's time. */
   share: number
   after?: 'chamfer' | 'shoulder'
+  prefer?: BurShape
   detail?: string
   because?: Reason
   told?: string
   mistakes?: string[]
+  passes?: string[]
+  /** Stays in enamel where the whole preparation does: it does not hurt then. */
+  enamel?: boolean
+  /** Instruments it needs beside the bur. */
+  needs?: Draft['needs']
+  cautions?: Reason[]
 }
 
 /** Crown cutting 12 · 20 · 40 minutes in all. Standing C or estimate; the practice's own runs replace it. */
-const wholeMinutes = [12, 20, 40] as const
+export const crownMinutes = [12, 20, 40] as const
+
+const shapeOf = (t: Targets): 'chamfer' | 'shoulder' => (t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer')
+const innerWord = (u: Unit): string => (innerSide(u.tooth) === 'palatal' ? 'Palatal' : 'Lingual')
 
 /** Cuts of a posterior crown: guide grooves, deeper on the functional cusp, half at a time, contacts, margin, finish. */
 function posteriorCuts(c: Case, u: Unit, t: Targets): CutLine[] {
   const { functional, other } = u.cusps!
-  const shape = t.margin.form
+  const shape = shapeOf(t)
   const swapped = c.request.crossbite ? ', swapped by the crossbite' : ''
   return [
     { act: 'groove-functional', title: `Depth grooves, ${functional} cusps ${writeRange(t.functionalCusp)}`, form: 'groove', depthMm: t.functionalCusp.mostMm, surface: `${functional} cusps`, share: 1, because: reason(`${functional} cusps carry the bite on ${u.tooth}${swapped}: the larger reduction`, t.standing) },
@@ -37,7 +48,7 @@ function posteriorCuts(c: Case, u: Unit, t: Targets): CutLine[] {
     { act: 'occlusal', title: 'Occlusal reduction, one half, then the other', form: 'occlusal', depthMm: t.functionalCusp.mostMm, surface: 'occlusal', share: 3, detail: 'The untouched half is the reference.', mistakes: ['flat table instead of planes: short in the fossa'] },
     { act: 'bevel', title: `Bevel on the ${functional} cusps, 45°, about 1.5 mm wide`, form: 'bevel', depthMm: t.functionalCusp.mostMm, surface: `${functional} cusps`, share: 1 },
     { act: 'axial-facial', title: `Buccal wall ${writeRange(t.facial)}`, form: 'axial', depthMm: t.margin.mostMm, surface: 'buccal', share: 3, after: shape },
-    { act: 'axial-inner', title: `${innerSide(u.tooth) === 'palatal' ? 'Palatal' : 'Lingual'} wall ${writeRange(t.inner)}`, form: 'axial', depthMm: t.margin.mostMm, surface: innerSide(u.tooth), share: 2, after: shape },
+    { act: 'axial-inner', title: `${innerWord(u)} wall ${writeRange(t.inner)}`, form: 'axial', depthMm: t.margin.mostMm, surface: innerSide(u.tooth), share: 2, after: shape },
   ]
 }
 
@@ -48,30 +59,33 @@ function anteriorCuts(u: Unit, t: Targets): CutLine[] {
   return [
     { act: 'groove-facial', title: `Facial depth grooves ${writeRange(t.facial)}, two planes`, form: 'groove', depthMm: t.facial.mostMm, surface: 'facial', share: 1 },
     ...(incisal ? [{ act: 'incisal', title: `Incisal reduction ${writeRange(incisal)}`, form: 'incisal' as const, depthMm: incisal.mostMm, surface: 'incisal', share: 2 }] : []),
-    { act: 'axial-facial', title: `Facial wall ${writeRange(t.facial)}, two planes`, form: 'axial', depthMm: t.margin.mostMm, surface: 'facial', share: 3, after: t.margin.form, mistakes: ['one plane only: the incisal third ends up thick'] },
-    { act: 'concavity', title: `${inner === 'palatal' ? 'Palatal' : 'Lingual'} concavity ${writeRange(t.inner)}`, form: 'lingual concavity', depthMm: t.inner.mostMm, surface: inner, share: 2 },
-    { act: 'axial-inner', title: `Cingulum wall ${writeRange(t.inner)}`, form: 'axial', depthMm: t.margin.mostMm, surface: inner, share: 1, after: t.margin.form },
+    { act: 'axial-facial', title: `Facial wall ${writeRange(t.facial)}, two planes`, form: 'axial', depthMm: t.margin.mostMm, surface: 'facial', share: 3, after: shapeOf(t), mistakes: ['one plane only: the incisal third ends up thick'] },
+    { act: 'concavity', title: `${innerWord(u)} concavity ${writeRange(t.inner)}`, form: 'lingual concavity', depthMm: t.inner.mostMm, surface: inner, share: 2 },
+    { act: 'axial-inner', title: `Cingulum wall ${writeRange(t.inner)}`, form: 'axial', depthMm: t.margin.mostMm, surface: inner, share: 1, after: shapeOf(t) },
   ]
 }
 
-/** Contacts, margin and finish, which every crown ends with. */
-function endCuts(c: Case, u: Unit, t: Targets): CutLine[] {
-  const contact = (side: 'mesial' | 'distal'): CutLine[] => {
+/** The two contacts, where there is a neighbour: a thin needle first, before any wider bur. */
+export function contactCuts(u: Unit): CutLine[] {
+  return (['mesial', 'distal'] as const).flatMap((side): CutLine[] => {
     const neighbour = u[side].tooth
-    if (!neighbour) return []
-    return [{ act: `contact-${side}`, title: `Break the ${side} contact toward ${neighbour}`, form: 'contact', depthMm: 1, surface: side, share: 1.5, mistakes: [`neighbour ${neighbour} nicked: leave the thin wall of enamel standing to the last`] }]
-  }
-  const shape = t.margin.form
-  const line: CutLine = { act: 'margin', title: `${shape === 'chamfer' ? 'Chamfer' : 'Shoulder'} all round ${writeRange(t.margin)}`, form: shape, depthMm: t.margin.mostMm, surface: 'margin', share: 3, ...(shape === 'chamfer' ? { mistakes: ['more than half the tip sunk: an unsupported lip of enamel'] } : {}) }
-  const finish: CutLine = { act: 'finish', title: 'Finish every line, round every edge', form: 'finish', depthMm: t.margin.mostMm, surface: 'all', share: 2, after: shape, told: `finished the preparation of ${u.label} for a ${c.request.restoration}, ${shape} ${writeRange(t.margin)}` }
-  const seat: CutLine[] = c.request.restoration === 'full metal crown' && !isAnterior(u.tooth)
-    ? [{ act: 'seating-groove', title: 'Seating groove 1.0 mm on the path of insertion', form: 'seating groove', depthMm: 1, surface: 'buccal', share: 1 }]
-    : []
-  return [...contact('mesial'), ...contact('distal'), line, finish, ...seat]
+    return neighbour ? [{ act: `contact-${side}`, title: `Break the ${side} contact toward ${neighbour}`, form: 'contact', depthMm: 1, surface: side, share: 1.5, mistakes: [`neighbour ${neighbour} nicked: leave the thin wall of enamel standing to the last`] }] : []
+  })
 }
 
-function cutStep(c: Case, u: Unit, line: CutLine, shares: number): Draft {
-  const minutes = wholeMinutes.map((m) => (m * line.share) / shares) as [number, number, number]
+/** Margin and finish, which every crown ends with. */
+export function marginCuts(c: Case, u: Unit, t: Targets): CutLine[] {
+  const shape = shapeOf(t)
+  return [
+    { act: 'margin', title: `${shape === 'chamfer' ? 'Chamfer' : 'Shoulder'} all round ${writeRange(t.margin)}`, form: shape, depthMm: t.margin.mostMm, surface: 'margin', share: 3, ...(shape === 'chamfer' ? { mistakes: ['more than half the tip sunk: an unsupported lip of enamel'] } : {}) },
+    { act: 'finish', title: 'Finish every line, round every edge', form: 'finish', depthMm: t.margin.mostMm, surface: 'all', share: 2, after: shape, told: `finished the preparation of ${u.label} for a ${c.restoration}, ${shape} ${writeRange(t.margin)}` },
+  ]
+}
+
+/** Seating groove on the path of insertion, for a metal crown on a back tooth. */
+export const seatingGroove: CutLine = { act: 'seating-groove', title: 'Seating groove 1.0 mm on the path of insertion', form: 'seating groove', depthMm: 1, surface: 'buccal', share: 1 }
+
+function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonly [number, number, number]): Draft {
   const id = `cutting.${line.act}.${u.tooth}`
   return {
     id,
@@ -83,40 +97,65 @@ function cutStep(c: Case, u: Unit, line: CutLine, shares: number): Draft {
     fn: 'cutting',
     place: 'mouth',
     helped: true,
-    minutes,
-    cut: { id, form: line.form, depthMm: line.depthMm, surface: line.surface, ...(line.after ? { after: line.after } : {}) },
+    hurts: c.request.vital && !(line.enamel && c.request.inEnamel),
+    minutes: whole.map((m) => (m * line.share) / shares) as [number, number, number],
+    ...(line.passes ? { passes: line.passes } : {}),
+    ...(line.needs ? { needs: line.needs } : {}),
+    ...(line.cautions ? { cautions: line.cautions } : {}),
+    cut: { id, form: line.form, depthMm: line.depthMm, surface: line.surface, ...(line.after ? { after: line.after } : {}), ...(line.prefer ? { prefer: line.prefer } : {}) },
     ...(line.mistakes ? { mistakes: line.mistakes } : {}),
     ...(line.because ? { reason: line.because } : {}),
   }
 }
 
-/** The preparation itself. It asks for cuts, not for bur numbers. */
-export function crownCutting(c: Case): Block {
-  const t = reductionTargets(c.request.restoration)
+/** One order for the acts of several teeth: each tooth's own order kept, an act only one tooth has behind the act it follows there. */
+function actOrder(lists: readonly CutLine[][]): string[] {
+  const order: string[] = []
+  for (const lines of lists) {
+    lines.forEach((line, i) => {
+      if (!order.includes(line.act)) order.splice(i === 0 ? 0 : order.indexOf(lines[i - 1]!.act) + 1, 0, line.act)
+    })
+  }
+  return order
+}
+
+/**
+ * The cuts of the teeth as steps. They ask for cuts, not for bur numbers. Several teeth are cut act by act, so that a bur
+ * goes over all of them before it is changed. The handpiece and the cautions are said once, at the first cut: a warning
+ * that stands on ten steps is read on none.
+ * @param whole short, likely and long minutes for one tooth, shared out over its lines.
+ */
+export function cutSteps(c: Case, linesOf: (u: Unit) => CutLine[], whole: readonly [number, number, number] = crownMinutes): Block {
+  const own = c.units.map((u) => {
+    const lines = linesOf(u)
+    return { u, lines, shares: lines.reduce((sum, l) => sum + l.share, 0) }
+  })
+  const drafts = actOrder(own.map((o) => o.lines)).flatMap((act) => own.flatMap(({ u, lines, shares }) => lines.filter((l) => l.act === act).map((line) => cutStep(c, u, line, shares, whole))))
   return sequence(
-    ...c.units.map((u) => {
-      const lines = [...(u.cusps ? posteriorCuts(c, u, t) : anteriorCuts(u, t)), ...endCuts(c, u, t)]
-      const shares = lines.reduce((sum, l) => sum + l.share, 0)
-      return sequence(
-        ...lines.map((line, i) => {
-          // Said once, at the first cut: a warning that stands on ten steps is read on none.
-          const draft = cutStep(c, u, line, shares)
-          return step(i === 0 ? { ...draft, cautions: cuttingCautions, needs: [open('high-speed handpiece'), open('bur block'), open('face shield', 2)] } : draft)
-        }),
-      )
-    }),
+    ...drafts.map((draft, i) => step(i === 0 ? { ...draft, cautions: [...cuttingCautions, ...(draft.cautions ?? [])], needs: [open('high-speed handpiece'), open('bur block'), open('face shield', 2), ...(draft.needs ?? [])] } : draft)),
   )
 }
 
+/** The cuts of a crown on one tooth, in the order of the day. */
+export function crownLines(c: Case, u: Unit): CutLine[] {
+  const t = reductionTargets(c.restoration!)
+  return [...(u.cusps ? posteriorCuts(c, u, t) : anteriorCuts(u, t)), ...contactCuts(u), ...marginCuts(c, u, t), ...(c.restoration === 'full metal crown' && !isAnterior(u.tooth) ? [seatingGroove] : [])]
+}
+
+/** The preparation of crowns. */
+export const crownCutting = (c: Case): Block => cutSteps(c, (u) => crownLines(c, u))
+
 /** Enough taken, everywhere? The dentist answers before a cord goes in. */
-export function reductionCheck(c: Case): Block {
-  const t = reductionTargets(c.request.restoration)
+export function reductionCheck(c: Case, more: Partial<Draft> = {}): Block {
+  const t = reductionTargets(c.restoration!)
   const targets = c.units.map((u) =>
     u.cusps
       ? `${u.tooth}: ${u.cusps.functional} cusps ${writeRange(t.functionalCusp)}, ${u.cusps.other} cusps ${writeRange(t.otherCusp)}, margin ${writeRange(t.margin)}`
       : `${u.tooth}: incisal ${t.incisal ? writeRange(t.incisal) : 'as the dentist says'}, facial ${writeRange(t.facial)}, margin ${writeRange(t.margin)}`,
   )
   const index = c.choices.provisional === 'bis-acryl in putty index'
+  const guide = c.choices.provisional === 'bis-acryl in wax-up matrix'
+  const gauge = index ? 'sectioned putty index' : guide ? 'reduction guide from the wax-up' : 'clearance tabs, thin to thick'
   return step({
     id: 'cutting.reduction-check',
     phase: 'cutting',
@@ -128,8 +167,10 @@ export function reductionCheck(c: Case): Block {
     helped: true,
     minutes: [1, 2, 4],
     needs: [open('clearance tabs')],
-    passes: [index ? 'sectioned putty index' : 'clearance tabs, thin to thick', 'probe'],
-    hold: { name: 'reduction', title: 'Reduction enough', evidence: index ? 'sectioned index and clearance tabs' : 'clearance tabs in the bite and on the sides', because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'), again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'] },
-    figures: c.units.flatMap((u) => (u.cusps ? [{ name: `${u.tooth}, ${u.cusps.functional} cusps`, value: t.functionalCusp.leastMm, unit: 'mm', text: `at least ${t.functionalCusp.leastMm} mm for a ${c.request.restoration}`, standing: t.standing }] : [])),
+    passes: [gauge, 'probe'],
+    hold: { name: 'reduction', title: 'Reduction enough', evidence: index ? 'sectioned index and clearance tabs' : guide ? 'guide from the wax-up and clearance tabs' : 'clearance tabs in the bite and on the sides', because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'), again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'] },
+    figures: c.units.flatMap((u) => (u.cusps ? [{ name: `${u.tooth}, ${u.cusps.functional} cusps`, value: t.functionalCusp.leastMm, unit: 'mm', text: `at least ${t.functionalCusp.leastMm} mm for a ${c.restoration}`, standing: t.standing }] : [])),
+    mistakes: ['read with the jaw off its bite: the tab feels free where it is not'],
+    ...more,
   })
 }

@@ -1,87 +1,168 @@
 import { reason } from '../figure'
 import { archOrder, neighbours } from '../teeth/arch'
-import { jawOf, parts, type Tooth } from '../teeth/notation'
-import { nothing, open, sequence, standby, step, type Block } from './build'
+import { isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'
+import type { Need } from '../catalog/match'
+import { nothing, only, open, practice, sequence, standby, step, type Block } from './build'
 import { labels, type Case } from './case'
 
 /**
  * The teeth that get a hole: behind the premolars from one tooth behind the prepared ones to the opposite lateral's
- * side of the midline, in front from first premolar to first premolar; missing teeth get none. Standing C.
+ * side of the midline, in front from first premolar to first premolar (primary: first molar to first molar); missing
+ * teeth get none. Standing C.
  */
 export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[]): Tooth[] {
   const first = teeth[0]!
-  const arch = archOrder(jawOf(first))
+  const arch = archOrder(jawOf(first), isPrimary(first) ? 'primary' : 'permanent')
+  const half = arch.length / 2
   const anterior = teeth.every((t) => parts(t).position <= 3)
   if (anterior) return arch.filter((t) => parts(t).position <= 4 && !missing.includes(t))
-  const right = arch.indexOf(first) < 8
-  const side = (t: Tooth): boolean => arch.indexOf(t) < 8 === right
-  const hindmost = Math.max(...teeth.map((t) => parts(t).position))
-  const behind = teeth.find((t) => parts(t).position === hindmost)!
-  const last = neighbours(behind, missing).distal.tooth ? hindmost + 1 : hindmost
-  return arch.filter((t) => !missing.includes(t) && (side(t) ? parts(t).position <= last : parts(t).position <= 2))
+  const sides = new Set(teeth.map((t) => arch.indexOf(t) < half))
+  const onSide = (t: Tooth): Tooth[] => teeth.filter((x) => arch.indexOf(x) < half === arch.indexOf(t) < half)
+  const reach = (t: Tooth): number => {
+    const own = onSide(t)
+    if (own.every((x) => parts(x).position <= 3)) return sides.size > 1 ? 4 : 2
+    const behind = own.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
+    return parts(behind).position + (neighbours(behind, missing).distal.tooth ? 1 : 0)
+  }
+  return arch.filter((t) => !missing.includes(t) && parts(t).position <= reach(t))
 }
 
-const clampNeed = (anchor: Tooth): string => (parts(anchor).position >= 6 ? 'clamp.molar' : parts(anchor).position >= 4 ? 'clamp.premolar' : 'clamp.cervical')
+/** The clamp an anchor tooth asks for, by class, with what would do instead and what is lost. */
+function clampNeed(c: Case, anchor: Tooth): Need {
+  const at = parts(anchor).position
+  if (isPrimary(anchor) && at >= 4) return open('clamp.molar.small', 1, { words: 'small molar clamp for a primary molar', orElse: [{ what: 'clamp.premolar', loss: 'bow too narrow: the jaws may touch in two points only' }, { what: 'clamp.molar', loss: 'too wide: it rocks on a primary molar' }] })
+  if (at >= 6 && c.request.partErupted) return open('clamp.retentive', 1, { words: 'clamp whose jaws point down, for a part-erupted molar', because: practice('part-erupted: jaws that point down hold under the tissue'), orElse: [{ what: 'clamp.molar', loss: 'jaws not pointing down: it rides up on a short crown' }] })
+  if (at >= 6) return open('clamp.molar', 1, { words: 'molar clamp' })
+  return at >= 4 ? open('clamp.premolar', 1, { words: 'premolar clamp' }) : open('clamp.cervical', 1, { words: 'double-bow clamp for a front tooth', orElse: [{ what: 'clamp.premolar', loss: 'no second bow: it tips on a front tooth' }] })
+}
 
-/** Isolation while cutting, by the school picked. */
-export function isolation(c: Case): Block {
-  if (c.choices.isolation === 'rolls and suction') {
-    return step({
-      id: 'isolation.rolls',
-      phase: 'isolation',
-      title: 'Rolls and cheek retractor in; suction and mirror ready',
-      told: 'placed rolls and the cheek retractor',
-      fn: 'chairside',
-      place: 'mouth',
-      minutes: [0.3, 0.5, 1],
-      needs: [open('cotton roll', 6), open('cheek retractor')],
-      cautions: [reason('No sheet: high-volume suction stays at the tooth, the throat is guarded with gauze when anything small is loose', 'C')],
-    })
-  }
-  const holes = damTeeth(c.request.teeth, c.request.missing)
+export interface Sheet {
+  /** What the sheet is for; decides the holes and the cautions. */
+  purpose: 'cutting' | 'bonding' | 'canal' | 'foil'
+  /** Every abutment tied, so that the whole crown stands out of the sheet. */
+  tied?: readonly Tooth[]
+}
+
+const orderOn = {
+  'clamp first': { detail: 'Clamp tried and stable, frame, then the sheet over it', passes: ['clamp in forceps, 30 cm of floss tied on', 'sheet', 'frame', 'floss'] },
+  'sheet on the wings': { detail: 'Sheet held on the clamp’s wings, frame on, all in one; then free the wings', passes: ['clamp with sheet and frame in forceps, 30 cm of floss tied on', 'plastic instrument for the wings', 'floss'] },
+  'sheet first': { detail: 'Sheet stretched over the teeth, clamp on top of it, then the frame', passes: ['sheet', 'clamp in forceps, 30 cm of floss tied on', 'frame', 'floss'] },
+} as const
+
+/** The sheet: holes, clamp, order of application, and what hangs on it. */
+export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
+  if (c.sheet.alreadyOn) return nothing
+  const gone = [...c.request.missing, ...c.request.pontics]
+  const holes = purpose === 'canal' ? [c.units[0]!.tooth] : damTeeth(c.sheet.teeth, gone)
   const anchor = holes.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
+  const how = orderOn[c.choices.damOrder]
+  const one = holes.length === 1
+  return sequence(
+    step({
+      id: 'isolation.dam-on',
+      phase: 'isolation',
+      told: `placed the dam with ${holes.length} hole${one ? '' : 's'}, clamp on ${anchor}`,
+      title: `Dam on, ${one ? `one hole: ${anchor}` : `${holes.length} holes: ${holes.at(0)}–${holes.at(-1)}`}`,
+      detail: `Clamp on ${anchor}: four points under the height of contour, stable before the sheet goes over. ${how.detail}. ${one ? 'Tuck the edges with air and an explorer.' : 'Front-most contact flossed first; floss between sheet and tooth at every septum; air and an explorer tuck the edges.'}${c.has('mouth breather') ? ' A breathing corner is cut, by the dentist’s word.' : ''}`,
+      fn: 'dam',
+      place: 'mouth',
+      helped: true,
+      hurts: true,
+      minutes: [2, 4, 8],
+      passes: [...how.passes],
+      needs: [
+        open('dam sheet'), open('dam frame'), open('dam punch'), open('clamp forceps'), clampNeed(c, anchor), open('floss', 900), open('dam lubricant', 0.5),
+        standby('block-out resin', 'the sheet leaks'), ...(c.request.partErupted ? [] : [standby('clamp.retentive', 'the clamp rocks or springs')]),
+      ],
+      ...(one ? {} : { countsIn: [{ id: 'dam-pieces', what: 'pieces of dam between the holes', planned: holes.length - 1, outStep: c.sheet.offStep }] }),
+      cautions: [
+        reason('The floss tether on the clamp is the airway guard: always on', 'C'),
+        reason('Only water-soluble lubricant on the sheet', 'C'),
+        ...(purpose === 'canal' ? [reason('Hypochlorite only with the sheet on and tight; eyes and clothes covered', 'C')] : []),
+        ...(purpose === 'cutting' && c.request.margin === 'subgingival' ? [reason('A margin under the tissue: the sheet may hide it; the dentist may want it off sooner', 'C')] : []),
+      ],
+      mistakes: ['only one side numb: the clamp hurts and springs off', 'jaws touching in two points: the clamp rocks', ...(one ? [] : ['holes too close: the sheet pulls out of the neck and leaks'])],
+    }),
+    ...tied.map((t) =>
+      step({
+        id: `isolation.tie.${t}`,
+        phase: 'isolation',
+        title: `Tie ${t}: floss under the sheet’s edge, knot on the cheek side`,
+        tooth: t,
+        fn: 'dam',
+        place: 'mouth',
+        minutes: [0.5, 1, 2],
+        passes: ['floss', 'plastic instrument to press it down'],
+        needs: [open('floss', 300), open('plastic instrument')],
+        reason: reason('every abutment of a bonded bridge is tied, so that the whole crown stands free', 'C'),
+        mistakes: ['tie left off: the sheet creeps up and the cement runs under it'],
+      }),
+    ),
+  )
+}
+
+/** The sheet comes off, and every piece between the holes is accounted for. */
+export function damOff(c: Case, { purpose, why }: { purpose?: Sheet['purpose']; why?: string } = {}): Block {
+  if (c.sheet.staysOn) return nothing
+  const one = purpose === 'canal'
   return step({
-    id: 'isolation.dam-on',
+    id: 'isolation.dam-off',
     phase: 'isolation',
-    told: `placed the dam with ${holes.length} holes, clamp on ${anchor}`,
-    title: `Dam on, ${holes.length} holes: ${holes.at(0)}–${holes.at(-1)}`,
-    detail: `Clamp on ${anchor}: four points under the height of contour, stable before the sheet goes over. Floss between sheet and tooth at every septum.`,
+    title: one ? 'Dam off, clamp first' : 'Dam off: cut the septa, lay the sheet out, count the pieces',
+    told: one ? 'removed the dam' : 'removed the dam and laid the sheet out',
+    ...(one ? {} : { detail: 'Septa pulled toward the cheek and cut over a finger; clamp and frame off; every piece between the holes found.' }),
     fn: 'dam',
     place: 'mouth',
-    helped: true,
-    minutes: [2, 4, 8],
-    passes: ['clamp in forceps, 30 cm of floss tied on', 'sheet', 'frame', 'floss'],
-    needs: [
-      open('dam sheet'), open('dam frame'), open('dam punch'), open('clamp forceps'), open(clampNeed(anchor)), open('floss', 900), open('dam lubricant', 0.5),
-      standby('block-out resin', 'the sheet leaks'), standby('clamp.retentive', 'the clamp rocks or springs'),
-    ],
-    countIn: { id: 'dam-pieces', what: 'pieces of dam between the holes', planned: holes.length - 1, outStep: 'isolation.dam-off' },
-    cautions: [
-      reason('The floss tether on the clamp is the airway guard: always on', 'C'),
-      reason('Only water-soluble lubricant on the sheet', 'C'),
-      ...(c.request.margin === 'subgingival' ? [reason('A margin under the tissue: the sheet may hide it; the dentist may want it off sooner', 'C')] : []),
-    ],
-    mistakes: ['only one side numb: the clamp hurts and springs off', 'jaws touching in two points: the clamp rocks'],
+    minutes: one ? [0.3, 0.5, 1] : [1, 1.5, 3],
+    passes: one ? ['clamp forceps'] : ['blunt scissors', 'clamp forceps'],
+    needs: one ? [] : [open('blunt scissors')],
+    ...(one ? {} : { countsOut: ['dam-pieces'] }),
+    cautions: one ? [] : [reason('A missing piece is looked for between the teeth and in the sulcus before going on', 'C')],
+    ...(why ? { reason: reason(why, 'C') } : {}),
   })
 }
 
-/** The sheet comes off before the tissue work; every piece between the holes is accounted for. */
-export function isolationOff(c: Case): Block {
-  if (c.choices.isolation !== 'dam throughout') return nothing
-  return sequence(
-    step({
-      id: 'isolation.dam-off',
-      phase: 'isolation',
-      title: 'Dam off: cut the septa, lay the sheet out, count the pieces',
-      told: 'removed the dam and laid the sheet out',
-      fn: 'dam',
-      place: 'mouth',
-      minutes: [1, 1.5, 3],
-      passes: ['blunt scissors', 'clamp forceps'],
-      needs: [open('blunt scissors')],
-      countOut: 'dam-pieces',
-      cautions: [reason('A missing piece is looked for between the teeth and in the sulcus before going on', 'C')],
-      reason: reason(`the margin of ${labels(c)} has to be seen with the tissue free`, 'C'),
-    }),
-  )
+/** Rolls, cheek retractor and suction. */
+export function rolls(c: Case): Block {
+  return step({
+    id: 'isolation.rolls',
+    phase: 'isolation',
+    title: 'Rolls and cheek retractor in; suction and mirror ready',
+    told: 'placed rolls and the cheek retractor',
+    fn: 'chairside',
+    place: 'mouth',
+    minutes: [0.3, 0.5, 1],
+    needs: [open('cotton roll', 6), open('cheek retractor')],
+    cautions: [reason('No sheet: high-volume suction stays at the tooth, the throat is guarded with gauze when anything small is loose', 'C')],
+    ...(c.kind.dentition === 'primary' ? { mistakes: ['a dry roll pulled off the cheek: wet it first'] } : {}),
+  })
 }
+
+function retractor(): Block {
+  return step({
+    id: 'isolation.retractor',
+    phase: 'isolation',
+    title: 'Suction retractor in, bite block side checked',
+    told: 'placed the suction retractor',
+    fn: 'chairside',
+    place: 'mouth',
+    minutes: [0.5, 1, 2],
+    needs: [open('suction retractor')],
+    cautions: [reason('It holds tongue and cheek; the throat is guarded with gauze when anything small is loose', 'C')],
+  })
+}
+
+/** Isolation while cutting a crown, by the school picked. */
+export function isolation(c: Case): Block {
+  if (c.choices.isolation === 'rolls and suction') return rolls(c)
+  return c.choices.isolation === 'suction retractor' ? retractor() : damOn(c, { purpose: 'cutting' })
+}
+
+/** The sheet comes off before the tissue work of a crown. */
+export function isolationOff(c: Case): Block {
+  return only(c.choices.isolation === 'dam throughout', () => damOff(c, { why: `the margin of ${labels(c)} has to be seen with the tissue free` }))
+}
+
+/** Isolation for bonding, foil and root canals: the sheet, unless the dentist's card takes another way. */
+export const sheetOn = (c: Case, sheet: Sheet): Block => (c.choices.bondingIsolation === 'dam' ? damOn(c, sheet) : c.choices.bondingIsolation === 'suction retractor' ? retractor() : rolls(c))
+export const sheetOff = (c: Case, off: { purpose?: Sheet['purpose']; why?: string } = {}): Block => only(c.choices.bondingIsolation === 'dam', () => damOff(c, off))

@@ -5,7 +5,10 @@ import { visitRequest, type VisitRequestInput } from '../plan/request'
 import { starterPractice } from '../practice/starter'
 import { archOrder } from '../teeth/arch'
 import { allTeeth, isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'
-import { cartridgeMg, needsAnaesthesia, technique } from './anaesthesia'
+import { cartridgeMg, ceilingMg, ledgerShare } from '../measure/anaesthetic'
+import { dayOf } from '../visits/day'
+import { visitKinds } from '../visits'
+import { technique } from './anaesthesia'
 import { absent, meanwhile, nothing, sequence, step, wire, type Block, type Draft } from './build'
 import { openCase, type Case } from './case'
 import { pickSpeed } from './impression'
@@ -65,15 +68,28 @@ describe('anaesthesia', () => {
   })
   // C: the tissue is numb before any cord, always; a clamp hurts too.
   it('is needed for a vital tooth, a cord or a clamp, and for nothing else', () => {
-    expect(needsAnaesthesia(caseOf({ vital: true }), false)).toBe(true)
-    expect(needsAnaesthesia(caseOf({ vital: false }), true)).toBe(true)
-    expect(needsAnaesthesia(caseOf({ vital: false, choices: { isolation: 'dam throughout' } }), false)).toBe(true)
-    expect(needsAnaesthesia(caseOf({ vital: false }), false)).toBe(false)
+    const numbed = (more: Partial<VisitRequestInput>): boolean => wire(dayOf([{ kind: visitKinds['crown.prepare'], c: caseOf(more) }])).steps.some((x) => x.draft.id === 'anaesthesia.inject')
+    const none = { vital: false, margin: 'supragingival' } as const
+    expect(numbed({ ...none, vital: true })).toBe(true)
+    expect(numbed({ ...none, margin: 'equigingival' })).toBe(true)
+    expect(numbed({ ...none, choices: { isolation: 'dam throughout' } })).toBe(true)
+    expect(numbed(none)).toBe(false)
   })
   // Arithmetic: percent × 10 mg/mL × mL.
   it('works out the amount in a cartridge for review', () => {
     expect([cartridgeMg('lidocaine with adrenaline').value, cartridgeMg('articaine with adrenaline').value, cartridgeMg('mepivacaine plain').value]).toEqual([36, 68, 51])
     expect(cartridgeMg('lidocaine with adrenaline').text).toContain('For the dentist’s review')
+  })
+  // M: American Academy of Pediatric Dentistry, Use of Local Anesthesia: 20 kg, lidocaine 4.4 mg/kg = 88 mg, 2.4 cartridges of 36 mg; US labels: 7 mg/kg, 500 mg.
+  it('works out the ceiling from weight and table, the smaller of the two, and adds mixed agents as fractions', () => {
+    const child = ceilingMg('lidocaine with adrenaline', 20, 'children')!
+    expect([child.value, child.standing]).toEqual([88, 'M'])
+    expect(child.text).toContain('2.4 cartridges of 36 mg')
+    expect([ceilingMg('lidocaine with adrenaline', 100, 'adults')!.value, ceilingMg('lidocaine with adrenaline', 60, 'adults')!.value, ceilingMg('bupivacaine with adrenaline', 80, 'children')!.value]).toEqual([500, 420, 90])
+    expect(ceilingMg('mepivacaine plain', 70, 'adults')).toBeUndefined()
+    // 1 × 36 of 88 and 1 × 51 of 88: 0.41 + 0.58.
+    expect(ledgerShare([{ agent: 'lidocaine with adrenaline', cartridges: 1 }, { agent: 'mepivacaine plain', cartridges: 1 }], 20, 'children')!.value).toBe(0.99)
+    expect(() => ceilingMg('mepivacaine plain', 0, 'children')).toThrow(RangeError)
   })
 })
 

@@ -1,17 +1,31 @@
-import { reason, type Reason } from '../figure'
+import { reason, type Figure, type Reason } from '../figure'
 import { bisAcryl } from '../measure/amounts'
 import { reductionTargets } from '../measure/reduction'
-import { open, sequence, standby, step, type Block } from './build'
+import { acts, open, sequence, standby, step, type Block, type Draft } from './build'
 import { cardAdds, labels, type Case } from './case'
 
 /** What making the provisional over takes, up to the bench. */
 const mouldSteps = ['provisional.separate', 'provisional.mix', 'provisional.seat', 'provisional.lift']
 
+const moulds = { 'bis-acryl in putty index': 'index', 'bis-acryl in preliminary impression': 'preliminary impression', 'bis-acryl in wax-up matrix': 'wax-up matrix' } as const
+export const mouldOf = (c: Case): string => moulds[c.choices.provisional]
+
+/** Bis-acryl for the visit's units: prepared teeth by their reduction, pontics whole. */
+function bisAcrylAmount(c: Case): Figure {
+  const t = c.restoration ? reductionTargets(c.restoration) : undefined
+  const own = c.practice.items.find((i) => i.serves.includes('bis-acryl'))?.perUnit
+  return bisAcryl([
+    ...c.units.map((u) => ({ size: u.size, axialMm: t?.inner.mostMm ?? 1, occlusalMm: t?.functionalCusp.mostMm ?? 1.5 })),
+    ...c.pontics.map((u) => ({ size: u.size, axialMm: u.size.mesiodistalMm / 2, occlusalMm: u.size.crownLengthMm })),
+  ], own)
+}
+
 /** Separator, mix, seat, first lift: the part that happens in the mouth while the cord dwells. */
-export function makeProvisional(c: Case): Block {
-  const t = reductionTargets(c.request.restoration)
-  const amount = bisAcryl(c.units.map((u) => ({ size: u.size, axialMm: t.inner.mostMm, occlusalMm: t.functionalCusp.mostMm })))
-  const mould = c.choices.provisional === 'bis-acryl in putty index' ? 'index' : 'preliminary impression'
+export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean } = {}): Block {
+  const amount = bisAcrylAmount(c)
+  const mould = mouldOf(c)
+  const sealedHold: Pick<Draft, 'hold'> = sealed ? { hold: { name: 'separator', title: 'Separator on', evidence: 'a film on every sealed surface, seen in good light', because: reason('resin-sealed dentine bonds to the provisional for good', 'C'), mandatory: true } } : {}
+  const pontic = c.pontics.length > 0 ? ` The mould is cut away for ${c.pontics.map((u) => u.label).join(', ')}: is there room for what is planned there?` : ''
   return sequence(
     step({
       id: 'provisional.separate',
@@ -22,6 +36,8 @@ export function makeProvisional(c: Case): Block {
       minutes: [0.3, 0.5, 1],
       needs: [open('separator', 0.5), open('micro brush', 2)],
       cautions: [reason('Resin-sealed dentine or a fresh resin core without separator bonds to the provisional for good', 'C')],
+      ...sealedHold,
+      ...(pontic ? { detail: pontic.trim() } : {}),
     }),
     step({
       id: 'provisional.mix',
@@ -47,17 +63,36 @@ export function makeProvisional(c: Case): Block {
       id: 'provisional.lift',
       phase: 'provisional',
       title: 'Rubbery: first lift, then lift and reseat until it slides',
+      ...(c.choices.matrixLift === 'comes in the matrix' ? { detail: 'It comes in the matrix, all in one; thin edges are not bent back by hand.' } : { detail: 'Spring the matrix open first, so that the provisional stays on the tooth; then a cotton roll and haemostat, rocking cheek to tongue, never a yank.' }),
       fn: 'provisional making',
       place: 'mouth',
       minutes: [0.5, 1, 1.5],
+      needs: c.choices.matrixLift === 'comes in the matrix' ? [] : [open('haemostat')],
       ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'start', atLeastS: 60, warnS: 120, atMostS: 150, title: 'Rubbery stage', because: reason('first lift between 60 and 150 s from the mix, by product and warmth; the bead tells better than the clock', 'estimate'), whenMissed: 'it may be locked: section it off, do not pull; then make another', again: mouldSteps }],
       mistakes: ['left until hard: it locks into the undercuts'],
     }),
   )
 }
 
+/** Gauge, contacts, margin: the bench work on any bis-acryl provisional. */
+const thinnest: Figure = { name: 'thinnest occlusal', value: 1, unit: 'mm', text: 'thinner than 1.0 mm where the material says nothing: the tooth is short of reduction there; tell the dentist', standing: 'C' }
+export const hardens = { from: 'provisional.mix', fromEdge: 'start' as const, toEdge: 'start' as const, atLeastS: 240, title: 'Bis-acryl hardens', because: reason('hard enough to trim at 4–5 min from the mix', 'estimate') }
+
+/** The smooth surface, by the school picked. */
+export function polishProvisional(c: Case): Block {
+  const act = acts({ phase: 'provisional', fn: 'provisional making', place: 'bench' })
+  switch (c.choices.smooth) {
+    case 'brush and felt':
+      return act('provisional.polish', 'Brush and felt, not over 5,000 rpm', [1, 2, 4], { needs: [open('polishing brush')], mistakes: ['black marks: the brush runs too fast'] })
+    case 'discs and points':
+      return act('provisional.polish', 'Discs and rubber points, coarse to fine, away from the margin', [2, 3, 5], { needs: [open('finishing disc', 3), open('rubber point')], mistakes: ['a coarse disc near the margin: it is short before one sees it'] })
+    case 'resin coat':
+      return act('provisional.polish', 'Thin coat of bonding resin, cured', [1, 1.5, 3], { needs: [open('bonding resin', 0.1), open('micro brush'), open('curing light')], cautions: [reason('Shield for the curing light, for all three', 'C')] })
+  }
+}
+
 /** Trimmed and polished at the bench, beside whatever the mouth is waiting for. */
-export function trimProvisional(): Block {
+export function trimProvisional(c: Case): Block {
   return sequence(
     step({
       id: 'provisional.trim',
@@ -69,16 +104,16 @@ export function trimProvisional(): Block {
       place: 'bench',
       minutes: [2, 4, 8],
       needs: [open('straight handpiece'), open('trimming disc', 2), open('pencil'), open('thickness gauge'), standby('flowable resin', 'a void or a short margin')],
-      ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'start', atLeastS: 240, title: 'Bis-acryl hardens', because: reason('hard enough to trim at 4–5 min from the mix', 'estimate') }],
-      figures: [{ name: 'thinnest occlusal', value: 1, unit: 'mm', text: 'thinner than 1.0 mm where the material says nothing: the tooth is short of reduction there; tell the dentist', standing: 'C' }],
+      ties: [hardens],
+      figures: [thinnest],
     }),
-    step({ id: 'provisional.polish', phase: 'provisional', title: 'Brush and felt, not over 5,000 rpm', fn: 'provisional making', place: 'bench', minutes: [1, 2, 4], needs: [open('polishing brush')], mistakes: ['black marks: the brush runs too fast'] }),
+    polishProvisional(c),
   )
 }
 
 /** Which provisional cement: eugenol leaves the plan when the final crown will be bonded. */
 export function provisionalCement(c: Case): { need: string; because: Reason } {
-  return c.request.deliveryCement === 'resin'
+  return c.request.deliveryCement === 'resin' || c.restoration === 'laminate veneer' || c.restoration === 'ceramic inlay' || c.restoration === 'ceramic onlay'
     ? { need: 'provisional cement.non-eugenol', because: reason('a resin cement is planned for delivery: eugenol would hinder it, so non-eugenol', 'C') }
     : { need: 'provisional cement.eugenol', because: reason('no bonding planned at delivery: zinc oxide and eugenol soothes and comes off clean', 'C') }
 }
@@ -108,12 +143,13 @@ export function fitProvisional(c: Case): Block {
       phase: 'provisional',
       title: 'Dry, thin cement along the edge, seat, bite on the stick',
       told: `cemented the provisional with ${cement.need.endsWith('non-eugenol') ? 'non-eugenol cement' : 'zinc oxide and eugenol cement'}`,
+      tell: 'The tooth wears a temporary crown. Nothing hard or sticky on that side. When you floss, slide the floss out sideways, not up. Call us if it comes loose, breaks, or feels too high. Do not leave it out: the teeth move, and the new crown would no longer fit.',
       fn: 'provisional cementing',
       place: 'mouth',
       helped: true,
       minutes: [0.7, 1, 1.5],
       passes: ['loaded provisional', 'bite stick'],
-      needs: [open(cement.need, 1, { because: cement.because }), open('mixing pad'), open('mixing spatula'), open('bite stick'), open('cotton roll', 2)],
+      needs: [open(cement.need, 1, { because: cement.because, ...(cement.need.endsWith('.eugenol') ? { orElse: [{ what: 'provisional cement.non-eugenol', loss: 'does not soothe' }] } : {}) }), open('mixing pad'), open('mixing spatula'), open('bite stick'), open('cotton roll', 2)],
       cautions: [reason('A loose crown can be swallowed: gauze behind it, patient upright enough to cough', 'C')],
       reason: cement.because,
     }),

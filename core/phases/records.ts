@@ -1,12 +1,11 @@
 import { reason } from '../figure'
-import { alginate, trayMaterial } from '../measure/amounts'
-import { jawOf } from '../teeth/notation'
-import { absent, nothing, open, sequence, step, type Block } from './build'
+import { alginate, hydrocolloidSchool, trayMaterial } from '../measure/amounts'
+import { absent, only, open, practice, sequence, step, type Block, type Draft } from './build'
 import type { Case } from './case'
 
 /** Shade, before the teeth dry out; the dentist approves it. A metal crown has none. */
-export function shadePreview(c: Case): Block {
-  if (c.request.restoration === 'full metal crown') return absent('shade', reason('a full metal crown has no shade', 'C'))
+export function shadePreview(c: Case, more: Partial<Draft> = {}): Block {
+  if (c.restoration === 'full metal crown') return absent('shade', reason('a full metal crown has no shade', 'C'))
   return step({
     id: 'records.shade',
     phase: 'records',
@@ -19,14 +18,28 @@ export function shadePreview(c: Case): Block {
     needs: [open('shade guide')],
     hold: { name: 'shade', title: 'Shade', evidence: 'tab beside the tooth in daylight-coloured light', because: reason('dry teeth look lighter: the shade is agreed before isolation', 'C'), mandatory: true },
     mistakes: ['taken after the sheet: dehydrated teeth read too light'],
+    ...more,
   })
 }
 
-const jaw = (c: Case): 'upper' | 'lower' => jawOf(c.units[0]!.tooth)
-const otherJaw = (c: Case): 'upper' | 'lower' => (jaw(c) === 'upper' ? 'lower' : 'upper')
+const otherJaw = (c: Case): 'upper' | 'lower' => (c.jaw === 'upper' ? 'lower' : 'upper')
 
 /** The mould the provisional is made in, taken before cutting: a preliminary impression, or a putty index. */
 export function provisionalMould(c: Case): Block {
+  if (c.choices.provisional === 'bis-acryl in wax-up matrix') {
+    return step({
+      id: 'records.try-matrix',
+      phase: 'records',
+      title: 'Try the wax-up matrix in: does it sit, from both sides',
+      told: 'tried the wax-up matrix in',
+      fn: 'preliminary impression',
+      place: 'mouth',
+      minutes: [0.5, 1, 2],
+      needs: [open('wax-up matrix')],
+      mistakes: ['pressed with the fingers: it bends, and the provisional comes out thick at the edge'],
+      reason: practice('the laboratory’s wax-up shows the planned shape; nothing has to be taken at the chair'),
+    })
+  }
   if (c.choices.provisional === 'bis-acryl in putty index') {
     return step({
       id: 'records.putty-index',
@@ -48,11 +61,11 @@ export function provisionalMould(c: Case): Block {
     phase: 'records',
     title: 'Preliminary impression for the provisional',
     told: 'took the preliminary impression for the provisional',
-    detail: 'A missing wall is built up with a little flowable first.',
+    detail: `A missing wall is built up with a little flowable first.${c.pontics.length > 0 ? ' A denture tooth or wax stands in the gap.' : ''}`,
     fn: 'preliminary impression',
     place: 'mouth',
     minutes: [2, 3, 5],
-    needs: [open('sectional tray'), open('preliminary silicone', trayMaterial('sectional').value), open('dispensing gun')],
+    needs: [...(c.request.missingWall ? [open('flowable resin')] : []),open('sectional tray'), open('preliminary silicone', trayMaterial('sectional').value), open('dispensing gun')],
     figures: [trayMaterial('sectional')],
     mistakes: ['not checked against the tooth before cutting: a bubble on the cusp becomes a high spot'],
   })
@@ -100,16 +113,26 @@ export function opposingArch(c: Case): Block {
   )
 }
 
-/** Adhesive on a custom tray: painted early, because it wants a quarter of an hour. */
+const usesCustomTray = (c: Case): boolean => c.choices.impression === 'polyether, custom tray' || (c.choices.impression === 'reversible hydrocolloid' && hydrocolloidSchool(c.units.length, c.pontics.length).polyether > 0)
+
+/** Adhesive on a custom tray: painted early, because it wants a quarter of an hour. The baths are switched on as early. */
 export function paintTray(c: Case): Block {
-  if (c.choices.impression !== 'polyether, custom tray') return nothing
-  return step({
+  return sequence(only(c.choices.impression === 'reversible hydrocolloid', () => step({
+    id: 'impression.baths',
+    phase: 'records',
+    title: 'Baths on: boiling, storage, tempering; tray tried, stops set',
+    fn: 'chairside',
+    place: 'bench',
+    minutes: [1, 2, 4],
+    needs: [open('conditioning bath')],
+    mistakes: ['storage bath too cold: the material is half set in the syringe'],
+  })), only(usesCustomTray(c), () => step({
     id: 'impression.paint-tray',
     phase: 'records',
     title: 'Paint tray adhesive, thin, over the edge',
     fn: 'chairside',
     place: 'bench',
     minutes: [0.5, 1, 2],
-    needs: [open(`custom tray.${jaw(c)}`), open('tray adhesive.polyether', 1)],
-  })
+    needs: [open(`custom tray.${c.jaw}`, 1, { words: `custom tray, ${c.jaw}`, orElse: [{ what: `full tray.${c.jaw}`, loss: 'uneven thickness: more shrinkage, more material' }] }), open('tray adhesive.polyether', 1)],
+  })))
 }

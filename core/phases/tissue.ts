@@ -1,108 +1,288 @@
-import { reason, type Reason } from '../figure'
-import { cordLength, cordSize, smallerCord, type CordLayer } from '../measure/cord'
-import { absent, open, sequence, standby, step, type Block } from './build'
-import type { Case, Unit } from './case'
+import { reason, type Figure, type Reason } from '../figure'
+import { boxCordLength, cordLength, cordSize, smallerCord, type CordCoverage, type CordLayer, type CordSize } from '../measure/cord'
+import type { Tooth } from '../teeth/notation'
+import { absent, nothing, only, open, practice, sequence, standby, step, type Block, type Draft } from './build'
+import { boxesOf, surfacesOf, type Case } from './case'
+
+/** A place a piece of cord goes: round a tooth, or into a proximal box. */
+export interface CordSite {
+  tooth: Tooth
+  /** Ends the ids of its steps: the tooth, or tooth and box. */
+  key: string
+  label: string
+  length: (layer: CordLayer) => Figure
+}
 
 export interface CordPlan {
   layers: CordLayer[]
+  sites: CordSite[]
   because: Reason
   agent: Case['choices']['cordAgent']
+  /** A soaked pellet pressed between the teeth as back-up. */
+  pellet: boolean
+  /** Astringent paste on top or alone. */
+  paste: boolean
+  /** A second short piece where the margin runs deep in one place. */
+  deep: boolean
   /** Set where the agent picked was refused. */
   refusedAgent?: Reason
+}
+
+/** The teeth of the visit as cord sites. Measured perimeters stand in for the mean. */
+export function toothSites(c: Case, coverage: CordCoverage = 'full crown'): CordSite[] {
+  return c.units.map((u) => {
+    const measured = c.request.measuredPerimeterMm[u.tooth]
+    const cervix = measured !== undefined ? { measuredPerimeterMm: measured } : { mesiodistalMm: u.size.cervicalMesiodistalMm, labiolingualMm: u.size.cervicalLabiolingualMm }
+    return { tooth: u.tooth, key: u.tooth, label: u.label, length: (layer) => cordLength(cervix, coverage, layer) }
+  })
+}
+
+/** The proximal boxes of the visit's preparations as cord sites: a third of the neck's width to each box. */
+export function boxSites(c: Case, usual: string): CordSite[] {
+  return c.units.flatMap((u) =>
+    boxesOf(surfacesOf(c, u, usual)).map((side): CordSite => ({ tooth: u.tooth, key: `${u.tooth}-${side}`, label: `${u.label} ${side}`, length: () => boxCordLength(Math.round(u.size.cervicalLabiolingualMm * 0.5)) })),
+  )
 }
 
 /**
  * Which layers, and with which agent. The margin decides first: above the tissue and dry needs no cord, above and weeping
  * one thin cord for the fluid; otherwise the school picked. An adrenaline cord is never offered against the alert.
  */
-export function cordPlan(c: Case): CordPlan {
+export function cordPlan(c: Case, sites: CordSite[] = toothSites(c)): CordPlan {
   const adrenaline = c.choices.cordAgent === 'adrenaline' && c.has('adrenaline-sensitive')
   const agent = adrenaline ? 'aluminium chloride' : c.choices.cordAgent
   const refused = adrenaline ? { refusedAgent: reason('adrenaline cord refused: heart, blood-pressure or medicine alert; aluminium chloride instead', 'C') } : {}
-  const made = (layers: CordLayer[], because: Reason): CordPlan => ({ layers, because, agent, ...refused })
+  const school = c.choices.cord
+  const made = (layers: CordLayer[], because: Reason, more: Partial<Pick<CordPlan, 'pellet' | 'paste'>> = {}): CordPlan => ({ layers, sites, because, agent, pellet: false, paste: false, deep: c.request.deepSpot && layers.length > 0, ...refused, ...more })
   if (c.request.margin === 'supragingival') {
     return c.request.tissue.weeping
-      ? made(['single'], reason('margin above the tissue but weeping: one thin cord for the fluid', 'C'))
-      : made([], reason('margin above the tissue and dry: no cord', 'C'))
+      ? made(['single'], practice('margin above the tissue but weeping: one thin cord for the fluid'))
+      : made([], practice('margin above the tissue and dry: no cord'))
   }
-  if (c.choices.cord === 'none') return made([], reason('the dentist’s choice: no cord', 'practice'))
-  return c.choices.cord === 'double'
-    ? made(['base', 'top'], reason('double cord: the base stays below the margin during the impression, the top is drawn', 'C'))
-    : made(['single'], reason('single cord: one size that enters without blanching', 'C'))
+  switch (school) {
+    case 'none':
+      return made([], reason('the dentist’s choice: no cord', 'practice'))
+    case 'paste':
+      return made([], practice('astringent paste instead of cord'), { paste: true })
+    case 'double':
+      return made(['base', 'top'], practice('double cord: the base stays below the margin during the impression, the top is drawn'), { paste: c.request.tissue.weeping })
+    case 'cord and pellet':
+      return made(['single'], practice('single cord with a soaked pellet between the teeth as back-up'), { pellet: true })
+    case 'single':
+      return made(['single'], practice('single cord: one size that enters without blanching'))
+  }
 }
 
-export const cordStepId = (layer: CordLayer, u: Unit): string => `tissue.${layer}-cord.${u.tooth}`
-export const cordCountId = (layer: CordLayer, u: Unit): string => `cord.${layer}.${u.tooth}`
+type Placed = Pick<CordSite, 'tooth'> & Partial<Pick<CordSite, 'key'>>
+const keyOf = (s: Placed): string => s.key ?? s.tooth
+export const cordStepId = (layer: CordLayer, s: Placed): string => `tissue.${layer}-cord.${keyOf(s)}`
+export const cordCountId = (layer: CordLayer, s: Placed): string => `cord.${layer}.${keyOf(s)}`
 /** Where a piece of cord comes out again. */
-export const cordOutStep = (layer: CordLayer, u: Unit): string => (layer === 'base' ? `tissue.base-out.${u.tooth}` : `tissue.draw-cord.${u.tooth}`)
-/** The layer that is drawn just before the material goes in. */
-export const drawnLayer = (plan: CordPlan): CordLayer | undefined => plan.layers.at(-1)
+export const cordOutStep = (layer: CordLayer, s: Placed): string => (layer === 'base' ? `tissue.base-out.${keyOf(s)}` : `tissue.draw-cord.${keyOf(s)}`)
+/** The layer that is drawn just before the material goes in; a base cord stays. */
+export const drawnLayer = (plan: Pick<CordPlan, 'layers'>): CordLayer | undefined => plan.layers.filter((l) => l !== 'base').at(-1)
 
 const agentNeed = { 'aluminium chloride': 'agent.aluminium chloride', 'ferric sulphate': 'agent.ferric sulphate', adrenaline: 'agent.adrenaline' } as const
+const packerNeed = {
+  serrated: open('cord packer.serrated', 1, { words: 'serrated cord packer', orElse: [{ what: 'cord packer.smooth', loss: 'slides off braided cord' }, { what: 'periodontal probe', loss: 'thin: needs a light hand' }] }),
+  smooth: open('cord packer.smooth', 1, { words: 'smooth cord packer', orElse: [{ what: 'cord packer.serrated', loss: 'snags knitted cord' }, { what: 'periodontal probe', loss: 'thin: needs a light hand' }] }),
+  probe: open('periodontal probe'),
+} as const
 
-/** Cords in: base, then top, tooth by tooth. */
+const gum = 'The gum round the tooth was held back with a fine cord. It may be sore for a few days; brush it gently and rinse with lukewarm salt water.'
+
+function placeCord(c: Case, plan: CordPlan, layer: CordLayer, s: CordSite, set: { size: CordSize; because: Reason }, more: Partial<Draft> = {}): Block {
+  const { size, because } = set
+  const length = s.length(layer)
+  const cutMm = Math.ceil(length.value)
+  const finer = smallerCord(size)
+  const word = layer === 'single' ? 'Cord' : layer === 'base' ? 'Base cord' : 'Top cord'
+  const packer = packerNeed[c.choices.packer]
+  return step({
+    id: cordStepId(layer, s),
+    phase: 'tissue',
+    title: `${word} ${size}, ${cutMm} mm, ${s.label}`,
+    told: `placed ${word.toLowerCase()} size ${size}, ${cutMm} mm, on ${s.label}${plan.agent === 'plain' ? '' : ` with ${plan.agent}`}`,
+    tell: gum,
+    detail: 'Begin between the teeth, push back toward what is seated. White tissue: one size smaller.',
+    tooth: s.tooth,
+    fn: 'cord placement',
+    place: 'mouth',
+    helped: true,
+    hurts: true,
+    minutes: layer === 'top' ? [1, 1.5, 3] : [1, 2, 4],
+    passes: ['cord in tweezers', 'packer', 'second instrument holds what is seated'],
+    needs: [
+      open(`cord.${size}`, cutMm, { piecesMm: [cutMm], because, words: `cord size ${size}` }),
+      ...(finer ? [standby(`cord.${finer}`, 'the tissue blanches', cutMm, { piecesMm: [cutMm], words: `cord size ${finer}` })] : []),
+      packer, open('cord scissors'), open('dappen dish'),
+      ...(plan.agent === 'plain' ? [] : [open(agentNeed[plan.agent], 0.5)]),
+      standby('cotton pellet', 'the tissue weeps: back-up, counted', 2),
+    ],
+    countsIn: [{ id: cordCountId(layer, s), what: `${layer} cord, ${keyOf(s)}`, planned: 1, outStep: cordOutStep(layer, s) }],
+    figures: [length],
+    reason: because,
+    cautions: plan.agent === 'aluminium chloride' ? [reason('Aluminium chloride is bitter: suction, and rinse it off before the impression', 'C')] : [],
+    mistakes: ['pushed away from the seated part: it lifts out behind you'],
+    ...more,
+  })
+}
+
+/** Cords in: base, then top, site by site; a second piece where one spot runs deep; pellets and paste by the school. */
 export function cords(c: Case, plan: CordPlan): Block {
-  if (plan.layers.length === 0) return absent('cord', plan.because)
-  const tissue = c.request.tissue
   const thin = c.request.margin === 'supragingival'
+  const size = (layer: CordLayer): { size: CordSize; because: Reason } => (thin ? { size: '00', because: plan.because } : cordSize(layer, c.request.tissue))
   return sequence(
-    ...plan.layers.flatMap((layer) =>
-      c.units.map((u): Block => {
-        const { size, because } = thin ? { size: '00' as const, because: plan.because } : cordSize(layer, tissue)
-        const measured = c.request.measuredPerimeterMm[u.tooth]
-        const length = cordLength(
-          measured !== undefined ? { measuredPerimeterMm: measured } : { mesiodistalMm: u.size.cervicalMesiodistalMm, labiolingualMm: u.size.cervicalLabiolingualMm },
-          'full crown', layer)
-        const cutMm = Math.ceil(length.value)
-        const finer = smallerCord(size)
-        const word = layer === 'single' ? 'Cord' : layer === 'base' ? 'Base cord' : 'Top cord'
-        return step({
-          id: cordStepId(layer, u),
-          phase: 'tissue',
-          title: `${word} ${size}, ${cutMm} mm, ${u.label}`,
-          told: `placed ${word.toLowerCase()} size ${size}, ${cutMm} mm, on ${u.label}${plan.agent === 'plain' ? '' : ` with ${plan.agent}`}`,
-          detail: 'Begin between the teeth, push back toward what is seated. White tissue: one size smaller.',
-          tooth: u.tooth,
-          fn: 'cord placement',
-          place: 'mouth',
-          helped: true,
-          minutes: layer === 'top' ? [1, 1.5, 3] : [1, 2, 4],
-          passes: ['cord in tweezers', 'packer', 'second instrument holds what is seated'],
-          needs: [
-            open(`cord.${size}`, cutMm, { piecesMm: [cutMm], because, words: `cord size ${size}` }),
-            ...(finer ? [standby(`cord.${finer}`, 'the tissue blanches', cutMm, { piecesMm: [cutMm], words: `cord size ${finer}` })] : []),
-            open('cord packer'), open('cord scissors'), open('dappen dish'),
-            ...(plan.agent === 'plain' ? [] : [open(agentNeed[plan.agent], 0.5)]),
-            standby('cotton pellet', 'the tissue weeps: back-up, counted', 2),
-          ],
-          countIn: { id: cordCountId(layer, u), what: `${layer} cord, ${u.tooth}`, planned: 1, outStep: cordOutStep(layer, u) },
-          figures: [length],
-          reason: because,
-          cautions: plan.agent === 'aluminium chloride' ? [reason('Aluminium chloride is bitter: suction, and rinse it off before the impression', 'C')] : [],
-          mistakes: ['pushed away from the seated part: it lifts out behind you'],
-        })
-      }),
-    ),
+    plan.layers.length === 0 && !plan.paste ? absent('cord', plan.because) : nothing,
+    ...plan.layers.flatMap((layer) => plan.sites.map((s) => placeCord(c, plan, layer, s, size(layer)))),
+    only(plan.deep, () => deepPiece(plan)),
+    only(plan.pellet, () => pellets(plan)),
+    only(plan.paste, () => paste(plan)),
   )
+}
+
+/** A local deep margin: a second short piece only there. It is drawn with the others. */
+function deepPiece(plan: CordPlan): Block {
+  const s = plan.sites[0]!
+  const layer = drawnLayer(plan) ?? 'base'
+  return step({
+    id: 'tissue.deep-piece',
+    phase: 'tissue',
+    title: `Second short piece where the margin runs deep, ${s.label}`,
+    told: `placed a second short piece of cord at the deep spot of ${s.label}`,
+    tooth: s.tooth,
+    fn: 'cord placement',
+    place: 'mouth',
+    helped: true,
+    hurts: true,
+    minutes: [0.5, 1, 2],
+    needs: [open('cord.1', 8, { piecesMm: [8], words: 'cord size 1' })],
+    countsIn: [{ id: 'cord.deep', what: 'short cord at the deep spot', planned: 1, outStep: cordOutStep(layer, s) }],
+    reason: practice('local deep margin: a second short piece only there'),
+  })
+}
+
+const deepOut = (plan: CordPlan, layer: CordLayer, s: CordSite): string[] => (plan.deep && s === plan.sites[0] && layer === (drawnLayer(plan) ?? 'base') ? ['cord.deep'] : [])
+
+function pellets(plan: CordPlan): Block {
+  const layer = drawnLayer(plan)!
+  return step({
+    id: 'tissue.pellets',
+    phase: 'tissue',
+    title: 'Soaked pellets pressed between the teeth',
+    told: 'pressed soaked pellets between the teeth as back-up',
+    fn: 'cord placement',
+    place: 'mouth',
+    hurts: true,
+    minutes: [0.5, 1, 2],
+    needs: [open('cotton pellet', plan.sites.length * 2)],
+    countsIn: [{ id: 'pellets', what: 'back-up pellets', planned: plan.sites.length * 2, outStep: cordOutStep(layer, plan.sites.at(-1)!) }],
+    mistakes: ['counted in and forgotten: a pellet under the tray is an impression lost'],
+  })
+}
+
+function paste(plan: CordPlan): Block {
+  return step({
+    id: 'tissue.paste',
+    phase: 'tissue',
+    title: 'Astringent paste over the crevice, patient bites on a roll, then rinse it all off',
+    told: 'held the tissue with astringent paste and rinsed it off',
+    tell: 'The gum was held back with a paste. It may be sore for a day or two.',
+    fn: 'cord placement',
+    place: 'mouth',
+    helped: true,
+    hurts: plan.layers.length > 0,
+    minutes: [2, 2.5, 4],
+    needs: [open('agent.astringent paste', plan.sites.length * 0.3), open('paste tip'), open('cotton roll', 2)],
+    ties: [{ from: '.', fromEdge: 'start', toEdge: 'finish', atLeastS: 120, title: 'Paste works', because: reason('about 2 min; the product’s own time wins', 'estimate') }],
+    mistakes: ['rinsed short: what is left stops addition silicone at the margin'],
+    reason: plan.because,
+  })
+}
+
+/** What a drawn cord takes with it: its own count, and pellets or the deep piece where they come out with it. */
+export function drawnCounts(plan: CordPlan, layer: CordLayer, s: CordSite): string[] {
+  return [cordCountId(layer, s), ...deepOut(plan, layer, s), ...(plan.pellet && s === plan.sites.at(-1) ? ['pellets'] : [])]
 }
 
 /** Base cords come out after the impression; every piece is on the count. */
-export function baseCordsOut(c: Case, plan: CordPlan): Block {
-  if (!plan.layers.includes('base')) return { sequence: [] }
+export function baseCordsOut(plan: CordPlan): Block {
+  return only(plan.layers.includes('base'), () =>
+    sequence(
+      ...plan.sites.map((s) =>
+        step({
+          id: cordOutStep('base', s),
+          phase: 'impression',
+          title: `Base cord out, wet, ${s.label}`,
+          told: `removed the base cord of ${s.label}`,
+          tooth: s.tooth,
+          fn: 'cord removal',
+          place: 'mouth',
+          minutes: [0.3, 0.5, 1],
+          countsOut: [cordCountId('base', s), ...deepOut(plan, 'base', s)],
+          cautions: [reason('Wet it first: a dry cord takes the lining with it', 'C')],
+        }),
+      ),
+    ),
+  )
+}
+
+/**
+ * Cord before cutting: pushes the tissue aside so that the bur does not cut it; labial and both proximal sides, seated so
+ * that it cannot be seen, and it stays until after the impression. 00 where displacement is wanted. Standing C.
+ */
+export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
+  const size = c.request.tissue.biotype === 'thin' ? '000' : '00'
   return sequence(
-    ...c.units.map((u) =>
-      step({
-        id: cordOutStep('base', u),
-        phase: 'impression',
-        title: `Base cord out, wet, ${u.label}`,
-        told: `removed the base cord of ${u.label}`,
-        tooth: u.tooth,
-        fn: 'cord removal',
-        place: 'mouth',
-        minutes: [0.3, 0.5, 1],
-        countOut: cordCountId('base', u),
-        cautions: [reason('Wet it first: a dry cord takes the lining with it', 'C')],
+    ...plan.sites.map((s) =>
+      placeCord(c, plan, 'base', s, { size, because: practice(`cord before cutting: ${size} labially and on both proximal sides, out of sight, until after the impression`) }, {
+        detail: 'Labial and both proximal sides only; tails in the embrasures. Seated so that it cannot be seen: the bur then cuts tooth, not tissue.',
+        mistakes: ['left standing proud: the bur winds it up', 'pushed away from the seated part: it lifts out behind you'],
       }),
     ),
   )
+}
+
+/**
+ * Cord that only keeps fluid out, for bonding, luting or a cervical filling: 000, no displacement. Standing C.
+ * @param outId step at which the pieces come out.
+ */
+export function cordsForBonding(c: Case, outId: string, coverage: CordCoverage = 'labial and proximal'): Block {
+  return sequence(
+    ...toothSites(c, coverage).map((s) =>
+      placeCord(c, { layers: ['single'], sites: [], because: practice('fluid only'), agent: 'plain', pellet: false, paste: false, deep: false }, 'single', s, { size: '000', because: practice('for bonding: 000 keeps the fluid out and displaces nothing; no salts on the dentine') }, {
+        countsIn: [{ id: cordCountId('single', s), what: `cord for bonding, ${s.tooth}`, planned: 1, outStep: outId }],
+      }),
+    ),
+  )
+}
+
+/** Counts of the cords placed for bonding, to be taken out together. */
+export const bondingCordCounts = (c: Case): string[] => c.units.map((u) => cordCountId('single', u))
+
+/** Redundant or overgrown tissue: by the dentist, with what it asks of everybody in the room. */
+export function overgrownTissue(c: Case): Block {
+  if (!c.request.tissue.overgrown) return nothing
+  const school = c.choices.redundantTissue === 'electrosurgery' && c.has('pacemaker') ? 'laser' : c.choices.redundantTissue
+  if (school === 'wait') return absent('tissue removal', reason('overgrown tissue is left: shape the provisional and look again', 'practice'))
+  const laser = school === 'laser'
+  return step({
+    id: 'tissue.trim',
+    phase: 'tissue',
+    title: laser ? 'Overgrown tissue off with the laser' : 'Overgrown tissue off with electrosurgery',
+    told: `removed overgrown tissue with ${laser ? 'the laser' : 'electrosurgery'}`,
+    tell: 'Some overgrown gum was taken away. It heals within about a week; keep it clean and expect it to be sore.',
+    fn: 'cutting',
+    place: 'mouth',
+    helped: true,
+    hurts: true,
+    minutes: [2, 4, 8],
+    passes: ['plastic mirror', 'high-volume suction at the tip'],
+    needs: laser ? [open('soft-tissue laser'), open('laser tip'), open('laser goggles', 3), open('plastic mirror')] : [open('electrosurgery unit'), open('electrosurgery tip'), open('plastic mirror'), open('plastic suction tip')],
+    cautions: [
+      ...(laser ? [reason('Laser goggles on all three before the foot is on the pedal; the door shut', 'C')] : [reason('Never with a pacemaker; no metal in the field; the plate under the patient', 'C')]),
+      reason('Plume: high-volume suction and masks', 'C'),
+    ],
+    reason: reason('redundant tissue only; about a week’s healing before the next tissue-critical visit', 'C'),
+  })
 }

@@ -42,7 +42,7 @@ describe('compatibility of what one visit uses', () => {
     expect(plan({ alerts: ['latex'], swaps: { 'gloves-nitrile': 'gloves-latex' } }).setup.some((l) => l.latex)).toBe(false)
   })
   it('three units in a dual-arch tray are questioned, two are not', () => {
-    const units = (teeth: string[]) => plan({ teeth }).clashes.find((c) => c.id === 'dual-arch')
+    const units = (teeth: string[]) => plan({ teeth, choices: { impression: 'addition silicone, dual-arch' } }).clashes.find((c) => c.id === 'dual-arch')
     expect(units(['35', '36', '37'])!.what).toContain('3 units')
     expect(units(['35', '36'])).toBeUndefined()
   })
@@ -69,7 +69,7 @@ describe('a tray is signed when everything is out, read and safe', () => {
     expect(asked).toEqual(expect.arrayContaining(['lack:lack:mirror', 'lot:bis-acryl', 'lot:articaine', expect.stringMatching(/^bur:\d+$/)]))
   })
   it('is blocked outright by what no reading makes safe', () => {
-    const noSeparator = plan({}, without('petroleum-jelly'))
+    const noSeparator = plan({}, without('petroleum-jelly', 'water-separator'))
     expect(noSeparator.clashes[0]).toMatchObject({ id: 'no-separator', severity: 'stop' })
     const everything = (p: Plan) => trayReadiness(p, new Set(p.setup.map((l) => l.id)), new Set(trayReadiness(p, new Set()).toAcknowledge.map((a) => a.id)))
     expect(everything(noSeparator)).toMatchObject({ ready: false, blocked: [expect.stringContaining('No separator')] })

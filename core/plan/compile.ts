@@ -1,18 +1,21 @@
 import { chooseBur } from '../catalog/cut'
 import { reason } from '../figure'
-import { wire, type Draft } from '../phases/build'
-import { openCase, type Case } from '../phases/case'
+import { self, wire, type Draft } from '../phases/build'
+import { openCase, type Case, type Unit } from '../phases/case'
+import { choiceNames } from '../practice/choices'
 import { permissionOf } from '../practice/functions'
 import type { Practice } from '../practice/practice'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { visitKinds } from '../visits'
+import { dayOf, type Work } from '../visits/day'
+import { amend } from './amend'
 import { findClashes } from './clashes'
 import type { VisitRequest } from './request'
 import { mergeSetup } from './setup'
 import type { BurPass, Count, Hold, Link, Performer, Plan, Step } from './types'
 
 /** The version of the library a plan is compiled from; a frozen plan keeps the one it came from. */
-export const libraryVersion = '2026.11.1'
+export const libraryVersion = '2026.11.2'
 
 /** Thrown where a request names people the practice does not have; `path` says which field. */
 export class RequestError extends Error {
@@ -42,6 +45,8 @@ function findTeam(request: VisitRequest, practice: Practice): Team {
 }
 
 const permissionWords = { no: 'not', sight: 'under the dentist’s direct sight', word: 'on the dentist’s word', yes: 'on their own' }
+
+const holdId = (hold: NonNullable<Draft['hold']>): string => (hold.key ? `${hold.name}.${hold.key}` : hold.name)
 
 /** Gives a step to the least busy assistant who may do it, else to the dentist. */
 function assign(draft: Draft, c: Case, team: Team): Performer {
@@ -73,17 +78,19 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
     spread: { shortS: Math.round(draft.minutes[0] * 60), likelyS: Math.round(draft.minutes[1] * 60), longS: Math.round(draft.minutes[2] * 60) },
     passes: draft.passes ?? [],
     needs: draft.needs ?? [],
-    countsIn: draft.countIn ? [draft.countIn.id] : [],
-    countsOut: draft.countOut ? [draft.countOut] : [],
+    countsIn: (draft.countsIn ?? []).map((x) => x.id),
+    countsOut: draft.countsOut ?? [],
     cautions: draft.cautions ?? [],
     mistakes: draft.mistakes ?? [],
     figures: draft.figures ?? [],
   }
   if (draft.detail) step.detail = draft.detail
   if (draft.told) step.told = draft.told
+  if (draft.tell) step.tell = draft.tell
+  if (draft.hurts) step.hurts = true
   if (draft.tooth) step.tooth = draft.tooth
   if (draft.cut) step.cut = draft.cut
-  if (draft.hold) step.holdId = draft.hold.name
+  if (draft.hold) step.holdId = holdId(draft.hold)
   if (draft.reason) step.reason = draft.reason
   if (beside) step.meanwhile = beside
   return step
@@ -93,6 +100,7 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
 function linksOf(draft: Draft, after: readonly string[], has: (id: string) => boolean): Link[] {
   const order = after.map((from): Link => ({ id: `${from}>${draft.id}`, from, fromEdge: 'finish', to: draft.id, toEdge: 'start' }))
   const ties = (draft.ties ?? [])
+    .map((tie) => (tie.from === self ? { ...tie, from: draft.id } : tie))
     .filter((tie) => has(tie.from))
     .map((tie): Link => {
       const { from, fromEdge = 'finish', toEdge = 'start', again, ...rest } = tie
@@ -126,6 +134,20 @@ function burOrder(steps: readonly Step[], c: Case): BurPass[] {
   return passes
 }
 
+const writeTooth = (u: Unit): Plan['teeth'][number] => ({ tooth: u.tooth, universal: toUniversal(u.tooth), quadrant: toQuadrant(u.tooth), name: toothName(u.tooth), ...(u.cusps ? { functional: u.cusps.functional } : {}) })
+
+/** Contacts that are not there: nothing to break, floss or check on that side. */
+function missingContacts(works: readonly Work[]): Plan['absent'] {
+  return works.flatMap(({ c }) =>
+    c.units.flatMap((u) => (['mesial', 'distal'] as const).filter((s) => !u[s].tooth).map((s) => ({ what: `${s} contact of ${u.tooth}`, because: reason(u[s].none === 'missing' ? 'the neighbour is missing' : 'it is the last in the arch', 'C') }))),
+  )
+}
+
+function titleOf({ kind, c }: Work): string {
+  const { title, restorations } = c.kind
+  return restorations.length > 1 && c.restoration ? `${title}: ${c.pontics.length > 0 && kind.id.startsWith('crown') ? `${c.units.length + c.pontics.length}-unit bridge, ` : ''}${c.restoration}` : title
+}
+
 /**
  * Compiles a visit: steps in order with who and when, one merged setup, bur order, holds, counts, clashes, and the
  * reasons for what is there and what is not. Pure: the same request and practice give the same Plan, byte for byte.
@@ -133,29 +155,35 @@ function burOrder(steps: readonly Step[], c: Case): BurPass[] {
  */
 export function compile(request: VisitRequest, practice: Practice): Plan {
   const team = findTeam(request, practice)
-  const c = openCase(request, practice)
-  const kind = visitKinds[request.kind]
-  const wired = wire(kind.day(c))
+  const works = [openCase(request, practice), ...request.also.map((work) => openCase(request, practice, work))].map((c): Work => ({ kind: visitKinds[c.request.kind], c }))
+  const { c } = works[0]!
+  const kindIds = works.map((w) => w.kind.id)
+  const { wired, uses, touched } = amend(wire(dayOf(works)), practice.amendments.filter((a) => kindIds.includes(a.kind)))
   const ids = new Set(wired.steps.map((s) => s.draft.id))
   const has = (id: string): boolean => ids.has(id)
-  const steps = wired.steps.map(({ draft, meanwhile }) => toStep(draft, meanwhile, c, team))
+  const steps = wired.steps.map(({ draft, meanwhile }): Step => {
+    const own = touched.get(draft.id)
+    const step = toStep(draft, meanwhile, c, team)
+    return own ? { ...step, amended: own } : step
+  })
   const links = wired.steps.flatMap(({ draft, after }) => linksOf(draft, after, has))
   const burs = burOrder(steps, c)
   const setup = mergeSetup(steps, c)
   const holds = wired.steps.flatMap(({ draft }): Hold[] =>
     draft.hold
-      ? [{ id: draft.hold.name, stepId: draft.id, title: draft.hold.title, evidence: draft.hold.evidence, mandatory: draft.hold.mandatory ?? false, from: draft.hold.fromCard ? 'card' : 'plan', because: draft.hold.because, again: (draft.hold.again ?? [draft.id]).filter(has) }]
+      ? [{ id: holdId(draft.hold), stepId: draft.id, title: draft.hold.title, evidence: draft.hold.evidence, mandatory: draft.hold.mandatory ?? false, from: draft.hold.fromCard ? 'card' : 'plan', because: draft.hold.because, again: (draft.hold.again ?? [draft.id]).filter(has) }]
       : [],
   )
-  const counts = wired.steps.flatMap(({ draft }): Count[] =>
-    draft.countIn ? [{ id: draft.countIn.id, what: draft.countIn.what, ...(draft.tooth ? { tooth: draft.tooth } : {}), planned: draft.countIn.planned, inStep: draft.id, outStep: draft.countIn.outStep }] : [],
-  )
+  const counts = wired.steps.flatMap(({ draft }) => (draft.countsIn ?? []).map((n): Count => ({ ...n, ...(draft.tooth ? { tooth: draft.tooth } : {}), inStep: draft.id })))
+  // Before the clash rules look: what they read is no question to a person.
+  const asked = { facts: [...new Set(works.flatMap((w) => [...w.c.asked.facts]))].toSorted(), choices: choiceNames.filter((n) => works.some((w) => w.c.asked.choices.has(n))) }
+  const clashes = findClashes(works.map((w) => w.c), setup, steps)
   return {
     library: libraryVersion,
     kind: request.kind,
-    title: `${kind.title}: ${request.restoration}`,
+    title: works.map(titleOf).join(' + '),
     request,
-    teeth: c.units.map((u) => ({ tooth: u.tooth, universal: toUniversal(u.tooth), quadrant: toQuadrant(u.tooth), name: toothName(u.tooth), ...(u.cusps ? { functional: u.cusps.functional } : {}) })),
+    teeth: works.flatMap((w) => w.c.units.map(writeTooth)),
     choices: c.resolved,
     people: [{ id: team.dentist.id, name: team.dentist.name, dentist: true }, ...team.assistants.map((a) => ({ id: a.id, name: a.name, dentist: false }))],
     steps,
@@ -164,12 +192,11 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     burs,
     holds,
     counts,
-    clashes: findClashes(c, setup, steps),
-    absent: [
-      ...wired.absences,
-      ...c.units.flatMap((u) => (['mesial', 'distal'] as const).filter((s) => !u[s].tooth).map((s) => ({ what: `${s} contact of ${u.tooth}`, because: reason(u[s].none === 'missing' ? 'the neighbour is missing' : 'it is the last in the arch', 'C') }))),
-    ],
+    clashes,
+    absent: [...wired.absences, ...missingContacts(works)],
     lacks: [...setup.flatMap((l) => (l.lack ? [l.lack] : [])), ...burs.flatMap((b) => (b.lack ? [`${b.cuts[0]!.surface}: ${b.lack}`] : []))],
-    followUps: kind.followUps(c),
+    followUps: works.flatMap((w) => w.kind.followUps(w.c)),
+    asked,
+    amendments: uses,
   }
 }

@@ -43,6 +43,8 @@ export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
         steps: [step.id],
         reusable,
         latex: match.item?.latex ?? false,
+        ...(match.item && match.item.allergens.length > 0 ? { allergens: match.item.allergens } : {}),
+        ...(match.item?.cassette ? { cassette: match.item.cassette } : {}),
         lengthMm: match.item?.lengthMm ?? 40,
         widthMm: match.item?.widthMm ?? 20,
         ...(match.because ? { because: match.because } : {}),
@@ -56,6 +58,8 @@ export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
   for (const line of lines.values()) {
     const item = byId.get(line.id)
     if (!item) continue
+    // Nobody lays out a part of a piece.
+    if (line.unit === 'piece') line.quantity = Math.ceil(line.quantity)
     if (item.tracked) line.lot = chooseLot(item.id, line.quantity, c.practice.lots, c.request.date)
     else if (item.stock < (item.reusable ? line.quantity : 1)) line.lack = `${item.name}: ${item.stock} in stock, ${line.quantity} wanted`
   }

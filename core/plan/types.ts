@@ -1,12 +1,14 @@
 /** The Plan: what `compile` answers. Plain JSON, frozen into the visit when its setup is signed. */
 import type { Bur } from '../catalog/bur'
 import type { BurChoice, Cut } from '../catalog/cut'
-import type { LotChoice } from '../catalog/item'
+import type { Allergen, LotChoice } from '../catalog/item'
 import type { Need, Readiness } from '../catalog/match'
 import type { Figure, Reason, Standing } from '../figure'
 import type { FunctionName, Permission } from '../practice/functions'
-import type { ResolvedChoices } from '../practice/choices'
+import type { Amendment } from '../practice/amendment'
+import type { ChoiceName, ResolvedChoices } from '../practice/choices'
 import type { Tooth } from '../teeth/notation'
+import type { KindId } from '../visits/table'
 import type { VisitRequest } from './request'
 
 export const phaseNames = {
@@ -15,9 +17,14 @@ export const phaseNames = {
   records: 'Records',
   isolation: 'Isolation',
   cutting: 'Cutting',
+  canal: 'Root canal',
+  core: 'Post and core',
+  restoring: 'Restoring',
   tissue: 'Tissue',
   impression: 'Impression',
   provisional: 'Provisional',
+  delivery: 'Delivery',
+  finishing: 'Finishing',
   closing: 'Closing',
 } as const
 export type Phase = keyof typeof phaseNames
@@ -55,7 +62,9 @@ export interface Link {
   again?: string[]
 }
 
-export type HoldName = 'shade' | 'numb' | 'reduction' | 'margins' | 'impression' | 'provisional' | 'bite' | 'counts' | 'home'
+/** Holds of the trade first, then those that single kinds of visit ask for. */
+export type HoldName = 'shade' | 'numb' | 'reduction' | 'margins' | 'impression' | 'provisional' | 'cement' | 'bite' | 'counts' | 'home'
+  | 'etched' | 'fit' | 'length' | 'post' | 'separator' | 'plan' | 'throat' | 'clean' | 'coat'
 
 /** The plan stops here until the dentist signs with their own code. */
 export interface Hold {
@@ -80,6 +89,8 @@ export interface Count {
   planned: number
   inStep: string
   outStep: string
+  /** How many of them are meant to stay. */
+  stays?: number
 }
 
 export interface Performer {
@@ -96,6 +107,12 @@ export interface Step {
   detail?: string
   /** What the record says was done, after the person's name: 'gave a block with …'. */
   told?: string
+  /** What the patient is told where this was done. */
+  tell?: string
+  /** Not before the tissue and tooth are numb. */
+  hurts?: boolean
+  /** Ids of the practice's amendments that made or changed it. */
+  amended?: string[]
   tooth?: Tooth
   fn: FunctionName
   performer: Performer
@@ -143,6 +160,10 @@ export interface SetupLine {
   lack?: string
   /** Owned, but every one is forbidden by an alert. */
   forbidden?: boolean
+  /** Alerts this item would set off. */
+  allergens?: Allergen[]
+  /** The cassette it comes in. */
+  cassette?: string
 }
 
 /** One stay of a bur in the handpiece. */
@@ -171,6 +192,27 @@ export interface Absence {
   because: Reason
 }
 
+/** What the plan proposes to come next. */
+export interface FollowUp {
+  title: string
+  kind?: KindId
+  /** Working days after this visit. */
+  afterWorkingDays: number
+  because: Reason
+}
+
+/** How one of the practice's amendments fared on this plan. */
+export interface AmendmentUse {
+  id: string
+  says: string
+  by: string
+  on: Amendment['on']
+  why: string
+  applied: boolean
+  /** Why it no longer fits, where it was not applied. */
+  misfit?: string
+}
+
 export interface Plan {
   library: string
   kind: VisitRequest['kind']
@@ -188,5 +230,8 @@ export interface Plan {
   clashes: Clash[]
   absent: Absence[]
   lacks: string[]
-  followUps: { title: string; afterWorkingDays: number; because: Reason }[]
+  followUps: FollowUp[]
+  /** What was looked at to make it: facts of the request, and questions between schools. */
+  asked: { facts: string[]; choices: ChoiceName[] }
+  amendments: AmendmentUse[]
 }

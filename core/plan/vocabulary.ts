@@ -1,6 +1,9 @@
 /** The words of a request: restorations, and alerts with what a person reads aloud for them. */
 
-export const restorations = ['full metal crown', 'metal-ceramic crown', 'lithium disilicate crown', 'monolithic zirconia crown'] as const
+export const restorations = [
+  'full metal crown', 'metal-ceramic crown', 'lithium disilicate crown', 'monolithic zirconia crown',
+  'laminate veneer', 'ceramic onlay', 'ceramic inlay', 'resin-bonded retainer', 'preformed metal crown', 'preveneered crown',
+] as const
 export type Restoration = (typeof restorations)[number]
 
 export const alertWords = {
@@ -10,6 +13,7 @@ export const alertWords = {
   nickel: 'nickel allergy',
   methacrylate: 'methacrylate allergy',
   chlorhexidine: 'chlorhexidine allergy',
+  iodine: 'iodine allergy',
   pacemaker: 'pacemaker',
 } as const
 export type Alert = keyof typeof alertWords

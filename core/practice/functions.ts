@@ -27,6 +27,16 @@ export const functionNames = {
   'provisional cementing': 'provisional cementing',
   'excess removal': 'removal of excess cement',
   'occlusal check': 'bite check',
+  radiograph: 'radiograph',
+  etching: 'etching and rinsing',
+  bonding: 'adhesive and cement in the mouth',
+  curing: 'holding the curing light',
+  placing: 'placing of the restoration',
+  'matrix placement': 'matrix and wedge',
+  'root canal': 'root-canal work',
+  'crown fitting': 'fitting of a preformed crown',
+  'fissure seal': 'seal and glycerine',
+  polishing: 'polishing',
   rinse: 'rinse and suction',
   instructions: 'instructions to the patient',
   'chart note': 'chart note',
@@ -72,6 +82,16 @@ const cautious: Preset = {
   'provisional cementing': ['no', 'word'],
   'excess removal': ['no', 'word'],
   'occlusal check': ['no', 'no'],
+  radiograph: ['no', 'word'],
+  etching: ['no', 'sight'],
+  bonding: ['no', 'no'],
+  curing: ['sight', 'word'],
+  placing: ['no', 'no'],
+  'matrix placement': ['no', 'sight'],
+  'root canal': ['no', 'no'],
+  'crown fitting': ['no', 'no'],
+  'fissure seal': ['no', 'sight'],
+  polishing: ['no', 'sight'],
   rinse: ['yes', 'yes'],
   instructions: ['yes', 'yes'],
   'chart note': ['yes', 'yes'],
@@ -95,6 +115,24 @@ const expanded: Preset = {
   'provisional cementing': ['word', 'yes'],
   'excess removal': ['word', 'yes'],
   'occlusal check': ['no', 'sight'],
+  radiograph: ['word', 'yes'],
+  etching: ['sight', 'word'],
+  bonding: ['no', 'sight'],
+  curing: ['word', 'yes'],
+  placing: ['no', 'sight'],
+  'matrix placement': ['sight', 'word'],
+  'crown fitting': ['no', 'sight'],
+  'fissure seal': ['sight', 'yes'],
+  polishing: ['word', 'yes'],
+}
+
+/**
+ * A stored table brought up to the functions this program knows: a line it lacks comes from the preset and says so, so
+ * that an upgrade never leaves a function without a line, and never overwrites what the practice set.
+ */
+export function completeTable(preset: 'cautious' | 'expanded', table: FunctionTable, setOn: string): FunctionTable {
+  const lines = new Map(table.map((l) => [l.function, l]))
+  return presetTable(preset, 'preset', setOn).map((l) => lines.get(l.function) ?? l)
 }
 
 /** A table from a preset, each line signed with who took it over and when. */

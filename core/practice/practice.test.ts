@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { questions, resolveChoices } from './choices'
+import { kindIds } from '../visits/table'
+import { questions, resolveChoices, type ChoiceFacts } from './choices'
 import { functionNames, permission, permissionOf, presetTable, roles, type FunctionName, type Role } from './functions'
 import { practice } from './practice'
 import { starterPractice } from './starter'
@@ -43,16 +44,33 @@ describe('who may do what', () => {
   })
 })
 
+const facts: ChoiceFacts = { kind: 'crown.prepare', teeth: ['37'], pontics: [], margin: 'equigingival', tissue: { weeping: false }, inEnamel: true, lesion: 'cavitated', vital: true }
+
 describe('schools', () => {
+  // C, the table of schools: double for deep margins and several units, single for the rest; full arch beyond two units.
+  it('a default follows the case: cord by margin and units, tray by units, provisional of a veneer by its enamel', () => {
+    const resolved = (more: Partial<ChoiceFacts>) => resolveChoices({}, {}, {}, { ...facts, ...more })
+    expect(resolved({}).cord).toMatchObject({ value: 'single', from: 'default' })
+    expect(resolved({ margin: 'subgingival' }).cord.value).toBe('double')
+    expect(resolved({ teeth: ['34', '35'] }).cord.value).toBe('double')
+    expect(resolved({ teeth: ['34', '35'] }).impression.value).toBe('addition silicone, dual-arch')
+    expect(resolved({ teeth: ['34', '36'], pontics: ['35'] }).impression.value).toBe('addition silicone, full arch')
+    expect([true, false].map((inEnamel) => resolved({ kind: 'laminate.prepare', inEnamel }).veneerProvisional.value)).toEqual(['none', 'locked-on shell'])
+    expect([resolved({}).cordFirst.value, resolved({ kind: 'veneer.prepare' }).cordFirst.value]).toEqual(['no', 'yes'])
+    expect(resolved({ lesion: 'non-cavitated' }).childMolar.value).toBe('sealed in')
+  })
   it('each question has at least two, its default among them, and says why', () => {
     for (const q of questions) {
       expect(q.schools.length).toBeGreaterThanOrEqual(2)
-      expect(q.schools.map((s) => s.value)).toContain(q.standard)
-      expect(q.why.length).toBeGreaterThan(10)
+      for (const kind of kindIds) for (const inEnamel of [true, false]) for (const lesion of ['cavitated', 'non-cavitated'] as const) {
+        const { value, why } = q.standard({ ...facts, kind, inEnamel, lesion })
+        expect(q.schools.map((s) => s.value)).toContain(value)
+        expect(why.length).toBeGreaterThan(10)
+      }
     }
   })
   it('default, card, case, visit: the later wins, question by question', () => {
-    const resolved = resolveChoices({ cord: 'double', isolation: 'dam throughout', impression: 'optical scan' }, { cord: 'none', impression: 'polyether, custom tray' }, { cord: 'single' })
+    const resolved = resolveChoices({ cord: 'double', isolation: 'dam throughout', impression: 'optical scan' }, { cord: 'none', impression: 'polyether, custom tray' }, { cord: 'single' }, facts)
     expect(resolved).toMatchObject({
       cord: { value: 'single', from: 'visit' },
       impression: { value: 'polyether, custom tray', from: 'case' },

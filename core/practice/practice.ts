@@ -4,6 +4,7 @@ import { bur } from '../catalog/bur'
 import { item, lot } from '../catalog/item'
 import { notation } from '../teeth/schema'
 import { someChoices } from './choices'
+import { amendment } from './amendment'
 import { functionTable, role } from './functions'
 
 export const person = z.strictObject({
@@ -33,5 +34,11 @@ export const practice = z.strictObject({
   items: z.array(item),
   burs: z.array(bur),
   lots: z.array(lot).default([]),
+  /** The practice's own changes to kinds of visit. */
+  amendments: z.array(amendment).default([]),
+  /** Last radiometer reading of the curing light. */
+  light: z.strictObject({ irradianceMWPerCm2: z.number().min(50).max(5000), readOn: z.iso.date() }).default({ irradianceMWPerCm2: 1000, readOn: '2026-01-01' }),
+  /** The laboratory's working days from impression to delivery. */
+  laboratoryDays: z.number().int().min(1).max(60).default(10),
 })
 export type Practice = z.infer<typeof practice>

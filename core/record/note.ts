@@ -2,7 +2,7 @@
 import { alertWords } from '../plan/vocabulary'
 import type { Plan } from '../plan/types'
 import type { RunEvent } from '../run/events'
-import { replay, stillIn, type RunCore } from '../run/state'
+import { owing, replay, type RunCore } from '../run/state'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from './clock-words'
 import { patientInstructions } from './instructions'
@@ -78,8 +78,8 @@ function countSection(t: Telling): NoteSection {
     .filter((c) => (t.core.counts[c.id]?.in ?? 0) > 0)
     .map((c) => {
       const n = t.core.counts[c.id]!
-      const left = stillIn(t.core, c.id)
-      return `${c.what[0]!.toUpperCase()}${c.what.slice(1)}: ${n.in} in, ${n.out} out${left === 0 ? '' : `, ${left} still in`}.`
+      const left = owing(c, t.core)
+      return `${c.what[0]!.toUpperCase()}${c.what.slice(1)}: ${n.in} in, ${n.out} out${c.stays ? `, ${c.stays} meant to stay` : ''}${left === 0 ? '' : `, ${left} still in`}.`
     })
   return { title: 'Counts', sentences: sentences.length > 0 ? sentences : ['Nothing that is counted went in.'] }
 }

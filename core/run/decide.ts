@@ -3,7 +3,7 @@ import type { Link, Plan, Step } from '../plan/types'
 import type { Role } from '../practice/functions'
 import { clockPhase, edgeAt } from './clocks'
 import type { Command, Happening } from './events'
-import { stillIn, type RunCore, type RunState } from './state'
+import { owing, type RunCore, type RunState } from './state'
 
 /** Who asks. `codeShown` is set by the server when the person's own code was given with this very request. */
 export interface Who {
@@ -101,7 +101,8 @@ function linksRefuse(plan: Plan, core: RunCore, step: Step, edge: 'start' | 'fin
     return refuse('order', `“${step.title}” comes after: ${missing.join('; ')}`, { missing, stepId: step.id })
   }
   for (const l of links) {
-    const holdId = index.holdsOfStep.get(l.from)
+    // A clock within the step does not wait for the step's own signature.
+    const holdId = l.from === step.id ? undefined : index.holdsOfStep.get(l.from)
     if (holdId && core.holds[holdId]?.status === 'open') {
       const title = index.hold.get(holdId)!.title
       return refuse('hold', `“${step.title}” waits for the dentist’s signature: ${title}`, { missing: [`signature: ${title}`], stepId: step.id, holdId })
@@ -211,9 +212,10 @@ function dentistsCode(who: Who, what: string): Refusal | null {
 /** Everything that keeps a run from closing, one line each. Steps at the desk or in the room may follow later. */
 export function openAtClose(plan: Plan, core: RunCore): { counts: string[]; holds: string[]; steps: Step[] } {
   return {
-    counts: plan.counts.filter((c) => stillIn(core, c.id) !== 0).map((c) => {
-      const left = stillIn(core, c.id)
-      return left > 0 ? `${c.what}: ${left} still in` : `${c.what}: ${-left} more out than in`
+    counts: plan.counts.filter((c) => owing(c, core) !== 0).map((c) => {
+      const left = owing(c, core)
+      const meant = c.stays ? ` (${c.stays} meant to stay)` : ''
+      return left > 0 ? `${c.what}: ${left} still in${meant}` : `${c.what}: ${-left} more out than in${meant}`
     }),
     holds: plan.holds.filter((h) => core.holds[h.id]!.status === 'open').map((h) => h.title),
     steps: plan.steps.filter((s) => ['todo', 'running'].includes(core.steps[s.id]!.status) && s.place !== 'desk' && s.place !== 'room'),

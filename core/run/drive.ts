@@ -1,9 +1,9 @@
 /** Drives a run through commands as the server does: for tests, the demo and measurements. */
-import type { Plan } from '../plan/types'
-import { decide, openAtClose, type Refusal, type Who } from './decide'
+import type { Plan, Step } from '../plan/types'
+import { decide, openAtClose, startRefusal, type Refusal, type Who } from './decide'
 import type { Command, RunEvent } from './events'
 import { outlook } from './next'
-import { evolve, initialState, stillIn, type RunState } from './state'
+import { evolve, initialState, owing, type RunState } from './state'
 
 export interface Drive {
   plan: Plan
@@ -33,29 +33,49 @@ export function give(drive: Drive, command: Command, who: Who): Refusal | null {
   return decision.held ?? null
 }
 
+/** Finishes a step that has had its time: its pieces counted out, its signature given, a missed window done over. */
+function finish(drive: Drive, step: Step, assistant: Who, dentist: Who): void {
+  const { plan } = drive
+  for (const countId of step.countsOut) {
+    const n = owing(plan.counts.find((c) => c.id === countId)!, drive.state.core)
+    if (n > 0) give(drive, { kind: 'count', countId, direction: 'out', n }, assistant)
+  }
+  const late = give(drive, { kind: 'advance', finish: step.id }, assistant)
+  if (late?.code === 'window-missed') give(drive, { kind: 'answer', linkId: late.linkId!, answer: 'again', reason: 'window missed' }, assistant)
+  else if (step.holdId) give(drive, { kind: 'sign', holdId: step.holdId }, dentist)
+}
+
 /**
- * Runs a visit to its end the way it is meant to go: every step for its likely time, every lag waited for, every hold
- * signed by the dentist, every piece counted out, then closed.
- * @param until stop before this step starts.
+ * Runs a visit to its end the way it is meant to go: people side by side where the plan lets them, every step for its
+ * likely time, every lag waited for, every hold signed by the dentist, every piece counted out, then closed.
+ * @param until stop when this step is next and nothing else runs.
  */
 export function runThrough(drive: Drive, assistant: Who, dentist: Who, until?: string): Drive {
   const { plan } = drive
   if (drive.state.core.status === 'laid up') give(drive, { kind: 'begin' }, assistant)
-  for (let guard = 0; guard < plan.steps.length * 4; guard++) {
-    const { next, waiting } = outlook(plan, drive.state.core, drive.now)
-    if (until !== undefined && (next?.id === until || waiting?.step.id === until)) return drive
-    if (next) {
-      give(drive, { kind: 'advance', start: next.id }, assistant)
-      drive.now += next.spread.likelyS * 1000
-      for (const countId of next.countsOut) {
-        const n = stillIn(drive.state.core, countId)
-        if (n > 0) give(drive, { kind: 'count', countId, direction: 'out', n }, assistant)
-      }
-      const late = give(drive, { kind: 'advance', finish: next.id }, assistant)
-      if (late?.code === 'window-missed') give(drive, { kind: 'answer', linkId: late.linkId!, answer: 'again', reason: 'window missed' }, assistant)
-      if (next.holdId) give(drive, { kind: 'sign', holdId: next.holdId }, dentist)
-    } else if (waiting?.refusal.waitS !== undefined) drive.now += Math.ceil(waiting.refusal.waitS) * 1000
-    else break
+  const busy: { step: Step; endsAt: number }[] = []
+  const people = (s: Step): string[] => [s.performer.personId, ...s.helpers]
+  for (let guard = 0; guard < plan.steps.length * 6; guard++) {
+    const held = new Set(busy.flatMap((b) => people(b.step)))
+    const first = plan.steps.find((s) => drive.state.core.steps[s.id]!.status === 'todo' && people(s).every((p) => !held.has(p)) && startRefusal(plan, drive.state.core, s.id, drive.now) === null)
+    const stops = first !== undefined && first.id === until
+    if (first && !stops) {
+      give(drive, { kind: 'advance', start: first.id }, assistant)
+      busy.push({ step: first, endsAt: drive.now + first.spread.likelyS * 1000 })
+      continue
+    }
+    const done = busy.toSorted((a, b) => a.endsAt - b.endsAt)[0]
+    if (done) {
+      drive.now = Math.max(drive.now, done.endsAt)
+      busy.splice(busy.indexOf(done), 1)
+      finish(drive, done.step, assistant, dentist)
+      continue
+    }
+    if (stops) return drive
+    const { waiting } = outlook(plan, drive.state.core, drive.now)
+    if (waiting !== null && waiting.step.id === until) return drive
+    if (waiting?.refusal.waitS === undefined) break
+    drive.now += Math.ceil(waiting.refusal.waitS) * 1000
   }
   const open = openAtClose(plan, drive.state.core)
   if (open.steps.length === 0 && open.holds.length === 0) give(drive, { kind: 'close' }, assistant)

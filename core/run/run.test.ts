@@ -160,7 +160,10 @@ describe('clocks', () => {
 
 describe('undo', () => {
   it('returns to the earlier state and is the last actor’s or the dentist’s', () => {
-    const d = upTo('isolation.rolls')
+    const d = upTo('anaesthesia.test')
+    give(d, { kind: 'advance', start: 'anaesthesia.test' }, assistant)
+    give(d, { kind: 'advance', finish: 'anaesthesia.test' }, assistant)
+    give(d, { kind: 'sign', holdId: 'numb' }, dentist)
     const before = d.state.core
     give(d, { kind: 'advance', start: 'isolation.rolls' }, assistant)
     expect(give(d, { kind: 'undo' }, assistant)).toBeNull()

@@ -116,5 +116,11 @@ export function replay(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>, events: r
   return events.reduce(evolve, initialState(plan))
 }
 
+/** How many pieces still have to come out: what went in, less what came out and what is meant to stay. */
+export function owing(count: Pick<Plan['counts'][number], 'id' | 'stays'>, core: RunCore): number {
+  const n = core.counts[count.id]
+  return n === undefined || n.in === 0 ? (n ? -n.out : 0) : n.in - n.out - (count.stays ?? 0)
+}
+
 /** How many pieces of a count are still in. */
 export const stillIn = (core: RunCore, countId: string): number => (core.counts[countId]?.in ?? 0) - (core.counts[countId]?.out ?? 0)

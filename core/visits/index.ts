@@ -1,6 +1,31 @@
-import type { Plan } from '../plan/types'
+import { archPrepare } from './arch-prepare'
+import { bridgeCeramicDeliver, bridgeCeramicPrepare } from './bridge-ceramic'
+import { bridgeMetalDeliver, bridgeMetalPrepare, bridgeMetalTryIn } from './bridge-metal'
+import { bridgeTryIn } from './bridge-try-in'
+import { primaryClass3, primaryIncisors, primaryMetalCrown } from './children'
+import { crownDeliver } from './crown-deliver'
+import { crownInterim } from './crown-interim'
+import { crownMetal } from './crown-metal'
 import { crownPrepare } from './crown-prepare'
+import { crownRootFilled } from './crown-root-filled'
+import { endoCoreCrown } from './endo-core-crown'
+import { fillingAmalgam, fillingBulk, fillingCervical, fillingCusps, fillingInjected } from './fillings'
+import { goldDeliver } from './gold-deliver'
+import { inlayDeliver, inlayPrepare } from './inlay'
 import type { VisitKind } from './kind'
+import { laminateDeliver } from './laminate-deliver'
+import { postCore } from './post-core'
+import { recallHalfYear, recallWeek } from './recall'
+import type { KindId } from './table'
+import { laminatePrepare, veneerPrepare } from './veneer-prepare'
+
+const kinds = [
+  crownPrepare, crownMetal, crownRootFilled, archPrepare, crownInterim, crownDeliver, bridgeTryIn,
+  bridgeCeramicPrepare, bridgeCeramicDeliver, bridgeMetalPrepare, bridgeMetalTryIn, bridgeMetalDeliver,
+  veneerPrepare, laminatePrepare, laminateDeliver, inlayPrepare, inlayDeliver, goldDeliver,
+  fillingAmalgam, fillingBulk, fillingInjected, fillingCervical, fillingCusps,
+  endoCoreCrown, postCore, primaryClass3, primaryMetalCrown, primaryIncisors, recallWeek, recallHalfYear,
+]
 
 /** Every kind of visit the program can compile, by id. */
-export const visitKinds: Record<Plan['kind'], VisitKind> = { 'crown.prepare': crownPrepare }
+export const visitKinds = Object.fromEntries(kinds.map((k) => [k.id, k])) as Record<KindId, VisitKind>

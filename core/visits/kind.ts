@@ -1,11 +1,22 @@
 import type { Block } from '../phases/build'
 import type { Case } from '../phases/case'
-import type { Plan } from '../plan/types'
+import type { FollowUp } from '../plan/types'
+import type { KindId } from './table'
 
-/** A kind of visit: its day as blocks composed from phases, and what it asks to follow. */
+/**
+ * A kind of visit: what is its own. Arrival, anaesthesia and closing are the frame every visit shares; whether the tooth
+ * has to be numb follows from the steps of the work itself.
+ */
 export interface VisitKind {
-  id: Plan['kind']
-  title: string
-  day: (c: Case) => Block
-  followUps: (c: Case) => Plan['followUps']
+  id: KindId
+  /** What fills the wait for the anaesthetic; each block is a branch beside the others. */
+  beforehand?: (c: Case) => Block[]
+  work: (c: Case) => Block
+  followUps: (c: Case) => FollowUp[]
+  /** The sheet is on from the first to the last step of the work. */
+  sheet?: (c: Case) => boolean
+  /** Done under general anaesthesia: nobody is numbed, the throat is packed. */
+  asleep?: boolean
+  /** The work checks the bite itself. */
+  ownBite?: boolean
 }

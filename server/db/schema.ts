@@ -9,6 +9,15 @@ import type { Role } from '../../core/practice/functions'
 import type { ChartNote } from '../../core/record/note'
 import type { Happening } from '../../core/run/events'
 
+/** The part of a request that belongs to one visit of a case. */
+export type VisitFacts = Partial<Pick<VisitRequestInput, 'kind' | 'also' | 'pieceOnHand'>>
+export interface Reopened {
+  plan: Plan
+  at: number
+  by: string
+  why: string
+}
+
 const ms = (name: string) => bigint(name, { mode: 'number' })
 
 export const practices = pgTable('practices', {
@@ -19,6 +28,9 @@ export const practices = pgTable('practices', {
   chairs: jsonb('chairs').$type<Practice['chairs']>().notNull(),
   functions: jsonb('functions').$type<Practice['functions']>().notNull(),
   cards: jsonb('cards').$type<Card[]>().notNull(),
+  amendments: jsonb('amendments').$type<Practice['amendments']>().notNull().default([]),
+  light: jsonb('light').$type<Practice['light']>().notNull().default({ irradianceMWPerCm2: 1000, readOn: '2026-01-01' }),
+  laboratoryDays: integer('laboratory_days').notNull().default(10),
 })
 
 export const people = pgTable('people', {
@@ -62,6 +74,10 @@ export const visits = pgTable(
     team: jsonb('team').$type<{ dentist: string; assistants: string[] }>().notNull(),
     visitChoices: jsonb('visit_choices').$type<NonNullable<VisitRequestInput['visitChoices']>>().notNull(),
     swaps: jsonb('swaps').$type<Record<string, string>>().notNull(),
+    /** What is this visit's own and not its case's: its kind, further work, whether the piece is here. */
+    facts: jsonb('facts').$type<VisitFacts>().notNull().default({}),
+    /** The plan that stood signed when an alert re-opened the tray; gone when the tray is signed again. */
+    reopened: jsonb('reopened').$type<Reopened>(),
   },
   (t) => [index('visits_day').on(t.day)],
 )

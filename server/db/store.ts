@@ -1,5 +1,8 @@
 /** Queries. Every function takes the database or the transaction it works in; none reaches for another. */
-import { and, asc, desc, eq, gt } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm'
+import { compile } from '../../core/plan/compile'
+import { traceOf } from '../../core/plan/traces'
+import { completeTable } from '../../core/practice/functions'
 import { practice as practiceSchema, type Practice } from '../../core/practice/practice'
 import { visitRequest, type VisitRequest } from '../../core/plan/request'
 import type { Plan } from '../../core/plan/types'
@@ -7,6 +10,9 @@ import type { RunEvent } from '../../core/run/events'
 import { notFound } from '../problem'
 import type { Db } from './open'
 import * as t from './schema'
+
+/** The day the presets of this version were written. */
+const presetDay = '2026-11-25'
 
 /** The practice as the core knows it: no codes. */
 export async function loadPractice(q: Db): Promise<Practice> {
@@ -19,12 +25,14 @@ export async function loadPractice(q: Db): Promise<Practice> {
   ])
   if (!row) throw notFound('practice on record yet')
   const { id: _, ...rest } = row
-  return practiceSchema.parse({ ...rest, people, items: items.map((i) => i.body), burs: burs.map((b) => b.body), lots })
+  // Functions this program has learned since the table was stored come from the presets, marked as such.
+  const functions = { cautious: completeTable('cautious', rest.functions.cautious, presetDay), expanded: completeTable('expanded', rest.functions.expanded, presetDay) }
+  return practiceSchema.parse({ ...rest, functions, people, items: items.map((i) => i.body), burs: burs.map((b) => b.body), lots })
 }
 
 /** Writes a practice and its people's code hashes; what is there already is kept. */
 export async function savePractice(q: Db, id: string, p: Practice, codeHashes: Record<string, string>): Promise<void> {
-  await q.insert(t.practices).values({ id, name: p.name, notation: p.notation, zone: p.zone, chairs: p.chairs, functions: p.functions, cards: p.cards }).onConflictDoNothing()
+  await q.insert(t.practices).values({ id, name: p.name, notation: p.notation, zone: p.zone, chairs: p.chairs, functions: p.functions, cards: p.cards, amendments: p.amendments, light: p.light, laboratoryDays: p.laboratoryDays }).onConflictDoNothing()
   await q.insert(t.people).values(p.people.map((x) => ({ ...x, codeHash: codeHashes[x.id]! }))).onConflictDoNothing()
   await q.insert(t.items).values(p.items.map((body, place) => ({ id: body.id, place, body }))).onConflictDoNothing()
   await q.insert(t.burs).values(p.burs.map((body, place) => ({ id: body.id, place, body }))).onConflictDoNothing()
@@ -43,7 +51,7 @@ const joined = (row: { visits: VisitRow; cases: VisitFile['case']; patients: Vis
   visit: row.visits,
   case: row.cases,
   patient: row.patients,
-  request: visitRequest.parse({ ...row.cases.request, alerts: row.patients.alerts, date: row.visits.day, team: row.visits.team, visitChoices: row.visits.visitChoices, swaps: row.visits.swaps }),
+  request: visitRequest.parse({ ...row.cases.request, ...row.visits.facts, alerts: row.patients.alerts, date: row.visits.day, team: row.visits.team, visitChoices: row.visits.visitChoices, swaps: row.visits.swaps }),
 })
 
 const files = (q: Db) => q.select().from(t.visits).innerJoin(t.cases, eq(t.visits.caseId, t.cases.id)).innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
@@ -53,6 +61,32 @@ export async function loadVisit(q: Db, id: string): Promise<VisitFile> {
   const [row] = await files(q).where(eq(t.visits.id, id)).limit(1)
   if (!row) throw notFound(`visit "${id}"`)
   return joined(row)
+}
+
+/** Every visit of a case, by its start. */
+export async function loadChain(q: Db, caseId: string): Promise<VisitFile[]> {
+  return (await files(q).where(eq(t.visits.caseId, caseId)).orderBy(asc(t.visits.startsAt))).map(joined)
+}
+
+/**
+ * The files with what the earlier visits of their cases left behind, so that a clash is found over the whole case. A
+ * signed visit counts as it was signed, a planned one as it is planned.
+ */
+export async function withEarlier(q: Db, own: readonly VisitFile[], practice: Practice): Promise<VisitFile[]> {
+  const caseIds = [...new Set(own.map((f) => f.case.id))]
+  if (caseIds.length === 0) return []
+  const all = (await files(q).where(inArray(t.visits.caseId, caseIds)).orderBy(asc(t.visits.startsAt))).map(joined)
+  const shared = all.filter((f) => all.some((x) => x.case.id === f.case.id && x.visit.id !== f.visit.id))
+  if (shared.length === 0) return [...own]
+  const frozen = new Map((await q.select({ visitId: t.plans.visitId, plan: t.plans.plan }).from(t.plans).where(inArray(t.plans.visitId, shared.map((f) => f.visit.id)))).map((r) => [r.visitId, r.plan]))
+  const traces = shared.map((f) => ({ file: f, trace: traceOf(frozen.get(f.visit.id) ?? compile(f.request, practice)) }))
+  return own.map((f) => ({ ...f, request: { ...f.request, earlier: traces.filter((x) => x.file.case.id === f.case.id && x.file.visit.startsAt < f.visit.startsAt).map((x) => x.trace) } }))
+}
+
+/** One visit as {@link loadVisit}, with what the case's earlier visits left behind, and the practice it is compiled for. */
+export async function openVisit(q: Db, id: string): Promise<{ file: VisitFile; practice: Practice }> {
+  const [file, practice] = [await loadVisit(q, id), await loadPractice(q)]
+  return { file: (await withEarlier(q, [file], practice))[0]!, practice }
 }
 
 /** The visits of a day by their start. */

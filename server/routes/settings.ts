@@ -4,7 +4,8 @@ import { eq } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import * as z from 'zod'
 import { functionName, permission, role, type FunctionTable } from '../../core/practice/functions'
-import { practice as practiceSchema } from '../../core/practice/practice'
+import { amendment, amendmentFile } from '../../core/practice/amendment'
+import { card, practice as practiceSchema } from '../../core/practice/practice'
 import { plainDate } from '../../core/record/clock-words'
 import type { App, House } from '../app'
 import { hashCode } from '../codes'
@@ -24,6 +25,8 @@ const practicePatch = z.strictObject({
   name: practiceSchema.shape.name.max(120).optional(),
   notation: z.enum(['iso', 'universal', 'quadrant']).optional(),
   zone: zone.optional(),
+  light: practiceSchema.shape.light.unwrap().optional(),
+  laboratoryDays: z.number().int().min(1).max(60).optional(),
   chairs: z.array(z.strictObject({ id: z.string().min(1).max(40), name: z.string().trim().min(1).max(40) })).min(1).max(40).optional(),
 })
 const line = z.strictObject({ table: z.enum(['cautious', 'expanded']), function: functionName, who: z.enum(['assistant', 'expanded']), permission })
@@ -59,6 +62,60 @@ export const settingsRoutes = (house: House) => async (app: App): Promise<void> 
       const [row] = await tx.select({ functions: t.practices.functions, zone: t.practices.zone }).from(t.practices).limit(1).for('update')
       const lines: FunctionTable = row!.functions[table].map((l) => (l.function === fn ? { ...l, [who]: granted, setBy: person.name, setOn: plainDate(house.now(), row!.zone) } : l))
       await tx.update(t.practices).set({ functions: { ...row!.functions, [table]: lines } })
+    })
+    changed()
+    return { ok: true }
+  })
+
+  app.put('/practice/cards', { schema: { summary: 'Set a dentist’s card: the schools picked, the holds added', body: card } }, async (request) => {
+    const person = await theDentist(request)
+    if (request.body.dentistId !== person.id) throw new Problem(403, 'own-card', 'A card is set by the dentist whose card it is.')
+    await db.transaction(async (tx) => {
+      const [row] = await tx.select({ cards: t.practices.cards }).from(t.practices).limit(1).for('update')
+      await tx.update(t.practices).set({ cards: [...row!.cards.filter((c) => c.dentistId !== person.id), request.body] })
+    })
+    changed()
+    return { ok: true }
+  })
+
+  app.get('/practice/amendments', { schema: { summary: 'The practice’s amendments as a file' } }, async (request, reply) => {
+    await signedIn(house, request)
+    const [row] = await db.select({ amendments: t.practices.amendments }).from(t.practices).limit(1)
+    return reply.header('content-disposition', 'attachment; filename="amendments.json"').send({ format: 'jade-tray amendments', version: 1, amendments: row!.amendments })
+  })
+
+  app.post('/practice/amendments', { schema: { summary: 'Amend a kind of visit; signed with the name and the day', body: amendment.omit({ id: true, by: true, on: true }) } }, async (request, reply) => {
+    const person = await theDentist(request)
+    const made = await db.transaction(async (tx) => {
+      const [row] = await tx.select({ amendments: t.practices.amendments, zone: t.practices.zone }).from(t.practices).limit(1).for('update')
+      const one = { ...request.body, id: `am-${randomUUID().slice(0, 8)}`, by: person.name, on: plainDate(house.now(), row!.zone) }
+      await tx.update(t.practices).set({ amendments: [...row!.amendments, one] })
+      return one
+    })
+    changed()
+    return reply.status(201).send(made)
+  })
+
+  app.put('/practice/amendments', { schema: { summary: 'Take amendments in from a file: new ones are added, known ones replaced, none is lost', body: amendmentFile } }, async (request) => {
+    await theDentist(request)
+    const incoming = new Map(request.body.amendments.map((a) => [a.id, a]))
+    const total = await db.transaction(async (tx) => {
+      const [row] = await tx.select({ amendments: t.practices.amendments }).from(t.practices).limit(1).for('update')
+      const kept = row!.amendments.map((a) => incoming.get(a.id) ?? a)
+      const fresh = [...incoming.values()].filter((a) => !kept.some((k) => k.id === a.id))
+      await tx.update(t.practices).set({ amendments: [...kept, ...fresh] })
+      return { added: fresh.length, replaced: incoming.size - fresh.length }
+    })
+    changed()
+    return total
+  })
+
+  app.delete('/practice/amendments/:id', { schema: { summary: 'Take an amendment back', params: z.object({ id: z.string().max(80) }) } }, async (request) => {
+    await theDentist(request)
+    await db.transaction(async (tx) => {
+      const [row] = await tx.select({ amendments: t.practices.amendments }).from(t.practices).limit(1).for('update')
+      if (!row!.amendments.some((a) => a.id === request.params.id)) throw new Problem(404, 'not-found', 'There is no such amendment.')
+      await tx.update(t.practices).set({ amendments: row!.amendments.filter((a) => a.id !== request.params.id) })
     })
     changed()
     return { ok: true }

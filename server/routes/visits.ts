@@ -2,20 +2,25 @@ import { randomUUID } from 'node:crypto'
 import { and, eq, inArray } from 'drizzle-orm'
 import * as z from 'zod'
 import { compile } from '../../core/plan/compile'
-import { alert, restoration, visitRequest, type VisitRequest } from '../../core/plan/request'
+import { alert, alsoWork, kindId, restoration, visitRequest, workFacts, type VisitRequest } from '../../core/plan/request'
 import { checkable, trayReadiness } from '../../core/plan/ready'
 import { timeOfDay, wallTime } from '../../core/record/clock-words'
 import { layOut } from '../../core/schedule/timeline'
+import { kindFacts } from '../../core/visits/table'
 import type { App, House } from '../app'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
-import { loadDay, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, type VisitFile } from '../db/store'
+import { loadChain, loadDay, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, openVisit, withEarlier, type VisitFile } from '../db/store'
+import type { Practice } from '../../core/practice/practice'
 import { Problem } from '../problem'
 import { signedIn } from './session'
 
 const visitParams = z.object({ visitId: z.string().min(1).max(80) })
 /** What a person may change of a visit before its tray is signed. */
-const editableKeys = ['teeth', 'restoration', 'vital', 'crossbite', 'missing', 'margin', 'tissue', 'deliveryCement', 'anaesthetic', 'alerts', 'choices', 'visitChoices', 'measuredPerimeterMm'] as const
+/** Of the visit alone; the rest, but for alerts and the visit's choices, is of the whole case. */
+const visitKeys = ['kind', 'also', 'pieceOnHand'] as const
+const caseKeys = [...(Object.keys(workFacts) as (keyof typeof workFacts)[]), 'crossbite', 'missing', 'anaesthetic', 'weightKg', 'choices', 'measuredPerimeterMm'] as const
+const editableKeys = [...visitKeys, ...caseKeys, 'alerts', 'visitChoices'] as const
 // Only the keys are checked here: the values are parsed with the rest of the request, so that a change left out is not
 // mistaken for a default.
 const editable = z.strictObject({
@@ -23,13 +28,19 @@ const editable = z.strictObject({
   request: z.partialRecord(z.enum(editableKeys), z.unknown()),
 })
 const newVisit = z.strictObject({
-  patientName: z.string().trim().min(1, 'a name or a mark for the patient').max(120),
+  /** A new patient, or a further visit of a case that is there. */
+  patientName: z.string().trim().min(1, 'a name or a mark for the patient').max(120).optional(),
+  caseId: z.string().max(120).optional(),
+  kind: kindId.default('crown.prepare'),
   chairId: z.string(),
   day: z.iso.date(),
   time: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day as 09:00'),
   team: z.strictObject({ dentist: z.string(), assistants: z.array(z.string()).min(1) }),
-  teeth: z.array(z.string()).min(1),
-  restoration,
+  teeth: z.array(z.string()).min(1).optional(),
+  pontics: z.array(z.string()).optional(),
+  restoration: restoration.optional(),
+  weightKg: z.number().optional(),
+  also: z.array(alsoWork).optional(),
   alerts: z.array(alert).default([]),
 })
 
@@ -57,15 +68,16 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     house.hub.send(visitId, { event: 'visit', data: { visitId } })
     house.hub.send('day', { event: 'day', data: { visitId } })
   }
-  const unsigned = async (visitId: string): Promise<VisitFile> => {
-    const file = await loadVisit(db, visitId)
+  const unsigned = async (visitId: string): Promise<{ file: VisitFile; practice: Practice }> => {
+    const open = await openVisit(db, visitId)
     if (await loadFrozenPlan(db, visitId)) throw alreadySigned()
-    return file
+    return open
   }
 
   app.get('/days/:day', { schema: { summary: 'A day: its visits with readiness and score', params: z.object({ day: z.iso.date() }) } }, async (request) => {
     await signedIn(house, request)
-    const [practice, files] = [await loadPractice(db), await loadDay(db, request.params.day)]
+    const practice = await loadPractice(db)
+    const files = await withEarlier(db, await loadDay(db, request.params.day), practice)
     const visits = await Promise.all(
       files.map(async (file) => {
         const frozen = await loadFrozenPlan(db, file.visit.id)
@@ -91,30 +103,44 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
   app.get('/visits/:visitId', { schema: { summary: 'A visit: request, tray, and the frozen plan once signed', params: visitParams } }, async (request) => {
     await signedIn(house, request)
     const { visitId } = request.params
-    const file = await loadVisit(db, visitId)
+    const { file } = await openVisit(db, visitId)
     const frozen = await loadFrozenPlan(db, visitId)
+    const chain = await loadChain(db, file.case.id)
     return {
       ...head(file),
       version: file.case.version,
+      caseId: file.case.id,
+      team: file.visit.team,
       stage: await stageOf(db, visitId),
       frozen: frozen ? { plan: frozen.plan, signedBy: frozen.signedBy, signedAt: frozen.signedAt } : null,
+      reopened: file.visit.reopened,
+      chain: await Promise.all(chain.map(async (f) => ({ id: f.visit.id, day: f.visit.day, startsAt: f.visit.startsAt, kind: f.request.kind, stage: await stageOf(db, f.visit.id) }))),
       marks: await loadMarks(db, visitId),
     }
   })
 
   app.post('/visits', { schema: { summary: 'Put a visit into the day', body: newVisit } }, async (request, reply) => {
     await signedIn(house, request)
-    const { patientName, chairId, day, time, team, ...rest } = request.body
+    const { patientName, caseId, chairId, day, time, team, kind, also, alerts, ...ofCase } = request.body
     const practice = await loadPractice(db)
     if (!practice.chairs.some((c) => c.id === chairId)) throw new Problem(422, 'invalid', `There is no chair "${chairId}".`, { errors: [{ path: 'chairId', message: 'no such chair' }] })
-    const asked = visitRequest.safeParse({ ...rest, kind: 'crown.prepare', date: day, team })
+    const facts = { kind, ...(also ? { also } : {}) }
+    const known = caseId === undefined ? undefined : (await loadChain(db, caseId))[0]
+    if (caseId !== undefined && !known) throw new Problem(404, 'not-found', 'There is no such case.')
+    if (caseId === undefined && patientName === undefined) throw new Problem(422, 'invalid', 'patientName: a name or a mark for the patient', { errors: [{ path: 'patientName', message: 'missing' }] })
+    // A further visit of a case is for its teeth; what another kind does not take (a restoration, say) is left to its own.
+    const before = known ? { ...known.case.request, ...(kindFacts(kind).restorations.some((r) => r === known.request.restoration) ? {} : { restoration: undefined }), ...(kindFacts(kind).pontics ? {} : { pontics: [] }) } : {}
+    const asked = visitRequest.safeParse({ ...before, ...ofCase, ...facts, alerts: known ? known.request.alerts : alerts, date: day, team })
     if (!asked.success) throw invalid(asked.error)
     compile(asked.data, practice)
     const id = randomUUID()
     await db.transaction(async (tx) => {
-      await tx.insert(t.patients).values({ id: `patient-${id}`, name: patientName, alerts: rest.alerts })
-      await tx.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind: 'crown.prepare', teeth: rest.teeth, restoration: rest.restoration } })
-      await tx.insert(t.visits).values({ id, caseId: `case-${id}`, chairId, day, startsAt: wallTime(day, time, practice.zone), team, visitChoices: {}, swaps: {} })
+      const ownCase = known?.case.id ?? `case-${id}`
+      if (!known) {
+        await tx.insert(t.patients).values({ id: `patient-${id}`, name: patientName!, alerts })
+        await tx.insert(t.cases).values({ id: ownCase, patientId: `patient-${id}`, request: { kind, ...(ofCase as object) } })
+      }
+      await tx.insert(t.visits).values({ id, caseId: ownCase, chairId, day, startsAt: wallTime(day, time, practice.zone), team, visitChoices: {}, swaps: {}, facts })
     })
     changed(id)
     return reply.status(201).send({ id })
@@ -126,7 +152,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     async (request, reply) => {
       await signedIn(house, request)
       const { visitId } = request.params
-      const [file, practice, frozen] = [await loadVisit(db, visitId), await loadPractice(db), await loadFrozenPlan(db, visitId)]
+      const [{ file, practice }, frozen] = [await openVisit(db, visitId), await loadFrozenPlan(db, visitId)]
       const facts = { patient: file.patient.name, time: timeOfDay(file.visit.startsAt, practice.zone), chair: practice.chairs.find((c) => c.id === file.visit.chairId)?.name ?? file.visit.chairId, practice: practice.name }
       // Loaded when first asked for: the renderer is large, and most requests never print.
       const [{ renderPdf }, { setupSheet }] = await Promise.all([import('../print/render'), import('../print/setup-sheet')])
@@ -138,13 +164,14 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
   app.put('/visits/:visitId/request', { schema: { summary: 'Change what will be done, before the tray is signed', params: visitParams, body: editable } }, async (request) => {
     await signedIn(house, request)
     const { visitId } = request.params
-    const file = await unsigned(visitId)
+    const { file, practice } = await unsigned(visitId)
     // Parsed whole before anything is stored: a change that makes no plan is refused with the field.
     const merged = visitRequest.safeParse({ ...file.request, ...request.body.request })
     if (!merged.success) throw invalid(merged.error)
-    compile(merged.data, await loadPractice(db))
+    compile(merged.data, practice)
     const given = Object.keys(request.body.request) as (typeof editableKeys)[number][]
-    const ofCase = Object.fromEntries(given.filter((k) => k !== 'alerts' && k !== 'visitChoices').map((k) => [k, merged.data[k]]))
+    const some = (keys: readonly string[]): Record<string, unknown> => Object.fromEntries(given.filter((k) => keys.includes(k)).map((k) => [k, merged.data[k]]))
+    const [ofCase, ofVisit] = [some(caseKeys), some(visitKeys)]
     await db.transaction(async (tx) => {
       const rows = await tx
         .update(t.cases)
@@ -153,6 +180,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
         .returning({ id: t.cases.id })
       if (rows.length === 0) throw new Problem(409, 'stale', 'Somebody changed this case meanwhile; look at it again.', { version: file.case.version })
       if (given.includes('alerts')) await tx.update(t.patients).set({ alerts: merged.data.alerts }).where(eq(t.patients.id, file.patient.id))
+      if (Object.keys(ofVisit).length > 0) await tx.update(t.visits).set({ facts: { ...file.visit.facts, ...ofVisit } }).where(eq(t.visits.id, visitId))
       if (given.includes('visitChoices')) await tx.update(t.visits).set({ visitChoices: merged.data.visitChoices }).where(eq(t.visits.id, visitId))
     })
     changed(visitId)
@@ -163,8 +191,8 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     const person = await signedIn(house, request)
     const { visitId } = request.params
     const { lineIds, done } = request.body
-    const file = await unsigned(visitId)
-    const known = new Set(checkable(compile(file.request, await loadPractice(db))).map((l) => l.id))
+    const { file, practice } = await unsigned(visitId)
+    const known = new Set(checkable(compile(file.request, practice)).map((l) => l.id))
     const stranger = lineIds.find((id) => !known.has(id))
     if (stranger !== undefined) throw new Problem(404, 'not-found', `There is no place "${stranger}" on this tray.`)
     if (done) await db.insert(t.trayMarks).values(lineIds.map((lineId) => ({ visitId, lineId, by: person.id, at: house.now() }))).onConflictDoNothing()
@@ -178,7 +206,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
   app.put('/visits/:visitId/swaps', { schema: { summary: 'Lay out another item instead of the one planned', params: visitParams, body: z.strictObject({ from: z.string().max(120), to: z.string().max(120).nullable() }) } }, async (request) => {
     await signedIn(house, request)
     const { visitId } = request.params
-    const file = await unsigned(visitId)
+    const { file } = await unsigned(visitId)
     const swaps: VisitRequest['swaps'] = { ...file.request.swaps }
     if (request.body.to === null) delete swaps[request.body.from]
     else swaps[request.body.from] = request.body.to
@@ -190,8 +218,8 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
   app.post('/visits/:visitId/tray/sign', { schema: { summary: 'Sign the tray: the plan is frozen', params: visitParams, body: z.strictObject({ acknowledged: z.array(z.string().max(160)).max(200) }) } }, async (request) => {
     const person = await signedIn(house, request)
     const { visitId } = request.params
-    const file = await unsigned(visitId)
-    const plan = compile(file.request, await loadPractice(db))
+    const { file, practice } = await unsigned(visitId)
+    const plan = compile(file.request, practice)
     const readiness = trayReadiness(plan, new Set((await loadMarks(db, visitId)).map((m) => m.lineId)), new Set(request.body.acknowledged))
     if (!readiness.ready) {
       const unread = readiness.toAcknowledge.filter((a) => !request.body.acknowledged.includes(a.id)).map((a) => a.text)
@@ -200,6 +228,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     const signedAt = house.now()
     const rows = await db.insert(t.plans).values({ visitId, plan, signedBy: person.id, signedAt, acknowledged: request.body.acknowledged }).onConflictDoNothing().returning({ visitId: t.plans.visitId })
     if (rows.length === 0) throw alreadySigned()
+    if (file.visit.reopened) await db.update(t.visits).set({ reopened: null }).where(eq(t.visits.id, visitId))
     changed(visitId)
     return { signedBy: person.id, signedAt }
   })
@@ -215,6 +244,43 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
       await tx.delete(t.plans).where(eq(t.plans.visitId, visitId))
     })
     house.runs.forget(visitId)
+    changed(visitId)
+    return { ok: true }
+  })
+
+  app.put('/visits/:visitId/alerts', { schema: { summary: 'Set the patient’s alerts; a tray that is signed and not begun is re-opened by it', params: visitParams, body: z.strictObject({ alerts: z.array(alert).max(20) }) } }, async (request) => {
+    const person = await signedIn(house, request)
+    const { alerts } = request.body
+    const file = await loadVisit(db, request.params.visitId)
+    const added = alerts.filter((a) => !file.request.alerts.includes(a))
+    const removed = file.request.alerts.filter((a) => !alerts.includes(a))
+    const why = [...added.map((a) => `alert entered: ${a}`), ...removed.map((a) => `alert taken back: ${a}`)].join('; ')
+    const reopened: string[] = []
+    await db.transaction(async (tx) => {
+      await tx.update(t.patients).set({ alerts }).where(eq(t.patients.id, file.patient.id))
+      // Every signed visit of the patient that has not begun: its tray was laid for other alerts.
+      const signed = await tx.select({ visit: t.visits, plan: t.plans.plan }).from(t.visits).innerJoin(t.cases, eq(t.visits.caseId, t.cases.id)).innerJoin(t.plans, eq(t.plans.visitId, t.visits.id)).where(eq(t.cases.patientId, file.patient.id)).for('update', { of: t.visits })
+      for (const { visit, plan } of signed) {
+        if (why === '' || (await loadLastEvent(tx, visit.id))) continue
+        await tx.delete(t.plans).where(eq(t.plans.visitId, visit.id))
+        await tx.update(t.visits).set({ reopened: { plan, at: house.now(), by: person.id, why } }).where(eq(t.visits.id, visit.id))
+        reopened.push(visit.id)
+      }
+    })
+    for (const id of reopened) house.runs.forget(id)
+    const everywhere = await db.select({ id: t.visits.id }).from(t.visits).innerJoin(t.cases, eq(t.visits.caseId, t.cases.id)).where(eq(t.cases.patientId, file.patient.id))
+    for (const { id } of everywhere) changed(id)
+    return { alerts, reopened }
+  })
+
+  app.put('/visits/:visitId/time', { schema: { summary: 'Move a visit that has not begun to another day, time or chair', params: visitParams, body: newVisit.pick({ chairId: true, day: true, time: true }) } }, async (request) => {
+    await signedIn(house, request)
+    const { visitId } = request.params
+    const { chairId, day, time } = request.body
+    const { practice } = await openVisit(db, visitId)
+    if (await loadLastEvent(db, visitId)) throw new Problem(409, 'begun', 'The visit has begun; it stays where it is.')
+    if (!practice.chairs.some((c) => c.id === chairId)) throw new Problem(422, 'invalid', `There is no chair "${chairId}".`)
+    await db.update(t.visits).set({ chairId, day, startsAt: wallTime(day, time, practice.zone) }).where(eq(t.visits.id, visitId))
     changed(visitId)
     return { ok: true }
   })

@@ -80,6 +80,12 @@ export interface Mark {
 }
 export interface VisitView extends VisitHead {
   version: number
+  caseId: string
+  team: { dentist: string; assistants: string[] }
+  /** The plan that stood signed when an alert re-opened the tray. */
+  reopened: { plan: Plan; at: number; by: string; why: string } | null
+  /** Every visit of the case, by its start. */
+  chain: { id: string; day: string; startsAt: number; kind: VisitRequest['kind']; stage: Stage }[]
   frozen: { plan: Plan; signedBy: string; signedAt: number } | null
   marks: Mark[]
 }

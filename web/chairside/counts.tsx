@@ -1,6 +1,6 @@
 import { Minus, Plus } from 'lucide-react'
 import type { Plan } from '../../core/plan/types'
-import { stillIn, type RunCore } from '../../core/run/state'
+import { owing, type RunCore } from '../../core/run/state'
 import { Button, Panel } from '../parts/ui'
 
 /** What is in and must come out: one touch counts one out; a second row of buttons mends a miscount. */
@@ -12,14 +12,14 @@ export function Counts({ plan, core, onCount }: { plan: Plan; core: RunCore; onC
       {shown.length === 0 && <p className="text-soft">Nothing is in.</p>}
       <ul className="space-y-2">
         {shown.map((c) => {
-          const left = stillIn(core, c.id)
+          const left = owing(c, core)
           return (
             <li key={c.id} data-count={c.id} data-open={left} className={`rounded-md border-2 p-2 ${left === 0 ? 'border-line' : 'border-brass bg-brass-wash'}`}>
               <div className="flex flex-wrap items-center justify-between gap-2">
                 <span className="text-2xl leading-tight font-semibold">
                   {c.what}
                   <span className="num block text-[28px] font-normal">
-                    {core.counts[c.id]!.in} in, {core.counts[c.id]!.out} out{left === 0 ? ' ✓' : ''}
+                    {core.counts[c.id]!.in} in, {core.counts[c.id]!.out} out{c.stays ? `, ${c.stays} stays` : ''}{left === 0 ? ' ✓' : ''}
                   </span>
                 </span>
                 {live && (

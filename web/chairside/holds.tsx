@@ -1,10 +1,10 @@
 import type { Hold, Plan } from '../../core/plan/types'
-import { stillIn, type RunCore } from '../../core/run/state'
+import { owing, type RunCore } from '../../core/run/state'
 import { Button, Panel } from '../parts/ui'
 
 /** Holds: those asked now with what they rest on, the others in a line. */
 export function Holds({ plan, core, asked, onAnswer, dentistView }: { plan: Plan; core: RunCore; asked: Hold[]; onAnswer: (hold: Hold) => void; dentistView: boolean }) {
-  const counts = plan.counts.filter((c) => stillIn(core, c.id) > 0)
+  const counts = plan.counts.filter((c) => owing(c, core) > 0)
   const answered = plan.holds.filter((h) => core.holds[h.id]?.status !== 'open')
   const later = plan.holds.filter((h) => core.holds[h.id]?.status === 'open' && !asked.includes(h))
   return (

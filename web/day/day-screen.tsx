@@ -22,7 +22,7 @@ function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayVi
     <Link
       to={placeOf(visit)}
       data-visit={visit.id}
-      aria-label={`${clockTime(visit.startsAt, view.zone)} ${visit.patient.name}, ${bothNotations(visit.request.teeth, view.notation)}, ${visit.request.restoration}, ${stageWords[visit.stage]}`}
+      aria-label={`${clockTime(visit.startsAt, view.zone)} ${visit.patient.name}, ${bothNotations(visit.request.teeth, view.notation)}, ${(visit.request.restoration ?? visit.title)}, ${stageWords[visit.stage]}`}
       className={`absolute top-1 bottom-1 flex flex-col overflow-hidden rounded-md border-2 bg-sheet px-2 py-1 leading-tight hover:border-jade ${visit.stage === 'running' ? 'border-jade' : visit.stage === 'closed' ? 'border-line opacity-60' : 'border-ink'}`}
       style={{ left: `${left}%`, width: `${width}%` }}
     >
@@ -31,7 +31,7 @@ function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayVi
         <span className="truncate font-bold">{visit.patient.name.split(' ').at(-1)}</span>
       </span>
       <span className="truncate text-base">
-        <span className="num font-bold">{bothNotations(visit.request.teeth, view.notation)}</span> {visit.request.restoration.replace(' crown', '').replace('monolithic ', '')}
+        <span className="num font-bold">{bothNotations(visit.request.teeth, view.notation)}</span> {(visit.request.restoration ?? visit.title).replace(' crown', '').replace('monolithic ', '')}
       </span>
       <span className="mt-1">
         <Score full={false} height={32} score={visit.score} people={visit.people} label="" />
@@ -66,7 +66,7 @@ function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
             <span className="font-normal text-soft">{visit.stage === 'running' ? 'In the chair:' : 'Next:'}</span> <span className="num">{clockTime(visit.startsAt, view.zone)}</span> {visit.patient.name}
           </p>
           <p className="text-xl">
-            <strong className="num">{bothNotations(visit.request.teeth, view.notation)}</strong> {visit.request.restoration}
+            <strong className="num">{bothNotations(visit.request.teeth, view.notation)}</strong> {(visit.request.restoration ?? visit.title)}
           </p>
           <p>
             {view.chairs.find((c) => c.id === visit.chairId)?.name} · {visit.people.map((p) => p.name).join(', ')} · {minutes(visit.score.chairS)} in the chair

@@ -1,43 +1,96 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { restorations, type Restoration } from '../../core/plan/vocabulary'
-import { readTooth, toothName, writeBoth, type Tooth } from '../../core/teeth/notation'
-import { api, type DayView } from '../app/api'
+import type { Practice } from '../../core/practice/practice'
+import type { Restoration } from '../../core/plan/vocabulary'
+import { readTooth, toothName, writeBoth, type Notation, type Tooth, type ToothReading } from '../../core/teeth/notation'
+import { kindFacts, type KindId } from '../../core/visits/table'
+import { api } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
+import { KindSelect } from '../parts/kind-select'
 import { Button, Loading, Modal, Pick } from '../parts/ui'
 
 const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
 
-/** Puts a crown visit into the day; everything else about it is decided on its Case screen. */
-export function NewVisit({ view, onClose }: { view: DayView; onClose: () => void }) {
+/** A further visit of a case that is there: its patient, teeth and team are known. */
+export interface Follows {
+  caseId: string
+  patient: string
+  kind: KindId
+  teeth: readonly Tooth[]
+  title: string
+  team: { dentist: string; assistants: string[] }
+}
+
+/** Teeth typed one after the other, parted by spaces or commas, each in any notation. */
+const readTeeth = (text: string, notation: Notation): ToothReading[] => text.split(/[\s,;]+/).filter(Boolean).map((word) => readTooth(word, notation))
+const teethOf = (readings: readonly ToothReading[]): Tooth[] | null => (readings.every((r) => r.kind === 'ok') ? readings.map((r) => (r as { tooth: Tooth }).tooth) : null)
+
+function Readings({ readings, notation }: { readings: ToothReading[]; notation: Notation }) {
+  return (
+    <span className="block min-h-6 text-base" role="status">
+      {readings.map((r, i) => (
+        <span key={i} className="mr-2">
+          {r.kind === 'ok' && `${writeBoth(r.tooth, notation)}, ${toothName(r.tooth)}${r.also ? `; not ${r.also.tooth} (${r.also.notation})` : ''}`}
+          {r.kind === 'ambiguous' && `Which? ${r.readings.map((x) => `ISO ${x.tooth}`).join(' or ')}: write it as quadrant and number`}
+          {r.kind === 'error' && r.message}
+        </span>
+      ))}
+    </span>
+  )
+}
+
+/** Puts a visit into the day; everything else about it is decided on its Case screen. */
+export function NewVisit({ view, follows, onClose }: { view: { day: string; chairs: Practice['chairs']; notation: Notation }; follows?: Follows; onClose: () => void }) {
   const practice = usePractice()
   const refresh = useRefresh()
   const navigate = useNavigate()
   const [patientName, setPatientName] = useState('')
+  const [day, setDay] = useState(view.day)
   const [time, setTime] = useState('09:00')
   const [chairId, setChairId] = useState(view.chairs[0]!.id)
-  const [dentist, setDentist] = useState('')
-  const [assistant, setAssistant] = useState('')
-  const [toothText, setToothText] = useState('')
-  const [restoration, setRestoration] = useState<Restoration>('monolithic zirconia crown')
+  const [dentist, setDentist] = useState(follows?.team.dentist ?? '')
+  const [assistant, setAssistant] = useState(follows?.team.assistants[0] ?? '')
+  const [kind, setKind] = useState<KindId>(follows?.kind ?? 'crown.prepare')
+  const [teethText, setTeethText] = useState('')
+  const [ponticText, setPonticText] = useState('')
+  const [restoration, setRestoration] = useState<Restoration | undefined>()
   const [wrong, setWrong] = useState<string | null>(null)
   if (!practice.data) return <Loading what="Looking who works here" />
+  const k = kindFacts(kind)
   const dentists = practice.data.people.filter((p) => p.roles.includes('dentist'))
   const assistants = practice.data.people.filter((p) => p.roles.some((r) => r === 'assistant' || r === 'expanded assistant'))
-  const reading = toothText.trim() ? readTooth(toothText, view.notation) : null
-  const tooth: Tooth | null = reading?.kind === 'ok' ? reading.tooth : null
+  const readings = readTeeth(teethText, view.notation)
+  const teeth = readings.length > 0 ? teethOf(readings) : null
+  const ponticReadings = readTeeth(ponticText, view.notation)
+  const pontics = teethOf(ponticReadings)
+  const ready = follows ? true : Boolean(teeth && pontics && patientName.trim() && (k.pontics !== 'needed' || pontics.length > 0))
   const add = async (): Promise<void> => {
     setWrong(null)
+    const what = follows ? { caseId: follows.caseId } : { patientName, teeth, ...(pontics && pontics.length > 0 ? { pontics } : {}), ...(k.restorations.length > 1 ? { restoration: restoration ?? k.restorations[0] } : {}) }
     try {
-      const { id } = await api<{ id: string }>('/visits', { method: 'POST', body: { patientName, chairId, day: view.day, time, team: { dentist: dentist || dentists[0]!.id, assistants: [assistant || assistants[0]!.id] }, teeth: [tooth], restoration, alerts: [] } })
+      const { id } = await api<{ id: string }>('/visits', { method: 'POST', body: { chairId, day, time, kind, team: { dentist: dentist || dentists[0]!.id, assistants: [assistant || assistants[0]!.id] }, ...what } })
       refresh.day()
+      void refresh.client.invalidateQueries({ queryKey: ['visit'] })
+      onClose()
       void navigate(`/visits/${id}/case`)
     } catch (error) {
       setWrong((error as Error).message)
     }
   }
+  const select = (label: string, value: string, set: (v: string) => void, options: readonly { id: string; name: string }[]) => (
+    <label>
+      {label}
+      <select className={field} value={value} onChange={(e) => set(e.target.value)}>
+        {options.map((o) => (
+          <option key={o.id} value={o.id}>
+            {o.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
   return (
-    <Modal open onClose={onClose} title="Add a visit: crown, first visit" wide>
+    <Modal open onClose={onClose} title={follows ? `${follows.title}: ${follows.patient}` : 'Add a visit'} wide>
       <form
         className="grid gap-3 md:grid-cols-2"
         onSubmit={(e) => {
@@ -45,62 +98,59 @@ export function NewVisit({ view, onClose }: { view: DayView; onClose: () => void
           void add()
         }}
       >
-        <label>
-          Patient
-          <input className={field} value={patientName} onChange={(e) => setPatientName(e.target.value)} autoFocus />
-        </label>
-        <label>
-          Starts at
-          <input className={`${field} num`} type="time" step={300} value={time} onChange={(e) => setTime(e.target.value)} />
-        </label>
-        <label>
-          Tooth, in any notation
-          <input className={`${field} num`} value={toothText} onChange={(e) => setToothText(e.target.value)} />
-          <span className="block min-h-6 text-base" role="status">
-            {reading?.kind === 'ok' && `${writeBoth(reading.tooth, view.notation)}, ${toothName(reading.tooth)}${reading.also ? `; not ${reading.also.tooth} (${reading.also.notation})` : ''}`}
-            {reading?.kind === 'ambiguous' && `Which? ${reading.readings.map((r) => `ISO ${r.tooth}`).join(' or ')}: write it as quadrant and number`}
-            {reading?.kind === 'error' && reading.message}
-          </span>
-        </label>
-        <label>
-          Chair
-          <select className={field} value={chairId} onChange={(e) => setChairId(e.target.value)}>
-            {view.chairs.map((c) => (
-              <option key={c.id} value={c.id}>
-                {c.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          Dentist
-          <select className={field} value={dentist} onChange={(e) => setDentist(e.target.value)}>
-            {dentists.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          Assistant
-          <select className={field} value={assistant} onChange={(e) => setAssistant(e.target.value)}>
-            {assistants.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <div className="md:col-span-2">
-          <Pick label="Restoration" value={restoration} onPick={setRestoration} options={restorations.map((r) => ({ value: r, label: r }))} />
+        {!follows && (
+          <label>
+            Patient
+            <input className={field} value={patientName} onChange={(e) => setPatientName(e.target.value)} autoFocus />
+          </label>
+        )}
+        {!follows && (
+          <div>
+            <span className="block">Kind of visit</span>
+            <div className="mt-1 grid">
+              <KindSelect label="Kind of visit" value={kind} onKind={setKind} />
+            </div>
+          </div>
+        )}
+        {!follows && <p className="text-soft md:col-span-2">{k.says}</p>}
+        <div className="grid grid-cols-2 gap-2">
+          <label>
+            Day
+            <input className={`${field} num`} type="date" value={day} onChange={(e) => setDay(e.target.value)} />
+          </label>
+          <label>
+            Starts at
+            <input className={`${field} num`} type="time" step={300} value={time} onChange={(e) => setTime(e.target.value)} />
+          </label>
         </div>
+        {select('Chair', chairId, setChairId, view.chairs)}
+        {!follows && (
+          <label>
+            {k.most === 1 ? 'Tooth' : 'Teeth'}, in any notation
+            <input className={`${field} num`} value={teethText} onChange={(e) => setTeethText(e.target.value)} />
+            <Readings readings={readings} notation={view.notation} />
+          </label>
+        )}
+        {!follows && k.pontics && (
+          <label>
+            Replaces{k.pontics === 'needed' ? '' : ', if anything'}
+            <input className={`${field} num`} value={ponticText} onChange={(e) => setPonticText(e.target.value)} />
+            <Readings readings={ponticReadings} notation={view.notation} />
+          </label>
+        )}
+        {select('Dentist', dentist || dentists[0]!.id, setDentist, dentists)}
+        {select('Assistant', assistant || assistants[0]!.id, setAssistant, assistants)}
+        {!follows && k.restorations.length > 1 && (
+          <div className="md:col-span-2">
+            <Pick<Restoration> label="Restoration" value={restoration && k.restorations.includes(restoration) ? restoration : k.restorations[0]!} onPick={setRestoration} options={k.restorations.map((r) => ({ value: r, label: r }))} />
+          </div>
+        )}
         {wrong && (
           <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm md:col-span-2">
             {wrong}
           </p>
         )}
-        <Button big tone="jade" type="submit" disabled={!tooth || !patientName.trim()} className="md:col-span-2">
+        <Button big tone="jade" type="submit" disabled={!ready} className="md:col-span-2">
           Add, and decide what will be done
         </Button>
       </form>

@@ -2,11 +2,10 @@
 import { archPlaces, type ArchPlace } from '../../core/teeth/arch'
 import { isPrimary, toothName, write, type Notation, type Tooth } from '../../core/teeth/notation'
 
-const scale = 5.4
 const pad = 14
 
 /** Rounded outline of a crown seen from above: wider behind, rounder in front. */
-function outline(place: ArchPlace): string {
+function outline(place: ArchPlace, scale: number): string {
   const w = (place.widthMm * scale) / 2
   const d = (place.depthMm * scale) / 2
   const r = Math.min(w, d) * 0.62
@@ -17,14 +16,19 @@ export interface ArchProps {
   notation: Notation
   teeth: readonly Tooth[]
   missing: readonly Tooth[]
+  /** Teeth a bridge replaces. */
+  pontics?: readonly Tooth[]
+  dentition?: 'permanent' | 'primary'
   neighbours?: readonly Tooth[]
   onTooth?: (tooth: Tooth) => void
   label: string
 }
 
-export function Arch({ notation, teeth, missing, neighbours = [], onTooth, label }: ArchProps) {
-  const upper = archPlaces('upper')
-  const lower = archPlaces('lower')
+export function Arch({ notation, teeth, missing, pontics = [], dentition = 'permanent', neighbours = [], onTooth, label }: ArchProps) {
+  const upper = archPlaces('upper', dentition)
+  const lower = archPlaces('lower', dentition)
+  // Both dentitions fill about the same room, so that a milk tooth can be hit as well.
+  const scale = dentition === 'primary' ? 8.2 : 5.4
   const depth = Math.max(...[...upper, ...lower].map((p) => p.yMm)) * scale
   const half = Math.max(...[...upper, ...lower].map((p) => p.xMm)) * scale + 6 * scale
   const height = 2 * (depth + 10 * scale) + pad
@@ -40,7 +44,8 @@ export function Arch({ notation, teeth, missing, neighbours = [], onTooth, label
     const chosen = teeth.includes(p.tooth)
     const gone = missing.includes(p.tooth)
     const beside = neighbours.includes(p.tooth)
-    const state = chosen ? 'to be prepared' : gone ? 'missing' : beside ? 'neighbour' : 'present'
+    const pontic = pontics.includes(p.tooth)
+    const state = chosen ? 'to be prepared' : pontic ? 'replaced by a pontic' : gone ? 'missing' : beside ? 'neighbour' : 'present'
     return (
       <g
         key={p.tooth}
@@ -48,7 +53,7 @@ export function Arch({ notation, teeth, missing, neighbours = [], onTooth, label
         transform={`translate(${x} ${y})`}
         role={onTooth ? 'button' : 'img'}
         tabIndex={onTooth ? 0 : undefined}
-        aria-pressed={onTooth ? chosen || gone : undefined}
+        aria-pressed={onTooth ? chosen || gone || pontic : undefined}
         aria-label={`${write(p.tooth, notation)}, ${toothName(p.tooth)}${isPrimary(p.tooth) ? ', primary' : ''}, ${state}`}
         className={onTooth ? 'cursor-pointer outline-offset-4' : ''}
         onClick={() => onTooth?.(p.tooth)}
@@ -58,7 +63,7 @@ export function Arch({ notation, teeth, missing, neighbours = [], onTooth, label
           onTooth?.(p.tooth)
         }}
       >
-        <path d={outline(p)} transform={`rotate(${turn})`} className={chosen ? 'fill-jade stroke-ink' : gone ? 'fill-none stroke-soft' : beside ? 'fill-jade-wash stroke-jade' : 'fill-sheet stroke-soft'} strokeWidth={chosen || beside ? 3 : 1.6} strokeDasharray={gone ? '4 4' : undefined} />
+        <path d={outline(p, scale)} transform={`rotate(${turn})`} className={chosen ? 'fill-jade stroke-ink' : pontic ? 'fill-brass-wash stroke-brass' : gone ? 'fill-none stroke-soft' : beside ? 'fill-jade-wash stroke-jade' : 'fill-sheet stroke-soft'} strokeWidth={chosen || beside || pontic ? 3 : 1.6} strokeDasharray={gone ? '4 4' : undefined} />
         {gone && <path d="M-7 -7 L7 7 M7 -7 L-7 7" className="stroke-soft" strokeWidth={2} />}
         {!gone && (
           <text textAnchor="middle" dominantBaseline="central" fontSize={20} fontWeight={chosen ? 800 : 500} className={chosen ? 'fill-jade-ink' : 'fill-ink'}>

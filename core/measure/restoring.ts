@@ -1,0 +1,67 @@
+/** Fillings, posts, bonded pieces: increments, post space, mix limits. Standing C unless said. */
+import { round, type Figure, type Reason } from '../figure'
+
+/** Most a bulk increment may be thick, and what is left for the cover layer, mm. */
+export const bulkMostMm = 4
+export const coverMm = 2
+
+export interface Increments {
+  /** Thickness of each bulk increment, deepest first, mm; empty where the cover layer is all. */
+  bulkMm: number[]
+  coverMm: number
+  figure: Figure
+}
+
+/**
+ * Bulk increments of a cavity: the depth less a 2 mm cover, in pieces of at most 4 mm, the deepest first.
+ * @throws RangeError where the depth is not positive.
+ */
+export function bulkIncrements(depthMm: number): Increments {
+  if (!(depthMm > 0)) throw new RangeError('a cavity deeper than 0 mm')
+  const left = Math.max(0, round(depthMm - coverMm, 2))
+  const n = Math.ceil(left / bulkMostMm)
+  const each = n === 0 ? 0 : round(left / n, 1)
+  const text = n === 0 ? `${depthMm} mm is no deeper than the ${coverMm} mm cover: one layer` : `${depthMm} mm − ${coverMm} mm cover = ${left} mm, at most ${bulkMostMm} mm each: ${n} × ${each} mm`
+  return { bulkMm: Array.from({ length: n }, () => each), coverMm: Math.min(depthMm, coverMm), figure: { name: 'bulk increments', value: n, unit: '', text, standing: 'C' } }
+}
+
+export interface PostSpace {
+  leastMm: number
+  mostMm: number
+  figure: Figure
+  /** Set where the root filling that has to stay allows less than two thirds, or less than half. */
+  because?: Reason
+}
+
+/**
+ * Depth of a post space from the canal's length, mm: half to two thirds of it, with the root filling that has to stay at
+ * the end. Where the seal allows less, the seal decides.
+ * @throws RangeError where the canal is no longer than the seal.
+ */
+export function postSpace(canalMm: number, sealMm: number): PostSpace {
+  if (!(canalMm > sealMm)) throw new RangeError(`a canal of ${canalMm} mm leaves no room for a post over ${sealMm} mm of seal`)
+  const bySeal = round(canalMm - sealMm, 1)
+  const mostMm = Math.min(round((canalMm * 2) / 3, 1), bySeal)
+  const leastMm = Math.min(round(canalMm / 2, 1), mostMm)
+  const sealDecides = bySeal < round((canalMm * 2) / 3, 1)
+  const figure: Figure = { name: 'post space', value: mostMm, unit: 'mm', text: `half to two thirds of ${canalMm} mm is ${round(canalMm / 2, 1)}–${round((canalMm * 2) / 3, 1)} mm; ${canalMm} − ${sealMm} mm of seal leaves ${bySeal} mm: ${leastMm}–${mostMm} mm${sealDecides ? ', the seal decides' : ''}`, standing: 'C' }
+  return { leastMm, mostMm, figure, ...(sealDecides ? { because: { text: `the seal decides: ${sealMm} mm of root filling stay`, standing: 'C' as const } } : {}) }
+}
+
+/** Most tint beside a base of cement, g: a quarter of the whole mix by weight, so a third of the base. */
+export function mostTintG(baseG: number, mostPercent = 25): Figure {
+  const value = round((baseG * mostPercent) / (100 - mostPercent), 3)
+  return { name: 'tint at most', value, unit: 'g', text: `${mostPercent} % of the whole mix: ${baseG} g × ${mostPercent} ÷ ${100 - mostPercent} = ${value} g`, standing: 'C' }
+}
+
+/** Final cure of a bonded bridge, s: 60 s front and back of every retainer. */
+export function retainerCure(retainers: number, eachS = 60): Figure {
+  const value = retainers * 2 * eachS
+  return { name: 'final cure', value, unit: 's', text: `${retainers} retainer${retainers === 1 ? '' : 's'} × 2 sides × ${eachS} s = ${value} s`, standing: 'C' }
+}
+
+/** Height of matrix band, mm: the depth from the neighbour's ridge to the floor of the box, and 1 mm to hold by each way. */
+export function bandHeight(insideMm: number, outsideMm = 0): Figure {
+  const value = round(Math.max(insideMm, outsideMm) + 1, 1)
+  return { name: 'band, height at least', value, unit: 'mm', text: `deepest reading ${Math.max(insideMm, outsideMm)} mm (inside ${insideMm}${outsideMm > 0 ? `, outside ${outsideMm}` : ''}) + 1 mm over the ridge = ${value} mm`, standing: 'estimate' }
+}

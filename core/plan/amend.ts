@@ -1,0 +1,123 @@
+/** The practice's amendments on a wired visit: applied one by one; what would make the day unsound is refused and said. */
+import { changeWords, type Amendment, type Change } from '../practice/amendment'
+import { self, type Draft, type Wired } from '../phases/build'
+import type { Need } from '../catalog/match'
+import type { AmendmentUse } from './types'
+
+type Line = Wired['steps'][number]
+
+/** The lines an id means: itself, or the same step on every tooth or in a second piece of work. */
+const matching = (lines: readonly Line[], target: string): Line[] => lines.filter(({ draft: { id } }) => id === target || id.startsWith(`${target}.`) || id.startsWith(`${target}@`))
+
+const replaced = (after: readonly string[], id: string, by: readonly string[]): string[] => (after.includes(id) ? [...new Set(after.flatMap((a) => (a === id ? by : [a])))] : [...after])
+
+function without(lines: readonly Line[], gone: Line): Line[] {
+  return lines.filter((l) => l !== gone).map((l) => (l.after.includes(gone.draft.id) ? { ...l, after: replaced(l.after, gone.draft.id, gone.after) } : l))
+}
+
+/** Puts a step behind another; what came after that one now comes after the new one. */
+function insert(lines: readonly Line[], after: Line, draft: Draft): Line[] {
+  const at = lines.findIndex((l) => l.draft.id === after.draft.id)
+  const later = lines.slice(at + 1).map((l) => ({ ...l, after: replaced(l.after, after.draft.id, [draft.id]) }))
+  return [...lines.slice(0, at + 1), { draft, after: [after.draft.id], ...(after.meanwhile ? { meanwhile: after.meanwhile } : {}) }, ...later]
+}
+
+const redraft = (lines: readonly Line[], targets: readonly Line[], change: (d: Draft) => Draft): Line[] => lines.map((l) => (targets.includes(l) ? { ...l, draft: change(l.draft) } : l))
+const toNeed = ({ when, ...need }: { what: string; quantity: number; readiness: Need['readiness']; when?: string | undefined }): Need => ({ ...need, ...(when ? { when } : {}) })
+
+interface Tried {
+  lines: Line[]
+  touched: string[]
+}
+
+/** The lines with the change made, or why it cannot be. */
+function attempt(lines: readonly Line[], c: Change): Tried | string {
+  const find = (target: string): Line[] | string => {
+    const found = matching(lines, target)
+    return found.length > 0 ? found : `this plan has no step ${target}`
+  }
+  const targets = find(c.op === 'add step' ? c.after : c.step)
+  if (typeof targets === 'string') return targets
+  const ids = targets.map((l) => l.draft.id)
+  switch (c.op) {
+    case 'add step': {
+      const after = targets.at(-1)!
+      if (lines.some((l) => l.draft.id === c.id)) return `a step ${c.id} is there already`
+      const draft: Draft = { id: c.id, phase: after.draft.phase, title: c.title, told: `did: ${c.title}`, fn: c.fn, place: c.place, minutes: c.minutes, needs: c.needs.map(toNeed) }
+      return { lines: insert(lines, after, draft), touched: [c.id] }
+    }
+    case 'remove step':
+      return { lines: targets.reduce<Line[]>((left, t) => without(left, left.find((l) => l.draft.id === t.draft.id)!), [...lines]), touched: [] }
+    case 'move step': {
+      const after = find(c.after)
+      if (typeof after === 'string') return after
+      if (after.some((l) => ids.includes(l.draft.id))) return 'a step cannot come after itself'
+      const moved = targets.reduce<Line[]>((left, t) => without(left, left.find((l) => l.draft.id === t.draft.id)!), [...lines])
+      const anchor = moved.find((l) => l.draft.id === after.at(-1)!.draft.id)!
+      return { lines: targets.toReversed().reduce<Line[]>((left, t) => insert(left, anchor, t.draft), moved), touched: ids }
+    }
+    case 're-time step':
+      return { lines: redraft(lines, targets, (d) => ({ ...d, minutes: c.minutes })), touched: ids }
+    case 'add item':
+      return { lines: redraft(lines, targets.slice(0, 1), (d) => ({ ...d, needs: [...(d.needs ?? []), toNeed(c.need)] })), touched: ids.slice(0, 1) }
+    case 'remove item': {
+      const having = targets.filter((l) => l.draft.needs?.some((n) => n.what === c.what))
+      if (having.length === 0) return `${c.step} asks for no ${c.what.replaceAll('.', ', ')}`
+      return { lines: redraft(lines, having, (d) => ({ ...d, needs: d.needs!.filter((n) => n.what !== c.what) })), touched: having.map((l) => l.draft.id) }
+    }
+  }
+}
+
+/** Steps from which it is numb: tested, or asleep. */
+const numbFrom = ['anaesthesia.test', 'asleep.under']
+
+/** What a change may not break: the trade's order, signatures no card may remove, counts, and the ends of clocks. */
+function unsound(before: readonly Line[], after: readonly Line[]): string | null {
+  const at = new Map(after.map((l, i) => [l.draft.id, i]))
+  const was = new Set(before.map((l) => l.draft.id))
+  for (const { draft } of before) {
+    if (draft.hold?.mandatory && !at.has(draft.id)) return `“${draft.title}” carries a signature that stays: ${draft.hold.title}`
+  }
+  const numbBefore = before.find((l) => numbFrom.includes(l.draft.id))
+  if (numbBefore) {
+    const numb = at.get(numbBefore.draft.id)
+    for (const { draft } of after) if (draft.hurts && (numb === undefined || at.get(draft.id)! < numb)) return `“${draft.title}” would come before it is numb`
+  }
+  for (const [i, { draft, after: ids }] of after.entries()) {
+    for (const id of ids) if (!(at.get(id)! < i)) return `“${draft.title}” would come before what it follows`
+    for (const tie of draft.ties ?? []) {
+      if (tie.from === self || !was.has(tie.from)) continue
+      const from = at.get(tie.from)
+      if (from === undefined) return `“${tie.title}” runs from the step that would be gone`
+      if (from >= i) return `“${draft.title}” would come before “${tie.title}” has begun`
+    }
+    for (const count of draft.countsIn ?? []) if (!(at.get(count.outStep)! > i)) return `${count.what} would go in and not come out`
+  }
+  // Before anything counted out is gone, what put it in has to be gone too.
+  const ins = new Set(after.flatMap((l) => (l.draft.countsIn ?? []).map((c) => c.id)))
+  for (const { draft } of after) for (const id of draft.countsOut ?? []) if (!ins.has(id)) return `${id} would come out and not have gone in`
+  return null
+}
+
+export interface Amended {
+  wired: Wired
+  uses: AmendmentUse[]
+  /** Step id → ids of the amendments that made or changed it. */
+  touched: Map<string, string[]>
+}
+
+/** Applies amendments in order. Each that does not fit is left out and reported with the reason; none is lost. */
+export function amend(wired: Wired, amendments: readonly Amendment[]): Amended {
+  const touched = new Map<string, string[]>()
+  let lines: readonly Line[] = wired.steps
+  const uses = amendments.map((a): AmendmentUse => {
+    const use = { id: a.id, says: changeWords(a.change), by: a.by, on: a.on, why: a.why }
+    const tried = attempt(lines, a.change)
+    const misfit = typeof tried === 'string' ? tried : unsound(lines, tried.lines)
+    if (typeof tried === 'string' || misfit !== null) return { ...use, applied: false, misfit: misfit! }
+    lines = tried.lines
+    for (const id of tried.touched) touched.set(id, [...(touched.get(id) ?? []), a.id])
+    return { ...use, applied: true }
+  })
+  return { wired: { ...wired, steps: [...lines] }, uses, touched }
+}

@@ -1,0 +1,66 @@
+/** A plan as a practitioner reads it: the day in lines, then what lies ready, the burs, what was asked and why. */
+import { standingWords, type Reason } from '../figure'
+import { amountWords } from './amount-words'
+import type { Link, Plan, Step } from './types'
+
+const clock = (s: number): string => (s % 60 === 0 && s >= 120 ? `${s / 60} min` : `${s} s`)
+
+/** 'not before 60 s after injection: topical takes', 'closes 90 s …'. */
+function tieWords(l: Link, title: (id: string) => string): string {
+  const after = l.from === l.to ? 'it has begun' : `${l.fromEdge === 'start' ? 'the start of ' : ''}“${title(l.from)}”`
+  const end = l.from === l.to || l.toEdge === 'finish' ? 'done' : 'begun'
+  const parts = [
+    ...(l.atLeastS === undefined ? [] : [`${end} not before ${clock(l.atLeastS)} after ${after}`]),
+    ...(l.warnS === undefined || l.atMostS !== undefined ? [] : [`warned at ${clock(l.warnS)}`]),
+    ...(l.atMostS === undefined ? [] : [`${end} within ${clock(l.atMostS)} of ${after}, else: ${l.whenMissed}`]),
+  ]
+  return `${l.title}: ${parts.join('; ')}`
+}
+
+const why = (r: Reason): string => `${r.text} [${r.source ?? standingWords[r.standing]}]`
+
+/** What one step says, line by line, the first without indent. */
+export function stepLines(plan: Plan, s: Step): string[] {
+  const title = (id: string): string => plan.steps.find((x) => x.id === id)?.title ?? id
+  const who = s.performer.name + (s.helpers.length > 0 ? ', helped' : '')
+  const hold = plan.holds.find((h) => h.id === s.holdId)
+  const count = (id: string): string => plan.counts.find((c) => c.id === id)?.what ?? id
+  return [
+    `${s.title} — ${who}, ${s.place}`,
+    ...(s.detail ? [s.detail] : []),
+    ...plan.links.filter((l) => l.to === s.id && l.title !== undefined).map((l) => `⏱ ${tieWords(l, title)}`),
+    ...(s.passes.length > 0 ? [`passes: ${s.passes.join(' → ')}`] : []),
+    ...(s.countsIn.length > 0 ? [`in: ${s.countsIn.map((id) => { const c = plan.counts.find((x) => x.id === id)!; return `${c.planned} ${c.what}${c.stays ? `, ${c.stays} to stay` : ''}` }).join('; ')}`] : []),
+    ...(s.countsOut.length > 0 ? [`out: ${s.countsOut.map(count).join('; ')}`] : []),
+    ...(hold ? [`‖ the dentist signs: ${hold.title}${hold.mandatory ? ' (stays on every card)' : ''} — ${hold.evidence}`] : []),
+    ...s.cautions.map((c) => `! ${c.text}`),
+    ...s.mistakes.map((m) => `common error: ${m}`),
+    ...(s.reason ? [`why: ${why(s.reason)}`] : []),
+    ...s.figures.map((f) => `${f.name} ${f.value} ${f.unit}`.trim() + `: ${f.text} [${standingWords[f.standing]}]`),
+  ]
+}
+
+/** The whole plan as text. The same plan reads the same, byte for byte. */
+export function readPlan(plan: Plan): string {
+  const steps = plan.steps.map((s, i) => {
+    const [first, ...rest] = stepLines(plan, s)
+    const phase = plan.steps[i - 1]?.phase === s.phase ? [] : [`\n${s.phase.toUpperCase()}`]
+    return [...phase, first!, ...rest.map((l) => `    ${l}`)].join('\n')
+  })
+  const lines = (readiness: 'open' | 'standby' | 'drawer'): string[] => plan.setup.filter((l) => l.readiness === readiness).map((l) => `  ${[l.name, amountWords(l)].filter(Boolean).join(', ')}${l.when ? ` — when ${l.when}` : ''}${l.lack ? ` ■ ${l.lack}` : ''}`)
+  const section = (title: string, rows: readonly string[]): string[] => (rows.length > 0 ? ['', title, ...rows] : [])
+  return [
+    plan.title,
+    plan.teeth.map((t) => `${t.tooth} (${t.quadrant}, Universal ${t.universal}), ${t.name}`).join('; '),
+    ...steps,
+    ...section('LAID OUT', lines('open')),
+    ...section('HAVE READY, DO NOT OPEN', lines('standby')),
+    ...section('IN THE DRAWER', lines('drawer')),
+    ...section('BURS IN ORDER', plan.burs.map((b) => `  ${b.order} ${b.bur?.name ?? `■ ${b.lack}`}: ${b.cuts.map((c) => c.surface).join(', ')}`)),
+    ...section('MIND', plan.clashes.map((c) => `  ${{ stop: '■', ask: '◆', mind: '●' }[c.severity]} ${c.what}: ${c.why}; ${c.doThis}`)),
+    ...section('LEFT OUT', plan.absent.map((a) => `  ${a.what}: ${why(a.because)}`)),
+    ...section('NEXT', plan.followUps.map((f) => `  ${f.title}, ${f.afterWorkingDays} working days: ${why(f.because)}`)),
+    ...section('AMENDED', plan.amendments.map((a) => `  ${a.applied ? '' : '■ does not fit: '}${a.says} — ${a.by}, ${a.on}: ${a.why}${a.misfit ? ` (${a.misfit})` : ''}`)),
+    '',
+  ].join('\n')
+}

@@ -1,0 +1,68 @@
+import { sequence, type Block } from '../phases/build'
+import type { Case, Unit } from '../phases/case'
+import { contactCuts, cutSteps, reductionCheck, seatingGroove, type CutLine } from '../phases/cutting'
+import { reductionTargets, writeRange } from '../measure/reduction'
+import { innerSide } from '../teeth/arch'
+import { isolation, isolationOff } from '../phases/isolation'
+import { acts, only, open, practice } from '../phases/build'
+import { afterCutting, crownRecords } from './crown-prepare'
+import { deliveryAfter, tissueRecall } from './follow-ups'
+import type { VisitKind } from './kind'
+
+const act = acts({ phase: 'records', fn: 'preliminary impression', place: 'mouth' })
+
+/** The index that gauges every cut: made, sectioned, and checked back on the uncut teeth. */
+function sectionedIndex(c: Case): Block {
+  const mould = c.choices.provisional === 'bis-acryl in putty index'
+  return sequence(
+    only(!mould, () => act('records.reduction-index', 'Putty index for the reduction, over tooth and neighbours', [2, 3, 5], { told: 'made a putty index for the reduction', needs: [open('putty', 10)], mistakes: ['latex gloves: the putty stays soft'] })),
+    act('records.section-index', 'Section the index across the tooth, mid-buccal to mid-lingual', [0.5, 1, 2], { place: 'bench', fn: 'chairside', needs: [open('scalpel')], told: 'sectioned the index' }),
+    act('records.check-index', 'Both halves back on the teeth: no light between', [0.3, 0.5, 1], { fn: 'chairside', passes: ['index half', 'mirror'], mistakes: ['an index that rocks gauges nothing'], reason: practice('before cutting: afterwards there is nothing to check it on') }),
+  )
+}
+
+/** J03: guide grooves, one half at a time, bevel, alignment grooves, contacts, torpedo, seating groove. */
+function metalLines(c: Case, u: Unit): CutLine[] {
+  const t = reductionTargets('full metal crown')
+  const { functional, other } = u.cusps!
+  const inner = innerSide(u.tooth)
+  const margin = t.margin.mostMm
+  return [
+    { act: 'groove-functional', title: `Guide grooves, ${functional} cusps ${writeRange(t.functionalCusp)}: deeper on the functional cusp`, form: 'groove', depthMm: t.functionalCusp.mostMm, surface: `${functional} cusps`, share: 1, because: practice(`${functional} cusps carry the bite on ${u.tooth}${c.request.crossbite ? ', swapped by the crossbite' : ''}: 1.5, the others 1.0`) },
+    { act: 'groove-other', title: `Guide grooves, ${other} cusps ${writeRange(t.otherCusp)}`, form: 'groove', depthMm: t.otherCusp.mostMm, surface: `${other} cusps`, share: 1 },
+    { act: 'occlusal-first', title: 'First half of the occlusal surface, in planes', form: 'occlusal', depthMm: t.functionalCusp.mostMm, surface: 'occlusal', share: 1.5, detail: 'The untouched half is the reference.' },
+    { act: 'occlusal-second', title: 'The other half, to match', form: 'occlusal', depthMm: t.functionalCusp.mostMm, surface: 'occlusal', share: 1.5, passes: ['half of the index'], mistakes: ['flat table instead of planes: short in the fossa'] },
+    { act: 'bevel', title: `Bevel on the ${functional} cusps, 45°, about 1.5 mm wide`, form: 'bevel', depthMm: t.functionalCusp.mostMm, surface: `${functional} cusps`, share: 1 },
+    { act: 'align-facial', title: 'Alignment grooves, buccal: parallel to the long axis, deep at the top, shallow at the neck', form: 'groove', depthMm: 1, surface: 'buccal', share: 1, mistakes: ['grooves along the wall instead of the axis: the taper is doubled'] },
+    { act: 'align-inner', title: `Alignment grooves, ${inner}`, form: 'groove', depthMm: 1, surface: inner, share: 1 },
+    { act: 'axial-facial', title: `Buccal wall ${writeRange(t.facial)}, half, then the other half`, form: 'axial', depthMm: margin, surface: 'buccal', share: 2, after: 'chamfer' },
+    { act: 'axial-inner', title: `${inner === 'palatal' ? 'Palatal' : 'Lingual'} wall ${writeRange(t.inner)}, half and half`, form: 'axial', depthMm: margin, surface: inner, share: 2, after: 'chamfer' },
+    ...contactCuts(u),
+    { act: 'margin', title: `Through the proximal sides with the torpedo: chamfer all round ${writeRange(t.margin)}`, form: 'chamfer', depthMm: margin, surface: 'margin', share: 3, prefer: 'torpedo', mistakes: ['more than half the tip sunk: an unsupported lip of enamel'] },
+    { act: 'finish', title: 'Finish every line with the fine bur of the same shape', form: 'finish', depthMm: margin, surface: 'all', share: 2, after: 'chamfer', prefer: 'torpedo', told: `finished the preparation of ${u.label} for a full metal crown, chamfer ${writeRange(t.margin)}` },
+    { ...seatingGroove, title: 'Seating groove on the facial, 1.0 mm deep, on the path of insertion' },
+  ]
+}
+
+/** J03: full metal crown. */
+export const crownMetal: VisitKind = {
+  id: 'crown.metal',
+  beforehand: (c) => {
+    const [shade, records] = crownRecords(c)
+    return [shade!, sequence(records!, sectionedIndex(c))]
+  },
+  work: (c) =>
+    sequence(
+      isolation(c),
+      cutSteps(c, (u) => metalLines(c, u)),
+      reductionCheck(c, {
+        title: 'Check clearance, chamfer and taper',
+        passes: ['both halves of the index', 'clearance tabs, thin to thick', 'probe'],
+        hold: { name: 'reduction', title: 'Clearance, chamfer, taper', evidence: 'sectioned index, tabs in the bite, walls looked at with one eye from above', because: practice('total convergence about 6° in a metal crown; what is short is cut now'), again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'] },
+        figures: c.units.map((u) => ({ name: `${u.tooth}, convergence aimed at`, value: 6, unit: '°', text: 'about 6° in all between opposite walls of a metal crown; 10–20° is the published range for all crowns', standing: 'C' })),
+      }),
+      isolationOff(c),
+      afterCutting(c),
+    ),
+  followUps: (c) => [deliveryAfter(c, 'crown.deliver', 'Delivery of the full metal crown'), ...tissueRecall(c)],
+}

@@ -1,0 +1,86 @@
+/** J10: gold inlay cemented and gold foil placed under one sheet, finished in the same sitting. */
+import { reason } from '../figure'
+import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
+import { labels, surfacesOf, type Case, type Unit } from '../phases/case'
+import { cutSteps } from '../phases/cutting'
+import { cementPiece, provisionalOff, tryIn } from '../phases/delivery'
+import { sheetOff, sheetOn } from '../phases/isolation'
+import type { VisitKind } from './kind'
+
+const mouth = acts({ phase: 'restoring', fn: 'placing', place: 'mouth', helped: true })
+const sheet = acts({ phase: 'isolation', fn: 'dam', place: 'mouth', helped: true })
+const finishing = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })
+
+/** A tooth with one surface takes foil; one with two or more its inlay. Where nothing is said the first takes foil. */
+export function goldWork(c: Case): { foil: Unit[]; inlays: Unit[] } {
+  const foil = c.units.filter((u, i) => surfacesOf(c, u, i === 0 ? 'O' : 'MO').length === 1)
+  return { foil, inlays: c.units.filter((u) => !foil.includes(u)) }
+}
+/** The case with only these teeth. */
+const onlyUnits = (c: Case, units: Unit[]): Case => ({ ...c, units })
+
+/** The sheet made tight to the last drop: second clamp, light-cured seal. */
+function sealedSheet(c: Case): Block {
+  return sequence(
+    sheetOn(c, { purpose: 'foil' }),
+    only(c.choices.bondingIsolation === 'dam', () =>
+      sequence(
+        sheet('isolation.second-clamp', 'Second clamp or floss tie at the front end', [0.5, 1, 2], { needs: [open('clamp.premolar', 1, { words: 'premolar clamp', orElse: [{ what: 'clamp.cervical', loss: 'bulky at the front end' }] })], passes: ['clamp in forceps, floss tied on'] }),
+        sheet('isolation.seal', 'Light-cured seal along the gum, cured: not a drop comes through', [0.5, 1, 2], { needs: [open('block-out resin'), open('curing light'), open('light shield')], reason: practice('gold wants it dry to the last drop: wet foil does not weld') }),
+      ),
+    ),
+    only(!c.has('chlorhexidine'), () => sheet('isolation.scrub', 'Chlorhexidine scrub of the field', [0.3, 0.5, 1], { fn: 'chairside', needs: [open('chlorhexidine', 5), open('cotton pellet', 4)] })),
+    only(c.has('chlorhexidine'), () => sheet('isolation.scrub', 'Field scrubbed with alcohol: chlorhexidine alert', [0.3, 0.5, 1], { fn: 'chairside', needs: [open('alcohol'), open('cotton pellet', 4)], reason: practice('chlorhexidine alert: that antiseptic leaves the plan') })),
+  )
+}
+
+function inlay(c: Case, units: Unit[]): Block {
+  const own = onlyUnits(c, units)
+  return sequence(
+    provisionalOff(own, 'flick'),
+    tryIn(own, 'gold inlay', { hurts: false, title: `Try in the gold inlay, ${labels(own)}: margins unfinished on purpose`, mistakes: ['margins polished before cementing: nothing left to burnish'] }),
+    cementPiece(own, 'gold inlay'),
+  )
+}
+
+/** Annealed, handed, placed, malleted: powdered gold to two thirds, cohesive foil for the rest. Foil filling 20 · 30 · 40 minutes. */
+function foil(c: Case, u: Unit): Block {
+  const id = (act: string): string => `foil.${u.tooth}.${act}`
+  const at = { tooth: u.tooth }
+  const flame = reason('Open flame: away from the oxygen, hair and the sheet; the lid at hand to put it out', 'C')
+  return sequence(
+    cutSteps(onlyUnits(c, [u]), () => [
+      { act: 'pit', title: 'Pit opened with a teardrop', form: 'pit', depthMm: 1.5, surface: 'pit', share: 2 },
+      { act: 'undercut', title: 'Small inverted cone: flat floor, opposed undercuts', form: 'undercut', depthMm: 0.6, surface: 'floor', share: 2, told: `prepared the pit of ${u.label} for foil` },
+    ], [3, 5, 10]),
+    mouth(id('dry'), 'Dry, base where deep', [0.5, 1, 2], { ...at, passes: ['air', 'cotton'], needs: [standby('base cement', 'the pit is deep')] }),
+    mouth(id('light'), 'Alcohol lamp lit; pellets laid out in order of size', [0.3, 0.5, 1], { ...at, place: 'bench', fn: 'chairside', helped: false, needs: [open('alcohol lamp'), open('annealing tray'), open('gold foil.powdered', 8), open('gold foil.cohesive', 6), open('foil carrier')], cautions: [flame] }),
+    mouth(id('powdered'), 'Powdered gold, pellet by pellet, to two thirds: flamed longer, the wax burns off', [8, 12, 16], { ...at, told: `placed powdered gold in ${u.label} to two thirds`, passes: ['pellet, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'], needs: [open('foil condenser', 2), open('gold mallet')], detail: 'The assistant flames, hands, and taps in step with the dentist.', mistakes: ['wax not burnt off: the pellet does not weld', 'overheated: it melts into a ball'], reason: practice('two thirds powdered gold: quick bulk') }),
+    mouth(id('cohesive'), 'Cohesive foil for the rest, saucer-shaped, walls first', [6, 10, 14], { ...at, told: `built ${u.label} up in cohesive foil`, passes: ['foil, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'], detail: 'Saucer-shaped filling; never steel on the enamel edge.', mistakes: ['steel on the enamel edge: it chips'] }),
+    mouth(id('burnish'), 'Burnish from gold to tooth', [1, 2, 3], { ...at, needs: [open('burnisher.ball'), open('burnisher.flat')], told: `burnished the foil of ${u.label}` }),
+  )
+}
+
+function gloss(c: Case): Block {
+  return sequence(
+    finishing('finishing.discs', `Discs from gold toward tooth, ${labels(c)}`, [2, 3, 5], { needs: [open('finishing disc', 4), open('slow handpiece')] }),
+    finishing('finishing.pumice', 'Pumice, wet', [1, 1.5, 3], { needs: [open('pumice'), open('prophy cup')] }),
+    finishing('finishing.fifteen', '15 µm powder: dry, suction, blow', [1, 1.5, 3], { needs: [open('polishing powder.15'), open('prophy cup')], passes: ['cup', 'suction', 'air'], cautions: [reason('Dry powder: suction at the cup, masks, eyes shielded', 'C')], mistakes: ['run dry and long: heat goes into the pulp'] }),
+    finishing('finishing.one', '1 µm powder: dry, suction, blow', [1, 1.5, 3], { needs: [open('polishing powder.1'), open('prophy cup')], passes: ['cup', 'suction', 'air'], told: 'polished the gold with 15 and 1 µm powder' }),
+  )
+}
+
+export const goldDeliver: VisitKind = {
+  id: 'gold.deliver',
+  work: (c) => {
+    const { foil: foils, inlays } = goldWork(c)
+    return sequence(
+      sealedSheet(c),
+      only(inlays.length > 0, () => inlay(c, inlays)),
+      ...foils.map((u) => foil(c, u)),
+      gloss(c),
+      sheetOff(c),
+    )
+  },
+  followUps: () => [],
+}

@@ -1,0 +1,13 @@
+/** Writes the readings of demo/cases anew. Run after a meant change, and read what changed before it is kept. */
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { compile } from '../core/plan/compile'
+import { readPlan } from '../core/plan/reading'
+import { visitRequest } from '../core/plan/request'
+import { starterPractice } from '../core/practice/starter'
+
+const practice = starterPractice()
+mkdirSync('demo/cases/readings', { recursive: true })
+for (const file of readdirSync('demo/cases').filter((f) => f.endsWith('.json'))) {
+  const request = visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8')))
+  writeFileSync(`demo/cases/readings/${file.replace('.json', '.txt')}`, readPlan(compile(request, practice)))
+}
