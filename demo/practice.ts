@@ -1,11 +1,11 @@
-/** An invented practice: its people, cards, chairs, lots and a day of six crowns. Nothing here is a source of anything. */
+/** An invented practice: its people, cards, chairs, lots and a day of ten visits. Nothing here is a source of anything. */
 import { starterBurs, starterItems } from '../core/catalog/starter'
 import type { VisitRequestInput } from '../core/plan/request'
 import { presetTable } from '../core/practice/functions'
 import { practice, type Practice } from '../core/practice/practice'
 
 /** Codes of the demo's people, shown on its sign-in page. */
-export const demoCodes: Record<string, string> = { orrell: '4711', lindqvist: '5822', juno: '1234', petra: '2345', wim: '3456', ada: '6789' }
+export const demoCodes: Record<string, string> = { orrell: '4711', lindqvist: '5822', juno: '1234', petra: '2345', wim: '3456', ada: '6789', varen: '7711', bram: '4567' }
 
 /** Plain date moved by months, clamped to the 28th so that every month has it. */
 function monthsFrom(day: string, months: number): string {
@@ -25,18 +25,21 @@ export function demoPractice(day: string, zone: string): Practice {
     name: 'Quillwater Dental Rooms',
     notation: 'iso',
     zone,
-    chairs: [{ id: 'chair-1', name: 'Chair 1' }, { id: 'chair-2', name: 'Chair 2' }, { id: 'chair-3', name: 'Chair 3' }],
+    chairs: [{ id: 'chair-1', name: 'Chair 1' }, { id: 'chair-2', name: 'Chair 2' }, { id: 'chair-3', name: 'Chair 3' }, { id: 'chair-4', name: 'Chair 4' }],
     people: [
       { id: 'orrell', name: 'Dr Tamsin Orrell', roles: ['dentist'] },
       { id: 'lindqvist', name: 'Dr Kofi Lindqvist', roles: ['dentist'] },
+      { id: 'varen', name: 'Dr Imke Varen', roles: ['dentist'] },
       { id: 'juno', name: 'Juno Abara', roles: ['assistant'] },
       { id: 'petra', name: 'Petra Solis', roles: ['expanded assistant'] },
       { id: 'wim', name: 'Wim Castellan', roles: ['sterilising', 'assistant'] },
+      { id: 'bram', name: 'Bram Oduya', roles: ['expanded assistant'] },
       { id: 'ada', name: 'Ada Ferrow', roles: ['front desk'] },
     ],
     cards: [
       { dentistId: 'orrell', choices: { isolation: 'rolls and suction', cord: 'double', impression: 'addition silicone, dual-arch', provisional: 'bis-acryl in preliminary impression', functions: 'cautious' }, extraHolds: ['margins'] },
       { dentistId: 'lindqvist', choices: { isolation: 'dam throughout', cord: 'single', cordAgent: 'plain', impression: 'optical scan', provisional: 'bis-acryl in putty index', functions: 'expanded' }, extraHolds: ['bite'] },
+      { dentistId: 'varen', choices: { etch: 'enamel edge', resinExcess: 'tack and scrape', functions: 'expanded' }, extraHolds: [] },
     ],
     functions: { cautious: presetTable('cautious', 'Dr Tamsin Orrell', monthsFrom(day, -9)), expanded: presetTable('expanded', 'Dr Kofi Lindqvist', monthsFrom(day, -7)) },
     // This practice reaches for nitrile first; the starter's order has latex first.
@@ -47,6 +50,9 @@ export function demoPractice(day: string, zone: string): Practice {
 }
 
 export interface DemoVisit {
+  /** Days after the demo day; a visit of the same case as another names it. */
+  inDays?: number
+  caseOf?: string
   key: string
   time: string
   chairId: string
@@ -54,7 +60,7 @@ export interface DemoVisit {
   alerts: NonNullable<VisitRequestInput['alerts']>
   team: { dentist: string; assistants: string[] }
   visitChoices?: NonNullable<VisitRequestInput['visitChoices']>
-  request: Pick<VisitRequestInput, 'teeth' | 'restoration'> & Partial<VisitRequestInput>
+  request: Pick<VisitRequestInput, 'teeth'> & Partial<VisitRequestInput>
 }
 
 export const demoVisits: DemoVisit[] = [
@@ -64,4 +70,9 @@ export const demoVisits: DemoVisit[] = [
   { key: 'four', time: '11:20', chairId: 'chair-1', patient: 'Bartholomew Quist', alerts: ['adrenaline-sensitive', 'nickel'], team: { dentist: 'orrell', assistants: ['juno'] }, request: { teeth: ['46'], restoration: 'metal-ceramic crown', choices: { cordAgent: 'adrenaline' } } },
   { key: 'five', time: '13:45', chairId: 'chair-2', patient: 'Sunniva Rask', alerts: ['mouth breather'], team: { dentist: 'lindqvist', assistants: ['petra'] }, request: { teeth: ['25'], restoration: 'monolithic zirconia crown', margin: 'supragingival' } },
   { key: 'six', time: '14:30', chairId: 'chair-1', patient: 'Octavian Brill', alerts: ['methacrylate'], team: { dentist: 'orrell', assistants: ['juno', 'wim'] }, request: { teeth: ['34'], restoration: 'metal-ceramic crown', crossbite: true, deliveryCement: 'conventional' } },
+  { key: 'seven', time: '08:00', chairId: 'chair-4', patient: 'Tilly Marrow', alerts: [], team: { dentist: 'varen', assistants: ['bram'] }, request: { kind: 'primary.metal-crown', teeth: ['75'], weightKg: 21, anaesthetic: 'lidocaine with adrenaline' } },
+  { key: 'eight', time: '09:15', chairId: 'chair-4', patient: 'Casimir Thole', alerts: [], team: { dentist: 'varen', assistants: ['bram'] }, request: { kind: 'bridge.ceramic.deliver', teeth: ['31', '42'], pontics: ['41'] } },
+  { key: 'nine', time: '10:40', chairId: 'chair-4', patient: 'Orla Wickstead', alerts: ['latex'], team: { dentist: 'varen', assistants: ['bram'] }, request: { kind: 'endo.core.crown', teeth: ['26'], missingWall: true, canals: { 26: [{ name: 'MB', lengthMm: 20 }, { name: 'DB', lengthMm: 19.5 }, { name: 'P', lengthMm: 21 }] } } },
+  { key: 'ten', time: '13:30', chairId: 'chair-4', patient: 'Fenella Ro', alerts: [], team: { dentist: 'varen', assistants: ['bram'] }, request: { kind: 'laminate.prepare', teeth: ['12', '21', '22'], dark: true } },
+  { key: 'eight-recall', inDays: 7, caseOf: 'eight', time: '09:15', chairId: 'chair-4', patient: 'Casimir Thole', alerts: [], team: { dentist: 'varen', assistants: ['bram'] }, request: { kind: 'recall.week', teeth: ['31', '42'] } },
 ]

@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm'
+import { Temporal } from 'temporal-polyfill'
 import { plainDate, wallTime } from '../core/record/clock-words'
 import { hashCode } from '../server/codes'
 import type { Db } from '../server/db/open'
@@ -8,7 +9,7 @@ import { demoCodes, demoPractice, demoVisits } from './practice'
 
 export { demoCodes }
 
-/** Puts the demo practice and today's six visits in, where they are not there yet. */
+/** Puts the demo practice and today's visits in, where they are not there yet. */
 export async function seedDemo(db: Db, now: number, zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC'): Promise<void> {
   const day = plainDate(now, zone)
   const practice = demoPractice(day, zone)
@@ -17,10 +18,14 @@ export async function seedDemo(db: Db, now: number, zone = Intl.DateTimeFormat()
     await savePractice(tx, 'practice', practice, hashes)
     if ((await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.day, day)).limit(1)).length > 0) return
     for (const v of demoVisits) {
-      const id = `${day}-${v.key}`
-      await tx.insert(t.patients).values({ id: `patient-${id}`, name: v.patient, alerts: v.alerts })
-      await tx.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind: 'crown.prepare', ...v.request } })
-      await tx.insert(t.visits).values({ id, caseId: `case-${id}`, chairId: v.chairId, day, startsAt: wallTime(day, v.time, zone), team: v.team, visitChoices: v.visitChoices ?? {}, swaps: {} })
+      const [id, own] = [`${day}-${v.key}`, `${day}-${v.caseOf ?? v.key}`]
+      const on = Temporal.PlainDate.from(day).add({ days: v.inDays ?? 0 }).toString()
+      const { kind = 'crown.prepare', ...ofCase } = v.request
+      if (v.caseOf === undefined) {
+        await tx.insert(t.patients).values({ id: `patient-${id}`, name: v.patient, alerts: v.alerts })
+        await tx.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind, ...ofCase } })
+      }
+      await tx.insert(t.visits).values({ id, caseId: `case-${own}`, chairId: v.chairId, day: on, startsAt: wallTime(on, v.time, zone), team: v.team, visitChoices: v.visitChoices ?? {}, swaps: {}, facts: { kind } })
     }
   })
 }

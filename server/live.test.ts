@@ -118,7 +118,7 @@ describe('the database', () => {
     const second = await openDatabase(folder)
     expect(await loadPractice(second.db)).toEqual(practice)
     expect(await loadDay(second.db, day)).toEqual(visits)
-    expect(visits).toHaveLength(6)
+    expect(visits).toHaveLength(10)
     await second.close()
   })
 })

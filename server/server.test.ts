@@ -3,7 +3,9 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { RunEvent } from '../core/run/events'
+import { eq } from 'drizzle-orm'
 import { FolderInUse } from './db/lock'
+import * as t from './db/schema'
 import { openDatabase } from './db/open'
 import { Caller, day, demoFolder, openHouse, type TestHouse } from './test/house'
 
@@ -121,9 +123,22 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     await orrell.call('PUT', `/people/${id}`, { name: 'Tobias Fenn', roles: ['assistant'], code: '8899' })
     expect((await tobias.call('GET', '/session')).status).toBe(401)
     expect((await new Caller(house.app).call('POST', '/session', { personId: id, code: '7788' })).status).toBe(401)
-    expect((await orrell.call('PUT', '/people/lindqvist', { name: 'Dr Kofi Lindqvist', roles: ['assistant'] })).status).toBe(200)
-    expect((await orrell.call('PUT', '/people/orrell', { name: 'Dr Tamsin Orrell', roles: ['assistant'] })).body['detail']).toMatch(/has to remain a dentist/)
-    expect((await orrell.call('PUT', '/people/lindqvist', { name: 'Dr Kofi Lindqvist', roles: ['dentist'] })).status).toBe(200)
+    // A dentist with visits planned stays one, or the day could not be planned any more.
+    expect((await orrell.call('PUT', '/people/lindqvist', { name: 'Dr Kofi Lindqvist', roles: ['assistant'] })).body['detail']).toMatch(/Visits are planned with Dr Kofi Lindqvist/)
+  })
+
+  it('one dentist always remains', async () => {
+    const { db } = house.database
+    const names: Record<string, string> = { orrell: 'Dr Tamsin Orrell', lindqvist: 'Dr Kofi Lindqvist', varen: 'Dr Imke Varen' }
+    const orrell = await new Caller(house.app).signIn('orrell', '4711')
+    const set = (id: string, roles: string[]) => orrell.call('PUT', `/people/${id}`, { name: names[id], roles })
+    // The day's visits are held back for a moment, so that nobody is needed for them.
+    const teams = await db.select({ id: t.visits.id, team: t.visits.team }).from(t.visits)
+    await db.update(t.visits).set({ team: { dentist: 'nobody', assistants: [] } })
+    expect([(await set('lindqvist', ['assistant'])).status, (await set('varen', ['assistant'])).status]).toEqual([200, 200])
+    expect((await set('orrell', ['assistant'])).body['detail']).toMatch(/has to remain a dentist/)
+    await Promise.all(['lindqvist', 'varen'].map((id) => set(id, ['dentist'])))
+    for (const { id, team } of teams) await db.update(t.visits).set({ team }).where(eq(t.visits.id, id))
   })
 
   it('takes a lot into the cupboard as its box says, and the next plan takes from it', async () => {
@@ -154,6 +169,67 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     const csv = await house.app.inject({ method: 'GET', url: '/api/items.csv', headers: { cookie: juno.cookie } })
     expect(csv.headers['content-disposition']).toContain('items.csv')
     expect(csv.body).toContain('lamp,Head lamp,diagnostic,magnifier')
+  })
+
+  it('plans any kind, with further work, and keeps the case as a chain: a follow-up knows its teeth and what lay on them', async () => {
+    const team = { dentist: 'varen', assistants: ['bram'] }
+    const made = await juno.call('POST', '/visits', { patientName: 'Lysander Poe', kind: 'crown.prepare', chairId: 'chair-3', day, time: '17:00', team, teeth: ['24', '26'], pontics: ['25'], restoration: 'metal-ceramic crown' })
+    const id = String(made.body['id'])
+    const first = (await juno.call('GET', `/visits/${id}`)).body as unknown as { caseId: string; version: number; request: { pontics: string[]; also: unknown[] } }
+    expect(first.request.pontics).toEqual(['25'])
+    const also = [{ kind: 'filling.amalgam', teeth: ['27'] }]
+    expect((await juno.call('PUT', `/visits/${id}/request`, { version: first.version, request: { also } })).status).toBe(200)
+    expect((await juno.call('PUT', `/visits/${id}/request`, { version: first.version + 1, request: { also: [{ kind: 'filling.amalgam', teeth: ['11'] }] } })).body['detail']).toMatch(/also\.0\.teeth\.0: 11/)
+    const next = await juno.call('POST', '/visits', { caseId: first.caseId, kind: 'crown.deliver', chairId: 'chair-3', day: '2026-12-08', time: '10:00', team })
+    expect(next.status).toBe(201)
+    const second = (await juno.call('GET', `/visits/${String(next.body['id'])}`)).body as unknown as { request: { teeth: string[]; kind: string; also: unknown[]; earlier: { kind: string; uses: string[] }[] }; chain: { kind: string }[] }
+    expect(second.request).toMatchObject({ kind: 'crown.deliver', teeth: ['24', '26'], also: [] })
+    // What the first visit laid out is known to the second: eugenol before bonding is found over the case.
+    expect(second.request.earlier).toEqual([expect.objectContaining({ kind: 'crown.prepare', uses: expect.arrayContaining(['provisional cement.eugenol']) })])
+    expect(second.chain.map((v) => v.kind)).toEqual(['crown.prepare', 'crown.deliver'])
+    expect((await juno.call('POST', '/visits', { caseId: 'nobody', kind: 'crown.deliver', chairId: 'chair-3', day, time: '10:00', team })).status).toBe(404)
+  })
+
+  it('an alert entered after signing re-opens the tray with the plan that stood; a visit that has begun keeps its plan', async () => {
+    const bram = await new Caller(house.app).signIn('bram', '4567')
+    const own = `${day}-ten`
+    await bram.signTray(own)
+    const before = (await bram.call('GET', `/visits/${own}`)).body as unknown as { frozen: { plan: { setup: { id: string }[] } } }
+    expect((await bram.call('PUT', `/visits/${own}/alerts`, { alerts: ['latex'] })).body).toMatchObject({ alerts: ['latex'], reopened: [own] })
+    const open = (await bram.call('GET', `/visits/${own}`)).body as unknown as { frozen: null; request: { alerts: string[] }; reopened: { why: string; plan: { setup: { id: string }[] } }; stage: string }
+    expect(open).toMatchObject({ frozen: null, stage: 'planned', request: { alerts: ['latex'] }, reopened: { why: 'alert entered: latex' } })
+    expect(open.reopened.plan.setup).toEqual(before.frozen.plan.setup)
+    await bram.signTray(own)
+    expect((await bram.call('GET', `/visits/${own}`)).body).toMatchObject({ reopened: null, stage: 'laid up' })
+    expect((await bram.call('PUT', `/visits/${own}/alerts`, { alerts: ['latex'] })).body).toMatchObject({ reopened: [] })
+    expect((await bram.call('POST', `/visits/${own}/commands`, command(0, { kind: 'begin' }))).status).toBe(200)
+    expect((await bram.call('PUT', `/visits/${own}/alerts`, { alerts: [] })).body).toMatchObject({ reopened: [] })
+    expect((await bram.call('GET', `/visits/${own}`)).body).toMatchObject({ stage: 'running' })
+  })
+
+  it('amendments: the dentist’s, signed and dated, in the next plan, out as a file and in again; none is lost', async () => {
+    const varen = await new Caller(house.app).signIn('varen', '7711')
+    const photo = { kind: 'primary.metal-crown', why: 'for the parents', change: { op: 'add step', after: 'crown.75.seat', id: 'own.photo', title: 'Picture of the crown', fn: 'chairside', place: 'chair', minutes: [0.5, 1, 2], needs: [{ what: 'camera', quantity: 1, readiness: 'open' }] } }
+    expect((await juno.call('POST', '/practice/amendments', photo)).status).toBe(403)
+    expect((await varen.call('POST', '/practice/amendments', { ...photo, change: { ...photo.change, minutes: [2, 1, 3] } })).body['detail']).toMatch(/each no shorter/)
+    const made = await varen.call('POST', '/practice/amendments', photo)
+    expect(made.body).toMatchObject({ by: 'Dr Imke Varen', on: day })
+    const file = (await juno.call('GET', '/practice/amendments')).body as unknown as { amendments: { id: string }[] }
+    expect(file.amendments).toHaveLength(1)
+    const plans = (await juno.call('GET', `/days/${day}`)).body as unknown as { visits: { id: string; score: { bars: { stepId: string }[] } }[] }
+    expect(plans.visits.find((v) => v.id === `${day}-seven`)!.score.bars.map((b) => b.stepId)).toContain('own.photo')
+    expect((await varen.call('PUT', '/practice/amendments', { ...file, amendments: [...file.amendments, { ...file.amendments[0], id: 'from-elsewhere' }] })).body).toEqual({ added: 1, replaced: 1 })
+    expect((await varen.call('PUT', '/practice/amendments', { ...file, format: 'something else' })).status).toBe(422)
+    expect((await varen.call('DELETE', '/practice/amendments/from-elsewhere')).status).toBe(200)
+    expect((await varen.call('DELETE', `/practice/amendments/${file.amendments[0]!.id}`)).status).toBe(200)
+  })
+
+  it('a dentist sets their own card and nobody else’s', async () => {
+    const varen = await new Caller(house.app).signIn('varen', '7711')
+    expect((await varen.call('PUT', '/practice/cards', { dentistId: 'orrell', choices: {}, extraHolds: [] })).status).toBe(403)
+    expect((await varen.call('PUT', '/practice/cards', { dentistId: 'varen', choices: { cord: 'string' }, extraHolds: [] })).status).toBe(422)
+    expect((await varen.call('PUT', '/practice/cards', { dentistId: 'varen', choices: { damOrder: 'sheet first' }, extraHolds: ['bite'] })).status).toBe(200)
+    expect(((await varen.call('GET', '/practice')).body as { cards: { dentistId: string; choices: object }[] }).cards.find((c) => c.dentistId === 'varen')!.choices).toEqual({ damOrder: 'sheet first' })
   })
 
   it('hands out the setup sheet as PDF on the paper asked for', async () => {

@@ -1,6 +1,6 @@
 /** What a practice sets for itself: name, notation, zone, chairs, people and codes, who may do what. The dentist's to change. */
 import { randomUUID } from 'node:crypto'
-import { eq } from 'drizzle-orm'
+import { eq, isNull } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import * as z from 'zod'
 import { functionName, permission, role, type FunctionTable } from '../../core/practice/functions'
@@ -139,6 +139,9 @@ export const settingsRoutes = (house: House) => async (app: App): Promise<void> 
       if (!everybody.some((p) => p.id === personId)) throw new Problem(404, 'not-found', 'There is no such person.')
       const dentists = everybody.filter((p) => (p.id === personId ? rest.roles : p.roles).includes('dentist'))
       if (dentists.length === 0) throw new Problem(409, 'last-dentist', 'Somebody has to remain a dentist, or nobody could sign or change this again.')
+      const planned = rest.roles.includes('dentist') ? [] : await tx.select({ day: t.visits.day, team: t.visits.team }).from(t.visits).leftJoin(t.records, eq(t.records.visitId, t.visits.id)).where(isNull(t.records.visitId))
+      const own = planned.filter((v) => v.team.dentist === personId)
+      if (own.length > 0) throw new Problem(409, 'in-use', `Visits are planned with ${rest.name} as the dentist, the first on ${own.map((v) => v.day).toSorted()[0]}; give them to another dentist first.`)
       await tx.update(t.people).set({ ...rest, ...hash }).where(eq(t.people.id, personId))
       // A new code ends what was opened with the old one.
       if (code !== undefined) await tx.delete(t.sessions).where(eq(t.sessions.personId, personId))
