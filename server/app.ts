@@ -130,7 +130,8 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
     await app.register(fastifyStatic, { root: webFolder, setHeaders: (reply, path) => void reply.header('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache') })
   }
   app.setNotFoundHandler((request, reply) => {
-    const page = request.method === 'GET' && !request.url.startsWith('/api/') && !/\.[a-z0-9]+$/i.test(request.url.split('?')[0]!)
+    // A browser that goes to a page asks for one; a missing picture or script stays missing, whatever dots a page's path has.
+    const page = request.method === 'GET' && !request.url.startsWith('/api/') && (request.headers.accept?.includes('text/html') || !/\.[a-z0-9]+$/i.test(request.url.split('?')[0]!))
     if (page && webFolder && existsSync(webFolder)) return reply.sendFile('index.html')
     return sendProblem(reply, 404, 'not-found', `There is nothing at ${request.method} ${request.url.split('?')[0]}.`)
   })

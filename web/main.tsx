@@ -15,6 +15,7 @@ const TrayScreen = lazy(() => import('./tray/tray-screen'))
 const ChairsideScreen = lazy(() => import('./chairside/chairside-screen'))
 const CloseScreen = lazy(() => import('./close/close-screen'))
 const CupboardScreen = lazy(() => import('./cupboard/cupboard-screen'))
+const LibraryScreen = lazy(() => import('./library/library-screen'))
 const SettingsScreen = lazy(() => import('./settings/settings-screen'))
 
 const router = createBrowserRouter([
@@ -26,6 +27,8 @@ const router = createBrowserRouter([
       { index: true, element: <DayScreen /> },
       { path: 'days/:day', element: <DayScreen /> },
       { path: 'cupboard', element: <CupboardScreen /> },
+      { path: 'library', element: <LibraryScreen /> },
+      { path: 'library/:kind', element: <LibraryScreen /> },
       { path: 'settings', element: <SettingsScreen /> },
       {
         path: 'visits/:visitId',

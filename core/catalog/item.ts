@@ -32,6 +32,8 @@ export const item = z.strictObject({
   setS: z.number().positive().optional(),
   /** Amount for one unit, in the item's unit, where the practice has measured its own. */
   perUnit: z.number().positive().optional(),
+  /** Product numbers on its boxes (14 digits) and the practice's own labels, for the scanner. */
+  codes: z.array(z.string().min(1)).default([]),
   /** Lots are tracked for what goes off. */
   tracked: z.boolean().default(false),
   /** Pieces owned or in the cupboard; a need above it is reported. */

@@ -2,7 +2,7 @@
 import Papa from 'papaparse'
 import { item, type Item } from '../catalog/item'
 
-export const itemColumns = ['id', 'name', 'family', 'serves', 'lengthMm', 'widthMm', 'reusable', 'latex', 'allergens', 'cassette', 'unit', 'workingS', 'inMouthS', 'cureS', 'setS', 'perUnit', 'tracked', 'stock'] as const
+export const itemColumns = ['id', 'name', 'family', 'serves', 'lengthMm', 'widthMm', 'reusable', 'latex', 'allergens', 'cassette', 'codes', 'unit', 'workingS', 'inMouthS', 'cureS', 'setS', 'perUnit', 'tracked', 'stock'] as const
 type Column = (typeof itemColumns)[number]
 /** Columns that may stay empty. */
 const figures = ['workingS', 'inMouthS', 'cureS', 'setS', 'perUnit'] as const
@@ -14,7 +14,7 @@ const formula = /^'(?=[=+\-@\t\r])/
 /** The items as CSV, with a mark of byte order so that spreadsheets read the letters right. */
 export function itemsToCsv(items: readonly Item[]): string {
   const rows = items.map((i): Record<Column, string> => ({
-    id: i.id, name: i.name, family: i.family, serves: i.serves.join(' | '), lengthMm: String(i.lengthMm), widthMm: String(i.widthMm), reusable: yesNo(i.reusable), latex: yesNo(i.latex), allergens: i.allergens.join(' | '), cassette: i.cassette ?? '', unit: i.unit,
+    id: i.id, name: i.name, family: i.family, serves: i.serves.join(' | '), lengthMm: String(i.lengthMm), widthMm: String(i.widthMm), reusable: yesNo(i.reusable), latex: yesNo(i.latex), allergens: i.allergens.join(' | '), cassette: i.cassette ?? '', codes: i.codes.join(' | '), unit: i.unit,
     ...(Object.fromEntries(figures.map((c) => [c, i[c] === undefined ? '' : String(i[c])])) as Record<(typeof figures)[number], string>), tracked: yesNo(i.tracked), stock: String(i.stock),
   }))
   return `\uFEFF${Papa.unparse({ fields: [...itemColumns], data: rows }, { escapeFormulae: true })}\r\n`
@@ -67,7 +67,7 @@ function readRow(cells: Partial<Record<Column, string>>, line: number, known: Re
   if (id !== '' && earlier !== undefined) return { line, state: 'wrong', id, name, says: `id: "${id}" stands in line ${earlier} already` }
   seen.set(id, line)
   const many = (c: Column): string[] => text(c).split('|').map((x) => x.trim()).filter(Boolean)
-  const optional = { latex: flag(cells.latex), allergens: many('allergens'), cassette: text('cassette') || undefined, unit: text('unit') || undefined, ...Object.fromEntries(figures.map((c) => [c, figure(cells[c])])), tracked: flag(cells.tracked), stock: figure(cells.stock) }
+  const optional = { latex: flag(cells.latex), allergens: many('allergens'), cassette: text('cassette') || undefined, codes: many('codes'), unit: text('unit') || undefined, ...Object.fromEntries(figures.map((c) => [c, figure(cells[c])])), tracked: flag(cells.tracked), stock: figure(cells.stock) }
   // A column the file does not have leaves a known item as it is: an allergen is never lost by a list that does not name it.
   const before = known.get(id)
   const kept = before ? Object.fromEntries(absent.flatMap((c) => (before[c] === undefined ? [] : [[c, before[c]]]))) : {}

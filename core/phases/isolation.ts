@@ -72,14 +72,14 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
       passes: [...how.passes],
       needs: [
         open('dam sheet'), open('dam frame'), open('dam punch'), open('clamp forceps'), clampNeed(c, anchor), open('floss', 900), open('dam lubricant', 0.5),
-        standby('block-out resin', 'the sheet leaks'), ...(c.request.partErupted ? [] : [standby('clamp.retentive', 'the clamp rocks or springs')]),
+        standby('block-out resin', 'the sheet leaks'), ...(parts(anchor).position >= 6 && c.request.partErupted ? [] : [standby('clamp.retentive', 'the clamp rocks or springs')]),
       ],
       ...(one ? {} : { countsIn: [{ id: 'dam-pieces', what: 'pieces of dam between the holes', planned: holes.length - 1, outStep: c.sheet.offStep }] }),
       cautions: [
         reason('The floss tether on the clamp is the airway guard: always on', 'C'),
         reason('Only water-soluble lubricant on the sheet', 'C'),
         ...(purpose === 'canal' ? [reason('Hypochlorite only with the sheet on and tight; eyes and clothes covered', 'C')] : []),
-        ...(purpose === 'cutting' && c.request.margin === 'subgingival' ? [reason('A margin under the tissue: the sheet may hide it; the dentist may want it off sooner', 'C')] : []),
+        ...(purpose === 'cutting' && c.kind.dentition === 'permanent' && c.request.margin === 'subgingival' ? [reason('A margin under the tissue: the sheet may hide it; the dentist may want it off sooner', 'C')] : []),
       ],
       mistakes: ['only one side numb: the clamp hurts and springs off', 'jaws touching in two points: the clamp rocks', ...(one ? [] : ['holes too close: the sheet pulls out of the neck and leaks'])],
     }),

@@ -65,6 +65,8 @@ function assign(draft: Draft, c: Case, team: Team): Performer {
 
 function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): Step {
   const performer = assign(draft, c, team)
+  // Under the dentist's direct sight the dentist is there, and nowhere else.
+  const watching = performer.permission === 'sight' ? [team.dentist.id] : []
   const helper = performer.personId === team.dentist.id ? team.assistants[0]?.id : undefined
   const step: Step = {
     id: draft.id,
@@ -73,7 +75,7 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
     fn: draft.fn,
     performer,
     allowed: Object.fromEntries([[team.dentist.id, 'yes' as const], ...team.assistants.map((a) => [a.id, permissionOf(draft.fn, a.roles, c.practice.functions[c.choices.functions])] as const)]),
-    helpers: draft.helped && helper ? [helper] : [],
+    helpers: [...(draft.helped && helper ? [helper] : []), ...watching],
     place: draft.place,
     spread: { shortS: Math.round(draft.minutes[0] * 60), likelyS: Math.round(draft.minutes[1] * 60), longS: Math.round(draft.minutes[2] * 60) },
     passes: draft.passes ?? [],

@@ -22,7 +22,7 @@ const why = (r: Reason): string => `${r.text} [${r.source ?? standingWords[r.sta
 /** What one step says, line by line, the first without indent. */
 export function stepLines(plan: Plan, s: Step): string[] {
   const title = (id: string): string => plan.steps.find((x) => x.id === id)?.title ?? id
-  const who = s.performer.name + (s.helpers.length > 0 ? ', helped' : '')
+  const who = s.performer.name + (s.performer.permission === 'sight' ? ', in the dentist’s sight' : s.helpers.length > 0 ? ', helped' : '')
   const hold = plan.holds.find((h) => h.id === s.holdId)
   const count = (id: string): string => plan.counts.find((c) => c.id === id)?.what ?? id
   return [

@@ -118,7 +118,7 @@ export interface Step {
   performer: Performer
   /** What each person of the visit may do of this step, by the table of functions when the plan was made. */
   allowed: Record<string, Permission>
-  /** People who work with the performer: suction at cutting, the pass at the impression. */
+  /** People who are bound with the performer: suction at cutting, the pass at the impression, the dentist who has to see it. */
   helpers: string[]
   place: Place
   spread: Spread

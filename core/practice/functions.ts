@@ -117,11 +117,9 @@ const expanded: Preset = {
   'occlusal check': ['no', 'sight'],
   radiograph: ['word', 'yes'],
   etching: ['sight', 'word'],
-  bonding: ['no', 'sight'],
   curing: ['word', 'yes'],
   placing: ['no', 'sight'],
   'matrix placement': ['sight', 'word'],
-  'crown fitting': ['no', 'sight'],
   'fissure seal': ['sight', 'yes'],
   polishing: ['word', 'yes'],
 }

@@ -156,7 +156,8 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
       'cutting.finish.11 D+ mouth',
       'cutting.reduction-check A mouth ‖reduction',
       'isolation.dam-off A mouth −dam-pieces',
-      'tissue.single-cord.11 A mouth +cord.single.11',
+      // Expanded table: under the dentist's direct sight, so the dentist is bound as well.
+      'tissue.single-cord.11 A+ mouth +cord.single.11',
       'provisional.separate A mouth',
       'provisional.mix A bench',
       'provisional.seat A mouth',
@@ -164,7 +165,7 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
       'provisional.trim A bench',
       'provisional.polish A bench',
       'impression.scan-arch A mouth',
-      'tissue.draw-cord.11 A mouth −cord.single.11',
+      'tissue.draw-cord.11 A+ mouth −cord.single.11',
       'impression.scan-preparation A mouth',
       'impression.scan-bite A mouth',
       'impression.inspect A chair ‖impression',

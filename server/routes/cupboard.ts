@@ -4,6 +4,7 @@ import { eq, max, sql } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import * as z from 'zod'
 import { item, lot } from '../../core/catalog/item'
+import { starterBurs, starterItems } from '../../core/catalog/starter'
 import { itemsToCsv } from '../../core/formats/items-csv'
 import type { App, House } from '../app'
 import * as t from '../db/schema'
@@ -17,6 +18,9 @@ const entered = z.strictObject({
   expires: lot.shape.expires,
   left: z.number().positive('how much there is').max(1_000_000),
 })
+const figure = z.number().positive().max(100_000).nullable().optional()
+/** `null` takes the practice's own value back. */
+const ownValues = z.strictObject({ workingS: figure, inMouthS: figure, cureS: figure, setS: figure, perUnit: figure, stock: z.number().nonnegative().max(1_000_000).optional() })
 const changed = z.strictObject({ left: z.number().nonnegative().max(1_000_000).optional(), opened: z.boolean().optional() })
 
 export const cupboardRoutes = (house: House) => async (app: App): Promise<void> => {
@@ -47,6 +51,31 @@ export const cupboardRoutes = (house: House) => async (app: App): Promise<void> 
     })
     tell()
     return { stored: items.length }
+  })
+
+  app.patch('/items/:itemId', { schema: { summary: 'Set an item’s own times and amounts, from its instructions for use or as this practice measures them', params: z.object({ itemId: z.string().max(120) }), body: ownValues } }, async (request) => {
+    await team(request)
+    await db.transaction(async (tx) => {
+      const [row] = await tx.select({ body: t.items.body }).from(t.items).where(eq(t.items.id, request.params.itemId)).for('update')
+      if (!row) throw notFound(`item "${request.params.itemId}"`)
+      const merged = Object.fromEntries(Object.entries({ ...row.body, ...request.body }).filter(([, v]) => v !== null))
+      await tx.update(t.items).set({ body: item.parse(merged) }).where(eq(t.items.id, request.params.itemId))
+    })
+    tell()
+    return { ok: true }
+  })
+
+  app.post('/items/starter', { schema: { summary: 'Add the generic items and burs this program knows and the practice does not have; nothing that is there is changed' } }, async (request) => {
+    await team(request)
+    const added = await db.transaction(async (tx) => {
+      const [known, burs] = [new Set((await tx.select({ id: t.items.id }).from(t.items)).map((r) => r.id)), new Set((await tx.select({ id: t.burs.id }).from(t.burs)).map((r) => r.id))]
+      const [fresh, freshBurs] = [starterItems.filter((i) => !known.has(i.id)), starterBurs.filter((b) => !burs.has(b.id))]
+      if (fresh.length > 0) await tx.insert(t.items).values(fresh.map((body, i) => ({ id: body.id, place: known.size + i + 1, body })))
+      if (freshBurs.length > 0) await tx.insert(t.burs).values(freshBurs.map((body, i) => ({ id: body.id, place: burs.size + i + 1, body })))
+      return { items: fresh.length, burs: freshBurs.length }
+    })
+    tell()
+    return added
   })
 
   app.post('/lots', { schema: { summary: 'Enter a lot as its box says', body: entered } }, async (request, reply) => {

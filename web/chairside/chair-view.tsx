@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
 import type { Hold, Step } from '../../core/plan/types'
+import { alertWords } from '../../core/plan/vocabulary'
 import { clocksAt } from '../../core/run/clocks'
 import { outlook } from '../../core/run/next'
 import { layOut } from '../../core/schedule/timeline'
@@ -33,6 +34,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   const [hold, setHold] = useState<Hold>()
   const [box, setBox] = useState<'keys' | 'note' | 'skip'>()
   const dentistView = person.roles.includes('dentist')
+  const lateAlerts = data.visit.request.alerts.filter((a) => !plan.request.alerts.includes(a))
 
   const current: Step | undefined = view.running.find((s) => s.id === focus) ?? view.running.at(-1)
   const then = outlook(plan, core, now, current?.id)
@@ -75,6 +77,11 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   return (
     <div className="mx-auto grid max-w-[1500px] gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]" data-seq={run.state.seq} data-status={core.status}>
       <div className="min-w-0 space-y-3">
+        {lateAlerts.length > 0 && (
+          <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-3 text-2xl font-bold text-alarm">
+            ■ Alert entered after the tray was signed: {lateAlerts.map((a) => alertWords[a]).join('; ')}. This plan was laid up without it; the dentist decides how to go on.
+          </p>
+        )}
         <div className="rounded-lg bg-sheet px-2 py-1">
           <Score score={score} people={plan.people} core={core} playheadS={playheadS} height={100} label={`Score of the visit; ${doneSteps.size} of ${plan.steps.length} steps done`} />
         </div>

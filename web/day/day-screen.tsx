@@ -5,6 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { Temporal } from 'temporal-polyfill'
 import { alertWords } from '../../core/plan/vocabulary'
 import { daySpan, neededTwice } from '../../core/schedule/day'
+import { kindTable } from '../../core/visits/table'
 import type { DayView, DayVisit } from '../app/api'
 import { useLive, useNow } from '../app/live'
 import { useDay, useRefresh } from '../app/queries'
@@ -16,13 +17,16 @@ import { NewVisit } from './new-visit'
 export const placeOf = (v: DayVisit): string => `/visits/${v.id}/${{ planned: 'case', 'laid up': 'chairside', running: 'chairside', closed: 'close' }[v.stage]}`
 const stageWords: Record<DayVisit['stage'], string> = { planned: 'tray open', 'laid up': 'tray signed', running: 'in the chair', closed: 'closed' }
 
+/** What is done, in as few words as a block holds: a crown by its material, anything else by its kind. */
+const shortOf = (visit: DayVisit): string => (visit.request.kind === 'crown.prepare' && visit.request.restoration ? visit.request.restoration.replace(' crown', '').replace('monolithic ', '') : kindTable[visit.request.kind].title)
+
 function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayView; left: number; width: number }) {
   const warned = visit.stage === 'planned' && visit.tray.warnings.length + visit.tray.blocked.length > 0
   return (
     <Link
       to={placeOf(visit)}
       data-visit={visit.id}
-      aria-label={`${clockTime(visit.startsAt, view.zone)} ${visit.patient.name}, ${bothNotations(visit.request.teeth, view.notation)}, ${(visit.request.restoration ?? visit.title)}, ${stageWords[visit.stage]}`}
+      aria-label={`${clockTime(visit.startsAt, view.zone)} ${visit.patient.name}, ${bothNotations(visit.request.teeth, view.notation)}, ${shortOf(visit)}, ${stageWords[visit.stage]}`}
       className={`absolute top-1 bottom-1 flex flex-col overflow-hidden rounded-md border-2 bg-sheet px-2 py-1 leading-tight hover:border-jade ${visit.stage === 'running' ? 'border-jade' : visit.stage === 'closed' ? 'border-line opacity-60' : 'border-ink'}`}
       style={{ left: `${left}%`, width: `${width}%` }}
     >
@@ -31,7 +35,7 @@ function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayVi
         <span className="truncate font-bold">{visit.patient.name.split(' ').at(-1)}</span>
       </span>
       <span className="truncate text-base">
-        <span className="num font-bold">{bothNotations(visit.request.teeth, view.notation)}</span> {(visit.request.restoration ?? visit.title).replace(' crown', '').replace('monolithic ', '')}
+        <span className="num font-bold">{bothNotations(visit.request.teeth, view.notation)}</span> {shortOf(visit)}
       </span>
       <span className="mt-1">
         <Score full={false} height={32} score={visit.score} people={visit.people} label="" />

@@ -22,6 +22,23 @@ function Glyph({ family, w, h }: { family: string; w: number; h: number }) {
       return <path d={`M ${w / 2 - 6} ${h * 0.25} h 12 v ${h * 0.5} h -12 z M ${w / 2} ${h * 0.25} v -8`} {...stroke} />
     case 'anaesthesia':
       return <path d={`M ${w / 2} 10 V ${h - 10} M ${w / 2 - 5} ${h * 0.4} h 10 v ${h * 0.35} h -10 z`} {...stroke} />
+    case 'matrix':
+    case 'clamp':
+      return <path d={`M ${w / 2 - 12} ${h * 0.62} q 0 ${-16} 12 ${-16} q 12 0 12 16 M ${w / 2 - 12} ${h * 0.62} l -4 5 M ${w / 2 + 12} ${h * 0.62} l 4 5`} {...stroke} />
+    case 'endodontic':
+      return <path d={`M ${w / 2 - 4} ${h * 0.3} h 8 v 10 h -8 z M ${w / 2} ${h * 0.3 + 10} L ${w / 2} ${h * 0.78} M ${w / 2 - 4} ${h * 0.3 + 16} h 8`} {...stroke} />
+    case 'preformed crown':
+      return <path d={`M ${w / 2 - 11} ${h * 0.45} q 11 -12 22 0 l -3 16 q -8 -5 -16 0 z`} {...stroke} />
+    case 'bonding':
+    case 'restorative':
+    case 'agent':
+      return <path d={`M ${w / 2 - 7} ${h * 0.42} h 14 v ${h * 0.3} h -14 z M ${w / 2 - 3} ${h * 0.42} v -7 h 6 v 7`} {...stroke} />
+    case 'gold':
+      return <path d={`M ${w / 2 - 10} ${h * 0.6} l 10 -9 l 10 9 l -10 9 z`} {...stroke} />
+    case 'equipment':
+      return <path d={`M ${w * 0.3} ${h * 0.45} h ${w * 0.4} v ${h * 0.25} h ${-w * 0.4} z M ${w * 0.38} ${h * 0.52} h ${w * 0.14}`} {...stroke} />
+    case 'finishing':
+      return <path d={`M ${w / 2} ${h * 0.3} V ${h * 0.55} M ${w / 2 - 9} ${h * 0.62} a 9 6 0 1 0 18 0 a 9 6 0 1 0 -18 0`} {...stroke} />
     case 'protection':
       return <path d={`M ${w * 0.3} ${h * 0.55} q ${w * 0.2} ${-h * 0.12} ${w * 0.4} 0 v ${h * 0.14} q ${-w * 0.2} ${h * 0.12} ${-w * 0.4} 0 z`} {...stroke} />
     default:

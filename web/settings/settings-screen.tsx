@@ -9,6 +9,7 @@ import { writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
 import { api, ApiProblem } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
 import { usePerson } from '../app/shell'
+import { MaterialsPart, ToolsPart } from './own-values'
 import { Button, Check, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
 
 const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
@@ -24,7 +25,7 @@ function useSave() {
     },
   })
 }
-type Save = ReturnType<typeof useSave>
+export type Save = ReturnType<typeof useSave>
 
 function PracticePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const patch = (body: object): void => save.mutate({ method: 'PATCH', path: '/practice', body })
@@ -189,8 +190,12 @@ export default function SettingsScreen() {
         <div className="space-y-3">
           <PracticePart practice={practice.data} save={save} may={may} />
           <PeoplePart practice={practice.data} save={save} may={may} />
+          <ToolsPart practice={practice.data} save={save} may={may} />
         </div>
-        <FunctionsPart practice={practice.data} save={save} may={may} />
+        <div className="space-y-3">
+          <FunctionsPart practice={practice.data} save={save} may={may} />
+          <MaterialsPart practice={practice.data} save={save} may={person.roles.some((r) => r !== 'front desk')} />
+        </div>
       </div>
     </div>
   )

@@ -1,4 +1,4 @@
-/** The tray: lay up by touch, exchange, read what has to be read, sign. */
+/** The tray: lay up by touch or scan, exchange, read what has to be read, sign. */
 import { useMutation } from '@tanstack/react-query'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -8,13 +8,17 @@ import { amountWords } from '../../core/plan/amount-words'
 import { standingWords } from '../../core/figure'
 import { checkable, trayReadiness } from '../../core/plan/ready'
 import { layTrays } from '../../core/plan/tray'
+import { answerScan } from '../../core/plan/scan'
 import type { SetupLine } from '../../core/plan/types'
+import { readScan } from '../../core/formats/gs1'
 import { api, ApiProblem, type Mark as TrayMark, type VisitView } from '../app/api'
 import { useLive } from '../app/live'
 import { useVisitPlan, type VisitAndPlan } from '../app/plan'
 import { useRefresh } from '../app/queries'
 import { BurStrip } from '../parts/bur-strip'
 import { TrayBoard } from '../parts/tray-board'
+import { Differences } from './differences'
+import { useScan } from './scan'
 import { Button, Check, Failed, Loading, Mark, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
 
@@ -131,6 +135,18 @@ export default function TrayScreen() {
   const reopen = useMutation({ mutationFn: () => api(`/visits/${visitId}/tray/reopen`, { method: 'POST' }), onError: say, onSuccess: () => refresh.visit(visitId) })
 
   const boards = useMemo(() => (data ? layTrays(data.plan.setup) : []), [data])
+  useScan((code) => {
+    if (!data || data.visit.frozen) return
+    const scan = readScan(code, Number(data.visit.day.slice(0, 4)))
+    const said = 'error' in scan ? { refused: scan.error } : answerScan(scan, data.plan, data.practice.items, data.visit.day)
+    if ('refused' in said) return void toast.error(said.refused)
+    if (said.says) toast(said.says)
+    const at = boards.findIndex((b) => b.bands.some((x) => x.places.some((p) => p.lineId === said.lineId)))
+    if (at >= 0) setBoardAt(at)
+    setSelected(said.lineId)
+    put((v) => ({ marks: v.marks.some((m) => m.lineId === said.lineId) ? v.marks : [...v.marks, { lineId: said.lineId, by: '', at: 0 }] }))
+    mark.mutate({ lineIds: [said.lineId], done: true })
+  })
   if (error && !data) return <Failed error={error} again={again} />
   if (!data) return <Loading what="Opening the tray" />
   const { plan, visit, practice } = data
@@ -174,6 +190,7 @@ export default function TrayScreen() {
           ))}
         </span>
       </div>
+      {visit.reopened && !locked && <Differences reopened={visit.reopened} plan={plan} practice={practice} />}
       {locked && (
         <div className="flex flex-wrap items-center gap-3 rounded-md border-2 border-jade bg-jade-wash p-3">
           <p>

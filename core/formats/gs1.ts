@@ -1,0 +1,91 @@
+/**
+ * What a scanner reads from a box: GS1 element strings with product, lot and expiry.
+ * Source: GS1 General Specifications (application identifiers 01, 10, 11, 17, 21; check digit; two-digit years; day 00 is
+ * the last of the month). Anything that is no element string is taken as the practice's own label.
+ */
+
+export interface Scan {
+  /** The code as typed by the scanner, marks of the symbology taken off. */
+  code: string
+  /** Product number, 14 digits, its check digit verified. */
+  gtin?: string
+  lot?: string
+  /** Plain date, 'YYYY-MM-DD'; a lot is good through it. */
+  expires?: string
+  produced?: string
+  serial?: string
+}
+
+/** Separates a field of variable length from the next. */
+const separator = '\u001d'
+const fixed: Record<string, number> = { '01': 14, '11': 6, '17': 6 }
+const variable: Record<string, number> = { '10': 20, '21': 20 }
+
+/** Whether the last digit is the check digit of those before: weights 3 and 1 from the right. */
+export function checkDigitHolds(digits: string): boolean {
+  if (!/^\d{8,14}$/.test(digits)) return false
+  const body = digits.slice(0, -1).split('').toReversed()
+  const sum = body.reduce((total, d, i) => total + Number(d) * (i % 2 === 0 ? 3 : 1), 0)
+  return (10 - (sum % 10)) % 10 === Number(digits.at(-1))
+}
+
+/** A date of six digits as a plain date; day 00 is the last of the month. `null` where there is no such day. */
+function plainDate(yymmdd: string, thisYear: number): string | null {
+  const [yy, mm, dd] = [0, 2, 4].map((at) => Number(yymmdd.slice(at, at + 2))) as [number, number, number]
+  if (mm < 1 || mm > 12) return null
+  // The century is the one that puts the year within 50 years of this one.
+  const guess = Math.floor(thisYear / 100) * 100 + yy
+  const year = guess - thisYear > 50 ? guess - 100 : thisYear - guess > 49 ? guess + 100 : guess
+  const last = new Date(Date.UTC(year, mm, 0)).getUTCDate()
+  const day = dd === 0 ? last : dd
+  return day > last ? null : `${year}-${String(mm).padStart(2, '0')}-${String(day).padStart(2, '0')}`
+}
+
+/**
+ * Reads a scan. Written forms with brackets, '(01)…(17)…', are read as well.
+ * @param thisYear four digits, for the century of two-digit years.
+ * @returns the scan, or what is wrong with it.
+ */
+export function readScan(text: string, thisYear: number): Scan | { error: string } {
+  const code = text.trim().replace(/^\](?:d2|C1|Q3|e0)/, '').replace(new RegExp(`^${separator}`), '')
+  if (code === '') return { error: 'nothing was read' }
+  const bracketed = /^\(\d{2}\)/.test(code)
+  if (!bracketed && !/^(01\d{14}|10|17\d{6}|21)/.test(code)) return { code, ...(/^\d{8}$|^\d{12,14}$/.test(code) && checkDigitHolds(code) ? { gtin: code.padStart(14, '0') } : {}) }
+  const scan: Scan = { code }
+  const fields = bracketed ? [...code.matchAll(/\((\d{2})\)([^(]*)/g)].map((m) => [m[1]!, m[2]!] as const) : split(code)
+  if (!Array.isArray(fields)) return fields
+  for (const [ai, value] of fields) {
+    if (ai === '01') {
+      if (!/^\d{14}$/.test(value) || !checkDigitHolds(value)) return { error: `product number ${value}: its check digit is wrong; scan again` }
+      scan.gtin = value
+    } else if (ai === '17' || ai === '11') {
+      const date = /^\d{6}$/.test(value) ? plainDate(value, thisYear) : null
+      if (date === null) return { error: `${ai === '17' ? 'expiry' : 'production'} date ${value}: there is no such day` }
+      scan[ai === '17' ? 'expires' : 'produced'] = date
+    } else if (ai === '10') scan.lot = value
+    else if (ai === '21') scan.serial = value
+  }
+  return scan
+}
+
+/** Cuts an element string into its fields, or says at which it stops making sense. */
+function split(code: string): (readonly [string, string])[] | { error: string } {
+  const fields: (readonly [string, string])[] = []
+  let rest = code
+  while (rest.length > 0) {
+    const ai = rest.slice(0, 2)
+    const width = fixed[ai]
+    if (width !== undefined) {
+      if (rest.length < 2 + width) return { error: `field (${ai}) has ${rest.length - 2} characters, ${width} are wanted` }
+      fields.push([ai, rest.slice(2, 2 + width)])
+      rest = rest.slice(2 + width).replace(new RegExp(`^${separator}`), '')
+    } else if (variable[ai] !== undefined) {
+      const end = rest.indexOf(separator)
+      const value = end === -1 ? rest.slice(2) : rest.slice(2, end)
+      if (value.length === 0 || value.length > variable[ai]) return { error: `field (${ai}) has ${value.length} characters, 1 to ${variable[ai]} are wanted` }
+      fields.push([ai, value])
+      rest = end === -1 ? '' : rest.slice(end + 1)
+    } else return { error: `field (${ai}) is not one this program reads` }
+  }
+  return fields
+}

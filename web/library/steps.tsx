@@ -1,0 +1,130 @@
+import { PencilLine, Timer } from 'lucide-react'
+import { useState } from 'react'
+import { standingWords } from '../../core/figure'
+import { phaseNames, type Plan, type Step } from '../../core/plan/types'
+import type { KindId } from '../../core/visits/table'
+import { usePerson } from '../app/shell'
+import { Button, Panel } from '../parts/ui'
+import { AmendBox } from './amend-box'
+
+const minutesWords = (s: Step): string => [s.spread.shortS, s.spread.likelyS, s.spread.longS].map((x) => (x < 60 ? `${x} s` : `${Math.round(x / 6) / 10}`)).join(' · ')
+
+/** One step with everything it says; the reasons are open, not behind a hover. */
+function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Step) => void }) {
+  const hold = plan.holds.find((h) => h.id === s.holdId)
+  const titleOf = (id: string): string => plan.steps.find((x) => x.id === id)?.title ?? id
+  const ties = plan.links.filter((l) => l.to === s.id && l.title !== undefined)
+  return (
+    <li data-step={s.id} className={`border-l-4 py-1 pl-3 ${s.amended ? 'border-brass' : 'border-line'}`}>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+        <strong className="text-lg">{s.title}</strong>
+        <span className="flex items-center gap-2 text-base text-soft">
+          {s.performer.name}
+          {s.performer.permission === 'sight' ? ' in the dentist’s sight' : s.helpers.length > 0 ? ' with help' : ''}, {s.place}, <span className="num">{minutesWords(s)}</span>{s.spread.likelyS >= 60 ? ' min' : ''}
+          {onAmend && (
+            <Button tone="quiet" aria-label={`Amend “${s.title}”`} className="!min-h-10 !min-w-10" onClick={() => onAmend(s)}>
+              <PencilLine aria-hidden="true" size={18} />
+            </Button>
+          )}
+        </span>
+      </div>
+      {s.amended && <p className="text-brass">◆ this practice’s own: {plan.amendments.filter((a) => s.amended!.includes(a.id)).map((a) => `${a.says} (${a.by}, ${a.on}: ${a.why})`).join('; ')}</p>}
+      {s.detail && <p>{s.detail}</p>}
+      {ties.map((l) => (
+        <p key={l.id} className="num">
+          <Timer aria-label="clock" size={17} className="mr-1 inline align-[-2px]" />
+          {l.title}
+          {l.atLeastS !== undefined && `: not before ${l.atLeastS} s`}
+          {l.warnS !== undefined && l.atMostS === undefined && `, warned at ${l.warnS} s`}
+          {l.atMostS !== undefined && `: closes ${l.atMostS} s`}
+          {l.from !== l.to && ` after ${l.fromEdge === 'start' ? 'the start of ' : ''}“${titleOf(l.from)}”`}
+          {l.whenMissed && <span className="font-sans"> — missed: {l.whenMissed}</span>} <span className="font-sans text-base text-soft">({l.because?.text}; {standingWords[l.because!.standing]})</span>
+        </p>
+      ))}
+      {s.passes.length > 0 && <p>passes: {s.passes.join(' → ')}</p>}
+      {s.countsIn.length > 0 && <p>counted in: {s.countsIn.map((id) => plan.counts.find((c) => c.id === id)!).map((c) => `${c.planned} ${c.what}${c.stays ? `, ${c.stays} to stay` : ''}`).join('; ')}</p>}
+      {s.countsOut.length > 0 && <p>counted out: {s.countsOut.map((id) => plan.counts.find((c) => c.id === id)!.what).join('; ')}</p>}
+      {hold && (
+        <p className="font-semibold text-dentist">
+          ‖ the dentist signs: {hold.title} — {hold.evidence}
+          {hold.mandatory ? ' (stays on every card)' : ''}
+        </p>
+      )}
+      {s.cautions.map((c) => (
+        <p key={c.text} className="text-alarm">
+          ■ {c.text}
+        </p>
+      ))}
+      {s.mistakes.map((m) => (
+        <p key={m} className="text-soft">
+          common error: {m}
+        </p>
+      ))}
+      {s.figures.map((f) => (
+        <p key={f.name} className="text-soft">
+          <span className="num">
+            {f.name} {f.value} {f.unit}
+          </span>
+          : {f.text} ({standingWords[f.standing]})
+        </p>
+      ))}
+      {s.reason && (
+        <p className="text-soft">
+          why: {s.reason.text} ({s.reason.source ?? standingWords[s.reason.standing]})
+        </p>
+      )}
+    </li>
+  )
+}
+
+/** The day in its order, by phase. A dentist amends a step where it stands. */
+export function Steps({ plan, kind }: { plan: Plan; kind: KindId }) {
+  const person = usePerson()
+  const [amending, setAmending] = useState<Step | null>(null)
+  const may = person.roles.includes('dentist')
+  const runs: { phase: Step['phase']; steps: Step[] }[] = []
+  for (const s of plan.steps) {
+    const last = runs.at(-1)
+    if (last?.phase === s.phase) last.steps.push(s)
+    else runs.push({ phase: s.phase, steps: [s] })
+  }
+  return (
+    <Panel labelled="Steps" className="space-y-3">
+      {runs.map((r, i) => (
+        <section key={`${r.phase}-${i}`} aria-label={phaseNames[r.phase]}>
+          <h2 className="mb-1 text-lg font-bold text-jade">{phaseNames[r.phase]}</h2>
+          <ol className="space-y-2">
+            {r.steps.map((s) => (
+              <StepLine key={s.id} plan={plan} s={s} {...(may ? { onAmend: setAmending } : {})} />
+            ))}
+          </ol>
+        </section>
+      ))}
+      {plan.absent.length > 0 && (
+        <section aria-label="Left out">
+          <h2 className="text-lg font-bold text-jade">Left out, and why</h2>
+          <ul>
+            {plan.absent.map((a) => (
+              <li key={a.what}>
+                {a.what}: {a.because.text}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {plan.followUps.length > 0 && (
+        <section aria-label="Next">
+          <h2 className="text-lg font-bold text-jade">Next</h2>
+          <ul>
+            {plan.followUps.map((f) => (
+              <li key={f.title}>
+                {f.title}, <span className="num">{f.afterWorkingDays}</span> working days: {f.because.text}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {amending && <AmendBox kind={kind} plan={plan} step={amending} onClose={() => setAmending(null)} />}
+    </Panel>
+  )
+}
