@@ -74,7 +74,7 @@ afterAll(async () => {
 })
 
 describe('a zirconia crown on 37', () => {
-  it('opens the day, refuses a wrong code, and shows six visits with their readiness', async () => {
+  it('opens the day, refuses a wrong code, and shows the day’s ten visits with their readiness', async () => {
     await juno.go('/')
     await juno.press('Juno Abara')
     await juno.accessible()
@@ -82,7 +82,7 @@ describe('a zirconia crown on 37', () => {
     await juno.says('That code does not belong to that person.')
     await juno.signIn('Juno Abara', '1234')
     await juno.find('[data-visit]')
-    expect(await juno.driver.findElements({ css: '[data-visit]' })).toHaveLength(6)
+    expect(await juno.driver.findElements({ css: '[data-visit]' })).toHaveLength(10)
     await juno.says('37 (LL7)')
     await juno.says('Bis-acryl: short: 1.6 left of 2.2 needed')
     await juno.accessible()

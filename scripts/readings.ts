@@ -1,9 +1,10 @@
-/** Writes the readings of demo/cases anew. Run after a meant change, and read what changed before it is kept. */
+/** Writes the readings of demo/cases and docs/coverage.md anew. Run after a meant change, and read what changed before it is kept. */
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { compile } from '../core/plan/compile'
 import { readPlan } from '../core/plan/reading'
 import { visitRequest } from '../core/plan/request'
 import { starterPractice } from '../core/practice/starter'
+import { coverage } from './coverage'
 
 const practice = starterPractice()
 mkdirSync('demo/cases/readings', { recursive: true })
@@ -11,3 +12,4 @@ for (const file of readdirSync('demo/cases').filter((f) => f.endsWith('.json')))
   const request = visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8')))
   writeFileSync(`demo/cases/readings/${file.replace('.json', '.txt')}`, readPlan(compile(request, practice)))
 }
+writeFileSync('docs/coverage.md', coverage())

@@ -4,6 +4,7 @@ import { isoNumber, readIsoNumber, tipDiameterMm, usDiameterMm, type Bur } from 
 import { chooseBur, type Cut } from './cut'
 import { chooseLot, lotState, type Lot } from './item'
 import { matchItem, type Need } from './match'
+import { searchItems } from './search'
 import { silhouette } from './silhouette'
 import { starterBurs, starterItems } from './starter'
 
@@ -105,5 +106,51 @@ describe('lots', () => {
     expect(chooseLot('bis-acryl', 2, [lot('a', '2026-11-23', 50)], '2026-11-24')).toEqual({ warning: expect.stringContaining('expired on 2026-11-23') })
     expect(chooseLot('bis-acryl', 2, [lot('a', '2027-01-01', 1)], '2026-11-24')).toMatchObject({ number: 'a', warning: expect.stringContaining('short') })
     expect(chooseLot('bis-acryl', 2, [], '2026-11-24').warning).toContain('no lot')
+  })
+})
+
+describe('a need and what would do', () => {
+  const clamp: Need = { what: 'clamp.retentive', quantity: 1, readiness: 'open', words: 'clamp for a part-erupted lower molar', orElse: [{ what: 'clamp.molar', loss: 'rides up on a short crown' }] }
+  it('takes what answers it, lists what would do with what is lost by each, in order', () => {
+    const match = matchItem(clamp, starterItems, [])
+    expect(match.item!.id).toBe('clamp-retentive')
+    expect(match.alternatives.map((a) => [a.itemId, a.loss])).toEqual([['clamp-retentive-small', 'second in the practice’s own order'], ['clamp-molar', 'rides up on a short crown'], ['clamp-molar-wingless', 'rides up on a short crown']])
+  })
+  it('takes what would do where nothing else is owned or in stock, and says what is lost; nothing at all is a lack', () => {
+    const without = starterItems.filter((i) => !i.id.startsWith('clamp-retentive'))
+    expect(matchItem(clamp, without, [])).toMatchObject({ item: { id: 'clamp-molar' }, because: { text: expect.stringContaining('rides up') } })
+    const out = starterItems.map((i) => (i.id.startsWith('clamp-retentive') ? { ...i, stock: 0 } : i))
+    expect(matchItem(clamp, out, []).item!.id).toBe('clamp-molar')
+    expect(matchItem(clamp, starterItems.filter((i) => i.family !== 'clamp'), [])).toMatchObject({ lack: expect.stringContaining('clamp for a part-erupted lower molar') })
+  })
+  it('an antiseptic the patient reacts to is not offered, and the lack says why', () => {
+    expect(matchItem({ what: 'chlorhexidine', quantity: 1, readiness: 'open' }, starterItems, ['chlorhexidine'])).toMatchObject({ forbidden: true, lack: expect.stringContaining('chlorhexidine alert') })
+  })
+})
+
+describe('finding an item', () => {
+  it('by any words of name, use or family, names first; accents do not matter', () => {
+    expect(searchItems(starterItems, 'clamp molar small').found.map((i) => i.id)).toContain('clamp-molar-small')
+    expect(searchItems(starterItems, 'mouth mirr').found[0]!.id).toBe('mirror')
+    expect(searchItems([{ ...starterItems[0]!, name: 'Röntgenhalter' }], 'rontgen').total).toBe(1)
+    expect(searchItems(starterItems, 'unobtainium')).toEqual({ found: [], total: 0 })
+    expect(searchItems(starterItems, '', 5)).toMatchObject({ total: starterItems.length, found: { length: 5 } })
+  })
+  it('every item finds itself by its name', () => {
+    fc.assert(fc.property(fc.constantFrom(...starterItems), (item) => searchItems(starterItems, item.name, 1000).found.some((i) => i.id === item.id)))
+  })
+})
+
+describe('the starter catalogue', () => {
+  it('is about as large as a practice’s own, without a name twice, every bur numbered by the standard, cassettes only for what comes back', () => {
+    const plain = starterItems.filter((i) => i.family !== 'preformed crown')
+    expect(plain.length + starterBurs.length).toBeGreaterThan(250)
+    expect(new Set(starterItems.map((i) => i.name)).size).toBe(starterItems.length)
+    for (const i of starterItems) if (i.cassette) expect([i.id, i.reusable]).toEqual([i.id, true])
+    for (const b of starterBurs) if (b.usNumber) expect([b.id, usDiameterMm(b.usNumber)]).toEqual([b.id, b.diameterMm])
+  })
+  it('cuts of every form have a bur for them', () => {
+    const forms = ['outline', 'access', 'caries', 'fissure', 'slice', 'ledge', 'draw', 'retention', 'enamel bevel', 'post space', 'post cut', 'pit', 'undercut', 'split', 'orifice', 'facial reduction'] as const
+    for (const form of forms) expect([form, chooseBur(cut(form, form === 'post space' ? 1.4 : 0.5), starterBurs).best?.because.text.length]).toEqual([form, expect.any(Number)])
   })
 })

@@ -71,6 +71,33 @@ function attempt(lines: readonly Line[], c: Change): Tried | string {
 /** Steps from which it is numb: tested, or asleep. */
 const numbFrom = ['anaesthesia.test', 'asleep.under']
 
+/** Seconds of work that stand inside each window, by its title and the step it ends at. */
+function windowLoads(lines: readonly Line[]): Map<string, { loadS: number; atMostS: number; title: string }> {
+  const byId = new Map(lines.map((l) => [l.draft.id, l]))
+  const likelyS = (l: Line): number => l.draft.minutes[1] * 60
+  const loads = new Map<string, { loadS: number; atMostS: number; title: string }>()
+  for (const line of lines) {
+    for (const tie of line.draft.ties ?? []) {
+      const from = byId.get(tie.from)
+      if (tie.atMostS === undefined || !from) continue
+      const inside = new Set<Line>()
+      const leads = (id: string): boolean => {
+        if (id === tie.from) return true
+        const l = byId.get(id)
+        let any = false
+        for (const before of l?.after ?? []) if (leads(before)) any = true
+        if (any && l) inside.add(l)
+        return any
+      }
+      leads(line.draft.id)
+      if (tie.toEdge !== 'finish') inside.delete(line)
+      const loadS = [...inside].reduce((sum, l) => sum + likelyS(l), 0) + (tie.fromEdge === 'start' ? likelyS(from) : 0)
+      loads.set(`${tie.from}>${line.draft.id}>${tie.title}`, { loadS, atMostS: tie.atMostS, title: tie.title })
+    }
+  }
+  return loads
+}
+
 /** What a change may not break: the trade's order, signatures no card may remove, counts, and the ends of clocks. */
 function unsound(before: readonly Line[], after: readonly Line[]): string | null {
   const at = new Map(after.map((l, i) => [l.draft.id, i]))
@@ -92,6 +119,10 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
       if (from >= i) return `“${draft.title}” would come before “${tie.title}” has begun`
     }
     for (const count of draft.countsIn ?? []) if (!(at.get(count.outStep)! > i)) return `${count.what} would go in and not come out`
+  }
+  const loads = windowLoads(before)
+  for (const [key, { loadS, atMostS, title }] of windowLoads(after)) {
+    if (loadS > atMostS && loadS > (loads.get(key)?.loadS ?? 0)) return `more would have to be done than “${title}” has time for: ${Math.round(loadS)} s of ${atMostS} s`
   }
   // Before anything counted out is gone, what put it in has to be gone too.
   const ins = new Set(after.flatMap((l) => (l.draft.countsIn ?? []).map((c) => c.id)))

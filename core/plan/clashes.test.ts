@@ -9,6 +9,12 @@ const practice = starterPractice()
 const plan = (more: Partial<VisitRequestInput> = {}, p = practice): Plan => compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['36'], restoration: 'metal-ceramic crown', team: { dentist: 'dentist', assistants: ['assistant'] }, ...more }), p)
 const without = (...ids: string[]) => ({ ...practice, items: practice.items.filter((i) => !ids.includes(i.id)) })
 
+/** A plan of any kind, on a lower first molar where nothing else is said. */
+const of = (more: Partial<VisitRequestInput>, p = practice): Plan => compile(visitRequest.parse({ date: '2026-11-24', teeth: ['36'], team: { dentist: 'dentist', assistants: ['assistant'] }, kind: 'crown.prepare', ...more }), p)
+const alsoServes = (id: string, need: string) => ({ ...practice, items: practice.items.map((i) => (i.id === id ? { ...i, serves: [...i.serves, need] } : i)) })
+/** The practice with a step of its own that brings the separator while the sheet is on. */
+const alsoAt = (after: string) => ({ ...practice, amendments: [{ id: 'a', kind: 'post.core' as const, by: 'Dr Demo', on: '2026-11-01', why: 'tried', change: { op: 'add item' as const, step: after, need: { what: 'separator', quantity: 1, readiness: 'open' as const } } }] })
+
 /** Common practice: each pair that must not meet, how hard it is, and the plan it must not appear in. */
 const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan, withoutIt: () => Plan][] = [
   ['latex-alert', 'mind', () => plan({ alerts: ['latex'] }), () => plan()],
@@ -23,9 +29,28 @@ const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan,
   ['dual-arch', 'ask', () => plan({ missing: ['37'] }), () => plan()],
   ['polyether-damp', 'mind', () => plan({ choices: { impression: 'polyether, custom tray' } }), () => plan()],
   ['pacemaker', 'mind', () => plan({ alerts: ['pacemaker'] }), () => plan()],
+  ['sticky-layer', 'mind', () => of({ kind: 'inlay.prepare' }), () => of({ kind: 'inlay.prepare', choices: { dentineSeal: 'at delivery' } })],
+  ['astringent-bonding', 'ask', () => of({ kind: 'inlay.prepare' }), () => of({ kind: 'inlay.prepare', choices: { cordAgent: 'plain' } })],
+  ['eugenol-earlier', 'ask', () => of({ kind: 'inlay.deliver', earlier: [{ kind: 'inlay.prepare', date: '2026-11-10', uses: ['provisional cement.eugenol'] }] }), () => of({ kind: 'inlay.deliver', earlier: [{ kind: 'inlay.prepare', date: '2026-11-10', uses: ['provisional cement.non-eugenol'] }] })],
+  ['ferric-earlier', 'mind', () => of({ kind: 'inlay.deliver', earlier: [{ kind: 'inlay.prepare', date: '2026-11-10', uses: ['agent.ferric sulphate'] }] }), () => of({ kind: 'inlay.deliver' })],
+  ['one-bottle', 'ask', () => of({ kind: 'inlay.deliver' }, without('adhesive')), () => of({ kind: 'inlay.deliver' })],
+  ['flavoured-paste', 'ask', () => of({ kind: 'inlay.deliver', swaps: { pumice: 'prophy-paste' } }, alsoServes('prophy-paste', 'pumice')), () => of({ kind: 'inlay.deliver' })],
+  ['jelly-latex', 'ask', () => of({ kind: 'post.core', teeth: ['11'] }, alsoAt('coat.look')), () => of({ kind: 'post.core', teeth: ['11'] })],
+  ['hydrofluoric', 'mind', () => of({ kind: 'inlay.deliver' }), () => of({ kind: 'filling.amalgam' })],
+  ['hypochlorite', 'stop', () => of({ kind: 'endo.core.crown', choices: { bondingIsolation: 'suction retractor' } }), () => of({ kind: 'endo.core.crown' })],
+  ['no-sheet', 'ask', () => of({ kind: 'gold.deliver', choices: { bondingIsolation: 'rolls and suction' } }), () => of({ kind: 'gold.deliver' })],
+  ['tint', 'ask', () => of({ kind: 'laminate.deliver', teeth: ['11'], tintPercent: 26 }), () => of({ kind: 'laminate.deliver', teeth: ['11'], tintPercent: 25 })],
+  ['piece', 'stop', () => of({ kind: 'inlay.deliver', pieceOnHand: false }), () => of({ kind: 'inlay.prepare', pieceOnHand: false })],
+  ['weight', 'ask', () => of({ kind: 'primary.metal-crown', teeth: ['85'] }), () => of({ kind: 'primary.metal-crown', teeth: ['85'], weightKg: 18 })],
+  ['weak-light', 'mind', () => of({ kind: 'filling.bulk' }, { ...practice, light: { irradianceMWPerCm2: 550, readOn: '2026-10-01' } }), () => of({ kind: 'filling.bulk' })],
+  ['bridge-place', 'ask', () => of({ kind: 'bridge.ceramic.prepare', teeth: ['11'], pontics: ['12'] }), () => of({ kind: 'bridge.ceramic.prepare', teeth: ['31'], pontics: ['32'] })],
+  ['post-room', 'ask', () => of({ kind: 'post.core', teeth: ['11'], canals: { 11: [{ name: 'single', lengthMm: 9 }] } }), () => of({ kind: 'post.core', teeth: ['11'], canals: { 11: [{ name: 'single', lengthMm: 10 }] } })],
+  ['chlorhexidine', 'mind', () => of({ kind: 'gold.deliver', alerts: ['chlorhexidine'] }), () => of({ kind: 'gold.deliver' })],
+  ['impression-window', 'ask', () => of({ kind: 'crown.prepare', teeth: ['34', '35', '36', '37'], choices: { cord: 'double', impression: 'addition silicone, full arch' } }), () => plan()],
+  ['wash', 'mind', () => plan({ choices: { wash: 'tray' } }), () => plan({ choices: { wash: 'tray', impression: 'polyether, custom tray' } })],
 ]
 
-describe('compatibility of what one visit uses', () => {
+describe('compatibility over what one case uses', () => {
   it.each(table)('%s (%s) is named where it is and nowhere else', (id, severity, withIt, withoutIt) => {
     const found = withIt().clashes.find((c) => c.id === id)
     expect(found).toMatchObject({ severity })

@@ -153,8 +153,11 @@ const caseRules: Rule[] = [
   ({ c, uses }) => (c.practice.light.irradianceMWPerCm2 < weakMWPerCm2 && uses('curing light') ? clash('weak-light', 'mind', `Curing light ${c.practice.light.irradianceMWPerCm2} mW/cm², read on ${c.practice.light.readOn}`, `under ${weakMWPerCm2} mW/cm² resin stays soft beneath`, 'every cure on this plan is lengthened; clean the tip, read again, have it seen to', 'M') : null),
   ({ c }) => {
     if (c.request.kind !== 'post.core') return null
-    const short = c.units.filter((u) => (c.request.canals[u.tooth]?.[0]?.lengthMm ?? Infinity) <= c.request.sealMm)
-    return short.length > 0 ? clash('post-room', 'stop', `No room for a post in ${short.map((u) => u.label).join(', ')}`, `the canal is no longer than the ${c.request.sealMm} mm of root filling that have to stay`, 'a core without a post; the dentist decides') : null
+    const short = c.units.filter((u) => {
+      const canalMm = c.request.canals[u.tooth]?.[0]?.lengthMm
+      return canalMm !== undefined && canalMm - c.request.sealMm < canalMm / 2
+    })
+    return short.length > 0 ? clash('post-room', 'ask', `A short post in ${short.map((u) => u.label).join(', ')}`, `over ${c.request.sealMm} mm of root filling less than half of the canal is left for it`, 'a shorter seal of not under 4 mm, or a core without a post; the dentist decides') : null
   },
 ]
 

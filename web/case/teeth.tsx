@@ -8,16 +8,20 @@ import { Arch } from '../parts/arch'
 import { Panel, Pick } from '../parts/ui'
 import { changeOf, workAt, type Change } from './change'
 
-/** A tooth typed in any notation; where two readings are possible it says which was taken, or asks. */
-function ToothField({ notation, onTooth }: { notation: Notation; onTooth: (tooth: Tooth) => void }) {
+/** Teeth typed in any notation, parted by spaces; where two readings are possible it says which was taken, or asks. */
+function ToothField({ notation, onTeeth }: { notation: Notation; onTeeth: (teeth: Tooth[]) => void }) {
   const [text, setText] = useState('')
   const take = (): void => {
-    if (!text.trim()) return
-    const reading = readTooth(text, notation)
-    if (reading.kind === 'error') return void toast.error(reading.message)
-    if (reading.kind === 'ambiguous') return void toast(`Which tooth? ISO ${reading.readings.map((r) => r.tooth).join(' or ISO ')}: write quadrant and number`)
-    if (reading.also) toast(`Read as ${writeBoth(reading.tooth, notation)}; in the ${reading.also.notation} notation it would be ISO ${reading.also.tooth}`)
-    onTooth(reading.tooth)
+    const teeth: Tooth[] = []
+    for (const word of text.split(/[\s,;]+/).filter(Boolean)) {
+      const reading = readTooth(word, notation)
+      if (reading.kind === 'error') return void toast.error(reading.message)
+      if (reading.kind === 'ambiguous') return void toast(`Which tooth? ISO ${reading.readings.map((r) => r.tooth).join(' or ISO ')}: write quadrant and number`)
+      if (reading.also) toast(`Read as ${writeBoth(reading.tooth, notation)}; in the ${reading.also.notation} notation it would be ISO ${reading.also.tooth}`)
+      teeth.push(reading.tooth)
+    }
+    if (teeth.length === 0) return
+    onTeeth(teeth)
     setText('')
   }
   return <input aria-label="Tooth, in any notation" placeholder="tooth" value={text} onChange={(e) => setText(e.target.value)} onKeyDown={(e) => e.key === 'Enter' && take()} onBlur={take} className="num h-12 w-20 rounded-md border-2 border-line bg-sheet px-2" />
@@ -42,8 +46,19 @@ export function Teeth({ data, at, change, locked }: { data: VisitAndPlan; at: nu
     if (work.teeth.includes(t)) return work.teeth.length > 1 ? change(changeOf(request, at, { teeth: without(work.teeth, t) })) : undefined
     change(changeOf(request, at, { teeth: [...same, t], pontics: without(work.pontics, t) }))
   }
+  const foreign = (t: Tooth): boolean => {
+    const wrong = isPrimary(t) !== (kind.dentition === 'primary')
+    if (wrong) toast.error(`${t} is ${isPrimary(t) ? 'a primary' : 'a permanent'} tooth; ${kind.title} is for ${kind.dentition} teeth`)
+    return wrong
+  }
+  /** What is typed is what is meant: it stands in place of the teeth picked before. */
+  const typed = (teeth: Tooth[]): void => {
+    if (teeth.some(foreign)) return
+    if (marking === 'prepare') change(changeOf(request, at, { teeth: [...new Set(teeth)], pontics: work.pontics.filter((p) => !teeth.includes(p) && jawOf(p) === jawOf(teeth[0]!)) }))
+    else teeth.forEach(pick)
+  }
   const pick = (t: Tooth): void => {
-    if (isPrimary(t) !== (kind.dentition === 'primary')) return void toast.error(`${kind.title} is for ${kind.dentition} teeth; ${t} is ${isPrimary(t) ? 'a primary' : 'a permanent'} tooth`)
+    if (foreign(t)) return
     if (marking === 'prepare') return prepare(t)
     if (work.teeth.includes(t)) return void toast(`${t} is to be prepared`)
     if (marking === 'pontic') return change(changeOf(request, at, { pontics: work.pontics.includes(t) ? without(work.pontics, t) : [...work.pontics, t] }))
@@ -57,7 +72,7 @@ export function Teeth({ data, at, change, locked }: { data: VisitAndPlan; at: nu
       {work.pontics.length > 0 && <p>replaces <strong className="num">{work.pontics.map((t) => writeBoth(t, notation)).join(', ')}</strong></p>}
       {!locked && (
         <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
-          <ToothField notation={notation} onTooth={pick} />
+          <ToothField notation={notation} onTeeth={typed} />
           <Pick<Marking> label="A touch on a tooth" value={marking} onPick={setMarking} options={options} />
         </div>
       )}

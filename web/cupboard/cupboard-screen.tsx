@@ -9,6 +9,7 @@ import { lotState, type Item, type Lot, type LotState } from '../../core/catalog
 import { api, ApiProblem } from '../app/api'
 import { useLive } from '../app/live'
 import { usePractice, useRefresh } from '../app/queries'
+import { Catalogue } from './catalogue'
 import { ImportBox } from './import-box'
 import { Button, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
 
@@ -106,7 +107,7 @@ export default function CupboardScreen() {
   return (
     <div className="mx-auto max-w-[1100px] space-y-3">
       <div className="flex flex-wrap items-center gap-3">
-        <h1 className="text-2xl font-bold">Cupboard: what goes off</h1>
+        <h1 className="text-2xl font-bold">Cupboard</h1>
         <Pick label="Shown" value={show} onPick={setShow} options={[{ value: 'all', label: `All ${rows.length}` }, { value: 'trouble', label: `To look at ${rows.filter(trouble).length}` }]} />
         <a href="/api/items.csv" download className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold">
           <Download aria-hidden="true" /> Items as CSV
@@ -143,6 +144,7 @@ export default function CupboardScreen() {
           ))}
         </ul>
       </Panel>
+      <Catalogue practice={practice.data} onChanged={reload} />
       {csv !== undefined && <ImportBox csv={csv} owned={practice.data.items} onClose={() => setCsv(undefined)} onDone={reload} />}
       {adding && <AddLot key={adding.id} item={adding} onClose={() => setAdding(undefined)} onAdded={reload} />}
     </div>

@@ -9,6 +9,7 @@ import { kindTable } from '../../core/visits/table'
 import type { DayView, DayVisit } from '../app/api'
 import { useLive, useNow } from '../app/live'
 import { useDay, useRefresh } from '../app/queries'
+import { usePerson } from '../app/shell'
 import { Score } from '../parts/score'
 import { Button, Failed, Loading, Mark, Panel } from '../parts/ui'
 import { bothNotations, clockTime, minutes } from '../parts/words'
@@ -164,12 +165,15 @@ export default function DayScreen() {
   const day = params['day'] ?? Temporal.Now.plainDateISO().toString()
   const query = useDay(day)
   const refresh = useRefresh()
+  const person = usePerson()
   const [adding, setAdding] = useState(false)
   useLive(undefined, { day: refresh.day, opened: refresh.day })
   if (query.isPending) return <Loading what="Opening the day" />
   if (query.isError) return <Failed error={query.error} again={() => void query.refetch()} />
   const view = query.data
-  const next = view.visits.find((v) => v.stage === 'running') ?? view.visits.find((v) => v.stage !== 'closed')
+  // One's own work first: what runs, then what comes; then anybody's.
+  const mine = view.visits.filter((v) => v.people.some((p) => p.id === person.id))
+  const next = [mine, view.visits].map((visits) => visits.find((v) => v.stage === 'running') ?? visits.find((v) => v.stage !== 'closed')).find((v) => v !== undefined)
   const go = (days: number): void => void navigate(`/days/${Temporal.PlainDate.from(day).add({ days }).toString()}`)
   return (
     <div className="mx-auto flex max-w-[1400px] flex-col gap-3">

@@ -71,7 +71,7 @@ export function MaterialsPart({ practice, save, may }: { practice: Practice; sav
   const items = practice.items.filter((i) => i.tracked && (columns.some(([c]) => i[c] !== undefined) || ['impression', 'provisional', 'cement', 'bonding', 'restorative'].includes(i.family)))
   return (
     <Panel title="Materials’ own times and amounts" aside={<span className="text-base text-soft">from each product’s instructions for use</span>}>
-      <div className="overflow-x-auto">
+      <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Materials, one row each">
         <table className="w-full border-collapse">
           <thead>
             <tr className="border-b-2 border-ink text-left">
