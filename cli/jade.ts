@@ -1,6 +1,7 @@
 /**
  * The core from a shell.
  *   jade plan FILE [--practice FILE]     a visit request in, the Plan out, as JSON
+ *   jade read FILE [--practice FILE]     the same plan as text, as a practitioner reads it
  *   jade measure cord --tooth 37 …       length of a piece of cord
  *   jade schema visit|practice           the JSON Schema of what is read
  * FILE may be - for standard input. Errors go to standard error with the path of the field; exit code 2.
@@ -11,6 +12,8 @@ import * as z from 'zod'
 import { cordLength, cordSize, type CordLayer } from '../core/measure/cord'
 import { compile, RequestError } from '../core/plan/compile'
 import { visitRequest } from '../core/plan/request'
+import { readPlan } from '../core/plan/reading'
+import type { Plan } from '../core/plan/types'
 import { practice } from '../core/practice/practice'
 import { starterPractice } from '../core/practice/starter'
 import { dimensions } from '../core/teeth/dimensions'
@@ -23,7 +26,7 @@ class Misuse extends Error {
   }
 }
 
-const usage = ['usage: jade plan FILE [--practice FILE]', '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]', '       jade schema visit|practice', 'FILE may be - for standard input.']
+const usage = ['usage: jade plan FILE [--practice FILE]', '       jade read FILE [--practice FILE]', '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]', '       jade schema visit|practice', 'FILE may be - for standard input.']
 
 function readJson(file: string): unknown {
   let text: string
@@ -45,7 +48,7 @@ function parseOrSay<T>(schema: z.ZodType<T>, value: unknown, file: string): T {
   throw new Misuse(parsed.error.issues.map((i) => `${file}: ${i.path.length > 0 ? i.path.join('.') : '(whole file)'}: ${i.message}`))
 }
 
-function plan(args: string[]): unknown {
+function plan(args: string[]): Plan {
   const { values, positionals } = parseArgs({ args, allowPositionals: true, options: { practice: { type: 'string' } } })
   const [file, ...more] = positionals
   if (!file || more.length > 0) throw new Misuse(usage)
@@ -85,6 +88,7 @@ function schema(args: string[]): unknown {
 
 function run([verb, ...args]: string[]): unknown {
   if (verb === 'plan') return plan(args)
+  if (verb === 'read') return readPlan(plan(args))
   if (verb === 'measure' && args[0] === 'cord') return measureCord(args.slice(1))
   if (verb === 'schema') return schema(args)
   throw new Misuse(usage)
@@ -96,7 +100,8 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 })
 
 try {
-  console.log(JSON.stringify(run(process.argv.slice(2)), null, 2))
+  const answer = run(process.argv.slice(2))
+  console.log(typeof answer === 'string' ? answer.trimEnd() : JSON.stringify(answer, null, 2))
 } catch (error) {
   const misuse = error instanceof Misuse || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS')
   console.error(error instanceof Misuse ? error.lines.join('\n') : misuse ? (error as Error).message : error)

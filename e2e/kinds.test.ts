@@ -82,8 +82,10 @@ describe('a bonded bridge from nothing', () => {
   })
   it('is scanned and laid up: own labels check off, an expired box never does', async () => {
     await bram.find('[data-line="mirror"]')
-    await scan(bram, 'mirror')
-    await bram.find('[data-line="mirror"][aria-checked="true"]')
+    await bram.driver.wait(async () => {
+      await scan(bram, 'mirror')
+      return (await bram.driver.findElements({ css: '[data-line="mirror"][aria-checked="true"]' })).length > 0
+    }, 15_000, 'the scan checked nothing off')
     await scan(bram, 'scanner')
     await bram.says('Intra-oral scanner is not on this tray')
     await scan(bram, '(01)09506000134353')

@@ -4,13 +4,14 @@
  */
 import { spawn } from 'node:child_process'
 import { cpus } from 'node:os'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { WebSocket } from 'ws'
 import { compile } from '../core/plan/compile'
 import { checkable, trayReadiness } from '../core/plan/ready'
+import { searchItems } from '../core/catalog/search'
 import { visitRequest } from '../core/plan/request'
 import { starterPractice } from '../core/practice/starter'
 import { decide } from '../core/run/decide'
@@ -56,6 +57,18 @@ function core(): void {
   const practice = starterPractice()
   const request = visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', missing: ['38'], choices: { cord: 'double', impression: 'polyether, custom tray' }, team: { dentist: 'dentist', assistants: ['assistant'] } })
   note('compile the crown visit', timed(200, () => compile(request, practice)), 'ms', 5)
+  const kinds = readdirSync('demo/cases').filter((f) => f.endsWith('.json')).map((f) => {
+    const own = visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8')))
+    return { name: f.replace('.json', ''), ms: timed(40, () => compile(own, practice)) }
+  }).toSorted((a, b) => b.ms - a.ms)
+  note(`compile any kind, slowest of ${kinds.length}: ${kinds[0]!.name}`, kinds[0]!.ms, 'ms', 10)
+  note('compile any kind, median', median(kinds.map((k) => k.ms)), 'ms', 10)
+  const span = { date: '2026-11-24', teeth: ['24', '26'], pontics: ['25'], restoration: 'metal-ceramic crown', team: { dentist: 'dentist', assistants: ['assistant'] } }
+  const chain = (['crown.prepare', 'bridge.try-in', 'crown.deliver', 'recall.week'] as const).map((kind) => visitRequest.parse({ ...span, kind, ...(kind === 'recall.week' ? { restoration: undefined } : {}) }))
+  note('compile a three-unit bridge chain, four visits', timed(60, () => chain.map((r) => compile(r, practice))), 'ms', 25)
+  const many = Array.from({ length: 10_000 }, (_, i) => ({ ...practice.items[i % practice.items.length]!, id: `item-${i}`, name: `${practice.items[i % practice.items.length]!.name} ${i}` }))
+  searchItems(many, 'warm')
+  note('search a catalogue of 10,000 items', timed(60, () => searchItems(many, 'molar clamp 12')), 'ms', 50)
   const plan = compile(request, practice)
   note('score of the visit (layOut)', timed(200, () => layOut(plan)))
   const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }

@@ -50,6 +50,16 @@ try {
   await take('chairside', `/visits/${day}-four/chairside`, '[data-now="cutting.contact-mesial.46"]')
   await take('chairside-clocks', `/visits/${day}-one/chairside`, '[data-clock]')
   await take('close', `/visits/${day}-two/close`, '#note')
+  await take('case-bridge', `/visits/${day}-eight/case`, '[data-question]')
+  await take('tray-root-canal', `/visits/${day}-nine/tray`, '[data-line]', async () => {
+    await screen.press('Root canal')
+    await screen.find('[data-line="rotary-files"]')
+  })
+  await take('library', '/library/bridge.metal.deliver', '[data-step]')
+  await take('library-cards', '/library/crown.prepare', '[data-step]', async () => {
+    await screen.press('Two cards')
+    await screen.find('tr[data-question]')
+  })
   await take('cupboard', '/cupboard', '[data-lot]')
   await take('settings', '/settings', '[data-function]')
   await screen.driver.executeScript('localStorage.setItem("jade.theme", "dim")')

@@ -118,6 +118,8 @@ function placeCord(c: Case, plan: CordPlan, layer: CordLayer, s: CordSite, set: 
       packer, open('cord scissors'), open('dappen dish'),
       ...(plan.agent === 'plain' ? [] : [open(agentNeed[plan.agent], 0.5)]),
       standby('cotton pellet', 'the tissue weeps: back-up, counted', 2),
+      // Not for bonding, where no salt may reach the dentine: those cords are placed without a plan of sites.
+      ...(plan.agent === 'plain' && plan.sites.length > 0 ? [standby('agent.aluminium chloride', 'it bleeds: haemostatic, by the dentist’s word', 0.5)] : []),
     ],
     countsIn: [{ id: cordCountId(layer, s), what: `${layer} cord, ${keyOf(s)}`, planned: 1, outStep: cordOutStep(layer, s) }],
     figures: [length],

@@ -52,6 +52,8 @@ describe('what would make the day unsound is refused and reported, never lost', 
     ['the syringe after the seat', { op: 'move step', step: 'impression.load-syringe', after: 'impression.remove' }, /before “Working time” has begun/],
     ['a step behind itself', { op: 'move step', step: 'cutting.bevel', after: 'cutting.bevel' }, /after itself/],
     ['three minutes of work inside a window of two and a half', { op: 'move step', step: 'arrival.seat', after: 'provisional.seat' }, /more would have to be done than “Rubbery stage” has time for/],
+    ['a cord out after the counts are squared', { op: 'move step', step: 'tissue.base-out', after: 'closing.chart' }, /after the counts are squared/],
+    ['a step in the mouth of a patient who has gone', { op: 'move step', step: 'closing.rinse', after: 'closing.turnover' }, /has gone|before what it follows/],
     ['an item nobody asked for', { op: 'remove item', step: 'arrival.seat', what: 'gold mallet' }, /asks for no gold mallet/],
   ]
   it.each(bad)('%s', (_what, change, reason) => {

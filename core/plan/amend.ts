@@ -120,6 +120,12 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
     }
     for (const count of draft.countsIn ?? []) if (!(at.get(count.outStep)! > i)) return `${count.what} would go in and not come out`
   }
+  // Counts are squared once, with everything out, and nothing is done with a patient who has gone.
+  const [squared, gone] = [at.get('closing.counts'), at.get('closing.home')]
+  for (const [i, { draft }] of after.entries()) {
+    if (squared !== undefined && i > squared && (draft.countsOut ?? []).length > 0) return `${draft.countsOut!.join(', ')} would come out after the counts are squared`
+    if (gone !== undefined && i > gone && (draft.place === 'mouth' || draft.place === 'chair')) return `“${draft.title}” would come when the patient has gone`
+  }
   const loads = windowLoads(before)
   for (const [key, { loadS, atMostS, title }] of windowLoads(after)) {
     if (loadS > atMostS && loadS > (loads.get(key)?.loadS ?? 0)) return `more would have to be done than “${title}” has time for: ${Math.round(loadS)} s of ${atMostS} s`

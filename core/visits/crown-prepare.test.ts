@@ -185,7 +185,8 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
 
   it('has no bite record, no alginate, no eugenol; counts the pieces between eight holes; gauges by the index', () => {
     const ids = p.setup.map((l) => l.id)
-    for (const gone of ['bite-silicone', 'alginate', 'zoe-cement', 'dual-arch-tray', 'aluminium-chloride']) expect(ids).not.toContain(gone)
+    for (const gone of ['bite-silicone', 'alginate', 'zoe-cement', 'dual-arch-tray']) expect(ids).not.toContain(gone)
+    expect(p.setup.find((l) => l.id === 'aluminium-chloride')).toMatchObject({ readiness: 'standby', when: expect.stringContaining('it bleeds') })
     expect(p.counts.find((c) => c.id === 'dam-pieces')).toMatchObject({ planned: 7 })
     expect(p.holds.find((h) => h.id === 'reduction')!.evidence).toContain('sectioned index')
     expect(p.steps.find((s) => s.id === 'anaesthesia.inject')!.detail).toContain('The pulp is gone; the tissue is not')

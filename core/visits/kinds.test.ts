@@ -112,6 +112,9 @@ function whole(p: Plan): void {
   }
 }
 
+/** The plan itself says that the injection does not fit the working time of anything owned. */
+const tooMany = (p: Plan): boolean => p.clashes.some((c) => c.id === 'impression-window') || p.steps.some((s) => s.id.endsWith('load-syringe') && s.reason!.text.includes('too long'))
+
 describe.each(kindIds)('%s', (kind) => {
   it('any case of it compiles whole, the same each time, lays out without a missed window, fits its trays', () => {
     fc.assert(
@@ -123,7 +126,8 @@ describe.each(kindIds)('%s', (kind) => {
         // The starter answers every need and every cut of every kind.
         expect(p.lacks).toEqual(p.lacks.filter((l) => l.includes('alert') || l.includes('in stock')))
         const score = layOut(p)
-        expect(score.brackets.filter((b) => b.missed && b.title !== 'Crevice closes' && b.title !== 'Working time').map((b) => b.title)).toEqual([])
+        const missed = score.brackets.filter((b) => b.missed).map((b) => b.title)
+        expect(tooMany(p) ? missed.filter((t) => t !== 'Working time' && t !== 'Crevice closes') : missed).toEqual([])
         expect(layTrays(p.setup).flatMap((b) => b.bands.flatMap((x) => x.places))).toHaveLength(p.setup.filter((l) => l.readiness === 'open').length)
       }),
       { numRuns: 12 },
@@ -133,6 +137,8 @@ describe.each(kindIds)('%s', (kind) => {
     fc.assert(
       fc.property(anyWork(kind), frame, (work, more) => {
         const p = compile(parse({ ...work, ...more, visitChoices: {} }), practice)
+        // More boxes than any material waits for: the plan says so itself, and the dentist decides otherwise.
+        fc.pre(!tooMany(p))
         const d = runThrough(startDrive(p, 0), assistant, dentist)
         expect(d.state.core.status, JSON.stringify(d.refusals.at(-1))).toBe('closed')
         expect(p.steps.filter((s) => d.state.core.steps[s.id]!.status !== 'done')).toEqual([])
@@ -158,6 +164,7 @@ describe('two works in one visit', () => {
       fc.property(anyWork(a), anyWork(b), frame, (one, { ...two }, more) => {
         const p = compile(parse({ ...one, also: [two], ...more }), practice)
         whole(p)
+        fc.pre(!tooMany(p))
         expect(p.steps.filter((s) => s.id === 'arrival.seat' || s.id === 'closing.counts')).toHaveLength(2)
         const d = runThrough(startDrive(p, 0), assistant, dentist)
         expect(d.state.core.status, JSON.stringify(d.refusals.at(-1))).toBe('closed')

@@ -4,10 +4,11 @@ import type { Practice } from '../../core/practice/practice'
 import type { Restoration } from '../../core/plan/vocabulary'
 import { readTooth, toothName, writeBoth, type Notation, type Tooth, type ToothReading } from '../../core/teeth/notation'
 import { kindFacts, type KindId } from '../../core/visits/table'
-import { api } from '../app/api'
+import { api, type DayVisit } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
 import { KindSelect } from '../parts/kind-select'
 import { Button, Loading, Modal, Pick } from '../parts/ui'
+import { clockTime } from '../parts/words'
 
 const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
 
@@ -39,15 +40,23 @@ function Readings({ readings, notation }: { readings: ToothReading[]; notation: 
   )
 }
 
+/** When a chair is free again after the visits it has, to the next five minutes; nine o'clock where it has none. */
+function freeFrom(view: { visits?: DayVisit[]; zone?: string }, chairId: string): string {
+  const own = view.visits?.filter((v) => v.chairId === chairId) ?? []
+  if (own.length === 0 || !view.zone) return '09:00'
+  const fiveMinutes = 300_000
+  return clockTime(Math.ceil(Math.max(...own.map((v) => v.startsAt + v.score.totalS * 1000)) / fiveMinutes) * fiveMinutes, view.zone)
+}
+
 /** Puts a visit into the day; everything else about it is decided on its Case screen. */
-export function NewVisit({ view, follows, onClose }: { view: { day: string; chairs: Practice['chairs']; notation: Notation }; follows?: Follows; onClose: () => void }) {
+export function NewVisit({ view, follows, onClose }: { view: { day: string; chairs: Practice['chairs']; notation: Notation; visits?: DayVisit[]; zone?: string }; follows?: Follows; onClose: () => void }) {
   const practice = usePractice()
   const refresh = useRefresh()
   const navigate = useNavigate()
   const [patientName, setPatientName] = useState('')
   const [day, setDay] = useState(view.day)
-  const [time, setTime] = useState('09:00')
   const [chairId, setChairId] = useState(view.chairs[0]!.id)
+  const [time, setTime] = useState(() => freeFrom(view, view.chairs[0]!.id))
   const [dentist, setDentist] = useState(follows?.team.dentist ?? '')
   const [assistant, setAssistant] = useState(follows?.team.assistants[0] ?? '')
   const [kind, setKind] = useState<KindId>(follows?.kind ?? 'crown.prepare')
@@ -123,7 +132,7 @@ export function NewVisit({ view, follows, onClose }: { view: { day: string; chai
             <input className={`${field} num`} type="time" step={300} value={time} onChange={(e) => setTime(e.target.value)} />
           </label>
         </div>
-        {select('Chair', chairId, setChairId, view.chairs)}
+        {select('Chair', chairId, (id) => { setChairId(id); setTime(freeFrom(view, id)) }, view.chairs)}
         {!follows && (
           <label>
             {k.most === 1 ? 'Tooth' : 'Teeth'}, in any notation

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
 
 /** A scanner types faster than anybody: letters at most this far apart, then Enter. */
-const gapMs = 60
+const gapMs = 100
 const leastLength = 4
 
 /**
