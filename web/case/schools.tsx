@@ -1,33 +1,17 @@
-import { useDeferredValue, useMemo } from 'react'
-import { comparePlans } from '../../core/plan/compare'
 import type { VisitRequest } from '../../core/plan/request'
 import { questions, type ChoiceName } from '../../core/practice/choices'
 import type { VisitAndPlan } from '../app/plan'
 import { Panel, Pick } from '../parts/ui'
-import { inShort, tryPlan, type Change } from './change'
+import type { Change } from './change'
+import { useConsequences } from './consequences'
 
 const source = { default: 'the usual', card: 'dentist’s card', case: 'this case', visit: 'this visit' }
 
 /** The questions this plan asked, each school with what it would change before it is taken. */
 export function Schools({ data, change, locked }: { data: VisitAndPlan; change: (c: Change) => void; locked: boolean }) {
   const { request } = data.visit
-  // The choice itself is painted first; what the other schools would change follows a moment later.
-  const settled = useDeferredValue(data)
   const shown = questions.filter((q) => data.plan.asked.choices.includes(q.name))
-  const consequences = useMemo(() => {
-    const lines = new Map<string, string>()
-    if (locked) return lines
-    const { plan, practice, visit } = settled
-    for (const q of questions) {
-      if (!plan.asked.choices.includes(q.name)) continue
-      for (const s of q.schools) {
-        if (s.value === plan.choices[q.name].value) continue
-        const other = tryPlan(visit.request, { visitChoices: { ...visit.request.visitChoices, [q.name]: s.value } as VisitRequest['visitChoices'] }, practice)
-        lines.set(`${q.name}:${s.value}`, typeof other === 'string' ? other : inShort(comparePlans(plan, other)))
-      }
-    }
-    return lines
-  }, [settled, locked])
+  const consequences = useConsequences(data, locked)
   return (
     <Panel title="The way it is done" aside={<span className="text-base text-soft">card, then case, then visit decides</span>} className="space-y-3">
       {shown.map((q) => {

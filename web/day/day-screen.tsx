@@ -21,7 +21,11 @@ const stageWords: Record<DayVisit['stage'], string> = { planned: 'tray open', 'l
 /** What is done, in as few words as a block holds: a crown by its material, anything else by its kind. */
 const shortOf = (visit: DayVisit): string => (visit.request.kind === 'crown.prepare' && visit.request.restoration ? visit.request.restoration.replace(' crown', '').replace('monolithic ', '') : kindTable[visit.request.kind].title)
 
+/** With many chairs the rows are lower, so that what comes next stays on the first screen. */
+const lowRows = (view: DayView): boolean => view.chairs.length > 3
+
 function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayView; left: number; width: number }) {
+  const low = lowRows(view)
   const warned = visit.stage === 'planned' && visit.tray.warnings.length + visit.tray.blocked.length > 0
   return (
     <Link
@@ -38,8 +42,8 @@ function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayVi
       <span className="truncate text-base">
         <span className="num font-bold">{bothNotations(visit.request.teeth, view.notation)}</span> {shortOf(visit)}
       </span>
-      <span className="mt-1">
-        <Score full={false} height={32} score={visit.score} people={visit.people} label="" />
+      <span className={low ? '' : 'mt-1'}>
+        <Score full={false} height={low ? 20 : 32} score={visit.score} people={visit.people} label="" />
       </span>
       <span className="truncate text-base">
         {visit.stage === 'planned' ? (
@@ -117,7 +121,7 @@ function Chairs({ view }: { view: DayView }) {
       {view.chairs.map((chair) => (
         <div key={chair.id} className="flex items-stretch border-t-2 border-line">
           <h2 className="w-20 shrink-0 self-center text-lg font-bold">{chair.name}</h2>
-          <div className="relative h-31 flex-1">
+          <div className={`relative flex-1 ${lowRows(view) ? 'h-26' : 'h-31'}`}>
             {hours.slice(1, -1).map((h) => (
               <span key={h} aria-hidden="true" className="absolute inset-y-0 w-px bg-sunk" style={{ left: `${at(h)}%` }} />
             ))}

@@ -61,12 +61,12 @@ export default function LibraryScreen() {
       </Panel>
       <div className="min-w-0 space-y-3">
         <Panel labelled={facts.title} className="space-y-2">
-          <div className="flex flex-wrap items-start justify-between gap-3">
+          <div className="flex flex-wrap items-start md:flex-nowrap justify-between gap-3">
             <div className="max-w-2xl">
               <h1 className="text-2xl leading-tight font-extrabold">{facts.title}</h1>
               <p>{facts.says}</p>
             </div>
-            <label className="flex items-center gap-2">
+            <label className="flex shrink-0 items-center gap-2">
               as the card of
               <select className="h-12 rounded-md border-2 border-ink bg-sheet px-2" value={dentist.id} onChange={(e) => setDentistId(e.target.value)}>
                 {dentists.map((d) => (

@@ -42,7 +42,7 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
         </p>
       ))}
       {s.passes.length > 0 && <p>passes: {s.passes.join(' → ')}</p>}
-      {s.countsIn.length > 0 && <p>counted in: {s.countsIn.map((id) => plan.counts.find((c) => c.id === id)!).map((c) => `${c.planned} ${c.what}${c.stays ? `, ${c.stays} to stay` : ''}`).join('; ')}</p>}
+      {s.countsIn.length > 0 && <p>counted in: {s.countsIn.map((id) => plan.counts.find((c) => c.id === id)!).map((c) => `${c.what}: ${c.planned}${c.stays ? `, ${c.stays} to stay` : ''}`).join('; ')}</p>}
       {s.countsOut.length > 0 && <p>counted out: {s.countsOut.map((id) => plan.counts.find((c) => c.id === id)!.what).join('; ')}</p>}
       {hold && (
         <p className="font-semibold text-dentist">

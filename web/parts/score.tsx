@@ -17,23 +17,23 @@ export interface ScoreProps {
 }
 
 /** The width an element really has, so that the drawing's letters keep their size. */
-function useWidth(first: number): [React.RefObject<HTMLDivElement | null>, number] {
+function useWidth(first: number, least: number): [React.RefObject<HTMLDivElement | null>, number] {
   const ref = useRef<HTMLDivElement>(null)
   const [width, setWidth] = useState(first)
   useEffect(() => {
     const element = ref.current
     if (!element) return undefined
-    const watch = new ResizeObserver(([entry]) => setWidth(Math.max(120, Math.round(entry!.contentRect.width))))
+    const watch = new ResizeObserver(([entry]) => setWidth(Math.max(least, Math.round(entry!.contentRect.width))))
     watch.observe(element)
     return () => watch.disconnect()
-  }, [])
+  }, [least])
   return [ref, width]
 }
 
 const phaseTone = ['opacity-100', 'opacity-75']
 
 export function Score({ score, people, core, playheadS, height = 150, full = true, label }: ScoreProps) {
-  const [box, width] = useWidth(full ? 1200 : 220)
+  const [box, width] = useWidth(full ? 1200 : 220, full ? 120 : 24)
   const left = full ? 132 : 0
   const usable = width - left - (full ? 8 : 0)
   const total = Math.max(score.totalS, playheadS ?? 0, 60)

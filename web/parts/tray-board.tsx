@@ -51,6 +51,12 @@ const pxPerMm = 1.76
 /** 16 px in the drawing's millimetres: nothing is written smaller. */
 const letterMm = 16 / pxPerMm
 
+/** Where a word too long for its line is parted: before a consonant and its vowel, as print does, never leaving two letters. */
+function partAt(word: string, most: number): number {
+  for (let at = Math.min(most - 1, word.length - 3); at >= 3; at--) if (/^[^aeiouy][aeiouy]/.test(word.slice(at))) return at
+  return most - 1
+}
+
 /** Wraps a name into lines of so many letters; a word longer than a line is parted. */
 function wrap(text: string, most: number): string[] {
   const lines: string[] = []
@@ -60,7 +66,7 @@ function wrap(text: string, most: number): string[] {
     const joined = last?.endsWith('-') ? `${last}${word}` : `${last} ${word}`
     if (last !== undefined && joined.length <= most) lines[lines.length - 1] = joined
     else if (word.length <= most) lines.push(word)
-    else lines.push(`${word.slice(0, most - 1)}-`.replace('--', '-'), word.slice(most - 1))
+    else lines.push(`${word.slice(0, partAt(word, most))}-`.replace('--', '-'), word.slice(partAt(word, most)))
   }
   return lines
 }
@@ -132,9 +138,12 @@ export function TrayBoard({ board, lines, checked, selected, onToggle, onBand }:
                   }}
                 >
                   <rect width={p.widthMm} height={p.heightMm} rx={3} className={done ? 'fill-jade-wash stroke-jade' : wrong ? 'fill-brass-wash stroke-brass' : 'fill-sheet stroke-soft'} strokeWidth={selected === p.lineId ? 3 : done ? 1.6 : 1} strokeDasharray={wrong && !done ? '4 2' : undefined} />
-                  <g className={done ? 'text-jade opacity-30' : 'text-soft opacity-25'}>
-                    <Glyph family={line.family} w={p.widthMm} h={p.heightMm} />
-                  </g>
+                  {/* The drawing is a hint: it gives way where it would stand behind the words. */}
+                  {(along || p.heightMm > letterMm * (words.length + 1) * 1.8) && (
+                    <g className={done ? 'text-jade opacity-30' : 'text-soft opacity-25'}>
+                      <Glyph family={line.family} w={p.widthMm} h={p.heightMm} />
+                    </g>
+                  )}
                   <g transform={along ? `translate(0 ${p.heightMm}) rotate(-90)` : undefined}>
                     {words.map((w, n) => (
                       <text key={n} x={4} y={letterMm * (n + 1)} fontSize={letterMm} className="fill-ink" fontWeight={600}>

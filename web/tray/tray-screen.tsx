@@ -167,7 +167,7 @@ export default function TrayScreen() {
   return (
     <div className="mx-auto max-w-[1400px] space-y-3">
       <div className="flex flex-wrap items-center gap-2">
-        <div className="flex flex-wrap gap-2" role="tablist" aria-label="Trays">
+        <div className="contents" role="tablist" aria-label="Trays">
         {boards.map((b, i) => {
           const ids = b.bands.flatMap((x) => x.places.map((p) => p.lineId))
           const done = ids.filter((id) => checked.has(id)).length
