@@ -9,6 +9,7 @@ import { api, ApiProblem } from '../app/api'
 import { useLive } from '../app/live'
 import { useVisitPlan, type VisitAndPlan } from '../app/plan'
 import { useRefresh } from '../app/queries'
+import { LeftOut } from '../parts/left-out'
 import { Score } from '../parts/score'
 import { Failed, Loading, Mark, Panel } from '../parts/ui'
 import { minutes } from '../parts/words'
@@ -65,18 +66,7 @@ function Follows({ data }: { data: VisitAndPlan }) {
         <h3 className="font-bold">The dentist signs</h3>
         <p>{plan.holds.map((h) => h.title.toLowerCase()).join(' · ')}</p>
       </div>
-      {plan.absent.length > 0 && (
-        <div>
-          <h3 className="font-bold">Left out, and why</h3>
-          <ul>
-            {plan.absent.map((a) => (
-              <li key={a.what}>
-                {a.what}: {a.because.text}
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
+      <LeftOut plan={plan} />
       <p className="text-base text-soft">Decision support: the treating dentist decides; licensed practice and local rules come first.</p>
     </Panel>
   )

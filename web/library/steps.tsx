@@ -4,6 +4,7 @@ import { standingWords } from '../../core/figure'
 import { phaseNames, type Plan, type Step } from '../../core/plan/types'
 import type { KindId } from '../../core/visits/table'
 import { usePerson } from '../app/shell'
+import { LeftOut } from '../parts/left-out'
 import { Button, Panel } from '../parts/ui'
 import { AmendBox } from './amend-box'
 
@@ -100,18 +101,7 @@ export function Steps({ plan, kind }: { plan: Plan; kind: KindId }) {
           </ol>
         </section>
       ))}
-      {plan.absent.length > 0 && (
-        <section aria-label="Left out">
-          <h2 className="text-lg font-bold text-jade">Left out, and why</h2>
-          <ul>
-            {plan.absent.map((a) => (
-              <li key={a.what}>
-                {a.what}: {a.because.text}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <LeftOut plan={plan} tone="text-lg text-jade" />
       {plan.followUps.length > 0 && (
         <section aria-label="Next">
           <h2 className="text-lg font-bold text-jade">Next</h2>
