@@ -1,4 +1,4 @@
-import { layOut, type Timeline } from '../schedule/timeline'
+import { layOut } from '../schedule/timeline'
 import type { Plan } from './types'
 
 export interface Consequence {
@@ -20,18 +20,9 @@ const missingFrom = (there: readonly string[], here: readonly string[]): string[
   return [...new Set(here)].filter((x) => !set.has(x))
 }
 
-const scores = new WeakMap<Plan, Timeline>()
-
-/** One plan is compared with many: its score is laid out once. */
-function scoreOf(plan: Plan): Timeline {
-  const known = scores.get(plan) ?? layOut(plan)
-  scores.set(plan, known)
-  return known
-}
-
 /** What changes between two plans, in the words a person decides by: the consequence of a choice before it is taken. */
 export function comparePlans(before: Plan, after: Plan): Consequence {
-  const [a, b] = [scoreOf(before), scoreOf(after)]
+  const [a, b] = [layOut(before), layOut(after)]
   const items = (p: Plan): string[] => p.setup.filter((l) => l.readiness === 'open').map((l) => l.name)
   const steps = (p: Plan): string[] => p.steps.map((s) => s.title)
   const holds = (p: Plan): string[] => p.holds.map((h) => h.title)

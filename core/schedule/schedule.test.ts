@@ -65,7 +65,7 @@ describe('the day', () => {
   const minute = 60_000
   const visit = (id: string, startsAt: number, bars: [string, number, number][]): PlacedVisit => ({
     id, chairId: id, startsAt: startsAt * minute,
-    score: { bars: bars.map(([who, startS, endS], i) => ({ stepId: `${id}${i}`, phase: 'cutting', title: '', people: [who], place: 'mouth', startS, endS, hold: false })), rests: [], brackets: [], totalS: Math.max(...bars.map((b) => b[2])), chairS: 0, busyS: {} },
+    score: { bars: bars.map(([who, startS, endS], i) => ({ stepId: `${id}${i}`, phase: 'cutting', title: '', people: [who], place: 'mouth', startS, endS, hold: false, slackS: 0 })), rests: [], brackets: [], conflict: [], totalS: Math.max(...bars.map((b) => b[2])), chairS: 0, busyS: {} },
   })
   const one = visit('one', 0, [['D', 0, 300], ['D', 330, 600], ['D', 1200, 1500]])
   const two = visit('two', 8, [['D', 0, 400], ['A', 400, 900]])

@@ -1,9 +1,10 @@
 /**
- * The score of a visit: when each step falls, for each person. Earliest feasible start in the plan's order, with the
- * likely durations; people and the mouth are never in two places. Optimisation is the scheduler's later work; this is
- * the timeline a plan implies.
+ * The score of a visit: when each step falls, for each person, in the least chair time that order, lags and windows
+ * allow with the likely durations; people and the mouth are never in two places. Where the rules cannot all hold, the
+ * plan's own order is laid out and what is overrun is marked.
  */
 import type { Plan, Step } from '../plan/types'
+import { solve, type Problem } from './solve'
 
 export interface Bar {
   stepId: string
@@ -15,6 +16,8 @@ export interface Bar {
   startS: number
   endS: number
   hold: boolean
+  /** Seconds it could start later without anyone leaving the chair later; 0 where it decides the length. */
+  slackS: number
 }
 export interface Bracket {
   title: string
@@ -42,6 +45,8 @@ export interface Timeline {
   /** From seating until the patient leaves. */
   chairS: number
   busyS: Record<string, number>
+  /** Ids of the links that cannot all hold, none of them to spare; empty where everything holds. */
+  conflict: string[]
 }
 
 /** Shorter waits than this are the breath between two steps, not a rest. */
@@ -60,15 +65,41 @@ function restsOf(bars: readonly Bar[]): Rest[] {
   return rests
 }
 
-type Scored = Pick<Plan, 'steps' | 'links' | 'people'>
+export type Scored = Pick<Plan, 'steps' | 'links' | 'people'>
+
+const heldBy = (step: Step): string[] => [step.performer.personId, ...step.helpers, ...(step.place === 'mouth' ? ['mouth'] : [])]
+export const withPatient = (step: Pick<Step, 'place'>): boolean => step.place !== 'desk' && step.place !== 'room'
+
+/** The visit as the scheduler sees it: steps with what they take, links as rules, and the patient's leaving as the end. */
+export function problemOf(plan: Scored): Problem {
+  return {
+    tasks: plan.steps.map((s) => ({ id: s.id, durationS: s.spread.likelyS, holds: heldBy(s) })),
+    rules: plan.links,
+    until: plan.steps.filter(withPatient).map((s) => s.id),
+  }
+}
+
+type Start = (stepId: string) => number
+
+const known = new WeakMap<Scored, Timeline>()
+
+/** Lays the plan out in time, seconds from seating the patient; the same plan is laid out once. */
+export function layOut(plan: Scored): Timeline {
+  const before = known.get(plan)
+  if (before) return before
+  const found = solve(problemOf(plan))
+  const timeline = 'conflict' in found ? { ...inPlanOrder(plan), conflict: found.conflict } : drawn(plan, (id) => found.startS[id]!, (id) => found.slackS[id]!)
+  known.set(plan, timeline)
+  return timeline
+}
 
 /**
- * Lays the plan out in time, seconds from seating the patient. Where the earliest start would overrun a window, what
- * starts the window is held back by as much, and the rest laid out again.
+ * Earliest start in the plan's own order. Where that would overrun a window, what starts the window is held back by as
+ * much, and the rest laid out again; a window that cannot hold stays overrun.
  */
-export function layOut(plan: Scored): Timeline {
+function inPlanOrder(plan: Scored): Timeline {
   const notBefore = new Map<string, number>()
-  let timeline = layOnce(plan, notBefore)
+  let timeline = drawn(plan, earliest(plan, notBefore))
   for (let tries = 0; tries < 12; tries++) {
     const missed = timeline.brackets.filter((b) => b.missed)
     if (missed.length === 0) break
@@ -76,20 +107,18 @@ export function layOut(plan: Scored): Timeline {
       const bar = timeline.bars.find((x) => x.stepId === b.from)!
       notBefore.set(b.from, bar.startS + (b.endS - b.startS) - b.longestS!)
     }
-    timeline = layOnce(plan, notBefore)
+    timeline = drawn(plan, earliest(plan, notBefore))
   }
   return timeline
 }
 
-function layOnce(plan: Scored, notBefore: ReadonlyMap<string, number>): Timeline {
+function earliest(plan: Scored, notBefore: ReadonlyMap<string, number>): Start {
   const at = new Map<string, { start: number; finish: number }>()
   const free = new Map<string, number>()
-  const bars: Bar[] = []
   const into = new Map<string, Plan['links']>()
   for (const link of plan.links) into.set(link.to, [...(into.get(link.to) ?? []), link])
   for (const step of plan.steps) {
-    const people = [step.performer.personId, ...step.helpers]
-    const resources = step.place === 'mouth' ? [...people, 'mouth'] : people
+    const resources = heldBy(step)
     let start = Math.max(notBefore.get(step.id) ?? 0, ...resources.map((r) => free.get(r) ?? 0))
     for (const link of into.get(step.id) ?? []) {
       const from = at.get(link.from)
@@ -100,8 +129,14 @@ function layOnce(plan: Scored, notBefore: ReadonlyMap<string, number>): Timeline
     const finish = start + step.spread.likelyS
     at.set(step.id, { start, finish })
     for (const r of resources) free.set(r, finish)
-    bars.push({ stepId: step.id, phase: step.phase, title: step.title, people, place: step.place, startS: start, endS: finish, hold: step.holdId !== undefined })
   }
+  return (id) => at.get(id)!.start
+}
+
+/** The starts as bars, waits, brackets and sums. */
+function drawn(plan: Scored, start: Start, slack: Start = () => 0): Timeline {
+  const bars = plan.steps.map((step): Bar => ({ stepId: step.id, phase: step.phase, title: step.title, people: [step.performer.personId, ...step.helpers], place: step.place, startS: start(step.id), endS: start(step.id) + step.spread.likelyS, hold: step.holdId !== undefined, slackS: slack(step.id) }))
+  const at = new Map(bars.map((b) => [b.stepId, { start: b.startS, finish: b.endS }]))
   const brackets = plan.links.flatMap((link): Bracket[] => {
     const from = at.get(link.from)
     const to = at.get(link.to)
@@ -112,13 +147,13 @@ function layOnce(plan: Scored, notBefore: ReadonlyMap<string, number>): Timeline
   })
   const busyS: Record<string, number> = {}
   for (const bar of bars) for (const p of bar.people) busyS[p] = (busyS[p] ?? 0) + bar.endS - bar.startS
-  const withPatient = bars.filter((b) => b.place !== 'desk' && b.place !== 'room')
   return {
     bars,
     rests: restsOf(bars),
     brackets,
     totalS: Math.max(0, ...bars.map((b) => b.endS)),
-    chairS: Math.max(0, ...withPatient.map((b) => b.endS)),
+    chairS: Math.max(0, ...bars.filter(withPatient).map((b) => b.endS)),
     busyS,
+    conflict: [],
   }
 }

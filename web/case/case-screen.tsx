@@ -16,6 +16,8 @@ import { minutes } from '../parts/words'
 import { Chain, Works } from './chain'
 import { tryPlan, type Change } from './change'
 import { Alerts, Facts } from './facts'
+import { LikelyLength } from './forecast'
+import { RunningOrder } from './running-order'
 import { Schools } from './schools'
 import { Teeth } from './teeth'
 import { WorkedOut } from './worked-out'
@@ -24,6 +26,7 @@ function Follows({ data }: { data: VisitAndPlan }) {
   const { plan } = data
   const score = useMemo(() => layOut(plan), [plan])
   const dentist = plan.people.find((p) => p.dentist)!
+  const titleOf = (id: string): string => plan.steps.find((s) => s.id === id)?.title ?? id
   const missed = score.brackets.filter((b) => b.missed)
   return (
     <Panel labelled="What follows" className="space-y-3">
@@ -42,6 +45,7 @@ function Follows({ data }: { data: VisitAndPlan }) {
           </div>
         ))}
       </dl>
+      <LikelyLength plan={plan} />
       <ul className="space-y-1.5" aria-label="Clashes">
         {plan.clashes.map((c) => (
           <li key={c.id} data-clash={c.id}>
@@ -56,6 +60,13 @@ function Follows({ data }: { data: VisitAndPlan }) {
             <Mark kind="stop">{l}</Mark>
           </li>
         ))}
+        {score.conflict.length > 0 && (
+          <li data-conflict="">
+            <Mark kind="stop">
+              <strong>These cannot all be kept.</strong> {plan.links.filter((l) => score.conflict.includes(l.id)).map((l) => l.title ?? `${titleOf(l.to)} after ${titleOf(l.from)}`).join('; ')}. Another material, another way, or fewer teeth in one round.
+            </Mark>
+          </li>
+        )}
         {missed.map((b) => (
           <li key={b.from + b.to}>
             <Mark kind="ask">{b.title}: the likely times overrun this window</Mark>
@@ -128,6 +139,7 @@ export default function CaseScreen() {
         <Chain data={data} />
         <Panel title="The score" aside={<span className="text-base text-soft">minutes from seating; double bar: the dentist signs; bracket: a window</span>}>
           <Score score={layOut(data.plan)} people={data.plan.people} label={`Score: ${data.plan.steps.map((s) => s.title).join(', ')}`} />
+          <RunningOrder score={layOut(data.plan)} people={data.plan.people} />
         </Panel>
         <WorkedOut plan={data.plan} />
       </div>

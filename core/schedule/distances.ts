@@ -1,0 +1,42 @@
+/**
+ * Least distances in time between the starts of tasks: every tie is `start(to) ≥ start(from) + weight`, windows are
+ * ties backwards with a negative weight. The matrix is kept closed under longest paths, so that what a rule implies for
+ * any two tasks is read off, and a new rule that cannot hold is seen at once as a cycle longer than nothing.
+ */
+export const never = -1e9
+
+export class Distances {
+  /** @param cells row by row: `cells[a * n + b]` is the least `start(b) − start(a)` in seconds, {@link never} where nothing ties them. */
+  private constructor(
+    readonly n: number,
+    private readonly cells: Float64Array,
+  ) {}
+
+  static of(n: number): Distances {
+    const cells = new Float64Array(n * n).fill(never)
+    for (let i = 0; i < n; i++) cells[i * n + i] = 0
+    return new Distances(n, cells)
+  }
+  copy(): Distances {
+    return new Distances(this.n, this.cells.slice())
+  }
+  at(a: number, b: number): number {
+    return this.cells[a * this.n + b]!
+  }
+  /** Adds `start(b) ≥ start(a) + weight` and closes the matrix again, O(n²). Answers false where it cannot hold. */
+  tie(a: number, b: number, weight: number): boolean {
+    const { n, cells } = this
+    if (weight <= cells[a * n + b]!) return true
+    if (cells[b * n + a]! + weight > 0) return false
+    for (let i = 0; i < n; i++) {
+      const toA = cells[i * n + a]!
+      if (toA <= never / 2) continue
+      const reach = toA + weight
+      for (let j = 0; j < n; j++) {
+        const fromB = cells[b * n + j]!
+        if (fromB > never / 2 && reach + fromB > cells[i * n + j]!) cells[i * n + j] = reach + fromB
+      }
+    }
+    return true
+  }
+}

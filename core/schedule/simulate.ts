@@ -1,0 +1,131 @@
+/**
+ * How long a visit is likely to take, when no step takes exactly its likely time: the score's order is run through many
+ * times with durations drawn from each step's short, likely and long (triangular; Malcolm, Roseboom, Clark and Fazar,
+ * Operations Research 7, 1959, for three-point estimates in networks). People do what they do at the chair: each starts
+ * when what it waits for is done, and what opens a window is begun on the word of whoever is still busy: so long before
+ * they are done as the way to the window's end takes.
+ */
+import { random } from './random'
+import { layOut, problemOf, withPatient, type Scored } from './timeline'
+
+export interface Forecast {
+  draws: number
+  /** Seconds in the chair: the middle of the draws, and what 8 in 10 stay within. */
+  likelyS: number
+  eightInTenS: number
+  /** For every window, how often it was overrun, 0 to 1. */
+  missed: { linkId: string; title: string; share: number }[]
+}
+
+/** One wait of a step in the simulated run: not before `from`'s edge plus `afterS`, for its own start or finish. */
+interface Wait {
+  from: number
+  finish: boolean
+  ownFinish: boolean
+  afterS: number
+}
+
+/** Inverse of the triangular distribution. */
+function drawn(short: number, likely: number, long: number, u: number): number {
+  if (long <= short) return likely
+  const cut = (likely - short) / (long - short)
+  return u < cut ? short + Math.sqrt(u * (long - short) * (likely - short)) : long - Math.sqrt((1 - u) * (long - short) * (long - likely))
+}
+
+/** Indices so that every step comes after what it waits for; null where that is a circle. */
+function inOrder(waits: readonly Wait[][], start: readonly number[]): number[] | null {
+  const left = waits.map((w) => new Set(w.map((x) => x.from)).size)
+  const next = waits.map((): number[] => [])
+  waits.forEach((w, i) => new Set(w.map((x) => x.from)).forEach((f) => next[f]!.push(i)))
+  const ready = left.flatMap((n, i) => (n === 0 ? [i] : []))
+  const order: number[] = []
+  while (ready.length > 0) {
+    ready.sort((a, b) => start[b]! - start[a]! || b - a)
+    const i = ready.pop()!
+    order.push(i)
+    for (const j of next[i]!) if (--left[j]! === 0) ready.push(j)
+  }
+  return order.length === waits.length ? order : null
+}
+
+/** Likely seconds from the start of a step to the starts of those that come after it; −∞ for the others. */
+function reach(waits: readonly Wait[][], order: readonly number[], likely: readonly number[], from: number): number[] {
+  const after = waits.map((_, i) => (i === from ? 0 : -Infinity))
+  for (const i of order) for (const w of waits[i]!) after[i] = Math.max(after[i]!, after[w.from]! + (w.finish ? likely[w.from]! : 0) + w.afterS - (w.ownFinish ? likely[i]! : 0))
+  return after
+}
+
+/** A step and all that it waits for, near and far. */
+function leadingTo(waits: readonly Wait[][], to: number): Set<number> {
+  const seen = new Set([to])
+  for (const i of seen) for (const w of waits[i]!) seen.add(w.from)
+  return seen
+}
+
+/**
+ * Runs the visit `draws` times. The same plan and seed give the same answer.
+ * @param progress called about every twentieth of the way with the share done; answers false to stop (then null comes back)
+ */
+export function forecast(plan: Scored, draws = 10_000, seed = 1, progress?: (share: number) => boolean): Forecast | null {
+  const score = layOut(plan)
+  const { steps } = plan
+  const at = new Map(steps.map((s, i) => [s.id, i]))
+  const start = score.bars.map((b) => b.startS)
+  const waits: Wait[][] = steps.map(() => [])
+  for (const l of plan.links) {
+    const [from, to] = [at.get(l.from), at.get(l.to)]
+    if (from === undefined || to === undefined || from === to) continue
+    waits[to]!.push({ from, finish: l.fromEdge === 'finish', ownFinish: l.toEdge === 'finish', afterS: l.atLeastS ?? 0 })
+  }
+  // Each person and the mouth take their steps in the order of the score.
+  const lines = new Map<string, number[]>()
+  problemOf(plan).tasks.forEach((t, i) => t.holds.forEach((h) => lines.set(h, [...(lines.get(h) ?? []), i])))
+  for (const line of lines.values()) {
+    line.sort((a, b) => start[a]! - start[b]! || a - b)
+    for (let i = 1; i < line.length; i++) waits[line[i]!]!.push({ from: line[i - 1]!, finish: true, ownFinish: false, afterS: 0 })
+  }
+  const windows = plan.links.flatMap((l) => (l.atMostS !== undefined && l.title !== undefined && at.has(l.from) && at.has(l.to) ? [{ ...l, a: at.get(l.from)!, b: at.get(l.to)!, atMostS: l.atMostS }] : []))
+  const plain = inOrder(waits, start)
+  const holding = waits.map((w) => [...w])
+  const likely = steps.map((s) => s.spread.likelyS)
+  for (const w of plain ? windows : []) {
+    const after = reach(waits, plain!, likely, w.a)
+    // Where something else joins the way from the window's beginning to its end, the window waits for its word.
+    for (const m of leadingTo(waits, w.b)) {
+      if (m === w.a || after[m] === -Infinity) continue
+      for (const other of waits[m]!) {
+        if (after[other.from] !== -Infinity) continue
+        holding[w.a]!.push({ ...other, ownFinish: false, afterS: other.afterS - (other.ownFinish ? likely[m]! : 0) - after[m]! })
+      }
+    }
+  }
+  const careful = inOrder(holding, start)
+  const order = careful ?? plain ?? steps.map((_, i) => i)
+  const used = careful ? holding : waits
+  const next = random(seed)
+  const lengths = new Float64Array(draws)
+  const over = windows.map(() => 0)
+  const begin = new Float64Array(steps.length)
+  const end = new Float64Array(steps.length)
+  const inChair = steps.map(withPatient)
+  for (let n = 0; n < draws; n++) {
+    if (progress && n % Math.ceil(draws / 20) === 0 && !progress(n / draws)) return null
+    let length = 0
+    for (const i of order) {
+      const { shortS, likelyS, longS } = steps[i]!.spread
+      const takes = drawn(shortS, likelyS, longS, next())
+      let from = 0
+      for (const w of used[i]!) from = Math.max(from, (w.finish ? end[w.from]! : begin[w.from]!) + w.afterS - (w.ownFinish ? takes : 0))
+      begin[i] = from
+      end[i] = from + takes
+      if (inChair[i]) length = Math.max(length, end[i]!)
+    }
+    lengths[n] = length
+    windows.forEach((w, k) => {
+      if ((w.toEdge === 'finish' ? end[w.b]! : begin[w.b]!) - (w.fromEdge === 'finish' ? end[w.a]! : begin[w.a]!) > w.atMostS) over[k]!++
+    })
+  }
+  lengths.sort()
+  const part = (share: number): number => lengths[Math.min(draws - 1, Math.ceil(share * draws) - 1)]!
+  return { draws, likelyS: part(0.5), eightInTenS: part(0.8), missed: windows.map((w, k) => ({ linkId: w.id, title: w.title!, share: over[k]! / draws })) }
+}
