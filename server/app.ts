@@ -10,6 +10,7 @@ import Fastify, { type FastifyError, type FastifyInstance } from 'fastify'
 import { hasZodFastifySchemaValidationErrors, jsonSchemaTransform, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod'
 import { RequestError } from '../core/plan/compile'
 import { Attempts } from './attempts'
+import { Plans } from './plans'
 import type { OpenDatabase } from './db/open'
 import { Hub } from './live/hub'
 import { Problem, sendProblem } from './problem'
@@ -27,6 +28,7 @@ export interface House {
   hub: Hub
   runs: Runs
   attempts: Attempts
+  plans: Plans
   now: () => number
   /** New with each start, so that a screen can tell a restart from a hiccup. */
   boot: string
@@ -103,6 +105,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
       hub.send('day', { event: 'day', data: { visitId } })
     }, now, database.kind === 'server'),
     attempts: new Attempts(),
+    plans: new Plans(),
     now,
     boot: randomUUID(),
     pace,

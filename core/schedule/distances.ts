@@ -17,6 +17,27 @@ export class Distances {
     for (let i = 0; i < n; i++) cells[i * n + i] = 0
     return new Distances(n, cells)
   }
+  /**
+   * The closed matrix of ties given all at once (Floyd and Warshall, O(n³)); null where they cannot all hold.
+   * @param ties `[from, to, weight]`: `start(to) ≥ start(from) + weight`, seconds
+   */
+  static from(n: number, ties: readonly (readonly [number, number, number])[]): Distances | null {
+    const made = Distances.of(n)
+    const { cells } = made
+    for (const [a, b, weight] of ties) if (weight > cells[a * n + b]!) cells[a * n + b] = weight
+    for (let k = 0; k < n; k++) {
+      for (let i = 0; i < n; i++) {
+        const toK = cells[i * n + k]!
+        if (toK <= never / 2) continue
+        for (let j = 0; j < n; j++) {
+          const reach = toK + cells[k * n + j]!
+          if (reach > cells[i * n + j]! && reach > never / 2) cells[i * n + j] = reach
+        }
+      }
+    }
+    for (let i = 0; i < n; i++) if (cells[i * n + i]! > 0) return null
+    return made
+  }
   copy(): Distances {
     return new Distances(this.n, this.cells.slice())
   }

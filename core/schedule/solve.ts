@@ -58,30 +58,21 @@ interface Search {
   any: boolean
 }
 
-/** The distances that the rules alone imply, or the rule at which they stop being possible. Row 0 is the start of all, the last row the end of what has to end. */
-function closed(problem: Problem, rules: readonly Rule[]): Distances | string {
-  const at = new Map(problem.tasks.map((t, i) => [t.id, i + 1]))
-  const dur = new Map(problem.tasks.map((t) => [t.id, t.durationS]))
+/** The distances that the rules alone imply; null where they cannot hold. Row 0 is the start of all, the last row the end of what has to end. */
+function closed(problem: Problem, rules: readonly Rule[]): Distances | null {
   const n = problem.tasks.length
-  const distances = Distances.of(n + 2)
+  const at = new Map(problem.tasks.map((t, i) => [t.id, i + 1]))
   const until = new Set(problem.until)
-  problem.tasks.forEach((t, i) => {
-    distances.tie(0, i + 1, 0)
-    if (until.size === 0 || until.has(t.id)) distances.tie(i + 1, n + 1, t.durationS)
-  })
+  const ties = problem.tasks.flatMap((t, i): [number, number, number][] => [[0, i + 1, 0], ...(until.size === 0 || until.has(t.id) ? [[i + 1, n + 1, t.durationS] as [number, number, number]] : [])])
   for (const r of rules) {
     const [a, b] = [at.get(r.from), at.get(r.to)]
     if (a === undefined || b === undefined) continue
-    const shift = (r.fromEdge === 'finish' ? dur.get(r.from)! : 0) - (r.toEdge === 'finish' ? dur.get(r.to)! : 0)
+    const shift = (r.fromEdge === 'finish' ? problem.tasks[a - 1]!.durationS : 0) - (r.toEdge === 'finish' ? problem.tasks[b - 1]!.durationS : 0)
     // A tie of a task to itself says how long it may take; a task's own length is not a matter of order.
-    if (a === b) {
-      if (r.atMostS !== undefined && -shift > r.atMostS) return r.id
-      continue
-    }
-    if (!distances.tie(a, b, shift + (r.atLeastS ?? 0))) return r.id
-    if (r.atMostS !== undefined && !distances.tie(b, a, -(shift + r.atMostS))) return r.id
+    if (a !== b) ties.push([a, b, shift + (r.atLeastS ?? 0)])
+    if (r.atMostS !== undefined && (a !== b || -shift > r.atMostS)) ties.push([b, a, a === b ? 1 : -(shift + r.atMostS)])
   }
-  return distances
+  return Distances.from(n + 2, ties)
 }
 
 /** Seconds from the start of a task to the end, at least. */
@@ -168,7 +159,8 @@ function search(s: Search, d: Distances): void {
   }
 }
 
-function start(problem: Problem, limit: number, any: boolean): Search {
+/** What is left to decide once the rules have said their part. */
+function start(problem: Problem, d: Distances, limit: number, any: boolean): Search {
   const dur = [0, ...problem.tasks.map((t) => t.durationS)]
   const things = new Map<string, number[]>()
   problem.tasks.forEach((t, i) => {
@@ -181,7 +173,7 @@ function start(problem: Problem, limit: number, any: boolean): Search {
     for (const [x, i] of tasks.entries())
       for (const j of tasks.slice(x + 1)) {
         const key = i * dur.length + j
-        if (!seen.has(key)) pairs.push([i, j])
+        if (!seen.has(key) && d.at(i, j) < dur[i]! && d.at(j, i) < dur[j]!) pairs.push([i, j])
         seen.add(key)
       }
   return { dur, wanted, pairs, nodes: 0, limit, best: null, any }
@@ -189,8 +181,8 @@ function start(problem: Problem, limit: number, any: boolean): Search {
 
 const holdsTogether = (problem: Problem, rules: readonly Rule[], limit: number): boolean | 'unknown' => {
   const d = closed(problem, rules)
-  if (typeof d === 'string') return false
-  const s = start(problem, limit, true)
+  if (!d) return false
+  const s = start(problem, d, limit, true)
   search(s, d)
   return s.best ? true : s.nodes >= limit ? 'unknown' : false
 }
@@ -228,8 +220,8 @@ function insideWindows(problem: Problem, d: Distances): number[] {
 export function solve(problem: Problem, limit = mostNodes): Solved {
   if (problem.tasks.length === 0) return { startS: {}, lengthS: 0, boundS: 0, proven: true, nodes: 0, slackS: {} }
   const root = closed(problem, problem.rules)
-  if (typeof root === 'string') return conflictOf(problem, limit)
-  const s = start(problem, limit, false)
+  if (!root) return conflictOf(problem, limit)
+  const s = start(problem, root, limit, false)
   const rootBound = settle(s, root) ? boundOf(s, root) : Infinity
   if (rootBound < Infinity) search(s, root.copy())
   const proven = s.nodes < limit

@@ -78,10 +78,11 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     await signedIn(house, request)
     const practice = await loadPractice(db)
     const files = await withEarlier(db, await loadDay(db, request.params.day), practice)
+    const planOf = house.plans.with(practice)
     const visits = await Promise.all(
       files.map(async (file) => {
         const frozen = await loadFrozenPlan(db, file.visit.id)
-        const plan = frozen?.plan ?? compile(file.request, practice)
+        const plan = frozen ? house.plans.keep(file.visit.id, `signed ${frozen.signedAt}`, () => frozen.plan) : planOf(file.visit.id, file.request)
         const marks = new Set((await loadMarks(db, file.visit.id)).map((m) => m.lineId))
         const score = layOut(plan)
         const readiness = trayReadiness(plan, marks, new Set(frozen?.acknowledged))

@@ -13,6 +13,7 @@ import { LeftOut } from '../parts/left-out'
 import { Score } from '../parts/score'
 import { Failed, Loading, Mark, Panel } from '../parts/ui'
 import { minutes } from '../parts/words'
+import { useBeside, type Beside } from './beside'
 import { Chain, Works } from './chain'
 import { tryPlan, type Change } from './change'
 import { Alerts, Facts } from './facts'
@@ -22,7 +23,7 @@ import { Schools } from './schools'
 import { Teeth } from './teeth'
 import { WorkedOut } from './worked-out'
 
-function Follows({ data }: { data: VisitAndPlan }) {
+function Follows({ data, beside }: { data: VisitAndPlan; beside: Beside }) {
   const { plan } = data
   const score = useMemo(() => layOut(plan), [plan])
   const dentist = plan.people.find((p) => p.dentist)!
@@ -45,7 +46,7 @@ function Follows({ data }: { data: VisitAndPlan }) {
           </div>
         ))}
       </dl>
-      <LikelyLength plan={plan} />
+      <LikelyLength found={beside.forecast} />
       <ul className="space-y-1.5" aria-label="Clashes">
         {plan.clashes.map((c) => (
           <li key={c.id} data-clash={c.id}>
@@ -86,17 +87,20 @@ function Follows({ data }: { data: VisitAndPlan }) {
 export default function CaseScreen() {
   const visitId = useParams()['visitId']!
   const { data, error, again } = useVisitPlan(visitId)
+  const beside = useBeside(data)
   const refresh = useRefresh()
-  useLive(visitId, { visit: () => refresh.visit(visitId), opened: () => refresh.visit(visitId) })
+  const storing = ['request', visitId]
+  // While touches are still on their way to the server, what it says is older than what the screen shows.
+  const reread = (unless = 0): void => void (refresh.client.isMutating({ mutationKey: storing }) <= unless && refresh.visit(visitId))
+  useLive(visitId, { visit: () => reread(), opened: () => reread() })
   const [at, setAt] = useState(0)
   const save = useMutation({
+    mutationKey: storing,
     // One after the other, so that two quick touches arrive in order.
     scope: { id: visitId },
     mutationFn: ({ change, version }: { change: Change; version: number }) => api<{ version: number }>(`/visits/${visitId}/request`, { method: 'PUT', body: { version, request: change } }),
-    onError: (e) => {
-      refresh.visit(visitId)
-      toast.error(e instanceof ApiProblem ? e.message : 'not stored')
-    },
+    onError: (e) => void toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
+    onSettled: () => reread(1),
   })
   if (error && !data) return <Failed error={error} again={again} />
   if (!data) return <Loading what="Opening the case" />
@@ -116,6 +120,7 @@ export default function CaseScreen() {
     if (typeof tried === 'string') return void toast.error(tried)
     // The screen answers at once; the server stores it, or the old state comes back with the reason.
     const before = data.visit
+    void refresh.client.cancelQueries({ queryKey: ['visit', visitId] })
     refresh.client.setQueryData(['visit', visitId], { ...before, version: before.version + 1, request: { ...before.request, ...c } })
     save.mutate({ change: c, version: before.version })
   }
@@ -135,7 +140,7 @@ export default function CaseScreen() {
             {data.visit.stage !== 'closed' && <Alerts alerts={data.visit.request.alerts} signed={locked} onAlerts={(alerts) => void setAlerts(alerts)} />}
           </div>
         </div>
-        <Schools data={data} change={change} locked={locked} />
+        <Schools data={data} consequences={beside.consequences} change={change} locked={locked} />
         <Chain data={data} />
         <Panel title="The score" aside={<span className="text-base text-soft">minutes from seating; double bar: the dentist signs; bracket: a window</span>}>
           <Score score={layOut(data.plan)} people={data.plan.people} label={`Score: ${data.plan.steps.map((s) => s.title).join(', ')}`} />
@@ -144,7 +149,7 @@ export default function CaseScreen() {
         <WorkedOut plan={data.plan} />
       </div>
       <div className="space-y-3 self-start lg:sticky lg:top-3">
-        <Follows data={data} />
+        <Follows data={data} beside={beside} />
         <Link to={`/visits/${visitId}/tray`} className="flex min-h-16 items-center justify-center rounded-md bg-jade text-2xl font-bold text-jade-ink">
           Lay up the tray
         </Link>

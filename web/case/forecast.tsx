@@ -1,29 +1,14 @@
 /** How long the visit takes on other days than the likely one, and which windows it would overrun how often. */
-import { useEffect, useState } from 'react'
-import type { Plan } from '../../core/plan/types'
 import type { Forecast } from '../../core/schedule/simulate'
 import { Mark } from '../parts/ui'
 import { minutes } from '../parts/words'
-
-/** The forecast of a plan from the worker; a new plan stops the run of the old one, whose answer stands until then. */
-function useForecast(plan: Plan): Forecast | null {
-  const [found, setFound] = useState<Forecast | null>(null)
-  useEffect(() => {
-    const worker = new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = (e: MessageEvent<Forecast | null>) => setFound(e.data)
-    worker.postMessage({ steps: plan.steps, links: plan.links, people: plan.people })
-    return () => worker.terminate()
-  }, [plan])
-  return found
-}
 
 /** From this share on a window is worth a word before the visit. */
 const worthSaying = 0.1
 /** From this on the dentist should decide on another way. */
 const worthAsking = 0.3
 
-export function LikelyLength({ plan }: { plan: Plan }) {
-  const found = useForecast(plan)
+export function LikelyLength({ found }: { found: Forecast | null }) {
   if (!found) return <p className="text-base text-soft" role="status">Running the visit through …</p>
   const tight = found.missed.filter((m) => m.share >= worthSaying).toSorted((a, b) => b.share - a.share)
   return (

@@ -3,15 +3,13 @@ import { questions, type ChoiceName } from '../../core/practice/choices'
 import type { VisitAndPlan } from '../app/plan'
 import { Panel, Pick } from '../parts/ui'
 import type { Change } from './change'
-import { useConsequences } from './consequences'
 
 const source = { default: 'the usual', card: 'dentist’s card', case: 'this case', visit: 'this visit' }
 
 /** The questions this plan asked, each school with what it would change before it is taken. */
-export function Schools({ data, change, locked }: { data: VisitAndPlan; change: (c: Change) => void; locked: boolean }) {
+export function Schools({ data, consequences, change, locked }: { data: VisitAndPlan; consequences: ReadonlyMap<string, string>; change: (c: Change) => void; locked: boolean }) {
   const { request } = data.visit
   const shown = questions.filter((q) => data.plan.asked.choices.includes(q.name))
-  const consequences = useConsequences(data, locked)
   return (
     <Panel title="The way it is done" aside={<span className="text-base text-soft">card, then case, then visit decides</span>} className="space-y-3">
       {shown.map((q) => {

@@ -1,0 +1,31 @@
+/** Plans and their scores as they were last asked for: a day is drawn often and changes seldom. */
+import { compile } from '../core/plan/compile'
+import type { VisitRequest } from '../core/plan/request'
+import type { Plan } from '../core/plan/types'
+import type { Practice } from '../core/practice/practice'
+
+/** More visits than a day has; beyond it the oldest is let go. */
+const most = 100
+
+export class Plans {
+  private readonly known = new Map<string, { key: string; plan: Plan }>()
+  private practice = ''
+
+  /** Starts a reading with this practice: where it is another than before, nothing known counts. */
+  with(practice: Practice): (visitId: string, request: VisitRequest) => Plan {
+    const text = JSON.stringify(practice)
+    if (text !== this.practice) this.known.clear()
+    this.practice = text
+    return (visitId, request) => this.keep(visitId, JSON.stringify(request), () => compile(request, practice))
+  }
+  /** The plan kept for this visit under this key, else made and kept. The same object comes back, and with it its score. */
+  keep(visitId: string, key: string, make: () => Plan): Plan {
+    const before = this.known.get(visitId)
+    if (before?.key === key) return before.plan
+    const plan = make()
+    this.known.delete(visitId)
+    this.known.set(visitId, { key, plan })
+    if (this.known.size > most) this.known.delete(this.known.keys().next().value!)
+    return plan
+  }
+}

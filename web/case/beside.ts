@@ -1,0 +1,36 @@
+/** What is worked out beside the Case screen: the forecast of its plan, and the consequences of the schools not taken. */
+import { useEffect, useRef, useState } from 'react'
+import type { Practice } from '../../core/practice/practice'
+import type { Forecast } from '../../core/schedule/simulate'
+import type { VisitAndPlan } from '../app/plan'
+import type { Answered, Asked } from './beside.worker'
+
+export interface Beside {
+  /** Null until the first answer; then the last whole answer, until the next is whole. */
+  forecast: Forecast | null
+  /** Lines by `question:school`. */
+  consequences: ReadonlyMap<string, string>
+}
+
+export function useBeside(data: VisitAndPlan | undefined): Beside {
+  const [beside, setBeside] = useState<Beside>({ forecast: null, consequences: new Map() })
+  const worker = useRef<Worker>(undefined)
+  const sent = useRef<{ id: number; practice?: Practice }>({ id: 0 })
+  useEffect(() => {
+    const own = new Worker(new URL('./beside.worker.ts', import.meta.url), { type: 'module' })
+    own.onmessage = ({ data: { id, ...answer } }: MessageEvent<Answered>) => {
+      if (id === sent.current.id) setBeside((before) => ({ ...before, ...answer }))
+    }
+    worker.current = own
+    return () => own.terminate()
+  }, [])
+  const { plan, practice } = data ?? {}
+  const open = data?.visit.frozen === null
+  useEffect(() => {
+    if (!plan || !practice) return
+    const asked: Asked = { id: sent.current.id + 1, plan, schools: open, ...(practice === sent.current.practice ? {} : { practice }) }
+    sent.current = { id: asked.id, practice }
+    worker.current!.postMessage(asked)
+  }, [plan, practice, open])
+  return beside
+}
