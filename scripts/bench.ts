@@ -13,11 +13,16 @@ import { compile } from '../core/plan/compile'
 import { checkable, trayReadiness } from '../core/plan/ready'
 import { searchItems } from '../core/catalog/search'
 import { visitRequest } from '../core/plan/request'
+import type { Practice } from '../core/practice/practice'
 import { starterPractice } from '../core/practice/starter'
 import { decide } from '../core/run/decide'
 import { give, runThrough, startDrive } from '../core/run/drive'
 import type { RunEvent } from '../core/run/events'
 import { replay } from '../core/run/state'
+import { runPlainly } from '../core/schedule/day'
+import { proposeDay, type DayProblem } from '../core/schedule/propose'
+import { random } from '../core/schedule/random'
+import { forecast } from '../core/schedule/simulate'
 import { layOut } from '../core/schedule/timeline'
 import { Screen, freePort } from '../e2e/harness'
 
@@ -70,12 +75,54 @@ function core(): void {
   searchItems(many, 'warm')
   note('search a catalogue of 10,000 items', timed(60, () => searchItems(many, 'molar clamp 12')), 'ms', 50)
   const plan = compile(request, practice)
-  note('score of the visit (layOut)', timed(200, () => layOut(plan)))
+  // A plan keeps its score: each time another object, so that it is laid out anew.
+  note('score of the visit, least chair time', timed(100, () => layOut({ ...plan })))
+  note(`forecast, 10,000 runs of a visit of ${plan.steps.length} steps`, timed(5, () => forecast(plan)), 'ms', 1000)
   const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
   const drive = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, { personId: 'dentist', roles: ['dentist'], codeShown: true }, 'closing.home')
   while (drive.events.length < 2_000) give(drive, { kind: 'note', text: `note ${drive.events.length}` }, assistant)
+  days(practice)
   note('replay a run of 2,000 events', timed(60, () => replay(plan, drive.events)), 'ms', 20)
   note('decide one command at the end of it', timed(300, () => decide(plan, drive.state, { kind: 'advance', start: 'closing.home' }, assistant, drive.now)))
+}
+
+/** Days of the demo's own cases by seed: so many chairs with four visits each, a dentist for every two chairs, wished times as they fall. */
+function dayOf(practice: Practice, chairs: number, visits: number, seed: number): DayProblem {
+  const next = random(seed)
+  const files = readdirSync('demo/cases').filter((f) => f.endsWith('.json'))
+  const free = Array.from({ length: chairs }, () => 8 * 60)
+  return {
+    turnoverMs: 0, mostMs: 30 * 60_000, gridMs: 5 * 60_000,
+    visits: Array.from({ length: visits }, (_, i) => {
+      const chair = i % chairs
+      const score = layOut(compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${files[Math.floor(next() * files.length)]!}`, 'utf8'))), practice))
+      const names: Record<string, string> = { dentist: `dentist ${Math.floor(chair / 2)}`, assistant: `assistant ${chair}` }
+      const startMin = free[chair]! + 5 * Math.floor(next() * 5)
+      free[chair] = startMin + Math.ceil(score.totalS / 300) * 5
+      return { id: `v${i}`, chairId: `c${chair}`, startsAt: startMin * 60_000, fixed: false, score: { ...score, bars: score.bars.map((b) => ({ ...b, people: b.people.map((p) => names[p] ?? `${p} ${chair}`) })) } }
+    }),
+  }
+}
+
+function days(practice: Practice): void {
+  const ratio = { wait: [0, 0], idle: [0, 0] }
+  const took: number[] = []
+  for (let seed = 1; seed <= 8; seed++) {
+    const day = dayOf(practice, 4, 16, seed)
+    const started = performance.now()
+    const { moves } = proposeDay(day)
+    took.push(performance.now() - started)
+    const after = day.visits.map((v) => ({ ...v, startsAt: v.startsAt + (moves.find((m) => m.visitId === v.id)?.byMs ?? 0) }))
+    for (const [k, visits] of [day.visits, after].entries()) {
+      const run = runPlainly(visits, ['dentist 0', 'dentist 1'])
+      ratio.wait[k]! += run.waitS
+      ratio.idle[k]! += run.idleS
+    }
+  }
+  note('propose a day, 4 chairs and 16 visits, median of 8 seeds', median(took), 'ms', 2000)
+  note('patients’ waiting, proposed against wished times', ratio.wait[1]! / ratio.wait[0]!, '', 0.5)
+  note('dentists’ idle time, proposed against wished times', ratio.idle[1]! / ratio.idle[0]!, '', 1)
+  for (const [chairs, visits] of [[8, 32], [12, 60]] as const) note(`propose a day, ${chairs} chairs and ${visits} visits`, timed(1, () => proposeDay(dayOf(practice, chairs, visits, 1))))
 }
 
 /** Compressed JavaScript that the Day screen needs before it can show, by the build's own manifest. */

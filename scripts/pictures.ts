@@ -42,7 +42,7 @@ const take = async (name: string, path: string, css: string, before?: () => Prom
 try {
   await screen.signIn('Juno Abara', '1234')
   await take('day', '/', '[data-visit]')
-  await take('case', `/visits/${day}-six/case`, '[data-question]')
+  await take('case', `/visits/${day}-six/case`, '[data-forecast]')
   await take('tray', `/visits/${day}-six/tray`, '[data-line]', async () => {
     await (await screen.driver.findElements({ css: '[role=tab]' })).at(-2)!.click()
     await screen.find('[data-line="cord-0"]')
@@ -50,7 +50,7 @@ try {
   await take('chairside', `/visits/${day}-four/chairside`, '[data-now="cutting.contact-mesial.46"]')
   await take('chairside-clocks', `/visits/${day}-one/chairside`, '[data-clock]')
   await take('close', `/visits/${day}-two/close`, '#note')
-  await take('case-bridge', `/visits/${day}-eight/case`, '[data-question]')
+  await take('case-bridge', `/visits/${day}-eight/case`, '[data-forecast]')
   await take('tray-root-canal', `/visits/${day}-nine/tray`, '[data-line]', async () => {
     await screen.press('Root canal')
     await screen.find('[data-line="rotary-files"]')

@@ -61,3 +61,38 @@ export function daySpan(visits: readonly PlacedVisit[], fallbackStartAt: number)
   const last = Math.max(...visits.map((v) => v.startsAt + v.score.totalS * 1000))
   return { startAt: Math.floor(first / hour) * hour, endAt: Math.ceil(last / hour) * hour }
 }
+
+export interface DayRun {
+  /** Seconds in the chair in which a patient waits because a person of theirs is in another one. */
+  waitS: number
+  /** Seconds a dentist stands idle between the first and the last work of the day. */
+  idleS: number
+}
+
+/**
+ * The day as it goes when nobody arranges anything: everyone begins at their time, whoever is needed in two chairs goes
+ * to the one that asked first, and a visit that had to wait is late from there on. Likely durations, seconds.
+ */
+export function runPlainly(visits: readonly PlacedVisit[], dentists: readonly string[]): DayRun {
+  const work = visits.map((v) => dentists.flatMap((personId) => stretchesOf(personId, [v]).map((s) => ({ personId, ...s }))).toSorted((a, b) => a.startAt - b.startAt))
+  const late = visits.map(() => 0)
+  const next = visits.map(() => 0)
+  const free = new Map<string, number>()
+  const first = new Map<string, number>()
+  let [waitMs, busyMs] = [0, 0]
+  for (;;) {
+    // The one that asks first; of two that ask at once the one that stands first in the day.
+    const asking = work.flatMap((w, i) => (next[i]! < w.length ? [{ i, s: w[next[i]!]!, readyAt: w[next[i]!]!.startAt + late[i]! }] : []))
+    if (asking.length === 0) break
+    const { i, s, readyAt } = asking.reduce((a, b) => (b.readyAt < a.readyAt ? b : a))
+    const beginAt = Math.max(readyAt, free.get(s.personId) ?? -Infinity)
+    waitMs += beginAt - readyAt
+    late[i]! += beginAt - readyAt
+    busyMs += s.endAt - s.startAt
+    first.set(s.personId, first.get(s.personId) ?? beginAt)
+    free.set(s.personId, beginAt + s.endAt - s.startAt)
+    next[i]!++
+  }
+  const spanMs = [...first].reduce((sum, [id, at]) => sum + free.get(id)! - at, 0)
+  return { waitS: waitMs / 1000, idleS: (spanMs - busyMs) / 1000 }
+}

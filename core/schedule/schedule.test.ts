@@ -3,7 +3,7 @@ import { demoPractice, demoVisits } from '../../demo/practice'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../plan/request'
 import type { Link, Step } from '../plan/types'
-import { daySpan, neededTwice, stretchesOf, type PlacedVisit } from './day'
+import { daySpan, neededTwice, runPlainly, stretchesOf, type PlacedVisit } from './day'
 import { layOut, type Timeline } from './timeline'
 
 const step = (id: string, who: string, likelyS: number, place: Step['place'] = 'bench', helpers: string[] = []): Step => ({
@@ -70,6 +70,14 @@ describe('the day', () => {
   const one = visit('one', 0, [['D', 0, 300], ['D', 330, 600], ['D', 1200, 1500]])
   const two = visit('two', 8, [['D', 0, 400], ['A', 400, 900]])
 
+  it('left to itself, the later chair waits for the dentist and is late from there on', () => {
+    // One: D at 0–10 and 20–25; two: D at 8–14:40. Two waits 2 min, is done at 16:40 and collides with nothing more.
+    expect(runPlainly([one, two], ['D'])).toEqual({ waitS: 120, idleS: 1500 - 600 - 300 - 400 })
+    // Its second piece, wished at 18, comes at 20 by its own delay; one asks at 20 too and stands first: five minutes more.
+    const three = visit('three', 8, [['D', 0, 400], ['D', 600, 660]])
+    expect(runPlainly([one, three], ['D'])).toEqual({ waitS: 120 + 300, idleS: 1560 - 600 - 300 - 400 - 60 })
+    expect(runPlainly([one], ['D']).waitS).toBe(0)
+  })
   it('joins a person’s work where it all but touches, and keeps real gaps', () => {
     expect(stretchesOf('D', [one]).map((s) => [s.startAt / minute, s.endAt / minute])).toEqual([[0, 10], [20, 25]])
   })

@@ -148,7 +148,11 @@ function search(s: Search, d: Distances): void {
   }
   if (!worst) {
     // What happens not to overlap is kept in the order it fell in: who goes first is part of the answer.
-    for (const [i, j] of s.pairs) if (d.at(i, j) < s.dur[i]! && d.at(j, i) < s.dur[j]!) d.at(0, i) < d.at(0, j) ? d.tie(i, j, s.dur[i]!) : d.tie(j, i, s.dur[j]!)
+    for (const [i, j] of s.pairs) {
+      if (d.at(i, j) >= s.dur[i]! || d.at(j, i) >= s.dur[j]!) continue
+      const [first, second] = d.at(0, i) < d.at(0, j) ? [i, j] : [j, i]
+      d.tie(first, second, s.dur[first]!)
+    }
     s.best = { distances: d, length: tailOf(d, 0) }
     return
   }

@@ -18,9 +18,9 @@ export function useBeside(data: VisitAndPlan | undefined): Beside {
   const sent = useRef<{ id: number; practice?: Practice }>({ id: 0 })
   useEffect(() => {
     const own = new Worker(new URL('./beside.worker.ts', import.meta.url), { type: 'module' })
-    own.onmessage = ({ data: { id, ...answer } }: MessageEvent<Answered>) => {
+    own.addEventListener('message', ({ data: { id, ...answer } }: MessageEvent<Answered>) => {
       if (id === sent.current.id) setBeside((before) => ({ ...before, ...answer }))
-    }
+    })
     worker.current = own
     return () => own.terminate()
   }, [])

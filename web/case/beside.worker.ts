@@ -27,7 +27,7 @@ const say = (answer: Answered): void => self.postMessage(answer)
 let practice: Practice | undefined
 let latest = 0
 
-self.onmessage = async ({ data }: MessageEvent<Asked>): Promise<void> => {
+async function answer(data: Asked): Promise<void> {
   const { id, plan } = data
   latest = id
   practice = data.practice ?? practice
@@ -47,3 +47,5 @@ self.onmessage = async ({ data }: MessageEvent<Asked>): Promise<void> => {
   }
   say({ id, consequences })
 }
+
+self.addEventListener('message', ({ data }: MessageEvent<Asked>) => void answer(data))

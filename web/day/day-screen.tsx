@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { Temporal } from 'temporal-polyfill'
 import { alertWords } from '../../core/plan/vocabulary'
-import { daySpan, neededTwice } from '../../core/schedule/day'
+import { daySpan } from '../../core/schedule/day'
 import { kindTable } from '../../core/visits/table'
 import type { DayView, DayVisit } from '../app/api'
 import { useLive, useNow } from '../app/live'
@@ -14,6 +14,7 @@ import { Score } from '../parts/score'
 import { Button, Failed, Loading, Mark, Panel } from '../parts/ui'
 import { bothNotations, clockTime, minutes } from '../parts/words'
 import { NewVisit } from './new-visit'
+import { Times, twiceInView } from './times'
 
 export const placeOf = (v: DayVisit): string => `/visits/${v.id}/${{ planned: 'case', 'laid up': 'chairside', running: 'chairside', closed: 'close' }[v.stage]}`
 const stageWords: Record<DayVisit['stage'], string> = { planned: 'tray open', 'laid up': 'tray signed', running: 'in the chair', closed: 'closed' }
@@ -108,6 +109,8 @@ function Chairs({ view }: { view: DayView }) {
   const span = daySpan(view.visits, Temporal.PlainDate.from(view.day).toZonedDateTime({ timeZone: view.zone, plainTime: '08:00' }).epochMilliseconds)
   const length = span.endAt - span.startAt
   const at = (ms: number): number => ((ms - span.startAt) / length) * 100
+  const twice = twiceInView(view)
+  const chairOf = new Map(view.visits.map((v) => [v.id, v.chairId]))
   const hours = Array.from({ length: Math.round(length / 3_600_000) + 1 }, (_, i) => span.startAt + i * 3_600_000)
   return (
     <Panel labelled="Chairs" className="relative">
@@ -126,39 +129,15 @@ function Chairs({ view }: { view: DayView }) {
               <span key={h} aria-hidden="true" className="absolute inset-y-0 w-px bg-sunk" style={{ left: `${at(h)}%` }} />
             ))}
             {now > span.startAt && now < span.endAt && <span aria-hidden="true" className="absolute inset-y-0 z-10 w-0.5 bg-alarm" style={{ left: `${at(now)}%` }} />}
+            {twice.filter((c) => c.visits.some((id) => chairOf.get(id) === chair.id)).map((c) => (
+              <span key={`${c.personId ?? ''}${c.startAt}${c.visits.join()}`} aria-hidden="true" data-twice-mark="" className="absolute top-0 z-10 h-2 rounded-sm border border-sheet bg-brass" style={{ left: `${at(c.startAt)}%`, width: `max(0.5rem, ${at(c.endAt) - at(c.startAt)}%)` }} />
+            ))}
             {view.visits.filter((v) => v.chairId === chair.id).map((v) => (
               <VisitBlock key={v.id} visit={v} view={view} left={at(v.startsAt)} width={at(v.startsAt + v.score.totalS * 1000) - at(v.startsAt)} />
             ))}
           </div>
         </div>
       ))}
-    </Panel>
-  )
-}
-
-function Dentists({ view }: { view: DayView }) {
-  const dentists = [...new Map(view.visits.flatMap((v) => v.people.filter((p) => p.dentist).map((p) => [p.id, p.name] as const))).entries()]
-  const names = new Map(view.visits.map((v) => [v.id, v.patient.name.split(' ').at(-1)]))
-  const clashes = dentists.flatMap(([id, name]) => neededTwice(id, view.visits).map((c) => ({ ...c, name })))
-  return (
-    <Panel title="Needed twice" className="flex-1">
-      {clashes.length === 0 ? (
-        <Mark kind="good">no dentist is needed in two chairs at once</Mark>
-      ) : (
-        <ul className="space-y-1">
-          {clashes.map((c) => (
-            <li key={`${c.startAt}${c.visits.join()}`}>
-              <Mark kind="ask">
-                {c.name},{' '}
-                <span className="num">
-                  {clockTime(c.startAt, view.zone)}–{clockTime(c.endAt, view.zone)}
-                </span>
-                : {c.visits.map((v) => names.get(v)).join(' and ')}
-              </Mark>
-            </li>
-          ))}
-        </ul>
-      )}
     </Panel>
   )
 }
@@ -202,7 +181,7 @@ export default function DayScreen() {
             <NextUp visit={next} view={view} />
           </div>
         )}
-        <Dentists view={view} />
+        <Times view={view} />
       </div>
       {adding && <NewVisit view={view} onClose={() => setAdding(false)} />}
     </div>

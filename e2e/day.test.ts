@@ -1,0 +1,107 @@
+/** Time: a day with two clashes mended by a proposal and taken back; the forecast of a visit; quick touches in order. */
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { Screen, serve, type Served } from './harness'
+
+let server: Served
+let juno: Screen
+let petra: Screen
+const day = new Date().toISOString().slice(0, 10)
+beforeAll(async () => {
+  server = await serve({ pace: 1 })
+  juno = await Screen.open(server.url)
+  petra = await Screen.open(server.url)
+  await juno.signIn('Juno Abara', '1234')
+  await petra.signIn('Petra Solis', '2345')
+})
+afterAll(async () => {
+  await juno?.close()
+  await petra?.close()
+  await server?.stop()
+})
+
+const call = <T>(method: string, path: string, body?: unknown): Promise<T> =>
+  juno.driver.executeAsyncScript<T>(
+    'const [method, path, body, done] = arguments; fetch(`/api${path}`, { method, ...(body ? { headers: { "content-type": "application/json" }, body: JSON.stringify(body) } : {}) }).then((r) => r.json()).then(done)',
+    method, path, body ?? null,
+  )
+interface Day { visits: { id: string; chairId: string; startsAt: number }[] }
+const starts = async (): Promise<Record<string, number>> => Object.fromEntries((await call<Day>('GET', `/days/${day}`)).visits.map((v) => [v.id, v.startsAt]))
+const until = (screen: Screen, met: () => Promise<boolean>, otherwise: string) => screen.driver.wait(met, 15_000, otherwise)
+
+describe('a day with two clashes', () => {
+  it('marks them in place, on every screen: a dentist in two chairs, a chair with two visits', async () => {
+    await petra.go('/')
+    await petra.says('nobody and no chair is needed twice at once')
+    // The dentist of the visits two and three is wanted in both; the visits four and six lie in one chair.
+    await call('PUT', `/visits/${day}-three/time`, { chairId: 'chair-3', day, time: '11:00' })
+    await call('PUT', `/visits/${day}-two/time`, { chairId: 'chair-2', day, time: '11:10' })
+    await call('PUT', `/visits/${day}-four/time`, { chairId: 'chair-1', day, time: '13:30' })
+    for (const screen of [petra, juno]) {
+      await screen.go('/')
+      await screen.find('[data-twice="chair"]')
+      await screen.says('Chair 1')
+      await screen.says(/Dr Kofi Lindqvist, 11:\d\d/)
+      expect((await screen.driver.findElements({ css: '[data-twice-mark]' })).length).toBeGreaterThanOrEqual(4)
+    }
+    await juno.accessible()
+  })
+
+  it('is mended by the proposal, which says what moves; what the other screen shows follows; undone, every visit is where it was', async () => {
+    const before = await starts()
+    await juno.press('60')
+    await juno.press('Propose times')
+    await juno.find('[data-proposal]')
+    const moves = await juno.driver.findElements({ css: '[data-move]' })
+    expect(moves.length).toBeGreaterThan(0)
+    expect(await starts()).toEqual(before)
+    await juno.says(/min then/)
+    await juno.accessible()
+    const named = await Promise.all(moves.map((m) => m.getAttribute('data-move')))
+    await juno.press(moves.length === 1 ? 'Move it' : `Move these ${moves.length}`)
+    await juno.says('nobody and no chair is needed twice at once')
+    await petra.says('nobody and no chair is needed twice at once')
+    const after = await starts()
+    expect(Object.keys(before).filter((id) => before[id] !== after[id]).toSorted()).toEqual(named.toSorted())
+    for (const id of named) expect(Math.abs(after[id!]! - before[id!]!) % (5 * 60_000)).toBe(0)
+    await juno.press('Undo')
+    await juno.find('[data-twice="chair"]')
+    await until(juno, async () => JSON.stringify(await starts()) === JSON.stringify(before), 'the times did not come back')
+  })
+})
+
+describe('how long it takes', () => {
+  it('8 visits in 10 take longer than the likely time, and the list says what decides the length', async () => {
+    await juno.go(`/visits/${day}-one/case`)
+    await juno.find('[data-forecast]')
+    const minutesIn = async (css: string): Promise<number> => Number(/\d+/.exec(await (await juno.find(css)).getText())![0])
+    expect(await minutesIn('[data-forecast] strong')).toBeGreaterThan(await minutesIn('[data-figure="chair"]'))
+    await juno.click('details summary')
+    await juno.says('decides')
+    await juno.says('to spare')
+    const order = await Promise.all((await juno.driver.findElements({ css: '[data-order]' })).map((e) => e.getAttribute('data-order')))
+    expect(order[0]).toBe('arrival.seat')
+    expect(order.indexOf('anaesthesia.inject')).toBeLessThan(order.indexOf('anaesthesia.test'))
+    await juno.accessible()
+  })
+
+  it('quick touches all arrive in order, none is refused, none comes back', async () => {
+    await juno.driver.executeAsyncScript(`
+      const done = arguments[arguments.length - 1]
+      const touches = ['Double', 'Single', 'Double', 'Single', 'Double']
+      const next = () => {
+        const word = touches.shift()
+        if (!word) return done()
+        ;[...document.querySelectorAll('[data-question=cord] button')].find((b) => b.textContent.startsWith(word)).click()
+        requestAnimationFrame(() => requestAnimationFrame(next))
+      }
+      next()`)
+    const shown = async (): Promise<string> => (await juno.find('[data-question=cord] [data-state=on]')).getText()
+    expect(await shown()).toContain('Double')
+    const stored = async (): Promise<string> => (await call<{ request: { visitChoices: { cord?: string } } }>('GET', `/visits/${day}-one`)).request.visitChoices.cord ?? ''
+    await until(juno, async () => (await stored()) === 'double', 'the last touch was not stored')
+    expect(await juno.driver.findElements({ css: '[data-sonner-toast][data-type=error]' })).toHaveLength(0)
+    await juno.driver.navigate().refresh()
+    expect(await shown()).toContain('Double')
+    expect(await juno.errors()).toEqual([])
+  })
+})
