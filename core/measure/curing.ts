@@ -18,7 +18,8 @@ export const doseJPerCm2 = (irradianceMWPerCm2: number, seconds: number): number
 export function secondsForDose(aim: number, irradianceMWPerCm2: number, distanceMm = 0): Figure {
   if (!(irradianceMWPerCm2 > 0)) throw new RangeError('an irradiance above 0 mW/cm²')
   const arrives = irradianceMWPerCm2 * 0.5 ** (distanceMm / halfAtMm)
-  const value = Math.ceil(round((aim * 1000) / arrives, 3))
+  // Rounded only as far as arithmetic itself is inexact: a whole second is never lost to rounding.
+  const value = Math.ceil(round((aim * 1000) / arrives, 9))
   return {
     name: 'light', value, unit: 's',
     text: `${aim} J/cm² ÷ ${Math.round(arrives)} mW/cm²${distanceMm > 0 ? ` (${irradianceMWPerCm2} at the tip, half left at ${halfAtMm} mm, ${distanceMm} mm away)` : ''} = ${value} s`, standing: distanceMm > 0 ? 'M' : 'calc',
