@@ -78,13 +78,20 @@ export function Times({ view }: { view: DayView }) {
   const [found, setFound] = useState<Proposal | 'looking' | null>(null)
   const worker = useRef<Worker>(undefined)
   const stop = (): void => worker.current?.terminate()
+  // A proposal is for the times it was made from: where anybody moves a visit meanwhile, it is dropped and asked for anew.
+  const times = view.visits.map((v) => `${v.id} ${v.startsAt} ${v.chairId} ${v.stage}`).join()
+  const [madeFor, setMadeFor] = useState(times)
+  if (madeFor !== times) {
+    setMadeFor(times)
+    setFound(null)
+  }
   useEffect(() => () => worker.current?.terminate(), [])
   const look = (): void => {
     stop()
     setFound('looking')
     const own = new Worker(new URL('./propose.worker.ts', import.meta.url), { type: 'module' })
     own.addEventListener('message', (e: MessageEvent<Proposal>) => {
-      setFound(e.data)
+      setFound((before) => (before === 'looking' ? e.data : before))
       own.terminate()
     })
     worker.current = own
