@@ -1,9 +1,11 @@
-import { chooseLot } from '../catalog/item'
+import { chooseLot, type Item } from '../catalog/item'
 import { matchItem, type Readiness } from '../catalog/match'
 import type { Case } from '../phases/case'
 import { round } from '../figure'
 import type { SetupLine, Step } from './types'
 
+/** What is carried from chair to chair where there is one of it. */
+const large = new Set<Item['family']>(['equipment', 'handpiece'])
 const rank: Record<Readiness, number> = { open: 0, standby: 1, drawer: 2 }
 
 /**
@@ -45,6 +47,7 @@ export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
         latex: match.item?.latex ?? false,
         ...(match.item && match.item.allergens.length > 0 ? { allergens: match.item.allergens } : {}),
         ...(match.item?.cassette ? { cassette: match.item.cassette } : {}),
+        ...(match.item?.reusable && match.item.stock === 1 && large.has(match.item.family) ? { only: true as const } : {}),
         lengthMm: match.item?.lengthMm ?? 40,
         widthMm: match.item?.widthMm ?? 20,
         ...(match.because ? { because: match.because } : {}),

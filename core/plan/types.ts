@@ -164,6 +164,8 @@ export interface SetupLine {
   allergens?: Allergen[]
   /** The cassette it comes in. */
   cassette?: string
+  /** Equipment of which the practice owns one: it is in one chair at a time. */
+  only?: true
 }
 
 /** One stay of a bur in the handpiece. */

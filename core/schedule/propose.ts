@@ -1,33 +1,33 @@
 /**
- * New times for a day in which people or chairs are needed twice. Every visit that has not begun may move on a grid of
- * minutes within the shift allowed; found by coordinate descent over single visits and over pairs that collide, from the
- * wished times and from seeded other beginnings. It proposes: nobody is moved until a person says so.
+ * New times for a day in which something is needed twice or that runs late. Every visit that has not begun may move on a
+ * grid of minutes within what its patient allows. Collisions of pairs are searched first, from the wished times and from
+ * seeded other beginnings (they depend on differences alone, so a table holds them); then the day is run forward with
+ * each move, and waits, overtime, rest and idle time are weighed in. It proposes: nobody is moved until a person says so.
  */
-import { neededTwice, stretchesOf, type Clash, type PlacedVisit } from './day'
+import { defaultDayRules, type DayRules } from '../practice/day-rules'
+import { twiceInDay, twiceOf, wantsOf } from './collide'
+import type { PlacedVisit } from './day'
+import { forwardOf, type DayRun, type Hours } from './forward'
 import { random } from './random'
 
-/**
- * What is weighed against what, in points. Common practice puts what cannot happen first and the patients' time next;
- * the numbers are ours.
- */
-export const dayWeights = {
-  /** For each minute a person or a chair is needed twice: nothing else outweighs it. */
-  twice: 100,
-  /** For each minute a patient comes at another time than agreed. */
-  shift: 1,
-  /** For each patient who has to be called. */
-  call: 5,
-  /** For each minute the last visit ends later than before. */
-  later: 2,
-}
-
 export interface DayProblem {
-  visits: readonly (PlacedVisit & { fixed: boolean })[]
+  visits: readonly (PlacedVisit & {
+    /** Stays where it is: begun, or agreed for good. */
+    fixed: boolean
+    begun?: boolean
+    /** The most it may move either way, ms; the problem's own where it is left out. */
+    mostMs?: number
+  })[]
   /** ms between two visits in one chair, beyond the turnover that a plan's own last step is. */
   turnoverMs: number
   /** The most a visit may move either way, and the grid it moves on, ms. */
   mostMs: number
   gridMs: number
+  weights?: DayRules['weights']
+  hours?: Hours
+  /** Nothing that has not begun is moved to before this. */
+  now?: number
+  dentists?: readonly string[]
 }
 export interface Move {
   visitId: string
@@ -35,95 +35,40 @@ export interface Move {
 }
 export interface Proposal {
   moves: Move[]
-  /** Minutes during which someone or a chair is needed twice, before and after. */
+  /** Minutes during which someone, something or a chair is needed twice, before and after. */
   twiceBeforeMin: number
   twiceAfterMin: number
+  /** The day run forward, before and after. */
+  before: DayRun
+  after: DayRun
   points: number
 }
 
 const minute = 60_000
 /** Rounds of one descent; days settle in far fewer. */
 const mostRounds = 60
-const endOf = (v: PlacedVisit): number => v.startsAt + v.score.totalS * 1000
+/** Up to so many visits pairs are tried together in the run, too; beyond it single moves have to do. */
+const pairsUpTo = 20
+/** Up to so many, pairs are tried from every beginning, and the best is shaken so often. */
+const fewVisits = 8
+const fewKicks = 60
 
-/** Where two visits share a chair for a time, the room's turnover counted to the first. */
-export function chairsTwice(visits: readonly PlacedVisit[], turnoverMs: number): Clash[] {
-  const clashes: Clash[] = []
-  for (const [i, a] of visits.entries()) {
-    for (const b of visits.slice(i + 1)) {
-      if (a.chairId !== b.chairId) continue
-      const [first, second] = a.startsAt <= b.startsAt ? [a, b] : [b, a]
-      const endAt = Math.min(endOf(first) + turnoverMs, endOf(second) + turnoverMs)
-      if (endAt > second.startsAt) clashes.push({ startAt: second.startsAt, endAt, visits: [first.id, second.id] })
-    }
-  }
-  return clashes
-}
-
-const moved = <V extends PlacedVisit>(v: V, byMs: number): V => ({ ...v, startsAt: v.startsAt + byMs })
-const peopleOf = (v: PlacedVisit): string[] => [...new Set(v.score.bars.flatMap((b) => b.people))]
-
-/** What a visit wants, and when, read once: the search looks at the same visits thousands of times. */
-interface Wants {
-  chairId: string
-  startsAt: number
-  endsAt: number
-  /** Stretches of work by person, ms since the epoch. */
-  people: ReadonlyMap<string, readonly { startAt: number; endAt: number }[]>
-}
-
-const wantsOf = (v: PlacedVisit): Wants => ({ chairId: v.chairId, startsAt: v.startsAt, endsAt: endOf(v), people: new Map(peopleOf(v).map((p) => [p, stretchesOf(p, [v])])) })
-
-/** Overlaps shorter than this are not a collision: one of the two waits a breath, ms. */
-const breathMs = 30_000
-
-/** Minutes two visits want the same person or chair at once, the second moved by so many ms. */
-function twiceOf(a: Wants, b: Wants, byMs: number, turnoverMs: number): number {
-  let ms = 0
-  if (a.chairId === b.chairId) {
-    const [first, second] = a.startsAt <= b.startsAt + byMs ? [a, b] : [b, a]
-    const shift = second === b ? byMs : -byMs
-    ms += Math.max(0, Math.min(first.endsAt + turnoverMs, second.endsAt + shift + turnoverMs) - (second.startsAt + shift))
-  }
-  for (const [person, works] of a.people) {
-    for (const y of b.people.get(person) ?? []) {
-      for (const x of works) {
-        const overlap = Math.min(x.endAt, y.endAt + byMs) - Math.max(x.startAt, y.startAt + byMs)
-        if (overlap > breathMs) ms += overlap
-      }
-    }
-  }
-  return ms / minute
-}
-
-/** A person or a chair that two visits want at once. */
-export interface Twice extends Clash {
-  /** The person's id; absent where it is the chair. */
-  personId?: string
-}
-
-/** Everything a day needs twice, in the order it comes. */
-export function neededTwiceInDay(visits: readonly PlacedVisit[], turnoverMs = 0): Twice[] {
-  const people = [...new Set(visits.flatMap(peopleOf))]
-  return [...people.flatMap((personId) => neededTwice(personId, visits).map((c) => ({ ...c, personId }))), ...chairsTwice(visits, turnoverMs)].toSorted((a, b) => a.startAt - b.startAt)
-}
-
-/** Minutes of a whole day in which a person or a chair is needed twice. */
-export const twiceInDay = (visits: readonly PlacedVisit[], turnoverMs: number): number => neededTwiceInDay(visits, turnoverMs).reduce((sum, c) => sum + (c.endAt - c.startAt) / minute, 0)
+/** What the run of a day costs, in points: what happens to people, whatever collides on paper. */
+export const runPoints = (run: DayRun, w: DayRules['weights']): number => (w.wait * run.waitS + w.overtime * run.overtimeS + w.lunch * run.lunchShortS + w.idle * run.idleS) / 60
 
 /**
- * Proposes times. The same day gives the same proposal; without a collision nothing moves.
+ * Proposes times. The same day gives the same proposal; where nothing collides and nobody is expected to wait, nothing
+ * moves.
  * @param beginnings how many other starting points are tried beside the wished times
  */
 export function proposeDay(problem: DayProblem, beginnings = 6): Proposal {
-  const { visits, turnoverMs, mostMs, gridMs } = problem
+  const { visits, turnoverMs, gridMs, hours, now = -Infinity, dentists = [], weights = defaultDayRules.weights } = problem
   const n = visits.length
-  const reach = Math.floor(mostMs / gridMs)
-  // In steps of the grid from the wished time, the nearest first.
-  const offsets = Array.from({ length: 2 * reach + 1 }, (_, i) => i - reach).toSorted((a, b) => Math.abs(a) - Math.abs(b))
+  const reaches = visits.map((v) => (v.fixed ? 0 : Math.floor((v.mostMs ?? problem.mostMs) / gridMs)))
+  const reach = Math.max(0, ...reaches)
+  // In steps of the grid from the wished time, the nearest first; what has not begun begins no sooner than now.
+  const offsets = visits.map((v, i) => Array.from({ length: 2 * reaches[i]! + 1 }, (_, k) => k - reaches[i]!).filter((o) => o >= 0 || v.startsAt + o * gridMs >= now).toSorted((a, b) => Math.abs(a) - Math.abs(b)))
   const wants = visits.map(wantsOf)
-  const last = Math.max(0, ...wants.map((w) => w.endsAt))
-  // Two visits collide by the difference of their moves alone: a table by that difference for each pair that can collide.
   const tables = new Map<number, Float64Array>()
   const near = visits.map((): number[] => [])
   for (let i = 0; i < n; i++) {
@@ -136,20 +81,18 @@ export function proposeDay(problem: DayProblem, beginnings = 6): Proposal {
     }
   }
   const pair = (i: number, j: number, oi: number, oj: number): number => (i < j ? (tables.get(i * n + j)?.[oj - oi + 2 * reach] ?? 0) : (tables.get(j * n + i)?.[oi - oj + 2 * reach] ?? 0))
-  const alone = (o: number): number => (o === 0 ? 0 : dayWeights.call + (dayWeights.shift * Math.abs(o) * gridMs) / minute)
-  const latest = (at: readonly number[], i = -1, j = -1): number => wants.reduce((most, w, k) => (k === i || k === j ? most : Math.max(most, w.endsAt + at[k]! * gridMs)), last)
-  const lateness = (end: number): number => (dayWeights.later * (end - last)) / minute
+  const alone = (o: number): number => (o === 0 ? 0 : weights.call + (weights.shift * Math.abs(o) * gridMs) / minute)
   const collisions = (i: number, o: number, at: readonly number[], except = -1): number => near[i]!.reduce((sum, j) => (j === except ? sum : sum + pair(i, j, o, at[j]!)), 0)
-  const points = (at: readonly number[]): number => dayWeights.twice * (at.reduce((sum, o, i) => sum + collisions(i, o, at), 0) / 2) + at.reduce((sum, o) => sum + alone(o), 0) + lateness(latest(at))
+  const onPaper = (at: readonly number[]): number => weights.twice * (at.reduce((sum, o, i) => sum + collisions(i, o, at), 0) / 2) + at.reduce((sum, o) => sum + alone(o), 0)
+  const forward = forwardOf(visits, { turnoverMs, now, dentists, ...(hours ? { hours } : {}) })
+  const startsOf = (at: readonly number[]): number[] => at.map((o, i) => visits[i]!.startsAt + o * gridMs)
+  const points = (at: readonly number[]): number => onPaper(at) + runPoints(forward(startsOf(at)), weights)
   const free = visits.flatMap((v, i) => (v.fixed ? [] : [i]))
-  const mayMove = new Set(free)
 
-  /** The best place of one visit with the others where they are; true where that is another. */
-  const settleOne = (i: number, at: number[]): boolean => {
-    const others = latest(at, i)
-    const cost = (o: number): number => dayWeights.twice * collisions(i, o, at) + alone(o) + lateness(Math.max(others, wants[i]!.endsAt + o * gridMs))
+  /** The best place of one visit with the others where they are, by the cost given; true where that is another. */
+  const settleOne = (i: number, at: number[], cost: (o: number) => number): boolean => {
     let best = { o: at[i]!, points: cost(at[i]!) }
-    for (const o of offsets) {
+    for (const o of offsets[i]!) {
       const found = cost(o)
       if (found < best.points - 1e-9) best = { o, points: found }
     }
@@ -158,13 +101,10 @@ export function proposeDay(problem: DayProblem, beginnings = 6): Proposal {
     return changed
   }
   /** The best places of two that can collide, moved together. */
-  const settleTwo = (i: number, j: number, at: number[]): boolean => {
-    const others = latest(at, i, j)
-    const [one, two] = [new Map(offsets.map((o) => [o, dayWeights.twice * collisions(i, o, at, j) + alone(o)])), new Map(offsets.map((o) => [o, dayWeights.twice * collisions(j, o, at, i) + alone(o)]))]
-    const cost = (oi: number, oj: number): number => one.get(oi)! + two.get(oj)! + dayWeights.twice * pair(i, j, oi, oj) + lateness(Math.max(others, wants[i]!.endsAt + oi * gridMs, wants[j]!.endsAt + oj * gridMs))
+  const settleTwo = (i: number, j: number, at: number[], cost: (oi: number, oj: number) => number): boolean => {
     let best = { oi: at[i]!, oj: at[j]!, points: cost(at[i]!, at[j]!) }
-    for (const oi of offsets)
-      for (const oj of offsets) {
+    for (const oi of offsets[i]!)
+      for (const oj of offsets[j]!) {
         const found = cost(oi, oj)
         if (found < best.points - 1e-9) best = { oi, oj, points: found }
       }
@@ -173,27 +113,76 @@ export function proposeDay(problem: DayProblem, beginnings = 6): Proposal {
     at[j] = best.oj
     return changed
   }
-  const descend = (from: readonly number[]): number[] => {
+  // In the run visits that never collide still queue behind one another: where there are few, any two are tried.
+  const pairs = free.flatMap((i) => (n <= fewVisits ? free : near[i]!).filter((j) => j > i && !visits[j]!.fixed).map((j) => [i, j] as const))
+  /** Moves one by one until that helps no more, then two at a time; by what collides on paper, or by all that counts. */
+  const descend = (from: readonly number[], one: (i: number, at: number[]) => boolean, two: (i: number, j: number, at: number[]) => boolean): number[] => {
     const at = [...from]
     for (let round = 0; round < mostRounds; round++) {
       let changed = false
-      for (const i of free) changed = settleOne(i, at) || changed
+      for (const i of free) changed = one(i, at) || changed
       if (changed) continue
-      // Where single moves help no more, two that can collide are moved together.
-      for (const i of free) for (const j of near[i]!) if (j > i && mayMove.has(j)) changed = settleTwo(i, j, at) || changed
+      for (const [i, j] of pairs) changed = two(i, j, at) || changed
       if (!changed) break
     }
     return at
   }
-  const still = visits.map(() => 0)
-  let best = { at: still, points: points(still) }
-  const before = twiceInDay(visits, turnoverMs)
-  const next = random(n)
-  for (let k = 0; k <= (before > 0 ? beginnings : -1); k++) {
-    const at = descend(k === 0 ? still : still.map((_, i) => (mayMove.has(i) && next() < 0.5 ? offsets[Math.floor(next() * offsets.length)]! : 0)))
-    const found = points(at)
-    if (found < best.points - 1e-9) best = { at, points: found }
+  const paper = (from: readonly number[]): number[] =>
+    descend(
+      from,
+      (i, at) => settleOne(i, at, (o) => weights.twice * collisions(i, o, at) + alone(o)),
+      (i, j, at) => {
+        const [one, two] = [new Map(offsets[i]!.map((o) => [o, weights.twice * collisions(i, o, at, j) + alone(o)])), new Map(offsets[j]!.map((o) => [o, weights.twice * collisions(j, o, at, i) + alone(o)]))]
+        return settleTwo(i, j, at, (oi, oj) => (one.get(oi) ?? 0) + (two.get(oj) ?? 0) + weights.twice * pair(i, j, oi, oj))
+      },
+    )
+  const full = (from: readonly number[], together: boolean): number[] => {
+    const trial = [...from]
+    const tried = (at: readonly number[], change: (x: number[]) => void): number => {
+      for (let k = 0; k < n; k++) trial[k] = at[k]!
+      change(trial)
+      return points(trial)
+    }
+    return descend(
+      from,
+      (i, at) => settleOne(i, at, (o) => tried(at, (x) => (x[i] = o))),
+      (i, j, at) => together && settleTwo(i, j, at, (oi, oj) => tried(at, (x) => ([x[i], x[j]] = [oi, oj]))),
+    )
   }
-  const moves = visits.flatMap((v, i) => (best.at[i] === 0 ? [] : [{ visitId: v.id, byMs: best.at[i]! * gridMs }]))
-  return { moves, twiceBeforeMin: before, twiceAfterMin: twiceInDay(visits.map((v, i) => moved(v, best.at[i]! * gridMs)), turnoverMs), points: best.points }
+
+  const still = visits.map(() => 0)
+  const before = forward(startsOf(still))
+  const twiceBeforeMin = twiceInDay(visits, turnoverMs)
+  let best = { at: still, points: points(still) }
+  if (twiceBeforeMin > 0 || before.waitS > 60 || before.overtimeS > 60 || before.lunchShortS > 60) {
+    const next = random(n)
+    const somewhere = (): number[] => still.map((_, i) => (!visits[i]!.fixed && next() < 0.5 ? offsets[i]![Math.floor(next() * offsets[i]!.length)]! : 0))
+    const beginning = [still, ...Array.from({ length: beginnings }, somewhere)]
+    const onTable = beginning.map(paper).toSorted((a, b) => onPaper(a) - onPaper(b))
+    // The better half by paper, and where things stand, are bettered in the run; of few visits every beginning is.
+    const promising = n <= fewVisits ? [...beginning, ...onTable] : [still, ...onTable.slice(0, Math.ceil(onTable.length / 2))]
+    const better = (at: number[]): void => {
+      const found = points(at)
+      if (found < best.points - 1e-9) best = { at, points: found }
+    }
+    for (const from of promising) better(full(from, n <= fewVisits))
+    // From the best, three are put somewhere else and the rest settled again: what two moves at a time do not reach.
+    for (let kick = 0; kick < (n <= fewVisits ? fewKicks : beginnings); kick++) {
+      const at = [...best.at]
+      for (let k = 0; k < 3 && free.length > 0; k++) {
+        const i = free[Math.floor(next() * free.length)]!
+        at[i] = offsets[i]![Math.floor(next() * offsets[i]!.length)]!
+      }
+      better(full(at, n <= fewVisits))
+    }
+    if (n <= pairsUpTo) better(full(best.at, true))
+  }
+  return {
+    moves: visits.flatMap((v, i) => (best.at[i] === 0 ? [] : [{ visitId: v.id, byMs: best.at[i]! * gridMs }])),
+    twiceBeforeMin,
+    twiceAfterMin: twiceInDay(visits.map((v, i) => ({ ...v, startsAt: v.startsAt + best.at[i]! * gridMs })), turnoverMs),
+    before,
+    after: forward(startsOf(best.at)),
+    points: best.points,
+  }
 }

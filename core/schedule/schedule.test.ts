@@ -3,7 +3,8 @@ import { demoPractice, demoVisits } from '../../demo/practice'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../plan/request'
 import type { Link, Step } from '../plan/types'
-import { daySpan, neededTwice, runPlainly, stretchesOf, type PlacedVisit } from './day'
+import { daySpan, neededTwice, stretchesOf, type PlacedVisit } from './day'
+import { runForward, type ForwardOptions } from './forward'
 import { layOut, type Timeline } from './timeline'
 
 const step = (id: string, who: string, likelyS: number, place: Step['place'] = 'bench', helpers: string[] = []): Step => ({
@@ -70,13 +71,30 @@ describe('the day', () => {
   const one = visit('one', 0, [['D', 0, 300], ['D', 330, 600], ['D', 1200, 1500]])
   const two = visit('two', 8, [['D', 0, 400], ['A', 400, 900]])
 
+  const gone = (visits: (PlacedVisit & { begun?: boolean })[], more: ForwardOptions = {}) => runForward(visits, { people: ['D'], dentists: ['D'], ...more })
   it('left to itself, the later chair waits for the dentist and is late from there on', () => {
     // One: D at 0–10 and 20–25; two: D at 8–14:40. Two waits 2 min, is done at 16:40 and collides with nothing more.
-    expect(runPlainly([one, two], ['D'])).toEqual({ waitS: 120, idleS: 1500 - 600 - 300 - 400 })
+    expect(gone([one, two])).toMatchObject({ waitS: 120, idleS: 1500 - 600 - 300 - 400, overtimeS: 0, lunchShortS: 0 })
     // Its second piece, wished at 18, comes at 20 by its own delay; one asks at 20 too and stands first: five minutes more.
     const three = visit('three', 8, [['D', 0, 400], ['D', 600, 660]])
-    expect(runPlainly([one, three], ['D'])).toEqual({ waitS: 120 + 300, idleS: 1560 - 600 - 300 - 400 - 60 })
-    expect(runPlainly([one], ['D']).waitS).toBe(0)
+    expect(gone([one, three])).toMatchObject({ waitS: 120 + 300, idleS: 1560 - 600 - 300 - 400 - 60 })
+    expect(gone([one]).waitS).toBe(0)
+  })
+  it('a patient waits for the chair, too; what has begun stands, what has not begins no sooner than now', () => {
+    const inOneChair = [visit('a', 0, [['D', 0, 1800]]), { ...visit('b', 20, [['E', 0, 600]]), chairId: 'a' }]
+    const minutes = (run: ReturnType<typeof gone>): number[][] => run.visits.map((v) => [v.startsAt / minute, v.endsAt / minute, v.waitMs / minute])
+    expect(minutes(gone(inOneChair))).toEqual([[0, 30, 0], [30, 40, 10]])
+    expect(minutes(gone(inOneChair, { turnoverMs: 5 * minute }))).toEqual([[0, 30, 0], [35, 45, 15]])
+    expect(minutes(gone(inOneChair, { now: 26 * minute }))).toEqual([[26, 56, 26], [56, 66, 36]])
+    // Both have the dentist, so it is on record; only what is still to come can wait.
+    const begun = [{ ...visit('a', 0, [['D', 0, 1200]]), begun: true }, { ...visit('b', 10, [['D', 0, 300], ['D', 660, 900]]), begun: true }]
+    expect(minutes(gone(begun, { now: 20 * minute }))).toEqual([[0, 20, 0], [10, 25, 0]])
+  })
+  it('counts what goes on after closing, and the rest at midday that falls short', () => {
+    const late = visit('late', 30, [['D', 0, 1800]])
+    expect(gone([late], { hours: { closesAt: 50 * minute } }).overtimeS).toBe(600)
+    // At work 30–60 of a midday from 20 to 75: ten minutes before, fifteen after; thirty are wanted.
+    expect(gone([late], { hours: { closesAt: 999 * minute, lunch: { fromAt: 20 * minute, toAt: 75 * minute, restMs: 30 * minute } } }).lunchShortS).toBe(15 * 60)
   })
   it('joins a person’s work where it all but touches, and keeps real gaps', () => {
     expect(stretchesOf('D', [one]).map((s) => [s.startAt / minute, s.endAt / minute])).toEqual([[0, 10], [20, 25]])

@@ -28,6 +28,8 @@ export interface Problem {
   rules: Rule[]
   /** Tasks whose finish is the end to be reached soonest. */
   until: string[]
+  /** Seconds from the first start between which a task has to start; both equal where its start is a fact. */
+  starts?: Readonly<Record<string, { atLeastS?: number; atMostS?: number }>>
 }
 export interface Solution {
   /** Seconds from the first start. */
@@ -64,6 +66,12 @@ function closed(problem: Problem, rules: readonly Rule[]): Distances | null {
   const at = new Map(problem.tasks.map((t, i) => [t.id, i + 1]))
   const until = new Set(problem.until)
   const ties = problem.tasks.flatMap((t, i): [number, number, number][] => [[0, i + 1, 0], ...(until.size === 0 || until.has(t.id) ? [[i + 1, n + 1, t.durationS] as [number, number, number]] : [])])
+  for (const [id, bound] of Object.entries(problem.starts ?? {})) {
+    const i = at.get(id)
+    if (i === undefined) continue
+    if (bound.atLeastS !== undefined) ties.push([0, i, bound.atLeastS])
+    if (bound.atMostS !== undefined) ties.push([i, 0, -bound.atMostS])
+  }
   for (const r of rules) {
     const [a, b] = [at.get(r.from), at.get(r.to)]
     if (a === undefined || b === undefined) continue
@@ -233,15 +241,16 @@ export function solve(problem: Problem, limit = mostNodes): Solved {
   const { distances, length } = s.best
   const ids = problem.tasks.map((t) => t.id)
   const starts = [0, ...ids.map((_, i) => distances.at(0, i + 1))]
+  const latest = (i: number): number => (distances.at(i, 0) <= never / 2 ? Infinity : -distances.at(i, 0))
   // What opens a window, and what lies between that and its end, starts as late as nothing else has to move for it.
   const late = insideWindows(problem, distances).toSorted((a, b) => starts[b]! - starts[a]!)
-  for (const i of late) starts[i] = Math.min(length - tailOf(distances, i), ...ids.flatMap((_, j) => (j + 1 === i || distances.at(i, j + 1) <= never / 2 ? [] : [starts[j + 1]! - distances.at(i, j + 1)])))
+  for (const i of late) starts[i] = Math.min(length - tailOf(distances, i), latest(i), ...ids.flatMap((_, j) => (j + 1 === i || distances.at(i, j + 1) <= never / 2 ? [] : [starts[j + 1]! - distances.at(i, j + 1)])))
   return {
     startS: Object.fromEntries(ids.map((id, i) => [id, starts[i + 1]!])),
     lengthS: length,
     boundS: proven ? length : Math.min(length, rootBound),
     proven,
     nodes: s.nodes,
-    slackS: Object.fromEntries(ids.map((id, i) => [id, Math.max(0, length - distances.at(0, i + 1) - Math.max(tailOf(distances, i + 1), s.dur[i + 1]!))])),
+    slackS: Object.fromEntries(ids.map((id, i) => [id, Math.max(0, Math.min(latest(i + 1), length - Math.max(tailOf(distances, i + 1), s.dur[i + 1]!)) - distances.at(0, i + 1))])),
   }
 }

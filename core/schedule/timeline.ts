@@ -12,6 +12,8 @@ export interface Bar {
   title: string
   /** Performer first, then helpers. */
   people: string[]
+  /** Items of which the practice owns one, while the step uses them. */
+  things?: string[]
   place: Step['place']
   startS: number
   endS: number
@@ -65,15 +67,18 @@ function restsOf(bars: readonly Bar[]): Rest[] {
   return rests
 }
 
-export type Scored = Pick<Plan, 'steps' | 'links' | 'people'>
+export type Scored = Pick<Plan, 'steps' | 'links' | 'people'> & { setup?: Plan['setup'] }
 
-const heldBy = (step: Step): string[] => [step.performer.personId, ...step.helpers, ...(step.place === 'mouth' ? ['mouth'] : [])]
+/** Of what a step uses, the things the practice owns one of. */
+export const thingsOf = (plan: Scored, stepId: string): string[] => (plan.setup ?? []).flatMap((l) => (l.only && l.readiness === 'open' && l.steps.includes(stepId) ? [l.id] : []))
+/** What a step takes for itself while it runs: its people, the mouth, the only one of a thing. */
+export const heldBy = (plan: Scored, step: Step): string[] => [...new Set([step.performer.personId, ...step.helpers, ...thingsOf(plan, step.id), ...(step.place === 'mouth' ? ['mouth'] : [])])]
 export const withPatient = (step: Pick<Step, 'place'>): boolean => step.place !== 'desk' && step.place !== 'room'
 
 /** The visit as the scheduler sees it: steps with what they take, links as rules, and the patient's leaving as the end. */
 export function problemOf(plan: Scored): Problem {
   return {
-    tasks: plan.steps.map((s) => ({ id: s.id, durationS: s.spread.likelyS, holds: heldBy(s) })),
+    tasks: plan.steps.map((s) => ({ id: s.id, durationS: s.spread.likelyS, holds: heldBy(plan, s) })),
     rules: plan.links,
     until: plan.steps.filter(withPatient).map((s) => s.id),
   }
@@ -118,7 +123,7 @@ function earliest(plan: Scored, notBefore: ReadonlyMap<string, number>): Start {
   const into = new Map<string, Plan['links']>()
   for (const link of plan.links) into.set(link.to, [...(into.get(link.to) ?? []), link])
   for (const step of plan.steps) {
-    const resources = heldBy(step)
+    const resources = heldBy(plan, step)
     let start = Math.max(notBefore.get(step.id) ?? 0, ...resources.map((r) => free.get(r) ?? 0))
     for (const link of into.get(step.id) ?? []) {
       const from = at.get(link.from)
@@ -134,8 +139,16 @@ function earliest(plan: Scored, notBefore: ReadonlyMap<string, number>): Start {
 }
 
 /** The starts as bars, waits, brackets and sums. */
-function drawn(plan: Scored, start: Start, slack: Start = () => 0): Timeline {
-  const bars = plan.steps.map((step): Bar => ({ stepId: step.id, phase: step.phase, title: step.title, people: [step.performer.personId, ...step.helpers], place: step.place, startS: start(step.id), endS: start(step.id) + step.spread.likelyS, hold: step.holdId !== undefined, slackS: slack(step.id) }))
+const drawn = (plan: Scored, start: Start, slack: Start = () => 0): Timeline => timelineOf(plan, plan.steps.map((step) => barOf(plan, step, start(step.id), start(step.id) + step.spread.likelyS, slack(step.id))))
+
+/** A step as a bar; `performerId` where somebody else did it than was planned. */
+export function barOf(plan: Scored, step: Step, startS: number, endS: number, slackS: number, performerId = step.performer.personId): Bar {
+  const things = thingsOf(plan, step.id)
+  return { stepId: step.id, phase: step.phase, title: step.title, people: [...new Set([performerId, ...step.helpers])], ...(things.length > 0 ? { things } : {}), place: step.place, startS, endS, hold: step.holdId !== undefined, slackS }
+}
+
+/** Bars with their waits, brackets and sums. */
+export function timelineOf(plan: Pick<Scored, 'links'>, bars: Bar[], conflict: string[] = []): Timeline {
   const at = new Map(bars.map((b) => [b.stepId, { start: b.startS, finish: b.endS }]))
   const brackets = plan.links.flatMap((link): Bracket[] => {
     const from = at.get(link.from)
@@ -154,6 +167,6 @@ function drawn(plan: Scored, start: Start, slack: Start = () => 0): Timeline {
     totalS: Math.max(0, ...bars.map((b) => b.endS)),
     chairS: Math.max(0, ...bars.filter(withPatient).map((b) => b.endS)),
     busyS,
-    conflict: [],
+    conflict,
   }
 }

@@ -130,7 +130,7 @@ function Chairs({ view }: { view: DayView }) {
             ))}
             {now > span.startAt && now < span.endAt && <span aria-hidden="true" className="absolute inset-y-0 z-10 w-0.5 bg-alarm" style={{ left: `${at(now)}%` }} />}
             {twice.filter((c) => c.visits.some((id) => chairOf.get(id) === chair.id)).map((c) => (
-              <span key={`${c.personId ?? ''}${c.startAt}${c.visits.join()}`} aria-hidden="true" data-twice-mark="" className="absolute top-0 z-10 h-2 rounded-sm border border-sheet bg-brass" style={{ left: `${at(c.startAt)}%`, width: `max(0.5rem, ${at(c.endAt) - at(c.startAt)}%)` }} />
+              <span key={`${c.heldId ?? ''}${c.startAt}${c.visits.join()}`} aria-hidden="true" data-twice-mark="" className="absolute top-0 z-10 h-2 rounded-sm border border-sheet bg-brass" style={{ left: `${at(c.startAt)}%`, width: `max(0.5rem, ${at(c.endAt) - at(c.startAt)}%)` }} />
             ))}
             {view.visits.filter((v) => v.chairId === chair.id).map((v) => (
               <VisitBlock key={v.id} visit={v} view={view} left={at(v.startsAt)} width={at(v.startsAt + v.score.totalS * 1000) - at(v.startsAt)} />

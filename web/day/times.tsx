@@ -1,7 +1,8 @@
 /** Who and what is needed twice this day, and other times proposed: what moves, why, applied or not, taken back. */
 import { useEffect, useRef, useState } from 'react'
 import { toast } from 'sonner'
-import { neededTwiceInDay, type DayProblem, type Proposal, type Twice } from '../../core/schedule/propose'
+import { neededTwiceInDay, type Twice } from '../../core/schedule/collide'
+import type { DayProblem, Proposal } from '../../core/schedule/propose'
 import { api, ApiProblem, type DayView, type DayVisit } from '../app/api'
 import { useRefresh } from '../app/queries'
 import { Button, Mark, Panel, Pick } from '../parts/ui'
@@ -12,7 +13,7 @@ const surname = (v: DayVisit): string => v.patient.name.split(' ').at(-1)!
 
 /** What is wanted twice in words: 'Dr Kofi Lindqvist' or 'Chair 2'. */
 function nameOf(c: Twice, view: DayView): string {
-  if (c.personId) return view.visits.flatMap((v) => v.people).find((p) => p.id === c.personId)?.name ?? c.personId
+  if (c.heldId) return view.visits.flatMap((v) => v.people).find((p) => p.id === c.heldId)?.name ?? c.heldId
   const chairId = view.visits.find((v) => v.id === c.visits[0])?.chairId
   return view.chairs.find((x) => x.id === chairId)?.name ?? 'a chair'
 }
@@ -109,7 +110,7 @@ export function Times({ view }: { view: DayView }) {
       ) : (
         <ul className="space-y-1">
           {clashes.map((c) => (
-            <li key={`${c.personId ?? 'chair'}${c.startAt}${c.visits.join()}`} data-twice={c.personId ?? 'chair'}>
+            <li key={`${c.heldId ?? 'chair'}${c.startAt}${c.visits.join()}`} data-twice={c.heldId ?? 'chair'}>
               <Mark kind="ask">
                 {nameOf(c, view)},{' '}
                 <span className="num">
