@@ -24,7 +24,7 @@ export interface Moment {
  * Signs a visit's tray and runs it to a moment through the core's own driver, storing the events with their times.
  * @returns the plan that was frozen.
  */
-export async function bringTo(db: Db, visitId: string, { until, start = false, agoS = 20, onlySigned = false }: Moment): Promise<Plan> {
+export async function bringTo(db: Db, visitId: string, { until, start = false, agoS = 20, onlySigned = false }: Moment, now = Date.now()): Promise<Plan> {
   const file = await loadVisit(db, visitId)
   const practice = await loadPractice(db)
   const plan = compile(file.request, practice)
@@ -38,8 +38,8 @@ export async function bringTo(db: Db, visitId: string, { until, start = false, a
     return drive
   }
   // Once to learn how long it takes, then again so that it ends just before now.
-  const drive = run(Date.now() - run(0).now - agoS * 1000)
-  const signedAt = (drive.events[0]?.at ?? Date.now()) - 60_000
+  const drive = run(now - run(0).now - agoS * 1000)
+  const signedAt = (drive.events[0]?.at ?? now) - 60_000
   await db.insert(t.trayMarks).values(checkable(plan).map((l) => ({ visitId, lineId: l.id, by: assistant.personId, at: signedAt - 600_000 })))
   await db.insert(t.plans).values({ visitId, plan, signedBy: assistant.personId, signedAt, acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) })
   if (drive.events.length > 0) await db.insert(t.runEvents).values(drive.events.map((e) => ({ visitId, ...e })))

@@ -36,10 +36,19 @@ export interface Served {
 
 /** Rehearsal pace: minutes of waiting pass in seconds, on the server's clock and with it on every screen's. 1 is the wall. */
 export const rehearsal = 10
-const paceFrom = Date.now()
+/** The demo day is the wall's own, at an hour of the test's choosing: no test depends on when it is run. */
+const from = Date.now()
+const shownAt = (time: string): number => Date.parse(`${new Date(from).toISOString().slice(0, 10)}T${time}:00Z`)
+/** What every clock of a served program shows now. */
+export const shownNow = (pace: number, at: string): number => Math.round(shownAt(at) + (Date.now() - from) * pace)
 
-function launch(folder: string, port: number, pace: number): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['dist/server.js', '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC', JADE_PACE: String(pace), JADE_PACE_FROM: String(paceFrom) }, stdio: ['ignore', 'pipe', 'pipe'] })
+interface Clock {
+  pace: number
+  at: string
+}
+
+function launch(folder: string, port: number, { pace, at }: Clock): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['dist/server.js', '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC', JADE_PACE: String(pace), JADE_CLOCK_FROM: String(from), JADE_CLOCK_SHOWS: String(shownAt(at)) }, stdio: ['ignore', 'pipe', 'pipe'] })
   return new Promise((resolve, reject) => {
     let said = ''
     const hear = (chunk: Buffer): void => {
@@ -58,9 +67,9 @@ const ended = (child: ChildProcess): Promise<void> => (child.exitCode !== null |
  * Starts the built server on a fresh demo folder: made once, then copied, because making one takes seconds.
  * `prepare` may bring visits to a moment before the server opens the folder.
  */
-export async function serve({ prepare, pace = rehearsal }: { prepare?: (db: Db) => Promise<void>; pace?: number } = {}): Promise<Served> {
+export async function serve({ prepare, pace = rehearsal, at = '08:30' }: { prepare?: (db: Db, now: number) => Promise<void> } & Partial<Clock> = {}): Promise<Served> {
   if (!existsSync(template)) {
-    const child = await launch(template, await freePort(), 1)
+    const child = await launch(template, await freePort(), { pace: 1, at })
     child.kill('SIGTERM')
     await ended(child)
     process.once('exit', () => rmSync(template, { recursive: true, force: true }))
@@ -69,11 +78,11 @@ export async function serve({ prepare, pace = rehearsal }: { prepare?: (db: Db) 
   cpSync(template, folder, { recursive: true })
   if (prepare) {
     const database = await openDatabase(folder)
-    await prepare(database.db)
+    await prepare(database.db, shownNow(pace, at))
     await database.close()
   }
   const port = await freePort()
-  let child = await launch(folder, port, pace)
+  let child = await launch(folder, port, { pace, at })
   const end = async (signal: NodeJS.Signals): Promise<void> => {
     child.kill(signal)
     await ended(child)
@@ -83,7 +92,7 @@ export async function serve({ prepare, pace = rehearsal }: { prepare?: (db: Db) 
     folder,
     kill: () => end('SIGKILL'),
     restart: async () => {
-      child = await launch(folder, port, pace)
+      child = await launch(folder, port, { pace, at })
     },
     stop: async () => {
       await end('SIGTERM')

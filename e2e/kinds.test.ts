@@ -13,7 +13,7 @@ let varen: Screen
 const day = new Date().toISOString().slice(0, 10)
 const at = (key: string, screen: string): string => `/visits/${day}-${key}/${screen}`
 beforeAll(async () => {
-  server = await serve({ pace: 1, prepare: async (db) => void (await bringTo(db, `${day}-ten`, { onlySigned: true })) })
+  server = await serve({ pace: 1, prepare: async (db, now) => void (await bringTo(db, `${day}-ten`, { onlySigned: true }, now)) })
   bram = await Screen.open(server.url)
   varen = await Screen.open(server.url)
   await bram.signIn('Bram Oduya', '4567')

@@ -15,12 +15,12 @@ const at = (key: string, screen: string): string => `/visits/${day}-${key}/${scr
 beforeAll(async () => {
   server = await serve({
     pace: 1,
-    prepare: async (db) => {
+    prepare: async (db, now) => {
       // Mixed three and a half minutes ago: the rubbery stage has closed unanswered.
-      await bringTo(db, `${day}-one`, { until: 'provisional.lift', agoS: 210 })
-      await bringTo(db, `${day}-three`, { until: 'impression.inspect', start: true })
-      await bringTo(db, `${day}-four`, { until: 'cutting.margin.46', start: true })
-      await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true })
+      await bringTo(db, `${day}-one`, { until: 'provisional.lift', agoS: 210 }, now)
+      await bringTo(db, `${day}-three`, { until: 'impression.inspect', start: true }, now)
+      await bringTo(db, `${day}-four`, { until: 'cutting.margin.46', start: true }, now)
+      await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, now)
     },
   })
   juno = await Screen.open(server.url)

@@ -15,6 +15,7 @@ import type { OpenDatabase } from './db/open'
 import { Hub } from './live/hub'
 import { Problem, sendProblem } from './problem'
 import { cupboardRoutes } from './routes/cupboard'
+import { dayRoutes } from './routes/days'
 import { liveRoutes } from './routes/live'
 import { runRoutes } from './routes/runs'
 import { sessionRoutes } from './routes/session'
@@ -123,6 +124,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
       await api.register(sessionRoutes(house))
       await api.register(settingsRoutes(house))
       await api.register(cupboardRoutes(house))
+      await api.register(dayRoutes(house))
       await api.register(visitRoutes(house))
       await api.register(runRoutes(house))
       await api.register(liveRoutes(house))

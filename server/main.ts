@@ -11,13 +11,16 @@ const host = process.env['HOST'] ?? '127.0.0.1'
 const port = Number(process.env['PORT'] ?? 4870)
 // Rehearsal: JADE_PACE=20 lets twenty minutes of waiting pass in one. Only ever for the demo's invented visits.
 const pace = demo ? Math.max(1, Number(process.env['JADE_PACE'] ?? 1) || 1) : 1
-const paceFrom = Number(process.env['JADE_PACE_FROM'] ?? Date.now())
+// The demo may also show another hour than the wall: JADE_CLOCK_FROM is the moment of the wall at which it shows JADE_CLOCK_SHOWS.
+const from = demo ? Number(process.env['JADE_CLOCK_FROM'] ?? Date.now()) : 0
+const shows = demo ? Number(process.env['JADE_CLOCK_SHOWS'] ?? from) : 0
+const now = demo ? (): number => Math.round(shows + (Date.now() - from) * pace) : Date.now
 const folder = process.env['JADE_DATA'] || (demo ? '.data/demo' : '.data/practice')
 
 async function start(): Promise<void> {
   const database = await openDatabase(process.env['DATABASE_URL'] || folder)
-  await (demo ? seedDemo(database.db, Date.now()) : seedStarter(database.db))
-  const app = await buildApp({ database, webFolder: join(import.meta.dirname, '../dist/web'), log: true, pace, now: pace === 1 ? Date.now : () => Math.round(paceFrom + (Date.now() - paceFrom) * pace), ...(demo ? { shownCodes: demoCodes } : {}) })
+  await (demo ? seedDemo(database.db, now()) : seedStarter(database.db))
+  const app = await buildApp({ database, webFolder: join(import.meta.dirname, '../dist/web'), log: true, pace, now, ...(demo ? { shownCodes: demoCodes } : {}) })
   await app.listen({ host, port })
   const stop = async (): Promise<void> => {
     await app.close()

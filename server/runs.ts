@@ -71,6 +71,15 @@ export class Runs {
     return known
   }
 
+  /** The run as it stands, after whatever is just being stored. */
+  state(visitId: string): Promise<Live> {
+    return this.inTurn(visitId, async () => {
+      const live = await this.current(this.db, visitId)
+      this.live.set(visitId, live)
+      return live
+    })
+  }
+
   /**
    * Decides and stores a command. Answered only when it is on disk.
    * @throws Problem 409 `stale` where the client had not seen everything (with the events it missed), 409 `refused`

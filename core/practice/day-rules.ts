@@ -26,6 +26,8 @@ export const dayRules = z
     lunch: z.strictObject({ from: timeOfDay, to: timeOfDay, restMin: z.number().int().min(0).max(120) }).nullable().default({ from: '11:30', to: '14:30', restMin: 30 }),
     /** Minutes a visit that has not begun may be moved either way where its patient has said nothing else. */
     mostMin: z.number().int().min(5).max(240).default(30),
+    /** Minutes later than agreed from which a patient is told. */
+    warnMin: z.number().int().min(1).max(120).default(10),
     weights: z.strictObject({
       twice: weight.default(6),
       wait: weight.default(5),

@@ -5,6 +5,8 @@ import { item, lot } from '../catalog/item'
 import { notation } from '../teeth/schema'
 import { someChoices } from './choices'
 import { amendment } from './amendment'
+import { dayRules } from './day-rules'
+import { instruments } from './instruments'
 import { functionTable, role } from './functions'
 
 export const person = z.strictObject({
@@ -21,6 +23,10 @@ export const card = z.strictObject({
   extraHolds: z.array(z.enum(['margins', 'bite'])).default([]),
 })
 export type Card = z.infer<typeof card>
+
+/** Seconds a kind of step takes, by kind of visit, kind of step and person, from the practice's own runs. */
+export const learned = z.record(z.string(), z.strictObject({ likelyS: z.number().positive(), n: z.number().int().positive() }))
+export type Learned = z.infer<typeof learned>
 
 export const practice = z.strictObject({
   name: z.string().min(1),
@@ -40,5 +46,11 @@ export const practice = z.strictObject({
   light: z.strictObject({ irradianceMWPerCm2: z.number().min(50).max(5000), readOn: z.iso.date() }).default({ irradianceMWPerCm2: 1000, readOn: '2026-01-01' }),
   /** The laboratory's working days from impression to delivery. */
   laboratoryDays: z.number().int().min(1).max(60).default(10),
+  day: dayRules.prefault({}),
+  instruments: instruments.prefault({}),
+  /** What the practice's own runs have taught: see schedule/learned. Used for plans only when the practice says so. */
+  useLearned: z.boolean().default(false),
+  learned: learned.default({}),
 })
 export type Practice = z.infer<typeof practice>
+export type PracticeInput = z.input<typeof practice>

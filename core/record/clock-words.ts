@@ -2,7 +2,7 @@ import { Temporal } from 'temporal-polyfill'
 
 /** '09:41' in the practice's zone, from ms since the epoch. */
 export function timeOfDay(ms: number, zone: string): string {
-  const t = Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone)
+  const t = Temporal.Instant.fromEpochMilliseconds(Math.round(ms)).toZonedDateTimeISO(zone)
   return `${String(t.hour).padStart(2, '0')}:${String(t.minute).padStart(2, '0')}`
 }
 

@@ -64,10 +64,12 @@ export const runPoints = (run: DayRun, w: DayRules['weights']): number => (w.wai
 export function proposeDay(problem: DayProblem, beginnings = 6): Proposal {
   const { visits, turnoverMs, gridMs, hours, now = -Infinity, dentists = [], weights = defaultDayRules.weights } = problem
   const n = visits.length
-  const reaches = visits.map((v) => (v.fixed ? 0 : Math.floor((v.mostMs ?? problem.mostMs) / gridMs)))
+  // Whose time has come without their having begun has to be moved to now at least, whatever the shift allowed.
+  const overdue = visits.map((v) => (v.fixed || v.startsAt >= now ? 0 : Math.ceil((now - v.startsAt) / gridMs)))
+  const reaches = visits.map((v, i) => (v.fixed ? 0 : Math.max(overdue[i]!, Math.floor((v.mostMs ?? problem.mostMs) / gridMs))))
   const reach = Math.max(0, ...reaches)
   // In steps of the grid from the wished time, the nearest first; what has not begun begins no sooner than now.
-  const offsets = visits.map((v, i) => Array.from({ length: 2 * reaches[i]! + 1 }, (_, k) => k - reaches[i]!).filter((o) => o >= 0 || v.startsAt + o * gridMs >= now).toSorted((a, b) => Math.abs(a) - Math.abs(b)))
+  const offsets = visits.map((v, i) => Array.from({ length: 2 * reaches[i]! + 1 }, (_, k) => k - reaches[i]!).filter((o) => o === 0 || v.startsAt + o * gridMs >= now).toSorted((a, b) => Math.abs(a) - Math.abs(b)))
   const wants = visits.map(wantsOf)
   const tables = new Map<number, Float64Array>()
   const near = visits.map((): number[] => [])

@@ -4,7 +4,9 @@ import type { Bur } from '../../core/catalog/bur'
 import type { Item } from '../../core/catalog/item'
 import type { VisitRequestInput } from '../../core/plan/request'
 import type { Plan } from '../../core/plan/types'
-import type { Card, Practice } from '../../core/practice/practice'
+import type { Card, Practice, PracticeInput } from '../../core/practice/practice'
+import type { CycleName } from '../../core/practice/instruments'
+import type { LogReading } from '../../core/measure/load'
 import type { Role } from '../../core/practice/functions'
 import type { ChartNote } from '../../core/record/note'
 import type { Happening } from '../../core/run/events'
@@ -31,6 +33,10 @@ export const practices = pgTable('practices', {
   amendments: jsonb('amendments').$type<Practice['amendments']>().notNull().default([]),
   light: jsonb('light').$type<Practice['light']>().notNull().default({ irradianceMWPerCm2: 1000, readOn: '2026-01-01' }),
   laboratoryDays: integer('laboratory_days').notNull().default(10),
+  day: jsonb('day_rules').$type<PracticeInput['day']>().notNull().default({}),
+  instruments: jsonb('instruments').$type<PracticeInput['instruments']>().notNull().default({}),
+  useLearned: boolean('use_learned').notNull().default(false),
+  learned: jsonb('learned').$type<Practice['learned']>().notNull().default({}),
 })
 
 export const people = pgTable('people', {
@@ -78,6 +84,10 @@ export const visits = pgTable(
     facts: jsonb('facts').$type<VisitFacts>().notNull().default({}),
     /** The plan that stood signed when an alert re-opened the tray; gone when the tray is signed again. */
     reopened: jsonb('reopened').$type<Reopened>(),
+    /** Minutes this patient may be moved either way; the practice's own where nothing was said. */
+    mayMoveMin: integer('may_move_min'),
+    /** What was forecast for the chair when the visit began, seconds: likely, and not passed 8 times in 10. */
+    forecast: jsonb('forecast').$type<{ likelyS: number; eightInTenS: number }>(),
   },
   (t) => [index('visits_day').on(t.day)],
 )
@@ -132,3 +142,75 @@ export const lots = pgTable('lots', {
   left: doublePrecision('left').notNull(),
   opened: boolean('opened').notNull(),
 })
+
+/** A run of a steriliser: what went in, what the device said, who let it out. Never deleted. */
+export const loads = pgTable(
+  'loads',
+  {
+    id: text('id').primaryKey(),
+    number: integer('number').notNull(),
+    steriliserId: text('steriliser_id').notNull(),
+    cycle: text('cycle').$type<CycleName>().notNull(),
+    cassetteIds: jsonb('cassette_ids').$type<string[]>().notNull(),
+    /** Whether a spore test ran in it. */
+    spore: boolean('spore').notNull().default(false),
+    startedAt: ms('started_at').notNull(),
+    startedBy: text('started_by').notNull(),
+    endedAt: ms('ended_at'),
+    /** The device's own readings, and what was wrong with them where they could not be read. */
+    log: jsonb('log').$type<LogReading[]>(),
+    logFault: text('log_fault'),
+    indicator: text('indicator').$type<'changed' | 'not changed'>(),
+    releasedAt: ms('released_at'),
+    releasedBy: text('released_by'),
+    /** Pulled back, and why: a spore test, an indicator, a mistake seen later. */
+    failedAt: ms('failed_at'),
+    failedBy: text('failed_by'),
+    failedWhy: text('failed_why'),
+    sporeResult: text('spore_result').$type<'no growth' | 'growth'>(),
+    sporeReadAt: ms('spore_read_at'),
+    sporeReadBy: text('spore_read_by'),
+  },
+  (t) => [index('loads_number').on(t.number)],
+)
+
+/** Which cassette went to which visit, out of which load. */
+export const cassetteUses = pgTable(
+  'cassette_uses',
+  {
+    visitId: text('visit_id').notNull().references(() => visits.id),
+    cassetteId: text('cassette_id').notNull(),
+    loadId: text('load_id').references(() => loads.id),
+    at: ms('at').notNull(),
+    /** When its visit was over and it was soiled. */
+    usedAt: ms('used_at'),
+  },
+  (t) => [primaryKey({ columns: [t.visitId, t.cassetteId] })],
+)
+
+/** What a closed visit took off a lot, in the item's unit. */
+export const lotUses = pgTable(
+  'lot_uses',
+  {
+    visitId: text('visit_id').notNull().references(() => visits.id),
+    lotId: text('lot_id').notNull().references(() => lots.id),
+    amount: doublePrecision('amount').notNull(),
+    at: ms('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.visitId, t.lotId] })],
+)
+
+/** How long each step of a closed visit really took. */
+export const stepTimes = pgTable(
+  'step_times',
+  {
+    visitId: text('visit_id').notNull().references(() => visits.id),
+    stepId: text('step_id').notNull(),
+    /** Kind of visit, kind of step, person: what durations are learned by. */
+    key: text('key').notNull(),
+    seconds: doublePrecision('seconds').notNull(),
+    plannedS: doublePrecision('planned_s').notNull(),
+    at: ms('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.visitId, t.stepId] }), index('step_times_key').on(t.key, t.at)],
+)

@@ -5,6 +5,8 @@ import type { FastifyRequest } from 'fastify'
 import * as z from 'zod'
 import { functionName, permission, role, type FunctionTable } from '../../core/practice/functions'
 import { amendment, amendmentFile } from '../../core/practice/amendment'
+import { dayRules } from '../../core/practice/day-rules'
+import { instruments } from '../../core/practice/instruments'
 import { card, practice as practiceSchema } from '../../core/practice/practice'
 import { plainDate } from '../../core/record/clock-words'
 import type { App, House } from '../app'
@@ -27,6 +29,9 @@ const practicePatch = z.strictObject({
   zone: zone.optional(),
   light: practiceSchema.shape.light.unwrap().optional(),
   laboratoryDays: z.number().int().min(1).max(60).optional(),
+  day: dayRules.optional(),
+  instruments: instruments.optional(),
+  useLearned: z.boolean().optional(),
   chairs: z.array(z.strictObject({ id: z.string().min(1).max(40), name: z.string().trim().min(1).max(40) })).min(1).max(40).optional(),
 })
 const line = z.strictObject({ table: z.enum(['cautious', 'expanded']), function: functionName, who: z.enum(['assistant', 'expanded']), permission })

@@ -5,12 +5,11 @@ import { compile } from '../../core/plan/compile'
 import { alert, alsoWork, kindId, restoration, visitRequest, workFacts, type VisitRequest } from '../../core/plan/request'
 import { checkable, trayReadiness } from '../../core/plan/ready'
 import { timeOfDay, wallTime } from '../../core/record/clock-words'
-import { layOut } from '../../core/schedule/timeline'
 import { kindFacts } from '../../core/visits/table'
 import type { App, House } from '../app'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
-import { loadChain, loadDay, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, openVisit, withEarlier, type VisitFile } from '../db/store'
+import { loadChain, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, openVisit, type VisitFile } from '../db/store'
 import type { Practice } from '../../core/practice/practice'
 import { Problem } from '../problem'
 import { signedIn } from './session'
@@ -27,7 +26,7 @@ const editable = z.strictObject({
   version: z.number().int().positive(),
   request: z.partialRecord(z.enum(editableKeys), z.unknown()),
 })
-const newVisit = z.strictObject({
+export const newVisit = z.strictObject({
   /** A new patient, or a further visit of a case that is there. */
   patientName: z.string().trim().min(1, 'a name or a mark for the patient').max(120).optional(),
   caseId: z.string().max(120).optional(),
@@ -48,7 +47,7 @@ const invalid = (error: z.ZodError): Problem => new Problem(422, 'invalid', erro
 
 export type Stage = 'planned' | 'laid up' | 'running' | 'closed'
 
-async function stageOf(q: Db, visitId: string): Promise<Stage> {
+export async function stageOf(q: Db, visitId: string): Promise<Stage> {
   if (!(await loadFrozenPlan(q, visitId))) return 'planned'
   const last = await loadLastEvent(q, visitId)
   // Nothing follows a closed run, so the last event says it all.
@@ -57,7 +56,7 @@ async function stageOf(q: Db, visitId: string): Promise<Stage> {
 
 const alreadySigned = (): Problem => new Problem(409, 'signed', 'The tray is signed and its plan is fixed; re-open the tray to change it.')
 
-function head(file: VisitFile) {
+export function head(file: VisitFile) {
   const { visit, patient } = file
   return { id: visit.id, chairId: visit.chairId, day: visit.day, startsAt: visit.startsAt, patient: { id: patient.id, name: patient.name }, request: file.request }
 }
@@ -73,33 +72,6 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     if (await loadFrozenPlan(db, visitId)) throw alreadySigned()
     return open
   }
-
-  app.get('/days/:day', { schema: { summary: 'A day: its visits with readiness and score', params: z.object({ day: z.iso.date() }) } }, async (request) => {
-    await signedIn(house, request)
-    const practice = await loadPractice(db)
-    const files = await withEarlier(db, await loadDay(db, request.params.day), practice)
-    const planOf = house.plans.with(practice)
-    const visits = await Promise.all(
-      files.map(async (file) => {
-        const frozen = await loadFrozenPlan(db, file.visit.id)
-        const plan = frozen ? house.plans.keep(file.visit.id, `signed ${frozen.signedAt}`, () => frozen.plan) : planOf(file.visit.id, file.request)
-        const marks = new Set((await loadMarks(db, file.visit.id)).map((m) => m.lineId))
-        const score = layOut(plan)
-        const readiness = trayReadiness(plan, marks, new Set(frozen?.acknowledged))
-        return {
-          ...head(file),
-          stage: await stageOf(db, file.visit.id),
-          title: plan.title,
-          teeth: plan.teeth,
-          alerts: plan.request.alerts,
-          people: plan.people,
-          score,
-          tray: { checked: readiness.checked, total: readiness.total, warnings: readiness.toAcknowledge.map((a) => a.text), blocked: readiness.blocked },
-        }
-      }),
-    )
-    return { day: request.params.day, practice: practice.name, notation: practice.notation, zone: practice.zone, chairs: practice.chairs, visits }
-  })
 
   app.get('/visits/:visitId', { schema: { summary: 'A visit: request, tray, and the frozen plan once signed', params: visitParams } }, async (request) => {
     await signedIn(house, request)
@@ -272,17 +244,5 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     const everywhere = await db.select({ id: t.visits.id }).from(t.visits).innerJoin(t.cases, eq(t.visits.caseId, t.cases.id)).where(eq(t.cases.patientId, file.patient.id))
     for (const { id } of everywhere) changed(id)
     return { alerts, reopened }
-  })
-
-  app.put('/visits/:visitId/time', { schema: { summary: 'Move a visit that has not begun to another day, time or chair', params: visitParams, body: newVisit.pick({ chairId: true, day: true, time: true }) } }, async (request) => {
-    await signedIn(house, request)
-    const { visitId } = request.params
-    const { chairId, day, time } = request.body
-    const { practice } = await openVisit(db, visitId)
-    if (await loadLastEvent(db, visitId)) throw new Problem(409, 'begun', 'The visit has begun; it stays where it is.')
-    if (!practice.chairs.some((c) => c.id === chairId)) throw new Problem(422, 'invalid', `There is no chair "${chairId}".`)
-    await db.update(t.visits).set({ chairId, day, startsAt: wallTime(day, time, practice.zone) }).where(eq(t.visits.id, visitId))
-    changed(visitId)
-    return { ok: true }
   })
 }

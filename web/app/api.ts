@@ -1,4 +1,5 @@
 /** The one way to the server. Every failure becomes an {@link ApiProblem} with words a person can act on. */
+import type { DayRules } from '../../core/practice/day-rules'
 import type { Practice } from '../../core/practice/practice'
 import type { Role } from '../../core/practice/functions'
 import type { ChartNote } from '../../core/record/note'
@@ -62,11 +63,19 @@ export interface DayVisit extends VisitHead {
   teeth: Plan['teeth']
   alerts: VisitRequest['alerts']
   people: Plan['people']
+  /** Of what has begun the score as it really goes, from when it began. */
   score: Timeline
+  beganAt?: number
+  plannedS: number
+  mayMoveMin: number | null
   tray: { checked: number; total: number; warnings: string[]; blocked: string[] }
 }
 export interface DayView {
   day: string
+  /** The day it is where the practice is. */
+  today: string
+  rules: DayRules
+  dentists: string[]
   practice: string
   notation: Practice['notation']
   zone: string

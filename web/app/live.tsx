@@ -12,6 +12,8 @@ interface LinkInfo {
 }
 /** The server's clock as last heard, and how fast it runs (1 but for rehearsal). */
 let heard = { server: Date.now(), here: Date.now(), pace: 1 }
+/** Told when the server's clock has been heard: until then a screen shows the device's own. */
+const clockHeard = new Set<() => void>()
 export const serverNow = (): number => heard.server + (Date.now() - heard.here) * heard.pace
 
 export interface LiveHandlers {
@@ -54,6 +56,7 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
       if (event === 'hello') {
         const hello = data as { now: number; boot: string; pace: number }
         heard = { server: hello.now, here: Date.now(), pace: hello.pace }
+        for (const tell of clockHeard) tell()
         const restarted = lastBoot !== '' && lastBoot !== hello.boot
         lastBoot = hello.boot
         set({ state: 'live', restarted })
@@ -94,8 +97,13 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
 export function useNow(everyMs = 250): number {
   const [now, setNow] = useState(serverNow)
   useEffect(() => {
-    const timer = setInterval(() => setNow(serverNow()), everyMs)
-    return () => clearInterval(timer)
+    const tick = (): void => setNow(serverNow())
+    const timer = setInterval(tick, everyMs)
+    clockHeard.add(tick)
+    return () => {
+      clearInterval(timer)
+      clockHeard.delete(tick)
+    }
   }, [everyMs])
   return now
 }

@@ -18,7 +18,9 @@ export const queryClient = new QueryClient({
 export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () => api<Person>('/session').catch((e: unknown) => (e instanceof ApiProblem && e.status === 401 ? null : Promise.reject(e as Error))), staleTime: Infinity })
 export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => api<Person[]>('/people') })
 export const usePractice = () => useQuery({ queryKey: ['practice'], queryFn: () => api<Practice>('/practice'), staleTime: 5 * 60_000 })
-export const useDay = (day: string) => useQuery({ queryKey: ['day', day], queryFn: () => api<DayView>(`/days/${day}`) })
+const minuteMs = 60_000
+/** The day; while it is the one going on it is read anew each minute, for what runs moves on by itself. */
+export const useDay = (day: string) => useQuery({ queryKey: ['day', day], queryFn: () => api<DayView>(`/days/${day}`), refetchInterval: ({ state }) => (state.data?.visits.some((v) => v.stage === 'running') ? minuteMs : false) })
 export const useVisit = (visitId: string) => useQuery({ queryKey: ['visit', visitId], queryFn: () => api<VisitView>(`/visits/${visitId}`) })
 export const useRecord = (visitId: string) => useQuery({ queryKey: ['record', visitId], queryFn: () => api<RecordView>(`/visits/${visitId}/record`), staleTime: 0 })
 

@@ -4,67 +4,16 @@ import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { Temporal } from 'temporal-polyfill'
 import { alertWords } from '../../core/plan/vocabulary'
-import { daySpan } from '../../core/schedule/day'
-import { kindTable } from '../../core/visits/table'
 import type { DayView, DayVisit } from '../app/api'
-import { useLive, useNow } from '../app/live'
+import { serverNow, useLive, useNow } from '../app/live'
 import { useDay, useRefresh } from '../app/queries'
 import { usePerson } from '../app/shell'
-import { Score } from '../parts/score'
-import { Button, Failed, Loading, Mark, Panel } from '../parts/ui'
+import { Button, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { bothNotations, clockTime, minutes } from '../parts/words'
+import { Chairs, placeOf } from './chairs'
 import { NewVisit } from './new-visit'
-import { Times, twiceInView } from './times'
-
-export const placeOf = (v: DayVisit): string => `/visits/${v.id}/${{ planned: 'case', 'laid up': 'chairside', running: 'chairside', closed: 'close' }[v.stage]}`
-const stageWords: Record<DayVisit['stage'], string> = { planned: 'tray open', 'laid up': 'tray signed', running: 'in the chair', closed: 'closed' }
-
-/** What is done, in as few words as a block holds: a crown by its material, anything else by its kind. */
-const shortOf = (visit: DayVisit): string => (visit.request.kind === 'crown.prepare' && visit.request.restoration ? visit.request.restoration.replace(' crown', '').replace('monolithic ', '') : kindTable[visit.request.kind].title)
-
-/** With many chairs the rows are lower, so that what comes next stays on the first screen. */
-const lowRows = (view: DayView): boolean => view.chairs.length > 3
-
-function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayView; left: number; width: number }) {
-  const low = lowRows(view)
-  const warned = visit.stage === 'planned' && visit.tray.warnings.length + visit.tray.blocked.length > 0
-  return (
-    <Link
-      to={placeOf(visit)}
-      data-visit={visit.id}
-      aria-label={`${clockTime(visit.startsAt, view.zone)} ${visit.patient.name}, ${bothNotations(visit.request.teeth, view.notation)}, ${shortOf(visit)}, ${stageWords[visit.stage]}`}
-      className={`absolute top-1 bottom-1 flex flex-col overflow-hidden rounded-md border-2 bg-sheet px-2 py-1 leading-tight hover:border-jade ${visit.stage === 'running' ? 'border-jade' : visit.stage === 'closed' ? 'border-line opacity-60' : 'border-ink'}`}
-      style={{ left: `${left}%`, width: `${width}%` }}
-    >
-      <span className="flex items-baseline gap-2 whitespace-nowrap">
-        <strong className="clock">{clockTime(visit.startsAt, view.zone)}</strong>
-        <span className="truncate font-bold">{visit.patient.name.split(' ').at(-1)}</span>
-      </span>
-      <span className="truncate text-base">
-        <span className="num font-bold">{bothNotations(visit.request.teeth, view.notation)}</span> {shortOf(visit)}
-      </span>
-      <span className={low ? '' : 'mt-1'}>
-        <Score full={false} height={low ? 20 : 32} score={visit.score} people={visit.people} label="" />
-      </span>
-      <span className="truncate text-base">
-        {visit.stage === 'planned' ? (
-          <>
-            {warned ? '◆ ' : visit.tray.checked === visit.tray.total ? '✓ ' : '○ '}
-            <span className="num">
-              {visit.tray.checked}/{visit.tray.total}
-            </span>{' '}
-            laid out
-          </>
-        ) : (
-          <>
-            {visit.stage === 'closed' ? '✓ ' : '▶ '}
-            {stageWords[visit.stage]}
-          </>
-        )}
-      </span>
-    </Link>
-  )
-}
+import { useStaves } from './people'
+import { Times } from './times'
 
 function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
   const alerts = visit.alerts.map((a) => alertWords[a])
@@ -104,51 +53,15 @@ function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
   )
 }
 
-function Chairs({ view }: { view: DayView }) {
-  const now = useNow(15_000)
-  const span = daySpan(view.visits, Temporal.PlainDate.from(view.day).toZonedDateTime({ timeZone: view.zone, plainTime: '08:00' }).epochMilliseconds)
-  const length = span.endAt - span.startAt
-  const at = (ms: number): number => ((ms - span.startAt) / length) * 100
-  const twice = twiceInView(view)
-  const chairOf = new Map(view.visits.map((v) => [v.id, v.chairId]))
-  const hours = Array.from({ length: Math.round(length / 3_600_000) + 1 }, (_, i) => span.startAt + i * 3_600_000)
-  return (
-    <Panel labelled="Chairs" className="relative">
-      <div className="relative ml-20 h-7">
-        {hours.slice(0, -1).map((h) => (
-          <span key={h} className="clock absolute text-base text-soft" style={{ left: `${at(h)}%` }}>
-            {clockTime(h, view.zone)}
-          </span>
-        ))}
-      </div>
-      {view.chairs.map((chair) => (
-        <div key={chair.id} className="flex items-stretch border-t-2 border-line">
-          <h2 className="w-20 shrink-0 self-center text-lg font-bold">{chair.name}</h2>
-          <div className={`relative flex-1 ${lowRows(view) ? 'h-26' : 'h-31'}`}>
-            {hours.slice(1, -1).map((h) => (
-              <span key={h} aria-hidden="true" className="absolute inset-y-0 w-px bg-sunk" style={{ left: `${at(h)}%` }} />
-            ))}
-            {now > span.startAt && now < span.endAt && <span aria-hidden="true" className="absolute inset-y-0 z-10 w-0.5 bg-alarm" style={{ left: `${at(now)}%` }} />}
-            {twice.filter((c) => c.visits.some((id) => chairOf.get(id) === chair.id)).map((c) => (
-              <span key={`${c.heldId ?? ''}${c.startAt}${c.visits.join()}`} aria-hidden="true" data-twice-mark="" className="absolute top-0 z-10 h-2 rounded-sm border border-sheet bg-brass" style={{ left: `${at(c.startAt)}%`, width: `max(0.5rem, ${at(c.endAt) - at(c.startAt)}%)` }} />
-            ))}
-            {view.visits.filter((v) => v.chairId === chair.id).map((v) => (
-              <VisitBlock key={v.id} visit={v} view={view} left={at(v.startsAt)} width={at(v.startsAt + v.score.totalS * 1000) - at(v.startsAt)} />
-            ))}
-          </div>
-        </div>
-      ))}
-    </Panel>
-  )
-}
-
 export default function DayScreen() {
   const params = useParams()
   const navigate = useNavigate()
-  const day = params['day'] ?? Temporal.Now.plainDateISO().toString()
+  const day = params['day'] ?? Temporal.Instant.fromEpochMilliseconds(serverNow()).toZonedDateTimeISO(Temporal.Now.timeZoneId()).toPlainDate().toString()
+  const now = useNow(15_000)
   const query = useDay(day)
   const refresh = useRefresh()
   const person = usePerson()
+  const [staves, setStaves] = useStaves()
   const [adding, setAdding] = useState(false)
   useLive(undefined, { day: refresh.day, opened: refresh.day })
   if (query.isPending) return <Loading what="Opening the day" />
@@ -169,19 +82,23 @@ export default function DayScreen() {
           <ChevronRight aria-hidden="true" />
         </Button>
         <span className="text-soft">{view.practice}</span>
-        <Button className="ml-auto" onClick={() => setAdding(true)}>
+        <span className="ml-auto flex items-center gap-2 text-soft">
+          Staves of
+          <Pick label="Staves of" value={staves} onPick={setStaves} options={[{ value: 'dentists', label: 'dentists' }, { value: 'everybody', label: 'everybody' }, { value: 'none', label: 'nobody' }]} />
+        </span>
+        <Button onClick={() => setAdding(true)}>
           <CalendarPlus aria-hidden="true" /> Add a visit
         </Button>
       </div>
-      <Chairs view={view} />
+      <Chairs view={view} staves={staves} now={now} />
       {view.visits.length === 0 && <p className="text-xl text-soft">Nothing is planned on this day. Add a visit to begin.</p>}
       <div className="flex flex-wrap gap-3">
         {next && (
-          <div className="min-w-96 flex-[2]">
+          <div className="min-w-96 flex-1">
             <NextUp visit={next} view={view} />
           </div>
         )}
-        <Times view={view} />
+        <Times view={view} now={now} />
       </div>
       {adding && <NewVisit view={view} onClose={() => setAdding(false)} />}
     </div>

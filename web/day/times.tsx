@@ -1,39 +1,38 @@
-/** Who and what is needed twice this day, and other times proposed: what moves, why, applied or not, taken back. */
-import { useEffect, useRef, useState } from 'react'
+/** What the day needs twice and what runs late; other times proposed: what moves, why, applied or not, taken back. */
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
-import { neededTwiceInDay, type Twice } from '../../core/schedule/collide'
-import type { DayProblem, Proposal } from '../../core/schedule/propose'
-import { api, ApiProblem, type DayView, type DayVisit } from '../app/api'
-import { useRefresh } from '../app/queries'
+import type { Twice } from '../../core/schedule/collide'
+import { runForward } from '../../core/schedule/forward'
+import type { Proposal } from '../../core/schedule/propose'
+import { lateOf, problemOfDay, twiceAhead, type Late } from '../../core/schedule/today'
+import { api, ApiProblem, type DayView } from '../app/api'
+import { usePractice, useRefresh } from '../app/queries'
 import { Button, Mark, Panel, Pick } from '../parts/ui'
-import { clockTime } from '../parts/words'
+import { clockTime, minutes } from '../parts/words'
+import { factsOf, surname } from './facts'
 
 const minute = 60_000
-const surname = (v: DayVisit): string => v.patient.name.split(' ').at(-1)!
+const say = (e: unknown): void => void toast.error(e instanceof ApiProblem ? e.message : 'not stored')
 
-/** What is wanted twice in words: 'Dr Kofi Lindqvist' or 'Chair 2'. */
-function nameOf(c: Twice, view: DayView): string {
-  if (c.heldId) return view.visits.flatMap((v) => v.people).find((p) => p.id === c.heldId)?.name ?? c.heldId
-  const chairId = view.visits.find((v) => v.id === c.visits[0])?.chairId
-  return view.chairs.find((x) => x.id === chairId)?.name ?? 'a chair'
+/** What is wanted twice in words: a person, a thing there is one of, or a chair. */
+function useNameOf(view: DayView): (c: Twice) => string {
+  const practice = usePractice()
+  return (c) => {
+    if (c.heldId) return view.visits.flatMap((v) => v.people).find((p) => p.id === c.heldId)?.name ?? practice.data?.items.find((i) => i.id === c.heldId)?.name ?? c.heldId
+    const chairId = view.visits.find((v) => v.id === c.visits[0])?.chairId
+    return view.chairs.find((x) => x.id === chairId)?.name ?? 'a chair'
+  }
 }
 
-export const twiceInView = (view: DayView): Twice[] => neededTwiceInDay(view.visits.filter((v) => v.stage !== 'closed'))
-
-/** Moves visits one after the other; where one cannot be moved the rest stay and the reason is said. */
-async function moveAll(view: DayView, moves: readonly { visit: DayVisit; startsAt: number }[]): Promise<void> {
-  for (const { visit, startsAt } of moves) await api(`/visits/${visit.id}/time`, { method: 'PUT', body: { chairId: visit.chairId, day: view.day, time: clockTime(startsAt, view.zone) } })
-}
-
-function Proposed({ view, proposal, onDone }: { view: DayView; proposal: Proposal; onDone: () => void }) {
+function Proposed({ view, proposal, again, onDone }: { view: DayView; proposal: Proposal; again: (fresh: DayView) => void; onDone: () => void }) {
   const refresh = useRefresh()
   const [busy, setBusy] = useState(false)
   const moves = proposal.moves.map((m) => ({ ...m, visit: view.visits.find((v) => v.id === m.visitId)! })).filter((m) => m.visit)
-  const say = (e: unknown): void => void toast.error(e instanceof ApiProblem ? e.message : 'not stored')
   const put = async (back: boolean): Promise<void> => {
     setBusy(true)
     try {
-      await moveAll(view, moves.map((m) => ({ visit: m.visit, startsAt: m.visit.startsAt + (back ? 0 : m.byMs) })))
+      // All of them or none: a visit that began meanwhile leaves every time as it was.
+      await api(`/days/${view.day}/times`, { method: 'PUT', body: { moves: moves.map(({ visitId, byMs, visit }) => ({ visitId, from: visit.startsAt + (back ? byMs : 0), to: visit.startsAt + (back ? 0 : byMs) })) } })
       if (!back) toast.success(`${moves.length} ${moves.length === 1 ? 'visit' : 'visits'} moved; the patients are to be called.`, { duration: 20_000, action: { label: 'Undo', onClick: () => void put(true) } })
     } catch (e) {
       say(e)
@@ -41,6 +40,20 @@ function Proposed({ view, proposal, onDone }: { view: DayView; proposal: Proposa
     refresh.day()
     onDone()
   }
+  const stays = async (visitId: string): Promise<void> => {
+    await api(`/visits/${visitId}/shift`, { method: 'PUT', body: { mayMoveMin: 0 } }).catch(say)
+    // Who cannot move is held, and the search begins anew from the day as it then is.
+    await refresh.client.refetchQueries({ queryKey: ['day', view.day] })
+    again(refresh.client.getQueryData<DayView>(['day', view.day]) ?? view)
+  }
+  const { before, after } = proposal
+  const figures = [
+    ['needed twice', proposal.twiceBeforeMin, proposal.twiceAfterMin],
+    ['patients waiting', before.waitS / 60, after.waitS / 60],
+    ['dentists idle', before.idleS / 60, after.idleS / 60],
+    ['after closing', before.overtimeS / 60, after.overtimeS / 60],
+    ['midday rest short', before.lunchShortS / 60, after.lunchShortS / 60],
+  ] as const
   return (
     <div className="space-y-2" data-proposal="">
       {moves.length === 0 ? (
@@ -49,17 +62,38 @@ function Proposed({ view, proposal, onDone }: { view: DayView; proposal: Proposa
         <>
           <ul className="space-y-1">
             {moves.map((m) => (
-              <li key={m.visitId} data-move={m.visitId}>
-                <strong>{surname(m.visit)}</strong> <span className="num">{clockTime(m.visit.startsAt, view.zone)} → {clockTime(m.visit.startsAt + m.byMs, view.zone)}</span>{' '}
+              <li key={m.visitId} data-move={m.visitId} className="flex flex-wrap items-center gap-x-2">
+                <strong>{surname(m.visit)}</strong>
+                <span className="num">
+                  {clockTime(m.visit.startsAt, view.zone)} → {clockTime(m.visit.startsAt + m.byMs, view.zone)}
+                </span>
                 <span className="text-base text-soft">
                   {Math.abs(m.byMs) / minute} min {m.byMs > 0 ? 'later' : 'earlier'}
                 </span>
+                <Button tone="quiet" className="ml-auto" disabled={busy} aria-label={`${surname(m.visit)} cannot move`} onClick={() => void stays(m.visitId)}>
+                  cannot
+                </Button>
               </li>
             ))}
           </ul>
-          <p className="text-base text-soft">
-            Needed twice: <span className="num">{Math.round(proposal.twiceBeforeMin)}</span> min now, <span className="num">{Math.round(proposal.twiceAfterMin)}</span> min then. Collisions weigh most, then how many patients are called and by how much they move, then a later end of the day.
-          </p>
+          <table className="text-base">
+            <thead>
+              <tr className="text-left text-soft">
+                <th scope="col" className="pr-4 font-normal">minutes</th>
+                <th scope="col" className="pr-4 font-normal">now</th>
+                <th scope="col" className="font-normal">then</th>
+              </tr>
+            </thead>
+            <tbody>
+              {figures.filter(([, was, is]) => Math.round(was) > 0 || Math.round(is) > 0).map(([what, was, is]) => (
+                <tr key={what}>
+                  <th scope="row" className="pr-4 text-left font-normal">{what}</th>
+                  <td className="num pr-4">{Math.round(was)}</td>
+                  <td className="num font-bold">{Math.round(is)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
           <Button tone="jade" className="mr-2" disabled={busy} onClick={() => void put(false)}>
             Move {moves.length === 1 ? 'it' : `these ${moves.length}`}
           </Button>
@@ -72,47 +106,83 @@ function Proposed({ view, proposal, onDone }: { view: DayView; proposal: Proposa
   )
 }
 
-export function Times({ view }: { view: DayView }) {
-  const clashes = twiceInView(view)
+/** Who is to be told, and what to say. */
+function LateList({ late, view }: { late: readonly Late[]; view: DayView }) {
+  const own = new Map(view.visits.map((v) => [v.id, v]))
+  return (
+    <ul className="space-y-1">
+      {late.map((l) => {
+        const v = own.get(l.visitId)!
+        const begun = v.beganAt !== undefined
+        return (
+          <li key={l.visitId} data-late={l.visitId}>
+            <Mark kind="ask">
+              <strong>{v.patient.name}</strong>{' '}
+              {begun ? (
+                <>
+                  out about <span className="num">{clockTime(l.endsAt, view.zone)}</span>, {minutes(l.endLateMs / 1000)} later than planned: tell who fetches them
+                </>
+              ) : (
+                <>
+                  <span className="num">{clockTime(v.startsAt, view.zone)}</span>: seated about <span className="num">{clockTime(l.startsAt, view.zone)}</span>
+                  {l.startLateMs >= minute ? `, ${minutes(l.startLateMs / 1000)} late` : ''}, out about <span className="num">{clockTime(l.endsAt, view.zone)}</span>: call before they set out
+                </>
+              )}
+            </Mark>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}
+
+const shifts = ['15', '30', '60'] as const
+
+export function Times({ view, now }: { view: DayView; now: number }) {
+  const facts = useMemo(() => factsOf(view, now), [view, now])
+  const clashes = useMemo(() => twiceAhead(facts), [facts])
+  const late = useMemo(() => {
+    if (facts.now === undefined) return []
+    const problem = problemOfDay(facts)
+    return lateOf(facts, runForward(problem.visits, { now: facts.now, dentists: facts.dentists }))
+  }, [facts])
+  const nameOf = useNameOf(view)
   const names = new Map(view.visits.map((v) => [v.id, surname(v)]))
-  const [most, setMost] = useState<'15' | '30' | '60'>('30')
+  const own = String(view.rules.mostMin)
+  const [most, setMost] = useState<string>(own)
   const [found, setFound] = useState<Proposal | 'looking' | null>(null)
   const worker = useRef<Worker>(undefined)
   const stop = (): void => worker.current?.terminate()
-  // A proposal is for the times it was made from: where anybody moves a visit meanwhile, it is dropped and asked for anew.
-  const times = view.visits.map((v) => `${v.id} ${v.startsAt} ${v.chairId} ${v.stage}`).join()
+  // A proposal is for the times it was made from: where anybody moves a visit or begins one meanwhile, it is dropped.
+  const times = view.visits.map((v) => `${v.id} ${v.startsAt} ${v.chairId} ${v.stage} ${v.mayMoveMin}`).join()
   const [madeFor, setMadeFor] = useState(times)
   if (madeFor !== times) {
     setMadeFor(times)
-    setFound(null)
+    setFound((f) => (f === 'looking' ? f : null))
   }
   useEffect(() => () => worker.current?.terminate(), [])
-  const look = (): void => {
+  const look = (of: DayView = view): void => {
     stop()
     setFound('looking')
-    const own = new Worker(new URL('./propose.worker.ts', import.meta.url), { type: 'module' })
-    own.addEventListener('message', (e: MessageEvent<Proposal>) => {
+    const next = new Worker(new URL('./propose.worker.ts', import.meta.url), { type: 'module' })
+    next.addEventListener('message', (e: MessageEvent<Proposal>) => {
       setFound((before) => (before === 'looking' ? e.data : before))
-      own.terminate()
+      next.terminate()
     })
-    worker.current = own
-    // What has begun or is over stays; the rest may move. A plan's own last step is the turnover of its room.
-    const problem: DayProblem = {
-      visits: view.visits.filter((v) => v.stage !== 'closed').map((v) => ({ id: v.id, chairId: v.chairId, startsAt: v.startsAt, score: v.score, fixed: v.stage === 'running' })),
-      turnoverMs: 0, mostMs: Number(most) * minute, gridMs: 5 * minute,
-    }
-    own.postMessage(problem)
+    worker.current = next
+    next.postMessage(problemOfDay(factsOf(of, now), Number(most)))
   }
+  const past = view.day < view.today
+  const trouble = clashes.length + late.length > 0
   return (
-    <Panel title="Needed twice" className="flex-1 space-y-2">
-      {clashes.length === 0 ? (
-        <Mark kind="good">nobody and no chair is needed twice at once</Mark>
-      ) : (
+    <Panel title={late.length > 0 ? 'Running late' : 'Needed twice'} className="min-w-96 flex-1 space-y-2">
+      {late.length > 0 && <LateList late={late} view={view} />}
+      {clashes.length > 0 && (
         <ul className="space-y-1">
           {clashes.map((c) => (
             <li key={`${c.heldId ?? 'chair'}${c.startAt}${c.visits.join()}`} data-twice={c.heldId ?? 'chair'}>
               <Mark kind="ask">
-                {nameOf(c, view)},{' '}
+                {nameOf(c)},{' '}
                 <span className="num">
                   {clockTime(c.startAt, view.zone)}–{clockTime(c.endAt, view.zone)}
                 </span>
@@ -122,10 +192,11 @@ export function Times({ view }: { view: DayView }) {
           ))}
         </ul>
       )}
-      {clashes.length > 0 && found === null && (
+      {clashes.length === 0 && <Mark kind="good">nobody and no chair is needed twice at once</Mark>}
+      {trouble && !past && found === null && (
         <div className="flex flex-wrap items-end gap-2">
-          <Pick label="How far a visit may move" value={most} onPick={setMost} options={[{ value: '15', label: '15 min' }, { value: '30', label: '30' }, { value: '60', label: '60' }]} />
-          <Button onClick={look}>Propose times</Button>
+          <Pick label="How far a visit may move" value={most} onPick={setMost} options={[...new Set([...shifts, own])].toSorted((a, b) => Number(a) - Number(b)).map((value) => ({ value, label: `${value} min` }))} />
+          <Button onClick={() => look()}>{late.length > 0 ? 'Propose from now' : 'Propose times'}</Button>
         </div>
       )}
       {found === 'looking' && (
@@ -136,7 +207,7 @@ export function Times({ view }: { view: DayView }) {
           </Button>
         </p>
       )}
-      {found !== null && found !== 'looking' && <Proposed view={view} proposal={found} onDone={() => setFound(null)} />}
+      {found !== null && found !== 'looking' && <Proposed view={view} proposal={found} onDone={() => setFound(null)} again={(fresh) => look(fresh)} />}
     </Panel>
   )
 }

@@ -9,6 +9,7 @@ import { writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
 import { api, ApiProblem } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
 import { usePerson } from '../app/shell'
+import { DayPart } from './day-part'
 import { MaterialsPart, ToolsPart } from './own-values'
 import { Button, Check, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
 
@@ -194,6 +195,7 @@ export default function SettingsScreen() {
         </div>
         <div className="space-y-3">
           <FunctionsPart practice={practice.data} save={save} may={may} />
+          <DayPart practice={practice.data} save={save} may={may} />
           <MaterialsPart practice={practice.data} save={save} may={person.roles.some((r) => r !== 'front desk')} />
         </div>
       </div>

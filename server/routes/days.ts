@@ -1,0 +1,119 @@
+/** A day: its visits with readiness and score, and their times. */
+import { eq } from 'drizzle-orm'
+import * as z from 'zod'
+import { trayReadiness } from '../../core/plan/ready'
+import { plainDate, wallTime } from '../../core/record/clock-words'
+import { layOutFrom } from '../../core/schedule/rest'
+import { layOut } from '../../core/schedule/timeline'
+import type { App, House } from '../app'
+import type { Db } from '../db/open'
+import * as t from '../db/schema'
+import { loadDay, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, withEarlier } from '../db/store'
+import { Problem } from '../problem'
+import { signedIn } from './session'
+import { head, newVisit, stageOf } from './visits'
+
+const mayMoveMin = z.number().int().min(0).max(240).nullable()
+const move = z.strictObject({
+  visitId: z.string().min(1).max(80),
+  /** Where it was when this was decided, ms: what somebody else has moved meanwhile is not moved again unseen. */
+  from: z.number().int(),
+  to: z.number().int(),
+  chairId: z.string().min(1).max(40).optional(),
+})
+
+export const dayRoutes = (house: House) => async (app: App): Promise<void> => {
+  const { db } = house.database
+  const changed = (visitId: string): void => {
+    house.hub.send(visitId, { event: 'visit', data: { visitId } })
+    house.hub.send('day', { event: 'day', data: { visitId } })
+  }
+  /** Refuses where the visit has begun: the past stands. */
+  const notBegun = async (q: Db, visitId: string): Promise<void> => {
+    if (await loadLastEvent(q, visitId)) throw new Problem(409, 'begun', 'The visit has begun; it stays where it is.')
+  }
+
+  app.get('/days/:day', { schema: { summary: 'A day: its visits with readiness and score; of what has begun the score as it really goes', params: z.object({ day: z.iso.date() }) } }, async (request) => {
+    await signedIn(house, request)
+    const practice = await loadPractice(db)
+    const files = await withEarlier(db, await loadDay(db, request.params.day), practice)
+    const planOf = house.plans.with(practice)
+    const now = house.now()
+    const visits = await Promise.all(
+      files.map(async (file) => {
+        const frozen = await loadFrozenPlan(db, file.visit.id)
+        const plan = frozen ? house.plans.keep(file.visit.id, `signed ${frozen.signedAt}`, () => frozen.plan) : planOf(file.visit.id, file.request)
+        const marks = new Set((await loadMarks(db, file.visit.id)).map((m) => m.lineId))
+        const readiness = trayReadiness(plan, marks, new Set(frozen?.acknowledged))
+        const stage = await stageOf(db, file.visit.id)
+        const core = stage === 'running' || stage === 'closed' ? (await house.runs.state(file.visit.id)).state.core : undefined
+        return {
+          ...head(file),
+          stage,
+          title: plan.title,
+          teeth: plan.teeth,
+          alerts: plan.request.alerts,
+          people: plan.people,
+          mayMoveMin: file.visit.mayMoveMin,
+          plannedS: layOut(plan).totalS,
+          ...(core?.startedAt === undefined ? {} : { beganAt: core.startedAt }),
+          score: core ? layOutFrom(plan, core, core.closedAt ?? now) : layOut(plan),
+          tray: { checked: readiness.checked, total: readiness.total, warnings: readiness.toAcknowledge.map((a) => a.text), blocked: readiness.blocked },
+        }
+      }),
+    )
+    return {
+      day: request.params.day,
+      today: plainDate(now, practice.zone),
+      practice: practice.name,
+      notation: practice.notation,
+      zone: practice.zone,
+      chairs: practice.chairs,
+      rules: practice.day,
+      dentists: practice.people.filter((p) => p.roles.includes('dentist')).map((p) => p.id),
+      visits,
+    }
+  })
+
+  app.put('/days/:day/times', { schema: { summary: 'Move visits that have not begun within their day, all of them or none', params: z.object({ day: z.iso.date() }), body: z.strictObject({ moves: z.array(move).min(1).max(200) }) } }, async (request) => {
+    await signedIn(house, request)
+    const { day } = request.params
+    const { moves } = request.body
+    await db.transaction(async (tx) => {
+      const practice = await loadPractice(tx)
+      for (const m of moves) {
+        const [row] = await tx.select({ startsAt: t.visits.startsAt, chairId: t.visits.chairId }).from(t.visits).where(eq(t.visits.id, m.visitId)).for('update')
+        if (!row) throw new Problem(404, 'not-found', `There is no visit "${m.visitId}".`)
+        await notBegun(tx, m.visitId)
+        if (row.startsAt !== m.from) throw new Problem(409, 'stale', 'Somebody moved one of these visits meanwhile; nothing was moved. Look again.')
+        if (plainDate(m.to, practice.zone) !== day) throw new Problem(422, 'invalid', 'A visit moved by hand or by a proposal stays on its day.')
+        const chairId = m.chairId ?? row.chairId
+        if (!practice.chairs.some((c) => c.id === chairId)) throw new Problem(422, 'invalid', `There is no chair "${chairId}".`)
+        await tx.update(t.visits).set({ startsAt: m.to, chairId }).where(eq(t.visits.id, m.visitId))
+      }
+    })
+    for (const m of moves) changed(m.visitId)
+    return { moved: moves.length }
+  })
+
+  app.put('/visits/:visitId/time', { schema: { summary: 'Move a visit that has not begun to another day, time or chair', params: z.object({ visitId: z.string().min(1).max(80) }), body: newVisit.pick({ chairId: true, day: true, time: true }) } }, async (request) => {
+    await signedIn(house, request)
+    const { visitId } = request.params
+    const { chairId, day, time } = request.body
+    const [, practice] = [await loadVisit(db, visitId), await loadPractice(db)]
+    await notBegun(db, visitId)
+    if (!practice.chairs.some((c) => c.id === chairId)) throw new Problem(422, 'invalid', `There is no chair "${chairId}".`)
+    await db.update(t.visits).set({ chairId, day, startsAt: wallTime(day, time, practice.zone) }).where(eq(t.visits.id, visitId))
+    changed(visitId)
+    return { ok: true }
+  })
+
+  app.put('/visits/:visitId/shift', { schema: { summary: 'How far a patient may be moved either way, minutes; null for the practice’s own', params: z.object({ visitId: z.string().min(1).max(80) }), body: z.strictObject({ mayMoveMin }) } }, async (request) => {
+    await signedIn(house, request)
+    const { visitId } = request.params
+    await loadVisit(db, visitId)
+    await db.update(t.visits).set({ mayMoveMin: request.body.mayMoveMin }).where(eq(t.visits.id, visitId))
+    changed(visitId)
+    return { ok: true }
+  })
+}
