@@ -3,6 +3,7 @@ import { starterBurs, starterItems } from '../core/catalog/starter'
 import type { VisitRequestInput } from '../core/plan/request'
 import { presetTable } from '../core/practice/functions'
 import { practice, type Practice } from '../core/practice/practice'
+import { demoInstruments } from './instruments'
 
 /** Codes of the demo's people, shown on its sign-in page. */
 export const demoCodes: Record<string, string> = { orrell: '4711', lindqvist: '5822', juno: '1234', petra: '2345', wim: '3456', ada: '6789', varen: '7711', bram: '4567' }
@@ -46,6 +47,7 @@ export function demoPractice(day: string, zone: string): Practice {
     items: starterItems.toSorted((a, b) => Number(a.id === 'gloves-latex') - Number(b.id === 'gloves-latex')),
     burs: starterBurs.map((b) => (b.id === 'dc-20' ? { ...b, uses: 10 } : b.id === 'ftb-023' ? { ...b, uses: 4 } : b)),
     lots,
+    instruments: demoInstruments,
   })
 }
 

@@ -16,6 +16,7 @@ import { Hub } from './live/hub'
 import { Problem, sendProblem } from './problem'
 import { cupboardRoutes } from './routes/cupboard'
 import { dayRoutes } from './routes/days'
+import { instrumentRoutes } from './routes/instruments'
 import { liveRoutes } from './routes/live'
 import { runRoutes } from './routes/runs'
 import { sessionRoutes } from './routes/session'
@@ -125,6 +126,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
       await api.register(settingsRoutes(house))
       await api.register(cupboardRoutes(house))
       await api.register(dayRoutes(house))
+      await api.register(instrumentRoutes(house))
       await api.register(visitRoutes(house))
       await api.register(runRoutes(house))
       await api.register(liveRoutes(house))

@@ -52,3 +52,6 @@ export type Instruments = z.infer<typeof instruments>
 
 /** Minutes a load takes in a steriliser, door to door. */
 export const cycleMin = (s: Pick<Steriliser, 'cycle' | 'totalMin'>): number => s.totalMin ?? cycleTable[s.cycle].exposureMin + cycleTable[s.cycle].aroundMin
+
+/** The types of cassette a plan lays open; what stands by comes back unopened. */
+export const cassettesOf = (setup: readonly { cassette?: string; readiness: string }[]): CassetteType[] => cassetteTypes.filter((t) => setup.some((l) => l.cassette === t && l.readiness === 'open'))

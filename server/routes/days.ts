@@ -5,7 +5,10 @@ import { trayReadiness } from '../../core/plan/ready'
 import { plainDate, wallTime } from '../../core/record/clock-words'
 import { layOutFrom } from '../../core/schedule/rest'
 import { layOut } from '../../core/schedule/timeline'
+import { turnoverOfDay } from '../../core/schedule/turnover-day'
+import { cassettesOf } from '../../core/practice/instruments'
 import type { App, House } from '../app'
+import { loadCassettes } from '../db/instruments'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { loadDay, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, withEarlier } from '../db/store'
@@ -39,6 +42,10 @@ export const dayRoutes = (house: House) => async (app: App): Promise<void> => {
     const files = await withEarlier(db, await loadDay(db, request.params.day), practice)
     const planOf = house.plans.with(practice)
     const now = house.now()
+    const today = plainDate(now, practice.zone)
+    const { loads, uses, states } = await loadCassettes(db, practice.instruments)
+    const [typeOf, nameOf] = [new Map(practice.instruments.cassettes.map((c) => [c.id, c.type])), new Map(practice.instruments.cassettes.map((c) => [c.id, c.name]))]
+    const failed = new Set<string | null>(loads.filter((l) => l.failedAt !== null).map((l) => l.id))
     const visits = await Promise.all(
       files.map(async (file) => {
         const frozen = await loadFrozenPlan(db, file.visit.id)
@@ -58,19 +65,27 @@ export const dayRoutes = (house: House) => async (app: App): Promise<void> => {
           plannedS: layOut(plan).totalS,
           ...(core?.startedAt === undefined ? {} : { beganAt: core.startedAt }),
           score: core ? layOutFrom(plan, core, core.closedAt ?? now) : layOut(plan),
+          cassettes: cassettesOf(plan.setup).map((type) => {
+            const use = uses.find((u) => u.visitId === file.visit.id && typeOf.get(u.cassetteId) === type)
+            return { type, ...(use ? { name: nameOf.get(use.cassetteId) ?? use.cassetteId, ...(failed.has(use.loadId) && use.usedAt === null ? { pulledBack: true } : {}) } : {}) }
+          }),
           tray: { checked: readiness.checked, total: readiness.total, warnings: readiness.toAcknowledge.map((a) => a.text), blocked: readiness.blocked },
         }
       }),
     )
+    const { day } = request.params
+    const dentists = practice.people.filter((p) => p.roles.includes('dentist')).map((p) => p.id)
+    const facts = { day, zone: practice.zone, rules: practice.day, dentists, visits, ...(day === today ? { now } : {}) }
     return {
-      day: request.params.day,
-      today: plainDate(now, practice.zone),
+      day,
+      today,
+      turnover: day < today ? null : turnoverOfDay(facts, practice.instruments, { loads, states }, now),
       practice: practice.name,
       notation: practice.notation,
       zone: practice.zone,
       chairs: practice.chairs,
       rules: practice.day,
-      dentists: practice.people.filter((p) => p.roles.includes('dentist')).map((p) => p.id),
+      dentists,
       visits,
     }
   })

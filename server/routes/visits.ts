@@ -8,6 +8,7 @@ import { timeOfDay, wallTime } from '../../core/record/clock-words'
 import { kindFacts } from '../../core/visits/table'
 import type { App, House } from '../app'
 import type { Db } from '../db/open'
+import { assignCassettes, releaseCassettes } from '../db/instruments'
 import * as t from '../db/schema'
 import { loadChain, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, openVisit, type VisitFile } from '../db/store'
 import type { Practice } from '../../core/practice/practice'
@@ -199,8 +200,11 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
       throw new Problem(409, 'not-ready', 'The tray cannot be signed yet.', { missing: readiness.missing.map((l) => l.name), unread, blocked: readiness.blocked })
     }
     const signedAt = house.now()
-    const rows = await db.insert(t.plans).values({ visitId, plan, signedBy: person.id, signedAt, acknowledged: request.body.acknowledged }).onConflictDoNothing().returning({ visitId: t.plans.visitId })
-    if (rows.length === 0) throw alreadySigned()
+    await db.transaction(async (tx) => {
+      const rows = await tx.insert(t.plans).values({ visitId, plan, signedBy: person.id, signedAt, acknowledged: request.body.acknowledged }).onConflictDoNothing().returning({ visitId: t.plans.visitId })
+      if (rows.length === 0) throw alreadySigned()
+      await assignCassettes(tx, visitId, plan, practice.instruments, signedAt)
+    })
     if (file.visit.reopened) await db.update(t.visits).set({ reopened: null }).where(eq(t.visits.id, visitId))
     changed(visitId)
     return { signedBy: person.id, signedAt }
@@ -215,6 +219,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
       await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
       if (await loadLastEvent(tx, visitId)) throw new Problem(409, 'begun', 'The visit has begun; its plan stands.')
       await tx.delete(t.plans).where(eq(t.plans.visitId, visitId))
+      await releaseCassettes(tx, visitId)
     })
     house.runs.forget(visitId)
     changed(visitId)
@@ -236,6 +241,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
       for (const { visit, plan } of signed) {
         if (why === '' || (await loadLastEvent(tx, visit.id))) continue
         await tx.delete(t.plans).where(eq(t.plans.visitId, visit.id))
+        await releaseCassettes(tx, visit.id)
         await tx.update(t.visits).set({ reopened: { plan, at: house.now(), by: person.id, why } }).where(eq(t.visits.id, visit.id))
         reopened.push(visit.id)
       }

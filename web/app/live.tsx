@@ -65,6 +65,7 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
       else if (event === 'tray') kept.current.tray?.((data as { marks: Mark[] }).marks)
       else if (event === 'visit') kept.current.visit?.()
       else if (event === 'day') kept.current.day?.()
+      else if (event === 'instruments') void client.invalidateQueries({ queryKey: ['instruments'] })
       else if (event === 'practice') for (const key of ['practice', 'day', 'visit']) void client.invalidateQueries({ queryKey: [key] })
     }
     const open = (): void => {

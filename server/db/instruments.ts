@@ -1,0 +1,39 @@
+/** Queries about cassettes and loads. */
+import { and, desc, eq, getTableColumns, inArray, isNull, or } from 'drizzle-orm'
+import { chooseCassettes, cassetteStates } from '../../core/record/cassettes'
+import { cassettesOf, type Instruments } from '../../core/practice/instruments'
+import type { Plan } from '../../core/plan/types'
+import type { Db } from './open'
+import * as t from './schema'
+
+export type LoadRow = typeof t.loads.$inferSelect
+/** As far back as any cassette of a practice has lain in its cupboard. */
+const mostLoads = 300
+
+const { log: _readings, ...withoutLog } = getTableColumns(t.loads)
+/** The newest loads, newest first, without their readings. */
+export const loadLoads = (q: Db) => q.select(withoutLog).from(t.loads).orderBy(desc(t.loads.number)).limit(mostLoads)
+
+/** Uses that still say something: of cassettes out of those loads, and laid up without one. */
+export async function loadUses(q: Db, loads: readonly { id: string }[]): Promise<(typeof t.cassetteUses.$inferSelect)[]> {
+  return q.select().from(t.cassetteUses).where(loads.length === 0 ? isNull(t.cassetteUses.loadId) : or(inArray(t.cassetteUses.loadId, loads.map((l) => l.id)), isNull(t.cassetteUses.loadId)))
+}
+
+export async function loadCassettes(q: Db, instruments: Instruments) {
+  const loads = await loadLoads(q)
+  const uses = await loadUses(q, loads)
+  return { loads, uses, states: cassetteStates(instruments.cassettes, loads, uses) }
+}
+
+/** Puts on record which cassettes go to a visit: of each type its plan lays open, the one sterile for longest. Answers what is missing. */
+export async function assignCassettes(q: Db, visitId: string, plan: Pick<Plan, 'setup'>, instruments: Instruments, at: number): Promise<string[]> {
+  if (instruments.cassettes.length === 0) return []
+  const { chosen, missing } = chooseCassettes(cassettesOf(plan.setup), (await loadCassettes(q, instruments)).states)
+  if (chosen.length > 0) await q.insert(t.cassetteUses).values(chosen.map((c) => ({ visitId, cassetteId: c.cassette.id, loadId: c.load?.id ?? null, at })))
+  return missing
+}
+
+/** A tray taken back before its visit: its cassettes go back into the cupboard. */
+export const releaseCassettes = (q: Db, visitId: string) => q.delete(t.cassetteUses).where(and(eq(t.cassetteUses.visitId, visitId), isNull(t.cassetteUses.usedAt)))
+/** A visit that is over has soiled its cassettes. */
+export const soilCassettes = (q: Db, visitId: string, at: number) => q.update(t.cassetteUses).set({ usedAt: at }).where(and(eq(t.cassetteUses.visitId, visitId), isNull(t.cassetteUses.usedAt)))
