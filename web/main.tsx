@@ -15,6 +15,7 @@ const TrayScreen = lazy(() => import('./tray/tray-screen'))
 const ChairsideScreen = lazy(() => import('./chairside/chairside-screen'))
 const CloseScreen = lazy(() => import('./close/close-screen'))
 const CupboardScreen = lazy(() => import('./cupboard/cupboard-screen'))
+const InstrumentsScreen = lazy(() => import('./cupboard/instruments-screen'))
 const LibraryScreen = lazy(() => import('./library/library-screen'))
 const SettingsScreen = lazy(() => import('./settings/settings-screen'))
 
@@ -27,6 +28,7 @@ const router = createBrowserRouter([
       { index: true, element: <DayScreen /> },
       { path: 'days/:day', element: <DayScreen /> },
       { path: 'cupboard', element: <CupboardScreen /> },
+      { path: 'cupboard/instruments', element: <InstrumentsScreen /> },
       { path: 'library', element: <LibraryScreen /> },
       { path: 'library/:kind', element: <LibraryScreen /> },
       { path: 'settings', element: <SettingsScreen /> },

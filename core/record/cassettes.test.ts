@@ -32,6 +32,9 @@ describe('where a cassette is', () => {
 })
 
 describe('a load that failed', () => {
+  it('says of a cassette laid up out of it that it is to be changed', () => {
+    expect(cassetteStates(cassettes, [load(1, { failedAt: 9 * hour })], [use('v', 'crown-1', 'l1', 8 * hour, null)])[0]).toMatchObject({ status: 'laid up', change: true })
+  })
   it('pulls back what has not gone on, names the tray to change and every visit touched, also where the cassette has been round again since', () => {
     const loads = [load(1, { cassetteIds: ['crown-1', 'crown-2', 'basic-1'], failedAt: 9 * hour }), load(6, { cassetteIds: ['crown-1'] })]
     const uses = [use('over', 'crown-1', 'l1', 2 * hour, 3 * hour), use('laid', 'basic-1', 'l1', 8 * hour, null)]

@@ -31,6 +31,8 @@ export interface CassetteState {
   since?: number
   /** The load it last came out of, or is in. */
   load?: { id: string; number: number }
+  /** Laid up, and its load has been pulled back since: to be changed. */
+  change?: true
   visitId?: string
 }
 
@@ -42,7 +44,7 @@ export function cassetteStates(cassettes: readonly Cassette[], loads: readonly L
     const from = load ? { load: { id: load.id, number: load.number } } : {}
     // A use out of a load comes after it; one that was laid up without a load, by its time.
     if (use && (!load || (use.loadId === load.id || use.at >= load.startedAt))) {
-      return use.usedAt === null ? { cassette, status: 'laid up', since: use.at, visitId: use.visitId, ...from } : { cassette, status: 'soiled', since: use.usedAt, visitId: use.visitId, ...from }
+      return use.usedAt === null ? { cassette, status: 'laid up', since: use.at, visitId: use.visitId, ...from, ...(load && use.loadId === load.id && load.failedAt !== null ? { change: true as const } : {}) } : { cassette, status: 'soiled', since: use.usedAt, visitId: use.visitId, ...from }
     }
     if (!load) return { cassette, status: 'not on record' }
     if (load.failedAt !== null) return { cassette, status: 'pulled back', since: load.failedAt, ...from }

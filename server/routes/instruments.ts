@@ -1,17 +1,17 @@
 /** Cassettes and loads: what runs, what came of it, who let it out, and what a failed one touches. Records stay; none is deleted. */
 import { randomUUID } from 'node:crypto'
-import { eq, inArray, max } from 'drizzle-orm'
+import { and, eq, inArray, max } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import * as z from 'zod'
 import { readSteriliserLog } from '../../core/formats/steriliser-log'
 import { instruments as instrumentsSchema } from '../../core/practice/instruments'
-import { doubtedBySpore, sporeDueAt, traceLoads } from '../../core/record/cassettes'
+import { chooseCassettes, doubtedBySpore, sporeDueAt, traceLoads } from '../../core/record/cassettes'
 import { decideRelease, judgementOf } from '../../core/record/release'
 import type { App, House } from '../app'
 import { loadCassettes, loadLoads, type LoadRow } from '../db/instruments'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
-import { loadPractice } from '../db/store'
+import { loadLastEvent, loadPractice } from '../db/store'
 import { notFound, Problem } from '../problem'
 import { faults, simulatedLog } from '../standins/steriliser'
 import { signedIn, type SignedIn } from './session'
@@ -155,6 +155,27 @@ export const instrumentRoutes = (house: House) => async (app: App): Promise<void
     })
     tell()
     return traced([id])
+  })
+  app.post('/visits/:visitId/cassettes/change', { schema: { summary: 'Lay up another cassette instead of one pulled back; where the visit has begun the first stays on its record', params: z.object({ visitId: z.string().min(1).max(80) }), body: z.strictObject({ cassetteId: z.string().max(40) }) } }, async (request) => {
+    await team(request)
+    const { visitId } = request.params
+    const { cassetteId } = request.body
+    const changed = await db.transaction(async (tx) => {
+      const { instruments } = await loadPractice(tx)
+      const { states, uses } = await loadCassettes(tx, instruments)
+      const use = uses.find((u) => u.visitId === visitId && u.cassetteId === cassetteId && u.usedAt === null)
+      const type = instruments.cassettes.find((c) => c.id === cassetteId)?.type
+      if (!use || !type) throw notFound('such cassette laid up for this visit')
+      const { chosen } = chooseCassettes([type], states)
+      if (!chosen[0]) throw new Problem(409, 'none-sterile', `No other ${type} cassette is sterile now.`)
+      const own = and(eq(t.cassetteUses.visitId, visitId), eq(t.cassetteUses.cassetteId, cassetteId))
+      if (await loadLastEvent(tx, visitId)) await tx.update(t.cassetteUses).set({ usedAt: house.now() }).where(own)
+      else await tx.delete(t.cassetteUses).where(own)
+      await tx.insert(t.cassetteUses).values({ visitId, cassetteId: chosen[0].cassette.id, loadId: chosen[0].load?.id ?? null, at: house.now() })
+      return { cassetteId: chosen[0].cassette.id }
+    })
+    tell()
+    return changed
   })
   app.post('/loads/:loadId/spore', { schema: { summary: 'Read a spore test; growth pulls back every load of that steriliser since the last test without', params: loadParams, body: z.strictObject({ result: z.enum(['no growth', 'growth']) }) } }, async (request) => {
     const person = await team(request)

@@ -1,5 +1,6 @@
 /** The one way to the server. Every failure becomes an {@link ApiProblem} with words a person can act on. */
 import type { DayRules } from '../../core/practice/day-rules'
+import type { CassetteType } from '../../core/practice/instruments'
 import type { Practice } from '../../core/practice/practice'
 import type { Role } from '../../core/practice/functions'
 import type { ChartNote } from '../../core/record/note'
@@ -7,6 +8,7 @@ import type { Refusal } from '../../core/run/decide'
 import type { RunEvent } from '../../core/run/events'
 import type { VisitRequest } from '../../core/plan/request'
 import type { Plan } from '../../core/plan/types'
+import type { TurnoverView } from '../../core/schedule/turnover-day'
 import type { Timeline } from '../../core/schedule/timeline'
 
 export class ApiProblem extends Error {
@@ -68,6 +70,8 @@ export interface DayVisit extends VisitHead {
   beganAt?: number
   plannedS: number
   mayMoveMin: number | null
+  /** The cassettes it takes; named where they are laid up for it. */
+  cassettes: { type: CassetteType; name?: string; pulledBack?: boolean }[]
   tray: { checked: number; total: number; warnings: string[]; blocked: string[] }
 }
 export interface DayView {
@@ -76,6 +80,8 @@ export interface DayView {
   today: string
   rules: DayRules
   dentists: string[]
+  /** What the day's cassettes come to; null where none are kept on record, or the day is past. */
+  turnover: TurnoverView | null
   practice: string
   notation: Practice['notation']
   zone: string

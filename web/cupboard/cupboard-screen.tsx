@@ -2,7 +2,6 @@
 import { useMutation } from '@tanstack/react-query'
 import { Download, Upload } from 'lucide-react'
 import { useState } from 'react'
-import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { Temporal } from 'temporal-polyfill'
 import { lotState, type Item, type Lot, type LotState } from '../../core/catalog/item'
@@ -10,6 +9,7 @@ import { api, ApiProblem } from '../app/api'
 import { useLive } from '../app/live'
 import { usePractice, useRefresh } from '../app/queries'
 import { Catalogue } from './catalogue'
+import { CupboardHead } from './head'
 import { ImportBox } from './import-box'
 import { Button, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
 
@@ -106,8 +106,8 @@ export default function CupboardScreen() {
   const shown = show === 'all' ? rows : rows.filter(trouble)
   return (
     <div className="mx-auto max-w-[1100px] space-y-3">
+      <CupboardHead />
       <div className="flex flex-wrap items-center gap-3">
-        <h1 className="text-2xl font-bold">Cupboard</h1>
         <Pick label="Shown" value={show} onPick={setShow} options={[{ value: 'all', label: `All ${rows.length}` }, { value: 'trouble', label: `To look at ${rows.filter(trouble).length}` }]} />
         <a href="/api/items.csv" download className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold">
           <Download aria-hidden="true" /> Items as CSV
@@ -116,9 +116,6 @@ export default function CupboardScreen() {
           <Upload aria-hidden="true" /> Bring a list
           <input type="file" accept=".csv,text/csv" className="sr-only" onChange={(e) => void e.target.files?.[0]?.text().then(setCsv).finally(() => (e.target.value = ''))} />
         </label>
-        <Link to="/" className="ml-auto flex min-h-12 items-center text-lg text-jade underline">
-          Back to the day
-        </Link>
       </div>
       <Panel labelled="Materials by lot">
         {shown.length === 0 && <Mark kind="good">every material has a lot in date</Mark>}

@@ -24,7 +24,10 @@ const shortOf = (visit: DayVisit): string => (visit.request.kind === 'crown.prep
 /** With many chairs the rows are lower, so that what comes next stays on the first screen. */
 const rowHeight = (view: DayView): number => (view.chairs.length > 3 ? 102 : 124)
 
-function Readiness({ visit }: { visit: DayVisit }) {
+function Readiness({ visit, view }: { visit: DayVisit; view: DayView }) {
+  const without = view.turnover?.dry.filter((d) => d.visitId === visit.id).map((d) => d.type) ?? []
+  if (visit.cassettes.some((c) => c.pulledBack) && visit.stage !== 'closed') return <>■ a cassette was pulled back</>
+  if (visit.stage === 'planned' && without.length > 0) return <>◆ no {without.join(', ')} cassette</>
   if (visit.stage !== 'planned') {
     return (
       <>
@@ -76,7 +79,7 @@ function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayVi
         <Score full={false} height={low ? 18 : 32} score={visit.score} people={visit.people} label="" />
       </span>
       <span className="truncate text-base">
-        <Readiness visit={visit} />
+        <Readiness visit={visit} view={view} />
       </span>
     </Link>
   )

@@ -11,6 +11,7 @@ import { usePerson } from '../app/shell'
 import { Button, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { bothNotations, clockTime, minutes } from '../parts/words'
 import { Chairs, placeOf } from './chairs'
+import { Dry } from './dry'
 import { NewVisit } from './new-visit'
 import { useStaves } from './people'
 import { Times } from './times'
@@ -99,6 +100,7 @@ export default function DayScreen() {
           </div>
         )}
         <Times view={view} now={now} />
+        <Dry view={view} />
       </div>
       {adding && <NewVisit view={view} onClose={() => setAdding(false)} />}
     </div>

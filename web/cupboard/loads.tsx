@@ -1,0 +1,183 @@
+/** Loads as they were run: readings, indicator, who let them out, and what a failed one has touched. */
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { cycleTable } from '../../core/practice/instruments'
+import type { Practice } from '../../core/practice/practice'
+import { plainDate } from '../../core/record/clock-words'
+import { Button, Mark, Modal, Panel } from '../parts/ui'
+import { clockTime } from '../parts/words'
+import type { Act, InstrumentsView, LoadView } from './instruments-data'
+
+const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
+const faultWords = { none: 'as it should', 'too cold': 'too cold', 'too short': 'held too short', 'cut off': 'cut off half way', garbled: 'a broken line' } as const
+
+export function whenWords(at: number, now: number, zone: string): string {
+  const [day, today] = [plainDate(at, zone), plainDate(now, zone)]
+  return `${day === today ? '' : `${day} `}${clockTime(at, zone)}`
+}
+
+function Trace({ load, view, practice, act }: { load: LoadView; view: InstrumentsView; practice: Practice; act: Act }) {
+  const { traced } = load
+  if (!traced) return null
+  const cassette = new Map(view.instruments.cassettes.map((c) => [c.id, c.name]))
+  const visit = new Map(view.visits.map((v) => [v.id, v]))
+  const visitLink = (id: string) => {
+    const v = visit.get(id)
+    return (
+      <Link key={id} to={`/visits/${id}`} data-touched={id} className="font-bold underline">
+        {v ? `${v.patient}, ${whenWords(v.startsAt, view.now, practice.zone)}` : id}
+      </Link>
+    )
+  }
+  return (
+    <div className="mt-1 space-y-1 rounded-md border-2 border-alarm bg-alarm-wash p-2" data-trace={load.number}>
+      <p>
+        <strong>Pulled back</strong> {load.failedAt !== null && whenWords(load.failedAt, view.now, practice.zone)}: {load.failedWhy}
+      </p>
+      {traced.back.length > 0 && <p>Off the shelf, to be run again: {traced.back.map((id) => cassette.get(id) ?? id).join(', ')}</p>}
+      {traced.laidUp.map((l) => (
+        <p key={l.cassetteId}>
+          <Mark kind="stop">change {cassette.get(l.cassetteId) ?? l.cassetteId} before it is used</Mark> {visitLink(l.visitId)}{' '}
+          <Button aria-label={`${cassette.get(l.cassetteId) ?? l.cassetteId} is changed for another`} onClick={() => act.mutate({ path: `/visits/${l.visitId}/cassettes/change`, body: { cassetteId: l.cassetteId } })}>
+            It is changed
+          </Button>
+        </p>
+      ))}
+      {traced.visits.length > 0 ? (
+        <p>
+          Used for: {traced.visits.map((id, i) => [i > 0 ? '; ' : '', visitLink(id)])}. Tell the dentist, who decides what the patients are told; local rules say what is reported.
+        </p>
+      ) : (
+        <p>No visit that is over was touched.</p>
+      )}
+    </div>
+  )
+}
+
+function Why({ load, act, onClose }: { load: LoadView; act: Act; onClose: () => void }) {
+  const [why, setWhy] = useState('')
+  return (
+    <Modal open onClose={onClose} title={`Pull load ${load.number} back`}>
+      <form
+        className="space-y-3"
+        onSubmit={(e) => {
+          e.preventDefault()
+          act.mutate({ path: `/loads/${load.id}/fail`, body: { why } }, { onSuccess: onClose })
+        }}
+      >
+        <p>All its cassettes come off the shelf, and the visits they were used for are named. This stays on record.</p>
+        <label className="block">
+          Why
+          <input autoFocus className={field} value={why} onChange={(e) => setWhy(e.target.value)} />
+        </label>
+        <Button big tone="alarm" type="submit" className="w-full" disabled={why.trim().length < 3}>
+          Pull it back
+        </Button>
+      </form>
+    </Modal>
+  )
+}
+
+function Running({ load, view, act }: { load: LoadView; view: InstrumentsView; act: Act }) {
+  const [fault, setFault] = useState<keyof typeof faultWords>('none')
+  if (!view.simulated) return <p className="text-soft">waiting for the steriliser’s log</p>
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      <label className="flex items-center gap-2 text-soft">
+        simulated log
+        <select className="h-12 rounded-md border-2 border-line bg-sheet px-2 text-ink" value={fault} onChange={(e) => setFault(e.target.value as keyof typeof faultWords)}>
+          {Object.entries(faultWords).map(([value, words]) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button onClick={() => act.mutate({ path: `/standins/steriliser/${load.id}`, body: { fault } })}>It ends</Button>
+    </span>
+  )
+}
+
+function LetOut({ load, act }: { load: LoadView; act: Act }) {
+  const [byHand, setByHand] = useState('')
+  const bad = load.judgement && !load.judgement.good
+  const release = (indicator: 'changed' | 'not changed'): void => act.mutate({ path: `/loads/${load.id}/release`, body: { indicator, ...(byHand.trim().length >= 3 ? { byHand } : {}) } })
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      {!load.judgement && <input aria-label={`What the display or strip of load ${load.number} shows`} placeholder="display or strip shows …" className="h-12 w-56 rounded-md border-2 border-line bg-sheet px-2" value={byHand} onChange={(e) => setByHand(e.target.value)} />}
+      {!bad && (
+        <Button tone="jade" disabled={!load.judgement && byHand.trim().length < 3} onClick={() => release('changed')}>
+          Indicator changed: let out
+        </Button>
+      )}
+      <Button onClick={() => release('not changed')}>Indicator not changed</Button>
+    </span>
+  )
+}
+
+function LoadRow({ load, view, practice, act }: { load: LoadView; view: InstrumentsView; practice: Practice; act: Act }) {
+  const [pulling, setPulling] = useState(false)
+  const name = (id: string | null): string => practice.people.find((p) => p.id === id)?.name ?? 'somebody'
+  const cassette = new Map(view.instruments.cassettes.map((c) => [c.id, c.name]))
+  const steriliser = view.instruments.sterilisers.find((s) => s.id === load.steriliserId)?.name ?? load.steriliserId
+  const open = load.failedAt === null && load.releasedAt === null
+  return (
+    <li data-load={load.number} className="py-2">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <strong className="num text-lg">№ {load.number}</strong>
+        <span className="num">
+          {whenWords(load.startedAt, view.now, practice.zone)}
+          {load.endedAt !== null && `–${clockTime(load.endedAt, practice.zone)}`}
+        </span>
+        <span>
+          {steriliser}, {cycleTable[load.cycle].name}
+        </span>
+        {load.failedAt !== null && <Mark kind="stop">pulled back</Mark>}
+        {load.releasedAt !== null && load.failedAt === null && <Mark kind="good">let out {clockTime(load.releasedAt, practice.zone)} by {name(load.releasedBy)}</Mark>}
+        {open && load.endedAt === null && <Mark kind="mind">running</Mark>}
+        {open && load.endedAt !== null && <Mark kind="ask">to be let out</Mark>}
+        {load.failedAt === null && (
+          <Button tone="quiet" className="ml-auto" aria-label={`Pull load ${load.number} back`} onClick={() => setPulling(true)}>
+            Pull back
+          </Button>
+        )}
+      </div>
+      <p className="text-base text-soft">
+        {load.judgement && `${load.judgement.because.text}. `}
+        {load.logFault && `${load.logFault}. `}
+        {load.indicator && `Indicator ${load.indicator}. `}
+        {load.cassetteIds.map((id) => cassette.get(id) ?? id).join(', ')}
+      </p>
+      {load.judgement && !load.judgement.good && <Mark kind="stop">not hot enough for long enough: not let out</Mark>}
+      <div className="flex flex-wrap items-center gap-2">
+        {open && load.endedAt === null && <Running load={load} view={view} act={act} />}
+        {open && load.endedAt !== null && <LetOut load={load} act={act} />}
+        {load.spore && load.endedAt !== null && load.sporeResult === null && (
+          <span className="flex items-center gap-2">
+            Spore test:
+            <Button onClick={() => act.mutate({ path: `/loads/${load.id}/spore`, body: { result: 'no growth' } })}>no growth</Button>
+            <Button tone="alarm" onClick={() => act.mutate({ path: `/loads/${load.id}/spore`, body: { result: 'growth' } })}>
+              growth
+            </Button>
+          </span>
+        )}
+        {load.sporeResult !== null && <Mark kind={load.sporeResult === 'growth' ? 'stop' : 'good'}>spore test: {load.sporeResult}</Mark>}
+      </div>
+      {load.failedAt !== null && <Trace load={load} view={view} practice={practice} act={act} />}
+      {pulling && <Why load={load} act={act} onClose={() => setPulling(false)} />}
+    </li>
+  )
+}
+
+export function Loads({ view, practice, act }: { view: InstrumentsView; practice: Practice; act: Act }) {
+  return (
+    <Panel title="Loads">
+      {view.loads.length === 0 && <p className="text-soft">No load is on record yet. Start one and its cassettes are followed from there.</p>}
+      <ul className="divide-y-2 divide-line">
+        {view.loads.map((l) => (
+          <LoadRow key={l.id} load={l} view={view} practice={practice} act={act} />
+        ))}
+      </ul>
+    </Panel>
+  )
+}
