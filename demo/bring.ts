@@ -2,10 +2,10 @@
 import { compile } from '../core/plan/compile'
 import { checkable, trayReadiness } from '../core/plan/ready'
 import type { Plan } from '../core/plan/types'
-import { composeNote } from '../core/record/note'
 import type { Who } from '../core/run/decide'
 import { give, runThrough, startDrive, type Drive } from '../core/run/drive'
-import { assignCassettes, soilCassettes } from '../server/db/instruments'
+import { assignCassettes } from '../server/db/instruments'
+import { leaveBehind } from '../server/db/leave-behind'
 import type { Db } from '../server/db/open'
 import * as t from '../server/db/schema'
 import { loadPractice, loadVisit } from '../server/db/store'
@@ -45,7 +45,6 @@ export async function bringTo(db: Db, visitId: string, { until, start = false, a
   await db.insert(t.plans).values({ visitId, plan, signedBy: assistant.personId, signedAt, acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) })
   await assignCassettes(db, visitId, plan, practice.instruments, signedAt)
   if (drive.events.length > 0) await db.insert(t.runEvents).values(drive.events.map((e) => ({ visitId, ...e })))
-  if (drive.state.core.status === 'closed') await soilCassettes(db, visitId, drive.now)
-  if (drive.state.core.status === 'closed') await db.insert(t.records).values({ visitId, note: composeNote(plan, drive.events, { name: file.patient.name }, practice.zone), closedAt: drive.now })
+  if (drive.state.core.status === 'closed') await leaveBehind(db, visitId, plan, drive.now)
   return plan
 }

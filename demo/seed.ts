@@ -5,6 +5,7 @@ import { hashCode } from '../server/codes'
 import type { Db } from '../server/db/open'
 import * as t from '../server/db/schema'
 import { savePractice } from '../server/db/store'
+import { seedHistory } from './history'
 import { seedLoads } from './instruments'
 import { demoCodes, demoPractice, demoVisits } from './practice'
 
@@ -18,6 +19,7 @@ export async function seedDemo(db: Db, now: number, zone = Intl.DateTimeFormat()
   await db.transaction(async (tx) => {
     await savePractice(tx, 'practice', practice, hashes)
     if ((await tx.select({ id: t.loads.id }).from(t.loads).limit(1)).length === 0) await seedLoads(tx, day, zone)
+    if ((await tx.select({ visitId: t.records.visitId }).from(t.records).limit(1)).length === 0) await seedHistory(tx, practice, day, zone)
     if ((await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.day, day)).limit(1)).length > 0) return
     for (const v of demoVisits) {
       const [id, own] = [`${day}-${v.key}`, `${day}-${v.caseOf ?? v.key}`]

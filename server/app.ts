@@ -18,6 +18,7 @@ import { cupboardRoutes } from './routes/cupboard'
 import { dayRoutes } from './routes/days'
 import { instrumentRoutes } from './routes/instruments'
 import { liveRoutes } from './routes/live'
+import { lookBackRoutes } from './routes/lookback'
 import { runRoutes } from './routes/runs'
 import { sessionRoutes } from './routes/session'
 import { settingsRoutes } from './routes/settings'
@@ -128,6 +129,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
       await api.register(dayRoutes(house))
       await api.register(instrumentRoutes(house))
       await api.register(visitRoutes(house))
+      await api.register(lookBackRoutes(house))
       await api.register(runRoutes(house))
       await api.register(liveRoutes(house))
     },

@@ -1,11 +1,10 @@
 /** Runs: commands become stored events. One visit's commands are handled one after the other, each in one transaction. */
 import { eq } from 'drizzle-orm'
-import { composeNote } from '../core/record/note'
 import type { Plan } from '../core/plan/types'
 import { decide, type Refusal, type Who } from '../core/run/decide'
 import type { Command, RunEvent } from '../core/run/events'
 import { evolve, initialState, type RunState } from '../core/run/state'
-import { soilCassettes } from './db/instruments'
+import { leaveBehind } from './db/leave-behind'
 import type { Db } from './db/open'
 import * as t from './db/schema'
 import { loadCommand, loadEvents, loadFrozenPlan, loadVisit } from './db/store'
@@ -103,7 +102,7 @@ export class Runs {
         if ('refused' in decision) throw new Problem(409, 'refused', decision.refused.message, { refusal: decision.refused })
         const events = decision.events.map((what, i): RunEvent => ({ id: `${envelope.commandId}.${i}`, seq: state.seq + i + 1, at: now, by: who.personId, device: envelope.device, commandId: envelope.commandId, what }))
         await tx.insert(t.runEvents).values(events.map((e) => ({ visitId, ...e })))
-        if (envelope.command.kind === 'close') await this.close(tx, visitId, plan, now)
+        if (envelope.command.kind === 'close') await leaveBehind(tx, visitId, plan, now)
         const answer = { seq: state.seq + events.length, events, live: { plan, state: events.reduce(evolve, state) }, fresh: true }
         return decision.held ? { ...answer, held: decision.held } : answer
       })
@@ -112,14 +111,5 @@ export class Runs {
       if (fresh) this.publish(visitId, answer.events)
       return answer
     })
-  }
-
-  /** What a visit leaves behind when it is over: its note as it read on the day, soiled cassettes, emptier lots. */
-  private async close(tx: Db, visitId: string, plan: Plan, now: number): Promise<void> {
-    const { patient } = await loadVisit(tx, visitId)
-    const [practice] = await tx.select({ zone: t.practices.zone }).from(t.practices).limit(1)
-    const events = await loadEvents(tx, visitId)
-    await soilCassettes(tx, visitId, now)
-    await tx.insert(t.records).values({ visitId, note: composeNote(plan, events, { name: patient.name }, practice!.zone), closedAt: now })
   }
 }

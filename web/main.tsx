@@ -16,7 +16,9 @@ const ChairsideScreen = lazy(() => import('./chairside/chairside-screen'))
 const CloseScreen = lazy(() => import('./close/close-screen'))
 const CupboardScreen = lazy(() => import('./cupboard/cupboard-screen'))
 const InstrumentsScreen = lazy(() => import('./cupboard/instruments-screen'))
+const OrderScreen = lazy(() => import('./cupboard/order-screen'))
 const LibraryScreen = lazy(() => import('./library/library-screen'))
+const LookBackScreen = lazy(() => import('./lookback/lookback-screen'))
 const SettingsScreen = lazy(() => import('./settings/settings-screen'))
 
 const router = createBrowserRouter([
@@ -29,8 +31,10 @@ const router = createBrowserRouter([
       { path: 'days/:day', element: <DayScreen /> },
       { path: 'cupboard', element: <CupboardScreen /> },
       { path: 'cupboard/instruments', element: <InstrumentsScreen /> },
+      { path: 'cupboard/order', element: <OrderScreen /> },
       { path: 'library', element: <LibraryScreen /> },
       { path: 'library/:kind', element: <LibraryScreen /> },
+      { path: 'lookback', element: <LookBackScreen /> },
       { path: 'settings', element: <SettingsScreen /> },
       {
         path: 'visits/:visitId',

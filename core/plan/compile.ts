@@ -6,6 +6,7 @@ import { choiceNames } from '../practice/choices'
 import { permissionOf } from '../practice/functions'
 import type { Practice } from '../practice/practice'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
+import { withLearned } from '../practice/learned'
 import { visitKinds } from '../visits'
 import { dayOf, type Work } from '../visits/day'
 import { amend } from './amend'
@@ -166,7 +167,9 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   const steps = wired.steps.map(({ draft, meanwhile }): Step => {
     const own = touched.get(draft.id)
     const step = toStep(draft, meanwhile, c, team)
-    return own ? { ...step, amended: own } : step
+    // What a person has set by hand stands before what was learned.
+    if (own) return { ...step, amended: own }
+    return practice.useLearned ? withLearned(step, request.kind, practice.learned) : step
   })
   const links = wired.steps.flatMap(({ draft, after }) => linksOf(draft, after, has))
   const burs = burOrder(steps, c)

@@ -122,6 +122,8 @@ export interface Step {
   helpers: string[]
   place: Place
   spread: Spread
+  /** Its length comes from so many of the practice's own runs; the starting value beside it, seconds. */
+  learned?: { n: number; startS: number }
   /** What is handed over, in order. */
   passes: string[]
   needs: Need[]

@@ -34,7 +34,7 @@ export function give(drive: Drive, command: Command, who: Who): Refusal | null {
 }
 
 /** Finishes a step that has had its time: its pieces counted out, its signature given, a missed window done over. */
-function finish(drive: Drive, step: Step, assistant: Who, dentist: Who): void {
+function finish(drive: Drive, step: Step, assistant: Who, dentist: Who, again?: Course['again']): void {
   const { plan } = drive
   for (const countId of step.countsOut) {
     const n = owing(plan.counts.find((c) => c.id === countId)!, drive.state.core)
@@ -42,7 +42,18 @@ function finish(drive: Drive, step: Step, assistant: Who, dentist: Who): void {
   }
   const late = give(drive, { kind: 'advance', finish: step.id }, assistant)
   if (late?.code === 'window-missed') give(drive, { kind: 'answer', linkId: late.linkId!, answer: 'again', reason: 'window missed' }, assistant)
-  else if (step.holdId) give(drive, { kind: 'sign', holdId: step.holdId }, dentist)
+  else if (step.holdId) {
+    const why = again?.(step, drive.state.core.steps[step.id]!.rounds)
+    give(drive, why === undefined ? { kind: 'sign', holdId: step.holdId } : { kind: 'again', holdId: step.holdId, reason: why }, dentist)
+  }
+}
+
+/** How a run goes where it does not go as it is meant to. */
+export interface Course {
+  /** Seconds a step takes; its likely time where it is left out. */
+  takes?: (step: Step) => number
+  /** Why a hold is answered "not good", or nothing where it is signed. */
+  again?: (step: Step, rounds: number) => string | undefined
 }
 
 /**
@@ -50,7 +61,7 @@ function finish(drive: Drive, step: Step, assistant: Who, dentist: Who): void {
  * likely time, every lag waited for, every hold signed by the dentist, every piece counted out, then closed.
  * @param until stop when this step is next and nothing else runs.
  */
-export function runThrough(drive: Drive, assistant: Who, dentist: Who, until?: string): Drive {
+export function runThrough(drive: Drive, assistant: Who, dentist: Who, until?: string, { takes = (s) => s.spread.likelyS, again }: Course = {}): Drive {
   const { plan } = drive
   if (drive.state.core.status === 'laid up') give(drive, { kind: 'begin' }, assistant)
   const busy: { step: Step; endsAt: number }[] = []
@@ -61,14 +72,14 @@ export function runThrough(drive: Drive, assistant: Who, dentist: Who, until?: s
     const stops = first !== undefined && first.id === until
     if (first && !stops) {
       give(drive, { kind: 'advance', start: first.id }, assistant)
-      busy.push({ step: first, endsAt: drive.now + first.spread.likelyS * 1000 })
+      busy.push({ step: first, endsAt: drive.now + Math.round(takes(first) * 1000) })
       continue
     }
     const done = busy.toSorted((a, b) => a.endsAt - b.endsAt)[0]
     if (done) {
       drive.now = Math.max(drive.now, done.endsAt)
       busy.splice(busy.indexOf(done), 1)
-      finish(drive, done.step, assistant, dentist)
+      finish(drive, done.step, assistant, dentist, again)
       continue
     }
     if (stops) return drive

@@ -9,3 +9,10 @@ export function random(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
   }
 }
+
+/** Inverse of the triangular distribution: what a draw `u` from 0 to 1 comes to, in the unit given. */
+export function triangular(short: number, likely: number, long: number, u: number): number {
+  if (long <= short) return likely
+  const cut = (likely - short) / (long - short)
+  return u < cut ? short + Math.sqrt(u * (long - short) * (likely - short)) : long - Math.sqrt((1 - u) * (long - short) * (long - likely))
+}

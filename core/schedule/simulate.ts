@@ -5,7 +5,7 @@
  * when what it waits for is done, and what opens a window is begun on the word of whoever is still busy: so long before
  * they are done as the way to the window's end takes.
  */
-import { random } from './random'
+import { random, triangular } from './random'
 import { layOut, problemOf, withPatient, type Scored } from './timeline'
 
 export interface Forecast {
@@ -23,13 +23,6 @@ interface Wait {
   finish: boolean
   ownFinish: boolean
   afterS: number
-}
-
-/** Inverse of the triangular distribution. */
-function drawn(short: number, likely: number, long: number, u: number): number {
-  if (long <= short) return likely
-  const cut = (likely - short) / (long - short)
-  return u < cut ? short + Math.sqrt(u * (long - short) * (likely - short)) : long - Math.sqrt((1 - u) * (long - short) * (long - likely))
 }
 
 /** Indices so that every step comes after what it waits for; null where that is a circle. */
@@ -113,7 +106,7 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1, progress?: (sha
     let length = 0
     for (const i of order) {
       const { shortS, likelyS, longS } = steps[i]!.spread
-      const takes = drawn(shortS, likelyS, longS, next())
+      const takes = triangular(shortS, likelyS, longS, next())
       let from = 0
       for (const w of used[i]!) from = Math.max(from, (w.finish ? end[w.from]! : begin[w.from]!) + w.afterS - (w.ownFinish ? takes : 0))
       begin[i] = from

@@ -1,5 +1,5 @@
 /** Queries. Every function takes the database or the transaction it works in; none reaches for another. */
-import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, gte, inArray, lte } from 'drizzle-orm'
 import { compile } from '../../core/plan/compile'
 import { traceOf } from '../../core/plan/traces'
 import { completeTable } from '../../core/practice/functions'
@@ -92,6 +92,11 @@ export async function openVisit(q: Db, id: string): Promise<{ file: VisitFile; p
 /** The visits of a day by their start. */
 export async function loadDay(q: Db, day: string): Promise<VisitFile[]> {
   return (await files(q).where(eq(t.visits.day, day)).orderBy(asc(t.visits.startsAt))).map(joined)
+}
+
+/** The visits from one plain date to another, both with. */
+export async function loadDays(q: Db, from: string, to: string): Promise<VisitFile[]> {
+  return (await files(q).where(and(gte(t.visits.day, from), lte(t.visits.day, to))).orderBy(asc(t.visits.startsAt))).map(joined)
 }
 
 export async function loadFrozenPlan(q: Db, visitId: string): Promise<(typeof t.plans.$inferSelect & { plan: Plan }) | null> {

@@ -2,13 +2,16 @@
 import { randomUUID } from 'node:crypto'
 import { eq, max, sql } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
+import { Temporal } from 'temporal-polyfill'
 import * as z from 'zod'
 import { item, lot } from '../../core/catalog/item'
 import { starterBurs, starterItems } from '../../core/catalog/starter'
 import { itemsToCsv } from '../../core/formats/items-csv'
+import { plainDate } from '../../core/record/clock-words'
+import { needsOf, orderCsv, stockForecast, type StockLine } from '../../core/schedule/stock'
 import type { App, House } from '../app'
 import * as t from '../db/schema'
-import { loadPractice } from '../db/store'
+import { loadDays, loadPractice, withEarlier } from '../db/store'
 import { notFound, Problem } from '../problem'
 import { signedIn } from './session'
 
@@ -94,6 +97,41 @@ export const cupboardRoutes = (house: House) => async (app: App): Promise<void> 
     await team(request)
     const rows = await db.update(t.lots).set(request.body).where(eq(t.lots.id, request.params.lotId)).returning({ id: t.lots.id })
     if (rows.length === 0) throw notFound('such lot')
+    tell()
+    return { ok: true }
+  })
+
+  const ahead = z.object({ days: z.coerce.number().int().min(1).max(90).default(14) })
+  /** What the plans of the coming days take off the lots. Of a signed tray what was signed, of the rest as it is planned. */
+  const forecast = async (days: number): Promise<{ from: string; to: string; lines: StockLine[]; visits: number }> => {
+    const practice = await loadPractice(db)
+    const from = plainDate(house.now(), practice.zone)
+    const to = Temporal.PlainDate.from(from).add({ days: days - 1 }).toString()
+    const planOf = house.plans.with(practice)
+    const files = await withEarlier(db, await loadDays(db, from, to), practice)
+    const closed = new Set((await db.select({ visitId: t.records.visitId }).from(t.records)).map((r) => r.visitId))
+    const coming = files.filter((f) => !closed.has(f.visit.id))
+    const frozen = new Map((await db.select({ visitId: t.plans.visitId, plan: t.plans.plan }).from(t.plans)).map((r) => [r.visitId, r.plan]))
+    const needs = needsOf(coming.map((f) => ({ id: f.visit.id, day: f.visit.day, setup: (frozen.get(f.visit.id) ?? planOf(f.visit.id, f.request)).setup })))
+    return { from, to, visits: coming.length, lines: stockForecast(practice.items, practice.lots, needs, from, to) }
+  }
+  app.get('/stock', { schema: { summary: 'What runs out: the coming plans against the lots', querystring: ahead } }, async (request) => {
+    await signedIn(house, request)
+    return forecast(request.query.days)
+  })
+  app.get('/stock/order.csv', { schema: { summary: 'The proposed order as CSV', querystring: ahead } }, async (request, reply) => {
+    await signedIn(house, request)
+    const { lines, from } = await forecast(request.query.days)
+    return reply.type('text/csv; charset=utf-8').header('content-disposition', `attachment; filename="order-${from}.csv"`).send(orderCsv(lines))
+  })
+
+  app.post('/burs/:burId/renew', { schema: { summary: 'A new bur of this number is put in: it counts from none; the box holds one less', params: z.object({ burId: z.string().max(120) }) } }, async (request) => {
+    await team(request)
+    await db.transaction(async (tx) => {
+      const [row] = await tx.select({ body: t.burs.body }).from(t.burs).where(eq(t.burs.id, request.params.burId)).for('update')
+      if (!row) throw notFound(`bur "${request.params.burId}"`)
+      await tx.update(t.burs).set({ body: { ...row.body, uses: 0, stock: Math.max(1, row.body.stock - 1) } }).where(eq(t.burs.id, request.params.burId))
+    })
     tell()
     return { ok: true }
   })

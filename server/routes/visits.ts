@@ -5,6 +5,7 @@ import { compile } from '../../core/plan/compile'
 import { alert, alsoWork, kindId, restoration, visitRequest, workFacts, type VisitRequest } from '../../core/plan/request'
 import { checkable, trayReadiness } from '../../core/plan/ready'
 import { timeOfDay, wallTime } from '../../core/record/clock-words'
+import { forecast } from '../../core/schedule/simulate'
 import { kindFacts } from '../../core/visits/table'
 import type { App, House } from '../app'
 import type { Db } from '../db/open'
@@ -14,6 +15,9 @@ import { loadChain, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, load
 import type { Practice } from '../../core/practice/practice'
 import { Problem } from '../problem'
 import { signedIn } from './session'
+
+/** Enough for the eighth of ten to stand to a minute, and no wait at the tray. */
+const forecastDraws = 2_000
 
 const visitParams = z.object({ visitId: z.string().min(1).max(80) })
 /** What a person may change of a visit before its tray is signed. */
@@ -204,6 +208,9 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
       const rows = await tx.insert(t.plans).values({ visitId, plan, signedBy: person.id, signedAt, acknowledged: request.body.acknowledged }).onConflictDoNothing().returning({ visitId: t.plans.visitId })
       if (rows.length === 0) throw alreadySigned()
       await assignCassettes(tx, visitId, plan, practice.instruments, signedAt)
+      // What is forecast now is held against what comes.
+      const { likelyS, eightInTenS } = forecast(plan, forecastDraws)!
+      await tx.update(t.visits).set({ forecast: { likelyS, eightInTenS } }).where(eq(t.visits.id, visitId))
     })
     if (file.visit.reopened) await db.update(t.visits).set({ reopened: null }).where(eq(t.visits.id, visitId))
     changed(visitId)

@@ -48,7 +48,7 @@ export const materials: Rows = {
     ['hydrocolloid-syringe', 'Hydrocolloid syringe, metal', ['hydrocolloid syringe'], 130, 30],
     ['bite-silicone', 'Bite silicone', ['bite silicone'], 110, 30, mL],
     ['bite-wax', 'Bite wax', ['bite wax'], 80, 50, once],
-    ['alginate', 'Alginate, grams', ['alginate'], 100, 80, { ...lotted, unit: 'piece' }],
+    ['alginate', 'Alginate', ['alginate'], 100, 80, { ...lotted, unit: 'g' }],
     ['die-stone', 'Die stone', ['die stone'], 100, 80, lotted],
     ['mixing-bowl', 'Mixing bowl', ['mixing bowl'], 110, 110],
     ['dispensing-gun', 'Dispensing gun', ['dispensing gun'], 180, 60],

@@ -1,0 +1,139 @@
+/** What runs out: the coming plans against the lots, the order that follows, what is opened, and burs near their limit. */
+import { useQuery } from '@tanstack/react-query'
+import { Download } from 'lucide-react'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { unusable } from '../../core/catalog/bur'
+import { reserve, type StockLine } from '../../core/schedule/stock'
+import { api } from '../app/api'
+import { useLive } from '../app/live'
+import { usePractice, useRefresh } from '../app/queries'
+import { Button, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
+import { CupboardHead } from './head'
+import { useAct } from './instruments-data'
+
+interface StockView {
+  from: string
+  to: string
+  visits: number
+  lines: StockLine[]
+}
+
+function Line({ line }: { line: StockLine }) {
+  return (
+    <tr data-stock={line.itemId} className="border-b border-line align-top">
+      <th scope="row" className="py-1.5 pr-3 text-left">
+        {line.name}
+      </th>
+      <td className="num pr-3 text-right">{line.left}</td>
+      <td className="num pr-3 text-right">{line.needed}</td>
+      <td className="pr-3">{line.unit}</td>
+      <td className="space-y-1 pr-3">
+        {line.short && (
+          <Mark kind="ask">
+            short on <Link className="num underline" to={`/days/${line.short.date}`}>{line.short.date}</Link>, by <span className="num">{line.short.by}</span>
+          </Mark>
+        )}
+        {line.wasted.map((w) => (
+          <Mark key={w.number} kind="mind">
+            lot {w.number} expires {w.expires} with <span className="num">{w.amount}</span> in it
+          </Mark>
+        ))}
+      </td>
+      <td className="num text-right text-lg font-bold">{line.order > 0 ? line.order : ''}</td>
+    </tr>
+  )
+}
+
+export default function OrderScreen() {
+  const [days, setDays] = useState<'7' | '14' | '30'>('14')
+  const stock = useQuery({ queryKey: ['practice', 'stock', days], queryFn: () => api<StockView>(`/stock?days=${days}`), staleTime: 5_000 })
+  const practice = usePractice()
+  const refresh = useRefresh()
+  const act = useAct()
+  const reload = (): void => void refresh.client.invalidateQueries({ queryKey: ['practice'] })
+  useLive(undefined, { day: reload, opened: reload })
+  if (stock.isPending || practice.isPending) return <Loading what="Counting what the plans take" />
+  if (stock.isError) return <Failed error={stock.error} again={() => void stock.refetch()} />
+  if (practice.isError) return <Failed error={practice.error} again={() => void practice.refetch()} />
+  const lines = stock.data.lines.filter((l) => l.needed > 0 || l.wasted.length > 0).toSorted((a, b) => Number(b.order > 0) - Number(a.order > 0) || (a.short?.date ?? '9').localeCompare(b.short?.date ?? '9') || a.name.localeCompare(b.name))
+  const toOrder = lines.filter((l) => l.order > 0).length
+  const opened = stock.data.lines.filter((l) => l.opened.length > 0)
+  const worn = practice.data.burs.filter((b) => b.useLimit - b.uses <= 1)
+  return (
+    <div className="mx-auto max-w-[1400px] space-y-3">
+      <CupboardHead>
+        <Pick label="How far ahead" value={days} onPick={setDays} options={[{ value: '7', label: '7 days' }, { value: '14', label: '14' }, { value: '30', label: '30' }]} />
+        {toOrder > 0 && (
+          <a href={`/api/stock/order.csv?days=${days}`} download className="flex min-h-12 items-center gap-2 rounded-md border-2 border-ink px-4 font-semibold">
+            <Download aria-hidden="true" /> Order as CSV
+          </a>
+        )}
+      </CupboardHead>
+      <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
+        <Panel labelled="What the plans take">
+          <p className="mb-2">
+            <span className="num">{stock.data.visits}</span> visits planned from <span className="num">{stock.data.from}</span> to <span className="num">{stock.data.to}</span>, against the lots in order of expiry. {toOrder === 0 ? 'Nothing runs short.' : <><strong className="num">{toOrder}</strong> to order: what is missing, and a reserve of {Math.round((reserve - 1) * 100)} % of what is taken (a starting estimate).</>}
+          </p>
+          {stock.data.visits === 0 ? (
+            <p className="text-soft">No visit is planned in these days, so nothing is taken.</p>
+          ) : (
+            <table className="w-full border-collapse">
+              <thead>
+                <tr className="border-b-2 border-ink text-left">
+                  <th scope="col">Material</th>
+                  <th scope="col" className="pr-3 text-right">there</th>
+                  <th scope="col" className="pr-3 text-right">taken</th>
+                  <th scope="col">unit</th>
+                  <th scope="col" />
+                  <th scope="col" className="text-right">order</th>
+                </tr>
+              </thead>
+              <tbody>
+                {lines.map((l) => (
+                  <Line key={l.itemId} line={l} />
+                ))}
+              </tbody>
+            </table>
+          )}
+        </Panel>
+        <div className="space-y-3">
+          <Panel title="Burs near their limit">
+            {worn.length === 0 ? (
+              <Mark kind="good">none</Mark>
+            ) : (
+              <ul className="divide-y-2 divide-line">
+                {worn.map((b) => (
+                  <li key={b.id} data-bur={b.id} className="flex flex-wrap items-center gap-2 py-1">
+                    <span>
+                      <strong>{b.name}</strong> <span className="num">{b.uses}/{b.useLimit}</span>
+                    </span>
+                    {unusable(b) && <Mark kind="ask">not laid out any more</Mark>}
+                    <Button className="ml-auto" aria-label={`A new ${b.name} is put in`} onClick={() => act.mutate({ path: `/burs/${b.id}/renew`, body: {} }, { onSuccess: reload })}>
+                      New one in
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            )}
+          </Panel>
+          <Panel title="Opened">
+            {opened.length === 0 && <p className="text-soft">Nothing is opened.</p>}
+            <ul>
+              {opened.map((l) => l.opened.map((o) => (
+                <li key={o.number} className="flex justify-between gap-2 border-b border-line py-1">
+                  <span>
+                    {l.name} <span className="num text-soft">{o.number}</span>
+                  </span>
+                  <span className="num whitespace-nowrap">
+                    {o.left} {l.unit}
+                  </span>
+                </li>
+              )))}
+            </ul>
+          </Panel>
+        </div>
+      </div>
+    </div>
+  )
+}
