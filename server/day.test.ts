@@ -1,0 +1,110 @@
+/** The day through the server: all moves or none, what has begun stays, what closes leaves its traces. */
+import { eq } from 'drizzle-orm'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bringTo } from '../demo/bring'
+import * as t from './db/schema'
+import { Caller, day, eight, openHouse, type TestHouse } from './test/house'
+
+let house: TestHouse
+let orrell: Caller
+let juno: Caller
+beforeAll(async () => {
+  house = await openHouse()
+  orrell = await new Caller(house.app).signIn('orrell', '4711')
+  juno = await new Caller(house.app).signIn('juno', '1234')
+})
+afterAll(() => house.close())
+
+interface Visit {
+  id: string
+  startsAt: number
+  beganAt?: number
+  plannedS: number
+  mayMoveMin: number | null
+  stage: string
+  score: { bars: { stepId: string; startS: number; endS: number }[]; totalS: number }
+}
+const minute = 60_000
+const theDay = async (): Promise<{ today: string; visits: Visit[] }> => (await juno.call('GET', `/days/${day}`)).body as unknown as { today: string; visits: Visit[] }
+const visitOf = async (key: string): Promise<Visit> => (await theDay()).visits.find((v) => v.id === `${day}-${key}`)!
+
+describe('times', () => {
+  it('are moved all or none: one that was moved meanwhile, has begun, or leaves its day moves nothing', async () => {
+    const [five, six] = [await visitOf('five'), await visitOf('six')]
+    const move = (v: Visit, byMin: number, from = v.startsAt) => ({ visitId: v.id, from, to: v.startsAt + byMin * minute })
+    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [move(five, 10), move(six, 5, six.startsAt - minute)] })).status).toBe(409)
+    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [move(five, 10), move(six, 24 * 60)] })).status).toBe(422)
+    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [move(five, 10), { ...move(six, 5), chairId: 'chair-99' }] })).status).toBe(422)
+    expect((await visitOf('five')).startsAt).toBe(five.startsAt)
+    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [move(five, 10), { ...move(six, 5), chairId: 'chair-3' }] })).body).toEqual({ moved: 2 })
+    expect((await visitOf('five')).startsAt).toBe(five.startsAt + 10 * minute)
+    await juno.call('PUT', `/visits/${day}-five/shift`, { mayMoveMin: 0 })
+    expect((await visitOf('five')).mayMoveMin).toBe(0)
+  })
+
+  it('of what has begun are facts: the score begins when it began, done steps lie where they lay, the rest after now', async () => {
+    const agreed = (await visitOf('two')).startsAt
+    house.clock.now = eight + 110 * minute
+    await bringTo(house.database.db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, house.clock.now)
+    const two = await visitOf('two')
+    expect(two).toMatchObject({ stage: 'running', startsAt: agreed })
+    expect(two.beganAt).toBeLessThan(house.clock.now)
+    const nowS = (house.clock.now - two.beganAt!) / 1000
+    const check = two.score.bars.find((b) => b.stepId === 'cutting.reduction-check')!
+    expect(check.startS).toBeLessThan(nowS)
+    expect(check.endS).toBeGreaterThan(nowS)
+    expect(two.score.bars.find((b) => b.stepId === 'arrival.seat')!.endS).toBeLessThan(nowS)
+    // Twenty minutes later, nothing done since: everything else has moved on by about as much.
+    house.clock.now += 20 * minute
+    const later = await visitOf('two')
+    expect((later.score.totalS - two.score.totalS) / 60).toBeGreaterThan(15)
+    expect(later.score.bars.find((b) => b.stepId === 'arrival.seat')).toEqual(two.score.bars.find((b) => b.stepId === 'arrival.seat'))
+    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [{ visitId: two.id, from: two.startsAt, to: two.startsAt + 5 * minute }] })).status).toBe(409)
+  })
+})
+
+describe('a visit that closes', () => {
+  it('takes what was used off its lots, wears its burs, soils its cassettes, and puts its minutes on record, once', async () => {
+    const { db } = house.database
+    const lots = async (): Promise<Map<string, number>> => new Map((await db.select().from(t.lots)).map((l) => [l.id, l.left]))
+    const before = await lots()
+    const burs = new Map((await db.select().from(t.burs)).map((b) => [b.id, b.body.uses]))
+    const visitId = `${day}-one`
+    const plan = await bringTo(db, visitId, {}, house.clock.now)
+    const uses = await db.select().from(t.lotUses).where(eq(t.lotUses.visitId, visitId))
+    expect(uses.length).toBeGreaterThan(3)
+    const after = await lots()
+    for (const u of uses) expect(after.get(u.lotId)).toBeCloseTo(before.get(u.lotId)! - u.amount, 3)
+    expect([...after].filter(([id, left]) => left !== before.get(id)).map(([id]) => id).toSorted()).toEqual(uses.map((u) => u.lotId).toSorted())
+    const worn = new Set(plan.burs.flatMap((b) => (b.bur ? [b.bur.id] : [])))
+    for (const b of await db.select().from(t.burs)) expect(b.body.uses - burs.get(b.id)!).toBe(worn.has(b.id) ? 1 : 0)
+    expect((await db.select().from(t.cassetteUses).where(eq(t.cassetteUses.visitId, visitId))).every((u) => u.usedAt !== null)).toBe(true)
+    expect((await db.select().from(t.stepTimes).where(eq(t.stepTimes.visitId, visitId))).length).toBeGreaterThan(20)
+    const { body } = await juno.call('GET', '/lookback')
+    expect((body['visits'] as { id: string; chairS: number }[]).find((v) => v.id === visitId)!.chairS).toBeGreaterThan(30 * 60)
+  })
+
+  it('what was learned stands beside the starting value, and is in the next plan only when a dentist says so', async () => {
+    const learned = ((await juno.call('GET', '/lookback')).body['learned'] as { key: string; startS: number; likelyS: number; n: number }[]).find((l) => l.key === 'crown.prepare|closing.turnover|juno')!
+    expect(learned.n).toBeGreaterThanOrEqual(5)
+    expect(learned.likelyS).not.toBe(learned.startS)
+    const turnover = async (): Promise<number> => {
+      const bar = (await visitOf('six')).score.bars.find((b) => b.stepId === 'closing.turnover')!
+      return bar.endS - bar.startS
+    }
+    expect(await turnover()).toBe(learned.startS)
+    expect((await juno.call('PATCH', '/practice', { useLearned: true })).status).toBe(403)
+    await orrell.call('PATCH', '/practice', { useLearned: true })
+    expect(await turnover()).toBe(learned.likelyS)
+    await orrell.call('PATCH', '/practice', { useLearned: false })
+  })
+
+  it('the coming plans are run over the lots, and the order comes as CSV', async () => {
+    const { body } = await juno.call('GET', '/stock?days=7')
+    const line = (body['lines'] as { itemId: string; short?: { date: string }; order: number }[]).find((l) => l.itemId === 'bis-acryl')!
+    expect(line.short?.date).toBe(day)
+    expect(line.order).toBeGreaterThan(0)
+    const csv = await house.app.inject({ url: '/api/stock/order.csv?days=7', headers: { cookie: juno.cookie } })
+    expect(csv.body).toContain('bis-acryl')
+  })
+})
