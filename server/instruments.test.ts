@@ -84,7 +84,7 @@ describe('a steriliser that fails', () => {
     expect((await stateOf(basic.cassette.id)).status).toBe('pulled back')
     // Once its visit runs, the cassette stays on the visit's record.
     const good = (await laidUp(visit)).find((s) => !s.change && s.load!.id !== load.id)!
-    await wim.call('POST', `/visits/${visit}/commands`, { commandId: 'b', basedOn: 0, device: 'd', command: { kind: 'begin' } })
+    expect((await wim.call('POST', `/visits/${visit}/commands`, { commandId: 'begin-seven', basedOn: 0, device: 'a-device', command: { kind: 'begin' } })).body).toMatchObject({ seq: 1 })
     expect((await wim.call('POST', `/loads/${good.load!.id}/fail`, { why: 'indicator looked at again' })).status).toBe(200)
     expect((await wim.call('POST', `/visits/${visit}/cassettes/change`, { cassetteId: good.cassette.id })).status).toBe(200)
     expect((await view()).loads.find((l) => l.id === good.load!.id)!.traced!.visits).toEqual([visit])
