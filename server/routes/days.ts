@@ -1,18 +1,21 @@
 /** A day: its visits with readiness and score, and their times. */
 import { eq } from 'drizzle-orm'
 import * as z from 'zod'
+import { dayToIcal, type CalendarVisit } from '../../core/formats/ical'
 import { trayReadiness } from '../../core/plan/ready'
 import { plainDate, wallTime } from '../../core/record/clock-words'
 import { layOutFrom } from '../../core/schedule/rest'
 import { layOut } from '../../core/schedule/timeline'
 import { turnoverOfDay } from '../../core/schedule/turnover-day'
 import { cassettesOf } from '../../core/practice/instruments'
+import type { Practice } from '../../core/practice/practice'
 import type { App, House } from '../app'
 import { loadCassettes } from '../db/instruments'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { loadDay, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, withEarlier } from '../db/store'
 import { Problem } from '../problem'
+import { simulatedFeed } from '../standins/appointments'
 import { signedIn } from './session'
 import { head, newVisit, stageOf } from './visits'
 
@@ -86,6 +89,7 @@ export const dayRoutes = (house: House) => async (app: App): Promise<void> => {
       chairs: practice.chairs,
       rules: practice.day,
       dentists,
+      simulated: Object.keys(house.shownCodes).length > 0,
       visits,
     }
   })
@@ -130,5 +134,39 @@ export const dayRoutes = (house: House) => async (app: App): Promise<void> => {
     await db.update(t.visits).set({ mayMoveMin: request.body.mayMoveMin }).where(eq(t.visits.id, visitId))
     changed(visitId)
     return { ok: true }
+  })
+
+  /** The day's visits as a calendar shows them. */
+  const calendarOf = async (day: string): Promise<{ visits: CalendarVisit[]; practice: Practice }> => {
+    const practice = await loadPractice(db)
+    const files = await withEarlier(db, await loadDay(db, day), practice)
+    const planOf = house.plans.with(practice)
+    const frozen = new Map((await Promise.all(files.map((f) => loadFrozenPlan(db, f.visit.id)))).flatMap((f) => (f ? [[f.visitId, f.plan] as const] : [])))
+    return {
+      practice,
+      visits: files.map(({ visit, patient, request }) => {
+        const plan = frozen.get(visit.id) ?? planOf(visit.id, request)
+        return {
+          id: visit.id,
+          startsAt: visit.startsAt,
+          endsAt: visit.startsAt + layOut(plan).totalS * 1000,
+          summary: `${patient.name}; ${plan.teeth.map((x) => `${x.tooth} (${x.quadrant})`).join(', ')}; ${plan.title}`,
+          chair: practice.chairs.find((c) => c.id === visit.chairId)?.name ?? visit.chairId,
+          team: plan.people.map((p) => p.name).join(', '),
+        }
+      }),
+    }
+  }
+  app.get('/days/:day/calendar.ics', { schema: { summary: 'The day as iCalendar', params: z.object({ day: z.iso.date() }) } }, async (request, reply) => {
+    await signedIn(house, request)
+    const { day } = request.params
+    const { visits, practice } = await calendarOf(day)
+    return reply.type('text/calendar; charset=utf-8').header('content-disposition', `attachment; filename="day-${day}.ics"`).send(dayToIcal(visits, practice.name, house.now()))
+  })
+  app.get('/standins/appointments/:day', { schema: { summary: 'Demo only: what the simulated practice calendar says of a day', params: z.object({ day: z.iso.date() }) } }, async (request, reply) => {
+    await signedIn(house, request)
+    if (Object.keys(house.shownCodes).length === 0) throw new Problem(404, 'not-found', 'There is no simulated practice calendar outside the demo.')
+    const { visits, practice } = await calendarOf(request.params.day)
+    return reply.type('text/calendar; charset=utf-8').send(simulatedFeed(visits, request.params.day, practice.zone, house.now()))
   })
 }

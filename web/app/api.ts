@@ -80,6 +80,8 @@ export interface DayView {
   today: string
   rules: DayRules
   dentists: string[]
+  /** Whether a simulated practice calendar can be asked. */
+  simulated: boolean
   /** What the day's cassettes come to; null where none are kept on record, or the day is past. */
   turnover: TurnoverView | null
   practice: string

@@ -1,6 +1,6 @@
 /** The day: chairs as stacked scores on one time axis, readiness of each tray, and where a dentist is needed twice. */
-import { CalendarPlus, ChevronLeft, ChevronRight } from 'lucide-react'
-import { useState } from 'react'
+import { CalendarDays, CalendarPlus, ChevronLeft, ChevronRight } from 'lucide-react'
+import { lazy, Suspense, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { Temporal } from 'temporal-polyfill'
 import { alertWords } from '../../core/plan/vocabulary'
@@ -10,6 +10,7 @@ import { useDay, useRefresh } from '../app/queries'
 import { usePerson } from '../app/shell'
 import { Button, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { bothNotations, clockTime, minutes } from '../parts/words'
+import type { Prefill } from './calendar-box'
 import { Chairs, placeOf } from './chairs'
 import { Dry } from './dry'
 import { NewVisit } from './new-visit'
@@ -54,6 +55,9 @@ function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
   )
 }
 
+/** Its reader is large, and most days nobody asks for it. */
+const CalendarBox = lazy(() => import('./calendar-box'))
+
 export default function DayScreen() {
   const params = useParams()
   const navigate = useNavigate()
@@ -63,7 +67,8 @@ export default function DayScreen() {
   const refresh = useRefresh()
   const person = usePerson()
   const [staves, setStaves] = useStaves()
-  const [adding, setAdding] = useState(false)
+  const [adding, setAdding] = useState<boolean | Prefill>(false)
+  const [calendar, setCalendar] = useState(false)
   useLive(undefined, { day: refresh.day, opened: refresh.day })
   if (query.isPending) return <Loading what="Opening the day" />
   if (query.isError) return <Failed error={query.error} again={() => void query.refetch()} />
@@ -82,11 +87,13 @@ export default function DayScreen() {
         <Button tone="quiet" aria-label="The day after" onClick={() => go(1)}>
           <ChevronRight aria-hidden="true" />
         </Button>
-        <span className="text-soft">{view.practice}</span>
         <span className="ml-auto flex items-center gap-2 text-soft">
           Staves of
           <Pick label="Staves of" value={staves} onPick={setStaves} options={[{ value: 'dentists', label: 'dentists' }, { value: 'everybody', label: 'everybody' }, { value: 'none', label: 'nobody' }]} />
         </span>
+        <Button tone="quiet" onClick={() => setCalendar(true)}>
+          <CalendarDays aria-hidden="true" /> Calendar
+        </Button>
         <Button onClick={() => setAdding(true)}>
           <CalendarPlus aria-hidden="true" /> Add a visit
         </Button>
@@ -102,7 +109,12 @@ export default function DayScreen() {
         <Times view={view} now={now} />
         <Dry view={view} />
       </div>
-      {adding && <NewVisit view={view} onClose={() => setAdding(false)} />}
+      {adding !== false && <NewVisit view={view} {...(adding === true ? {} : { prefill: adding })} onClose={() => setAdding(false)} />}
+      {calendar && (
+        <Suspense>
+          <CalendarBox view={view} simulated={view.simulated} onNew={(p) => { setCalendar(false); setAdding(p) }} onClose={() => setCalendar(false)} />
+        </Suspense>
+      )}
     </div>
   )
 }

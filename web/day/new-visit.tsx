@@ -9,6 +9,7 @@ import { usePractice, useRefresh } from '../app/queries'
 import { KindSelect } from '../parts/kind-select'
 import { Button, Loading, Modal, Pick } from '../parts/ui'
 import { clockTime } from '../parts/words'
+import type { Prefill } from './calendar-box'
 
 const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
 
@@ -49,14 +50,14 @@ function freeFrom(view: { visits?: DayVisit[]; zone?: string }, chairId: string)
 }
 
 /** Puts a visit into the day; everything else about it is decided on its Case screen. */
-export function NewVisit({ view, follows, onClose }: { view: { day: string; chairs: Practice['chairs']; notation: Notation; visits?: DayVisit[]; zone?: string }; follows?: Follows; onClose: () => void }) {
+export function NewVisit({ view, follows, prefill, onClose }: { view: { day: string; chairs: Practice['chairs']; notation: Notation; visits?: DayVisit[]; zone?: string }; follows?: Follows; prefill?: Prefill; onClose: () => void }) {
   const practice = usePractice()
   const refresh = useRefresh()
   const navigate = useNavigate()
-  const [patientName, setPatientName] = useState('')
+  const [patientName, setPatientName] = useState(prefill?.patientName ?? '')
   const [day, setDay] = useState(view.day)
-  const [chairId, setChairId] = useState(view.chairs[0]!.id)
-  const [time, setTime] = useState(() => freeFrom(view, view.chairs[0]!.id))
+  const [chairId, setChairId] = useState(prefill?.chairId ?? view.chairs[0]!.id)
+  const [time, setTime] = useState(() => prefill?.time ?? freeFrom(view, view.chairs[0]!.id))
   const [dentist, setDentist] = useState(follows?.team.dentist ?? '')
   const [assistant, setAssistant] = useState(follows?.team.assistants[0] ?? '')
   const [kind, setKind] = useState<KindId>(follows?.kind ?? 'crown.prepare')
