@@ -1,6 +1,7 @@
 /** What is worked out beside the Case screen: the forecast of its plan, and the consequences of the schools not taken. */
 import { useEffect, useRef, useState } from 'react'
 import type { Practice } from '../../core/practice/practice'
+import type { Delegation } from '../../core/schedule/delegate'
 import type { Forecast } from '../../core/schedule/simulate'
 import type { VisitAndPlan } from '../app/plan'
 import type { Answered, Asked } from './beside.worker'
@@ -8,12 +9,13 @@ import type { Answered, Asked } from './beside.worker'
 export interface Beside {
   /** Null until the first answer; then the last whole answer, until the next is whole. */
   forecast: Forecast | null
+  delegation: Delegation | null
   /** Lines by `question:school`. */
   consequences: ReadonlyMap<string, string>
 }
 
 export function useBeside(data: VisitAndPlan | undefined): Beside {
-  const [beside, setBeside] = useState<Beside>({ forecast: null, consequences: new Map() })
+  const [beside, setBeside] = useState<Beside>({ forecast: null, delegation: null, consequences: new Map() })
   const worker = useRef<Worker>(undefined)
   const sent = useRef<{ id: number; practice?: Practice }>({ id: 0 })
   useEffect(() => {

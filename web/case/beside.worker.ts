@@ -7,6 +7,7 @@ import type { VisitRequest } from '../../core/plan/request'
 import type { Plan } from '../../core/plan/types'
 import { questions } from '../../core/practice/choices'
 import type { Practice } from '../../core/practice/practice'
+import { delegationOf, type Delegation } from '../../core/schedule/delegate'
 import { forecast, type Forecast } from '../../core/schedule/simulate'
 import { inShort, tryPlan } from './change'
 
@@ -17,7 +18,7 @@ export interface Asked {
   practice?: Practice
   schools: boolean
 }
-export type Answered = { id: number } & ({ forecast: Forecast } | { consequences: ReadonlyMap<string, string> })
+export type Answered = { id: number } & ({ forecast: Forecast } | { delegation: Delegation | null } | { consequences: ReadonlyMap<string, string> })
 
 /** As long as a second touch may take that makes the first one's answer idle, ms. */
 const settleMs = 150
@@ -34,6 +35,9 @@ async function answer(data: Asked): Promise<void> {
   await breathe(settleMs)
   if (latest !== id) return
   say({ id, forecast: forecast(plan)! })
+  await breathe()
+  if (latest !== id) return
+  say({ id, delegation: delegationOf(plan) })
   const consequences = new Map<string, string>()
   for (const q of data.schools ? questions : []) {
     if (!plan.asked.choices.includes(q.name)) continue

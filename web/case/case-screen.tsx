@@ -4,13 +4,14 @@ import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { toast } from 'sonner'
 import type { Alert } from '../../core/plan/vocabulary'
+import { personTimes } from '../../core/schedule/delegate'
 import { layOut } from '../../core/schedule/timeline'
 import { api, ApiProblem } from '../app/api'
 import { useLive } from '../app/live'
 import { useVisitPlan, type VisitAndPlan } from '../app/plan'
 import { useRefresh } from '../app/queries'
 import { LeftOut } from '../parts/left-out'
-import { Score } from '../parts/score'
+import { ScoreView } from '../parts/score-view'
 import { Failed, Loading, Mark, Panel } from '../parts/ui'
 import { minutes } from '../parts/words'
 import { useBeside, type Beside } from './beside'
@@ -18,6 +19,7 @@ import { Chain, Works } from './chain'
 import { tryPlan, type Change } from './change'
 import { Alerts, Facts } from './facts'
 import { LikelyLength } from './forecast'
+import { PeopleTimes } from './people-times'
 import { RunningOrder } from './running-order'
 import { Schools } from './schools'
 import { Teeth } from './teeth'
@@ -78,6 +80,7 @@ function Follows({ data, beside }: { data: VisitAndPlan; beside: Beside }) {
         <h3 className="font-bold">The dentist signs</h3>
         <p>{plan.holds.map((h) => h.title.toLowerCase()).join(' · ')}</p>
       </div>
+      <PeopleTimes times={personTimes(plan)} people={plan.people} delegation={beside.delegation} />
       <LeftOut plan={plan} />
       <p className="text-base text-soft">Decision support: the treating dentist decides; licensed practice and local rules come first.</p>
     </Panel>
@@ -143,7 +146,7 @@ export default function CaseScreen() {
         <Schools data={data} consequences={beside.consequences} change={change} locked={locked} />
         <Chain data={data} />
         <Panel title="The score" aside={<span className="text-base text-soft">minutes from seating; double bar: the dentist signs; bracket: a window</span>}>
-          <Score score={layOut(data.plan)} people={data.plan.people} label={`Score: ${data.plan.steps.map((s) => s.title).join(', ')}`} />
+          <ScoreView score={layOut(data.plan)} people={data.plan.people} label={`Score: ${data.plan.steps.map((s) => s.title).join(', ')}`} />
           <RunningOrder score={layOut(data.plan)} people={data.plan.people} />
         </Panel>
         <WorkedOut plan={data.plan} />

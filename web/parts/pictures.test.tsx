@@ -27,7 +27,10 @@ describe('the score', () => {
     const markup = renderToStaticMarkup(<Score score={score} people={plan.people} label="Score" />)
     const people = score.bars.reduce((sum, b) => sum + b.people.length, 0)
     const mouth = score.bars.filter((b) => b.place === 'mouth').length
-    expect(count(markup, /<rect/g)).toBe(people + mouth)
+    // What decides the length has a thick foot under its performer.
+    const deciding = score.bars.filter((b) => b.slackS === 0).length
+    expect(count(markup, /data-decides/g)).toBe(deciding)
+    expect(count(markup, /<rect/g)).toBe(people + mouth + deciding)
     expect(count(markup, /stroke-width="2.5"/g)).toBe(plan.holds.length)
     // Waits are rests: drawn where there is room, never more than there are.
     expect(count(markup, /data-rest/g)).toBeGreaterThan(0)
@@ -40,6 +43,8 @@ describe('the score', () => {
     const markup = renderToStaticMarkup(<Score score={score} people={plan.people} core={{ ...core, steps }} playheadS={200} label="Score" />)
     expect(count(markup, /opacity-35/g)).toBe(1)
     expect(count(markup, /stroke="currentColor" stroke-width="4"/g)).toBe(1)
+    // Wider, there is room for a minute's line at every minute, and for words.
+    expect(count(renderToStaticMarkup(<Score score={score} people={plan.people} zoom={8} label="" />), /<text/g)).toBeGreaterThan(score.totalS / 60)
     expect(renderToStaticMarkup(<Score full={false} score={score} people={plan.people} label="" />)).toContain('aria-hidden="true"')
   })
 })

@@ -13,8 +13,17 @@ export interface ScoreProps {
   height?: number
   /** Windows as brackets and minute marks; left out in the small drawing of the day. */
   full?: boolean
+  /** Names before the staves; left to a wrapper where the drawing is wider than its window. */
+  names?: boolean
+  /** How many times its natural width. */
+  zoom?: number
   label: string
 }
+
+/** Where the staves lie in a full drawing, px. */
+export const staves = { left: 132, top: 26, bottom: 26 }
+/** From so wide on a bar says what it is, px; and a letter's width. */
+const [sayingPx, letterPx] = [64, 8.6]
 
 /** The width an element really has, so that the drawing's letters keep their size. */
 function useWidth(first: number, least: number): [React.RefObject<HTMLDivElement | null>, number] {
@@ -32,18 +41,20 @@ function useWidth(first: number, least: number): [React.RefObject<HTMLDivElement
 
 const phaseTone = ['opacity-100', 'opacity-75']
 
-export function Score({ score, people, core, playheadS, height = 150, full = true, label }: ScoreProps) {
-  const [box, width] = useWidth(full ? 1200 : 220, full ? 120 : 24)
-  const left = full ? 132 : 0
+export function Score({ score, people, core, playheadS, height = 150, full = true, names = full, zoom = 1, label }: ScoreProps) {
+  const [box, seen] = useWidth(full ? 1200 : 220, full ? 120 : 24)
+  const width = seen * zoom
+  const left = names ? staves.left : 0
   const usable = width - left - (full ? 8 : 0)
   const total = Math.max(score.totalS, playheadS ?? 0, 60)
   const x = (s: number): number => left + (s / total) * usable
   const rows = people.length + 1
-  const top = full ? 26 : 2
-  const rowHeight = (height - top - (full ? 26 : 2)) / rows
+  const top = full ? staves.top : 2
+  const rowHeight = (height - top - (full ? staves.bottom : 2)) / rows
   const rowOf = (id: string): number => people.findIndex((p) => p.id === id)
   const phases = [...new Set(score.bars.map((b) => b.phase))]
-  const minutes = Array.from({ length: Math.floor(total / 600) + 1 }, (_, i) => i * 10)
+  const every = zoom >= 8 ? 1 : zoom >= 4 ? 2 : zoom >= 2 ? 5 : 10
+  const minutes = Array.from({ length: Math.floor(total / 60 / every) + 1 }, (_, i) => i * every)
   return (
     <div ref={box} className="w-full">
     <svg {...(label ? { role: 'img', 'aria-label': label } : { 'aria-hidden': true })} width={width} height={height} viewBox={`0 0 ${width} ${height}`} className="block">
@@ -56,13 +67,13 @@ export function Score({ score, people, core, playheadS, height = 150, full = tru
             </text>
           </g>
         ))}
-      {full &&
+      {names &&
         people.map((p, i) => (
           <text key={p.id} x={0} y={top + (i + 0.5) * rowHeight} dominantBaseline="central" fontSize={17} className="fill-ink">
             {p.name.length > 15 ? p.name.split(' ').at(-1) : p.name}
           </text>
         ))}
-      {full && (
+      {names && (
         <text x={0} y={top + (people.length + 0.5) * rowHeight} dominantBaseline="central" fontSize={17} className="fill-soft">
           mouth
         </text>
@@ -91,6 +102,12 @@ export function Score({ score, people, core, playheadS, height = 150, full = tru
               const dentist = people[row]!.dentist
               return <rect key={id} x={x(bar.startS)} y={top + row * rowHeight + rowHeight * (i === 0 ? 0.14 : 0.3)} width={w} height={rowHeight * (i === 0 ? 0.72 : 0.4)} rx={full ? 3 : 1} className={dentist ? 'fill-dentist' : 'fill-helper'} stroke={now ? 'currentColor' : 'none'} strokeWidth={4} />
             })}
+            {full && !faded && bar.slackS === 0 && people[rowOf(bar.people[0]!)] && <rect data-decides="" x={x(bar.startS)} y={top + rowOf(bar.people[0]!) * rowHeight + rowHeight * 0.88} width={w} height={rowHeight * 0.1} className="fill-ink" />}
+            {full && w >= sayingPx && rowOf(bar.people[0]!) >= 0 && (
+              <text x={x(bar.startS) + 4} y={top + (rowOf(bar.people[0]!) + 0.5) * rowHeight} dominantBaseline="central" fontSize={16} className="fill-jade-ink" aria-hidden="true">
+                {bar.title.length * letterPx > w - 8 ? `${bar.title.slice(0, Math.max(1, Math.floor((w - 16) / letterPx)))}…` : bar.title}
+              </text>
+            )}
             {bar.place === 'mouth' && <rect x={x(bar.startS)} y={top + people.length * rowHeight + rowHeight * 0.38} width={w} height={rowHeight * 0.24} className="fill-soft" />}
             {bar.hold && full && (
               <g className="stroke-ink" strokeWidth={2.5}>
