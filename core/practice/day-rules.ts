@@ -13,7 +13,7 @@ export const weightWords = {
   wait: ['waiting', 'for each minute a patient is expected to wait, before being seated or in the chair'],
   overtime: ['overtime', 'for each minute a visit is expected to go on after closing time'],
   lunch: ['midday rest', 'for each minute a person’s rest at midday falls short'],
-  idle: ['dentist idle', 'for each minute a dentist is expected to stand idle between the first and the last work of the day'],
+  idle: ['dentist idle', 'for each minute a dentist is expected to stand idle between the first and the last work, beyond what the day as it stands has'],
   shift: ['moved by', 'for each minute a patient comes at another time than agreed'],
   call: ['calls', 'for each patient who has to be called'],
 } as const
@@ -29,11 +29,11 @@ export const dayRules = z
     /** Minutes later than agreed from which a patient is told. */
     warnMin: z.number().int().min(1).max(120).default(10),
     weights: z.strictObject({
-      twice: weight.default(6),
+      twice: weight.default(10),
       wait: weight.default(5),
       overtime: weight.default(4),
       lunch: weight.default(3),
-      idle: weight.default(5),
+      idle: weight.default(20),
       shift: weight.default(1),
       call: weight.default(5),
     }).prefault({}),

@@ -34,10 +34,11 @@ function small(seed: number): DayProblem {
 /** Every way of moving, tried out: the weights as they are said, added up afresh. */
 function exhaustive({ visits, turnoverMs, mostMs, gridMs, dentists = [] }: DayProblem): number {
   let best = Infinity
+  const idleS = runForward(visits, { turnoverMs, dentists }).idleS
   const walk = (at: Placed[], spent: number): void => {
     const v = visits[at.length]
     if (!v) {
-      best = Math.min(best, spent + weights.twice * twiceInDay(at, turnoverMs) + runPoints(runForward(at, { turnoverMs, dentists }), weights))
+      best = Math.min(best, spent + weights.twice * twiceInDay(at, turnoverMs) + runPoints(runForward(at, { turnoverMs, dentists }), weights, idleS))
       return
     }
     for (let by = v.fixed ? 0 : -mostMs; by <= (v.fixed ? 0 : mostMs); by += gridMs)

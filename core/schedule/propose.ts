@@ -53,8 +53,11 @@ const pairsUpTo = 20
 const fewVisits = 8
 const fewKicks = 60
 
-/** What the run of a day costs, in points: what happens to people, whatever collides on paper. */
-export const runPoints = (run: DayRun, w: DayRules['weights']): number => (w.wait * run.waitS + w.overtime * run.overtimeS + w.lunch * run.lunchShortS + w.idle * run.idleS) / 60
+/**
+ * What the run of a day costs, in points: what happens to people, whatever collides on paper. Idle time counts where it is
+ * more than the day as it stands would have: nobody is called only to fill a dentist's gap.
+ */
+export const runPoints = (run: DayRun, w: DayRules['weights'], idleAllowedS = 0): number => (w.wait * run.waitS + w.overtime * run.overtimeS + w.lunch * run.lunchShortS + w.idle * Math.max(0, run.idleS - idleAllowedS)) / 60
 
 /**
  * Proposes times. The same day gives the same proposal; where nothing collides and nobody is expected to wait, nothing
@@ -88,7 +91,8 @@ export function proposeDay(problem: DayProblem, beginnings = 6): Proposal {
   const onPaper = (at: readonly number[]): number => weights.twice * (at.reduce((sum, o, i) => sum + collisions(i, o, at), 0) / 2) + at.reduce((sum, o) => sum + alone(o), 0)
   const forward = forwardOf(visits, { turnoverMs, now, dentists, ...(hours ? { hours } : {}) })
   const startsOf = (at: readonly number[]): number[] => at.map((o, i) => visits[i]!.startsAt + o * gridMs)
-  const points = (at: readonly number[]): number => onPaper(at) + runPoints(forward(startsOf(at)), weights)
+  const idleNowS = forward(visits.map((v) => v.startsAt)).idleS
+  const points = (at: readonly number[]): number => onPaper(at) + runPoints(forward(startsOf(at)), weights, idleNowS)
   const free = visits.flatMap((v, i) => (v.fixed ? [] : [i]))
 
   /** The best place of one visit with the others where they are, by the cost given; true where that is another. */

@@ -81,6 +81,12 @@ export function lateOf(facts: DayFacts, run: DayRun): Late[] {
   })
 }
 
+/** Whether the day runs late, and is not only planned so tight that somebody would wait: something begun, or due by now, is late. */
+export function runsLate(facts: DayFacts, late: readonly Late[]): boolean {
+  const own = new Map(facts.visits.map((v) => [v.id, v]))
+  return late.some((l) => own.get(l.visitId)!.beganAt !== undefined || own.get(l.visitId)!.startsAt < (facts.now ?? -Infinity))
+}
+
 export interface Consequence {
   /** Minutes in which somebody, something or a chair is needed twice. */
   twiceMin: number

@@ -65,7 +65,7 @@ function VisitBlock({ visit, view, left, width }: { visit: DayVisit; view: DayVi
       data-visit={visit.id}
       aria-roledescription={movable ? 'visit; Space picks it up to move it' : undefined}
       aria-label={`${clockTime(startOf(visit), view.zone)} ${visit.patient.name}, ${bothNotations(visit.request.teeth, view.notation)}, ${shortOf(visit)}, ${stageWords[visit.stage]}`}
-      className={`absolute top-1 bottom-1 flex flex-col overflow-hidden rounded-md border-2 bg-sheet px-2 py-1 leading-tight hover:border-jade ${movable ? 'touch-none' : ''} ${isDragging ? 'z-20 opacity-90 outline-3 outline-jade' : ''} ${visit.stage === 'running' ? 'border-jade' : visit.stage === 'closed' ? 'border-line opacity-60' : 'border-ink'}`}
+      className={`absolute top-1 bottom-1 flex flex-col overflow-hidden rounded-md border-2 bg-sheet px-2 py-1 leading-tight hover:border-jade ${movable ? 'touch-none' : ''} ${isDragging ? 'z-20 opacity-90 outline-3 outline-jade' : ''} ${visit.stage === 'running' ? 'border-jade' : visit.stage === 'closed' ? 'border-line text-soft' : 'border-ink'}`}
       style={{ left: `${left}%`, width: `${width}%`, ...(transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : {}) }}
     >
       <span className="flex items-baseline gap-2 whitespace-nowrap">
@@ -114,6 +114,13 @@ function Came({ held, view, before, now }: { held: Held; view: DayView; before: 
   )
 }
 
+/** The click that ends a drag is no wish to go anywhere. */
+function swallowClick(): void {
+  const stop = (e: Event): void => e.preventDefault()
+  window.addEventListener('click', stop, { capture: true, once: true })
+  setTimeout(() => window.removeEventListener('click', stop, { capture: true }), 0)
+}
+
 export function Chairs({ view, staves, now }: { view: DayView; staves: Staves; now: number }) {
   const refresh = useRefresh()
   const lanes = useRef<HTMLDivElement>(null)
@@ -153,6 +160,7 @@ export function Chairs({ view, staves, now }: { view: DayView; staves: Staves; n
     refresh.day()
   }
   const drop = (event: DragMoveEvent): void => {
+    swallowClick()
     const to = where(event)
     setHeld(null)
     if (to && (to.startsAt !== to.visit.startsAt || to.chairId !== to.visit.chairId)) void put(to.visit, to.visit.startsAt, to.startsAt, to.chairId, to.visit.chairId)

@@ -4,7 +4,7 @@ import { toast } from 'sonner'
 import type { Twice } from '../../core/schedule/collide'
 import { runForward } from '../../core/schedule/forward'
 import type { Proposal } from '../../core/schedule/propose'
-import { lateOf, problemOfDay, twiceAhead, type Late } from '../../core/schedule/today'
+import { lateOf, problemOfDay, runsLate, twiceAhead, type Late } from '../../core/schedule/today'
 import { api, ApiProblem, type DayView } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
 import { Button, Mark, Panel, Pick } from '../parts/ui'
@@ -38,7 +38,8 @@ function Proposed({ view, proposal, again, onDone }: { view: DayView; proposal: 
       say(e)
     }
     refresh.day()
-    onDone()
+    // Taken back later, whatever is being looked at by then goes on.
+    if (!back) onDone()
   }
   const stays = async (visitId: string): Promise<void> => {
     await api(`/visits/${visitId}/shift`, { method: 'PUT', body: { mayMoveMin: 0 } }).catch(say)
@@ -136,6 +137,9 @@ function LateList({ late, view }: { late: readonly Late[]; view: DayView }) {
   )
 }
 
+/** What a proposal is made from. */
+const timesOf = (view: DayView): string => view.visits.map((v) => `${v.id} ${v.startsAt} ${v.chairId} ${v.stage} ${v.mayMoveMin}`).join()
+
 const shifts = ['15', '30', '60'] as const
 
 export function Times({ view, now }: { view: DayView; now: number }) {
@@ -144,34 +148,31 @@ export function Times({ view, now }: { view: DayView; now: number }) {
   const late = useMemo(() => {
     if (facts.now === undefined) return []
     const problem = problemOfDay(facts)
-    return lateOf(facts, runForward(problem.visits, { now: facts.now, dentists: facts.dentists }))
+    const found = lateOf(facts, runForward(problem.visits, { now: facts.now, dentists: facts.dentists }))
+    return runsLate(facts, found) ? found : []
   }, [facts])
   const nameOf = useNameOf(view)
   const names = new Map(view.visits.map((v) => [v.id, surname(v)]))
   const own = String(view.rules.mostMin)
   const [most, setMost] = useState<string>(own)
-  const [found, setFound] = useState<Proposal | 'looking' | null>(null)
+  const [found, setFound] = useState<{ of: string; what: Proposal | 'looking' } | null>(null)
   const worker = useRef<Worker>(undefined)
   const stop = (): void => worker.current?.terminate()
-  // A proposal is for the times it was made from: where anybody moves a visit or begins one meanwhile, it is dropped.
-  const times = view.visits.map((v) => `${v.id} ${v.startsAt} ${v.chairId} ${v.stage} ${v.mayMoveMin}`).join()
-  const [madeFor, setMadeFor] = useState(times)
-  if (madeFor !== times) {
-    setMadeFor(times)
-    setFound((f) => (f === 'looking' ? f : null))
-  }
   useEffect(() => () => worker.current?.terminate(), [])
   const look = (of: DayView = view): void => {
     stop()
-    setFound('looking')
+    const key = timesOf(of)
+    setFound({ of: key, what: 'looking' })
     const next = new Worker(new URL('./propose.worker.ts', import.meta.url), { type: 'module' })
     next.addEventListener('message', (e: MessageEvent<Proposal>) => {
-      setFound((before) => (before === 'looking' ? e.data : before))
+      setFound((before) => (before?.of === key ? { of: key, what: e.data } : before))
       next.terminate()
     })
     worker.current = next
     next.postMessage(problemOfDay(factsOf(of, now), Number(most)))
   }
+  // A proposal is for the times it was made from: where anybody moves a visit or begins one meanwhile, it is not shown.
+  const shown = found?.of === timesOf(view) ? found.what : null
   const past = view.day < view.today
   const trouble = clashes.length + late.length > 0
   return (
@@ -193,13 +194,13 @@ export function Times({ view, now }: { view: DayView; now: number }) {
         </ul>
       )}
       {clashes.length === 0 && <Mark kind="good">nobody and no chair is needed twice at once</Mark>}
-      {trouble && !past && found === null && (
+      {trouble && !past && shown === null && (
         <div className="flex flex-wrap items-end gap-2">
           <Pick label="How far a visit may move" value={most} onPick={setMost} options={[...new Set([...shifts, own])].toSorted((a, b) => Number(a) - Number(b)).map((value) => ({ value, label: `${value} min` }))} />
           <Button onClick={() => look()}>{late.length > 0 ? 'Propose from now' : 'Propose times'}</Button>
         </div>
       )}
-      {found === 'looking' && (
+      {shown === 'looking' && (
         <p role="status" className="flex items-center gap-3">
           Looking for times …
           <Button tone="quiet" onClick={() => { stop(); setFound(null) }}>
@@ -207,7 +208,7 @@ export function Times({ view, now }: { view: DayView; now: number }) {
           </Button>
         </p>
       )}
-      {found !== null && found !== 'looking' && <Proposed view={view} proposal={found} onDone={() => setFound(null)} again={(fresh) => look(fresh)} />}
+      {shown !== null && shown !== 'looking' && <Proposed view={view} proposal={shown} onDone={() => setFound(null)} again={(fresh) => look(fresh)} />}
     </Panel>
   )
 }
