@@ -2,6 +2,7 @@
  * The core from a shell.
  *   jade plan FILE [--practice FILE]     a visit request in, the Plan out, as JSON
  *   jade read FILE [--practice FILE]     the same plan as text, as a practitioner reads it
+ *   jade schedule FILE [--practice FILE] the visit in time: who does what when, what decides the length, how long it takes
  *   jade measure cord --tooth 37 …       length of a piece of cord
  *   jade schema visit|practice           the JSON Schema of what is read
  * FILE may be - for standard input. Errors go to standard error with the path of the field; exit code 2.
@@ -16,6 +17,9 @@ import { readPlan } from '../core/plan/reading'
 import type { Plan } from '../core/plan/types'
 import { practice } from '../core/practice/practice'
 import { starterPractice } from '../core/practice/starter'
+import { delegationOf, personTimes } from '../core/schedule/delegate'
+import { forecast } from '../core/schedule/simulate'
+import { layOut } from '../core/schedule/timeline'
 import { dimensions } from '../core/teeth/dimensions'
 import { readTooth, toothName, toQuadrant, toUniversal, type Notation } from '../core/teeth/notation'
 
@@ -26,7 +30,7 @@ class Misuse extends Error {
   }
 }
 
-const usage = ['usage: jade plan FILE [--practice FILE]', '       jade read FILE [--practice FILE]', '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]', '       jade schema visit|practice', 'FILE may be - for standard input.']
+const usage = ['usage: jade plan FILE [--practice FILE]', '       jade read FILE [--practice FILE]', '       jade schedule FILE [--practice FILE]', '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]', '       jade schema visit|practice', 'FILE may be - for standard input.']
 
 function readJson(file: string): unknown {
   let text: string
@@ -62,6 +66,22 @@ function plan(args: string[]): Plan {
   }
 }
 
+/** The visit in time, minutes. */
+function schedule(p: Plan): unknown {
+  const score = layOut(p)
+  const { likelyS, eightInTenS } = forecast(p)
+  const min = (s: number): number => Math.round(s / 6) / 10
+  return {
+    chairMin: min(score.chairS),
+    halfWithinMin: min(likelyS),
+    eightInTenWithinMin: min(eightInTenS),
+    people: personTimes(p).map((t) => ({ person: t.personId, busyMin: min(t.busyS), waits: t.waits, waitMin: min(t.waitS) })),
+    delegation: delegationOf(p),
+    cannotAllBeKept: score.conflict,
+    steps: score.bars.toSorted((a, b) => a.startS - b.startS).map((b) => ({ step: b.stepId, fromMin: min(b.startS), untilMin: min(b.endS), people: b.people, spareMin: min(b.slackS) })),
+  }
+}
+
 function measureCord(args: string[]): unknown {
   const { values } = parseArgs({ args, options: { tooth: { type: 'string' }, layer: { type: 'string', default: 'single' }, coverage: { type: 'string', default: 'full crown' }, perimeter: { type: 'string' }, notation: { type: 'string', default: 'iso' } } })
   const given = parseOrSay(z.object({ layer: z.enum(['base', 'top', 'single']), coverage: z.enum(['full crown', 'labial and proximal']), notation: z.enum(['iso', 'universal', 'quadrant']), perimeter: z.coerce.number().min(5).max(60).optional(), tooth: z.string({ error: 'say which tooth' }) }), values, '--')
@@ -89,6 +109,7 @@ function schema(args: string[]): unknown {
 function run([verb, ...args]: string[]): unknown {
   if (verb === 'plan') return plan(args)
   if (verb === 'read') return readPlan(plan(args))
+  if (verb === 'schedule') return schedule(plan(args))
   if (verb === 'measure' && args[0] === 'cord') return measureCord(args.slice(1))
   if (verb === 'schema') return schema(args)
   throw new Misuse(usage)

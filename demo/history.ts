@@ -73,7 +73,7 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
 /** Enough draws for a demo's figures. */
 const demoDraws = 400
 function forecastOf(plan: Plan): { likelyS: number; eightInTenS: number } {
-  const { likelyS, eightInTenS } = forecast(plan, demoDraws)!
+  const { likelyS, eightInTenS } = forecast(plan, demoDraws)
   return { likelyS, eightInTenS }
 }
 

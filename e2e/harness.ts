@@ -1,6 +1,6 @@
 /** The real interface in headless Chromium against the real built server. Waits are conditions, never sleeps. */
 import { spawn, type ChildProcess } from 'node:child_process'
-import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -8,6 +8,7 @@ import { AxeBuilder } from '@axe-core/webdriverjs'
 import { Builder, By, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder, type Driver } from 'selenium-webdriver/chrome'
 import { expect } from 'vitest'
+import { templateVariable } from '../demo/template'
 import { openDatabase, type Db } from '../server/db/open'
 
 process.env['SE_OFFLINE'] = 'true'
@@ -23,8 +24,6 @@ export async function freePort(): Promise<number> {
     })
   })
 }
-
-const template = join(tmpdir(), `jade-template-${process.pid}`)
 
 export interface Served {
   url: string
@@ -64,18 +63,12 @@ function launch(folder: string, port: number, { pace, at }: Clock): Promise<Chil
 const ended = (child: ChildProcess): Promise<void> => (child.exitCode !== null || child.signalCode !== null ? Promise.resolve() : new Promise((resolve) => child.once('exit', () => resolve())))
 
 /**
- * Starts the built server on a fresh demo folder: made once, then copied, because making one takes seconds.
+ * Starts the built server on a fresh demo folder.
  * `prepare` may bring visits to a moment before the server opens the folder.
  */
 export async function serve({ prepare, pace = rehearsal, at = '08:30' }: { prepare?: (db: Db, now: number) => Promise<void> } & Partial<Clock> = {}): Promise<Served> {
-  if (!existsSync(template)) {
-    const child = await launch(template, await freePort(), { pace: 1, at })
-    child.kill('SIGTERM')
-    await ended(child)
-    process.once('exit', () => rmSync(template, { recursive: true, force: true }))
-  }
   const folder = mkdtempSync(join(tmpdir(), 'jade-e2e-'))
-  cpSync(template, folder, { recursive: true })
+  cpSync(process.env[templateVariable]!, folder, { recursive: true })
   if (prepare) {
     const database = await openDatabase(folder)
     await prepare(database.db, shownNow(pace, at))

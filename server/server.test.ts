@@ -1,13 +1,9 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
-import { existsSync, mkdtempSync, rmSync } from 'node:fs'
-import { join } from 'node:path'
+/** The server's own manners: sign-in, problems, cases, trays, settings, lists and runs. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { RunEvent } from '../core/run/events'
 import { eq } from 'drizzle-orm'
-import { FolderInUse } from './db/lock'
 import * as t from './db/schema'
-import { openDatabase } from './db/open'
-import { Caller, day, demoFolder, openHouse, type TestHouse } from './test/house'
+import { Caller, day, openHouse, type TestHouse } from './test/house'
 
 const visit = `${day}-one`
 let id = 0
@@ -271,136 +267,5 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     expect(answers.filter((a) => a.status === 409)).toHaveLength(11)
     const { events } = (await juno.call('GET', `/visits/${visit}/events`)).body as unknown as { events: RunEvent[] }
     expect(events.map((e) => e.seq)).toEqual([1, 2, 3, 4])
-  })
-})
-
-describe('the data folder', () => {
-  const main = join(import.meta.dirname, 'main.ts')
-  const launch = (folder: string): Promise<{ child: ChildProcess; url: string }> => {
-    const child = spawn(process.execPath, ['--import', 'tsx', main, '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: '0', DATABASE_URL: '', TZ: 'Etc/UTC' } })
-    return new Promise((resolve, reject) => {
-      let said = ''
-      child.stdout!.on('data', (chunk: Buffer) => {
-        said += chunk.toString()
-        const found = /http:\/\/\S+/.exec(said)
-        if (found) resolve({ child, url: found[0] })
-      })
-      child.stderr!.on('data', (chunk: Buffer) => (said += chunk.toString()))
-      child.once('exit', () => reject(new Error(said)))
-    })
-  }
-  const dead = (child: ChildProcess): Promise<void> => new Promise((resolve) => child.once('exit', () => resolve()))
-
-  it('is refused at once to a second process, with words; a kill leaves nothing that blocks the next start', async () => {
-    const folder = await demoFolder()
-    const { child } = await launch(folder)
-    const started = Date.now()
-    await expect(openDatabase(folder)).rejects.toThrow(FolderInUse)
-    expect(Date.now() - started).toBeLessThan(2_000)
-    await expect(launch(folder)).rejects.toThrow(/in use by another Jade Tray \(process \d+/)
-    child.kill('SIGKILL')
-    await dead(child)
-    const again = await openDatabase(folder)
-    await again.close()
-    rmSync(folder, { recursive: true, force: true })
-  })
-
-  it('keeps every acknowledged event through kill -9 in the middle of a run, over and over', async () => {
-    const folder = await demoFolder()
-    const today = new Date().toISOString().slice(0, 10)
-    let acknowledged = 0
-    let underway: ReturnType<typeof command> | undefined
-    for (let round = 0; round < 4; round++) {
-      const { child, url } = await launch(folder)
-      const api = async (method: string, path: string, body?: unknown, cookie = '') => fetch(`${url}/api${path}`, { method, headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
-      const session = await api('POST', '/session', { personId: 'juno', code: '1234' })
-      const cookie = session.headers.get('set-cookie')!.split(';')[0]!
-      const visitId = ((await (await api('GET', `/days/${today}`, undefined, cookie)).json()) as { visits: { id: string }[] }).visits[0]!.id
-      if (round === 0) {
-        const { compile } = await import('../core/plan/compile')
-        const { checkable, trayReadiness } = await import('../core/plan/ready')
-        const { request } = (await (await api('GET', `/visits/${visitId}`, undefined, cookie)).json()) as { request: never }
-        const plan = compile(request, (await (await api('GET', '/practice', undefined, cookie)).json()) as never)
-        await api('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true }, cookie)
-        expect((await api('POST', `/visits/${visitId}/tray/sign`, { acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) }, cookie)).status).toBe(200)
-        expect((await api('POST', `/visits/${visitId}/commands`, command(0, { kind: 'begin' }), cookie)).status).toBe(200)
-        acknowledged = 1
-      }
-      const { events } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as { events: RunEvent[] }
-      // What was acknowledged before the kill is there; at most the one on its way may have arrived as well.
-      expect(events.length).toBeGreaterThanOrEqual(acknowledged)
-      expect(events.length).toBeLessThanOrEqual(acknowledged + 1)
-      expect(events.map((e) => e.seq)).toEqual(events.map((_, i) => i + 1))
-      acknowledged = events.length
-      if (underway) {
-        // The command that was on its way is sent again under its id: it is there once, whether or not it had arrived.
-        const again = await api('POST', `/visits/${visitId}/commands`, { ...underway, basedOn: acknowledged }, cookie)
-        expect(again.status).toBe(200)
-        const { events: after } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as { events: RunEvent[] }
-        const { commandId } = underway
-        expect(after.filter((e) => e.commandId === commandId)).toHaveLength(1)
-        acknowledged = after.length
-      }
-      // Write as fast as it answers, and kill it in the middle.
-      const gone = dead(child)
-      const killAfter = 7 + round * 9
-      for (let n = 0; ; n++) {
-        underway = command(acknowledged, { kind: 'note', text: `round ${round}, note ${n}` })
-        const sent = api('POST', `/visits/${visitId}/commands`, underway, cookie)
-        if (n === killAfter) child.kill('SIGKILL')
-        const answer = await sent.catch(() => null)
-        if (!answer?.ok) break
-        await answer.text()
-        acknowledged += 1
-      }
-      await gone
-      expect(acknowledged).toBeGreaterThan(5)
-    }
-    rmSync(folder, { recursive: true, force: true })
-  }, 120_000)
-})
-
-describe('the shell', () => {
-  const jade = (args: string[], input = '') => spawnSync(process.execPath, ['--import', 'tsx', 'cli/jade.ts', ...args], { input, encoding: 'utf8' })
-  it('plans from a file and from standard input, the same', () => {
-    const fromFile = jade(['plan', 'demo/cases/crown-37.json'])
-    expect(fromFile.status).toBe(0)
-    const plan = JSON.parse(fromFile.stdout) as { title: string; steps: unknown[] }
-    expect(plan.title).toBe('Crown, first visit: monolithic zirconia crown')
-    const request = JSON.stringify({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', missing: ['38'], margin: 'subgingival', choices: { cord: 'double', impression: 'polyether, custom tray' }, team: { dentist: 'dentist', assistants: ['assistant'] } })
-    expect(jade(['plan', '-'], request).stdout).toBe(fromFile.stdout)
-  })
-  it('sends errors to standard error with the field, exit code 2', () => {
-    const wrong = jade(['plan', '-'], '{"kind":"crown.prepare","date":"2026-11-24","teeth":["37"],"restoration":"paper crown","team":{"dentist":"x","assistants":["assistant"]}}')
-    expect(wrong).toMatchObject({ status: 2, stdout: '' })
-    expect(wrong.stderr).toContain('-: restoration:')
-    expect(jade(['plan', '-'], '{').stderr).toContain('not JSON')
-    expect(jade(['plan', 'no-such-file.json'])).toMatchObject({ status: 2 })
-    expect(jade(['measure', 'cord', '--tooth', '14', '--notation', 'quadrant']).stderr).toContain('14 in iso or 26 in universal')
-    expect(jade(['dance'])).toMatchObject({ status: 2 })
-  })
-  it('prints the JSON Schema of a visit, and measures a cord', () => {
-    expect(JSON.parse(jade(['schema', 'visit']).stdout)).toMatchObject({ type: 'object', required: expect.arrayContaining(['kind', 'teeth', 'team']) })
-    // C: about 25 mm for a veneer cord on an upper central incisor.
-    const { length } = JSON.parse(jade(['measure', 'cord', '--tooth', '11', '--coverage', 'labial and proximal']).stdout) as { length: { value: number } }
-    expect(Math.round(length.value)).toBe(25)
-  })
-})
-
-describe('import rules', () => {
-  it('are really checked: a file that breaks them is caught', () => {
-    const folder = mkdtempSync(join(import.meta.dirname, '../core/tmp-'))
-    const write = (text: string) => spawnSync('sh', ['-c', `cat > ${join(folder, 'bad.ts')}`], { input: text })
-    try {
-      for (const bad of ["import 'node:fs'", "import { x } from '../../server/app'\nconsole.log(x)", "import 'react'", 'export const t = Date.now()']) {
-        write(bad)
-        const lint = spawnSync('npx', ['--no-install', 'oxlint', folder], { encoding: 'utf8' })
-        expect(`${bad}: ${lint.status}`).toBe(`${bad}: 1`)
-        expect(lint.stdout).toMatch(/no-restricted/)
-      }
-    } finally {
-      rmSync(folder, { recursive: true, force: true })
-    }
-    expect(existsSync(folder)).toBe(false)
   })
 })

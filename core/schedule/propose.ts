@@ -63,8 +63,9 @@ export const runPoints = (run: DayRun, w: DayRules['weights'], idleAllowedS = 0)
  * Proposes times. The same day gives the same proposal; where nothing collides and nobody is expected to wait, nothing
  * moves.
  * @param beginnings how many other starting points are tried beside the wished times
+ * @param progress told now and then which share of the work is done, 0 to 1
  */
-export function proposeDay(problem: DayProblem, beginnings = 6): Proposal {
+export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (share: number) => void): Proposal {
   const { visits, turnoverMs, gridMs, hours, now = -Infinity, dentists = [], weights = defaultDayRules.weights } = problem
   const n = visits.length
   // Whose time has come without their having begun has to be moved to now at least, whatever the shift allowed.
@@ -171,15 +172,22 @@ export function proposeDay(problem: DayProblem, beginnings = 6): Proposal {
       const found = points(at)
       if (found < best.points - 1e-9) best = { at, points: found }
     }
-    for (const from of promising) better(full(from, n <= fewVisits))
+    const kicks = n <= fewVisits ? fewKicks : beginnings
+    let done = 0
+    const tell = (): void => progress?.(++done / (promising.length + kicks + 1))
+    for (const from of promising) {
+      better(full(from, n <= fewVisits))
+      tell()
+    }
     // From the best, three are put somewhere else and the rest settled again: what two moves at a time do not reach.
-    for (let kick = 0; kick < (n <= fewVisits ? fewKicks : beginnings); kick++) {
+    for (let kick = 0; kick < kicks; kick++) {
       const at = [...best.at]
       for (let k = 0; k < 3 && free.length > 0; k++) {
         const i = free[Math.floor(next() * free.length)]!
         at[i] = offsets[i]![Math.floor(next() * offsets[i]!.length)]!
       }
       better(full(at, n <= fewVisits))
+      tell()
     }
     if (n <= pairsUpTo) better(full(best.at, true))
   }

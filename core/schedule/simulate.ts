@@ -55,11 +55,8 @@ function leadingTo(waits: readonly Wait[][], to: number): Set<number> {
   return seen
 }
 
-/**
- * Runs the visit `draws` times. The same plan and seed give the same answer.
- * @param progress called about every twentieth of the way with the share done; answers false to stop (then null comes back)
- */
-export function forecast(plan: Scored, draws = 10_000, seed = 1, progress?: (share: number) => boolean): Forecast | null {
+/** Runs the visit `draws` times. The same plan and seed give the same answer. */
+export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
   const score = layOut(plan)
   const { steps } = plan
   const at = new Map(steps.map((s, i) => [s.id, i]))
@@ -102,7 +99,6 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1, progress?: (sha
   const end = new Float64Array(steps.length)
   const inChair = steps.map(withPatient)
   for (let n = 0; n < draws; n++) {
-    if (progress && n % Math.ceil(draws / 20) === 0 && !progress(n / draws)) return null
     let length = 0
     for (const i of order) {
       const { shortS, likelyS, longS } = steps[i]!.spread

@@ -37,3 +37,10 @@ export async function assignCassettes(q: Db, visitId: string, plan: Pick<Plan, '
 export const releaseCassettes = (q: Db, visitId: string) => q.delete(t.cassetteUses).where(and(eq(t.cassetteUses.visitId, visitId), isNull(t.cassetteUses.usedAt)))
 /** A visit that is over has soiled its cassettes. */
 export const soilCassettes = (q: Db, visitId: string, at: number) => q.update(t.cassetteUses).set({ usedAt: at }).where(and(eq(t.cassetteUses.visitId, visitId), isNull(t.cassetteUses.usedAt)))
+
+/** The cassettes of a visit by name, out of which load, and whether that was pulled back since. */
+export async function laidUpFor(q: Db, visitId: string, instruments: Instruments): Promise<{ name: string; load: number | null; pulledBack: boolean }[]> {
+  const rows = await q.select({ cassetteId: t.cassetteUses.cassetteId, load: t.loads.number, failedAt: t.loads.failedAt }).from(t.cassetteUses).leftJoin(t.loads, eq(t.cassetteUses.loadId, t.loads.id)).where(eq(t.cassetteUses.visitId, visitId))
+  const name = new Map(instruments.cassettes.map((c) => [c.id, c.name]))
+  return rows.map((r) => ({ name: name.get(r.cassetteId) ?? r.cassetteId, load: r.load, pulledBack: r.failedAt !== null })).toSorted((a, b) => a.name.localeCompare(b.name))
+}

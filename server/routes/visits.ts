@@ -9,7 +9,7 @@ import { forecast } from '../../core/schedule/simulate'
 import { kindFacts } from '../../core/visits/table'
 import type { App, House } from '../app'
 import type { Db } from '../db/open'
-import { assignCassettes, releaseCassettes } from '../db/instruments'
+import { assignCassettes, laidUpFor, releaseCassettes } from '../db/instruments'
 import * as t from '../db/schema'
 import { loadChain, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, openVisit, type VisitFile } from '../db/store'
 import type { Practice } from '../../core/practice/practice'
@@ -81,7 +81,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
   app.get('/visits/:visitId', { schema: { summary: 'A visit: request, tray, and the frozen plan once signed', params: visitParams } }, async (request) => {
     await signedIn(house, request)
     const { visitId } = request.params
-    const { file } = await openVisit(db, visitId)
+    const { file, practice } = await openVisit(db, visitId)
     const frozen = await loadFrozenPlan(db, visitId)
     const chain = await loadChain(db, file.case.id)
     return {
@@ -94,6 +94,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
       reopened: file.visit.reopened,
       chain: await Promise.all(chain.map(async (f) => ({ id: f.visit.id, day: f.visit.day, startsAt: f.visit.startsAt, kind: f.request.kind, stage: await stageOf(db, f.visit.id) }))),
       marks: await loadMarks(db, visitId),
+      cassettes: await laidUpFor(db, visitId, practice.instruments),
     }
   })
 
@@ -209,7 +210,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
       if (rows.length === 0) throw alreadySigned()
       await assignCassettes(tx, visitId, plan, practice.instruments, signedAt)
       // What is forecast now is held against what comes.
-      const { likelyS, eightInTenS } = forecast(plan, forecastDraws)!
+      const { likelyS, eightInTenS } = forecast(plan, forecastDraws)
       await tx.update(t.visits).set({ forecast: { likelyS, eightInTenS } }).where(eq(t.visits.id, visitId))
     })
     if (file.visit.reopened) await db.update(t.visits).set({ reopened: null }).where(eq(t.visits.id, visitId))

@@ -1,25 +1,18 @@
-/** A server on a fresh demo folder for tests: the folder is made once and copied, because making one takes seconds. */
-import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
+/** A server on a fresh demo folder for tests. */
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seedDemo } from '../../demo/seed'
+import { templateVariable } from '../../demo/template'
 import { buildApp, type App } from '../app'
 import { openDatabase, type OpenDatabase } from '../db/open'
+import { day, eight } from './day'
 
-/** 2026-11-24 08:00 UTC: the demo day of the tests. */
-export const eight = Date.UTC(2026, 10, 24, 8)
-export const day = '2026-11-24'
-const template = join(tmpdir(), `jade-server-template-${process.pid}`)
+export { day, eight }
 
 export async function demoFolder(): Promise<string> {
-  if (!existsSync(template)) {
-    const made = await openDatabase(template)
-    await seedDemo(made.db, eight, 'Etc/UTC')
-    await made.close()
-    process.once('exit', () => rmSync(template, { recursive: true, force: true }))
-  }
   const folder = mkdtempSync(join(tmpdir(), 'jade-server-'))
-  cpSync(template, folder, { recursive: true })
+  cpSync(process.env[templateVariable]!, folder, { recursive: true })
   return folder
 }
 

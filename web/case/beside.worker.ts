@@ -34,7 +34,7 @@ async function answer(data: Asked): Promise<void> {
   practice = data.practice ?? practice
   await breathe(settleMs)
   if (latest !== id) return
-  say({ id, forecast: forecast(plan)! })
+  say({ id, forecast: forecast(plan) })
   await breathe()
   if (latest !== id) return
   say({ id, delegation: delegationOf(plan) })

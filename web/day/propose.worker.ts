@@ -1,4 +1,7 @@
-/** The search for other times, beside the screen. */
-import { proposeDay, type DayProblem } from '../../core/schedule/propose'
+/** The search for other times, beside the screen: tells how far it is, then what it found. */
+import { proposeDay, type DayProblem, type Proposal } from '../../core/schedule/propose'
 
-self.addEventListener('message', (e: MessageEvent<DayProblem>) => self.postMessage(proposeDay(e.data)))
+export type Told = { share: number } | { proposal: Proposal }
+const say = (told: Told): void => self.postMessage(told)
+
+self.addEventListener('message', (e: MessageEvent<DayProblem>) => say({ proposal: proposeDay(e.data, undefined, (share) => say({ share })) }))

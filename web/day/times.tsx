@@ -10,6 +10,7 @@ import { usePractice, useRefresh } from '../app/queries'
 import { Button, Mark, Panel, Pick } from '../parts/ui'
 import { clockTime, minutes } from '../parts/words'
 import { factsOf, surname } from './facts'
+import type { Told } from './propose.worker'
 
 const minute = 60_000
 const say = (e: unknown): void => void toast.error(e instanceof ApiProblem ? e.message : 'not stored')
@@ -155,18 +156,18 @@ export function Times({ view, now }: { view: DayView; now: number }) {
   const names = new Map(view.visits.map((v) => [v.id, surname(v)]))
   const own = String(view.rules.mostMin)
   const [most, setMost] = useState<string>(own)
-  const [found, setFound] = useState<{ of: string; what: Proposal | 'looking' } | null>(null)
+  const [found, setFound] = useState<{ of: string; what: Proposal | number } | null>(null)
   const worker = useRef<Worker>(undefined)
   const stop = (): void => worker.current?.terminate()
   useEffect(() => () => worker.current?.terminate(), [])
   const look = (of: DayView = view): void => {
     stop()
     const key = timesOf(of)
-    setFound({ of: key, what: 'looking' })
+    setFound({ of: key, what: 0 })
     const next = new Worker(new URL('./propose.worker.ts', import.meta.url), { type: 'module' })
-    next.addEventListener('message', (e: MessageEvent<Proposal>) => {
-      setFound((before) => (before?.of === key ? { of: key, what: e.data } : before))
-      next.terminate()
+    next.addEventListener('message', ({ data }: MessageEvent<Told>) => {
+      setFound((before) => (before?.of === key ? { of: key, what: 'proposal' in data ? data.proposal : data.share } : before))
+      if ('proposal' in data) next.terminate()
     })
     worker.current = next
     next.postMessage(problemOfDay(factsOf(of, now), Number(most)))
@@ -200,15 +201,16 @@ export function Times({ view, now }: { view: DayView; now: number }) {
           <Button onClick={() => look()}>{late.length > 0 ? 'Propose from now' : 'Propose times'}</Button>
         </div>
       )}
-      {shown === 'looking' && (
-        <p role="status" className="flex items-center gap-3">
-          Looking for times …
+      {typeof shown === 'number' && (
+        <p className="flex items-center gap-3">
+          <span role="status">Looking for times …</span>
+          <progress className="h-3 w-32 accent-jade" value={shown} aria-label="How far the search is" />
           <Button tone="quiet" onClick={() => { stop(); setFound(null) }}>
             Stop
           </Button>
         </p>
       )}
-      {shown !== null && shown !== 'looking' && <Proposed view={view} proposal={shown} onDone={() => setFound(null)} again={(fresh) => look(fresh)} />}
+      {shown !== null && typeof shown !== 'number' && <Proposed view={view} proposal={shown} onDone={() => setFound(null)} again={(fresh) => look(fresh)} />}
     </Panel>
   )
 }

@@ -195,6 +195,12 @@ export default function TrayScreen() {
         <div className="flex flex-wrap items-center gap-3 rounded-md border-2 border-jade bg-jade-wash p-3">
           <p>
             ✓ Signed by <strong>{practice.people.find((p) => p.id === visit.frozen!.signedBy)?.name}</strong> at <span className="num">{clockTime(visit.frozen!.signedAt, practice.zone)}</span>. The plan is fixed.
+            {visit.cassettes.length > 0 && (
+              <span className="block" data-cassettes="">
+                Cassettes: {visit.cassettes.map((c) => `${c.name}${c.load === null ? '' : ` out of load ${c.load}`}`).join(', ')}.
+              </span>
+            )}
+            {visit.cassettes.some((c) => c.pulledBack) && <Mark kind="stop">{visit.cassettes.filter((c) => c.pulledBack).map((c) => c.name).join(', ')}: the load was pulled back; change it before it is used</Mark>}
           </p>
           {visit.stage === 'laid up' && (
             <Button tone="quiet" onClick={() => reopen.mutate()}>

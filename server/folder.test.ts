@@ -1,0 +1,98 @@
+/** The data folder: one process at a time, and nothing acknowledged is lost when that one is killed. */
+import { spawn, type ChildProcess } from 'node:child_process'
+import { rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import type { RunEvent } from '../core/run/events'
+import { FolderInUse } from './db/lock'
+import { openDatabase } from './db/open'
+import { demoFolder } from './test/house'
+
+let id = 0
+const command = (basedOn: number, body: object) => ({ commandId: `test-command-${++id}`, basedOn, device: 'test', command: body })
+
+describe('the data folder', () => {
+  const main = join(import.meta.dirname, 'main.ts')
+  const launch = (folder: string): Promise<{ child: ChildProcess; url: string }> => {
+    const child = spawn(process.execPath, ['--import', 'tsx', main, '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: '0', DATABASE_URL: '', TZ: 'Etc/UTC' } })
+    return new Promise((resolve, reject) => {
+      let said = ''
+      child.stdout!.on('data', (chunk: Buffer) => {
+        said += chunk.toString()
+        const found = /http:\/\/\S+/.exec(said)
+        if (found) resolve({ child, url: found[0] })
+      })
+      child.stderr!.on('data', (chunk: Buffer) => (said += chunk.toString()))
+      child.once('exit', () => reject(new Error(said)))
+    })
+  }
+  const dead = (child: ChildProcess): Promise<void> => new Promise((resolve) => child.once('exit', () => resolve()))
+
+  it('is refused at once to a second process, with words; a kill leaves nothing that blocks the next start', async () => {
+    const folder = await demoFolder()
+    const { child } = await launch(folder)
+    const started = Date.now()
+    await expect(openDatabase(folder)).rejects.toThrow(FolderInUse)
+    expect(Date.now() - started).toBeLessThan(2_000)
+    await expect(launch(folder)).rejects.toThrow(/in use by another Jade Tray \(process \d+/)
+    child.kill('SIGKILL')
+    await dead(child)
+    const again = await openDatabase(folder)
+    await again.close()
+    rmSync(folder, { recursive: true, force: true })
+  })
+
+  it('keeps every acknowledged event through kill -9 in the middle of a run, over and over', async () => {
+    const folder = await demoFolder()
+    const today = new Date().toISOString().slice(0, 10)
+    let acknowledged = 0
+    let underway: ReturnType<typeof command> | undefined
+    for (let round = 0; round < 4; round++) {
+      const { child, url } = await launch(folder)
+      const api = async (method: string, path: string, body?: unknown, cookie = '') => fetch(`${url}/api${path}`, { method, headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
+      const session = await api('POST', '/session', { personId: 'juno', code: '1234' })
+      const cookie = session.headers.get('set-cookie')!.split(';')[0]!
+      const visitId = ((await (await api('GET', `/days/${today}`, undefined, cookie)).json()) as { visits: { id: string }[] }).visits[0]!.id
+      if (round === 0) {
+        const { compile } = await import('../core/plan/compile')
+        const { checkable, trayReadiness } = await import('../core/plan/ready')
+        const { request } = (await (await api('GET', `/visits/${visitId}`, undefined, cookie)).json()) as { request: never }
+        const plan = compile(request, (await (await api('GET', '/practice', undefined, cookie)).json()) as never)
+        await api('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true }, cookie)
+        expect((await api('POST', `/visits/${visitId}/tray/sign`, { acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) }, cookie)).status).toBe(200)
+        expect((await api('POST', `/visits/${visitId}/commands`, command(0, { kind: 'begin' }), cookie)).status).toBe(200)
+        acknowledged = 1
+      }
+      const { events } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as { events: RunEvent[] }
+      // What was acknowledged before the kill is there; at most the one on its way may have arrived as well.
+      expect(events.length).toBeGreaterThanOrEqual(acknowledged)
+      expect(events.length).toBeLessThanOrEqual(acknowledged + 1)
+      expect(events.map((e) => e.seq)).toEqual(events.map((_, i) => i + 1))
+      acknowledged = events.length
+      if (underway) {
+        // The command that was on its way is sent again under its id: it is there once, whether or not it had arrived.
+        const again = await api('POST', `/visits/${visitId}/commands`, { ...underway, basedOn: acknowledged }, cookie)
+        expect(again.status).toBe(200)
+        const { events: after } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as { events: RunEvent[] }
+        const { commandId } = underway
+        expect(after.filter((e) => e.commandId === commandId)).toHaveLength(1)
+        acknowledged = after.length
+      }
+      // Write as fast as it answers, and kill it in the middle.
+      const gone = dead(child)
+      const killAfter = 7 + round * 9
+      for (let n = 0; ; n++) {
+        underway = command(acknowledged, { kind: 'note', text: `round ${round}, note ${n}` })
+        const sent = api('POST', `/visits/${visitId}/commands`, underway, cookie)
+        if (n === killAfter) child.kill('SIGKILL')
+        const answer = await sent.catch(() => null)
+        if (!answer?.ok) break
+        await answer.text()
+        acknowledged += 1
+      }
+      await gone
+      expect(acknowledged).toBeGreaterThan(5)
+    }
+    rmSync(folder, { recursive: true, force: true })
+  }, 120_000)
+})
