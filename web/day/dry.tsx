@@ -6,6 +6,16 @@ import { Mark, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
 import { surname } from './facts'
 
+/** The same act taken twice is said once. */
+function counted(acts: readonly SavingAct[]): Map<string, { act: SavingAct; n: number }> {
+  const known = new Map<string, { act: SavingAct; n: number }>()
+  for (const act of acts) {
+    const key = JSON.stringify(act)
+    known.set(key, { act, n: (known.get(key)?.n ?? 0) + 1 })
+  }
+  return known
+}
+
 export function Dry({ view }: { view: DayView }) {
   const { turnover } = view
   const back = view.visits.flatMap((v) => v.cassettes.filter((c) => c.pulledBack).map((c) => ({ v, c })))
@@ -54,7 +64,7 @@ export function Dry({ view }: { view: DayView }) {
       )}
       {turnover && turnover.together.length > 1 && (
         <p>
-          All together: {turnover.together.map((a, i) => <span key={JSON.stringify(a)}>{i > 0 && '; '}{words(a)}</span>)}
+          All together: {[...counted(turnover.together)].map(([key, { act, n }], i) => <span key={key}>{i > 0 && '; '}{n > 1 && `${n} times: `}{words(act)}</span>)}
           {turnover.left.length > 0 && `. ${turnover.left.length} still without.`}
         </p>
       )}
