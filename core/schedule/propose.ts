@@ -49,9 +49,13 @@ const minute = 60_000
 const mostRounds = 60
 /** Up to so many visits pairs are tried together in the run, too; beyond it single moves have to do. */
 const pairsUpTo = 20
-/** Up to so many, pairs are tried from every beginning, and the best is shaken so often. */
+/** Up to so many visits any two are tried, and the best is shaken so often. */
 const fewVisits = 8
 const fewKicks = 60
+/** Up to so many ways of moving two, they are tried from every beginning; else only from the best found. */
+const fewPairMoves = 3_000
+/** Runs of a day after which the best found so far is the answer: counted, not timed, so that the same day gives the same. */
+const mostRuns = 60_000
 
 /**
  * What the run of a day costs, in points: what happens to people, whatever collides on paper. Idle time counts where it is
@@ -93,7 +97,12 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
   const forward = forwardOf(visits, { turnoverMs, now, dentists, ...(hours ? { hours } : {}) })
   const startsOf = (at: readonly number[]): number[] => at.map((o, i) => visits[i]!.startsAt + o * gridMs)
   const idleNowS = forward(visits.map((v) => v.startsAt)).idleS
-  const points = (at: readonly number[]): number => onPaper(at) + runPoints(forward(startsOf(at)), weights, idleNowS)
+  let runs = 0
+  const spent = (): boolean => runs >= mostRuns
+  const points = (at: readonly number[]): number => {
+    runs++
+    return onPaper(at) + runPoints(forward(startsOf(at)), weights, idleNowS)
+  }
   const free = visits.flatMap((v, i) => (v.fixed ? [] : [i]))
 
   /** The best place of one visit with the others where they are, by the cost given; true where that is another. */
@@ -125,11 +134,11 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
   /** Moves one by one until that helps no more, then two at a time; by what collides on paper, or by all that counts. */
   const descend = (from: readonly number[], one: (i: number, at: number[]) => boolean, two: (i: number, j: number, at: number[]) => boolean): number[] => {
     const at = [...from]
-    for (let round = 0; round < mostRounds; round++) {
+    for (let round = 0; round < mostRounds && !spent(); round++) {
       let changed = false
       for (const i of free) changed = one(i, at) || changed
       if (changed) continue
-      for (const [i, j] of pairs) changed = two(i, j, at) || changed
+      for (const [i, j] of pairs) changed = (!spent() && two(i, j, at)) || changed
       if (!changed) break
     }
     return at
@@ -173,20 +182,21 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
       if (found < best.points - 1e-9) best = { at, points: found }
     }
     const kicks = n <= fewVisits ? fewKicks : beginnings
+    const together = n <= fewVisits && pairs.length * (2 * reach + 1) ** 2 <= fewPairMoves
     let done = 0
     const tell = (): void => progress?.(++done / (promising.length + kicks + 1))
     for (const from of promising) {
-      better(full(from, n <= fewVisits))
+      better(full(from, together))
       tell()
     }
     // From the best, three are put somewhere else and the rest settled again: what two moves at a time do not reach.
-    for (let kick = 0; kick < kicks; kick++) {
+    for (let kick = 0; kick < kicks && !spent(); kick++) {
       const at = [...best.at]
       for (let k = 0; k < 3 && free.length > 0; k++) {
         const i = free[Math.floor(next() * free.length)]!
         at[i] = offsets[i]![Math.floor(next() * offsets[i]!.length)]!
       }
-      better(full(at, n <= fewVisits))
+      better(full(at, together))
       tell()
     }
     if (n <= pairsUpTo) better(full(best.at, true))
