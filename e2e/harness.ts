@@ -5,7 +5,7 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { AxeBuilder } from '@axe-core/webdriverjs'
-import { Builder, By, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Builder, By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder, type Driver } from 'selenium-webdriver/chrome'
 import { expect } from 'vitest'
 import { templateVariable } from '../demo/template'
@@ -136,15 +136,26 @@ export class Screen {
   }
 
   async press(words: string): Promise<void> {
-    const element = await this.button(words)
-    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
-    await element.click()
+    await this.touch(() => this.button(words))
+  }
+
+  /** Touches an element as soon as it lies where it can be touched: what is still being laid out moves. */
+  private async touch(find: () => Promise<WebElement>): Promise<void> {
+    await this.driver.wait(async () => {
+      try {
+        const element = await find()
+        await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+        await element.click()
+        return true
+      } catch (e) {
+        if (e instanceof error.ElementClickInterceptedError || e instanceof error.StaleElementReferenceError) return false
+        throw e
+      }
+    }, 15_000, 'it could not be touched')
   }
 
   async click(css: string): Promise<void> {
-    const element = await this.find(css)
-    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
-    await element.click()
+    await this.touch(() => this.find(css))
   }
 
   /** Waits until the page's text says something. */

@@ -42,7 +42,7 @@ await scene(
     await bringTo(db, `${day}-seven`, {}, now - 80 * 60_000)
     await bringTo(db, `${day}-eight`, {}, now)
     await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, now)
-    await bringTo(db, `${day}-one`, { until: 'cutting.margin.37', start: true, agoS: 24 * 60 }, now)
+    await bringTo(db, `${day}-one`, { until: 'cutting.margin.37', start: true, agoS: 44 * 60 }, now)
     // A tray half laid out.
     await db.insert(t.trayMarks).values(['mirror', 'explorer', 'probe', 'tweezers', 'bib', 'gloves-nitrile', 'high-speed', 'cord-0', 'cord-packer', 'face-shield'].map((lineId) => ({ visitId: `${day}-six`, lineId, by: 'juno', at: now }))).onConflictDoNothing()
   },

@@ -17,7 +17,7 @@ import { Problem, sendProblem } from './problem'
 import { cupboardRoutes } from './routes/cupboard'
 import { dayRoutes } from './routes/days'
 import { instrumentRoutes } from './routes/instruments'
-import { liveRoutes } from './routes/live'
+import { liveRoutes, personTopic } from './routes/live'
 import { lookBackRoutes } from './routes/lookback'
 import { runRoutes } from './routes/runs'
 import { sessionRoutes } from './routes/session'
@@ -101,11 +101,13 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
   const house: House = {
     database,
     hub,
-    runs: new Runs(database.db, (visitId, events) => {
+    runs: new Runs(database.db, (visitId, events, plan) => {
       hub.send(visitId, { event: 'run', data: { visitId, events } })
       // The visit's own stage changes only when it begins and when it closes.
       if (events.some((e) => e.what.kind === 'run.started' || e.what.kind === 'run.closed')) hub.send(visitId, { event: 'visit', data: { visitId } })
       hub.send('day', { event: 'day', data: { visitId } })
+      // What waits for somebody may have changed: for the people of this visit, wherever they look.
+      for (const p of plan.people) hub.send(personTopic(p.id), { event: 'needed', data: { visitId } })
     }, now, database.kind === 'server'),
     attempts: new Attempts(),
     plans: new Plans(),

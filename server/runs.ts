@@ -35,7 +35,7 @@ export class Runs {
 
   constructor(
     private readonly db: Db,
-    private readonly publish: (visitId: string, events: RunEvent[]) => void,
+    private readonly publish: (visitId: string, events: RunEvent[], plan: Plan) => void,
     private readonly now: () => number,
     /** Whether other servers may write to the same database. */
     private readonly shared: boolean,
@@ -108,7 +108,7 @@ export class Runs {
       })
       const { live, fresh, ...answer } = done
       this.live.set(visitId, live)
-      if (fresh) this.publish(visitId, answer.events)
+      if (fresh) this.publish(visitId, answer.events, live.plan)
       return answer
     })
   }

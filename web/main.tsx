@@ -13,6 +13,7 @@ const DayScreen = lazy(() => import('./day/day-screen'))
 const CaseScreen = lazy(() => import('./case/case-screen'))
 const TrayScreen = lazy(() => import('./tray/tray-screen'))
 const ChairsideScreen = lazy(() => import('./chairside/chairside-screen'))
+const WallScreen = lazy(() => import('./chairside/wall-screen'))
 const CloseScreen = lazy(() => import('./close/close-screen'))
 const CupboardScreen = lazy(() => import('./cupboard/cupboard-screen'))
 const InstrumentsScreen = lazy(() => import('./cupboard/instruments-screen'))
@@ -43,6 +44,7 @@ const router = createBrowserRouter([
           { path: 'case', element: <CaseScreen /> },
           { path: 'tray', element: <TrayScreen /> },
           { path: 'chairside', element: <ChairsideScreen /> },
+          { path: 'wall', element: <WallScreen /> },
           { path: 'close', element: <CloseScreen /> },
         ],
       },

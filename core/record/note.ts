@@ -2,6 +2,7 @@
 import { alertWords } from '../plan/vocabulary'
 import type { Plan } from '../plan/types'
 import type { RunEvent } from '../run/events'
+import { handoffWords } from '../run/handoffs'
 import { owing, replay, type RunCore } from '../run/state'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from './clock-words'
@@ -118,6 +119,17 @@ function deviationSection(t: Telling): NoteSection {
   return { title: 'Otherwise than planned', sentences: sentences.length > 0 ? sentences : ['Nothing.'] }
 }
 
+/** What was said between the two sides of the chair, and when it was seen. */
+function handoffSentences(t: Telling): string[] {
+  return t.events.flatMap((e, i): string[] => {
+    if (e.what.kind !== 'handoff.called') return []
+    const { handoff, minutes } = e.what
+    const seen = t.events.slice(i + 1).find((o) => (o.what.kind === 'handoff.seen' || o.what.kind === 'handoff.called') && o.what.handoff === handoff)
+    const answer = seen?.what.kind === 'handoff.seen' ? `seen by ${t.name(seen.by)} at ${t.time(seen.at)}` : 'not marked as seen'
+    return [`${t.time(e.at)} ${t.name(e.by)}: ${lower(handoffWords(handoff, minutes))}; ${answer}.`]
+  })
+}
+
 /**
  * Composes the note of a visit. Derived from plan and events only, so the same run always reads the same.
  * @param patient the name the note carries.
@@ -144,6 +156,7 @@ export function composeNote(plan: Plan, events: readonly RunEvent[], patient: { 
       countSection(t),
       holdSection(t),
       deviationSection(t),
+      ...(handoffSentences(t).length > 0 ? [{ title: 'Handed over', sentences: handoffSentences(t) }] : []),
       ...(notes.length > 0 ? [{ title: 'Notes', sentences: notes }] : []),
       { title: 'Next', sentences: plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days after this visit.`) },
     ],

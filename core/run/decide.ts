@@ -3,6 +3,7 @@ import type { Link, Plan, Step } from '../plan/types'
 import type { Role } from '../practice/functions'
 import { clockPhase, edgeAt } from './clocks'
 import type { Command, Happening } from './events'
+import { handoffs } from './handoffs'
 import { owing, type RunCore, type RunState } from './state'
 
 /** Who asks. `codeShown` is set by the server when the person's own code was given with this very request. */
@@ -311,6 +312,19 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
       if (c.answer === 'again') return { events: reopen(plan, core, link.again ?? [link.from, link.to], c.reason) }
       const no = dentistsCode(who, `Going on after “${link.title}” has closed`)
       return no ? { refused: no } : { events: [{ kind: 'window.accepted', linkId: link.id, reason: c.reason }] }
+    }
+    case 'call': {
+      const { from } = handoffs[c.handoff]
+      if ((from === 'dentist') !== isDentist(who)) return { refused: refuse('not-allowed', `“${handoffs[c.handoff].words}” is the ${from}’s to say`) }
+      const before = state.calls[c.handoff]
+      if (before && before.seenAt === undefined) return { refused: refuse('not-now', `“${handoffs[c.handoff].words}” is said already and not seen yet`) }
+      return { events: [{ kind: 'handoff.called', handoff: c.handoff, ...(c.handoff === 'leaving' && c.minutes !== undefined ? { minutes: c.minutes } : {}) }] }
+    }
+    case 'seen': {
+      const call = state.calls[c.handoff]
+      if (!call || call.seenAt !== undefined) return { refused: refuse('not-now', 'there is nothing to have seen') }
+      if ((handoffs[c.handoff].from === 'assistant') !== isDentist(who)) return { refused: refuse('not-allowed', 'it is said to the other side of the chair') }
+      return { events: [{ kind: 'handoff.seen', handoff: c.handoff }] }
     }
     case 'note':
       return { events: [{ kind: 'note.added', text: c.text }] }

@@ -1,7 +1,9 @@
 /** What happens in a run, and what a person asks of it. Events are append-only and the single truth of a visit. */
 import * as z from 'zod'
+import { handoffNames } from './handoffs'
 
 const stepId = z.string().min(1).max(120)
+const handoff = z.enum(handoffNames)
 const words = z.string().trim().min(3, 'give a reason in words').max(500)
 
 /** What happened, without the envelope. */
@@ -16,6 +18,8 @@ export const happening = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('hold.waved'), holdId: z.string(), reason: z.string() }),
   z.strictObject({ kind: z.literal('hold.reopened'), holdId: z.string(), reason: z.string() }),
   z.strictObject({ kind: z.literal('window.accepted'), linkId: z.string(), reason: z.string() }),
+  z.strictObject({ kind: z.literal('handoff.called'), handoff, minutes: z.number().int().optional() }),
+  z.strictObject({ kind: z.literal('handoff.seen'), handoff }),
   z.strictObject({ kind: z.literal('note.added'), text: z.string() }),
   z.strictObject({ kind: z.literal('undone'), commandId: z.string() }),
   z.strictObject({ kind: z.literal('run.closed') }),
@@ -45,6 +49,9 @@ export const command = z.discriminatedUnion('kind', [
   /** The answer to a hold is "not good": what it looked at is done over. */
   z.strictObject({ kind: z.literal('again'), holdId: z.string(), reason: words }),
   z.strictObject({ kind: z.literal('answer'), linkId: z.string(), answer: z.enum(['again', 'accept']), reason: words }),
+  /** A word to the other side of the chair, and having seen one. */
+  z.strictObject({ kind: z.literal('call'), handoff, minutes: z.number().int().min(1).max(120).optional() }),
+  z.strictObject({ kind: z.literal('seen'), handoff }),
   z.strictObject({ kind: z.literal('note'), text: z.string().trim().min(1).max(1000) }),
   z.strictObject({ kind: z.literal('undo') }),
   z.strictObject({ kind: z.literal('close') }),

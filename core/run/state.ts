@@ -1,5 +1,6 @@
 import type { Plan } from '../plan/types'
 import type { Happening, RunEvent } from './events'
+import type { Call, Handoff } from './handoffs'
 
 export interface StepState {
   status: 'todo' | 'running' | 'done' | 'skipped'
@@ -41,6 +42,8 @@ export interface RunState {
   core: RunCore
   /** What can be undone, newest first. */
   past: Past | null
+  /** The last word of each kind between the two sides of the chair. Outside the core: what was said cannot be taken back. */
+  calls: Readonly<Partial<Record<Handoff, Call>>>
 }
 
 /** The state before anything has happened. */
@@ -48,6 +51,7 @@ export function initialState(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>): Ru
   return {
     seq: 0,
     past: null,
+    calls: {},
     core: {
       status: 'laid up',
       steps: Object.fromEntries(plan.steps.map((s) => [s.id, { status: 'todo', rounds: 0 } satisfies StepState])),
@@ -101,14 +105,20 @@ function applied(core: RunCore, event: RunEvent): RunCore {
  */
 export function evolve(state: RunState, event: RunEvent): RunState {
   const what = event.what
+  const { calls } = state
+  if (what.kind === 'handoff.called') return { ...state, seq: event.seq, calls: { ...calls, [what.handoff]: { by: event.by, at: event.at, ...(what.minutes === undefined ? {} : { minutes: what.minutes }) } } }
+  if (what.kind === 'handoff.seen') {
+    const call = calls[what.handoff]
+    return { ...state, seq: event.seq, calls: call ? { ...calls, [what.handoff]: { ...call, seenBy: event.by, seenAt: event.at } } : calls }
+  }
   if (what.kind === 'undone') {
     const top = state.past
-    return top && top.commandId === what.commandId ? { seq: event.seq, core: top.before, past: top.previous } : { ...state, seq: event.seq }
+    return top && top.commandId === what.commandId ? { seq: event.seq, core: top.before, past: top.previous, calls } : { ...state, seq: event.seq }
   }
   const core = applied(state.core, event)
-  if (what.kind === 'run.started' || what.kind === 'run.closed') return { seq: event.seq, core, past: null }
-  if (state.past?.commandId === event.commandId) return { seq: event.seq, core, past: state.past }
-  return { seq: event.seq, core, past: { commandId: event.commandId, by: event.by, what, before: state.core, previous: state.past } }
+  if (what.kind === 'run.started' || what.kind === 'run.closed') return { seq: event.seq, core, past: null, calls }
+  if (state.past?.commandId === event.commandId) return { seq: event.seq, core, past: state.past, calls }
+  return { seq: event.seq, core, past: { commandId: event.commandId, by: event.by, what, before: state.core, previous: state.past }, calls }
 }
 
 /** Folds a list of events from the beginning. */

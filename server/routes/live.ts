@@ -3,6 +3,9 @@ import type { App, House } from '../app'
 import { write } from '../live/hub'
 import { signedIn } from './session'
 
+/** Every open screen of one person, whatever it looks at. */
+export const personTopic = (personId: string): string => `person ${personId}`
+
 const heartbeatMs = 10_000
 
 /**
@@ -17,9 +20,11 @@ export const liveRoutes = (house: House) => async (app: App): Promise<void> => {
       schema: { summary: 'Web socket: messages of a visit or of the day', querystring: z.object({ visit: z.string().max(80).optional() }) },
       preValidation: async (request) => void (await signedIn(house, request)),
     },
-    (socket, request) => {
+    async (socket, request) => {
+      const person = await signedIn(house, request)
       write(socket, { event: 'hello', data: { now: house.now(), boot: house.boot, pace: house.pace } })
       house.hub.join(request.query.visit ?? 'day', socket)
+      house.hub.join(personTopic(person.id), socket)
       const beat = setInterval(() => write(socket, { event: 'beat', data: house.now() }), heartbeatMs)
       socket.on('close', () => clearInterval(beat))
       socket.on('error', () => socket.close())

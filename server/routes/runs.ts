@@ -1,7 +1,9 @@
 import { eq } from 'drizzle-orm'
 import * as z from 'zod'
+import { plainDate } from '../../core/record/clock-words'
 import { composeNote } from '../../core/record/note'
 import { command } from '../../core/run/events'
+import { wantedOf } from '../../core/run/handoffs'
 import type { Who } from '../../core/run/decide'
 import type { App, House } from '../app'
 import * as t from '../db/schema'
@@ -21,6 +23,20 @@ const envelope = z.strictObject({
 
 export const runRoutes = (house: House) => async (app: App): Promise<void> => {
   const { db } = house.database
+
+  app.get('/needed', { schema: { summary: 'What waits for the person signed in, over all visits that run: words not seen, signatures asked for' } }, async (request) => {
+    const person = await signedIn(house, request)
+    const [practice] = await db.select({ zone: t.practices.zone, chairs: t.practices.chairs }).from(t.practices).limit(1)
+    const today = plainDate(house.now(), practice!.zone)
+    const rows = await db.select({ id: t.visits.id, chairId: t.visits.chairId, patient: t.patients.name }).from(t.visits).innerJoin(t.plans, eq(t.plans.visitId, t.visits.id)).innerJoin(t.cases, eq(t.visits.caseId, t.cases.id)).innerJoin(t.patients, eq(t.cases.patientId, t.patients.id)).where(eq(t.visits.day, today))
+    const wanted = await Promise.all(
+      rows.map(async (row) => {
+        const { plan, state } = await house.runs.state(row.id)
+        return wantedOf(plan, state, person.id).map((w) => ({ visitId: row.id, chair: practice!.chairs.find((c) => c.id === row.chairId)?.name ?? row.chairId, patient: row.patient, ...w }))
+      }),
+    )
+    return { wanted: wanted.flat().toSorted((a, b) => a.since - b.since) }
+  })
 
   app.get('/visits/:visitId/events', { schema: { summary: 'The run’s events after a sequence number', params: visitParams, querystring: z.object({ after: z.coerce.number().int().nonnegative().default(0) }) } }, async (request) => {
     await signedIn(house, request)

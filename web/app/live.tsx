@@ -60,11 +60,13 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
         const restarted = lastBoot !== '' && lastBoot !== hello.boot
         lastBoot = hello.boot
         set({ state: 'live', restarted })
+        void client.invalidateQueries({ queryKey: ['needed'] })
         kept.current.opened?.()
       } else if (event === 'run') kept.current.run?.((data as { events: RunEvent[] }).events)
       else if (event === 'tray') kept.current.tray?.((data as { marks: Mark[] }).marks)
       else if (event === 'visit') kept.current.visit?.()
       else if (event === 'day') kept.current.day?.()
+      else if (event === 'needed') void client.invalidateQueries({ queryKey: ['needed'] })
       else if (event === 'instruments') void client.invalidateQueries({ queryKey: ['instruments'] })
       else if (event === 'practice') for (const key of ['practice', 'day', 'visit']) void client.invalidateQueries({ queryKey: [key] })
     }

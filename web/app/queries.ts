@@ -1,5 +1,6 @@
 import { QueryClient, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { Practice } from '../../core/practice/practice'
+import type { Wanted } from '../../core/run/handoffs'
 import { api, ApiProblem, type DayView, type Person, type RecordView, type VisitView } from './api'
 
 export const queryClient = new QueryClient({
@@ -21,6 +22,13 @@ export const usePractice = () => useQuery({ queryKey: ['practice'], queryFn: () 
 const minuteMs = 60_000
 /** The day; while it is the one going on it is read anew each minute, for what runs moves on by itself. */
 export const useDay = (day: string) => useQuery({ queryKey: ['day', day], queryFn: () => api<DayView>(`/days/${day}`), refetchInterval: ({ state }) => (state.data?.visits.some((v) => v.stage === 'running') ? minuteMs : false) })
+export interface Needed extends Wanted {
+  visitId: string
+  chair: string
+  patient: string
+}
+/** What waits for the person signed in, over all chairs. Told by the live stream; asked now and then where no stream is open. */
+export const useNeeded = () => useQuery({ queryKey: ['needed'], queryFn: () => api<{ wanted: Needed[] }>('/needed'), refetchInterval: minuteMs / 2, staleTime: 5_000 })
 export const useVisit = (visitId: string) => useQuery({ queryKey: ['visit', visitId], queryFn: () => api<VisitView>(`/visits/${visitId}`) })
 export const useRecord = (visitId: string) => useQuery({ queryKey: ['record', visitId], queryFn: () => api<RecordView>(`/visits/${visitId}/record`), staleTime: 0 })
 

@@ -7,6 +7,7 @@ import { toQuadrant } from '../../core/teeth/notation'
 import { Button, Loading, Mark } from '../parts/ui'
 import { api, type Person } from './api'
 import { useLink } from './live'
+import { NeededStrip } from './needed'
 import { useSession, useVisit } from './queries'
 import { SignIn } from './sign-in'
 
@@ -141,6 +142,7 @@ export function Shell() {
             </Button>
           </span>
         </header>
+        <NeededStrip here={visitId} />
         <main className="flex-1 p-3">
           <Suspense fallback={<Loading what="Opening" />}>
             <Outlet />

@@ -69,6 +69,9 @@ export function NoteBox({ run, onClose }: { run: Run; onClose: () => void }) {
 const keys: [string, string][] = [
   ['space, page-down, →, pedal', 'next: finish this step, start the following one'],
   ['h', 'answer the hold that is asked'],
+  ['a', 'seen: what the other side of the chair has said'],
+  ['1 to 4', 'say that word to the other side of the chair'],
+  ['o', 'the first open count is out, all of it'],
   ['u', 'undo the last act'],
   ['s', 'leave a step out, with a reason'],
   ['n', 'note for the record'],

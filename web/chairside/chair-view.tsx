@@ -6,7 +6,9 @@ import { toast } from 'sonner'
 import type { Hold, Step } from '../../core/plan/types'
 import { alertWords } from '../../core/plan/vocabulary'
 import { clocksAt } from '../../core/run/clocks'
+import { offered, wantedOf, type Handoff } from '../../core/run/handoffs'
 import { outlook } from '../../core/run/next'
+import { owing } from '../../core/run/state'
 import { layOut } from '../../core/schedule/timeline'
 import type { Person } from '../app/api'
 import { useNow } from '../app/live'
@@ -17,6 +19,8 @@ import { ClockRing } from '../parts/clock-ring'
 import { HoldBox } from '../parts/hold-box'
 import { Score } from '../parts/score'
 import { Button } from '../parts/ui'
+import { Incoming, Outgoing } from './calls'
+import { SoundPick, useClockSounds } from './clock-sounds'
 import { Counts } from './counts'
 import { Holds } from './holds'
 import { NowCard } from './now-card'
@@ -68,6 +72,20 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   useHotkeys('h', () => setHold(asked[0]), { enabled: !modal, preventDefault: true })
   useHotkeys('shift+slash', () => setBox('keys'), { enabled: !modal, preventDefault: true, useKey: false })
 
+  const seen = (handoff: Handoff): void => void answer(run.send({ kind: 'seen', handoff }))
+  const said = wantedOf(plan, run.state, person.id).find((w) => w.kind === 'call')
+  const call = (handoff: Handoff, minutes?: number): void => void answer(run.send({ kind: 'call', handoff, ...(minutes === undefined ? {} : { minutes }) }))
+  const sayable = offered(plan, dentistView ? 'dentist' : 'assistant').filter((h) => h !== 'leaving')
+  useHotkeys('1,2,3,4', (_, { keys }) => {
+    const handoff = sayable[Number(keys?.[0]) - 1]
+    if (handoff) call(handoff)
+  }, { enabled: !modal && core.status === 'running' })
+  // The first count that is open, all of it at once.
+  const owed = plan.counts.map((c) => ({ id: c.id, n: owing(c, core) })).find((c) => c.n > 0)
+  useHotkeys('o', () => owed && void answer(run.send({ kind: 'count', countId: owed.id, direction: 'out', n: owed.n })), { enabled: !modal && owed !== undefined })
+  useHotkeys('a', () => said && seen(said.handoff!), { enabled: !modal && said !== undefined, preventDefault: true })
+  useClockSounds(clocks, core.status === 'running')
+
   const doneSteps = new Set(plan.steps.filter((s) => core.steps[s.id]?.status === 'done').map((s) => s.id))
   const playheadS = core.startedAt === undefined ? 0 : ((core.closedAt ?? now) - core.startedAt) / 1000
   const holds = <Holds plan={plan} core={core} asked={asked} onAnswer={setHold} dentistView={dentistView} />
@@ -85,6 +103,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
         <div className="rounded-lg bg-sheet px-2 py-1">
           <Score score={score} people={plan.people} core={core} playheadS={playheadS} height={100} label={`Score of the visit; ${doneSteps.size} of ${plan.steps.length} steps done`} />
         </div>
+        <Incoming plan={plan} run={run} personId={person.id} onSeen={seen} />
         {dentistView && asked.length > 0 && holds}
         {card}
         {cutting && <BurStrip passes={plan.burs} {...(current ? { nowStep: current.id } : {})} doneSteps={doneSteps} />}
@@ -112,12 +131,17 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
           <Button tone="quiet" onClick={() => setBox('keys')}>
             <Keyboard aria-hidden="true" /> Keys
           </Button>
+          <Link to={`/visits/${visitId}/wall`} target="_blank" className="flex min-h-12 items-center rounded-md border-2 border-line px-4 font-semibold">
+            Wall
+          </Link>
           {core.status !== 'laid up' && (
             <Link to={`/visits/${visitId}/close`} className="ml-auto flex min-h-12 items-center rounded-md border-2 border-ink px-4 font-semibold">
               Close the visit
             </Link>
           )}
         </div>
+        <Outgoing plan={plan} run={run} dentistView={dentistView} onCall={call} />
+        <SoundPick />
       </div>
       {missed && core.status === 'running' && !modal && <WindowBox key={missed.linkId} clock={missed} plan={plan} run={run} />}
       {hold && <HoldBox hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}

@@ -59,7 +59,7 @@ function Proposed({ view, proposal, again, onDone }: { view: DayView; proposal: 
   return (
     <div className="space-y-2" data-proposal="">
       {moves.length === 0 ? (
-        <Mark kind="ask">Nothing gets better within this shift. Let visits move further, or give one to other people.</Mark>
+        <div>{proposal.twiceBeforeMin < 1 && proposal.before.waitS < minute / 1000 ? <Mark kind="good">What lies ahead still fits: nobody has to come at another time.</Mark> : <Mark kind="ask">Nothing gets better within this shift. Let visits move further, or give one to other people.</Mark>}</div>
       ) : (
         <>
           <ul className="space-y-1">

@@ -103,7 +103,7 @@ export function Score({ score, people, core, playheadS, height = 150, full = tru
               return <rect key={id} x={x(bar.startS)} y={top + row * rowHeight + rowHeight * (i === 0 ? 0.14 : 0.3)} width={w} height={rowHeight * (i === 0 ? 0.72 : 0.4)} rx={full ? 3 : 1} className={dentist ? 'fill-dentist' : 'fill-helper'} stroke={now ? 'currentColor' : 'none'} strokeWidth={4} />
             })}
             {full && !faded && bar.slackS === 0 && people[rowOf(bar.people[0]!)] && <rect data-decides="" x={x(bar.startS)} y={top + rowOf(bar.people[0]!) * rowHeight + rowHeight * 0.88} width={w} height={rowHeight * 0.1} className="fill-ink" />}
-            {full && w >= sayingPx && rowOf(bar.people[0]!) >= 0 && (
+            {full && rowHeight >= 24 && w >= sayingPx && rowOf(bar.people[0]!) >= 0 && (
               <text x={x(bar.startS) + 4} y={top + (rowOf(bar.people[0]!) + 0.5) * rowHeight} dominantBaseline="central" fontSize={16} className="fill-jade-ink" aria-hidden="true">
                 {bar.title.length * letterPx > w - 8 ? `${bar.title.slice(0, Math.max(1, Math.floor((w - 16) / letterPx)))}…` : bar.title}
               </text>
