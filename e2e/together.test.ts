@@ -1,4 +1,5 @@
 /** Two people, one run: words between chair and bench, what waits in another chair, the wall; the assistant's hands on no screen. */
+import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import { Screen, serve, type Served } from './harness'
@@ -84,6 +85,75 @@ describe('words between chair and bench', () => {
     await juno.says(/Dr Tamsin Orrell: leaving the room, back in about 10 min; seen by Juno Abara/)
     expect(await juno.errors()).toEqual([])
     expect(await orrell.errors()).toEqual([])
+  })
+})
+
+describe('one device, two people', () => {
+  it('goes over by one touch and the code, the run where it was; a wrong code changes nothing', async () => {
+    await juno.go(`${one}/chairside`)
+    const seq = await juno.seq()
+    await juno.click('[data-switch=orrell]')
+    await juno.key('9', '9', '9', '9', Key.ENTER)
+    await juno.says('That code does not belong to that person')
+    await juno.key('4', '7', '1', '1', Key.ENTER)
+    await juno.says('Tell the assistant')
+    expect(await juno.seq()).toBe(seq)
+    await juno.click('[data-switch=juno]')
+    await juno.key('1', '2', '3', '4', Key.ENTER)
+    await juno.says('Tell the dentist')
+  })
+  it('what was changed stands on the trail for the dentist', async () => {
+    await juno.driver.executeAsyncScript(`const done = arguments[0]; fetch('/api/visits/${day}-six/shift', { method: 'PUT', headers: { 'content-type': 'application/json' }, body: '{"mayMoveMin":15}' }).then(done)`)
+    await orrell.go('/settings')
+    await orrell.find('[data-audit]')
+    await orrell.accessible()
+  })
+})
+
+describe('work without the network', () => {
+  it('goes on at once, says how much waits, survives the page, and is stored in order, once, when the server is back', async () => {
+    await juno.go(`${one}/chairside`)
+    const before = await juno.seq()
+    await server.kill()
+    await juno.says('server not heard')
+    await juno.key('n')
+    await (await juno.find('[role=dialog] textarea')).sendKeys('first, without the server')
+    await juno.press('Keep')
+    await juno.says('the last touch waits to be sent')
+    await juno.key('n')
+    await (await juno.find('[role=dialog] textarea')).sendKeys('second, without the server')
+    await juno.press('Keep')
+    await juno.says('2 touches wait to be sent, in order; none is lost')
+    expect(await juno.seq()).toBe(before + 2)
+    // A signature is the server's to take: it is said so, and nothing is signed.
+    await juno.driver.get('about:blank')
+    await server.restart()
+    await juno.go(`${one}/chairside`)
+    await juno.driver.wait(async () => (await juno.seq()) === before + 2 && !(await juno.text()).includes('wait to be sent'), 30_000, 'what waited was not sent')
+    await juno.go(`${one}/close`)
+    await juno.says(/first, without the server[\s\S]*second, without the server/)
+    expect((await juno.text()).match(/first, without the server/g)).toHaveLength(1)
+  })
+
+  it('where both went on, what no longer fits is not taken, and says so', async () => {
+    for (const screen of [juno, orrell]) await screen.go(`${one}/chairside`)
+    const step = await (await juno.find('[data-now]')).getAttribute('data-now')
+    await orrell.find(`[data-now="${step}"]`)
+    await server.kill()
+    for (const screen of [juno, orrell]) {
+      await screen.says('server not heard')
+      await screen.key(' ')
+      await screen.says('waits to be sent')
+    }
+    await server.restart()
+    const refused = async (screen: Screen): Promise<number> => (await screen.driver.findElements({ css: '[data-refused]' })).length
+    await juno.driver.wait(async () => (await refused(juno)) + (await refused(orrell)) === 1, 30_000, 'the touch that came second was not told as refused')
+    await juno.driver.wait(async () => (await juno.seq()) === (await orrell.seq()), 15_000, 'the two do not agree')
+    const loser = (await refused(juno)) === 1 ? juno : orrell
+    await loser.press('I have seen it')
+    await gone(loser, '[data-refused]')
+    await juno.errors()
+    await orrell.errors()
   })
 })
 

@@ -10,6 +10,7 @@ import Fastify, { type FastifyError, type FastifyInstance } from 'fastify'
 import { hasZodFastifySchemaValidationErrors, jsonSchemaTransform, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod'
 import { RequestError } from '../core/plan/compile'
 import { Attempts } from './attempts'
+import { auditChanges } from './audit'
 import { Plans } from './plans'
 import type { OpenDatabase } from './db/open'
 import { Hub } from './live/hub'
@@ -120,6 +121,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
     const changes = request.method !== 'GET' && request.method !== 'HEAD'
     if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host)) throw new Problem(403, 'foreign-origin', 'This request came from another site.')
   })
+  auditChanges(app, house)
   app.addHook('preClose', () => hub.close())
   await app.register(
     async (api) => {

@@ -3,11 +3,12 @@ import { eq } from 'drizzle-orm'
 import type { Plan } from '../core/plan/types'
 import { decide, type Refusal, type Who } from '../core/run/decide'
 import type { Command, RunEvent } from '../core/run/events'
+import { happenedAt } from '../core/run/queue'
 import { evolve, initialState, type RunState } from '../core/run/state'
 import { leaveBehind } from './db/leave-behind'
 import type { Db } from './db/open'
 import * as t from './db/schema'
-import { loadCommand, loadEvents, loadFrozenPlan, loadVisit } from './db/store'
+import { loadCommand, loadEvents, loadFrozenPlan, loadLastEvent, loadVisit } from './db/store'
 import { Problem } from './problem'
 
 export interface CommandEnvelope {
@@ -16,6 +17,8 @@ export interface CommandEnvelope {
   /** The last sequence number the client had seen. */
   basedOn: number
   device: string
+  /** Seconds the touch waited on the device for the server. */
+  waitedS?: number | undefined
   command: Command
 }
 export interface CommandAnswer {
@@ -97,7 +100,8 @@ export class Runs {
         if (envelope.basedOn !== state.seq) {
           throw new Problem(409, 'stale', envelope.basedOn > state.seq ? 'This screen is ahead of the record; load it again.' : 'Something happened on another screen first.', { seq: state.seq, events: await loadEvents(tx, visitId, Math.min(envelope.basedOn, state.seq)) })
         }
-        const now = this.now()
+        const last = envelope.waitedS ? await loadLastEvent(tx, visitId) : null
+        const now = envelope.waitedS ? happenedAt(this.now(), envelope.waitedS, last?.at ?? 0) : this.now()
         const decision = decide(plan, state, envelope.command, who, now)
         if ('refused' in decision) throw new Problem(409, 'refused', decision.refused.message, { refusal: decision.refused })
         const events = decision.events.map((what, i): RunEvent => ({ id: `${envelope.commandId}.${i}`, seq: state.seq + i + 1, at: now, by: who.personId, device: envelope.device, commandId: envelope.commandId, what }))

@@ -45,6 +45,9 @@ export const people = pgTable('people', {
   roles: jsonb('roles').$type<Role[]>().notNull(),
   /** scrypt: salt and hash, never the code. */
   codeHash: text('code_hash').notNull(),
+  /** Wrong codes in a row, and since when nobody may try any more. */
+  wrongCodes: integer('wrong_codes').notNull().default(0),
+  lockedAt: ms('locked_at'),
 })
 
 export const sessions = pgTable('sessions', {
@@ -53,6 +56,8 @@ export const sessions = pgTable('sessions', {
   personId: text('person_id').notNull().references(() => people.id),
   startedAt: ms('started_at').notNull(),
   endsAt: ms('ends_at').notNull(),
+  /** Last used; a session nobody uses ends by itself. */
+  seenAt: ms('seen_at').notNull().default(0),
 })
 
 export const patients = pgTable('patients', {
@@ -214,3 +219,18 @@ export const stepTimes = pgTable(
   },
   (t) => [primaryKey({ columns: [t.visitId, t.stepId] }), index('step_times_key').on(t.key, t.at)],
 )
+
+/**
+ * Who changed what, and when. Rows are only ever added: a trigger refuses every change, whoever asks. What happens in a
+ * run is not repeated here, its events are append-only themselves.
+ */
+export const audit = pgTable('audit', {
+  id: integer('id').primaryKey().generatedAlwaysAsIdentity(),
+  at: ms('at').notNull(),
+  /** Nobody where a stranger tried. */
+  by: text('by'),
+  what: text('what').notNull(),
+  target: text('target').notNull(),
+  /** What was asked for, codes left out. */
+  asked: jsonb('asked'),
+})

@@ -4,6 +4,7 @@ import { plainDate } from '../../core/record/clock-words'
 import { composeNote } from '../../core/record/note'
 import { command } from '../../core/run/events'
 import { wantedOf } from '../../core/run/handoffs'
+import { longestWaitS } from '../../core/run/queue'
 import type { Who } from '../../core/run/decide'
 import type { App, House } from '../app'
 import * as t from '../db/schema'
@@ -16,6 +17,8 @@ const envelope = z.strictObject({
   commandId: z.string().min(8).max(80),
   basedOn: z.number().int().nonnegative(),
   device: z.string().min(1).max(80),
+  /** How long the touch waited on its device while the server was not heard, seconds. */
+  waitedS: z.number().min(0).max(longestWaitS).optional(),
   command,
   /** Who signs with their own code, on whichever screen is at hand. */
   signer: z.strictObject({ personId: z.string(), code: codeField }).optional(),

@@ -1,6 +1,6 @@
 /** What a practice sets for itself: name, notation, zone, chairs, people and codes, who may do what. The dentist's to change. */
 import { randomUUID } from 'node:crypto'
-import { eq, isNull } from 'drizzle-orm'
+import { desc, eq, isNotNull, isNull, lt } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import * as z from 'zod'
 import { functionName, permission, role, type FunctionTable } from '../../core/practice/functions'
@@ -138,7 +138,7 @@ export const settingsRoutes = (house: House) => async (app: App): Promise<void> 
     await theDentist(request)
     const { personId } = request.params
     const { code, ...rest } = request.body
-    const hash = code === undefined ? {} : { codeHash: await hashCode(code) }
+    const hash = code === undefined ? {} : { codeHash: await hashCode(code), wrongCodes: 0, lockedAt: null }
     await db.transaction(async (tx) => {
       const everybody = await tx.select({ id: t.people.id, roles: t.people.roles }).from(t.people)
       if (!everybody.some((p) => p.id === personId)) throw new Problem(404, 'not-found', 'There is no such person.')
@@ -153,5 +153,24 @@ export const settingsRoutes = (house: House) => async (app: App): Promise<void> 
     })
     changed()
     return { ok: true }
+  })
+
+  app.get('/people/locked', { schema: { summary: 'Who is locked out by wrong codes, for a dentist' } }, async (request) => {
+    await theDentist(request)
+    return { locked: (await db.select({ id: t.people.id }).from(t.people).where(isNotNull(t.people.lockedAt))).map((p) => p.id) }
+  })
+  app.post('/people/:personId/unlock', { schema: { summary: 'Let a person in again after too many wrong codes', params: z.object({ personId: z.string().max(80) }) } }, async (request) => {
+    await theDentist(request)
+    const rows = await db.update(t.people).set({ wrongCodes: 0, lockedAt: null }).where(eq(t.people.id, request.params.personId)).returning({ id: t.people.id })
+    if (rows.length === 0) throw new Problem(404, 'not-found', 'There is no such person.')
+    house.attempts.succeeded(request.params.personId)
+    return { ok: true }
+  })
+
+  app.get('/audit', { schema: { summary: 'The trail of changes, newest first, for a dentist', querystring: z.object({ before: z.coerce.number().int().positive().optional(), limit: z.coerce.number().int().min(1).max(200).default(50) }) } }, async (request) => {
+    await theDentist(request)
+    const { before, limit } = request.query
+    const rows = await db.select().from(t.audit).where(before === undefined ? undefined : lt(t.audit.id, before)).orderBy(desc(t.audit.id)).limit(limit)
+    return { rows }
   })
 }

@@ -27,11 +27,13 @@ export class ApiProblem extends Error {
   }
 }
 
-export async function api<T>(path: string, options: { method?: string; body?: unknown } = {}): Promise<T> {
+/** @param options.withinMs after which a server that does not answer counts as not heard */
+export async function api<T>(path: string, options: { method?: string; body?: unknown; withinMs?: number } = {}): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {
       method: options.method ?? 'GET',
+      ...(options.withinMs === undefined ? {} : { signal: AbortSignal.timeout(options.withinMs) }),
       ...(options.body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(options.body) }),
     })
   } catch {

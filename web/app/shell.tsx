@@ -145,7 +145,8 @@ export function Shell() {
         <NeededStrip here={visitId} />
         <main className="flex-1 p-3">
           <Suspense fallback={<Loading what="Opening" />}>
-            <Outlet />
+            {/* Another person's screens open their own streams. */}
+            <Outlet key={person.id} />
           </Suspense>
         </main>
       </div>

@@ -24,6 +24,7 @@ import { SoundPick, useClockSounds } from './clock-sounds'
 import { Counts } from './counts'
 import { Holds } from './holds'
 import { NowCard } from './now-card'
+import { SwitchPerson } from './switch-person'
 import { Keys, NoteBox, SkipBox, WindowBox } from './boxes'
 
 /** Both views of the same run: the assistant's with the step in front, the dentist's with what waits for an answer. */
@@ -51,7 +52,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
     else if (result.held && result.held.code !== 'order') toast(result.held.message)
   }
   const next = (): void => {
-    if (run.sending !== 'no') return
+    if (run.sending === 'yes') return
     if (core.status === 'laid up') return void answer(run.send({ kind: 'begin' }))
     if (core.status !== 'running') return
     setFocus(undefined)
@@ -90,7 +91,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   const playheadS = core.startedAt === undefined ? 0 : ((core.closedAt ?? now) - core.startedAt) / 1000
   const holds = <Holds plan={plan} core={core} asked={asked} onAnswer={setHold} dentistView={dentistView} />
   const counts = <Counts plan={plan} core={core} onCount={(countId, direction, n) => void answer(run.send({ kind: 'count', countId, direction, n }))} />
-  const card = <NowCard plan={plan} core={core} current={current} running={view.running} outlook={current ? then : view} sending={run.sending} onNext={next} onFocus={setFocus} dentistView={dentistView} waitingHold={asked.find((h) => h.id === view.waiting?.refusal.holdId)} onHold={setHold} />
+  const card = <NowCard plan={plan} core={core} current={current} running={view.running} outlook={current ? then : view} sending={run.sending} waiting={run.waiting} onNext={next} onFocus={setFocus} dentistView={dentistView} waitingHold={asked.find((h) => h.id === view.waiting?.refusal.holdId)} onHold={setHold} />
   const cutting = current?.cut !== undefined || then.next?.cut !== undefined || view.next?.cut !== undefined
   return (
     <div className="mx-auto grid max-w-[1500px] gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]" data-seq={run.state.seq} data-status={core.status}>
@@ -103,6 +104,21 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
         <div className="rounded-lg bg-sheet px-2 py-1">
           <Score score={score} people={plan.people} core={core} playheadS={playheadS} height={100} label={`Score of the visit; ${doneSteps.size} of ${plan.steps.length} steps done`} />
         </div>
+        {run.refusals.length > 0 && (
+          <div role="alert" data-refused="" className="rounded-md border-2 border-alarm bg-alarm-wash p-3 text-xl text-alarm">
+            <p className="font-bold">What was touched here while the server was not heard, and was not taken:</p>
+            <ul className="list-inside list-disc">
+              {run.refusals.map((r) => (
+                <li key={r.words + r.why}>
+                  {r.words}: {r.why}
+                </li>
+              ))}
+            </ul>
+            <Button className="mt-2" onClick={run.forget}>
+              I have seen it
+            </Button>
+          </div>
+        )}
         <Incoming plan={plan} run={run} personId={person.id} onSeen={seen} />
         {dentistView && asked.length > 0 && holds}
         {card}
@@ -119,7 +135,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
         {!(dentistView && asked.length > 0) && holds}
         {counts}
         <div className="flex flex-wrap gap-2">
-          <Button tone="quiet" onClick={() => void answer(run.send({ kind: 'undo' }))} disabled={!run.state.past || run.sending !== 'no'}>
+          <Button tone="quiet" onClick={() => void answer(run.send({ kind: 'undo' }))} disabled={!run.state.past || run.sending === 'yes'}>
             <Undo2 aria-hidden="true" /> Undo
           </Button>
           <Button tone="quiet" onClick={() => setBox('skip')} disabled={core.status !== 'running'}>
@@ -142,6 +158,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
         </div>
         <Outgoing plan={plan} run={run} dentistView={dentistView} onCall={call} />
         <SoundPick />
+        <SwitchPerson people={plan.people} now={person.id} />
       </div>
       {missed && core.status === 'running' && !modal && <WindowBox key={missed.linkId} clock={missed} plan={plan} run={run} />}
       {hold && <HoldBox hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}

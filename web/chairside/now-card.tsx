@@ -29,6 +29,7 @@ export interface NowCardProps {
   /** As it will be once the current step is finished. */
   outlook: Outlook
   sending: Run['sending']
+  waiting: number
   onNext: () => void
   onFocus: (stepId: string) => void
   dentistView: boolean
@@ -37,7 +38,7 @@ export interface NowCardProps {
 }
 
 /** What is being done now, as large as the room needs it, and the next two passes. */
-export function NowCard({ plan, core, current, running, outlook, sending, onNext, onFocus, waitingHold, onHold }: NowCardProps) {
+export function NowCard({ plan, core, current, running, outlook, sending, waiting, onNext, onFocus, waitingHold, onHold }: NowCardProps) {
   // With nothing running the next step stands in front already.
   const upcoming = [...(outlook.next && current ? [outlook.next] : []), ...outlook.later].slice(0, 2)
   const label = core.status === 'laid up' ? 'Begin' : current ? (outlook.next ? 'Next' : 'Done') : outlook.next ? 'Start' : 'Next'
@@ -102,7 +103,7 @@ export function NowCard({ plan, core, current, running, outlook, sending, onNext
             </>
           )}
         </div>
-        <Button big tone="jade" className="min-h-28 w-44 flex-col" disabled={sending !== 'no' || (core.status === 'running' && !current && !outlook.next && !outlook.waiting)} onClick={onNext} data-next>
+        <Button big tone="jade" className="min-h-28 w-44 flex-col" disabled={sending === 'yes' || (core.status === 'running' && !current && !outlook.next && !outlook.waiting)} onClick={onNext} data-next>
           <ChevronsRight aria-hidden="true" className="size-9" />
           {label}
           <span className="text-base font-normal">space</span>
@@ -110,7 +111,7 @@ export function NowCard({ plan, core, current, running, outlook, sending, onNext
       </div>
       {sending === 'waiting' && (
         <p role="status" className="mt-2 text-xl">
-          <Mark kind="stop">the last touch waits to be sent; it is not lost</Mark>
+          <Mark kind="stop">{waiting === 1 ? 'the last touch waits to be sent; it is not lost' : `${waiting} touches wait to be sent, in order; none is lost`}</Mark>
         </p>
       )}
       {running.length > 1 && (

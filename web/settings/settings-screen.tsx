@@ -9,6 +9,7 @@ import { writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
 import { api, ApiProblem } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
 import { usePerson } from '../app/shell'
+import { AuditPart, LockedPart } from './audit-part'
 import { DayPart } from './day-part'
 import { MaterialsPart, ToolsPart } from './own-values'
 import { Button, Check, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
@@ -191,12 +192,14 @@ export default function SettingsScreen() {
         <div className="space-y-3">
           <PracticePart practice={practice.data} save={save} may={may} />
           <PeoplePart practice={practice.data} save={save} may={may} />
+          {may && <LockedPart practice={practice.data} save={save} />}
           <ToolsPart practice={practice.data} save={save} may={may} />
         </div>
         <div className="space-y-3">
           <FunctionsPart practice={practice.data} save={save} may={may} />
           <DayPart practice={practice.data} save={save} may={may} />
           <MaterialsPart practice={practice.data} save={save} may={person.roles.some((r) => r !== 'front desk')} />
+          {may && <AuditPart practice={practice.data} />}
         </div>
       </div>
     </div>

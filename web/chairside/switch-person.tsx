@@ -1,0 +1,43 @@
+/** One device at the chair, two people: one touch on the name and the code, and it is the other's. The run stays where it is. */
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, type Person } from '../app/api'
+import { CodePad } from '../parts/hold-box'
+import { Button, Modal } from '../parts/ui'
+
+export function SwitchPerson({ people, now }: { people: { id: string; name: string }[]; now: string }) {
+  const client = useQueryClient()
+  const [to, setTo] = useState<{ id: string; name: string }>()
+  const [code, setCode] = useState('')
+  const [wrong, setWrong] = useState<string | null>(null)
+  const others = people.filter((p) => p.id !== now)
+  const enter = async (): Promise<void> => {
+    try {
+      client.setQueryData(['session'], await api<Person>('/session', { method: 'POST', body: { personId: to!.id, code } }))
+      void client.invalidateQueries({ queryKey: ['needed'] })
+    } catch (error) {
+      setWrong((error as Error).message)
+      setCode('')
+    }
+  }
+  return (
+    <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Whose hands">
+      <span className="text-soft">This device to</span>
+      {others.map((p) => (
+        <Button key={p.id} className="min-h-16" data-switch={p.id} onClick={() => { setTo(p); setCode(''); setWrong(null) }}>
+          {p.name}
+        </Button>
+      ))}
+      {to && (
+        <Modal open onClose={() => setTo(undefined)} title={`${to.name}, your code`}>
+          <CodePad label={`Code of ${to.name}`} value={code} onChange={setCode} onEnter={() => void enter()} />
+          {wrong && (
+            <p role="alert" className="mt-3 rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
+              {wrong}
+            </p>
+          )}
+        </Modal>
+      )}
+    </div>
+  )
+}
