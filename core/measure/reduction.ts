@@ -39,3 +39,42 @@ export const reductionTargets = (r: Restoration): Targets => table[r]
 export function writeRange(r: Range): string {
   return r.leastMm === r.mostMm ? `${r.leastMm.toFixed(1)} mm` : `${r.leastMm.toFixed(1)}–${r.mostMm.toFixed(1)} mm`
 }
+
+export const reductionSites = ['functional cusp', 'other cusp', 'central groove', 'incisal', 'facial, cervical third', 'facial, middle third', 'facial, occlusal third', 'inner side', 'mesial', 'distal'] as const
+export type ReductionSite = (typeof reductionSites)[number]
+
+/** What a site should have lost, mm; nothing where the restoration asks for none there. */
+export function targetAt(r: Restoration, site: ReductionSite): Range | undefined {
+  const t = table[r]
+  const own = site === 'functional cusp' ? t.functionalCusp : site === 'other cusp' || site === 'central groove' ? t.otherCusp : site === 'incisal' ? t.incisal : site.startsWith('facial') ? t.facial : t.inner
+  return own && own.mostMm > 0 ? own : undefined
+}
+/** The sites worth a reading: cusps where there are cusps, the edge where there is an edge. */
+export const sitesOf = (r: Restoration, cusps: boolean): ReductionSite[] => reductionSites.filter((s) => targetAt(r, s) !== undefined && (cusps ? s !== 'incisal' : !['functional cusp', 'other cusp', 'central groove'].includes(s)))
+
+export interface SiteJudgement {
+  site: ReductionSite
+  readMm: number
+  verdict: 'enough' | 'short' | 'over'
+  /** Millimetres missing, or beyond the target. */
+  byMm: number
+  says: string
+}
+/** Tabs and gauges are read to a tenth. */
+const readsToMm = 0.1
+
+/**
+ * Each reading against its target. Short holds the run until the dentist answers; over is told and never called an error.
+ * @param readings mm of clearance or depth by site, from index, tabs, guide or the provisional's thickness
+ */
+export function judgeReduction(r: Restoration, readings: Partial<Record<ReductionSite, number>>): SiteJudgement[] {
+  return reductionSites.flatMap((site): SiteJudgement[] => {
+    const [readMm, target] = [readings[site], targetAt(r, site)]
+    if (readMm === undefined || !target) return []
+    const short = Math.round((target.leastMm - readMm) * 10) / 10
+    const over = Math.round((readMm - target.mostMm) * 10) / 10
+    if (short >= readsToMm) return [{ site, readMm, verdict: 'short', byMm: short, says: `${site}: short by ${short.toFixed(1)} mm of ${writeRange(target)}` }]
+    if (over >= readsToMm) return [{ site, readMm, verdict: 'over', byMm: over, says: `${site}: ${over.toFixed(1)} mm more than ${writeRange(target)}` }]
+    return [{ site, readMm, verdict: 'enough', byMm: 0, says: `${site}: enough, ${readMm.toFixed(1)} mm of ${writeRange(target)}` }]
+  })
+}

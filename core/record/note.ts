@@ -3,6 +3,7 @@ import { alertWords } from '../plan/vocabulary'
 import type { Plan } from '../plan/types'
 import type { RunEvent } from '../run/events'
 import { handoffWords } from '../run/handoffs'
+import { measureNames } from '../run/measured'
 import { owing, replay, type RunCore } from '../run/state'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from './clock-words'
@@ -119,6 +120,9 @@ function deviationSection(t: Telling): NoteSection {
   return { title: 'Otherwise than planned', sentences: sentences.length > 0 ? sentences : ['Nothing.'] }
 }
 
+/** What was measured, as it was read last before the visit went on; what was read and done over stands under what went otherwise. */
+const measuredSentences = (t: Telling): string[] => t.core.measured.map((m) => `${t.time(m.at)} ${m.tooth} ${measureNames[m.measure].toLowerCase()}: ${m.says.join('; ')}.`)
+
 /** What was said between the two sides of the chair, and when it was seen. */
 function handoffSentences(t: Telling): string[] {
   return t.events.flatMap((e, i): string[] => {
@@ -156,6 +160,7 @@ export function composeNote(plan: Plan, events: readonly RunEvent[], patient: { 
       countSection(t),
       holdSection(t),
       deviationSection(t),
+      ...(t.core.measured.length > 0 ? [{ title: 'Measured', sentences: measuredSentences(t) }] : []),
       ...(handoffSentences(t).length > 0 ? [{ title: 'Handed over', sentences: handoffSentences(t) }] : []),
       ...(notes.length > 0 ? [{ title: 'Notes', sentences: notes }] : []),
       { title: 'Next', sentences: plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days after this visit.`) },

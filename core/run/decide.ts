@@ -4,6 +4,7 @@ import type { Role } from '../practice/functions'
 import { clockPhase, edgeAt } from './clocks'
 import type { Command, Happening } from './events'
 import { handoffs } from './handoffs'
+import { judge, measuresAt } from './measured'
 import { owing, type RunCore, type RunState } from './state'
 
 /** Who asks. `codeShown` is set by the server when the person's own code was given with this very request. */
@@ -13,7 +14,7 @@ export interface Who {
   codeShown: boolean
 }
 
-export type RefusalCode = 'not-running' | 'closed' | 'unknown' | 'not-now' | 'order' | 'lag' | 'window-missed' | 'hold' | 'not-allowed' | 'mouth-busy' | 'count-open' | 'code' | 'nothing-to-undo' | 'unfinished'
+export type RefusalCode = 'not-running' | 'closed' | 'unknown' | 'not-now' | 'order' | 'lag' | 'window-missed' | 'hold' | 'not-allowed' | 'mouth-busy' | 'count-open' | 'code' | 'nothing-to-undo' | 'unfinished' | 'measured'
 export interface Refusal {
   code: RefusalCode
   message: string
@@ -294,6 +295,12 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
         const open = openAtClose(plan, core).counts
         if (open.length > 0) return { refused: refuse('count-open', `the counts do not square: ${open.join('; ')}`, { missing: open, holdId: hold.id }) }
       }
+      // What was read as short or faulty is done over, or the dentist goes on unsigned with a reason: it is not signed as good.
+      const bad = core.measured.filter((m) => m.stepId === hold.stepId && (m.verdict === 'short' || m.verdict === 'again'))
+      if (c.kind === 'sign' && bad.length > 0) {
+        const missing = bad.flatMap((m) => m.says.map((says) => `${m.tooth} ${says}`))
+        return { refused: refuse('measured', `“${hold.title}” is not signed as it was read: ${missing.join('; ')}. Do it over, or go on unsigned with a reason`, { missing, holdId: hold.id }) }
+      }
       if (c.kind === 'wave') return { events: [{ kind: 'hold.waved', holdId: hold.id, reason: c.reason }] }
       if (core.steps[hold.stepId]!.status === 'todo') return { refused: refuse('order', `there is nothing to sign yet: “${index.step.get(hold.stepId)!.title}” has not begun`, { missing: [index.step.get(hold.stepId)!.title], holdId: hold.id }) }
       return { events: [{ kind: 'hold.signed', holdId: hold.id }] }
@@ -312,6 +319,16 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
       if (c.answer === 'again') return { events: reopen(plan, core, link.again ?? [link.from, link.to], c.reason) }
       const no = dentistsCode(who, `Going on after “${link.title}” has closed`)
       return no ? { refused: no } : { events: [{ kind: 'window.accepted', linkId: link.id, reason: c.reason }] }
+    }
+    case 'measure': {
+      const step = index.step.get(c.stepId)
+      if (!step || !measuresAt(plan, step).includes(c.measure)) return { refused: refuse('unknown', 'this is not measured at that step') }
+      const unit = plan.teeth.find((t) => t.tooth === c.tooth)
+      if (!unit) return { refused: refuse('unknown', `no tooth "${c.tooth}" in this visit`) }
+      if (core.steps[step.id]!.status === 'todo') return { refused: refuse('order', `“${step.title}” has not begun`, { stepId: step.id }) }
+      const judged = judge(plan, c.measure, unit.tooth, c.readings, core.faults)
+      if ('wrong' in judged) return { refused: refuse('unknown', judged.wrong) }
+      return { events: [{ kind: 'measured', stepId: step.id, measure: c.measure, tooth: unit.tooth, readings: c.readings, ...judged }] }
     }
     case 'call': {
       const { from } = handoffs[c.handoff]

@@ -1,6 +1,7 @@
 /** What happens in a run, and what a person asks of it. Events are append-only and the single truth of a visit. */
 import * as z from 'zod'
 import { handoffNames } from './handoffs'
+import { measureKinds } from './measured'
 
 const stepId = z.string().min(1).max(120)
 const handoff = z.enum(handoffNames)
@@ -20,6 +21,7 @@ export const happening = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('window.accepted'), linkId: z.string(), reason: z.string() }),
   z.strictObject({ kind: z.literal('handoff.called'), handoff, minutes: z.number().int().optional() }),
   z.strictObject({ kind: z.literal('handoff.seen'), handoff }),
+  z.strictObject({ kind: z.literal('measured'), stepId, measure: z.enum(measureKinds), tooth: z.string(), readings: z.unknown(), verdict: z.enum(['good', 'over', 'tell', 'short', 'again']), says: z.array(z.string()), faults: z.array(z.string()) }),
   z.strictObject({ kind: z.literal('note.added'), text: z.string() }),
   z.strictObject({ kind: z.literal('undone'), commandId: z.string() }),
   z.strictObject({ kind: z.literal('run.closed') }),
@@ -52,6 +54,8 @@ export const command = z.discriminatedUnion('kind', [
   /** A word to the other side of the chair, and having seen one. */
   z.strictObject({ kind: z.literal('call'), handoff, minutes: z.number().int().min(1).max(120).optional() }),
   z.strictObject({ kind: z.literal('seen'), handoff }),
+  /** Readings taken at a step; the server judges them. */
+  z.strictObject({ kind: z.literal('measure'), stepId, measure: z.enum(measureKinds), tooth: z.string().max(4), readings: z.record(z.string(), z.unknown()) }),
   z.strictObject({ kind: z.literal('note'), text: z.string().trim().min(1).max(1000) }),
   z.strictObject({ kind: z.literal('undo') }),
   z.strictObject({ kind: z.literal('close') }),

@@ -1,6 +1,8 @@
 import type { Plan } from '../plan/types'
 import type { Happening, RunEvent } from './events'
 import type { Call, Handoff } from './handoffs'
+import type { Measured } from './measured'
+import type { Tooth } from '../teeth/notation'
 
 export interface StepState {
   status: 'todo' | 'running' | 'done' | 'skipped'
@@ -26,6 +28,10 @@ export interface RunCore {
   counts: Readonly<Record<string, { in: number; out: number }>>
   holds: Readonly<Record<string, HoldState>>
   accepted: Readonly<Record<string, { by: string; at: number; reason: string }>>
+  /** The last readings of each kind, tooth and step. */
+  measured: readonly Measured[]
+  /** Kinds of fault for which an impression was taken again. */
+  faults: readonly string[]
 }
 
 interface Past {
@@ -58,6 +64,8 @@ export function initialState(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>): Ru
       counts: Object.fromEntries(plan.counts.map((c) => [c.id, { in: 0, out: 0 }])),
       holds: Object.fromEntries(plan.holds.map((h) => [h.id, { status: 'open' } satisfies HoldState])),
       accepted: {},
+      measured: [],
+      faults: [],
     },
   }
 }
@@ -81,7 +89,13 @@ function applied(core: RunCore, event: RunEvent): RunCore {
     case 'step.skipped':
       return withStep(core, what.stepId, (s) => ({ ...s, status: 'skipped', finishedAt: event.at, reason: what.reason }))
     case 'step.reopened':
-      return withStep(core, what.stepId, (s) => ({ status: 'todo', rounds: s.rounds + 1 }))
+      // What is done over is measured anew; the kinds of fault it was done over for are remembered.
+      return withStep({ ...core, faults: [...core.faults, ...core.measured.filter((m) => m.stepId === what.stepId).flatMap((m) => m.faults)], measured: core.measured.filter((m) => m.stepId !== what.stepId) }, what.stepId, (s) => ({ status: 'todo', rounds: s.rounds + 1 }))
+    case 'measured': {
+      const { kind: _kind, tooth, ...rest } = what
+      const one: Measured = { ...rest, tooth: tooth as Tooth, by: event.by, at: event.at }
+      return { ...core, measured: [...core.measured.filter((m) => !(m.stepId === one.stepId && m.measure === one.measure && m.tooth === one.tooth)), one] }
+    }
     case 'count.moved': {
       const count = core.counts[what.countId]
       return count ? { ...core, counts: { ...core.counts, [what.countId]: { ...count, [what.direction]: count[what.direction] + what.n } } } : core

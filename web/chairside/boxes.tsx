@@ -71,6 +71,7 @@ const keys: [string, string][] = [
   ['h', 'answer the hold that is asked'],
   ['a', 'seen: what the other side of the chair has said'],
   ['1 to 4', 'say that word to the other side of the chair'],
+  ['m', 'take the readings this step asks for'],
   ['o', 'the first open count is out, all of it'],
   ['u', 'undo the last act'],
   ['s', 'leave a step out, with a reason'],

@@ -7,6 +7,7 @@ import type { Hold, Step } from '../../core/plan/types'
 import { alertWords } from '../../core/plan/vocabulary'
 import { clocksAt } from '../../core/run/clocks'
 import { offered, wantedOf, type Handoff } from '../../core/run/handoffs'
+import { measuresAt } from '../../core/run/measured'
 import { outlook } from '../../core/run/next'
 import { owing } from '../../core/run/state'
 import { layOut } from '../../core/schedule/timeline'
@@ -23,7 +24,9 @@ import { Incoming, Outgoing } from './calls'
 import { SoundPick, useClockSounds } from './clock-sounds'
 import { Counts } from './counts'
 import { Holds } from './holds'
+import { MeasureBox } from './measure-box'
 import { NowCard } from './now-card'
+import { Readings } from '../parts/readings'
 import { SwitchPerson } from './switch-person'
 import { Keys, NoteBox, SkipBox, WindowBox } from './boxes'
 
@@ -37,7 +40,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   const view = outlook(plan, core, now)
   const [focus, setFocus] = useState<string>()
   const [hold, setHold] = useState<Hold>()
-  const [box, setBox] = useState<'keys' | 'note' | 'skip'>()
+  const [box, setBox] = useState<'keys' | 'note' | 'skip' | 'measure'>()
   const dentistView = person.roles.includes('dentist')
   const lateAlerts = data.visit.request.alerts.filter((a) => !plan.request.alerts.includes(a))
 
@@ -71,6 +74,9 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   useHotkeys('n', () => setBox('note'), { enabled: !modal, preventDefault: true })
   useHotkeys('s', () => setBox('skip'), { enabled: !modal && current !== undefined, preventDefault: true })
   useHotkeys('h', () => setHold(asked[0]), { enabled: !modal, preventDefault: true })
+  // What is read at the step in front, or at the one whose signature is asked.
+  const measured = [current, ...asked.map((h) => plan.steps.find((s) => s.id === h.stepId))].find((s): s is Step => s !== undefined && measuresAt(plan, s).length > 0)
+  useHotkeys('m', () => setBox('measure'), { enabled: !modal && measured !== undefined, preventDefault: true })
   useHotkeys('shift+slash', () => setBox('keys'), { enabled: !modal, preventDefault: true, useKey: false })
 
   const seen = (handoff: Handoff): void => void answer(run.send({ kind: 'seen', handoff }))
@@ -133,6 +139,14 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
           </ul>
         )}
         {!(dentistView && asked.length > 0) && holds}
+        {measured && (
+          <section aria-label="Readings" className="flex flex-wrap items-center gap-3 rounded-lg bg-sheet p-3">
+            <Button big onClick={() => setBox('measure')}>
+              Take readings <span className="text-base font-normal">m</span>
+            </Button>
+            <Readings core={core} stepId={measured.id} />
+          </section>
+        )}
         {counts}
         <div className="flex flex-wrap gap-2">
           <Button tone="quiet" onClick={() => void answer(run.send({ kind: 'undo' }))} disabled={!run.state.past || run.sending === 'yes'}>
@@ -162,6 +176,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
       </div>
       {missed && core.status === 'running' && !modal && <WindowBox key={missed.linkId} clock={missed} plan={plan} run={run} />}
       {hold && <HoldBox hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}
+      {box === 'measure' && measured && <MeasureBox plan={plan} at={measured} run={run} onClose={() => setBox(undefined)} />}
       {box === 'note' && <NoteBox run={run} onClose={() => setBox(undefined)} />}
       {box === 'skip' && <SkipBox run={run} steps={[...(current ? [current] : []), ...view.running.filter((s) => s !== current), ...(view.next ? [view.next] : []), ...view.later]} onClose={() => setBox(undefined)} />}
       {box === 'keys' && <Keys onClose={() => setBox(undefined)} />}

@@ -2,6 +2,7 @@
 import { useRef, useState } from 'react'
 import type { Hold, Plan } from '../../core/plan/types'
 import type { Run } from '../app/run'
+import { Readings } from './readings'
 import { Button, Mark, Modal } from './ui'
 
 const keys = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '⌫', '0']
@@ -67,6 +68,7 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
             {dentist.name} answers on: <strong>{hold.evidence}</strong>.
           </p>
           <p className="text-soft">{hold.because.text}.</p>
+          <Readings core={run.state.core} stepId={hold.stepId} />
           {step?.detail && <p>{step.detail}</p>}
           {hold.mandatory && <Mark kind="mind">no card takes this hold off</Mark>}
           <div className="flex flex-wrap gap-2" role="group" aria-label="Answer">

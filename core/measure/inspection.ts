@@ -1,0 +1,53 @@
+/** What an impression or scan shows, margin part by margin part, and what follows from it. The dentist approves every one. */
+import { reason, type Reason } from '../figure'
+
+export const marginParts = ['mesiobuccal', 'buccal', 'distobuccal', 'distal', 'distolingual', 'lingual', 'mesiolingual', 'mesial'] as const
+export type MarginPart = (typeof marginParts)[number]
+export const partFaults = ['short', 'bubble', 'tear', 'drag', 'thin'] as const
+export const fieldFaults = ['bubble clear of margin and contact', 'cord caught, clear of the margin', 'tray shows beside a preparation', 'wash parted from the heavy body', 'unset or tacky', 'no bite stops'] as const
+export type PartFault = (typeof partFaults)[number]
+export type FieldFault = (typeof fieldFaults)[number]
+
+export interface Inspection {
+  /** Parts with a fault; a part that is not named is clear. */
+  parts: Partial<Record<MarginPart, PartFault>>
+  field: readonly FieldFault[]
+}
+export interface InspectionJudgement {
+  verdict: 'accept' | 'tell' | 'again'
+  says: string[]
+  /** Kinds of fault for which it is taken again. */
+  faults: string[]
+  /** Said from the second fault of one kind on. */
+  causes: string[]
+  because: Reason
+}
+
+/** Told to the laboratory and accepted, all other field faults mean again. Common practice. */
+const onlyTold: readonly FieldFault[] = ['bubble clear of margin and contact', 'cord caught, clear of the margin']
+/** The likely cause of a fault that comes a second time. Common practice. */
+const causes: Record<string, string> = {
+  bubble: 'bubbles twice: the tip left the material, or the crevice was wet',
+  short: 'short of the margin twice: the crevice has closed; repack and wait five minutes',
+  drag: 'a drag twice: seated late, or moved within the window',
+  tear: 'a tear twice: the crevice is thin; repack wider',
+  'unset or tacky': 'unset twice: something contaminated it, or the stock is old; look at lot and expiry',
+}
+const faultWords: Record<PartFault, string> = { short: 'the margin is open or missing', bubble: 'a bubble on the margin', tear: 'torn at the margin', drag: 'dragged', thin: 'thin and seen through' }
+
+/** @param before kinds of fault for which this visit's impressions were taken again already */
+export function judgeInspection({ parts, field }: Inspection, before: readonly string[] = []): InspectionJudgement {
+  const bad = marginParts.flatMap((p) => (parts[p] ? [{ part: p, fault: parts[p] }] : []))
+  const badField = field.filter((f) => !onlyTold.includes(f))
+  const told = field.filter((f) => onlyTold.includes(f))
+  const faults = [...new Set([...bad.map((b) => b.fault as string), ...badField])]
+  const says = [...bad.map((b) => `${b.part}: ${faultWords[b.fault]}`), ...badField, ...told.map((f) => `${f}: accepted, told to the laboratory`)]
+  const verdict = faults.length > 0 ? 'again' : told.length > 0 ? 'tell' : 'accept'
+  return {
+    verdict,
+    says: says.length > 0 ? says : ['all eight parts clear'],
+    faults,
+    causes: faults.filter((f) => before.includes(f)).flatMap((f) => (causes[f] ? [causes[f]] : [])),
+    because: reason('a margin the laboratory cannot see is a margin it has to guess', 'C'),
+  }
+}

@@ -1,0 +1,112 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { judgeConvergence, limitingTaper, totalConvergence } from '../measure/convergence'
+import { judgeInspection, marginParts } from '../measure/inspection'
+import { judgeReduction, sitesOf } from '../measure/reduction'
+import { compile } from '../plan/compile'
+import { visitRequest } from '../plan/request'
+import { starterPractice } from '../practice/starter'
+import { composeNote, noteText } from '../record/note'
+import { decide, type Who } from './decide'
+import { give, runThrough, startDrive, type Drive } from './drive'
+import { judge, measuresAt } from './measured'
+
+const plan = compile(visitRequest.parse(JSON.parse(readFileSync('demo/cases/crown-37.json', 'utf8'))), starterPractice())
+const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
+const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
+const at = (stepId: string): Drive => {
+  const d = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist, stepId)
+  give(d, { kind: 'advance', start: stepId }, assistant)
+  return d
+}
+
+describe('convergence and resistance', () => {
+  it('are geometry: walls 5.0 and 5.42 mm apart over 4 mm are 6.0°; the taper where resistance ends for 4 and 3 mm over a base of 10', () => {
+    expect(totalConvergence(5.42, 5, 4).value).toBe(6)
+    expect(limitingTaper(4, 10)).toBeCloseTo(26.6, 1)
+    expect(limitingTaper(3, 10)).toBeCloseTo(18.4, 1)
+    expect(limitingTaper(6, 10)).toBe(45)
+  })
+  it('the limiting taper is where the wall’s top, tipping about the opposite margin, just touches: checked by turning it', () => {
+    for (const [h, b] of [[3, 10], [4, 10], [2.5, 7]] as const) {
+      // A wall of length along its slope, top at height h: distances from the far margin to a point on the wall grow towards the margin only up to the limit.
+      const letsGo = (deg: number): boolean => {
+        const t = Math.tan((deg * Math.PI) / 180)
+        const distance = (y: number): number => Math.hypot(b - y * t, y)
+        return distance(h) <= distance(h - 1e-6)
+      }
+      const limit = limitingTaper(h, b)
+      // Past the limit the top lies nearer to the axis of turning than what is under it: nothing holds it back.
+      expect(letsGo(limit + 1)).toBe(true)
+      expect(letsGo(limit - 1)).toBe(false)
+    }
+  })
+  it('are told against the published aims (Goodacre, Campagni, Aquilino, J Prosthet Dent 2001;85:363), never as an order', () => {
+    expect(judgeConvergence({ cervicalMm: 8, occlusalMm: 6.6, heightMm: 4, molar: true }).says).toEqual([])
+    const { says, resists } = judgeConvergence({ cervicalMm: 10, occlusalMm: 6, heightMm: 2.5, molar: true })
+    expect(resists).toBe(false)
+    expect(says.map((s) => s.text).join(' ')).toMatch(/a groove or a box is for the dentist to judge.*10 to 20°.*at least 4 mm.*at least 0.4/)
+  })
+})
+
+describe('reduction by site', () => {
+  it('a full metal crown on a molar: 1.5 under the working cusp is enough, 1.1 is 0.4 short, 2.0 is told as 0.5 over', () => {
+    const says = (mm: number) => judgeReduction('full metal crown', { 'functional cusp': mm })[0]!
+    expect(says(1.5)).toMatchObject({ verdict: 'enough' })
+    expect(says(1.1)).toMatchObject({ verdict: 'short', byMm: 0.4 })
+    expect(says(2)).toMatchObject({ verdict: 'over', byMm: 0.5 })
+    expect(sitesOf('full metal crown', true)).not.toContain('incisal')
+    expect(sitesOf('lithium disilicate crown', false)).toContain('incisal')
+    expect(sitesOf('lithium disilicate crown', false)).not.toContain('functional cusp')
+  })
+})
+
+describe('the eight margin parts', () => {
+  it('any open part or a bubble or tear on the margin is taken again; what lies clear of it is accepted and told', () => {
+    expect(judgeInspection({ parts: {}, field: [] })).toMatchObject({ verdict: 'accept', says: ['all eight parts clear'] })
+    for (const part of marginParts) for (const fault of ['short', 'bubble', 'tear'] as const) expect(judgeInspection({ parts: { [part]: fault }, field: [] }).verdict).toBe('again')
+    expect(judgeInspection({ parts: {}, field: ['bubble clear of margin and contact', 'cord caught, clear of the margin'] }).verdict).toBe('tell')
+    expect(judgeInspection({ parts: {}, field: ['tray shows beside a preparation'] }).verdict).toBe('again')
+  })
+  it('a second fault of a kind brings its likely cause, the first does not', () => {
+    expect(judgeInspection({ parts: { distal: 'bubble' }, field: [] }).causes).toEqual([])
+    expect(judgeInspection({ parts: { mesial: 'bubble' }, field: [] }, ['bubble']).causes).toEqual(['bubbles twice: the tip left the material, or the crevice was wet'])
+    expect(judgeInspection({ parts: { mesial: 'tear' }, field: [] }, ['bubble']).causes).toEqual([])
+  })
+})
+
+describe('measured in the run', () => {
+  const reduction = (mm: number) => ({ kind: 'measure' as const, stepId: 'cutting.reduction-check', measure: 'reduction' as const, tooth: '37', readings: { 'functional cusp': mm, mesial: 0.9 } })
+  it('short keeps the hold from being signed as good; read again and enough, it is signed; the record tells the last reading', () => {
+    const d = at('cutting.reduction-check')
+    expect(give(d, reduction(0.6), assistant)).toBeNull()
+    expect(give(d, { kind: 'sign', holdId: 'reduction' }, dentist)).toMatchObject({ code: 'measured', message: expect.stringContaining('37 functional cusp: short by 0.4 mm') as string })
+    // The dentist may go on all the same, with a reason, and it stays visible.
+    expect(decide(plan, d.state, { kind: 'wave', holdId: 'reduction', reason: 'opposing cusp will be adjusted' }, dentist, d.now)).toHaveProperty('events')
+    give(d, reduction(1.2), assistant)
+    expect(give(d, { kind: 'sign', holdId: 'reduction' }, dentist)).toBeNull()
+    expect(noteText(composeNote(plan, d.events, { name: 'A' }, 'Etc/UTC'))).toMatch(/37 reduction: functional cusp: enough, 1\.2 mm of 1\.0–1\.5 mm; mesial: enough/)
+  })
+  it('an impression read as faulty is done over, is read anew, and the same fault again names its cause', () => {
+    const d = at('impression.inspect')
+    const inspect = { kind: 'measure' as const, stepId: 'impression.inspect', measure: 'inspection' as const, tooth: '37', readings: { parts: { distal: 'bubble' }, field: [] } }
+    give(d, inspect, assistant)
+    expect(give(d, { kind: 'sign', holdId: 'impression' }, dentist)).toMatchObject({ code: 'measured' })
+    give(d, { kind: 'again', holdId: 'impression', reason: 'bubble on the distal margin' }, assistant)
+    expect(d.state.core.measured).toEqual([])
+    const again = runThrough(d, assistant, dentist, 'impression.inspect')
+    give(again, { kind: 'advance', start: 'impression.inspect' }, assistant)
+    give(again, inspect, assistant)
+    expect(again.state.core.measured[0]!.says).toContain('bubbles twice: the tip left the material, or the crevice was wet')
+  })
+  it('asks at its own steps only, of the visit’s own teeth, in readings that can be; a forged verdict does not get in', () => {
+    expect(plan.steps.filter((s) => measuresAt(plan, s).length > 0).map((s) => s.id)).toEqual(['cutting.reduction-check', 'impression.inspect'])
+    const d = at('cutting.reduction-check')
+    const refused = (change: object): unknown => decide(plan, d.state, { ...reduction(1), ...change } as never, assistant, d.now)
+    expect(refused({ tooth: '11' })).toMatchObject({ refused: { message: expect.stringContaining('"11"') as string } })
+    expect(refused({ stepId: 'arrival.seat' })).toHaveProperty('refused')
+    expect(refused({ readings: { 'functional cusp': 60 } })).toHaveProperty('refused')
+    expect(refused({ readings: {} })).toHaveProperty('refused')
+    expect(judge(plan, 'inspection', plan.teeth[0]!.tooth, { parts: { nowhere: 'bubble' }, field: [] }, [])).toHaveProperty('wrong')
+  })
+})
