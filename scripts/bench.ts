@@ -8,6 +8,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
+import { eq, max } from 'drizzle-orm'
 import { WebSocket } from 'ws'
 import { compile } from '../core/plan/compile'
 import { checkable, trayReadiness } from '../core/plan/ready'
@@ -25,7 +26,12 @@ import { proposeDay, type DayProblem } from '../core/schedule/propose'
 import { random } from '../core/schedule/random'
 import { forecast } from '../core/schedule/simulate'
 import { layOut } from '../core/schedule/timeline'
+import type { Plan } from '../core/plan/types'
+import { bringTo } from '../demo/bring'
+import { seedDemo } from '../demo/seed'
 import { Screen, freePort } from '../e2e/harness'
+import { openDatabase } from '../server/db/open'
+import * as t from '../server/db/schema'
 
 const median = (xs: number[]): number => xs.toSorted((a, b) => a - b)[Math.floor(xs.length / 2)]!
 const p95 = (xs: number[]): number => xs.toSorted((a, b) => a - b)[Math.floor(xs.length * 0.95)]!
@@ -145,17 +151,84 @@ function bundle(): void {
   note('JavaScript of the first screen, compressed', bytes / 1000, 'kB', 200)
 }
 
+const crowdRuns = 60
+const crowdDevices = 200
+/** A practice far larger than one: sixty runs at once, two hundred devices on them. */
+async function crowd(): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'jade-crowd-'))
+  const today = new Date().toISOString().slice(0, 10)
+  const database = await openDatabase(folder)
+  await seedDemo(database.db, Date.now(), 'Etc/UTC')
+  const ids = Array.from({ length: crowdRuns }, (_, i) => `${today}-crowd-${i}`)
+  for (const id of ids) {
+    await database.db.insert(t.patients).values({ id: `patient-${id}`, name: id, alerts: [] })
+    await database.db.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind: 'crown.prepare', teeth: ['37'], restoration: 'monolithic zirconia crown' } })
+    await database.db.insert(t.visits).values({ id, caseId: `case-${id}`, chairId: 'chair-1', day: today, startsAt: Date.now(), team: { dentist: 'orrell', assistants: ['juno'] }, visitChoices: {}, swaps: {}, facts: { kind: 'crown.prepare' } })
+    await bringTo(database.db, id, { until: 'cutting.margin.37' })
+  }
+  // One run as long as no visit is.
+  const long = ids[0]!
+  const last = (await database.db.select({ seq: max(t.runEvents.seq) }).from(t.runEvents).where(eq(t.runEvents.visitId, long)))[0]!.seq!
+  for (let from = last + 1; from <= 5_000; from += 500) await database.db.insert(t.runEvents).values(Array.from({ length: Math.min(500, 5_001 - from) }, (_, i) => ({ visitId: long, seq: from + i, id: `x${from + i}`, at: Date.now(), by: 'juno', device: 'bench', commandId: `x${from + i}`, what: { kind: 'note.added' as const, text: 'note' } })))
+  await database.close()
+  const live = await server(folder)
+  const call = async (method: string, path: string, cookie: string, body?: unknown): Promise<Response> => fetch(`${live.url}/api${path}`, { method, headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
+  const cookies = await Promise.all([['juno', '1234'], ['orrell', '4711'], ['petra', '2345']].map(async ([personId, code]) => (await call('POST', '/session', '', { personId, code })).headers.get('set-cookie')!.split(';')[0]!))
+  const heard = new Map<string, { left: number; done: () => void }>()
+  const sockets = await Promise.all(
+    Array.from({ length: crowdDevices }, async (_, i) => {
+      const socket = new WebSocket(`${live.url.replace('http', 'ws')}/api/live?visit=${ids[i % crowdRuns]}`, { headers: { cookie: cookies[i % 3]! } })
+      socket.on('message', (text: Buffer) => {
+        const message = JSON.parse(text.toString()) as { event: string; data: { events: RunEvent[] } }
+        if (message.event !== 'run') return
+        const wait = heard.get(message.data.events[0]!.commandId)
+        if (wait && --wait.left === 0) wait.done()
+      })
+      await new Promise((resolve) => socket.once('message', resolve))
+      return socket
+    }),
+  )
+  const seqOf = new Map<string, number>()
+  for (const id of ids) seqOf.set(id, ((await (await call('GET', `/visits/${id}/events?after=0`, cookies[0]!)).json()) as { events: unknown[] }).events.length)
+  const times: number[] = []
+  for (let n = 0; n < 300; n++) {
+    const k = n % crowdRuns
+    const id = ids[k]!
+    const commandId = `crowd-${n}-of-the-bench`
+    const all = new Promise<void>((done) => heard.set(commandId, { left: Array.from({ length: crowdDevices }).filter((_, i) => i % crowdRuns === k).length, done }))
+    const started = performance.now()
+    const answer = (await (await call('POST', `/visits/${id}/commands`, cookies[0]!, { commandId, basedOn: seqOf.get(id)!, device: 'bench', command: { kind: 'note', text: `note ${n}` } })).json()) as { seq: number }
+    seqOf.set(id, answer.seq)
+    await all
+    times.push(performance.now() - started)
+  }
+  note(`event to the others’ screens, ${crowdDevices} devices on ${crowdRuns} runs, 95th percentile`, p95(times), 'ms', 150)
+  note(`server memory with ${crowdDevices} devices on ${crowdRuns} runs`, Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${live.pid}/status`, 'utf8'))![1]) / 1000, 'MB', 300)
+  const { frozen } = (await (await call('GET', `/visits/${long}`, cookies[0]!)).json()) as { frozen: { plan: Plan } }
+  const opens: number[] = []
+  for (let i = 0; i < 7; i++) {
+    const started = performance.now()
+    const { events } = (await (await call('GET', `/visits/${long}/events?after=0`, cookies[0]!)).json()) as { events: RunEvent[] }
+    replay(frozen.plan, events)
+    opens.push(performance.now() - started)
+  }
+  note('a run of 5,000 events, fetched and folded', median(opens), 'ms', 300)
+  for (const s of sockets) s.close()
+  live.stop()
+  rmSync(folder, { recursive: true, force: true })
+}
+
 interface Live {
+  pid: number
   url: string
   stop: () => void
   folder: string
 }
-async function server(): Promise<Live> {
-  const folder = mkdtempSync(join(tmpdir(), 'jade-bench-'))
+async function server(folder = mkdtempSync(join(tmpdir(), 'jade-bench-'))): Promise<Live> {
   const port = await freePort()
   const child = spawn(process.execPath, ['dist/server.js', '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC' }, stdio: ['ignore', 'pipe', 'inherit'] })
   await new Promise<void>((resolve) => child.stdout.on('data', (chunk: Buffer) => chunk.toString().includes('Jade Tray is at') && resolve()))
-  return { url: `http://127.0.0.1:${port}`, folder, stop: () => child.kill('SIGTERM') }
+  return { pid: child.pid!, url: `http://127.0.0.1:${port}`, folder, stop: () => child.kill('SIGTERM') }
 }
 
 /** Time from sending a command until another device's socket has the event. */
@@ -238,6 +311,7 @@ try {
   live.stop()
   rmSync(live.folder, { recursive: true, force: true })
 }
+await crowd()
 if (process.argv.includes('--write')) {
   const unit = rows[0]!.value
   writeFileSync(

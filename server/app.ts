@@ -9,6 +9,7 @@ import fastifyWebsocket from '@fastify/websocket'
 import Fastify, { type FastifyError, type FastifyInstance } from 'fastify'
 import { hasZodFastifySchemaValidationErrors, jsonSchemaTransform, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod'
 import { RequestError } from '../core/plan/compile'
+import { throatPack } from '../core/plan/vocabulary'
 import { Attempts } from './attempts'
 import { auditChanges } from './audit'
 import { Plans } from './plans'
@@ -104,8 +105,8 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
     hub,
     runs: new Runs(database.db, (visitId, events, plan) => {
       hub.send(visitId, { event: 'run', data: { visitId, events } })
-      // The visit's own stage changes only when it begins and when it closes.
-      if (events.some((e) => e.what.kind === 'run.started' || e.what.kind === 'run.closed')) hub.send(visitId, { event: 'visit', data: { visitId } })
+      // The visit's own stage changes only when it begins and when it closes; and a throat pack is told to every screen of it.
+      if (events.some((e) => e.what.kind === 'run.started' || e.what.kind === 'run.closed' || e.what.kind === 'undone' || (e.what.kind === 'count.moved' && e.what.countId === throatPack))) hub.send(visitId, { event: 'visit', data: { visitId } })
       hub.send('day', { event: 'day', data: { visitId } })
       // What waits for somebody may have changed: for the people of this visit, wherever they look.
       for (const p of plan.people) hub.send(personTopic(p.id), { event: 'needed', data: { visitId } })

@@ -63,6 +63,25 @@ describe('times', () => {
   })
 })
 
+describe('a throat pack', () => {
+  it('is told with its visit, to every screen of it, from the moment it is in until it is out', async () => {
+    const team = { dentist: 'varen', assistants: ['bram'] }
+    const made = await juno.call('POST', '/visits', { patientName: 'A child', kind: 'primary.incisors', chairId: 'chair-4', day, time: '16:00', team, teeth: ['51', '61'], weightKg: 15 })
+    expect(made.status, JSON.stringify(made.body)).toBe(201)
+    const id = made.body['id'] as string
+    const isIn = async (): Promise<unknown> => (await juno.call('GET', `/visits/${id}`)).body['throatPackIn']
+    expect(await isIn()).toBe(false)
+    const plan = await bringTo(house.database.db, id, { until: 'asleep.pack-out' }, house.clock.now)
+    expect(plan.counts.some((c) => c.id === 'throat-pack')).toBe(true)
+    expect(await isIn()).toBe(true)
+    const { events } = (await juno.call('GET', `/visits/${id}/events`)).body as unknown as { events: unknown[] }
+    const bram = await new Caller(house.app).signIn('bram', '4567')
+    const out = await bram.call('POST', `/visits/${id}/commands`, { commandId: 'pack-is-out', basedOn: events.length, device: 'a-device', command: { kind: 'count', countId: 'throat-pack', direction: 'out', n: 1 } })
+    expect(out.status, JSON.stringify(out.body)).toBe(200)
+    expect(await isIn()).toBe(false)
+  })
+})
+
 describe('a visit that closes', () => {
   it('takes what was used off its lots, wears its burs, soils its cassettes, and puts its minutes on record, once', async () => {
     const { db } = house.database

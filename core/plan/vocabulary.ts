@@ -17,3 +17,6 @@ export const alertWords = {
   pacemaker: 'pacemaker',
 } as const
 export type Alert = keyof typeof alertWords
+
+/** The count of the pack that guards a sleeping child's throat: a pack nobody remembers is an airway closed on waking. */
+export const throatPack = 'throat-pack'

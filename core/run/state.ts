@@ -1,4 +1,5 @@
 import type { Plan } from '../plan/types'
+import { throatPack } from '../plan/vocabulary'
 import type { Happening, RunEvent } from './events'
 import type { Call, Handoff } from './handoffs'
 import type { Measured } from './measured'
@@ -148,3 +149,6 @@ export function owing(count: Pick<Plan['counts'][number], 'id' | 'stays'>, core:
 
 /** How many pieces of a count are still in. */
 export const stillIn = (core: RunCore, countId: string): number => (core.counts[countId]?.in ?? 0) - (core.counts[countId]?.out ?? 0)
+
+/** Whether the throat pack is in: it stands on every screen of its visit until it is out. */
+export const throatPackIn = (core: RunCore): boolean => stillIn(core, throatPack) > 0

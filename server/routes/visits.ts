@@ -4,6 +4,7 @@ import * as z from 'zod'
 import { compile } from '../../core/plan/compile'
 import { alert, alsoWork, kindId, restoration, visitRequest, workFacts, type VisitRequest } from '../../core/plan/request'
 import { checkable, trayReadiness } from '../../core/plan/ready'
+import { throatPackIn } from '../../core/run/state'
 import { timeOfDay, wallTime } from '../../core/record/clock-words'
 import { forecast } from '../../core/schedule/simulate'
 import { kindFacts } from '../../core/visits/table'
@@ -94,6 +95,7 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
       reopened: file.visit.reopened,
       chain: await Promise.all(chain.map(async (f) => ({ id: f.visit.id, day: f.visit.day, startsAt: f.visit.startsAt, kind: f.request.kind, stage: await stageOf(db, f.visit.id) }))),
       marks: await loadMarks(db, visitId),
+      throatPackIn: frozen !== null && throatPackIn((await house.runs.state(visitId)).state.core),
       cassettes: await laidUpFor(db, visitId, practice.instruments),
     }
   })

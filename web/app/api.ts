@@ -105,6 +105,7 @@ export interface VisitView extends VisitHead {
   reopened: { plan: Plan; at: number; by: string; why: string } | null
   /** Every visit of the case, by its start. */
   chain: { id: string; day: string; startsAt: number; kind: VisitRequest['kind']; stage: Stage }[]
+  throatPackIn: boolean
   /** What is laid up for it, out of which load. */
   cassettes: { name: string; load: number | null; pulledBack: boolean }[]
   frozen: { plan: Plan; signedBy: string; signedAt: number } | null

@@ -70,6 +70,11 @@ function VisitPath({ visitId }: { visitId: string }) {
           </>
         )}
       </span>
+      {data?.throatPackIn && (
+        <strong role="status" data-throat-pack="" className="rounded-md border-4 border-alarm bg-alarm-wash px-3 py-1 text-xl text-alarm">
+          ■ THROAT PACK IN
+        </strong>
+      )}
       <nav aria-label="The visit" className="flex items-center">
         {stops.map(([to, label], i) => (
           <span key={to} className="flex items-center">
