@@ -2,7 +2,7 @@
 import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
-import { Screen, serve, type Served } from './harness'
+import { Screen, serve, shownNow, type Served } from './harness'
 
 let server: Served
 let juno: Screen
@@ -35,12 +35,28 @@ afterAll(async () => {
 })
 const gone = (screen: Screen, css: string) => screen.driver.wait(async () => (await screen.driver.findElements({ css })).length === 0, 15_000, `${css} stays`)
 
+describe('the clock', () => {
+  it('is the server’s on every device, to within a fifth of a second', async () => {
+    for (const screen of [juno, orrell, wall]) {
+      await screen.go(`${one}/chairside`)
+      const said = await (await screen.find('[data-clock]:root')).getAttribute('data-clock')
+      const { offsetMs, withinMs } = JSON.parse(said!) as { offsetMs: number; withinMs: number }
+      // Server and browser run on one machine here: what the server shows beyond the wall is known exactly.
+      const truth = shownNow(1, '10:20') - Date.now()
+      expect(Math.abs(offsetMs - truth)).toBeLessThan(200)
+      expect(withinMs).toBeLessThan(200)
+    }
+  })
+})
+
 describe('words between chair and bench', () => {
   it('are said by one key, stand large on the other’s screen with the chair and the time, and are seen by one key', async () => {
     await juno.go(`${one}/chairside`)
     await orrell.go(`${one}/chairside`)
     await juno.find('[data-status=running]')
     await orrell.find('[data-status=running]')
+    // Each knows that the other is there.
+    for (const screen of [juno, orrell]) await screen.says('Here: Dr Tamsin Orrell, Juno Abara')
     await juno.key('3')
     await juno.find('[data-call=cord][data-state=said]')
     await orrell.find('[data-incoming=cord]')

@@ -15,6 +15,7 @@ import { auditChanges } from './audit'
 import { Plans } from './plans'
 import type { OpenDatabase } from './db/open'
 import { Hub } from './live/hub'
+import { Presence } from './live/presence'
 import { Problem, sendProblem } from './problem'
 import { cupboardRoutes } from './routes/cupboard'
 import { dayRoutes } from './routes/days'
@@ -34,6 +35,7 @@ export interface House {
   runs: Runs
   attempts: Attempts
   plans: Plans
+  presence: Presence
   now: () => number
   /** New with each start, so that a screen can tell a restart from a hiccup. */
   boot: string
@@ -113,6 +115,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
     }, now, database.kind === 'server'),
     attempts: new Attempts(),
     plans: new Plans(),
+    presence: new Presence(),
     now,
     boot: randomUUID(),
     pace,

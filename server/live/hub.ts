@@ -1,6 +1,6 @@
 /** What goes to every screen that looks at a topic. */
 export interface Message {
-  event: 'hello' | 'beat' | 'run' | 'tray' | 'visit' | 'day' | 'practice' | 'instruments' | 'needed'
+  event: 'hello' | 'beat' | 'run' | 'tray' | 'visit' | 'day' | 'practice' | 'instruments' | 'needed' | 'presence'
   data: unknown
 }
 

@@ -25,6 +25,16 @@ export const liveRoutes = (house: House) => async (app: App): Promise<void> => {
       write(socket, { event: 'hello', data: { now: house.now(), boot: house.boot, pace: house.pace } })
       house.hub.join(request.query.visit ?? 'day', socket)
       house.hub.join(personTopic(person.id), socket)
+      const { visit } = request.query
+      if (visit) {
+        const leave = house.presence.enter(visit, person)
+        const tell = (): void => house.hub.send(visit, { event: 'presence', data: { visitId: visit, people: house.presence.of(visit) } })
+        tell()
+        socket.on('close', () => {
+          leave()
+          tell()
+        })
+      }
       const beat = setInterval(() => write(socket, { event: 'beat', data: house.now() }), heartbeatMs)
       socket.on('close', () => clearInterval(beat))
       socket.on('error', () => socket.close())

@@ -7,7 +7,7 @@ import type { Command, RunEvent } from '../../core/run/events'
 import { withQueue, type Queued } from '../../core/run/queue'
 import { evolve, initialState, type RunState } from '../../core/run/state'
 import { api, ApiProblem, device, newId, type Person } from './api'
-import { serverNow, useLive } from './live'
+import { serverNow, useLive, type Present } from './live'
 
 interface RunData {
   state: RunState
@@ -36,6 +36,8 @@ export interface Run {
   /** What waited and was not taken, because the other device had gone on. */
   refusals: { words: string; why: string }[]
   forget: () => void
+  /** Who has this visit open. */
+  present: Present[]
 }
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
@@ -89,7 +91,8 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
     },
     [client, visitId],
   )
-  useLive(visitId, { run: take, visit: refreshVisit, opened: () => void client.invalidateQueries({ queryKey: ['run', visitId] }) })
+  const [present, setPresent] = useState<Present[]>([])
+  useLive(visitId, { present: setPresent, run: take, visit: refreshVisit, opened: () => void client.invalidateQueries({ queryKey: ['run', visitId] }) })
 
   const [queue, setQueue] = useState<Queued[]>(() => keptQueue(visitId))
   const [refusals, setRefusals] = useState<Run['refusals']>([])
@@ -201,5 +204,5 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
   const data = query.data
   const state = useMemo(() => (data ? withQueue(plan, data.state, queue, who).state : undefined), [plan, data, queue, who])
   const forget = useCallback(() => setRefusals([]), [])
-  return data && state ? { state, events: data.events, send, sending, waiting: queue.length, refusals, forget } : undefined
+  return data && state ? { state, events: data.events, send, sending, waiting: queue.length, refusals, forget, present } : undefined
 }

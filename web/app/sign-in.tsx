@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { CodePad } from '../parts/hold-box'
+import { CodePad } from '../parts/code-pad'
 import { Button, Failed, Loading } from '../parts/ui'
 import { api, type Person } from './api'
 import { usePeople } from './queries'

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { Plan, Step } from '../../core/plan/types'
 import type { RunningClock } from '../../core/run/clocks'
 import type { Run } from '../app/run'
-import { CodePad } from '../parts/hold-box'
+import { CodePad } from '../parts/code-pad'
 import { Button, Check, Modal } from '../parts/ui'
 
 const area = 'mt-1 w-full rounded-md border-2 border-ink bg-sheet p-2 text-xl'

@@ -171,6 +171,9 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
           )}
         </div>
         <Outgoing plan={plan} run={run} dentistView={dentistView} onCall={call} />
+        <p data-present="" className="text-soft">
+          Here: {run.present.map((p) => p.name).join(', ')}
+        </p>
         <SoundPick />
         <SwitchPerson people={plan.people} now={person.id} />
       </div>

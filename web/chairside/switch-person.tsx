@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, type Person } from '../app/api'
-import { CodePad } from '../parts/hold-box'
+import { CodePad } from '../parts/code-pad'
 import { Button, Modal } from '../parts/ui'
 
 export function SwitchPerson({ people, now }: { people: { id: string; name: string }[]; now: string }) {

@@ -1,49 +1,10 @@
 /** A hold to be answered: the dentist's own code signs it; it may be waved on with a reason, or what it looked at done over. */
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import type { Hold, Plan } from '../../core/plan/types'
 import type { Run } from '../app/run'
+import { CodePad } from './code-pad'
 import { Readings } from './readings'
 import { Button, Mark, Modal } from './ui'
-
-const keys = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '⌫', '0']
-
-/** Digits to touch, and a field for a keyboard; the code is never shown. */
-export function CodePad({ value, onChange, onEnter, label }: { value: string; onChange: (code: string) => void; onEnter: () => void; label: string }) {
-  const field = useRef<HTMLInputElement>(null)
-  return (
-    <div className="grid grid-cols-3 gap-2">
-      <input
-        ref={field}
-        autoFocus
-        aria-label={label}
-        type="password"
-        inputMode="none"
-        autoComplete="off"
-        value={value}
-        onChange={(e) => onChange(e.target.value)}
-        onKeyDown={(e) => e.key === 'Enter' && onEnter()}
-        className="num col-span-3 h-14 rounded-md border-2 border-ink bg-sheet px-4 text-center text-3xl tracking-widest"
-      />
-      {keys.map((k) => (
-        <Button
-          key={k}
-          big
-          tone="quiet"
-          aria-label={k === '⌫' ? 'delete the last digit' : k}
-          onClick={() => {
-            onChange(k === '⌫' ? value.slice(0, -1) : value + k)
-            field.current?.focus()
-          }}
-        >
-          {k}
-        </Button>
-      ))}
-      <Button big tone="jade" onClick={onEnter} disabled={value.length < 4}>
-        Enter
-      </Button>
-    </div>
-  )
-}
 
 export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; run: Run; onClose: () => void }) {
   const [code, setCode] = useState('')
