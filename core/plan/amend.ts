@@ -71,11 +71,11 @@ function attempt(lines: readonly Line[], c: Change): Tried | string {
 /** Steps from which it is numb: tested, or asleep. */
 const numbFrom = ['anaesthesia.test', 'asleep.under']
 
-/** Seconds of work that stand inside each window, by its title and the step it ends at. */
-function windowLoads(lines: readonly Line[]): Map<string, { loadS: number; atMostS: number; title: string }> {
+/** Seconds of work that stand inside each window, by its title and the step it ends at; and whether the order leads from its beginning to its end. */
+function windowLoads(lines: readonly Line[]): Map<string, { loadS: number; atMostS: number; title: string; leads: boolean }> {
   const byId = new Map(lines.map((l) => [l.draft.id, l]))
   const likelyS = (l: Line): number => l.draft.minutes[1] * 60
-  const loads = new Map<string, { loadS: number; atMostS: number; title: string }>()
+  const loads: ReturnType<typeof windowLoads> = new Map()
   for (const line of lines) {
     for (const tie of line.draft.ties ?? []) {
       const from = byId.get(tie.from)
@@ -89,10 +89,10 @@ function windowLoads(lines: readonly Line[]): Map<string, { loadS: number; atMos
         if (any && l) inside.add(l)
         return any
       }
-      leads(line.draft.id)
+      const joined = leads(line.draft.id)
       if (tie.toEdge !== 'finish') inside.delete(line)
       const loadS = [...inside].reduce((sum, l) => sum + likelyS(l), 0) + (tie.fromEdge === 'start' ? likelyS(from) : 0)
-      loads.set(`${tie.from}>${line.draft.id}>${tie.title}`, { loadS, atMostS: tie.atMostS, title: tie.title })
+      loads.set(`${tie.from}>${line.draft.id}>${tie.title}`, { loadS, atMostS: tie.atMostS, title: tie.title, leads: joined })
     }
   }
   return loads
@@ -127,7 +127,9 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
     if (gone !== undefined && i > gone && (draft.place === 'mouth' || draft.place === 'chair')) return `“${draft.title}” would come when the patient has gone`
   }
   const loads = windowLoads(before)
-  for (const [key, { loadS, atMostS, title }] of windowLoads(after)) {
+  for (const [key, { loadS, atMostS, title, leads }] of windowLoads(after)) {
+    // Off the way to its end the step would be begun as soon as hands are free, and the window run out each time.
+    if (!leads && loads.get(key)?.leads) return `“${title}” would begin at a step that does not lead to its end any more`
     if (loadS > atMostS && loadS > (loads.get(key)?.loadS ?? 0)) return `more would have to be done than “${title}” has time for: ${Math.round(loadS)} s of ${atMostS} s`
   }
   // Before anything counted out is gone, what put it in has to be gone too.
