@@ -45,18 +45,19 @@ const retryMs = 600
 /** A link may die without saying so: no answer for so long is no link, and the same touch is sent again under its own id. */
 const answerWithinMs = 5_000
 
-const queueKey = (visitId: string): string => `jade.queue.${visitId}`
-function keptQueue(visitId: string): Queued[] {
+/** By person, too: what one has touched is never sent under another's name. */
+const queueKey = (visitId: string, personId: string): string => `jade.queue.${visitId}.${personId}`
+function keptQueue(visitId: string, personId: string): Queued[] {
   try {
-    return JSON.parse(localStorage.getItem(queueKey(visitId)) ?? '[]') as Queued[]
+    return JSON.parse(localStorage.getItem(queueKey(visitId, personId)) ?? '[]') as Queued[]
   } catch {
     return []
   }
 }
-function keepQueue(visitId: string, queue: readonly Queued[]): void {
+function keepQueue(visitId: string, personId: string, queue: readonly Queued[]): void {
   try {
-    if (queue.length === 0) localStorage.removeItem(queueKey(visitId))
-    else localStorage.setItem(queueKey(visitId), JSON.stringify(queue))
+    if (queue.length === 0) localStorage.removeItem(queueKey(visitId, personId))
+    else localStorage.setItem(queueKey(visitId, personId), JSON.stringify(queue))
   } catch {
     // Storage refused: the touches wait as long as the page does.
   }
@@ -94,7 +95,7 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
   const [present, setPresent] = useState<Present[]>([])
   useLive(visitId, { present: setPresent, run: take, visit: refreshVisit, opened: () => void client.invalidateQueries({ queryKey: ['run', visitId] }) })
 
-  const [queue, setQueue] = useState<Queued[]>(() => keptQueue(visitId))
+  const [queue, setQueue] = useState<Queued[]>(() => keptQueue(visitId, person.id))
   const [refusals, setRefusals] = useState<Run['refusals']>([])
   const [sending, setSending] = useState<Run['sending']>(queue.length > 0 ? 'waiting' : 'no')
   const waiting = useRef(queue)
@@ -109,10 +110,10 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
   const put = useCallback(
     (next: Queued[]) => {
       waiting.current = next
-      keepQueue(visitId, next)
+      keepQueue(visitId, person.id, next)
       setQueue(next)
     },
-    [visitId],
+    [visitId, person.id],
   )
   const who = useMemo((): Who => ({ personId: person.id, roles: person.roles, codeShown: false }), [person])
   const stored = useCallback((): RunState => client.getQueryData<RunData>(['run', visitId])!.state, [client, visitId])
