@@ -35,6 +35,9 @@ export interface Figure extends Reason {
   unit: string
 }
 
+/** A figure as it is stored with a run. */
+export const figure = z.object({ name: z.string(), value: z.number(), unit: z.string(), text: z.string(), standing, source: z.string().optional() })
+
 /** Makes a {@link Reason}; `source` only where the standing is published. */
 export function reason(text: string, standing: Standing, source?: string): Reason {
   return source === undefined ? { text, standing } : { text, standing, source }

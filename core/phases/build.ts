@@ -5,7 +5,7 @@
 import type { Cut } from '../catalog/cut'
 import type { Need } from '../catalog/match'
 import { reason, type Figure, type Reason } from '../figure'
-import type { Absence, Edge, HoldName, Phase, Place } from '../plan/types'
+import type { Absence, Cue, Edge, HoldName, Phase, Place } from '../plan/types'
 import type { FunctionName } from '../practice/functions'
 import type { Tooth } from '../teeth/notation'
 
@@ -58,6 +58,8 @@ export interface Draft {
   hurts?: boolean
   passes?: string[]
   needs?: Need[]
+  /** The teeth that come through the sheet. */
+  holes?: Tooth[]
   cut?: Cut
   hold?: { name: HoldName; /** Where one visit has several of the name. */ key?: string; title: string; evidence: string; because: Reason; mandatory?: boolean; fromCard?: boolean; again?: string[] }
   countsIn?: CountIn[]
@@ -67,6 +69,8 @@ export interface Draft {
   figures?: Figure[]
   reason?: Reason
   ties?: Tie[]
+  /** Called out by the clock; `from` left out is the step itself. */
+  cues?: (Omit<Cue, 'from' | 'fromEdge' | 'until'> & Partial<Pick<Cue, 'from' | 'fromEdge' | 'until'>>)[]
 }
 
 export type Block = { draft: Draft } | { sequence: Block[] } | { meanwhile: string; blocks: Block[] } | { absence: Absence }
@@ -119,6 +123,7 @@ export function marked(block: Block, mark: string): Block {
     ...(d.hold ? { hold: { ...d.hold, key: `${d.hold.key ?? ''}${mark}`, ...(d.hold.again ? { again: d.hold.again.map(name) } : {}) } } : {}),
     ...(d.countsIn ? { countsIn: d.countsIn.map((c) => ({ ...c, id: name(c.id), outStep: name(c.outStep) })) } : {}),
     ...(d.countsOut ? { countsOut: d.countsOut.map(name) } : {}),
+    ...(d.cues ? { cues: d.cues.map((q) => ({ ...q, ...(q.from ? { from: name(q.from) } : {}) })) } : {}),
     ...(d.ties ? { ties: d.ties.map((t) => ({ ...t, from: name(t.from), ...(t.again ? { again: t.again.map(name) } : {}) })) } : {}),
   })
   const walk = (b: Block): Block => {

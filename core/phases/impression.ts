@@ -207,6 +207,7 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
     passes: ['loaded tray, handle first'],
     needs: [trayNeed(c, round.tray), ...(family === 'polyether' ? [open('block-out wax', 1)] : []), ...(family === 'hydrocolloid' ? [open('cooling hoses')] : [])],
     figures: [offset],
+    ...(window.trayStartS > 0 ? { cues: [{ from: first && layer && plan.sites.length > 1 ? `${id('inject')}.${plan.sites[0]!.key}` : id('inject'), atS: window.trayStartS, until: 'start' as const, say: 'Start the tray now', because: reason(window.because, 'C') }] } : {}),
     ...(round.tray === 'full' ? { mistakes: ['tray not tried for its seat: the wall shows through beside the preparation'] } : {}),
   })
   const goRound = 'the syringe goes round'

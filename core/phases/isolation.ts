@@ -65,6 +65,7 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
       title: `Dam on, ${one ? `one hole: ${anchor}` : `${holes.length} holes: ${holes.at(0)}–${holes.at(-1)}`}`,
       detail: `Clamp on ${anchor}: four points under the height of contour, stable before the sheet goes over. ${how.detail}. ${one ? 'Tuck the edges with air and an explorer.' : 'Front-most contact flossed first; floss between sheet and tooth at every septum; air and an explorer tuck the edges.'}${c.has('mouth breather') ? ' A breathing corner is cut, by the dentist’s word.' : ''}`,
       fn: 'dam',
+      holes: [...holes],
       place: 'mouth',
       helped: true,
       hurts: true,

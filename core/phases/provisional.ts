@@ -69,6 +69,11 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
       minutes: [0.5, 1, 1.5],
       needs: c.choices.matrixLift === 'comes in the matrix' ? [] : [open('haemostat')],
       ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'start', atLeastS: 60, warnS: 120, atMostS: 150, title: 'Rubbery stage', because: reason('first lift between 60 and 150 s from the mix, by product and warmth; the bead tells better than the clock', 'estimate'), whenMissed: 'it may be locked: section it off, do not pull; then make another', again: mouldSteps }],
+      cues: [
+        { from: 'provisional.mix', atS: 60, say: 'Rubbery? First lift', because: reason('between 60 and 150 s from the mix, by product and warmth; the bead tells better', 'estimate') },
+        { from: 'provisional.mix', atS: 80, everyS: 20, times: 4, say: 'Lift, and seat it again', because: reason('several times, so that it does not lock into undercuts', 'C') },
+        { from: 'provisional.mix', atS: 150, say: 'Out now', because: reason('out by the end of the rubbery stage', 'estimate') },
+      ],
       mistakes: ['left until hard: it locks into the undercuts'],
     }),
   )

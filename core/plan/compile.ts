@@ -93,9 +93,11 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
   if (draft.hurts) step.hurts = true
   if (draft.tooth) step.tooth = draft.tooth
   if (draft.cut) step.cut = draft.cut
+  if (draft.holes) step.holes = draft.holes
   if (draft.hold) step.holdId = holdId(draft.hold)
   if (draft.reason) step.reason = draft.reason
   if (beside) step.meanwhile = beside
+  if (draft.cues) step.cues = draft.cues.map((cue) => ({ from: draft.id, fromEdge: 'start', until: 'finish', ...cue }))
   return step
 }
 
@@ -203,5 +205,6 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     followUps: works.flatMap((w) => w.kind.followUps(w.c)),
     asked,
     amendments: uses,
+    light: practice.light,
   }
 }

@@ -36,6 +36,7 @@ export function stepLines(plan: Plan, s: Step): string[] {
     ...s.cautions.map((c) => `! ${c.text}`),
     ...s.mistakes.map((m) => `common error: ${m}`),
     ...(s.reason ? [`why: ${why(s.reason)}`] : []),
+    ...(s.cues ?? []).map((q) => `called ${q.atS} s after ${q.from === s.id ? 'its' : q.from} ${q.fromEdge}${q.everyS ? `, every ${q.everyS} s, ${q.times} times` : ''}: ${q.say}`),
     ...s.figures.map((f) => `${f.name} ${f.value} ${f.unit}`.trim() + `: ${f.text} [${standingWords[f.standing]}]`),
   ]
 }

@@ -62,6 +62,22 @@ export interface Link {
   again?: string[]
 }
 
+/**
+ * Words called out at a time after an edge of a step: they ask for no touch and refuse nothing. A cue of a step is over when
+ * that step has begun (`until: 'start'`) or is done.
+ */
+export interface Cue {
+  from: string
+  fromEdge: Edge
+  atS: number
+  say: string
+  until: Edge
+  /** Called again and again, so many times in all. */
+  everyS?: number
+  times?: number
+  because: Reason
+}
+
 /** Holds of the trade first, then those that single kinds of visit ask for. */
 export type HoldName = 'shade' | 'numb' | 'reduction' | 'margins' | 'impression' | 'provisional' | 'cement' | 'bite' | 'counts' | 'home'
   | 'etched' | 'fit' | 'length' | 'post' | 'separator' | 'plan' | 'throat' | 'clean' | 'coat'
@@ -127,6 +143,8 @@ export interface Step {
   /** What is handed over, in order. */
   passes: string[]
   needs: Need[]
+  /** The teeth that come through the sheet. */
+  holes?: Tooth[]
   cut?: Cut
   burId?: string
   holdId?: string
@@ -136,6 +154,8 @@ export interface Step {
   mistakes: string[]
   figures: Figure[]
   reason?: Reason
+  /** What is called out while it is waited for or done, by the clock. */
+  cues?: Cue[]
   /** Said where the step runs beside something that waits. */
   meanwhile?: string
 }
@@ -238,4 +258,6 @@ export interface Plan {
   /** What was looked at to make it: facts of the request, and questions between schools. */
   asked: { facts: string[]; choices: ChoiceName[] }
   amendments: AmendmentUse[]
+  /** The curing light's last reading when the plan was made; missing in plans frozen before it was kept. */
+  light?: { irradianceMWPerCm2: number; readOn: string }
 }

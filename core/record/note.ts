@@ -3,7 +3,8 @@ import { alertWords } from '../plan/vocabulary'
 import type { Plan } from '../plan/types'
 import type { RunEvent } from '../run/events'
 import { handoffWords } from '../run/handoffs'
-import { measureNames } from '../run/measured'
+import { lightSums } from '../run/light'
+import { measureOfKind } from '../run/measured'
 import { owing, replay, type RunCore } from '../run/state'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from './clock-words'
@@ -121,7 +122,8 @@ function deviationSection(t: Telling): NoteSection {
 }
 
 /** What was measured, as it was read last before the visit went on; what was read and done over stands under what went otherwise. */
-const measuredSentences = (t: Telling): string[] => t.core.measured.map((m) => `${t.time(m.at)} ${m.tooth} ${measureNames[m.measure].toLowerCase()}: ${m.says.join('; ')}.`)
+/** What was read, and the light each tooth was given. */
+const measuredSentences = (t: Telling): string[] => [...t.core.measured.map((m) => `${t.time(m.at)} ${m.tooth} ${measureOfKind(m.measure).name.toLowerCase()}: ${m.says.join('; ')}.`), ...lightSums(t.plan, t.core).filter((s) => s.givenS > 0).map((s) => `Light${s.tooth ? ` on ${s.tooth}` : ''}: ${s.givenS} s in ${s.curesDone} cure${s.curesDone === 1 ? '' : 's'}.`)]
 
 /** What was said between the two sides of the chair, and when it was seen. */
 function handoffSentences(t: Telling): string[] {
@@ -160,7 +162,7 @@ export function composeNote(plan: Plan, events: readonly RunEvent[], patient: { 
       countSection(t),
       holdSection(t),
       deviationSection(t),
-      ...(t.core.measured.length > 0 ? [{ title: 'Measured', sentences: measuredSentences(t) }] : []),
+      ...(measuredSentences(t).length > 0 ? [{ title: 'Measured', sentences: measuredSentences(t) }] : []),
       ...(handoffSentences(t).length > 0 ? [{ title: 'Handed over', sentences: handoffSentences(t) }] : []),
       ...(notes.length > 0 ? [{ title: 'Notes', sentences: notes }] : []),
       { title: 'Next', sentences: plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days after this visit.`) },

@@ -4,7 +4,8 @@ import type { Role } from '../practice/functions'
 import { clockPhase, edgeAt } from './clocks'
 import type { Command, Happening } from './events'
 import { handoffs } from './handoffs'
-import { judge, measuresAt } from './measured'
+import { judge, measuresAt, teethAt } from './measured'
+import { blocking } from './measures/measure'
 import { owing, type RunCore, type RunState } from './state'
 
 /** Who asks. `codeShown` is set by the server when the person's own code was given with this very request. */
@@ -296,7 +297,7 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
         if (open.length > 0) return { refused: refuse('count-open', `the counts do not square: ${open.join('; ')}`, { missing: open, holdId: hold.id }) }
       }
       // What was read as short or faulty is done over, or the dentist goes on unsigned with a reason: it is not signed as good.
-      const bad = core.measured.filter((m) => m.stepId === hold.stepId && (m.verdict === 'short' || m.verdict === 'again'))
+      const bad = core.measured.filter((m) => m.stepId === hold.stepId && blocking.includes(m.verdict))
       if (c.kind === 'sign' && bad.length > 0) {
         const missing = bad.flatMap((m) => m.says.map((says) => `${m.tooth} ${says}`))
         return { refused: refuse('measured', `“${hold.title}” is not signed as it was read: ${missing.join('; ')}. Do it over, or go on unsigned with a reason`, { missing, holdId: hold.id }) }
@@ -323,12 +324,13 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
     case 'measure': {
       const step = index.step.get(c.stepId)
       if (!step || !measuresAt(plan, step).includes(c.measure)) return { refused: refuse('unknown', 'this is not measured at that step') }
-      const unit = plan.teeth.find((t) => t.tooth === c.tooth)
-      if (!unit) return { refused: refuse('unknown', `no tooth "${c.tooth}" in this visit`) }
+      const tooth = teethAt(plan, step).find((t) => t === c.tooth)
+      if (!tooth) return { refused: refuse('unknown', `no tooth "${c.tooth}" at this step`) }
       if (core.steps[step.id]!.status === 'todo') return { refused: refuse('order', `“${step.title}” has not begun`, { stepId: step.id }) }
-      const judged = judge(plan, c.measure, unit.tooth, c.readings, core.faults)
+      const round = core.measured.find((m) => m.stepId === step.id && m.measure === c.measure && m.tooth === tooth)?.round ?? 0
+      const judged = judge(c.measure, c.readings, { plan, step, tooth, before: core.faults, round })
       if ('wrong' in judged) return { refused: refuse('unknown', judged.wrong) }
-      return { events: [{ kind: 'measured', stepId: step.id, measure: c.measure, tooth: unit.tooth, readings: c.readings, ...judged }] }
+      return { events: [{ kind: 'measured', stepId: step.id, measure: c.measure, tooth, readings: c.readings, ...judged }] }
     }
     case 'call': {
       const { from } = handoffs[c.handoff]

@@ -1,7 +1,9 @@
 /** What happens in a run, and what a person asks of it. Events are append-only and the single truth of a visit. */
 import * as z from 'zod'
 import { handoffNames } from './handoffs'
+import { figure } from '../figure'
 import { measureKinds } from './measured'
+import { verdicts } from './measures/measure'
 
 const stepId = z.string().min(1).max(120)
 const handoff = z.enum(handoffNames)
@@ -21,7 +23,7 @@ export const happening = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('window.accepted'), linkId: z.string(), reason: z.string() }),
   z.strictObject({ kind: z.literal('handoff.called'), handoff, minutes: z.number().int().optional() }),
   z.strictObject({ kind: z.literal('handoff.seen'), handoff }),
-  z.strictObject({ kind: z.literal('measured'), stepId, measure: z.enum(measureKinds), tooth: z.string(), readings: z.unknown(), verdict: z.enum(['good', 'over', 'tell', 'short', 'again']), says: z.array(z.string()), faults: z.array(z.string()) }),
+  z.strictObject({ kind: z.literal('measured'), stepId, measure: z.enum(measureKinds), tooth: z.string(), readings: z.unknown(), verdict: z.enum(verdicts), says: z.array(z.string()), faults: z.array(z.string()), figures: z.array(figure).optional() }),
   z.strictObject({ kind: z.literal('note.added'), text: z.string() }),
   z.strictObject({ kind: z.literal('undone'), commandId: z.string() }),
   z.strictObject({ kind: z.literal('run.closed') }),

@@ -1,3 +1,4 @@
+import type { Figure } from '../figure'
 import type { Plan } from '../plan/types'
 import { throatPack } from '../plan/vocabulary'
 import type { Happening, RunEvent } from './events'
@@ -93,9 +94,10 @@ function applied(core: RunCore, event: RunEvent): RunCore {
       // What is done over is measured anew; the kinds of fault it was done over for are remembered.
       return withStep({ ...core, faults: [...core.faults, ...core.measured.filter((m) => m.stepId === what.stepId).flatMap((m) => m.faults)], measured: core.measured.filter((m) => m.stepId !== what.stepId) }, what.stepId, (s) => ({ status: 'todo', rounds: s.rounds + 1 }))
     case 'measured': {
-      const { kind: _kind, tooth, ...rest } = what
-      const one: Measured = { ...rest, tooth: tooth as Tooth, by: event.by, at: event.at }
-      return { ...core, measured: [...core.measured.filter((m) => !(m.stepId === one.stepId && m.measure === one.measure && m.tooth === one.tooth)), one] }
+      const { kind: _kind, tooth, figures = [], ...rest } = what
+      const same = (m: Measured): boolean => m.stepId === what.stepId && m.measure === what.measure && m.tooth === tooth
+      const one: Measured = { ...rest, figures: figures as Figure[], tooth: tooth as Tooth, by: event.by, at: event.at, round: (core.measured.find(same)?.round ?? 0) + 1 }
+      return { ...core, measured: [...core.measured.filter((m) => !same(m)), one] }
     }
     case 'count.moved': {
       const count = core.counts[what.countId]

@@ -70,13 +70,14 @@ export interface ArchPlace {
 
 /** Steepness of the drawing's parabola y = k·x²; starting estimates that give a natural arch width. */
 const steepness = { upper: 0.052, lower: 0.058 }
+export const archSteepness = (jaw: 'upper' | 'lower', dentition: 'permanent' | 'primary'): number => steepness[jaw] * (dentition === 'primary' ? 1.35 : 1)
 
 /**
  * Places the teeth of a jaw on a parabola by their mean mesiodistal widths, mm. Missing teeth keep their room.
  * A drawing aid: true sizes, idealised curve.
  */
 export function archPlaces(jaw: 'upper' | 'lower', dentition: 'permanent' | 'primary' = 'permanent'): ArchPlace[] {
-  const k = steepness[jaw] * (dentition === 'primary' ? 1.35 : 1)
+  const k = archSteepness(jaw, dentition)
   const order = archOrder(jaw, dentition)
   const half = order.slice(order.length / 2)
   const places: ArchPlace[] = []

@@ -1,6 +1,6 @@
 /** J10: gold inlay cemented and gold foil placed under one sheet, finished in the same sitting. */
 import { reason } from '../figure'
-import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
+import { acts, only, open, practice, sequence, standby, type Block, type Draft } from '../phases/build'
 import { labels, surfacesOf, type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
 import { cementPiece, provisionalOff, tryIn } from '../phases/delivery'
@@ -43,6 +43,19 @@ function inlay(c: Case, units: Unit[]): Block {
   )
 }
 
+/** Pellets of each kind laid out, and seconds in the flame. Seconds are our estimate: smoke gone and dull red tell better. */
+const pellets = { powdered: { n: 8, flameS: 10, tells: 'no more smoke: the wax is gone' }, cohesive: { n: 6, flameS: 2, tells: 'dull red' } } as const
+
+/** The flame's cues over a filling's likely length: into the flame, out and handed over, pellet after pellet. */
+function flaming(kind: keyof typeof pellets, likelyMin: number): Draft['cues'] {
+  const { n, flameS, tells } = pellets[kind]
+  const everyS = Math.floor((likelyMin * 60) / n)
+  return [
+    { atS: 0, everyS, times: n, say: `${kind === 'powdered' ? 'Pellet' : 'Foil'} into the flame`, because: reason(`${n} over about ${likelyMin} min; the dentist’s hand sets the pace`, 'estimate') },
+    { atS: flameS, everyS, times: n, say: `Out of the flame (${tells}): hand it over`, because: reason(`about ${flameS} s; ${tells} tells better than the clock`, 'estimate') },
+  ]
+}
+
 /** Annealed, handed, placed, malleted: powdered gold to two thirds, cohesive foil for the rest. Foil filling 20 · 30 · 40 minutes. */
 function foil(c: Case, u: Unit): Block {
   const id = (act: string): string => `foil.${u.tooth}.${act}`
@@ -54,9 +67,9 @@ function foil(c: Case, u: Unit): Block {
       { act: 'undercut', title: 'Small inverted cone: flat floor, opposed undercuts', form: 'undercut', depthMm: 0.6, surface: 'floor', share: 2, told: `prepared the pit of ${u.label} for foil` },
     ], [3, 5, 10]),
     mouth(id('dry'), 'Dry, base where deep', [0.5, 1, 2], { ...at, passes: ['air', 'cotton'], needs: [standby('base cement', 'the pit is deep')] }),
-    mouth(id('light'), 'Alcohol lamp lit; pellets laid out in order of size', [0.3, 0.5, 1], { ...at, place: 'bench', fn: 'chairside', helped: false, needs: [open('alcohol lamp'), open('annealing tray'), open('gold foil.powdered', 8), open('gold foil.cohesive', 6), open('foil carrier')], cautions: [flame] }),
-    mouth(id('powdered'), 'Powdered gold, pellet by pellet, to two thirds: flamed longer, the wax burns off', [8, 12, 16], { ...at, told: `placed powdered gold in ${u.label} to two thirds`, passes: ['pellet, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'], needs: [open('foil condenser', 2), open('gold mallet')], detail: 'The assistant flames, hands, and taps in step with the dentist.', mistakes: ['wax not burnt off: the pellet does not weld', 'overheated: it melts into a ball'], reason: practice('two thirds powdered gold: quick bulk') }),
-    mouth(id('cohesive'), 'Cohesive foil for the rest, saucer-shaped, walls first', [6, 10, 14], { ...at, told: `built ${u.label} up in cohesive foil`, passes: ['foil, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'], detail: 'Saucer-shaped filling; never steel on the enamel edge.', mistakes: ['steel on the enamel edge: it chips'] }),
+    mouth(id('light'), 'Alcohol lamp lit; pellets laid out in order of size', [0.3, 0.5, 1], { ...at, place: 'bench', fn: 'chairside', helped: false, needs: [open('alcohol lamp'), open('annealing tray'), open('gold foil.powdered', pellets.powdered.n), open('gold foil.cohesive', pellets.cohesive.n), open('foil carrier')], cautions: [flame] }),
+    mouth(id('powdered'), 'Powdered gold, pellet by pellet, to two thirds: flamed longer, the wax burns off', [8, 12, 16], { ...at, cues: flaming('powdered', 12), told: `placed powdered gold in ${u.label} to two thirds`, passes: ['pellet, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'], needs: [open('foil condenser', 2), open('gold mallet')], detail: 'The assistant flames, hands, and taps in step with the dentist.', mistakes: ['wax not burnt off: the pellet does not weld', 'overheated: it melts into a ball'], reason: practice('two thirds powdered gold: quick bulk') }),
+    mouth(id('cohesive'), 'Cohesive foil for the rest, saucer-shaped, walls first', [6, 10, 14], { ...at, cues: flaming('cohesive', 10), told: `built ${u.label} up in cohesive foil`, passes: ['foil, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'], detail: 'Saucer-shaped filling; never steel on the enamel edge.', mistakes: ['steel on the enamel edge: it chips'] }),
     mouth(id('burnish'), 'Burnish from gold to tooth', [1, 2, 3], { ...at, needs: [open('burnisher.ball'), open('burnisher.flat')], told: `burnished the foil of ${u.label}` }),
   )
 }

@@ -142,6 +142,16 @@ export const visitRoutes = (house: House) => async (app: App): Promise<void> => 
     },
   )
 
+  app.get('/visits/:visitId/sheet.pdf', { schema: { summary: 'The hole template of the visit’s sheet at true scale, as PDF', params: visitParams, querystring: z.object({ paper: z.enum(['A4', 'LETTER']).default('A4') }) } }, async (request, reply) => {
+    await signedIn(house, request)
+    const { visitId } = request.params
+    const [{ file, practice }, frozen] = [await openVisit(db, visitId), await loadFrozenPlan(db, visitId)]
+    const [{ renderPdf }, { damTemplateSheet }] = await Promise.all([import('../print/render'), import('../print/dam-template')])
+    const sheet = damTemplateSheet(frozen?.plan ?? compile(file.request, practice), { patient: file.patient.name, practice: practice.name, notation: practice.notation }, request.query.paper)
+    if (!sheet) throw new Problem(404, 'no-sheet', 'No sheet with holes is in the plan of this visit.')
+    return reply.type('application/pdf').header('content-disposition', `inline; filename="sheet-${visitId}.pdf"`).send(await renderPdf(sheet))
+  })
+
   app.put('/visits/:visitId/request', { schema: { summary: 'Change what will be done, before the tray is signed', params: visitParams, body: editable } }, async (request) => {
     await signedIn(house, request)
     const { visitId } = request.params

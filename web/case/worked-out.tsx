@@ -1,15 +1,7 @@
 /** How the plan came to its figures and its burs: nobody has to trust a number blindly. */
-import { standingWords, type Reason } from '../../core/figure'
 import type { Plan } from '../../core/plan/types'
 import { Panel } from '../parts/ui'
-
-function Why({ reason }: { reason: Reason }) {
-  return (
-    <>
-      {reason.text} <span className="text-base text-soft">({reason.source ?? standingWords[reason.standing]})</span>
-    </>
-  )
-}
+import { Why } from '../parts/worked'
 
 export function WorkedOut({ plan }: { plan: Plan }) {
   const figures = plan.steps.flatMap((s) => s.figures.map((f) => ({ ...f, key: `${s.id} ${f.name}`, tooth: s.tooth })))

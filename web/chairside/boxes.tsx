@@ -72,6 +72,7 @@ const keys: [string, string][] = [
   ['a', 'seen: what the other side of the chair has said'],
   ['1 to 4', 'say that word to the other side of the chair'],
   ['m', 'take the readings this step asks for'],
+  ['w', 'how the figures of this step are worked out'],
   ['o', 'the first open count is out, all of it'],
   ['u', 'undo the last act'],
   ['s', 'leave a step out, with a reason'],

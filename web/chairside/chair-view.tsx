@@ -6,6 +6,7 @@ import { toast } from 'sonner'
 import type { Hold, Step } from '../../core/plan/types'
 import { alertWords } from '../../core/plan/vocabulary'
 import { clocksAt } from '../../core/run/clocks'
+import { calledAt } from '../../core/run/cues'
 import { offered, wantedOf, type Handoff } from '../../core/run/handoffs'
 import { measuresAt } from '../../core/run/measured'
 import { outlook } from '../../core/run/next'
@@ -24,11 +25,14 @@ import { Incoming, Outgoing } from './calls'
 import { SoundPick, useClockSounds } from './clock-sounds'
 import { Counts } from './counts'
 import { Holds } from './holds'
-import { MeasureBox } from './measure-box'
+import { CueLine } from './cues'
+import { LightLine } from './light-line'
+import { MeasureBox } from './measure/measure-box'
 import { NowCard } from './now-card'
 import { Readings } from '../parts/readings'
 import { SwitchPerson } from './switch-person'
 import { Keys, NoteBox, SkipBox, WindowBox } from './boxes'
+import { WorkedBox } from './worked-box'
 
 /** Both views of the same run: the assistant's with the step in front, the dentist's with what waits for an answer. */
 export function ChairView({ visitId, data, run, person }: { visitId: string; data: VisitAndPlan; run: Run; person: Person }) {
@@ -40,7 +44,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   const view = outlook(plan, core, now)
   const [focus, setFocus] = useState<string>()
   const [hold, setHold] = useState<Hold>()
-  const [box, setBox] = useState<'keys' | 'note' | 'skip' | 'measure'>()
+  const [box, setBox] = useState<'keys' | 'note' | 'skip' | 'measure' | 'worked'>()
   const dentistView = person.roles.includes('dentist')
   const lateAlerts = data.visit.request.alerts.filter((a) => !plan.request.alerts.includes(a))
 
@@ -77,6 +81,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   // What is read at the step in front, or at the one whose signature is asked.
   const measured = [current, ...asked.map((h) => plan.steps.find((s) => s.id === h.stepId))].find((s): s is Step => s !== undefined && measuresAt(plan, s).length > 0)
   useHotkeys('m', () => setBox('measure'), { enabled: !modal && measured !== undefined, preventDefault: true })
+  useHotkeys('w', () => setBox('worked'), { enabled: !modal && (current ?? view.next) !== null, preventDefault: true })
   useHotkeys('shift+slash', () => setBox('keys'), { enabled: !modal, preventDefault: true, useKey: false })
 
   const seen = (handoff: Handoff): void => void answer(run.send({ kind: 'seen', handoff }))
@@ -92,6 +97,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   useHotkeys('o', () => owed && void answer(run.send({ kind: 'count', countId: owed.id, direction: 'out', n: owed.n })), { enabled: !modal && owed !== undefined })
   useHotkeys('a', () => said && seen(said.handoff!), { enabled: !modal && said !== undefined, preventDefault: true })
   useClockSounds(clocks, core.status === 'running')
+  const called = calledAt(plan, core, now)
 
   const doneSteps = new Set(plan.steps.filter((s) => core.steps[s.id]?.status === 'done').map((s) => s.id))
   const playheadS = core.startedAt === undefined ? 0 : ((core.closedAt ?? now) - core.startedAt) / 1000
@@ -125,6 +131,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
             </Button>
           </div>
         )}
+        <CueLine called={called} />
         <Incoming plan={plan} run={run} personId={person.id} onSeen={seen} />
         {dentistView && asked.length > 0 && holds}
         {card}
@@ -147,6 +154,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
             <Readings core={core} stepId={measured.id} />
           </section>
         )}
+        <LightLine plan={plan} core={core} current={current ?? view.next} />
         {counts}
         <div className="flex flex-wrap gap-2">
           <Button tone="quiet" onClick={() => void answer(run.send({ kind: 'undo' }))} disabled={!run.state.past || run.sending === 'yes'}>
@@ -157,6 +165,9 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
           </Button>
           <Button tone="quiet" onClick={() => setBox('note')} disabled={core.status !== 'running'}>
             Note
+          </Button>
+          <Button tone="quiet" onClick={() => setBox('worked')}>
+            How is this worked out?
           </Button>
           <Button tone="quiet" onClick={() => setBox('keys')}>
             <Keyboard aria-hidden="true" /> Keys
@@ -182,6 +193,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
       {box === 'measure' && measured && <MeasureBox plan={plan} at={measured} run={run} onClose={() => setBox(undefined)} />}
       {box === 'note' && <NoteBox run={run} onClose={() => setBox(undefined)} />}
       {box === 'skip' && <SkipBox run={run} steps={[...(current ? [current] : []), ...view.running.filter((s) => s !== current), ...(view.next ? [view.next] : []), ...view.later]} onClose={() => setBox(undefined)} />}
+      {box === 'worked' && (current ?? view.next) && <WorkedBox step={(current ?? view.next)!} links={plan.links} onClose={() => setBox(undefined)} />}
       {box === 'keys' && <Keys onClose={() => setBox(undefined)} />}
     </div>
   )

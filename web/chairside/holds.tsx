@@ -1,5 +1,6 @@
 import type { Hold, Plan } from '../../core/plan/types'
 import { owing, type RunCore } from '../../core/run/state'
+import { Readings } from '../parts/readings'
 import { Button, Panel } from '../parts/ui'
 
 /** Holds: those asked now with what they rest on, the others in a line. */
@@ -19,6 +20,7 @@ export function Holds({ plan, core, asked, onAnswer, dentistView }: { plan: Plan
               </span>
               <span className="text-lg">sign</span>
             </Button>
+            {dentistView && <Readings core={core} stepId={h.stepId} />}
             {h.id === 'counts' && counts.length > 0 && <p className="text-lg text-brass">still in: {counts.map((c) => c.what).join(', ')}</p>}
           </li>
         ))}

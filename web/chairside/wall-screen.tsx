@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import { useParams } from 'react-router'
 import { alertWords } from '../../core/plan/vocabulary'
 import { clocksAt } from '../../core/run/clocks'
+import { calledAt } from '../../core/run/cues'
 import { outlook } from '../../core/run/next'
 import { owing } from '../../core/run/state'
 import { layOut } from '../../core/schedule/timeline'
@@ -15,6 +16,7 @@ import { ClockRing } from '../parts/clock-ring'
 import { Score } from '../parts/score'
 import { Failed, Loading } from '../parts/ui'
 import { useClockSounds } from './clock-sounds'
+import { CueLine } from './cues'
 
 function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
   const { plan } = data
@@ -39,6 +41,7 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
       {plan.request.alerts.length > 0 && (
         <p className="rounded-md border-4 border-alarm bg-alarm-wash px-4 py-2 text-4xl font-bold text-alarm">■ {plan.request.alerts.map((a) => alertWords[a]).join('; ')}</p>
       )}
+      <CueLine called={core ? calledAt(plan, core, now) : []} />
       <div className="grid flex-1 gap-3 lg:grid-cols-[minmax(0,1fr)_28rem]">
         <section aria-label="Now" className="rounded-lg border-l-8 border-jade bg-sheet p-5">
           <p className="num text-4xl font-bold text-soft">{plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}</p>

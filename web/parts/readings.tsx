@@ -1,7 +1,19 @@
 /** What was read at a step, as evidence beside the signature. */
-import { measureNames } from '../../core/run/measured'
+import { measureOfKind } from '../../core/run/measured'
+import { blocking } from '../../core/run/measures/measure'
 import type { RunCore } from '../../core/run/state'
+import type { MarginPart } from '../../core/measure/inspection'
+import { MarginRing } from './margin-ring'
 import { Mark } from './ui'
+import { Worked } from './worked'
+
+/** The margin as it was read, for the measures that read it in parts. */
+function Picture({ measure, readings }: { measure: string; readings: unknown }) {
+  if (measure !== 'inspection' && measure !== 'provisional') return null
+  const parts = (readings as { parts: Partial<Record<MarginPart, string | { fault: string }>> }).parts
+  const faults = Object.fromEntries(Object.entries(parts).map(([part, f]) => [part, typeof f === 'string' ? f : f.fault]))
+  return <MarginRing faults={faults} shapes={{}} size={190} />
+}
 
 export function Readings({ core, stepId }: { core: RunCore; stepId: string }) {
   const own = core.measured.filter((m) => m.stepId === stepId)
@@ -10,9 +22,11 @@ export function Readings({ core, stepId }: { core: RunCore; stepId: string }) {
     <ul aria-label="Read" className="space-y-1">
       {own.map((m) => (
         <li key={m.measure + m.tooth} data-measured={m.measure}>
-          <Mark kind={m.verdict === 'short' || m.verdict === 'again' ? 'ask' : m.verdict === 'good' ? 'good' : 'mind'}>
-            <strong className="num">{m.tooth}</strong> {measureNames[m.measure].toLowerCase()}: {m.says.join('; ')}
+          <Mark kind={blocking.includes(m.verdict) || m.verdict === 'review' ? 'ask' : m.verdict === 'good' ? 'good' : 'mind'}>
+            <strong className="num">{m.tooth}</strong> {measureOfKind(m.measure).name.toLowerCase()}: {m.says.join('; ')}{m.round > 1 && ` (read ${m.round} times)`}
           </Mark>
+          <Picture measure={m.measure} readings={m.readings} />
+          <Worked figures={m.figures} />
         </li>
       ))}
     </ul>

@@ -180,6 +180,11 @@ export default function TrayScreen() {
         })}
         </div>
         <span className="ml-auto flex items-center gap-2">
+          {plan.steps.some((s) => s.holes !== undefined) && (
+            <a href={`/api/visits/${visitId}/sheet.pdf`} target="_blank" rel="noreferrer" aria-label="Hole template of the sheet, PDF at true scale" className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-3 font-semibold">
+              <Printer aria-hidden="true" /> Holes
+            </a>
+          )}
           <span className="num text-xl font-bold" role="status">
             {laidOut}/{places.length}
           </span>

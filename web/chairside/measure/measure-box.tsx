@@ -1,0 +1,97 @@
+/** Readings at a step: taken by touch or keys, judged as they are entered, drawn, stored with the run. */
+import { useState } from 'react'
+import { damTemplate } from '../../../core/measure/dam-template'
+import type { ReductionSite } from '../../../core/measure/reduction'
+import type { Plan, Step } from '../../../core/plan/types'
+import { judge, measureOfKind, measuresAt, teethAt, type MeasureKind } from '../../../core/run/measured'
+import type { Seen } from '../../../core/run/measures/impression'
+import type { At } from '../../../core/run/measures/measure'
+import type { Tooth } from '../../../core/teeth/notation'
+import type { Run } from '../../app/run'
+import { usePractice } from '../../app/queries'
+import { DamDrawing } from '../../parts/dam-drawing'
+import { Button, Modal, Pick } from '../../parts/ui'
+import { Answer } from './answer'
+import { Fields } from './fields'
+import { ImpressionPart } from './impression-part'
+import { ProvisionalPart, emptyProvisional } from './provisional-part'
+import { ReductionPart } from './reduction-part'
+import { Walls } from './walls'
+
+type Given = Record<string, unknown>
+const empty: Partial<Record<MeasureKind, object>> = { inspection: { parts: {}, field: [] }, provisional: emptyProvisional }
+
+/** What is drawn and asked for each kind; plain fields need nothing of their own. */
+function Part({ kind, plan, step, tooth, given, onGive }: { kind: MeasureKind; plan: Plan; step: Step; tooth: Tooth; given: Given; onGive: (g: object) => void }) {
+  const practice = usePractice()
+  const { fields } = measureOfKind(kind)
+  if (kind === 'reduction') return <ReductionPart key={tooth} plan={plan} tooth={tooth} given={given as Partial<Record<ReductionSite, number>>} onGive={onGive} />
+  if (kind === 'inspection') return <ImpressionPart given={given as unknown as Seen} onGive={onGive} />
+  if (kind === 'provisional') return <ProvisionalPart plan={plan} tooth={tooth} given={given as never} onGive={onGive} />
+  const asked = fields ? <Fields key={`${kind} ${tooth}`} fields={fields} given={given} onGive={onGive} /> : null
+  if (kind === 'convergence')
+    return (
+      <div className="flex flex-wrap items-end gap-4">
+        <Walls {...given} />
+        {asked}
+      </div>
+    )
+  if (kind === 'sheet' && step.holes)
+    return (
+      <div className="flex flex-wrap items-start gap-4">
+        <DamDrawing template={damTemplate(step.holes)} notation={practice.data?.notation ?? 'iso'} width={240} />
+        <div className="min-w-0 flex-1">{asked}</div>
+      </div>
+    )
+  return asked
+}
+
+export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; run: Run; onClose: () => void }) {
+  const kinds = measuresAt(plan, at)
+  const teeth = teethAt(plan, at)
+  const [kind, setKind] = useState<MeasureKind>(kinds[0]!)
+  const [tooth, setTooth] = useState<Tooth>(teeth[0]!)
+  const core = run.state.core
+  const stored = (k: MeasureKind, t: Tooth) => core.measured.find((m) => m.stepId === at.id && m.measure === k && m.tooth === t)
+  const [entered, setEntered] = useState<Record<string, Given>>({})
+  const [wrong, setWrong] = useState<string | null>(null)
+  const key = `${kind} ${tooth}`
+  const before = stored(kind, tooth)
+  const where: At = { plan, step: at, tooth, before: core.faults, round: before?.round ?? 0 }
+  const given = entered[key] ?? (before?.readings as Given | undefined) ?? { ...empty[kind], ...measureOfKind(kind).starts?.(where) }
+  const judged = judge(kind, given, where)
+  const keep = async (): Promise<void> => {
+    const sent = await run.send({ kind: 'measure', stepId: at.id, measure: kind, tooth, readings: given })
+    if (!sent.ok) return setWrong(sent.message)
+    const next = kinds.flatMap((k) => teeth.map((t) => ({ k, t }))).find(({ k, t }) => `${k} ${t}` !== key && !stored(k, t) && entered[`${k} ${t}`] === undefined)
+    // On to the next tooth or measure that has no reading; with all read the box is done.
+    if (!next) return onClose()
+    setKind(next.k)
+    setTooth(next.t)
+    setWrong(null)
+  }
+  const label = (t: Tooth): string => `${t} (${plan.teeth.find((x) => x.tooth === t)!.quadrant})`
+  return (
+    <Modal open onClose={onClose} title={at.title} wide>
+      <div className="space-y-3" data-measure={kind}>
+        <div className="flex flex-wrap gap-3">
+          {kinds.length > 1 && <Pick label="What is read" value={kind} onPick={setKind} options={kinds.map((value) => ({ value, label: measureOfKind(value).name }))} />}
+          {teeth.length > 1 && <Pick label="Tooth" value={tooth} onPick={setTooth} options={teeth.map((value) => ({ value, label: label(value) }))} />}
+          {teeth.length === 1 && <span className="num self-center text-xl font-bold">{label(tooth)}</span>}
+          {before && <span className="self-center text-soft">read {before.round} time{before.round === 1 ? '' : 's'} so far</span>}
+        </div>
+        <Part kind={kind} plan={plan} step={at} tooth={tooth} given={given} onGive={(readings) => setEntered({ ...entered, [key]: { ...readings } })} />
+        <Answer judged={judged} />
+        {wrong && (
+          <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
+            {wrong}
+          </p>
+        )}
+        <Button big tone="jade" className="w-full" disabled={'wrong' in judged} onClick={() => void keep()}>
+          Keep these readings
+        </Button>
+        <p className="text-base text-soft">The dentist decides; readings stand in the record with what they came to.</p>
+      </div>
+    </Modal>
+  )
+}
