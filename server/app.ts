@@ -19,6 +19,7 @@ import { Presence } from './live/presence'
 import { Problem, sendProblem } from './problem'
 import { cupboardRoutes } from './routes/cupboard'
 import { dayRoutes } from './routes/days'
+import { drillRoutes } from './routes/drill'
 import { instrumentRoutes } from './routes/instruments'
 import { liveRoutes, personTopic } from './routes/live'
 import { lookBackRoutes } from './routes/lookback'
@@ -138,6 +139,7 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
       await api.register(instrumentRoutes(house))
       await api.register(visitRoutes(house))
       await api.register(lookBackRoutes(house))
+      await api.register(drillRoutes(house))
       await api.register(runRoutes(house))
       await api.register(liveRoutes(house))
     },

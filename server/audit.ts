@@ -4,8 +4,8 @@ import type { App, House } from './app'
 import { note } from './db/audit'
 import { signedIn } from './routes/session'
 
-/** Signing in and out, and what a run stores itself, are not told twice. */
-const own = (route: string): boolean => route.endsWith('/session') || route.endsWith('/commands')
+/** Signing in and out, what a run stores itself and rounds of drill are kept elsewhere and not told twice. */
+const own = (route: string): boolean => route.endsWith('/session') || route.endsWith('/commands') || route.endsWith('/drill/rounds')
 
 /** Adds a row for every change that was done, before it is answered. */
 export function auditChanges(app: App, house: House): void {

@@ -19,6 +19,7 @@ const CupboardScreen = lazy(() => import('./cupboard/cupboard-screen'))
 const InstrumentsScreen = lazy(() => import('./cupboard/instruments-screen'))
 const OrderScreen = lazy(() => import('./cupboard/order-screen'))
 const LibraryScreen = lazy(() => import('./library/library-screen'))
+const DrillScreen = lazy(() => import('./drill/drill-screen'))
 const LookBackScreen = lazy(() => import('./lookback/lookback-screen'))
 const SettingsScreen = lazy(() => import('./settings/settings-screen'))
 
@@ -35,6 +36,7 @@ const router = createBrowserRouter([
       { path: 'cupboard/order', element: <OrderScreen /> },
       { path: 'library', element: <LibraryScreen /> },
       { path: 'library/:kind', element: <LibraryScreen /> },
+      { path: 'drill', element: <DrillScreen /> },
       { path: 'lookback', element: <LookBackScreen /> },
       { path: 'settings', element: <SettingsScreen /> },
       {

@@ -324,7 +324,7 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
     case 'measure': {
       const step = index.step.get(c.stepId)
       if (!step || !measuresAt(plan, step).includes(c.measure)) return { refused: refuse('unknown', 'this is not measured at that step') }
-      const tooth = teethAt(plan, step).find((t) => t === c.tooth)
+      const tooth = teethAt(plan, step, c.measure).find((t) => t === c.tooth)
       if (!tooth) return { refused: refuse('unknown', `no tooth "${c.tooth}" at this step`) }
       if (core.steps[step.id]!.status === 'todo') return { refused: refuse('order', `“${step.title}” has not begun`, { stepId: step.id }) }
       const round = core.measured.find((m) => m.stepId === step.id && m.measure === c.measure && m.tooth === tooth)?.round ?? 0

@@ -34,13 +34,22 @@ export interface Measured extends Judged {
 
 /** What is measured at a step. */
 export const measuresAt = (plan: Plan, step: Step): MeasureKind[] => measureKinds.filter((kind) => measures[kind].at(plan, step))
-/** The teeth a step's measures are about: its own, or all of the visit. */
-export const teethAt = (plan: Plan, step: Pick<Step, 'tooth'>): Tooth[] => (step.tooth !== undefined && plan.teeth.some((t) => t.tooth === step.tooth) ? [step.tooth] : plan.teeth.map((t) => t.tooth))
+/** The teeth a measure is taken of at a step: the step's own, the first where it is read once for the visit, or all. */
+export function teethAt(plan: Plan, step: Pick<Step, 'tooth'>, kind: MeasureKind): Tooth[] {
+  const all = plan.teeth.map((t) => t.tooth)
+  if (step.tooth !== undefined && all.includes(step.tooth)) return [step.tooth]
+  return measureOfKind(kind).once ? all.slice(0, 1) : all
+}
 
 /** Judges readings; what is wrong with them, in words, where they cannot be judged. */
 export function judge(kind: MeasureKind, given: unknown, at: At): Judged | { wrong: string } {
   const measure: Measure = measures[kind]
   const parsed = measure.readings.safeParse(given)
-  if (!parsed.success) return { wrong: parsed.error.issues.map((i) => `${measure.fields?.[String(i.path[0])]?.label ?? (i.path.join('.') || 'readings')}: ${i.message}`).join('; ') }
+  if (!parsed.success) {
+    const name = (path: readonly PropertyKey[]): string => measure.fields?.[String(path[0])]?.label ?? (path.join('.') || 'readings')
+    const open = parsed.error.issues.filter((i) => measure.fields && (given as Record<string, unknown>)?.[String(i.path[0])] === undefined)
+    if (open.length > 0) return { wrong: `still to be read: ${open.map((i) => name(i.path)).join(', ')}` }
+    return { wrong: parsed.error.issues.map((i) => `${name(i.path)}: ${i.message}`).join('; ') }
+  }
   return measure.judge(parsed.data as never, at)
 }

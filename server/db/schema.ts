@@ -1,6 +1,9 @@
 /** Tables. Plans are frozen, events append-only; what the trade knows is not in here. */
 import { bigint, boolean, date, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core'
 import type { Bur } from '../../core/catalog/bur'
+import type { PartScore } from '../../core/drill/score'
+import type { Memory } from '../../core/drill/spacing'
+import type { KindId } from '../../core/visits/table'
 import type { Item } from '../../core/catalog/item'
 import type { VisitRequestInput } from '../../core/plan/request'
 import type { Plan } from '../../core/plan/types'
@@ -218,6 +221,35 @@ export const stepTimes = pgTable(
     at: ms('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.visitId, t.stepId] }), index('step_times_key').on(t.key, t.at)],
+)
+
+/** What a person remembers of each thing a drill has asked, and when it comes back. */
+export const drillMemories = pgTable(
+  'drill_memories',
+  {
+    personId: text('person_id').notNull().references(() => people.id),
+    key: text('key').notNull(),
+    kind: text('kind').$type<KindId>().notNull(),
+    memory: jsonb('memory').$type<Memory>().notNull(),
+    dueAt: ms('due_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.key] }), index('drill_memories_due').on(t.personId, t.dueAt)],
+)
+
+/** Rounds of drill that were done. */
+export const drillRounds = pgTable(
+  'drill_rounds',
+  {
+    id: integer('id').primaryKey().generatedAlwaysAsIdentity(),
+    personId: text('person_id').notNull().references(() => people.id),
+    at: ms('at').notNull(),
+    kind: text('kind').$type<KindId>().notNull(),
+    right: integer('right_n').notNull(),
+    of: integer('of_n').notNull(),
+    parts: jsonb('parts').$type<Pick<PartScore, 'part' | 'right' | 'of'>[]>().notNull(),
+    seconds: integer('seconds').notNull(),
+  },
+  (t) => [index('drill_rounds_person').on(t.personId, t.at)],
 )
 
 /**

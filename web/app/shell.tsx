@@ -1,6 +1,6 @@
 /** The frame of every screen: where one is, who one is, whether the server is heard. */
 import { useQueryClient } from '@tanstack/react-query'
-import { BookOpen, History, Moon, Package, Settings2, Sun, UserRound } from 'lucide-react'
+import { BookOpen, GraduationCap, History, Moon, Package, Settings2, Sun, UserRound } from 'lucide-react'
 import { createContext, Suspense, useContext, useState } from 'react'
 import { Link, NavLink, Outlet, useMatch } from 'react-router'
 import { toQuadrant } from '../../core/teeth/notation'
@@ -120,6 +120,11 @@ export function Shell() {
             {!visitId && (
               <Link to="/cupboard" className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold">
                 <Package aria-hidden="true" /> Cupboard
+              </Link>
+            )}
+            {!visitId && (
+              <Link to="/drill" className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold">
+                <GraduationCap aria-hidden="true" /> Drill
               </Link>
             )}
             {!visitId && (

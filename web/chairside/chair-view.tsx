@@ -49,6 +49,8 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   const lateAlerts = data.visit.request.alerts.filter((a) => !plan.request.alerts.includes(a))
 
   const current: Step | undefined = view.running.find((s) => s.id === focus) ?? view.running.at(-1)
+  /** The step the screen is about: done now, next, or waited for. */
+  const front: Step | undefined = current ?? view.next ?? view.waiting?.step
   const then = outlook(plan, core, now, current?.id)
   const missed = clocks.find((c) => c.phase === 'missed')
   const asked = plan.holds.filter((h) => core.holds[h.id]?.status === 'open' && ['running', 'done', 'skipped'].includes(core.steps[h.stepId]?.status ?? 'todo'))
@@ -81,7 +83,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   // What is read at the step in front, or at the one whose signature is asked.
   const measured = [current, ...asked.map((h) => plan.steps.find((s) => s.id === h.stepId))].find((s): s is Step => s !== undefined && measuresAt(plan, s).length > 0)
   useHotkeys('m', () => setBox('measure'), { enabled: !modal && measured !== undefined, preventDefault: true })
-  useHotkeys('w', () => setBox('worked'), { enabled: !modal && (current ?? view.next) !== null, preventDefault: true })
+  useHotkeys('w', () => setBox('worked'), { enabled: !modal && front !== undefined, preventDefault: true })
   useHotkeys('shift+slash', () => setBox('keys'), { enabled: !modal, preventDefault: true, useKey: false })
 
   const seen = (handoff: Handoff): void => void answer(run.send({ kind: 'seen', handoff }))
@@ -154,7 +156,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
             <Readings core={core} stepId={measured.id} />
           </section>
         )}
-        <LightLine plan={plan} core={core} current={current ?? view.next} />
+        <LightLine plan={plan} core={core} current={front} />
         {counts}
         <div className="flex flex-wrap gap-2">
           <Button tone="quiet" onClick={() => void answer(run.send({ kind: 'undo' }))} disabled={!run.state.past || run.sending === 'yes'}>
@@ -193,7 +195,7 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
       {box === 'measure' && measured && <MeasureBox plan={plan} at={measured} run={run} onClose={() => setBox(undefined)} />}
       {box === 'note' && <NoteBox run={run} onClose={() => setBox(undefined)} />}
       {box === 'skip' && <SkipBox run={run} steps={[...(current ? [current] : []), ...view.running.filter((s) => s !== current), ...(view.next ? [view.next] : []), ...view.later]} onClose={() => setBox(undefined)} />}
-      {box === 'worked' && (current ?? view.next) && <WorkedBox step={(current ?? view.next)!} links={plan.links} onClose={() => setBox(undefined)} />}
+      {box === 'worked' && front && <WorkedBox step={front} links={plan.links} onClose={() => setBox(undefined)} />}
       {box === 'keys' && <Keys onClose={() => setBox(undefined)} />}
     </div>
   )

@@ -3,7 +3,7 @@ import type { Plan, Step } from '../../core/plan/types'
 import { lightSums } from '../../core/run/light'
 import type { RunCore } from '../../core/run/state'
 
-export function LightLine({ plan, core, current }: { plan: Plan; core: RunCore; current: Step | null | undefined }) {
+export function LightLine({ plan, core, current }: { plan: Plan; core: RunCore; current: Step | undefined }) {
   const sum = lightSums(plan, core).find((s) => s.tooth === current?.tooth)
   if (!sum || sum.cures < 2 || (sum.givenS === 0 && current?.fn !== 'curing')) return null
   return (

@@ -6,7 +6,7 @@ import type { BurPass } from '../../core/plan/types'
 const pxPerMm = 9
 const shankMm = 1.6
 
-function BurDrawing({ bur }: { bur: Bur }) {
+export function BurDrawing({ bur }: { bur: Bur }) {
   const profile = silhouette(bur)
   const length = Math.max(...profile.map((p) => p.atMm))
   const band = gritMark[bur.grit]

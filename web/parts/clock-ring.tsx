@@ -4,7 +4,8 @@ import type { RunningClock } from '../../core/run/clocks'
 const words: Record<RunningClock['phase'], string> = { wait: 'wait', go: 'may go', warn: 'hurry', missed: 'closed' }
 
 function mmss(seconds: number): string {
-  const s = Math.max(0, Math.floor(Math.abs(seconds)))
+  // What is left is rounded up and what is over is rounded down: a second shown has still to pass, or has passed.
+  const s = seconds > 0 ? Math.ceil(seconds) : Math.floor(-seconds)
   return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`
 }
 

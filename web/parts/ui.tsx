@@ -74,21 +74,20 @@ export function Failed({ error, again }: { error: unknown; again?: () => void })
   )
 }
 
-export function Modal({ open, onClose, title, children, wide = false }: { open: boolean; onClose: () => void; title: string; children: ReactNode; wide?: boolean }) {
+export function Modal({ open, onClose, title, children, wide = false }: { open: boolean; onClose: () => void; title: string; children: ReactNode; wide?: boolean | 'very' }) {
   return (
     <RadixDialog.Root open={open} onOpenChange={(now) => !now && onClose()}>
       <RadixDialog.Portal>
         <RadixDialog.Overlay className="fixed inset-0 bg-black/50" />
-        <RadixDialog.Content aria-describedby={undefined} className={`fixed top-1/2 left-1/2 max-h-[94vh] w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-xl border-2 border-ink bg-paper p-5 ${wide ? 'max-w-3xl' : 'max-w-xl'}`}>
-          <div className="mb-3 flex items-start justify-between gap-4">
-            <RadixDialog.Title className="text-2xl font-bold">{title}</RadixDialog.Title>
-            <RadixDialog.Close asChild>
-              <Button tone="quiet" aria-label="Close this box">
-                <X aria-hidden="true" />
-              </Button>
-            </RadixDialog.Close>
-          </div>
+        <RadixDialog.Content aria-describedby={undefined} className={`fixed top-1/2 left-1/2 max-h-[94vh] w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-xl border-2 border-ink bg-paper p-5 ${wide === 'very' ? 'max-w-5xl' : wide ? 'max-w-3xl' : 'max-w-xl'}`}>
+          <RadixDialog.Title className="mb-3 min-h-12 pr-16 text-2xl font-bold">{title}</RadixDialog.Title>
           {children}
+          {/* Last, so that the box opens on what it asks, not on the way out of it. */}
+          <RadixDialog.Close asChild>
+            <Button tone="quiet" aria-label="Close this box" className="absolute top-4 right-4">
+              <X aria-hidden="true" />
+            </Button>
+          </RadixDialog.Close>
         </RadixDialog.Content>
       </RadixDialog.Portal>
     </RadixDialog.Root>

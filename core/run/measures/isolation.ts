@@ -3,6 +3,7 @@ import { judged, measureOf, must, num, oneOf, yes } from './measure'
 
 export const sheet = measureOf({
   name: 'Sheet and clamp',
+  once: true,
   at: (_plan, step) => step.id === 'isolation.dam-on',
   fields: {
     points: must(num('jaws touch in', 'points', 0, 4, [2, 3, 4])),

@@ -38,6 +38,8 @@ export interface At {
 export interface Measure {
   name: string
   at: (plan: Plan, step: Step) => boolean
+  /** Read once for the visit, not for each of its teeth. */
+  once?: true
   readings: z.ZodType
   judge: (readings: never, at: At) => Judged | { wrong: string }
   /** Set where the readings are plain fields: screens ask for them without knowing more. */

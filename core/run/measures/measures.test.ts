@@ -23,7 +23,7 @@ const crown = planOf('crown-37')
 /** Judges at the first step of a plan that asks for the measure. */
 function read(plan: Plan, kind: MeasureKind, given: unknown, { round = 0, stepId }: { round?: number; stepId?: string } = {}): Judged {
   const step = plan.steps.find((s) => (stepId === undefined || s.id === stepId) && measuresAt(plan, s).includes(kind))!
-  const answer = judge(kind, given, { plan, step, tooth: teethAt(plan, step)[0]!, before: [], round })
+  const answer = judge(kind, given, { plan, step, tooth: teethAt(plan, step, kind)[0]!, before: [], round })
   if ('wrong' in answer) throw new Error(answer.wrong)
   return answer
 }
@@ -39,7 +39,7 @@ describe('every measure', () => {
       expect(asked.length, kind).toBeGreaterThan(0)
       for (const { plan, step } of asked) {
         const { starts, fields } = measureOfKind(kind)
-        const at = { plan, step, tooth: teethAt(plan, step)[0]!, before: [], round: 0 }
+        const at = { plan, step, tooth: teethAt(plan, step, kind)[0]!, before: [], round: 0 }
         for (const key of Object.keys(starts?.(at) ?? {})) expect(Object.keys(fields!), kind).toContain(key)
       }
     }

@@ -8,6 +8,7 @@ const mostPercent = 25
 
 export const tint = measureOf({
   name: 'Tint in the cement',
+  once: true,
   at: (_plan, step) => step.id === 'delivery.cement-shade',
   fields: { baseG: must(num('base cement', 'g', 0.02, 5)), tintG: must(num('tint', 'g', 0, 2)) },
   judge: ({ baseG, tintG }) => {
@@ -19,6 +20,7 @@ export const tint = measureOf({
 
 export const alginateMix = measureOf({
   name: 'Alginate',
+  once: true,
   at: (_plan, step) => step.id === 'records.opposing',
   fields: { scoops: must(num('scoops', '', 1, 6, [2, 3])), waterMl: must(num('water', 'mL', 5, 150, [34, 51])) },
   judge: ({ scoops, waterMl }) => {
@@ -37,6 +39,7 @@ export const base = measureOf({
 const caution = reason('Hypochlorite only with the sheet on and tight; labelled, dated, never in a drinking cup', 'C')
 export const irrigant = measureOf({
   name: 'Irrigant made weaker',
+  once: true,
   at: (_plan, step) => step.needs.some((n) => n.what === 'hypochlorite'),
   fields: { stockPercent: must(num('strength of the stock', '%', 0.1, 15, [3, 5.25, 6])), wantedPercent: must(num('strength wanted', '%', 0.1, 15, [1, 2.5, 3])), volumeMl: must(num('volume wanted', 'mL', 1, 500, [10, 20, 50])) },
   judge: ({ stockPercent, wantedPercent, volumeMl }) => {

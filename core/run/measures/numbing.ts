@@ -20,6 +20,7 @@ const givenOf = (values: Values<typeof fields>) => named.flatMap(([key, agent]) 
 
 export const anaesthetic = measureOf({
   name: 'Anaesthetic ledger',
+  once: true,
   at: (_plan, step) => step.id === 'anaesthesia.inject',
   fields,
   starts: ({ plan }) => {

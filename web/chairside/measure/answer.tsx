@@ -14,7 +14,7 @@ const words: Record<Verdict, ['good' | 'mind' | 'ask' | 'stop', string]> = {
 }
 
 export function Answer({ judged }: { judged: Judged | { wrong: string } }) {
-  if ('wrong' in judged) return <p className="text-soft">Nothing to judge yet: {judged.wrong}.</p>
+  if ('wrong' in judged) return <p className="text-soft">{judged.wrong}.</p>
   const [kind, said] = words[judged.verdict]
   return (
     <div role="status" data-verdict={judged.verdict} className="space-y-1">

@@ -16,7 +16,7 @@ export function Fields({ fields, given, onGive }: { fields: Record<string, Field
         if (f.kind === 'text')
           return (
             <label key={key} className="flex flex-wrap items-center gap-2">
-              <strong className="w-52">{f.label}</strong>
+              <strong className="w-44">{f.label}</strong>
               <input className="h-12 w-48 rounded-md border-2 border-ink bg-sheet px-2 text-xl" maxLength={f.most} value={(value as string | undefined) ?? ''} onChange={(e) => put(key, e.target.value)} />
             </label>
           )
@@ -24,7 +24,7 @@ export function Fields({ fields, given, onGive }: { fields: Record<string, Field
         const now = f.kind === 'yes' ? (value === undefined ? '' : value ? 'yes' : 'no') : ((value as string | undefined) ?? '')
         return (
           <div key={key} className="flex flex-wrap items-center gap-2">
-            <strong className="w-52">{f.label}</strong>
+            <strong className="w-44">{f.label}</strong>
             <Pick label={f.label} value={now} options={options} onPick={(v) => put(key, f.kind === 'yes' ? v === 'yes' : v)} />
           </div>
         )

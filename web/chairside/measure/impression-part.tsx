@@ -6,9 +6,9 @@ import { MarginRing, turned, without } from '../../parts/margin-ring'
 export const faultShape: Record<PartFault, string> = { short: '◌', bubble: '●', tear: '⚡', drag: '≈', thin: '▒' }
 
 /** Where on the cut a fault of the field is found, and where its words stand. */
-const places: Record<FieldFault, { x: number; y: number; words: [number, number]; lines: readonly string[]; anchor?: 'end' }> = {
-  'bubble clear of margin and contact': { x: 0, y: -44, words: [0, 84], lines: ['bubble, clear of', 'margin and contact'] },
-  'cord caught, clear of the margin': { x: -66, y: 46, words: [-150, 84], lines: ['cord caught,', 'clear of the margin'] },
+const places: Record<FieldFault, { x: number; y: number; words: [number, number]; lines: readonly string[] }> = {
+  'bubble clear of margin and contact': { x: 0, y: -44, words: [0, -6], lines: ['bubble,', 'clear of', 'margin'] },
+  'cord caught, clear of the margin': { x: -66, y: 46, words: [-96, 88], lines: ['cord caught,', 'clear of the margin'] },
   'tray shows beside a preparation': { x: 138, y: -8, words: [186, -6], lines: ['tray', 'shows'] },
   'wash parted from the heavy body': { x: -84, y: -52, words: [-186, -50], lines: ['wash', 'parted'] },
   'unset or tacky': { x: 0, y: -106, words: [0, -150], lines: ['unset or tacky'] },

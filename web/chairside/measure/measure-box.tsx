@@ -39,7 +39,7 @@ function Part({ kind, plan, step, tooth, given, onGive }: { kind: MeasureKind; p
   if (kind === 'sheet' && step.holes)
     return (
       <div className="flex flex-wrap items-start gap-4">
-        <DamDrawing template={damTemplate(step.holes)} notation={practice.data?.notation ?? 'iso'} width={240} />
+        <DamDrawing template={damTemplate(step.holes)} notation={practice.data?.notation ?? 'iso'} width={360} />
         <div className="min-w-0 flex-1">{asked}</div>
       </div>
     )
@@ -48,9 +48,10 @@ function Part({ kind, plan, step, tooth, given, onGive }: { kind: MeasureKind; p
 
 export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; run: Run; onClose: () => void }) {
   const kinds = measuresAt(plan, at)
-  const teeth = teethAt(plan, at)
   const [kind, setKind] = useState<MeasureKind>(kinds[0]!)
-  const [tooth, setTooth] = useState<Tooth>(teeth[0]!)
+  const teeth = teethAt(plan, at, kind)
+  const [picked, setTooth] = useState<Tooth>(teeth[0]!)
+  const tooth = teeth.includes(picked) ? picked : teeth[0]!
   const core = run.state.core
   const stored = (k: MeasureKind, t: Tooth) => core.measured.find((m) => m.stepId === at.id && m.measure === k && m.tooth === t)
   const [entered, setEntered] = useState<Record<string, Given>>({})
@@ -63,7 +64,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
   const keep = async (): Promise<void> => {
     const sent = await run.send({ kind: 'measure', stepId: at.id, measure: kind, tooth, readings: given })
     if (!sent.ok) return setWrong(sent.message)
-    const next = kinds.flatMap((k) => teeth.map((t) => ({ k, t }))).find(({ k, t }) => `${k} ${t}` !== key && !stored(k, t) && entered[`${k} ${t}`] === undefined)
+    const next = kinds.flatMap((k) => teethAt(plan, at, k).map((t) => ({ k, t }))).find(({ k, t }) => `${k} ${t}` !== key && !stored(k, t) && entered[`${k} ${t}`] === undefined)
     // On to the next tooth or measure that has no reading; with all read the box is done.
     if (!next) return onClose()
     setKind(next.k)
@@ -72,7 +73,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
   }
   const label = (t: Tooth): string => `${t} (${plan.teeth.find((x) => x.tooth === t)!.quadrant})`
   return (
-    <Modal open onClose={onClose} title={at.title} wide>
+    <Modal open onClose={onClose} title={at.title} wide="very">
       <div className="space-y-3" data-measure={kind}>
         <div className="flex flex-wrap gap-3">
           {kinds.length > 1 && <Pick label="What is read" value={kind} onPick={setKind} options={kinds.map((value) => ({ value, label: measureOfKind(value).name }))} />}
@@ -87,9 +88,11 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
             {wrong}
           </p>
         )}
-        <Button big tone="jade" className="w-full" disabled={'wrong' in judged} onClick={() => void keep()}>
-          Keep these readings
-        </Button>
+        <div className="sticky -bottom-5 bg-paper py-1">
+          <Button big tone="jade" className="w-full" disabled={'wrong' in judged} onClick={() => void keep()}>
+            Keep these readings
+          </Button>
+        </div>
         <p className="text-base text-soft">The dentist decides; readings stand in the record with what they came to.</p>
       </div>
     </Modal>

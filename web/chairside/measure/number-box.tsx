@@ -15,7 +15,7 @@ export function NumberBox({ label, unit, value, onGive, step = 0.1, least, most,
   }
   return (
     <div role="group" aria-label={label} className="flex flex-wrap items-center gap-2">
-      <span className="w-52">
+      <span className="w-44">
         <strong>{label}</strong>
         {unit && <span className="text-soft">, {unit}</span>}
       </span>

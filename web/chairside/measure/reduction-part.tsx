@@ -35,8 +35,9 @@ export function ReductionPart({ plan, tooth, given, onGive }: { plan: Plan; toot
   const read = (s: ReductionSite) => judgeReduction(restoration, { [s]: given[s] })[0]
   const put = (mm: number | undefined): void => onGive(mm === undefined ? without(given, site) : { ...given, [site]: mm })
   return (
-    <div className="space-y-3">
-      <svg viewBox="-170 -170 590 260" className="block w-full" role="group" aria-label="The sites that are read; the cut from cheek to tongue at the left, the tooth from above at the right">
+    <div className="space-y-2">
+      <div className="grid items-center gap-3 md:grid-cols-[minmax(0,1fr)_17rem]">
+      <svg viewBox="-150 -170 530 262" className="block max-h-72 w-full" role="group" aria-label="The sites that are read; the cut from cheek to tongue at the left, the tooth from above at the right">
         <path d={outlines[form]} className="fill-none stroke-soft" strokeWidth={2} strokeDasharray="6 6" />
         <path d={prepared[form]} className="fill-jade-wash stroke-ink" strokeWidth={3} />
         <path d="M 250 -96 H 322 Q 346 -96 346 -72 V -8 Q 346 16 322 16 H 250 Q 226 16 226 -8 V -72 Q 226 -96 250 -96 Z" className="fill-none stroke-soft" strokeWidth={2} strokeDasharray="6 6" />
@@ -49,7 +50,7 @@ export function ReductionPart({ plan, tooth, given, onGive }: { plan: Plan; toot
           const on = s === site
           return (
             <g key={s} transform={`translate(${x} ${y})`} role="button" tabIndex={0} aria-pressed={on} aria-label={`${s}: ${j ? `${j.readMm} mm, ${j.verdict}` : 'not read'}`} data-site={s} data-read={j?.verdict ?? ''} className="cursor-pointer outline-none focus-visible:[&_circle]:stroke-ink" onClick={() => setPicked(s)} onKeyDown={(e) => { if (e.key === 'Enter' || e.key === ' ') { e.preventDefault(); e.stopPropagation(); setPicked(s) } }}>
-              <circle r={27} strokeWidth={on ? 6 : 2.5} strokeDasharray={j ? undefined : '5 5'} className={`${j?.verdict === 'short' ? 'fill-brass-wash stroke-brass' : j ? 'fill-sheet stroke-jade' : 'fill-sheet stroke-soft'} ${on ? 'stroke-ink' : ''}`} />
+              <circle r={27} strokeWidth={on ? 6 : 2.5} strokeDasharray={j || on ? undefined : '5 5'} className={`${j?.verdict === 'short' ? 'fill-brass-wash' : 'fill-sheet'} ${on ? 'stroke-ink' : j?.verdict === 'short' ? 'stroke-brass' : j ? 'stroke-jade' : 'stroke-soft'}`} />
               <text textAnchor="middle" dominantBaseline="central" fontSize={17} fontWeight={700} className={j?.verdict === 'short' ? 'fill-brass' : 'fill-ink'}>
                 {j ? `${shapes[j.verdict]}${j.readMm.toFixed(1)}` : '–'}
               </text>
@@ -57,17 +58,19 @@ export function ReductionPart({ plan, tooth, given, onGive }: { plan: Plan; toot
           )
         })}
       </svg>
-      <div className="rounded-md border-2 border-ink p-2">
-        <NumberBox
-          key={site} label={`${site}, ${writeRange(target)}`} name={site} unit="mm" value={given[site]} onGive={put} least={0} most={6} from={target.leastMm} touches={tabsMm}
-        />
-        <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Sites">
+        <div className="grid gap-1" role="group" aria-label="Sites">
           {sites.map((s) => (
-            <button key={s} type="button" aria-pressed={s === site} onClick={() => setPicked(s)} className={`min-h-12 cursor-pointer rounded-md border-2 px-2 text-base ${s === site ? 'border-ink font-bold' : 'border-line'}`}>
-              {read(s) ? shapes[read(s)!.verdict] : '○'} {s}
+            <button key={s} type="button" aria-pressed={s === site} onClick={() => setPicked(s)} className={`min-h-12 cursor-pointer rounded-md border-2 px-2 text-left text-base ${s === site ? 'border-ink font-bold' : 'border-line'}`}>
+              {read(s) ? `${shapes[read(s)!.verdict]} ${given[s]!.toFixed(1)}` : '○'} {s}
             </button>
           ))}
         </div>
+      </div>
+      <div className="rounded-md border-2 border-ink p-2">
+        <NumberBox key={site} label={`${site}, ${writeRange(target)}`} name={site} unit="mm" value={given[site]} onGive={put} least={0} most={6} from={target.leastMm} touches={tabsMm} />
+        <p className="text-base text-soft">
+          <span className="num">{sites.filter((s) => given[s] !== undefined).length}</span> of <span className="num">{sites.length}</span> sites read
+        </p>
       </div>
     </div>
   )
