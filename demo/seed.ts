@@ -7,9 +7,21 @@ import * as t from '../server/db/schema'
 import { savePractice } from '../server/db/store'
 import { seedHistory } from './history'
 import { seedLoads } from './instruments'
-import { demoCodes, demoPractice, demoVisits } from './practice'
+import { demoCodes, demoPractice, demoVisits, type DemoVisit } from './practice'
 
 export { demoCodes }
+
+/** Puts one invented visit, and its patient and case where it begins one, into the book. */
+export async function addVisit(q: Db, v: DemoVisit, day: string, zone: string): Promise<void> {
+  const [id, own] = [`${day}-${v.key}`, `${day}-${v.caseOf ?? v.key}`]
+  const on = Temporal.PlainDate.from(day).add({ days: v.inDays ?? 0 }).toString()
+  const { kind = 'crown.prepare', ...ofCase } = v.request
+  if (v.caseOf === undefined) {
+    await q.insert(t.patients).values({ id: `patient-${id}`, name: v.patient, alerts: v.alerts })
+    await q.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind, ...ofCase } })
+  }
+  await q.insert(t.visits).values({ id, caseId: `case-${own}`, chairId: v.chairId, day: on, startsAt: wallTime(on, v.time, zone), team: v.team, visitChoices: v.visitChoices ?? {}, swaps: {}, facts: { kind } })
+}
 
 /** Puts the demo practice and today's visits in, where they are not there yet. */
 export async function seedDemo(db: Db, now: number, zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC'): Promise<void> {
@@ -21,15 +33,6 @@ export async function seedDemo(db: Db, now: number, zone = Intl.DateTimeFormat()
     if ((await tx.select({ id: t.loads.id }).from(t.loads).limit(1)).length === 0) await seedLoads(tx, day, zone)
     if ((await tx.select({ visitId: t.records.visitId }).from(t.records).limit(1)).length === 0) await seedHistory(tx, practice, day, zone)
     if ((await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.day, day)).limit(1)).length > 0) return
-    for (const v of demoVisits) {
-      const [id, own] = [`${day}-${v.key}`, `${day}-${v.caseOf ?? v.key}`]
-      const on = Temporal.PlainDate.from(day).add({ days: v.inDays ?? 0 }).toString()
-      const { kind = 'crown.prepare', ...ofCase } = v.request
-      if (v.caseOf === undefined) {
-        await tx.insert(t.patients).values({ id: `patient-${id}`, name: v.patient, alerts: v.alerts })
-        await tx.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind, ...ofCase } })
-      }
-      await tx.insert(t.visits).values({ id, caseId: `case-${own}`, chairId: v.chairId, day: on, startsAt: wallTime(on, v.time, zone), team: v.team, visitChoices: v.visitChoices ?? {}, swaps: {}, facts: { kind } })
-    }
+    for (const v of demoVisits) await addVisit(tx, v, day, zone)
   })
 }

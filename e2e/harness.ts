@@ -196,7 +196,9 @@ export class Screen {
   async moved(act: () => Promise<unknown>): Promise<void> {
     const before = await this.seq()
     await act()
-    await this.driver.wait(async () => (await this.seq()) > before, 15_000, 'the run did not move on')
+    await this.driver.wait(async () => (await this.seq()) > before, 15_000).catch(async () => {
+      throw new Error(`the run did not move on; the page says: ${(await this.text()).slice(0, 1500)}`)
+    })
   }
 
   /** No serious fault of accessibility on what is shown now (axe, WCAG 2.2 AA). */

@@ -1,6 +1,6 @@
 import type { Plan, Step } from '../plan/types'
 import { startRefusal, type Refusal } from './decide'
-import type { RunCore } from './state'
+import { owing, type RunCore } from './state'
 
 export interface Outlook {
   running: Step[]
@@ -30,4 +30,14 @@ export function outlook(plan: Plan, core: RunCore, now: number, finishing?: stri
   }
   if (!next && !waiting && todo[0]) waiting = { step: todo[0], refusal: startRefusal(plan, after, todo[0].id, now)! }
   return { running, next, later: todo.filter((s) => s !== next).slice(0, 6), waiting }
+}
+
+/**
+ * What one touch counts out: what comes out with the step in front, all of it; else what should have come out with a step
+ * that is done. What is still meant to be in is never offered.
+ */
+export function countedOutNext(plan: Plan, core: RunCore, stepId: string | undefined): { countId: string; n: number } | undefined {
+  const open = plan.counts.map((c) => ({ countId: c.id, outStep: c.outStep, n: owing(c, core) })).filter((c) => c.n > 0)
+  const next = open.find((c) => c.outStep === stepId) ?? open.find((c) => ['done', 'skipped'].includes(core.steps[c.outStep]?.status ?? 'todo'))
+  return next && { countId: next.countId, n: next.n }
 }

@@ -142,8 +142,9 @@ export function Shell() {
               title="Sign out"
               onClick={() => {
                 void api('/session', { method: 'DELETE' }).finally(() => {
-                  client.clear()
+                  // The session goes first and stays in the cache: cleared away, its watchers would hear nothing of it.
                   client.setQueryData(['session'], null)
+                  client.removeQueries({ predicate: (q) => q.queryKey[0] !== 'session' })
                 })
               }}
             >

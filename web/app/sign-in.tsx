@@ -24,7 +24,7 @@ export function SignIn() {
     }
   }
   return (
-    <main className="mx-auto grid min-h-full max-w-4xl content-center gap-8 p-6 md:grid-cols-2">
+    <main className="mx-auto grid min-h-full max-w-4xl content-center gap-8 p-6 md:grid-cols-2" data-sign-in="">
       <div>
         <h1 className="mb-1 text-4xl font-extrabold text-jade">Jade Tray</h1>
         <p className="mb-4 text-soft">Setups and steps for preparation visits. It advises; the treating dentist decides, and licensed practice and local rules come first.</p>

@@ -9,8 +9,7 @@ import { clocksAt } from '../../core/run/clocks'
 import { calledAt } from '../../core/run/cues'
 import { offered, wantedOf, type Handoff } from '../../core/run/handoffs'
 import { measuresAt } from '../../core/run/measured'
-import { outlook } from '../../core/run/next'
-import { owing } from '../../core/run/state'
+import { countedOutNext, outlook } from '../../core/run/next'
 import { layOut } from '../../core/schedule/timeline'
 import type { Person } from '../app/api'
 import { useNow } from '../app/live'
@@ -51,6 +50,8 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   const current: Step | undefined = view.running.find((s) => s.id === focus) ?? view.running.at(-1)
   /** The step the screen is about: done now, next, or waited for. */
   const front: Step | undefined = current ?? view.next ?? view.waiting?.step
+  /** The clock of the step itself: it may not be finished before. */
+  const own = clocks.find((c) => c.from === current?.id && c.to === current.id && c.phase === 'wait')
   const then = outlook(plan, core, now, current?.id)
   const missed = clocks.find((c) => c.phase === 'missed')
   const asked = plan.holds.filter((h) => core.holds[h.id]?.status === 'open' && ['running', 'done', 'skipped'].includes(core.steps[h.stepId]?.status ?? 'todo'))
@@ -94,9 +95,8 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
     const handoff = sayable[Number(keys?.[0]) - 1]
     if (handoff) call(handoff)
   }, { enabled: !modal && core.status === 'running' })
-  // The first count that is open, all of it at once.
-  const owed = plan.counts.map((c) => ({ id: c.id, n: owing(c, core) })).find((c) => c.n > 0)
-  useHotkeys('o', () => owed && void answer(run.send({ kind: 'count', countId: owed.id, direction: 'out', n: owed.n })), { enabled: !modal && owed !== undefined })
+  const out = countedOutNext(plan, core, current?.id)
+  useHotkeys('o', () => out && void answer(run.send({ kind: 'count', direction: 'out', ...out })), { enabled: !modal && out !== undefined })
   useHotkeys('a', () => said && seen(said.handoff!), { enabled: !modal && said !== undefined, preventDefault: true })
   useClockSounds(clocks, core.status === 'running')
   const called = calledAt(plan, core, now)
@@ -104,8 +104,8 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   const doneSteps = new Set(plan.steps.filter((s) => core.steps[s.id]?.status === 'done').map((s) => s.id))
   const playheadS = core.startedAt === undefined ? 0 : ((core.closedAt ?? now) - core.startedAt) / 1000
   const holds = <Holds plan={plan} core={core} asked={asked} onAnswer={setHold} dentistView={dentistView} />
-  const counts = <Counts plan={plan} core={core} onCount={(countId, direction, n) => void answer(run.send({ kind: 'count', countId, direction, n }))} />
-  const card = <NowCard plan={plan} core={core} current={current} running={view.running} outlook={current ? then : view} sending={run.sending} waiting={run.waiting} onNext={next} onFocus={setFocus} dentistView={dentistView} waitingHold={asked.find((h) => h.id === view.waiting?.refusal.holdId)} onHold={setHold} />
+  const counts = <Counts plan={plan} core={core} outNow={out?.countId} onCount={(countId, direction, n) => void answer(run.send({ kind: 'count', countId, direction, n }))} />
+  const card = <NowCard plan={plan} core={core} current={current} running={view.running} outlook={current ? then : view} sending={run.sending} waiting={run.waiting} onNext={next} onFocus={setFocus} dentistView={dentistView} lastsS={own && own.notBeforeS! - own.elapsedS} waitingHold={asked.find((h) => h.id === view.waiting?.refusal.holdId)} onHold={setHold} />
   const cutting = current?.cut !== undefined || then.next?.cut !== undefined || view.next?.cut !== undefined
   return (
     <div className="mx-auto grid max-w-[1500px] gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]" data-seq={run.state.seq} data-status={core.status}>

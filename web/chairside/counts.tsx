@@ -4,7 +4,7 @@ import { owing, type RunCore } from '../../core/run/state'
 import { Button, Panel } from '../parts/ui'
 
 /** What is in and must come out: one touch counts one out; a second row of buttons mends a miscount. */
-export function Counts({ plan, core, onCount }: { plan: Plan; core: RunCore; onCount: (countId: string, direction: 'in' | 'out', n: number) => void }) {
+export function Counts({ plan, core, onCount, outNow }: { plan: Plan; core: RunCore; /** What the key counts out now. */ outNow?: string | undefined; onCount: (countId: string, direction: 'in' | 'out', n: number) => void }) {
   const [shown, untouched] = [plan.counts.filter((c) => (core.counts[c.id]?.in ?? 0) > 0), plan.counts.filter((c) => (core.counts[c.id]?.in ?? 0) === 0)]
   const live = core.status === 'running'
   return (
@@ -14,12 +14,13 @@ export function Counts({ plan, core, onCount }: { plan: Plan; core: RunCore; onC
         {shown.map((c) => {
           const left = owing(c, core)
           return (
-            <li key={c.id} data-count={c.id} data-open={left} className={`rounded-md border-2 p-2 ${left === 0 ? 'border-line' : 'border-brass bg-brass-wash'}`}>
+            <li key={c.id} data-count={c.id} data-open={left} data-out-now={c.id === outNow ? '' : undefined} className={`rounded-md border-2 p-2 ${left === 0 ? 'border-line' : 'border-brass bg-brass-wash'}`}>
               <div className="flex flex-wrap items-center justify-between gap-2">
                 <span className="text-2xl leading-tight font-semibold">
                   {c.what}
                   <span className="num block text-[28px] font-normal">
                     {core.counts[c.id]!.in} in, {core.counts[c.id]!.out} out{c.stays ? `, ${c.stays} stays` : ''}{left === 0 ? ' ✓' : ''}
+                    {c.id === outNow && <span className="ml-2 text-base text-soft">o</span>}
                   </span>
                 </span>
                 {live && (

@@ -33,12 +33,14 @@ export interface NowCardProps {
   onNext: () => void
   onFocus: (stepId: string) => void
   dentistView: boolean
+  /** Seconds before the step in front may be finished, where it has a time to last. */
+  lastsS: number | undefined
   waitingHold: Hold | undefined
   onHold: (hold: Hold) => void
 }
 
 /** What is being done now, as large as the room needs it, and the next two passes. */
-export function NowCard({ plan, core, current, running, outlook, sending, waiting, onNext, onFocus, waitingHold, onHold }: NowCardProps) {
+export function NowCard({ plan, core, current, running, outlook, sending, waiting, onNext, onFocus, lastsS, waitingHold, onHold }: NowCardProps) {
   // With nothing running the next step stands in front already.
   const upcoming = [...(outlook.next && current ? [outlook.next] : []), ...outlook.later].slice(0, 2)
   const label = core.status === 'laid up' ? 'Begin' : current ? (outlook.next ? 'Next' : 'Done') : outlook.next ? 'Start' : 'Next'
@@ -103,10 +105,10 @@ export function NowCard({ plan, core, current, running, outlook, sending, waitin
             </>
           )}
         </div>
-        <Button big tone="jade" className="min-h-28 w-44 flex-col" disabled={sending === 'yes' || (core.status === 'running' && !current && !outlook.next && !outlook.waiting)} onClick={onNext} data-next>
+        <Button big tone="jade" className="min-h-28 w-44 flex-col" disabled={sending === 'yes' || (core.status === 'running' && !current && !outlook.next && !outlook.waiting)} onClick={onNext} data-next data-lasting={lastsS === undefined ? undefined : ''}>
           <ChevronsRight aria-hidden="true" className="size-9" />
           {label}
-          <span className="text-base font-normal">space</span>
+          <span className="text-base font-normal">{lastsS === undefined ? 'space' : <>not before <span className="clock font-bold">{Math.ceil(lastsS)}</span> s</>}</span>
         </Button>
       </div>
       {sending === 'waiting' && (

@@ -1,0 +1,97 @@
+/** A team at one chair: the assistant's hands on keys only, the dentist on a second window. */
+import { Key } from 'selenium-webdriver'
+import type { Screen } from './harness'
+
+/** The step in front on a screen; empty while nothing runs. */
+export const nowStep = async (s: Screen): Promise<string> => (await (await s.find('[data-now], [data-status="closed"], [data-status="laid up"], [data-status="running"]')).getAttribute('data-now')) ?? (await (await s.driver.findElements({ css: '[data-now]' }))[0]?.getAttribute('data-now')) ?? ''
+
+/** Presses "next" with the key of a foot pedal, until the server has taken it. */
+export const pedal = (s: Screen, key: string = Key.PAGE_DOWN): Promise<void> => s.moved(() => s.key(key))
+
+/** Goes from control to control by tab until one with these words has the focus. */
+export async function tabTo(s: Screen, words: string, most = 120): Promise<void> {
+  const at = () => s.driver.executeScript<string>('const e = document.activeElement; return e && e !== document.body ? `${e.getAttribute("aria-label") ?? ""} ${e.innerText ?? e.textContent ?? ""}` : ""')
+  for (let i = 0; i < most; i++) {
+    if ((await at()).includes(words)) return
+    await s.key(Key.TAB)
+  }
+  throw new Error(`no way to “${words}” by tab`)
+}
+/** Comes to a control by tab and presses it. */
+export async function enter(s: Screen, words: string): Promise<void> {
+  await tabTo(s, words)
+  await s.key(Key.ENTER)
+}
+
+export class Team {
+  constructor(
+    readonly assistant: Screen,
+    readonly dentist: Screen,
+    private readonly code: string,
+    /** Counts that are left open on purpose. */
+    private readonly uncounted: readonly string[] = [],
+  ) {}
+
+  /** Signs the hold that is asked, with the dentist's code, on the dentist's window. */
+  async sign(hold: string): Promise<void> {
+    await this.dentist.click(`[data-hold="${hold}"]`)
+    await this.dentist.moved(async () => (await this.dentist.find('[role=dialog] input[type=password]')).sendKeys(this.code, Key.ENTER))
+  }
+
+  /** The dentist's answer is "not good", with a reason. */
+  async again(hold: string, why: string): Promise<void> {
+    await this.dentist.click(`[data-hold="${hold}"]`)
+    await this.dentist.press('Not good: again')
+    await (await this.dentist.find('[role=dialog] textarea')).sendKeys(why)
+    await this.dentist.moved(() => this.dentist.press('Do it over'))
+  }
+
+  /** Counts out, by the key, what comes out with the step in front. */
+  async countOut(): Promise<void> {
+    const css = '[data-out-now]:not([data-open="0"])'
+    for (;;) {
+      const [out] = await this.assistant.driver.findElements({ css })
+      const id = await out?.getAttribute('data-count')
+      if (!out || this.uncounted.includes(id!)) return
+      await this.assistant.moved(() => this.assistant.key('o'))
+      await this.assistant.driver.wait(async () => (await this.assistant.driver.findElements({ css: `[data-count="${id}"][data-out-now]` })).length === 0, 15_000, `${id} stays open`)
+    }
+  }
+
+  /**
+   * Runs the visit on as a team does: pedal, count out what came out, the dentist signs on the other window, wait where a
+   * clock says wait. Stops before the step named is finished, or when nothing is left.
+   * @param look what is looked at when a step has come
+   */
+  async runOn(until: string, look?: (stepId: string) => Promise<void>): Promise<void> {
+    const { assistant, dentist } = this
+    for (let turns = 0; turns < 500; turns++) {
+      // A machine under load may miss a window of seconds: then it is done over, as at the chair.
+      if ((await assistant.driver.findElements({ xpath: '//*[@role="dialog"]//button[normalize-space(.)="Do it over"]' })).length > 0) {
+        await assistant.moved(() => enter(assistant, 'Do it over'))
+        continue
+      }
+      const at = await nowStep(assistant)
+      await look?.(at)
+      if (at === until) return
+      await this.countOut()
+      if (at) {
+        // A step that has a time to last is given it.
+        await assistant.driver.wait(async () => (await assistant.driver.findElements({ css: '[data-lasting]' })).length === 0, 90_000, `${at} lasts for ever`)
+        await pedal(assistant)
+        continue
+      }
+      const text = await assistant.text()
+      if (text.includes('All steps are answered')) return
+      if (text.includes('Ready for the next step')) {
+        await pedal(assistant)
+        continue
+      }
+      const [asked] = await dentist.driver.findElements({ css: '[data-hold]' })
+      if (asked && text.includes('Waiting for the dentist')) await this.sign((await asked.getAttribute('data-hold'))!)
+      // Whatever it is that is waited for, the screen changes by itself when it has come.
+      await assistant.driver.wait(async () => !/Waiting/.test(await assistant.text()) || (await assistant.driver.findElements({ css: '[role=dialog]' })).length > 0 || (await dentist.driver.findElements({ css: '[data-hold]' })).length > 0, 90_000, 'waited for nothing')
+    }
+    throw new Error(`never came to ${until}`)
+  }
+}
