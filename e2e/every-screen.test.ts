@@ -1,0 +1,119 @@
+/** Every screen, in both themes, under axe; and the boxes in which something is read or asked. */
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bringTo } from '../demo/bring'
+import { addVisit } from '../demo/seed'
+import { Screen, serve, type Served } from './harness'
+
+let server: Served
+let screen: Screen
+const day = new Date().toISOString().slice(0, 10)
+const visit = (key: string, page: string): string => `/visits/${day}-${key}/${page}`
+beforeAll(async () => {
+  server = await serve({
+    pace: 1,
+    at: '10:20',
+    prepare: async (db, now) => {
+      await bringTo(db, `${day}-seven`, {}, now - 80 * 60_000)
+      await bringTo(db, `${day}-one`, { until: 'impression.inspect', start: true }, now)
+      await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, now)
+      await bringTo(db, `${day}-three`, { until: 'provisional.lift', start: true, agoS: 5 }, now)
+      // In tomorrow's book, so that no chair of today has two patients at once.
+      for (const [key, until] of [['tried', 'provisional.try-in'], ['shaded', 'records.shade']] as const) {
+        await addVisit(db, { key, inDays: 1, time: '09:00', chairId: 'chair-1', patient: 'Renske Oyelaran', alerts: [], team: { dentist: 'orrell', assistants: ['juno'] }, request: { teeth: ['46'], restoration: 'metal-ceramic crown' } }, day, 'Etc/UTC')
+        await bringTo(db, `${day}-${key}`, { until, start: true }, now)
+      }
+      await bringTo(db, `${day}-eight`, { until: 'isolation.dam-on', start: true }, now)
+      await bringTo(db, `${day}-six`, { onlySigned: true }, now)
+    },
+  })
+  screen = await Screen.open(server.url)
+})
+afterAll(async () => {
+  await screen?.close()
+  await server?.stop()
+})
+
+const screens: readonly (readonly [path: string, shows: string])[] = [
+  ['/', '[data-visit]'],
+  [visit('nine', 'case'), '[data-question]'],
+  [visit('nine', 'tray'), '[data-line]'],
+  [visit('six', 'chairside'), '[data-status="laid up"]'],
+  [visit('three', 'chairside'), '[data-coming], [data-called]'],
+  [visit('three', 'wall'), '[data-wall]'],
+  [visit('one', 'close'), '#note'],
+  [visit('seven', 'close'), '#note'],
+  ['/cupboard', 'table, [data-item]'],
+  ['/cupboard/instruments', 'h2'],
+  ['/cupboard/order', 'h2'],
+  ['/library', 'h2'],
+  ['/library/bridge.metal.deliver', 'h2'],
+  ['/drill', '[data-start]'],
+  ['/lookback', 'h2'],
+  ['/settings', 'h2'],
+  ['/no-such-page', 'main'],
+]
+/** What is read at a step, by the visit that stands at it. */
+const boxes: readonly (readonly [key: string, opens: string, shows: string])[] = [
+  ['one', 'm', '[data-measure=inspection]'],
+  ['two', 'm', '[data-measure=reduction]'],
+  ['tried', 'm', '[data-measure=provisional]'],
+  ['shaded', 'm', '[data-measure=shade]'],
+  ['eight', 'm', '[data-hole]'],
+  ['three', 'w', '[data-worked-step]'],
+  ['three', '?', '[role=dialog]'],
+]
+
+// A theme is colours and nothing else: under the second only they are looked at.
+describe.each([['light', undefined], ['dim', 'colours']] as const)('%s', (theme, only) => {
+  it('the way in, and every screen behind it', async () => {
+    await screen.driver.manage().deleteAllCookies()
+    await screen.go('/')
+    await screen.driver.executeScript('localStorage.setItem("jade.theme", arguments[0])', theme)
+    await screen.driver.navigate().refresh()
+    await screen.find('[data-sign-in]')
+    await screen.accessible('', only)
+    // A dentist sees the settings, the trail and what waits besides.
+    await screen.signIn('Tamsin Orrell', '4711')
+    for (const [path, shows] of screens) {
+      await screen.go(path)
+      await screen.find(shows)
+      await screen.driver.wait(async () => (await screen.driver.findElements({ xpath: '//p[@role="status" and contains(., "…")]' })).length === 0, 15_000, `${path} stays loading`)
+      expect(await screen.driver.executeScript('return document.documentElement.dataset.theme ?? "light"'), path).toBe(theme)
+      await screen.accessible(path, only)
+    }
+  })
+  it('the boxes in which something is read', async () => {
+    for (const [key, opens, shows] of boxes) {
+      await screen.go(visit(key, 'chairside'))
+      await screen.find('[data-status=running]')
+      await screen.key(opens)
+      await screen.find(`[role=dialog]`)
+      await screen.find(shows)
+      await screen.accessible(`${key} ${shows}`, only)
+    }
+    expect(await screen.errors()).toEqual([])
+  })
+  it('a round of drill', async () => {
+    await screen.go('/drill')
+    await screen.click('[data-kind="bridge.metal.deliver"]')
+    await screen.click('[data-piece]')
+    await screen.accessible('', only)
+    await screen.press('The tray is laid')
+    for (;;) {
+      const order = await screen.driver.findElements({ css: '[data-choice]' })
+      const exercise = await screen.driver.findElements({ css: '[data-exercise]' })
+      if (exercise.length > 0) break
+      if (order.length > 0) await screen.click('[data-choice]')
+      else await screen.press('This is their order')
+    }
+    await screen.key(' ')
+    await screen.find('[data-exercise=running]')
+    await screen.accessible('', only)
+    await screen.press('Leave the rest undone')
+    await screen.find('[data-score]')
+    await screen.accessible('', only)
+    await screen.press('Enough')
+    await screen.find('[data-round="bridge.metal.deliver"]')
+    expect(await screen.errors()).toEqual([])
+  })
+})
