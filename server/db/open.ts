@@ -21,6 +21,9 @@ function migrationsFolder(): string {
   return found
 }
 
+/** Memory the embedded database keeps pages in: a practice's working set fits many times over; its own 128 MB would be most of the program. */
+const sharedBuffers = '16MB'
+
 /**
  * Opens the practice's database and brings its tables up to date.
  * @param url a postgres:// address, or a folder for the embedded database (created where needed, claimed for this process).
@@ -42,7 +45,7 @@ export async function openDatabase(url = '.data/practice'): Promise<OpenDatabase
     const { drizzle } = await import('drizzle-orm/pglite')
     const { migrate } = await import('drizzle-orm/pglite/migrator')
     // relaxedDurability stays off: an acknowledged event has to survive a kill.
-    const client = await PGlite.create({ dataDir: join(url, 'database'), relaxedDurability: false })
+    const client = await PGlite.create({ dataDir: join(url, 'database'), relaxedDurability: false, startParams: [...PGlite.defaultStartParams, '-c', `shared_buffers=${sharedBuffers}`] })
     const db = drizzle(client, { schema })
     await migrate(db, { migrationsFolder: migrationsFolder() })
     return {
