@@ -27,9 +27,12 @@ export async function addVisit(q: Db, v: DemoVisit, day: string, zone: string): 
 export async function seedDemo(db: Db, now: number, zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC'): Promise<void> {
   const day = plainDate(now, zone)
   const practice = demoPractice(day, zone)
-  const hashes = Object.fromEntries(await Promise.all(practice.people.map(async (p) => [p.id, await hashCode(demoCodes[p.id]!)] as const)))
+  // Who is there already keeps the code they have; hashing it again would only cost the start.
+  const known = new Set((await db.select({ id: t.people.id }).from(t.people)).map((p) => p.id))
+  const people = practice.people.filter((p) => !known.has(p.id))
+  const hashes = Object.fromEntries(await Promise.all(people.map(async (p) => [p.id, await hashCode(demoCodes[p.id]!)] as const)))
   await db.transaction(async (tx) => {
-    await savePractice(tx, 'practice', practice, hashes)
+    await savePractice(tx, 'practice', { ...practice, people }, hashes)
     if ((await tx.select({ id: t.loads.id }).from(t.loads).limit(1)).length === 0) await seedLoads(tx, day, zone)
     if ((await tx.select({ visitId: t.records.visitId }).from(t.records).limit(1)).length === 0) await seedHistory(tx, practice, day, zone)
     if ((await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.day, day)).limit(1)).length > 0) return

@@ -3,8 +3,13 @@ import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
 
 const cost = { N: 2 ** 14, r: 8, p: 1, maxmem: 64 * 1024 * 1024 }
 
+let last: Promise<unknown> = Promise.resolve()
+
+/** One after the other: each takes 16 MB for a moment, and many at once, by whomever they are asked for, would take them all. */
 function derive(code: string, salt: Buffer): Promise<Buffer> {
-  return new Promise((resolve, reject) => scrypt(code.normalize('NFKC'), salt, 32, cost, (error, key) => (error ? reject(error) : resolve(key))))
+  const turn = last.then(() => new Promise<Buffer>((resolve, reject) => scrypt(code.normalize('NFKC'), salt, 32, cost, (error, key) => (error ? reject(error) : resolve(key)))))
+  last = turn.catch(() => undefined)
+  return turn
 }
 
 /** Hash of a code with its salt, as 'salt:hash' in hexadecimal. */

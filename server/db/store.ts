@@ -33,7 +33,7 @@ export async function loadPractice(q: Db): Promise<Practice> {
 /** Writes a practice and its people's code hashes; what is there already is kept. */
 export async function savePractice(q: Db, id: string, p: Practice, codeHashes: Record<string, string>): Promise<void> {
   await q.insert(t.practices).values({ id, name: p.name, notation: p.notation, zone: p.zone, chairs: p.chairs, functions: p.functions, cards: p.cards, amendments: p.amendments, light: p.light, laboratoryDays: p.laboratoryDays, day: p.day, instruments: p.instruments, useLearned: p.useLearned, learned: p.learned }).onConflictDoNothing()
-  await q.insert(t.people).values(p.people.map((x) => ({ ...x, codeHash: codeHashes[x.id]! }))).onConflictDoNothing()
+  if (p.people.length > 0) await q.insert(t.people).values(p.people.map((x) => ({ ...x, codeHash: codeHashes[x.id]! }))).onConflictDoNothing()
   await q.insert(t.items).values(p.items.map((body, place) => ({ id: body.id, place, body }))).onConflictDoNothing()
   await q.insert(t.burs).values(p.burs.map((body, place) => ({ id: body.id, place, body }))).onConflictDoNothing()
   if (p.lots.length > 0) await q.insert(t.lots).values(p.lots).onConflictDoNothing()
