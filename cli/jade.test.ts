@@ -34,4 +34,11 @@ describe('the shell', () => {
     const { length } = JSON.parse(jade(['measure', 'cord', '--tooth', '11', '--coverage', 'labial and proximal']).stdout) as { length: { value: number } }
     expect(Math.round(length.value)).toBe(25)
   })
+  it('judges readings as at the chair, and says what is asked where', () => {
+    // C: one point under 1.5 mm is short of the ferrule.
+    const ferrule = JSON.parse(jade(['measure', 'ferrule', 'demo/cases/J11-post-and-core.json', '--readings', '{"facial":2,"lingual":1.2}']).stdout) as { step: string; verdict: string }
+    expect(ferrule).toMatchObject({ step: 'core.ferrule', verdict: 'short' })
+    expect(jade(['measure', 'ferrule', 'demo/cases/crown-37.json', '--readings', '{}']).stderr).toContain('this visit never asks for ferrule')
+    expect(jade(['measure', 'ferrule', 'demo/cases/J11-post-and-core.json', '--readings', '{"facial":2}'])).toMatchObject({ status: 2, stderr: expect.stringContaining('still to be read: lingual') as string })
+  })
 })

@@ -4,6 +4,8 @@
  *   jade read FILE [--practice FILE]     the same plan as text, as a practitioner reads it
  *   jade schedule FILE [--practice FILE] the visit in time: who does what when, what decides the length, how long it takes
  *   jade measure cord --tooth 37 …       length of a piece of cord
+ *   jade measure KIND FILE --readings JSON [--step ID] [--tooth T] [--practice FILE]
+ *                                        readings judged as at the chair, at the first step of the visit that asks for them
  *   jade schema visit|practice           the JSON Schema of what is read
  * FILE may be - for standard input. Errors go to standard error with the path of the field; exit code 2.
  */
@@ -17,6 +19,7 @@ import { readPlan } from '../core/plan/reading'
 import type { Plan } from '../core/plan/types'
 import { practice } from '../core/practice/practice'
 import { starterPractice } from '../core/practice/starter'
+import { judge, measureKinds, measuresAt, teethAt } from '../core/run/measured'
 import { delegationOf, personTimes } from '../core/schedule/delegate'
 import { forecast } from '../core/schedule/simulate'
 import { layOut } from '../core/schedule/timeline'
@@ -30,7 +33,7 @@ class Misuse extends Error {
   }
 }
 
-const usage = ['usage: jade plan FILE [--practice FILE]', '       jade read FILE [--practice FILE]', '       jade schedule FILE [--practice FILE]', '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]', '       jade schema visit|practice', 'FILE may be - for standard input.']
+const usage = ['usage: jade plan FILE [--practice FILE]', '       jade read FILE [--practice FILE]', '       jade schedule FILE [--practice FILE]', '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]', '       jade measure KIND FILE --readings JSON [--step ID] [--tooth T] [--practice FILE]', `       KIND is one of: ${measureKinds.join(', ')}`, '       jade schema visit|practice', 'FILE may be - for standard input.']
 
 function readJson(file: string): unknown {
   let text: string
@@ -98,6 +101,30 @@ function measureCord(args: string[]): unknown {
   }
 }
 
+/** Readings judged at a step of a visit, as the run would store them. */
+function measured(name: string, args: string[]): unknown {
+  const kind = measureKinds.find((k) => k === name)
+  if (!kind) throw new Misuse([`measure: "${name}" is not one of ${measureKinds.join(', ')}`])
+  const { values, positionals } = parseArgs({ args, allowPositionals: true, options: { readings: { type: 'string' }, step: { type: 'string' }, tooth: { type: 'string' }, practice: { type: 'string' } } })
+  if (values.readings === undefined) throw new Misuse(usage)
+  const p = plan([...positionals, ...(values.practice ? ['--practice', values.practice] : [])])
+  const asking = p.steps.filter((s) => measuresAt(p, s).includes(kind))
+  const step = asking.find((s) => values.step === undefined || s.id === values.step)
+  if (!step) throw new Misuse([asking.length === 0 ? `this visit never asks for ${name}` : `--step: "${values.step}" does not ask for ${name}; it is asked at ${asking.map((s) => s.id).join(', ')}`])
+  const teeth = teethAt(p, step, kind)
+  const tooth = teeth.find((t) => values.tooth === undefined || t === values.tooth)
+  if (!tooth) throw new Misuse([`--tooth: "${values.tooth}" is not one of ${teeth.join(', ')}`])
+  let given: unknown
+  try {
+    given = JSON.parse(values.readings)
+  } catch (error) {
+    throw new Misuse([`--readings: not JSON: ${(error as Error).message}`])
+  }
+  const answer = judge(kind, given, { plan: p, step, tooth, before: [], round: 0 })
+  if ('wrong' in answer) throw new Misuse([`--readings: ${answer.wrong}`])
+  return { step: step.id, tooth, ...answer }
+}
+
 const schemas = { visit: visitRequest, practice } as const
 
 function schema(args: string[]): unknown {
@@ -110,7 +137,8 @@ function run([verb, ...args]: string[]): unknown {
   if (verb === 'plan') return plan(args)
   if (verb === 'read') return readPlan(plan(args))
   if (verb === 'schedule') return schedule(plan(args))
-  if (verb === 'measure' && args[0] === 'cord') return measureCord(args.slice(1))
+  if (verb === 'measure' && args[0] === 'cord' && args[1]?.startsWith('--')) return measureCord(args.slice(1))
+  if (verb === 'measure' && args.length > 1) return measured(args[0]!, args.slice(1))
   if (verb === 'schema') return schema(args)
   throw new Misuse(usage)
 }

@@ -85,12 +85,32 @@ await scene(
     await bringTo(db, `${day}-one`, { until: 'impression.load-syringe' }, now)
     await bringTo(db, `${day}-four`, { until: 'cutting.contact-mesial.46', start: true }, now)
     await bringTo(db, `${day}-three`, { until: 'cutting.reduction-check', start: true }, now)
+    await bringTo(db, `${day}-six`, { until: 'impression.inspect', start: true }, now)
   },
   async (screen, take) => {
     await screen.signIn('Juno Abara', '1234')
     await take('case-bridge', `/visits/${day}-eight/case`, '[data-delegation]')
     await take('chairside', `/visits/${day}-four/chairside`, '[data-now="cutting.contact-mesial.46"]')
     await take('chairside-clocks', `/visits/${day}-one/chairside`, '[data-clock]')
+    await take('readings', `/visits/${day}-six/chairside`, '[data-status=running]', async () => {
+      await screen.key('m')
+      await screen.click('[role=dialog] [data-part=distal]')
+      await screen.click('[role=dialog] [data-part=distal]')
+      await screen.click('[data-field="bubble clear of margin and contact"]')
+    })
+    await screen.press('Close this box')
+    await take('drill', '/drill', '[data-start]', async () => {
+      await screen.click('[data-kind="bridge.metal.deliver"]')
+      await screen.click('[data-piece]')
+      await screen.press('The tray is laid')
+      while ((await screen.driver.findElements({ css: '[data-exercise]' })).length === 0) {
+        if ((await screen.driver.findElements({ css: '[data-choice]' })).length > 0) await screen.click('[data-choice]')
+        else await screen.press('This is their order')
+      }
+      await screen.key(' ')
+      await screen.press('Leave the rest undone')
+      await screen.find('[data-score]')
+    })
     await screen.driver.executeScript('localStorage.setItem("jade.theme", "dim")')
     await screen.press('sign out')
     await screen.signIn('Kofi Lindqvist', '5822')

@@ -30,10 +30,10 @@ export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[]): To
 /** The clamp an anchor tooth asks for, by class, with what would do instead and what is lost. */
 function clampNeed(c: Case, anchor: Tooth): Need {
   const at = parts(anchor).position
-  if (isPrimary(anchor) && at >= 4) return open('clamp.molar.small', 1, { words: 'small molar clamp for a primary molar', orElse: [{ what: 'clamp.premolar', loss: 'bow too narrow: the jaws may touch in two points only' }, { what: 'clamp.molar', loss: 'too wide: it rocks on a primary molar' }] })
+  if (isPrimary(anchor) && at >= 4) return open('clamp.molar.small', 1, { words: 'small molar clamp for a primary molar', because: practice('a primary molar: bell-shaped and short, its neck constricted'), orElse: [{ what: 'clamp.premolar', loss: 'bow too narrow: the jaws may touch in two points only' }, { what: 'clamp.molar', loss: 'too wide: it rocks on a primary molar' }] })
   if (at >= 6 && c.request.partErupted) return open('clamp.retentive', 1, { words: 'clamp whose jaws point down, for a part-erupted molar', because: practice('part-erupted: jaws that point down hold under the tissue'), orElse: [{ what: 'clamp.molar', loss: 'jaws not pointing down: it rides up on a short crown' }] })
-  if (at >= 6) return open('clamp.molar', 1, { words: 'molar clamp' })
-  return at >= 4 ? open('clamp.premolar', 1, { words: 'premolar clamp' }) : open('clamp.cervical', 1, { words: 'double-bow clamp for a front tooth', orElse: [{ what: 'clamp.premolar', loss: 'no second bow: it tips on a front tooth' }] })
+  if (at >= 6) return open('clamp.molar', 1, { words: 'molar clamp', because: practice('a molar: jaws wide enough for four points under the height of contour') })
+  return at >= 4 ? open('clamp.premolar', 1, { words: 'premolar clamp', because: practice('a premolar: a molar clamp would touch in two points only') }) : open('clamp.cervical', 1, { words: 'double-bow clamp for a front tooth', because: practice('a front tooth: two bows keep it from tipping'), orElse: [{ what: 'clamp.premolar', loss: 'no second bow: it tips on a front tooth' }] })
 }
 
 export interface Sheet {

@@ -67,6 +67,10 @@ describe('the eight margin parts', () => {
     for (const part of marginParts) for (const fault of ['short', 'bubble', 'tear'] as const) expect(judgeInspection({ parts: { [part]: fault }, field: [] }).verdict).toBe('again')
     expect(judgeInspection({ parts: {}, field: ['bubble clear of margin and contact', 'cord caught, clear of the margin'] }).verdict).toBe('tell')
     expect(judgeInspection({ parts: {}, field: ['tray shows beside a preparation'] }).verdict).toBe('again')
+    // Of a scan: a hole at the margin is scanned again, one clear of it is told.
+    expect(judgeInspection({ parts: { distal: 'hole' }, field: [] }).verdict).toBe('again')
+    expect(judgeInspection({ parts: {}, field: ['hole clear of margin and contact'] }).verdict).toBe('tell')
+    expect(judgeInspection({ parts: {}, field: ['stitched out of step'] }, ['stitched out of step']).causes).toHaveLength(1)
   })
   it('a second fault of a kind brings its likely cause, the first does not', () => {
     expect(judgeInspection({ parts: { distal: 'bubble' }, field: [] }).causes).toEqual([])

@@ -153,7 +153,8 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
             <Button big onClick={() => setBox('measure')}>
               Take readings <span className="text-base font-normal">m</span>
             </Button>
-            <Readings core={core} stepId={measured.id} />
+            {/* What the dentist is asked about stands with its evidence already. */}
+            {!(dentistView && asked.some((h) => h.stepId === measured.id)) && <Readings core={core} stepId={measured.id} />}
           </section>
         )}
         <LightLine plan={plan} core={core} current={front} />

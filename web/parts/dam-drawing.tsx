@@ -13,11 +13,11 @@ export function DamDrawing({ template, notation, width = 320 }: { template: DamT
   const beside = (xMm: number, yMm: number, i: number): [number, number] => {
     const fromMiddle = (xMm - sheetMm / 2) / 24
     const out = Math.min(1, Math.abs(fromMiddle))
-    const reach = words * (0.75 + (out < 0.75 && i % 2 === 1 ? 0.95 : 0))
+    const reach = words * (1.2 + (out < 0.75 && i % 2 === 1 ? 0.8 : 0))
     return [xMm + Math.sign(fromMiddle) * out * reach * 1.15, yMm + (jaw === 'upper' ? -1 : 1) * Math.sqrt(1 - out * out) * reach]
   }
   return (
-    <figure>
+    <figure style={{ maxWidth: width }}>
       <svg width={width} height={width} viewBox={`${left} ${top} ${shownMm} ${shownMm}`} role="img" aria-label={`Sheet of ${sheetMm} mm with ${holes.length} holes: ${holes.map((h) => `${h.tooth} ${h.diameterMm} mm`).join(', ')}`}>
         <rect width={sheetMm} height={sheetMm} rx={2} className="fill-jade-wash stroke-ink" strokeWidth={0.8} />
         <path d={`M ${sheetMm / 2} 0 V ${sheetMm}`} className="stroke-line" strokeWidth={0.5} strokeDasharray="3 3" />

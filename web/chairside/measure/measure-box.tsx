@@ -4,13 +4,14 @@ import { damTemplate } from '../../../core/measure/dam-template'
 import type { ReductionSite } from '../../../core/measure/reduction'
 import type { Plan, Step } from '../../../core/plan/types'
 import { judge, measureOfKind, measuresAt, teethAt, type MeasureKind } from '../../../core/run/measured'
-import type { Seen } from '../../../core/run/measures/impression'
+import { readsScan, type Seen } from '../../../core/run/measures/impression'
 import type { At } from '../../../core/run/measures/measure'
 import type { Tooth } from '../../../core/teeth/notation'
 import type { Run } from '../../app/run'
 import { usePractice } from '../../app/queries'
 import { DamDrawing } from '../../parts/dam-drawing'
 import { Button, Modal, Pick } from '../../parts/ui'
+import { Why } from '../../parts/worked'
 import { Answer } from './answer'
 import { Fields } from './fields'
 import { ImpressionPart } from './impression-part'
@@ -26,7 +27,7 @@ function Part({ kind, plan, step, tooth, given, onGive }: { kind: MeasureKind; p
   const practice = usePractice()
   const { fields } = measureOfKind(kind)
   if (kind === 'reduction') return <ReductionPart key={tooth} plan={plan} tooth={tooth} given={given as Partial<Record<ReductionSite, number>>} onGive={onGive} />
-  if (kind === 'inspection') return <ImpressionPart given={given as unknown as Seen} onGive={onGive} />
+  if (kind === 'inspection') return <ImpressionPart scan={readsScan(plan)} given={given as unknown as Seen} onGive={onGive} />
   if (kind === 'provisional') return <ProvisionalPart plan={plan} tooth={tooth} given={given as never} onGive={onGive} />
   const asked = fields ? <Fields key={`${kind} ${tooth}`} fields={fields} given={given} onGive={onGive} /> : null
   if (kind === 'convergence')
@@ -40,7 +41,16 @@ function Part({ kind, plan, step, tooth, given, onGive }: { kind: MeasureKind; p
     return (
       <div className="flex flex-wrap items-start gap-4">
         <DamDrawing template={damTemplate(step.holes)} notation={practice.data?.notation ?? 'iso'} width={360} />
-        <div className="min-w-0 flex-1">{asked}</div>
+        <div className="min-w-0 flex-1 space-y-2">
+          {asked}
+          {step.needs.filter((n) => n.what.startsWith('clamp.')).map((n) => (
+            <p key={n.what} className="text-base">
+              <strong>{n.readiness === 'open' ? 'Clamp' : 'Have ready'}:</strong> {n.words ?? n.what.replace('clamp.', '')}
+              {n.because && <>; <Why reason={n.because} /></>}
+              {n.when && `, when ${n.when}`}
+            </p>
+          ))}
+        </div>
       </div>
     )
   return asked
