@@ -224,9 +224,11 @@ interface Live {
   stop: () => void
   folder: string
 }
+/** As `npm start` starts it. */
+const serverFlags = JSON.parse(readFileSync('scripts/server-flags.json', 'utf8')) as string[]
 async function server(folder = mkdtempSync(join(tmpdir(), 'jade-bench-'))): Promise<Live> {
   const port = await freePort()
-  const child = spawn(process.execPath, ['dist/server.js', '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC' }, stdio: ['ignore', 'pipe', 'inherit'] })
+  const child = spawn(process.execPath, [...serverFlags, 'dist/server.js', '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC' }, stdio: ['ignore', 'pipe', 'inherit'] })
   await new Promise<void>((resolve) => child.stdout.on('data', (chunk: Buffer) => chunk.toString().includes('Jade Tray is at') && resolve()))
   return { pid: child.pid!, url: `http://127.0.0.1:${port}`, folder, stop: () => child.kill('SIGTERM') }
 }

@@ -29,6 +29,8 @@ async function start(): Promise<void> {
   }
   process.once('SIGINT', () => void stop())
   process.once('SIGTERM', () => void stop())
+  // Started by another process: without it nobody could stop this one in order any more.
+  process.once('disconnect', () => void stop())
   const address = app.server.address()
   const listening = typeof address === 'object' && address ? address.port : port
   console.log(`Jade Tray is at http://${host.includes(':') ? `[${host}]` : host}:${listening}${demo ? `  (demo; the codes are on the sign-in page)${pace > 1 ? `  (rehearsal: time runs ${pace} times as fast)` : ''}` : ''}`)
