@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { compile } from '../core/plan/compile'
 import { visitRequest } from '../core/plan/request'
 import type { Plan } from '../core/plan/types'
+import { measureOfKind, measuresAt } from '../core/run/measured'
 import { starterPractice } from '../core/practice/starter'
 import { kindIds, kindTable, type KindId } from '../core/visits/table'
 
@@ -47,7 +48,9 @@ export function coverage(): string {
       `| clocks | ${cell(clocksOf(plan))} |`,
       `| counts | ${cell(unique(plan.counts.map((c) => `${withoutTooth(c.id)}${c.stays ? ', what stays marked' : ''}`)))} |`,
       `| holds | ${cell(unique(plan.holds.map((h) => `${h.title}${h.mandatory ? ' (no card removes it)' : ''}`)))} |`,
-      `| measures | ${cell(unique(plan.steps.flatMap((s) => s.figures.map((f) => f.name.replace(/\b\d\d\b,? ?/, '')))))} |`,
+      `| cues | ${cell(unique(plan.steps.flatMap((s) => (s.cues ?? []).map((c) => c.say))))} |`,
+      `| figures | ${cell(unique(plan.steps.flatMap((s) => s.figures.map((f) => f.name.replace(/\b\d\d\b,? ?/, '')))))} |`,
+      `| readings | ${cell(unique(plan.steps.flatMap((s) => measuresAt(plan, s).map((k) => measureOfKind(k).name))))} |`,
       `| follow-ups | ${cell(plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days`))} |`,
       '',
     ].join('\n')
@@ -55,7 +58,7 @@ export function coverage(): string {
   return [
     '# What each kind of visit covers',
     '',
-    'Made by `npm run readings` from the plans of `demo/cases` and held to the letter by `core/visits/golden.test.ts`. J-numbers are the coverage table; “–” are kinds that only complete a chain. Burs are proved in `core/catalog/catalog.test.ts`, clocks in `core/run/run.test.ts`, figures in `core/measure/*.test.ts`, clashes in `core/plan/clashes.test.ts`.',
+    'Made by `npm run readings` from the plans of `demo/cases` and held to the letter by `core/visits/golden.test.ts`. J-numbers are the coverage table; “–” are kinds that only complete a chain. Burs are proved in `core/catalog/catalog.test.ts`, clocks in `core/run/run.test.ts`, figures in `core/measure/*.test.ts`, readings in `core/run/measures/measures.test.ts`, cues in `core/run/cues.test.ts`, clashes in `core/plan/clashes.test.ts`.',
     '',
     ...rows,
   ].join('\n')

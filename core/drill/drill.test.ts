@@ -31,6 +31,10 @@ describe('a round', () => {
     expect(round('crown.prepare', 8).cupboard).not.toEqual(a.cupboard)
     expect(new Set([1, 2, 3, 4, 5, 6].map((s) => drillRequest('crown.prepare', s, practice, date).teeth[0])).size).toBeGreaterThan(2)
   })
+  it('stays the same whatever is used up elsewhere while it is done', () => {
+    const worn = { ...practice, burs: practice.burs.map((b) => ({ ...b, uses: b.useLimit })), lots: [{ id: 'x', itemId: 'bis-acryl', number: 'Q1', expires: '2020-01-01', left: 0, opened: true }] }
+    expect(roundOf('crown.prepare', 7, worn, date, none)).toEqual(round('crown.prepare', 7))
+  })
   it('brings back what is due', () => {
     const plan = round('crown.prepare', 1).plan
     const item = plan.setup.filter((l) => l.readiness === 'open' && !l.lack).at(-1)!

@@ -102,7 +102,14 @@ export function drillRound(plan: Plan, practice: Practice, seed: number, due: Re
   }
 }
 
-/** The round a person is given: the plan compiled from its seed, then drawn. */
-export function roundOf(kind: KindId, seed: number, practice: Practice, date: string, due: ReadonlySet<string>): Round {
+/** The practice as the drill teaches it: what is owned, whatever today's lots, worn burs and learned minutes are. */
+const asOwned = (practice: Practice): Practice => ({ ...practice, lots: [], burs: practice.burs.map((b) => ({ ...b, uses: 0 })), useLearned: false })
+
+/**
+ * The round a person is given: the plan compiled from its seed, then drawn. What a visit elsewhere uses up between asking and
+ * scoring does not change it.
+ */
+export function roundOf(kind: KindId, seed: number, current: Practice, date: string, due: ReadonlySet<string>): Round {
+  const practice = asOwned(current)
   return drillRound(compile(drillRequest(kind, seed, practice, date), practice), practice, seed, due)
 }

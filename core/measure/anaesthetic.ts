@@ -6,6 +6,8 @@ import { round, type Figure } from '../figure'
 
 export type Agent = 'articaine with adrenaline' | 'lidocaine with adrenaline' | 'mepivacaine plain' | 'prilocaine plain' | 'bupivacaine with adrenaline'
 export type CeilingTable = 'adults' | 'children'
+/** How a table is spoken of. */
+export const tableWords: Record<CeilingTable, string> = { adults: 'the adults’ table', children: 'the children’s table' }
 
 const cartridges: Record<Agent, { percent: number; mL: number }> = {
   'articaine with adrenaline': { percent: 4, mL: 1.7 },
@@ -46,7 +48,7 @@ export function ceilingMg(agent: Agent, weightKg: number, table: CeilingTable): 
   const value = round(Math.min(byWeight, row.mostMg ?? Infinity), 1)
   const each = cartridgeMg(agent).value
   return {
-    name: `${agent}, ceiling in the ${table}’s table`, value, unit: 'mg',
+    name: `${agent}, ceiling in ${tableWords[table]}`, value, unit: 'mg',
     text: `${row.mgPerKg} mg/kg × ${weightKg} kg = ${round(byWeight, 1)} mg${row.mostMg === undefined ? '' : `, never over ${row.mostMg} mg`}; that is ${round(value / each, 1)} cartridges of ${each} mg. For the dentist’s review, not a permission`, standing: 'M',
   }
 }

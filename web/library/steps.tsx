@@ -42,6 +42,11 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
           {l.whenMissed && <span className="font-sans"> — missed: {l.whenMissed}</span>} <span className="font-sans text-base text-soft">({l.because?.text}; {standingWords[l.because!.standing]})</span>
         </p>
       ))}
+      {(s.cues ?? []).map((c) => (
+        <p key={c.say} className="num">
+          ▶ {c.atS} s after the {c.fromEdge === 'start' ? 'start' : 'end'} of “{titleOf(c.from)}”{c.everyS ? `, every ${c.everyS} s, ${c.times} times` : ''}: <span className="font-sans">“{c.say}” ({c.because.text}; {standingWords[c.because.standing]})</span>
+        </p>
+      ))}
       {s.passes.length > 0 && <p>passes: {s.passes.join(' → ')}</p>}
       {s.countsIn.length > 0 && <p>counted in: {s.countsIn.map((id) => plan.counts.find((c) => c.id === id)!).map((c) => `${c.what}: ${c.planned}${c.stays ? `, ${c.stays} to stay` : ''}`).join('; ')}</p>}
       {s.countsOut.length > 0 && <p>counted out: {s.countsOut.map((id) => plan.counts.find((c) => c.id === id)!.what).join('; ')}</p>}

@@ -1,5 +1,5 @@
 /** The anaesthetic ledger: what was handed over against both published tables. For the dentist's review, never permission. */
-import { cartridgeMg, ceilingMg, ledgerShare, type Agent, type CeilingTable } from '../../measure/anaesthetic'
+import { cartridgeMg, ceilingMg, ledgerShare, tableWords, type Agent, type CeilingTable } from '../../measure/anaesthetic'
 import { kindFacts } from '../../visits/table'
 import { judged, measureOf, num, type Values } from './measure'
 
@@ -43,6 +43,6 @@ export const anaesthetic = measureOf({
     }
     // A child is measured by its own table; a grown person is told where either is passed.
     const over = shares.filter((s) => s.share !== undefined && s.share.value > 1 && (s.table === 'children' ? child : true))
-    return judged(over.length > 0 ? 'review' : 'tell', [...says, ...over.map((o) => `OVER the ceiling of the ${o.table}’s table: the dentist reviews before anything more is given`), ...sensitive, review], { figures: [...amounts, ...shares.flatMap((s) => [...s.ceilings, ...(s.share ? [{ ...s.share, name: `share, ${s.table}’s table` }] : [])])] })
+    return judged(over.length > 0 ? 'review' : 'tell', [...says, ...over.map((o) => `OVER the ceiling of ${tableWords[o.table]}: the dentist reviews before anything more is given`), ...sensitive, review], { figures: [...amounts, ...shares.flatMap((s) => [...s.ceilings, ...(s.share ? [{ ...s.share, name: `share of ${tableWords[s.table]}` }] : [])])] })
   },
 })

@@ -15,6 +15,7 @@ import { Why } from '../../parts/worked'
 import { Answer } from './answer'
 import { Fields } from './fields'
 import { ImpressionPart } from './impression-part'
+import { Picture } from './pictures'
 import { ProvisionalPart, emptyProvisional } from './provisional-part'
 import { ReductionPart } from './reduction-part'
 import { Walls } from './walls'
@@ -23,7 +24,7 @@ type Given = Record<string, unknown>
 const empty: Partial<Record<MeasureKind, object>> = { inspection: { parts: {}, field: [] }, provisional: emptyProvisional }
 
 /** What is drawn and asked for each kind; plain fields need nothing of their own. */
-function Part({ kind, plan, step, tooth, given, onGive }: { kind: MeasureKind; plan: Plan; step: Step; tooth: Tooth; given: Given; onGive: (g: object) => void }) {
+function Part({ kind, plan, step, tooth, given, judged, onGive }: { kind: MeasureKind; plan: Plan; step: Step; tooth: Tooth; given: Given; judged: ReturnType<typeof judge>; onGive: (g: object) => void }) {
   const practice = usePractice()
   const { fields } = measureOfKind(kind)
   if (kind === 'reduction') return <ReductionPart key={tooth} plan={plan} tooth={tooth} given={given as Partial<Record<ReductionSite, number>>} onGive={onGive} />
@@ -53,7 +54,12 @@ function Part({ kind, plan, step, tooth, given, onGive }: { kind: MeasureKind; p
         </div>
       </div>
     )
-  return asked
+  return (
+    <div className="flex flex-wrap items-start gap-4">
+      <div className="min-w-0 flex-1">{asked}</div>
+      <Picture kind={kind} readings={given} judged={judged} tooth={tooth} />
+    </div>
+  )
 }
 
 export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; run: Run; onClose: () => void }) {
@@ -91,7 +97,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
           {teeth.length === 1 && <span className="num self-center text-xl font-bold">{label(tooth)}</span>}
           {before && <span className="self-center text-soft">read {before.round} time{before.round === 1 ? '' : 's'} so far</span>}
         </div>
-        <Part kind={kind} plan={plan} step={at} tooth={tooth} given={given} onGive={(readings) => setEntered({ ...entered, [key]: { ...readings } })} />
+        <Part kind={kind} plan={plan} step={at} tooth={tooth} given={given} judged={judged} onGive={(readings) => setEntered({ ...entered, [key]: { ...readings } })} />
         <Answer judged={judged} />
         {wrong && (
           <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">

@@ -27,12 +27,13 @@ const shapes = { enough: '✓', short: '◆', over: '●' } as const
 export function ReductionPart({ plan, tooth, given, onGive }: { plan: Plan; tooth: Tooth; given: Readings; onGive: (r: Readings) => void }) {
   const restoration = plan.request.restoration!
   const sites = sitesFor(plan, tooth)
-  const [picked, setPicked] = useState<ReductionSite>(sites.find((s) => given[s] === undefined) ?? sites[0]!)
+  const read = (s: ReductionSite) => judgeReduction(restoration, { [s]: given[s] })[0]
+  // What was short is read again first; then what has not been read.
+  const [picked, setPicked] = useState<ReductionSite>(() => sites.find((s) => read(s)?.verdict === 'short') ?? sites.find((s) => given[s] === undefined) ?? sites[0]!)
   const site = sites.includes(picked) ? picked : sites[0]!
   const form = sites.includes('functional cusp') ? 'cusped' : 'edged'
   const places = form === 'cusped' ? cusped : edged
   const target = targetAt(restoration, site)!
-  const read = (s: ReductionSite) => judgeReduction(restoration, { [s]: given[s] })[0]
   const put = (mm: number | undefined): void => onGive(mm === undefined ? without(given, site) : { ...given, [site]: mm })
   return (
     <div className="space-y-2">
