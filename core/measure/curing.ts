@@ -11,13 +11,16 @@ const halfAtMm = 8
 /** Dose in J/cm²: irradiance in mW/cm² × seconds ÷ 1000. By definition. */
 export const doseJPerCm2 = (irradianceMWPerCm2: number, seconds: number): number => (irradianceMWPerCm2 * seconds) / 1000
 
+/** Irradiance that arrives at a distance from the tip, mW/cm². M: about half at 8 mm. */
+export const arrivingMWPerCm2 = (irradianceMWPerCm2: number, distanceMm: number): number => irradianceMWPerCm2 * 0.5 ** (distanceMm / halfAtMm)
+
 /**
  * Seconds of light for a dose at a distance from the tip: dose ÷ what arrives there.
  * @throws RangeError where the irradiance is not positive.
  */
 export function secondsForDose(aim: number, irradianceMWPerCm2: number, distanceMm = 0): Figure {
   if (!(irradianceMWPerCm2 > 0)) throw new RangeError('an irradiance above 0 mW/cm²')
-  const arrives = irradianceMWPerCm2 * 0.5 ** (distanceMm / halfAtMm)
+  const arrives = arrivingMWPerCm2(irradianceMWPerCm2, distanceMm)
   // Rounded only as far as arithmetic itself is inexact: a whole second is never lost to rounding.
   const value = Math.ceil(round((aim * 1000) / arrives, 9))
   return {

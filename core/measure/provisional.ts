@@ -1,4 +1,5 @@
 /** A provisional read on the tooth, and what follows: left, relined, thinned, added to, or made again. Standing C. */
+import type { Figure } from '../figure'
 import { marginParts, type MarginPart } from './inspection'
 
 export const edgeFaults = ['short', 'open', 'over'] as const
@@ -33,6 +34,8 @@ export interface ProvisionalJudgement {
 }
 
 export const thinnestMm = 1
+/** The same as the plan says it beforehand. */
+export const thinnest: Figure = { name: 'thinnest occlusal', value: thinnestMm, unit: 'mm', text: `thinner than ${thinnestMm.toFixed(1)} mm where the material says nothing: the tooth is short of reduction there; tell the dentist`, standing: 'C' }
 /** Most that is mended with flowable, mm, and in how many neighbouring parts. */
 export const relineMost = { mm: 1, parts: 2 } as const
 /** Minutes a round of correction and a new provisional take; the starting durations of the trade. */

@@ -48,8 +48,11 @@ export function postSpace(canalMm: number, sealMm: number): PostSpace {
   return { leastMm, mostMm, figure, ...(sealDecides ? { because: { text: `the seal decides: ${sealMm} mm of root filling stay`, standing: 'C' as const } } : {}) }
 }
 
+/** Share of tint a mix takes at the most, percent by weight. */
+export const mostTintPercent = 25
+
 /** Most tint beside a base of cement, g: a quarter of the whole mix by weight, so a third of the base. */
-export function mostTintG(baseG: number, mostPercent = 25): Figure {
+export function mostTintG(baseG: number, mostPercent = mostTintPercent): Figure {
   const value = round((baseG * mostPercent) / (100 - mostPercent), 3)
   return { name: 'tint at most', value, unit: 'g', text: `${mostPercent} % of the whole mix: ${baseG} g × ${mostPercent} ÷ ${100 - mostPercent} = ${value} g`, standing: 'C' }
 }

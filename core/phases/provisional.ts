@@ -1,5 +1,6 @@
 import { reason, type Figure, type Reason } from '../figure'
 import { bisAcryl } from '../measure/amounts'
+import { thinnest } from '../measure/provisional'
 import { reductionTargets } from '../measure/reduction'
 import { acts, open, sequence, standby, step, type Block, type Draft } from './build'
 import { cardAdds, labels, type Case } from './case'
@@ -80,7 +81,6 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
 }
 
 /** Gauge, contacts, margin: the bench work on any bis-acryl provisional. */
-const thinnest: Figure = { name: 'thinnest occlusal', value: 1, unit: 'mm', text: 'thinner than 1.0 mm where the material says nothing: the tooth is short of reduction there; tell the dentist', standing: 'C' }
 export const hardens = { from: 'provisional.mix', fromEdge: 'start' as const, toEdge: 'start' as const, atLeastS: 240, title: 'Bis-acryl hardens', because: reason('hard enough to trim at 4–5 min from the mix', 'estimate') }
 
 /** The smooth surface, by the school picked. */

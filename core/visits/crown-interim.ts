@@ -1,3 +1,4 @@
+import { thinnest } from '../measure/provisional'
 import { reason } from '../figure'
 import { acts, only, open, practice, sequence, standby, type Block, type Draft } from '../phases/build'
 import { labels, type Case } from '../phases/case'
@@ -26,7 +27,7 @@ function trimming(): Block {
     bench('provisional.pencil', 'Pencil the contacts and the margin at once', [0.3, 0.5, 1], { needs: [open('pencil')], ties: [hardens], mistakes: ['the pencil lost on a contact: the contact is gone with it'] }),
     bench('provisional.gross', 'Gross excess off the embrasures: straight laboratory cutter or coarse disc', [1, 2, 4], { needs: [open('straight handpiece'), open('laboratory cutter'), open('trimming disc', 2)], cautions: [reason('Dust: suction and masks; the piece held so that it cannot jump', 'C')] }),
     bench('provisional.edges', 'Edges thinned until they flake off, disc angled away from the fitting surface', [1, 2, 3], { needs: [open('rubber point.medium', 1, { orElse: [{ what: 'rubber point', loss: 'no grade said: try it on the surplus first' }] })], mistakes: ['coarse disc near a margin: short before one sees it'], reason: practice('nothing coarse near a margin: a medium rubber point does it') }),
-    bench('provisional.gauge', 'Margin width inside against the finish line; gauge cusp, fossa, axial', [0.5, 1, 2], { needs: [open('thickness gauge'), open('magnifier')], told: 'trimmed the provisional and gauged its thickness', figures: [{ name: 'thinnest occlusal', value: 1, unit: 'mm', text: 'thinner than 1.0 mm where the material says nothing: the tooth is short of reduction there; tell the dentist', standing: 'C' }] }),
+    bench('provisional.gauge', 'Margin width inside against the finish line; gauge cusp, fossa, axial', [0.5, 1, 2], { needs: [open('thickness gauge'), open('magnifier')], told: 'trimmed the provisional and gauged its thickness', figures: [thinnest] }),
   )
 }
 

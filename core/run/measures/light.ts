@@ -1,5 +1,6 @@
 /** Depth of a cavity and its increments; the light's reading and what it asks for. */
-import { aimJPerCm2, doseJPerCm2, secondsForDose, weakMWPerCm2 } from '../../measure/curing'
+import { round } from '../../figure'
+import { aimJPerCm2, arrivingMWPerCm2, doseJPerCm2, secondsForDose, weakMWPerCm2 } from '../../measure/curing'
 import { bandHeight, bulkIncrements, bulkMostMm } from '../../measure/restoring'
 import type { Plan } from '../../plan/types'
 import { judged, measureOf, must, num } from './measure'
@@ -38,8 +39,7 @@ export const curing = measureOf({
     const weak = irradianceMWPerCm2 < weakMWPerCm2 ? [`weak light, under ${weakMWPerCm2} mW/cm²: every cure is lengthened, and the lamp looked at`] : []
     const given = seconds ?? planned
     if (given === undefined) return judged(weak.length > 0 ? 'tell' : 'good', [`${needed.value} s for ${aimJPerCm2} J/cm² at the surface`, ...weak], { figures: [needed] })
-    const arrives = irradianceMWPerCm2 * (needed.value > 0 ? (aimJPerCm2 * 1000) / needed.value / irradianceMWPerCm2 : 1)
-    const dose = Math.round(doseJPerCm2(arrives, given) * 10) / 10
+    const dose = round(doseJPerCm2(arrivingMWPerCm2(irradianceMWPerCm2, distanceMm), given), 1)
     const short = Math.max(0, needed.value - given)
     const says = [short > 0 ? `${given} s give about ${dose} of ${aimJPerCm2} J/cm² at ${distanceMm} mm: ${short} s more for a 2 mm layer` : `${given} s give about ${dose} J/cm² at ${distanceMm} mm, of ${aimJPerCm2} for a 2 mm layer`, ...weak, ...(planned !== undefined && given < planned ? [`the plan has ${planned} s, the material’s own least among them`] : [])]
     return judged(short > 0 || (planned !== undefined && given < planned) ? 'tell' : weak.length > 0 ? 'tell' : 'good', says, { figures: [needed] })

@@ -10,7 +10,10 @@ import { visitRequest } from '../../plan/request'
 import type { Plan } from '../../plan/types'
 import { starterPractice } from '../../practice/starter'
 import { judge, measureKinds, measureOfKind, measures, measuresAt, teethAt, type MeasureKind } from '../measured'
+import type { Restoration } from '../../plan/vocabulary'
+import type { Tooth } from '../../teeth/notation'
 import type { Judged } from './measure'
+import { sitesFor } from './preparation'
 
 const caseFiles = readdirSync('demo/cases').filter((f) => f.endsWith('.json')).map((f) => f.replace('.json', ''))
 const plans = new Map<string, Plan>()
@@ -42,6 +45,20 @@ describe('every measure', () => {
         const at = { plan, step, tooth: teethAt(plan, step, kind)[0]!, before: [], round: 0 }
         for (const key of Object.keys(starts?.(at) ?? {})) expect(Object.keys(fields!), kind).toContain(key)
       }
+    }
+  })
+})
+
+describe('reduction', () => {
+  it('of a front tooth is read at its edge and at no cusp, of a milk tooth as well; of a molar the other way round', () => {
+    const sites = (tooth: string, restoration: Restoration) => sitesFor({ ...crown, request: { ...crown.request, restoration } }, tooth as Tooth)
+    for (const [tooth, restoration] of [['11', 'lithium disilicate crown'], ['51', 'preveneered crown']] as const) {
+      expect(sites(tooth, restoration)).toContain('incisal')
+      expect(sites(tooth, restoration).join()).not.toContain('cusp')
+    }
+    for (const [tooth, restoration] of [['37', 'lithium disilicate crown'], ['75', 'preformed metal crown']] as const) {
+      expect(sites(tooth, restoration)).toContain('functional cusp')
+      expect(sites(tooth, restoration)).not.toContain('incisal')
     }
   })
 })
@@ -146,6 +163,8 @@ describe('light', () => {
     const light = (given: object) => read(p, 'light', { irradianceMWPerCm2: 1000, distanceMm: 0, ...given })
     expect(light({ seconds: 10 }).says[0]).toBe('10 s give about 10 of 16 J/cm² at 0 mm: 6 s more for a 2 mm layer')
     expect(light({ seconds: 40, distanceMm: 8 }).says[0]).toBe('40 s give about 20 J/cm² at 8 mm, of 16 for a 2 mm layer')
+    // 1000 mW/cm² × 0.5^(3/8) × 20 s: the dose itself, not what whole seconds make of it.
+    expect(light({ seconds: 20, distanceMm: 3 }).says[0]).toContain(`about ${Math.round(20 * 0.5 ** (3 / 8) * 10) / 10} of 16`)
     expect(light({ irradianceMWPerCm2: 500, seconds: 40 }).says.join(' ')).toContain('weak light, under 600')
   })
 })

@@ -1,10 +1,8 @@
 /** Mix limits, powder and liquid, and solutions made weaker. */
 import { dilution, judgeAlginate, judgeBase, tintPercent } from '../../measure/mixes'
-import { mostTintG } from '../../measure/restoring'
+import { mostTintG, mostTintPercent as mostPercent } from '../../measure/restoring'
 import { reason } from '../../figure'
 import { judged, measureOf, must, num } from './measure'
-
-const mostPercent = 25
 
 export const tint = measureOf({
   name: 'Tint in the cement',

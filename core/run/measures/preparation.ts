@@ -7,7 +7,7 @@ import { isPrimary, parts, type Tooth } from '../../teeth/notation'
 import { judged, measureOf, must, num, type Measure } from './measure'
 
 const crownWork = (plan: Plan): boolean => plan.request.restoration !== undefined && plan.kind !== 'laminate.prepare'
-const hasCusps = (tooth: Tooth): boolean => isPrimary(tooth) || parts(tooth).position >= 4
+const hasCusps = (tooth: Tooth): boolean => parts(tooth).position >= 4
 const isMolar = (tooth: Tooth): boolean => parts(tooth).position >= (isPrimary(tooth) ? 4 : 6)
 
 /** The sites a tooth's reduction is read at. */
