@@ -4,7 +4,7 @@ import type { Plan } from '../plan/types'
 import type { RunEvent } from '../run/events'
 import { handoffWords } from '../run/handoffs'
 import { lightSums } from '../run/light'
-import { measureOfKind } from '../run/measured'
+import { measureOfKind, spokenOf } from '../run/measured'
 import { owing, replay, type RunCore } from '../run/state'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from './clock-words'
@@ -123,7 +123,7 @@ function deviationSection(t: Telling): NoteSection {
 
 /** What was measured, as it was read last before the visit went on; what was read and done over stands under what went otherwise. */
 /** What was read, and the light each tooth was given. */
-const measuredSentences = (t: Telling): string[] => [...t.core.measured.map((m) => `${t.time(m.at)} ${m.tooth} ${measureOfKind(m.measure).name.toLowerCase()}: ${m.says.join('; ')}.`), ...lightSums(t.plan, t.core).filter((s) => s.givenS > 0).map((s) => `Light${s.tooth ? ` on ${s.tooth}` : ''}: ${s.givenS} s in ${s.curesDone} cure${s.curesDone === 1 ? '' : 's'}.`)]
+const measuredSentences = (t: Telling): string[] => [...t.core.measured.map((m) => `${t.time(m.at)} ${spokenOf(m, measureOfKind(m.measure).name.toLowerCase())}: ${m.says.join('; ')}.`), ...lightSums(t.plan, t.core).filter((s) => s.givenS > 0).map((s) => `Light${s.tooth ? ` on ${s.tooth}` : ''}: ${s.givenS} s in ${s.curesDone} cure${s.curesDone === 1 ? '' : 's'}.`)]
 
 /** What was said between the two sides of the chair, and when it was seen. */
 function handoffSentences(t: Telling): string[] {

@@ -4,7 +4,7 @@ import type { Role } from '../practice/functions'
 import { clockPhase, edgeAt } from './clocks'
 import type { Command, Happening } from './events'
 import { handoffs } from './handoffs'
-import { judge, measuresAt, teethAt } from './measured'
+import { judge, measuresAt, spokenOf, teethAt } from './measured'
 import { blocking } from './measures/measure'
 import { owing, type RunCore, type RunState } from './state'
 
@@ -299,7 +299,7 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
       // What was read as short or faulty is done over, or the dentist goes on unsigned with a reason: it is not signed as good.
       const bad = core.measured.filter((m) => m.stepId === hold.stepId && blocking.includes(m.verdict))
       if (c.kind === 'sign' && bad.length > 0) {
-        const missing = bad.flatMap((m) => m.says.map((says) => `${m.tooth} ${says}`))
+        const missing = bad.flatMap((m) => m.says.map((says) => spokenOf(m, says)))
         return { refused: refuse('measured', `“${hold.title}” is not signed as it was read: ${missing.join('; ')}. Do it over, or go on unsigned with a reason`, { missing, holdId: hold.id }) }
       }
       if (c.kind === 'wave') return { events: [{ kind: 'hold.waved', holdId: hold.id, reason: c.reason }] }

@@ -9,7 +9,7 @@ import { starterPractice } from '../practice/starter'
 import { composeNote, noteText } from '../record/note'
 import { decide, type Who } from './decide'
 import { give, runThrough, startDrive, type Drive } from './drive'
-import { judge, measuresAt } from './measured'
+import { judge, measuresAt, spokenOf } from './measured'
 
 const plan = compile(visitRequest.parse(JSON.parse(readFileSync('demo/cases/crown-37.json', 'utf8'))), starterPractice())
 const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
@@ -102,6 +102,10 @@ describe('measured in the run', () => {
     give(again, { kind: 'advance', start: 'impression.inspect' }, assistant)
     give(again, inspect, assistant)
     expect(again.state.core.measured[0]!.says).toContain('bubbles twice: the tip left the material, or the crevice was wet')
+  })
+  it('names the tooth it was read of, and none where it was read once for the visit', () => {
+    expect(spokenOf({ measure: 'reduction', tooth: '37' as never }, 'reduction')).toBe('37 reduction')
+    expect(spokenOf({ measure: 'sheet', tooth: '37' as never }, 'sheet and clamp')).toBe('sheet and clamp')
   })
   it('asks at its own steps only, of the visit’s own teeth, in readings that can be; a forged verdict does not get in', () => {
     expect(plan.steps.flatMap((s) => measuresAt(plan, s).map((m) => `${s.id} ${m}`))).toEqual(['anaesthesia.inject anaesthetic', 'records.shade shade', 'records.opposing alginate', 'cutting.reduction-check reduction', 'cutting.reduction-check convergence', 'tissue.base-cord.37 cord', 'tissue.top-cord.37 cord', 'tissue.draw-cord.37 cord out', 'impression.inspect inspection', 'tissue.base-out.37 cord out', 'provisional.try-in provisional'])

@@ -32,6 +32,9 @@ export interface Measured extends Judged {
   round: number
 }
 
+/** What a reading is of, as it is spoken: what is read once for the visit names no tooth. */
+export const spokenOf = (m: Pick<Measured, 'measure' | 'tooth'>, words: string): string => (measureOfKind(m.measure).once ? words : `${m.tooth} ${words}`)
+
 /** What is measured at a step. */
 export const measuresAt = (plan: Plan, step: Step): MeasureKind[] => measureKinds.filter((kind) => measures[kind].at(plan, step))
 /** The teeth a measure is taken of at a step: the step's own, the first where it is read once for the visit, or all. */

@@ -1,5 +1,5 @@
 /** What was read at a step, as evidence beside the signature. */
-import { measureOfKind } from '../../core/run/measured'
+import { measureOfKind, spokenOf } from '../../core/run/measured'
 import { blocking } from '../../core/run/measures/measure'
 import type { RunCore } from '../../core/run/state'
 import type { MarginPart } from '../../core/measure/inspection'
@@ -23,7 +23,7 @@ export function Readings({ core, stepId }: { core: RunCore; stepId: string }) {
       {own.map((m) => (
         <li key={m.measure + m.tooth} data-measured={m.measure}>
           <Mark kind={blocking.includes(m.verdict) || m.verdict === 'review' ? 'ask' : m.verdict === 'good' ? 'good' : 'mind'}>
-            <strong className="num">{m.tooth}</strong> {measureOfKind(m.measure).name.toLowerCase()}: {m.says.join('; ')}{m.round > 1 && ` (read ${m.round} times)`}
+            <strong className="num">{spokenOf(m, '').trim()}</strong> {measureOfKind(m.measure).name.toLowerCase()}: {m.says.join('; ')}{m.round > 1 && ` (read ${m.round} times)`}
           </Mark>
           <Picture measure={m.measure} readings={m.readings} />
           <Worked figures={m.figures} />

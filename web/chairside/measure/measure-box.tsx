@@ -94,7 +94,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
         <div className="flex flex-wrap gap-3">
           {kinds.length > 1 && <Pick label="What is read" value={kind} onPick={setKind} options={kinds.map((value) => ({ value, label: measureOfKind(value).name }))} />}
           {teeth.length > 1 && <Pick label="Tooth" value={tooth} onPick={setTooth} options={teeth.map((value) => ({ value, label: label(value) }))} />}
-          {teeth.length === 1 && <span className="num self-center text-xl font-bold">{label(tooth)}</span>}
+          {teeth.length === 1 && !measureOfKind(kind).once && <span className="num self-center text-xl font-bold">{label(tooth)}</span>}
           {before && <span className="self-center text-soft">read {before.round} time{before.round === 1 ? '' : 's'} so far</span>}
         </div>
         <Part kind={kind} plan={plan} step={at} tooth={tooth} given={given} judged={judged} onGive={(readings) => setEntered({ ...entered, [key]: { ...readings } })} />
