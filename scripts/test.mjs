@@ -13,12 +13,18 @@ function installBrowser() {
     console.log('Installing chromium and chromium-driver …')
     // Another process may hold the package lock for a while; apt waits for it.
     const apt = ['-o', 'DPkg::Lock::Timeout=600', '-qq', '-y']
-    const quiet = { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }, mayFail: true }
+    const quiet = {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      mayFail: true,
+    }
     run('apt-get', ['-o', 'DPkg::Lock::Timeout=600', '-qq', 'update'], quiet)
     run('apt-get', [...apt, 'install', 'chromium', 'chromium-driver'], quiet)
   }
   if (!chromium()) {
-    console.error('The end-to-end tests need Debian’s chromium and chromium-driver. As root:\n  apt-get update && apt-get install -y chromium chromium-driver')
+    console.error(
+      'The end-to-end tests need Debian’s chromium and chromium-driver. As root:\n  apt-get update && apt-get install -y chromium chromium-driver',
+    )
     process.exit(1)
   }
 }
@@ -34,6 +40,7 @@ const npx = (...args) => ['npx', ['--no-install', ...args]]
 installPackages()
 installBrowser()
 build()
+step('format', ...npx('prettier', '--check', '--log-level', 'warn', '.'))
 step('types', ...npx('tsc', '-p', '.'))
 step('lint and import rules', ...npx('oxlint', '--deny-warnings'))
 step('tests', ...npx('vitest', 'run', '--project', 'core', '--project', 'web', '--project', 'server', '--reporter=dot'))
