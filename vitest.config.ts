@@ -5,8 +5,26 @@ export default defineConfig({
     projects: [
       { test: { name: 'core', include: ['core/**/*.test.ts', 'demo/**/*.test.ts'], testTimeout: 60_000 } },
       { test: { name: 'web', include: ['web/**/*.test.tsx'], testTimeout: 60_000 } },
-      { test: { name: 'server', include: ['server/**/*.test.ts', 'cli/**/*.test.ts', 'scripts/**/*.test.ts'], globalSetup: 'server/test/template.ts', testTimeout: 60_000, hookTimeout: 120_000, fileParallelism: false } },
-      { test: { name: 'e2e', include: ['e2e/**/*.test.ts'], globalSetup: 'e2e/template.ts', testTimeout: 480_000, hookTimeout: 180_000, fileParallelism: false } },
+      {
+        test: {
+          name: 'server',
+          include: ['server/**/*.test.ts', 'cli/**/*.test.ts', 'scripts/**/*.test.ts'],
+          globalSetup: 'server/test/template.ts',
+          testTimeout: 60_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+        },
+      },
+      {
+        test: {
+          name: 'e2e',
+          include: ['e2e/**/*.test.ts'],
+          globalSetup: 'e2e/template.ts',
+          testTimeout: 480_000,
+          hookTimeout: 180_000,
+          fileParallelism: false,
+        },
+      },
     ],
   },
 })

@@ -33,14 +33,25 @@ class Misuse extends Error {
   }
 }
 
-const usage = ['usage: jade plan FILE [--practice FILE]', '       jade read FILE [--practice FILE]', '       jade schedule FILE [--practice FILE]', '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]', '       jade measure KIND FILE --readings JSON [--step ID] [--tooth T] [--practice FILE]', `       KIND is one of: ${measureKinds.join(', ')}`, '       jade schema visit|practice', 'FILE may be - for standard input.']
+const usage = [
+  'usage: jade plan FILE [--practice FILE]',
+  '       jade read FILE [--practice FILE]',
+  '       jade schedule FILE [--practice FILE]',
+  '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]',
+  '       jade measure KIND FILE --readings JSON [--step ID] [--tooth T] [--practice FILE]',
+  `       KIND is one of: ${measureKinds.join(', ')}`,
+  '       jade schema visit|practice',
+  'FILE may be - for standard input.',
+]
 
 function readJson(file: string): unknown {
   let text: string
   try {
     text = readFileSync(file === '-' ? 0 : file, 'utf8')
   } catch (error) {
-    throw new Misuse([`${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : (error as Error).message}`])
+    throw new Misuse([
+      `${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : (error as Error).message}`,
+    ])
   }
   try {
     return JSON.parse(text)
@@ -52,7 +63,9 @@ function readJson(file: string): unknown {
 function parseOrSay<T>(schema: z.ZodType<T>, value: unknown, file: string): T {
   const parsed = schema.safeParse(value)
   if (parsed.success) return parsed.data
-  throw new Misuse(parsed.error.issues.map((i) => `${file}: ${i.path.length > 0 ? i.path.join('.') : '(whole file)'}: ${i.message}`))
+  throw new Misuse(
+    parsed.error.issues.map((i) => `${file}: ${i.path.length > 0 ? i.path.join('.') : '(whole file)'}: ${i.message}`),
+  )
 }
 
 function plan(args: string[]): Plan {
@@ -78,24 +91,68 @@ function schedule(p: Plan): unknown {
     chairMin: min(score.chairS),
     halfWithinMin: min(likelyS),
     eightInTenWithinMin: min(eightInTenS),
-    people: personTimes(p).map((t) => ({ person: t.personId, busyMin: min(t.busyS), waits: t.waits, waitMin: min(t.waitS) })),
+    people: personTimes(p).map((t) => ({
+      person: t.personId,
+      busyMin: min(t.busyS),
+      waits: t.waits,
+      waitMin: min(t.waitS),
+    })),
     delegation: delegationOf(p),
     cannotAllBeKept: score.conflict,
-    steps: score.bars.toSorted((a, b) => a.startS - b.startS).map((b) => ({ step: b.stepId, fromMin: min(b.startS), untilMin: min(b.endS), people: b.people, spareMin: min(b.slackS) })),
+    steps: score.bars
+      .toSorted((a, b) => a.startS - b.startS)
+      .map((b) => ({
+        step: b.stepId,
+        fromMin: min(b.startS),
+        untilMin: min(b.endS),
+        people: b.people,
+        spareMin: min(b.slackS),
+      })),
   }
 }
 
 function measureCord(args: string[]): unknown {
-  const { values } = parseArgs({ args, options: { tooth: { type: 'string' }, layer: { type: 'string', default: 'single' }, coverage: { type: 'string', default: 'full crown' }, perimeter: { type: 'string' }, notation: { type: 'string', default: 'iso' } } })
-  const given = parseOrSay(z.object({ layer: z.enum(['base', 'top', 'single']), coverage: z.enum(['full crown', 'labial and proximal']), notation: z.enum(['iso', 'universal', 'quadrant']), perimeter: z.coerce.number().min(5).max(60).optional(), tooth: z.string({ error: 'say which tooth' }) }), values, '--')
+  const { values } = parseArgs({
+    args,
+    options: {
+      tooth: { type: 'string' },
+      layer: { type: 'string', default: 'single' },
+      coverage: { type: 'string', default: 'full crown' },
+      perimeter: { type: 'string' },
+      notation: { type: 'string', default: 'iso' },
+    },
+  })
+  const given = parseOrSay(
+    z.object({
+      layer: z.enum(['base', 'top', 'single']),
+      coverage: z.enum(['full crown', 'labial and proximal']),
+      notation: z.enum(['iso', 'universal', 'quadrant']),
+      perimeter: z.coerce.number().min(5).max(60).optional(),
+      tooth: z.string({ error: 'say which tooth' }),
+    }),
+    values,
+    '--',
+  )
   const reading = readTooth(given.tooth, given.notation as Notation)
   if (reading.kind === 'error') throw new Misuse([`--tooth: ${reading.message}`])
-  if (reading.kind === 'ambiguous') throw new Misuse([`--tooth: "${given.tooth}" is ${reading.readings.map((r) => `${r.tooth} in ${r.notation}`).join(' or ')}; say --notation`])
+  if (reading.kind === 'ambiguous')
+    throw new Misuse([
+      `--tooth: "${given.tooth}" is ${reading.readings.map((r) => `${r.tooth} in ${r.notation}`).join(' or ')}; say --notation`,
+    ])
   const size = dimensions(reading.tooth)
-  const cervix = given.perimeter === undefined ? { mesiodistalMm: size.cervicalMesiodistalMm, labiolingualMm: size.cervicalLabiolingualMm } : { measuredPerimeterMm: given.perimeter }
+  const cervix =
+    given.perimeter === undefined
+      ? { mesiodistalMm: size.cervicalMesiodistalMm, labiolingualMm: size.cervicalLabiolingualMm }
+      : { measuredPerimeterMm: given.perimeter }
   const layer = given.layer as CordLayer
   return {
-    tooth: { iso: reading.tooth, universal: toUniversal(reading.tooth), quadrant: toQuadrant(reading.tooth), name: toothName(reading.tooth), ...(reading.also ? { alsoReads: `${reading.also.tooth} in ${reading.also.notation}` } : {}) },
+    tooth: {
+      iso: reading.tooth,
+      universal: toUniversal(reading.tooth),
+      quadrant: toQuadrant(reading.tooth),
+      name: toothName(reading.tooth),
+      ...(reading.also ? { alsoReads: `${reading.also.tooth} in ${reading.also.notation}` } : {}),
+    },
     length: cordLength(cervix, given.coverage, layer),
     startingSize: cordSize(layer, { probingDepthMm: 2, biotype: 'thick', crevice: 'normal' }),
   }
@@ -105,12 +162,26 @@ function measureCord(args: string[]): unknown {
 function measured(name: string, args: string[]): unknown {
   const kind = measureKinds.find((k) => k === name)
   if (!kind) throw new Misuse([`measure: "${name}" is not one of ${measureKinds.join(', ')}`])
-  const { values, positionals } = parseArgs({ args, allowPositionals: true, options: { readings: { type: 'string' }, step: { type: 'string' }, tooth: { type: 'string' }, practice: { type: 'string' } } })
+  const { values, positionals } = parseArgs({
+    args,
+    allowPositionals: true,
+    options: {
+      readings: { type: 'string' },
+      step: { type: 'string' },
+      tooth: { type: 'string' },
+      practice: { type: 'string' },
+    },
+  })
   if (values.readings === undefined) throw new Misuse(usage)
   const p = plan([...positionals, ...(values.practice ? ['--practice', values.practice] : [])])
   const asking = p.steps.filter((s) => measuresAt(p, s).includes(kind))
   const step = asking.find((s) => values.step === undefined || s.id === values.step)
-  if (!step) throw new Misuse([asking.length === 0 ? `this visit never asks for ${name}` : `--step: "${values.step}" does not ask for ${name}; it is asked at ${asking.map((s) => s.id).join(', ')}`])
+  if (!step)
+    throw new Misuse([
+      asking.length === 0
+        ? `this visit never asks for ${name}`
+        : `--step: "${values.step}" does not ask for ${name}; it is asked at ${asking.map((s) => s.id).join(', ')}`,
+    ])
   const teeth = teethAt(p, step, kind)
   const tooth = teeth.find((t) => values.tooth === undefined || t === values.tooth)
   if (!tooth) throw new Misuse([`--tooth: "${values.tooth}" is not one of ${teeth.join(', ')}`])
@@ -129,7 +200,8 @@ const schemas = { visit: visitRequest, practice } as const
 
 function schema(args: string[]): unknown {
   const name = args[0]
-  if (name !== 'visit' && name !== 'practice') throw new Misuse([`schema: "${name ?? ''}" is not one of ${Object.keys(schemas).join(', ')}`])
+  if (name !== 'visit' && name !== 'practice')
+    throw new Misuse([`schema: "${name ?? ''}" is not one of ${Object.keys(schemas).join(', ')}`])
   return z.toJSONSchema(schemas[name], { io: 'input', unrepresentable: 'any' })
 }
 

@@ -36,7 +36,14 @@ export interface Figure extends Reason {
 }
 
 /** A figure as it is stored with a run. */
-export const figure = z.object({ name: z.string(), value: z.number(), unit: z.string(), text: z.string(), standing, source: z.string().optional() })
+export const figure = z.object({
+  name: z.string(),
+  value: z.number(),
+  unit: z.string(),
+  text: z.string(),
+  standing,
+  source: z.string().optional(),
+})
 
 /** Makes a {@link Reason}; `source` only where the standing is published. */
 export function reason(text: string, standing: Standing, source?: string): Reason {

@@ -25,11 +25,20 @@ export interface Moment {
  * Signs a visit's tray and runs it to a moment through the core's own driver, storing the events with their times.
  * @returns the plan that was frozen.
  */
-export async function bringTo(db: Db, visitId: string, { until, start = false, agoS = 20, onlySigned = false }: Moment, now = Date.now()): Promise<Plan> {
+export async function bringTo(
+  db: Db,
+  visitId: string,
+  { until, start = false, agoS = 20, onlySigned = false }: Moment,
+  now = Date.now(),
+): Promise<Plan> {
   const file = await loadVisit(db, visitId)
   const practice = await loadPractice(db)
   const plan = compile(file.request, practice)
-  const who = (id: string, codeShown: boolean): Who => ({ personId: id, roles: practice.people.find((p) => p.id === id)!.roles, codeShown })
+  const who = (id: string, codeShown: boolean): Who => ({
+    personId: id,
+    roles: practice.people.find((p) => p.id === id)!.roles,
+    codeShown,
+  })
   const assistant = who(plan.people.find((p) => !p.dentist)!.id, false)
   const dentist = who(plan.people.find((p) => p.dentist)!.id, true)
   const run = (from: number): Drive => {
@@ -41,8 +50,18 @@ export async function bringTo(db: Db, visitId: string, { until, start = false, a
   // Once to learn how long it takes, then again so that it ends just before now.
   const drive = run(now - run(0).now - agoS * 1000)
   const signedAt = (drive.events[0]?.at ?? now) - 60_000
-  await db.insert(t.trayMarks).values(checkable(plan).map((l) => ({ visitId, lineId: l.id, by: assistant.personId, at: signedAt - 600_000 })))
-  await db.insert(t.plans).values({ visitId, plan, signedBy: assistant.personId, signedAt, acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) })
+  await db
+    .insert(t.trayMarks)
+    .values(checkable(plan).map((l) => ({ visitId, lineId: l.id, by: assistant.personId, at: signedAt - 600_000 })))
+  await db
+    .insert(t.plans)
+    .values({
+      visitId,
+      plan,
+      signedBy: assistant.personId,
+      signedAt,
+      acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id),
+    })
   await assignCassettes(db, visitId, plan, practice.instruments, signedAt)
   if (drive.events.length > 0) await db.insert(t.runEvents).values(drive.events.map((e) => ({ visitId, ...e })))
   if (drive.state.core.status === 'closed') await leaveBehind(db, visitId, plan, drive.now)

@@ -14,7 +14,17 @@ const practice = demoPractice(day, 'Etc/UTC')
 const visit = (key: string) => demoVisits.find((v) => v.key === key)!
 const planOf = (key: string): Plan => {
   const v = visit(key)
-  return compile(visitRequest.parse({ kind: 'crown.prepare', date: day, alerts: v.alerts, team: v.team, visitChoices: v.visitChoices ?? {}, ...v.request }), practice)
+  return compile(
+    visitRequest.parse({
+      kind: 'crown.prepare',
+      date: day,
+      alerts: v.alerts,
+      team: v.team,
+      visitChoices: v.visitChoices ?? {},
+      ...v.request,
+    }),
+    practice,
+  )
 }
 const ids = (p: Plan): string[] => p.steps.map((s) => s.id)
 const clashes = (p: Plan): string[] => p.clashes.map((c) => c.id)
@@ -22,7 +32,8 @@ const clashes = (p: Plan): string[] => p.clashes.map((c) => c.id)
 describe('the demo practice', () => {
   it('has two dentists with cards that differ in every school that shows, and a code for everybody', () => {
     const [a, b] = practice.cards
-    for (const school of ['isolation', 'cord', 'impression', 'provisional', 'functions'] as const) expect(a!.choices[school]).not.toBe(b!.choices[school])
+    for (const school of ['isolation', 'cord', 'impression', 'provisional', 'functions'] as const)
+      expect(a!.choices[school]).not.toBe(b!.choices[school])
     expect(a!.extraHolds).not.toEqual(b!.extraHolds)
     expect(Object.keys(demoCodes).toSorted()).toEqual(practice.people.map((p) => p.id).toSorted())
     expect(practice.chairs).toHaveLength(4)
@@ -42,7 +53,13 @@ describe('its visits', () => {
   it('are six crowns on different teeth, all four restorations, and a child, a bonded bridge with its recall, a root canal, laminates', () => {
     expect(new Set(crowns.flatMap((v) => v.request.teeth)).size).toBe(6)
     expect(new Set(crowns.map((v) => v.request.restoration)).size).toBe(4)
-    expect(demoVisits.flatMap((v) => v.request.kind ?? [])).toEqual(['primary.metal-crown', 'bridge.ceramic.deliver', 'endo.core.crown', 'laminate.prepare', 'recall.week'])
+    expect(demoVisits.flatMap((v) => v.request.kind ?? [])).toEqual([
+      'primary.metal-crown',
+      'bridge.ceramic.deliver',
+      'endo.core.crown',
+      'laminate.prepare',
+      'recall.week',
+    ])
   })
   it('one: 37, no tooth behind: polyether by the case, no distal contact, margins held by the card', () => {
     const p = planOf('one')
@@ -87,7 +104,11 @@ describe('its visits', () => {
   it('each can be run to its close, and at every moment something may be done or it is said what is waited for', () => {
     for (const v of demoVisits) {
       const plan = planOf(v.key)
-      const assistant = { personId: v.team.assistants[0]!, roles: practice.people.find((p) => p.id === v.team.assistants[0])!.roles, codeShown: false }
+      const assistant = {
+        personId: v.team.assistants[0]!,
+        roles: practice.people.find((p) => p.id === v.team.assistants[0])!.roles,
+        codeShown: false,
+      }
       const dentist = { personId: v.team.dentist, roles: ['dentist' as const], codeShown: true }
       for (const until of plan.steps.filter((_, i) => i % 3 === 0).map((s) => s.id)) {
         const d = runThrough(startDrive(plan, 0), assistant, dentist, until)
@@ -99,8 +120,17 @@ describe('its visits', () => {
   })
   it('no chair is taken twice', () => {
     for (const chair of practice.chairs) {
-      const placed = demoVisits.filter((v) => v.chairId === chair.id && !v.inDays).map((v) => ({ id: v.key, chairId: v.chairId, startsAt: Date.parse(`${day}T${v.time}:00Z`), score: layOut(planOf(v.key)) }))
-      const ends = placed.toSorted((a, b) => a.startsAt - b.startsAt).map((v) => [v.startsAt, v.startsAt + v.score.totalS * 1000] as const)
+      const placed = demoVisits
+        .filter((v) => v.chairId === chair.id && !v.inDays)
+        .map((v) => ({
+          id: v.key,
+          chairId: v.chairId,
+          startsAt: Date.parse(`${day}T${v.time}:00Z`),
+          score: layOut(planOf(v.key)),
+        }))
+      const ends = placed
+        .toSorted((a, b) => a.startsAt - b.startsAt)
+        .map((v) => [v.startsAt, v.startsAt + v.score.totalS * 1000] as const)
       for (let i = 1; i < ends.length; i++) expect(ends[i]![0]).toBeGreaterThanOrEqual(ends[i - 1]![1])
       for (const v of placed) expect(stretchesOf(visit(v.id).team.dentist, [v]).length).toBeGreaterThan(0)
     }

@@ -24,18 +24,62 @@ interface Series {
   facts: Partial<VisitRequestInput>
 }
 const series: Series[] = [
-  { count: 9, team: { dentist: 'orrell', assistants: ['juno'] }, chairId: 'chair-1', kind: 'crown.prepare', teeth: ['16', '26', '36', '46', '37'], facts: { restoration: 'monolithic zirconia crown' } },
-  { count: 8, team: { dentist: 'lindqvist', assistants: ['petra'] }, chairId: 'chair-2', kind: 'crown.prepare', teeth: ['14', '25', '35', '11'], facts: { restoration: 'lithium disilicate crown' } },
-  { count: 7, team: { dentist: 'varen', assistants: ['bram'] }, chairId: 'chair-4', kind: 'crown.deliver', teeth: ['15', '24', '47'], facts: { restoration: 'monolithic zirconia crown' } },
+  {
+    count: 9,
+    team: { dentist: 'orrell', assistants: ['juno'] },
+    chairId: 'chair-1',
+    kind: 'crown.prepare',
+    teeth: ['16', '26', '36', '46', '37'],
+    facts: { restoration: 'monolithic zirconia crown' },
+  },
+  {
+    count: 8,
+    team: { dentist: 'lindqvist', assistants: ['petra'] },
+    chairId: 'chair-2',
+    kind: 'crown.prepare',
+    teeth: ['14', '25', '35', '11'],
+    facts: { restoration: 'lithium disilicate crown' },
+  },
+  {
+    count: 7,
+    team: { dentist: 'varen', assistants: ['bram'] },
+    chairId: 'chair-4',
+    kind: 'crown.deliver',
+    teeth: ['15', '24', '47'],
+    facts: { restoration: 'monolithic zirconia crown' },
+  },
 ]
-const names = ['Ansel Broom', 'Delia Frost', 'Ignatius Reed', 'Petronella Vane', 'Hugo Lark', 'Winifred Sole', 'Cosmo Birch', 'Thea Marl', 'Ruben Oake', 'Linnea Pyke', 'Jasper Holm', 'Odile Crane']
+const names = [
+  'Ansel Broom',
+  'Delia Frost',
+  'Ignatius Reed',
+  'Petronella Vane',
+  'Hugo Lark',
+  'Winifred Sole',
+  'Cosmo Birch',
+  'Thea Marl',
+  'Ruben Oake',
+  'Linnea Pyke',
+  'Jasper Holm',
+  'Odile Crane',
+]
 /** How much longer or shorter than a starting value these people really take. */
 const pace: Record<string, number> = { orrell: 1.12, lindqvist: 0.92, varen: 1.04, juno: 0.9, petra: 1.05, bram: 1.1 }
-const againWords: Partial<Record<string, string>> = { impression: 'a void at the distal margin', margins: 'the mesial margin is rough', shade: 'shade looks different by the window', provisional: 'open contact at the mesial', bite: 'high on the lingual cusp' }
+const againWords: Partial<Record<string, string>> = {
+  impression: 'a void at the distal margin',
+  margins: 'the mesial margin is rough',
+  shade: 'shade looks different by the window',
+  provisional: 'open contact at the mesial',
+  bite: 'high on the lingual cusp',
+}
 
 export async function seedHistory(db: Db, practice: Practice, day: string, zone: string): Promise<void> {
   const next = random(2026)
-  const who = (id: string, codeShown: boolean): Who => ({ personId: id, roles: practice.people.find((p) => p.id === id)!.roles, codeShown })
+  const who = (id: string, codeShown: boolean): Who => ({
+    personId: id,
+    roles: practice.people.find((p) => p.id === id)!.roles,
+    codeShown,
+  })
   const forecasts = new Map<string, { likelyS: number; eightInTenS: number }>()
   const times: { key: string; seconds: number; at: number }[] = []
   let made = 0
@@ -49,25 +93,56 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
       const plan = compile(visitRequest.parse({ ...request, date: on, team: of.team }), practice)
       const key = `${s} ${tooth}`
       if (!forecasts.has(key)) forecasts.set(key, forecastOf(plan))
-      const drive = runThrough(startDrive(plan, startsAt + Math.round(next() * 6) * 60_000), who(of.team.assistants[0]!, false), who(of.team.dentist, true), undefined, {
-        takes: ({ spread, performer }) => Math.max(10, triangular(spread.shortS, spread.likelyS, spread.longS, next()) * 0.82 * (pace[performer.personId] ?? 1)),
-        again: (step, rounds) => (rounds === 0 && next() < 0.07 ? againWords[step.holdId?.split('.')[0] ?? ''] : undefined),
-      })
+      const drive = runThrough(
+        startDrive(plan, startsAt + Math.round(next() * 6) * 60_000),
+        who(of.team.assistants[0]!, false),
+        who(of.team.dentist, true),
+        undefined,
+        {
+          takes: ({ spread, performer }) =>
+            Math.max(
+              10,
+              triangular(spread.shortS, spread.likelyS, spread.longS, next()) * 0.82 * (pace[performer.personId] ?? 1),
+            ),
+          again: (step, rounds) =>
+            rounds === 0 && next() < 0.07 ? againWords[step.holdId?.split('.')[0] ?? ''] : undefined,
+        },
+      )
       if (drive.state.core.status !== 'closed') continue
       const patient = names[made % names.length]!
       made++
       await db.insert(t.patients).values({ id: `patient-${id}`, name: patient, alerts: [] })
       await db.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request })
-      await db.insert(t.visits).values({ id, caseId: `case-${id}`, chairId: of.chairId, day: on, startsAt, team: of.team, visitChoices: {}, swaps: {}, facts: { kind: of.kind }, forecast: forecasts.get(key)! })
-      await db.insert(t.plans).values({ visitId: id, plan, signedBy: of.team.assistants[0]!, signedAt: startsAt - 600_000, acknowledged: [] })
+      await db
+        .insert(t.visits)
+        .values({
+          id,
+          caseId: `case-${id}`,
+          chairId: of.chairId,
+          day: on,
+          startsAt,
+          team: of.team,
+          visitChoices: {},
+          swaps: {},
+          facts: { kind: of.kind },
+          forecast: forecasts.get(key)!,
+        })
+      await db
+        .insert(t.plans)
+        .values({ visitId: id, plan, signedBy: of.team.assistants[0]!, signedAt: startsAt - 600_000, acknowledged: [] })
       await db.insert(t.runEvents).values(drive.events.map((e) => ({ visitId: id, ...e })))
-      await db.insert(t.records).values({ visitId: id, note: composeNote(plan, drive.events, { name: patient }, zone), closedAt: drive.now })
+      await db
+        .insert(t.records)
+        .values({ visitId: id, note: composeNote(plan, drive.events, { name: patient }, zone), closedAt: drive.now })
       const own = stepTimesOf(plan, drive.state.core).map((x) => ({ visitId: id, ...x, at: drive.now }))
       await db.insert(t.stepTimes).values(own)
       times.push(...own)
     }
   }
-  await db.update(t.practices).set({ learned: learnedFrom(times.toSorted((a, b) => b.at - a.at)) }).where(eq(t.practices.id, 'practice'))
+  await db
+    .update(t.practices)
+    .set({ learned: learnedFrom(times.toSorted((a, b) => b.at - a.at)) })
+    .where(eq(t.practices.id, 'practice'))
 }
 
 /** Enough draws for a demo's figures. */

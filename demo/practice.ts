@@ -6,7 +6,16 @@ import { practice, type Practice } from '../core/practice/practice'
 import { demoInstruments } from './instruments'
 
 /** Codes of the demo's people, shown on its sign-in page. */
-export const demoCodes: Record<string, string> = { orrell: '4711', lindqvist: '5822', juno: '1234', petra: '2345', wim: '3456', ada: '6789', varen: '7711', bram: '4567' }
+export const demoCodes: Record<string, string> = {
+  orrell: '4711',
+  lindqvist: '5822',
+  juno: '1234',
+  petra: '2345',
+  wim: '3456',
+  ada: '6789',
+  varen: '7711',
+  bram: '4567',
+}
 
 /** Plain date moved by months, clamped to the 28th so that every month has it. */
 function monthsFrom(day: string, months: number): string {
@@ -19,14 +28,33 @@ function monthsFrom(day: string, months: number): string {
 export function demoPractice(day: string, zone: string): Practice {
   const lots = starterItems
     .filter((i) => i.tracked)
-    .map((i, n) => ({ id: `lot-${i.id}`, itemId: i.id, number: `Q${String(4100 + n * 37)}`, expires: monthsFrom(day, 8 + (n % 14)), left: i.unit === 'mm' ? 1500 : i.unit === 'cartridge' ? 40 : i.id === 'alginate' ? 400 : 90, opened: n % 3 === 0 }))
+    .map((i, n) => ({
+      id: `lot-${i.id}`,
+      itemId: i.id,
+      number: `Q${String(4100 + n * 37)}`,
+      expires: monthsFrom(day, 8 + (n % 14)),
+      left: i.unit === 'mm' ? 1500 : i.unit === 'cartridge' ? 40 : i.id === 'alginate' ? 400 : 90,
+      opened: n % 3 === 0,
+    }))
     .map((l) => (l.itemId === 'bis-acryl' ? { ...l, left: 1.6 } : l))
-  lots.push({ id: 'lot-aluminium-old', itemId: 'aluminium-chloride', number: 'Q3902', expires: monthsFrom(day, -2), left: 6, opened: false })
+  lots.push({
+    id: 'lot-aluminium-old',
+    itemId: 'aluminium-chloride',
+    number: 'Q3902',
+    expires: monthsFrom(day, -2),
+    left: 6,
+    opened: false,
+  })
   return practice.parse({
     name: 'Quillwater Dental Rooms',
     notation: 'iso',
     zone,
-    chairs: [{ id: 'chair-1', name: 'Chair 1' }, { id: 'chair-2', name: 'Chair 2' }, { id: 'chair-3', name: 'Chair 3' }, { id: 'chair-4', name: 'Chair 4' }],
+    chairs: [
+      { id: 'chair-1', name: 'Chair 1' },
+      { id: 'chair-2', name: 'Chair 2' },
+      { id: 'chair-3', name: 'Chair 3' },
+      { id: 'chair-4', name: 'Chair 4' },
+    ],
     people: [
       { id: 'orrell', name: 'Dr Tamsin Orrell', roles: ['dentist'] },
       { id: 'lindqvist', name: 'Dr Kofi Lindqvist', roles: ['dentist'] },
@@ -38,11 +66,39 @@ export function demoPractice(day: string, zone: string): Practice {
       { id: 'ada', name: 'Ada Ferrow', roles: ['front desk'] },
     ],
     cards: [
-      { dentistId: 'orrell', choices: { isolation: 'rolls and suction', cord: 'double', impression: 'addition silicone, dual-arch', provisional: 'bis-acryl in preliminary impression', functions: 'cautious' }, extraHolds: ['margins'] },
-      { dentistId: 'lindqvist', choices: { isolation: 'dam throughout', cord: 'single', cordAgent: 'plain', impression: 'optical scan', provisional: 'bis-acryl in putty index', functions: 'expanded' }, extraHolds: ['bite'] },
-      { dentistId: 'varen', choices: { etch: 'enamel edge', resinExcess: 'tack and scrape', functions: 'expanded' }, extraHolds: [] },
+      {
+        dentistId: 'orrell',
+        choices: {
+          isolation: 'rolls and suction',
+          cord: 'double',
+          impression: 'addition silicone, dual-arch',
+          provisional: 'bis-acryl in preliminary impression',
+          functions: 'cautious',
+        },
+        extraHolds: ['margins'],
+      },
+      {
+        dentistId: 'lindqvist',
+        choices: {
+          isolation: 'dam throughout',
+          cord: 'single',
+          cordAgent: 'plain',
+          impression: 'optical scan',
+          provisional: 'bis-acryl in putty index',
+          functions: 'expanded',
+        },
+        extraHolds: ['bite'],
+      },
+      {
+        dentistId: 'varen',
+        choices: { etch: 'enamel edge', resinExcess: 'tack and scrape', functions: 'expanded' },
+        extraHolds: [],
+      },
     ],
-    functions: { cautious: presetTable('cautious', 'Dr Tamsin Orrell', monthsFrom(day, -9)), expanded: presetTable('expanded', 'Dr Kofi Lindqvist', monthsFrom(day, -7)) },
+    functions: {
+      cautious: presetTable('cautious', 'Dr Tamsin Orrell', monthsFrom(day, -9)),
+      expanded: presetTable('expanded', 'Dr Kofi Lindqvist', monthsFrom(day, -7)),
+    },
     // This practice reaches for nitrile first; the starter's order has latex first.
     items: starterItems.toSorted((a, b) => Number(a.id === 'gloves-latex') - Number(b.id === 'gloves-latex')),
     burs: starterBurs.map((b) => (b.id === 'dc-20' ? { ...b, uses: 10 } : b.id === 'ftb-023' ? { ...b, uses: 4 } : b)),
@@ -66,15 +122,127 @@ export interface DemoVisit {
 }
 
 export const demoVisits: DemoVisit[] = [
-  { key: 'one', time: '09:00', chairId: 'chair-1', patient: 'Marguerite Pell', alerts: [], team: { dentist: 'orrell', assistants: ['juno'] }, request: { teeth: ['37'], restoration: 'monolithic zirconia crown', missing: ['38', '48'], margin: 'subgingival', choices: { impression: 'polyether, custom tray' } } },
-  { key: 'two', time: '09:10', chairId: 'chair-2', patient: 'Idris Tolland', alerts: ['latex'], team: { dentist: 'lindqvist', assistants: ['petra'] }, request: { teeth: ['11'], restoration: 'lithium disilicate crown', deliveryCement: 'resin', tissue: { biotype: 'thin' } } },
-  { key: 'three', time: '11:00', chairId: 'chair-3', patient: 'Nell Ashgrove', alerts: [], team: { dentist: 'lindqvist', assistants: ['wim'] }, request: { teeth: ['16'], restoration: 'full metal crown', vital: false, missing: ['18'] } },
-  { key: 'four', time: '11:20', chairId: 'chair-1', patient: 'Bartholomew Quist', alerts: ['adrenaline-sensitive', 'nickel'], team: { dentist: 'orrell', assistants: ['juno'] }, request: { teeth: ['46'], restoration: 'metal-ceramic crown', choices: { cordAgent: 'adrenaline' } } },
-  { key: 'five', time: '13:45', chairId: 'chair-2', patient: 'Sunniva Rask', alerts: ['mouth breather'], team: { dentist: 'lindqvist', assistants: ['petra'] }, request: { teeth: ['25'], restoration: 'monolithic zirconia crown', margin: 'supragingival' } },
-  { key: 'six', time: '14:30', chairId: 'chair-1', patient: 'Octavian Brill', alerts: ['methacrylate'], team: { dentist: 'orrell', assistants: ['juno', 'wim'] }, request: { teeth: ['34'], restoration: 'metal-ceramic crown', crossbite: true, deliveryCement: 'conventional' } },
-  { key: 'seven', time: '08:00', chairId: 'chair-4', patient: 'Tilly Marrow', alerts: [], team: { dentist: 'varen', assistants: ['bram'] }, request: { kind: 'primary.metal-crown', teeth: ['75'], weightKg: 21, anaesthetic: 'lidocaine with adrenaline' } },
-  { key: 'eight', time: '09:15', chairId: 'chair-4', patient: 'Casimir Thole', alerts: [], team: { dentist: 'varen', assistants: ['bram'] }, request: { kind: 'bridge.ceramic.deliver', teeth: ['31', '42'], pontics: ['41'] } },
-  { key: 'nine', time: '10:40', chairId: 'chair-4', patient: 'Orla Wickstead', alerts: ['latex'], team: { dentist: 'varen', assistants: ['bram'] }, request: { kind: 'endo.core.crown', teeth: ['26'], missingWall: true, canals: { 26: [{ name: 'MB', lengthMm: 20 }, { name: 'DB', lengthMm: 19.5 }, { name: 'P', lengthMm: 21 }] } } },
-  { key: 'ten', time: '13:30', chairId: 'chair-4', patient: 'Fenella Ro', alerts: [], team: { dentist: 'varen', assistants: ['bram'] }, request: { kind: 'laminate.prepare', teeth: ['12', '21', '22'], dark: true } },
-  { key: 'eight-recall', inDays: 7, caseOf: 'eight', time: '09:15', chairId: 'chair-4', patient: 'Casimir Thole', alerts: [], team: { dentist: 'varen', assistants: ['bram'] }, request: { kind: 'recall.week', teeth: ['31', '42'] } },
+  {
+    key: 'one',
+    time: '09:00',
+    chairId: 'chair-1',
+    patient: 'Marguerite Pell',
+    alerts: [],
+    team: { dentist: 'orrell', assistants: ['juno'] },
+    request: {
+      teeth: ['37'],
+      restoration: 'monolithic zirconia crown',
+      missing: ['38', '48'],
+      margin: 'subgingival',
+      choices: { impression: 'polyether, custom tray' },
+    },
+  },
+  {
+    key: 'two',
+    time: '09:10',
+    chairId: 'chair-2',
+    patient: 'Idris Tolland',
+    alerts: ['latex'],
+    team: { dentist: 'lindqvist', assistants: ['petra'] },
+    request: {
+      teeth: ['11'],
+      restoration: 'lithium disilicate crown',
+      deliveryCement: 'resin',
+      tissue: { biotype: 'thin' },
+    },
+  },
+  {
+    key: 'three',
+    time: '11:00',
+    chairId: 'chair-3',
+    patient: 'Nell Ashgrove',
+    alerts: [],
+    team: { dentist: 'lindqvist', assistants: ['wim'] },
+    request: { teeth: ['16'], restoration: 'full metal crown', vital: false, missing: ['18'] },
+  },
+  {
+    key: 'four',
+    time: '11:20',
+    chairId: 'chair-1',
+    patient: 'Bartholomew Quist',
+    alerts: ['adrenaline-sensitive', 'nickel'],
+    team: { dentist: 'orrell', assistants: ['juno'] },
+    request: { teeth: ['46'], restoration: 'metal-ceramic crown', choices: { cordAgent: 'adrenaline' } },
+  },
+  {
+    key: 'five',
+    time: '13:45',
+    chairId: 'chair-2',
+    patient: 'Sunniva Rask',
+    alerts: ['mouth breather'],
+    team: { dentist: 'lindqvist', assistants: ['petra'] },
+    request: { teeth: ['25'], restoration: 'monolithic zirconia crown', margin: 'supragingival' },
+  },
+  {
+    key: 'six',
+    time: '14:30',
+    chairId: 'chair-1',
+    patient: 'Octavian Brill',
+    alerts: ['methacrylate'],
+    team: { dentist: 'orrell', assistants: ['juno', 'wim'] },
+    request: { teeth: ['34'], restoration: 'metal-ceramic crown', crossbite: true, deliveryCement: 'conventional' },
+  },
+  {
+    key: 'seven',
+    time: '08:00',
+    chairId: 'chair-4',
+    patient: 'Tilly Marrow',
+    alerts: [],
+    team: { dentist: 'varen', assistants: ['bram'] },
+    request: { kind: 'primary.metal-crown', teeth: ['75'], weightKg: 21, anaesthetic: 'lidocaine with adrenaline' },
+  },
+  {
+    key: 'eight',
+    time: '09:15',
+    chairId: 'chair-4',
+    patient: 'Casimir Thole',
+    alerts: [],
+    team: { dentist: 'varen', assistants: ['bram'] },
+    request: { kind: 'bridge.ceramic.deliver', teeth: ['31', '42'], pontics: ['41'] },
+  },
+  {
+    key: 'nine',
+    time: '10:40',
+    chairId: 'chair-4',
+    patient: 'Orla Wickstead',
+    alerts: ['latex'],
+    team: { dentist: 'varen', assistants: ['bram'] },
+    request: {
+      kind: 'endo.core.crown',
+      teeth: ['26'],
+      missingWall: true,
+      canals: {
+        26: [
+          { name: 'MB', lengthMm: 20 },
+          { name: 'DB', lengthMm: 19.5 },
+          { name: 'P', lengthMm: 21 },
+        ],
+      },
+    },
+  },
+  {
+    key: 'ten',
+    time: '13:30',
+    chairId: 'chair-4',
+    patient: 'Fenella Ro',
+    alerts: [],
+    team: { dentist: 'varen', assistants: ['bram'] },
+    request: { kind: 'laminate.prepare', teeth: ['12', '21', '22'], dark: true },
+  },
+  {
+    key: 'eight-recall',
+    inDays: 7,
+    caseOf: 'eight',
+    time: '09:15',
+    chairId: 'chair-4',
+    patient: 'Casimir Thole',
+    alerts: [],
+    team: { dentist: 'varen', assistants: ['bram'] },
+    request: { kind: 'recall.week', teeth: ['31', '42'] },
+  },
 ]

@@ -9,9 +9,33 @@ import { enter, nowStep, pedal, tabTo, Team } from './team'
 const day = new Date().toISOString().slice(0, 10)
 const team = { dentist: 'varen', assistants: ['bram'] }
 const own: DemoVisit[] = [
-  { key: 'laminate', time: '09:00', chairId: 'chair-2', patient: 'Solveig Marrin', alerts: [], team, request: { kind: 'laminate.deliver', teeth: ['11'] } },
-  { key: 'metal', time: '09:00', chairId: 'chair-3', patient: 'Teun Abbas', alerts: [], team, request: { kind: 'bridge.metal.deliver', teeth: ['21', '23'], pontics: ['22'] } },
-  { key: 'asleep', time: '09:00', chairId: 'chair-4', patient: 'Pip Halloran', alerts: [], team, request: { kind: 'primary.incisors', teeth: ['51'], weightKg: 15 } },
+  {
+    key: 'laminate',
+    time: '09:00',
+    chairId: 'chair-2',
+    patient: 'Solveig Marrin',
+    alerts: [],
+    team,
+    request: { kind: 'laminate.deliver', teeth: ['11'] },
+  },
+  {
+    key: 'metal',
+    time: '09:00',
+    chairId: 'chair-3',
+    patient: 'Teun Abbas',
+    alerts: [],
+    team,
+    request: { kind: 'bridge.metal.deliver', teeth: ['21', '23'], pontics: ['22'] },
+  },
+  {
+    key: 'asleep',
+    time: '09:00',
+    chairId: 'chair-4',
+    patient: 'Pip Halloran',
+    alerts: [],
+    team,
+    request: { kind: 'primary.incisors', teeth: ['51'], weightKg: 15 },
+  },
 ]
 
 let server: Served
@@ -41,13 +65,25 @@ afterAll(async () => {
 
 /** Both at one chair. */
 async function at(key: string, people: [name: string, code: string, dentist: string, code: string]): Promise<Team> {
-  for (const [screen, name, code] of [[assistant, people[0], people[1]], [dentist, people[2], people[3]]] as const) {
+  for (const [screen, name, code] of [
+    [assistant, people[0], people[1]],
+    [dentist, people[2], people[3]],
+  ] as const) {
     await screen.go('/')
     await screen.find('header, [data-sign-in]')
-    if (!(await screen.driver.executeScript<boolean>('return document.querySelector("header")?.innerText.includes(arguments[0]) ?? false', name))) {
+    if (
+      !(await screen.driver.executeScript<boolean>(
+        'return document.querySelector("header")?.innerText.includes(arguments[0]) ?? false',
+        name,
+      ))
+    ) {
       if ((await screen.driver.findElements({ css: 'header' })).length > 0) {
         await screen.press('sign out')
-        await screen.driver.wait(async () => (await screen.driver.findElements({ css: 'header' })).length === 0, 15_000, 'not signed out')
+        await screen.driver.wait(
+          async () => (await screen.driver.findElements({ css: 'header' })).length === 0,
+          15_000,
+          'not signed out',
+        )
       }
       await screen.signIn(name, code)
     }
@@ -85,7 +121,11 @@ describe('a crown visit with a retake of the impression', () => {
     await orrell.says('is not signed as it was read: 37 distal: a bubble on the margin')
     await orrell.press('Close this box')
     await pair.again('impression', 'bubble on the distal margin')
-    await assistant.driver.wait(async () => (await nowStep(assistant)) !== 'impression.inspect', 15_000, 'it did not go back')
+    await assistant.driver.wait(
+      async () => (await nowStep(assistant)) !== 'impression.inspect',
+      15_000,
+      'it did not go back',
+    )
     const seen: string[] = []
     await pair.runOn('impression.inspect', async (step) => void (seen.at(-1) === step || seen.push(step)))
     // What is done over: the cord that was drawn, its dwell, syringe, tray; not the base cord, which is still in.
@@ -126,7 +166,10 @@ describe('a laminate delivery with its clocks', () => {
     expect(await nowStep(assistant)).toBe('delivery.cement-shade')
     await assistant.key('m')
     await assistant.find('[role=dialog] [data-measure=tint]')
-    for (const [field, value] of [['base cement, g', '0.4'], ['tint, g', '0.2']] as const) {
+    for (const [field, value] of [
+      ['base cement, g', '0.4'],
+      ['tint, g', '0.2'],
+    ] as const) {
       await tabTo(assistant, field)
       await assistant.key(...value)
     }
@@ -135,18 +178,27 @@ describe('a laminate delivery with its clocks', () => {
     const clocks = new Set<string>()
     const refusals: string[] = []
     await pair.runOn('closing.chart', async (step) => {
-      for (const c of await assistant.driver.findElements({ css: '[data-clock]' })) clocks.add((await c.getAttribute('data-clock').catch(() => ''))!)
-      if (/\.etch\.?/.test(step) && refusals.length === 0 && (await assistant.driver.findElements({ css: '[data-lasting]' })).length > 0) {
+      for (const c of await assistant.driver.findElements({ css: '[data-clock]' }))
+        clocks.add((await c.getAttribute('data-clock').catch(() => ''))!)
+      if (
+        /\.etch\.?/.test(step) &&
+        refusals.length === 0 &&
+        (await assistant.driver.findElements({ css: '[data-lasting]' })).length > 0
+      ) {
         const before = await assistant.seq()
         await assistant.key(' ')
         await assistant.says(/too early/)
         expect(await assistant.seq()).toBe(before)
         refusals.push(step)
       }
-      if (step.includes('cure') && (await assistant.driver.findElements({ css: '[data-light]' })).length > 0) clocks.add(`light: ${await (await assistant.find('[data-light]')).getText()}`)
+      if (step.includes('cure') && (await assistant.driver.findElements({ css: '[data-light]' })).length > 0)
+        clocks.add(`light: ${await (await assistant.find('[data-light]')).getText()}`)
     })
     expect([...clocks]).toEqual(expect.arrayContaining(['Etch', 'Light', 'Silane']))
-    expect([...clocks].some((c) => /^light: Light on 11: \d+ of \d+ s given, cure \d of \d/.test(c)), [...clocks].join('\n')).toBe(true)
+    expect(
+      [...clocks].some((c) => /^light: Light on 11: \d+ of \d+ s given, cure \d of \d/.test(c)),
+      [...clocks].join('\n'),
+    ).toBe(true)
     expect(refusals).toHaveLength(1)
     await close()
     expect(await (await assistant.find('#note')).getText()).toMatch(/Light on 11: \d+ s in \d+ cures\./)
@@ -199,7 +251,12 @@ describe('a child under general anaesthesia', () => {
     await pair.runOn('asleep.pack-out')
     await assistant.find('[data-throat-pack]')
     await pair.countOut()
-    for (const screen of [assistant, dentist]) await screen.driver.wait(async () => (await screen.driver.findElements({ css: '[data-throat-pack]' })).length === 0, 15_000, 'the pack still stands there')
+    for (const screen of [assistant, dentist])
+      await screen.driver.wait(
+        async () => (await screen.driver.findElements({ css: '[data-throat-pack]' })).length === 0,
+        15_000,
+        'the pack still stands there',
+      )
     await pair.runOn('closing.chart')
     await close()
     expect(await (await assistant.find('#note')).getText()).toContain('THROAT PACK: 1 in, 1 out.')

@@ -54,7 +54,11 @@ describe('a zirconia crown on 37', () => {
     await juno.press('Delivered with resin')
     await juno.find('[data-clash="eugenol-bonding"]')
     await juno.press('glass ionomer')
-    await juno.driver.wait(async () => (await juno.driver.findElements({ css: '[data-clash="eugenol-bonding"]' })).length === 0, 5_000, 'the clash stayed')
+    await juno.driver.wait(
+      async () => (await juno.driver.findElements({ css: '[data-clash="eugenol-bonding"]' })).length === 0,
+      5_000,
+      'the clash stayed',
+    )
     await juno.driver.navigate().refresh()
     await juno.find('[data-question]')
     expect(await items()).toBe(before)
@@ -63,7 +67,11 @@ describe('a zirconia crown on 37', () => {
   it('lays up the tray and signs it; the dentist’s window follows without a reload', async () => {
     await orrell.signIn('Tamsin Orrell', '4711')
     // The dentist's window comes over plain http: no crypto.randomUUID, no service worker, and nothing may miss them.
-    expect(await orrell.driver.executeScript('return [isSecureContext, typeof crypto.randomUUID, navigator.serviceWorker === undefined]')).toEqual([false, 'undefined', true])
+    expect(
+      await orrell.driver.executeScript(
+        'return [isSecureContext, typeof crypto.randomUUID, navigator.serviceWorker === undefined]',
+      ),
+    ).toEqual([false, 'undefined', true])
     await orrell.go(`${visit}/tray`)
     await orrell.find('[data-line]')
     await juno.press('Lay up the tray')
@@ -77,7 +85,9 @@ describe('a zirconia crown on 37', () => {
         if ((await band.getAttribute('aria-checked')) === 'false') await band.click()
       }
     }
-    expect(await (await juno.driver.findElement({ xpath: '//button[contains(., "Sign the tray")]' })).isEnabled()).toBe(false)
+    expect(await (await juno.driver.findElement({ xpath: '//button[contains(., "Sign the tray")]' })).isEnabled()).toBe(
+      false,
+    )
     for (const box of await juno.driver.findElements({ css: 'label input[type=checkbox]' })) {
       await juno.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', box)
       if (!(await box.isSelected())) await box.click()
@@ -194,7 +204,12 @@ describe('a zirconia crown on 37', () => {
     await juno.press('Close the visit')
     await juno.says('closed: counts square, holds answered, the record kept')
     // The other window's path of the visit is walked to its end as well, without a reload.
-    await orrell.driver.wait(async () => (await orrell.driver.findElements({ css: 'nav[aria-label="The visit"] [aria-label="done"]' })).length === 4, 10_000, 'the second window did not hear of the closing')
+    await orrell.driver.wait(
+      async () =>
+        (await orrell.driver.findElements({ css: 'nav[aria-label="The visit"] [aria-label="done"]' })).length === 4,
+      10_000,
+      'the second window did not hear of the closing',
+    )
     await juno.accessible()
   })
 
@@ -209,7 +224,9 @@ describe('a zirconia crown on 37', () => {
     expect(note).toMatch(/Polyether, medium .* lot Q\d+/)
     // Nothing but windows of seconds that a machine under load may have missed, each done over and told; the strict case
     // is in core/run/run.test.ts, where no machine is under load.
-    expect(note).toMatch(/Otherwise than planned\n(Nothing\.|(\d\d:\d\d Done over from “[^”]+” on [^.]+ word, because: [^.]+: window missed\.\s?)+)\n/)
+    expect(note).toMatch(
+      /Otherwise than planned\n(Nothing\.|(\d\d:\d\d Done over from “[^”]+” on [^.]+ word, because: [^.]+: window missed\.\s?)+)\n/,
+    )
     await juno.says('Do not eat until the feeling is back')
     await juno.says('slide the floss out sideways')
     await juno.go('/')

@@ -22,11 +22,17 @@ afterAll(async () => {
 const call = <T>(method: string, path: string, body?: unknown): Promise<T> =>
   juno.driver.executeAsyncScript<T>(
     'const [method, path, body, done] = arguments; fetch(`/api${path}`, { method, ...(body ? { headers: { "content-type": "application/json" }, body: JSON.stringify(body) } : {}) }).then((r) => r.json()).then(done)',
-    method, path, body ?? null,
+    method,
+    path,
+    body ?? null,
   )
-interface Day { visits: { id: string; chairId: string; startsAt: number }[] }
-const starts = async (): Promise<Record<string, number>> => Object.fromEntries((await call<Day>('GET', `/days/${day}`)).visits.map((v) => [v.id, v.startsAt]))
-const until = (screen: Screen, met: () => Promise<boolean>, otherwise: string) => screen.driver.wait(met, 15_000, otherwise)
+interface Day {
+  visits: { id: string; chairId: string; startsAt: number }[]
+}
+const starts = async (): Promise<Record<string, number>> =>
+  Object.fromEntries((await call<Day>('GET', `/days/${day}`)).visits.map((v) => [v.id, v.startsAt]))
+const until = (screen: Screen, met: () => Promise<boolean>, otherwise: string) =>
+  screen.driver.wait(met, 15_000, otherwise)
 
 describe('a day with two clashes', () => {
   it('marks them in place, on every screen: a dentist in two chairs, a chair with two visits', async () => {
@@ -61,11 +67,19 @@ describe('a day with two clashes', () => {
     await juno.says('nobody and no chair is needed twice at once')
     await petra.says('nobody and no chair is needed twice at once')
     const after = await starts()
-    expect(Object.keys(before).filter((id) => before[id] !== after[id]).toSorted()).toEqual(named.toSorted())
+    expect(
+      Object.keys(before)
+        .filter((id) => before[id] !== after[id])
+        .toSorted(),
+    ).toEqual(named.toSorted())
     for (const id of named) expect(Math.abs(after[id!]! - before[id!]!) % (5 * 60_000)).toBe(0)
     await juno.press('Undo')
     await juno.find('[data-twice="chair"]')
-    await until(juno, async () => JSON.stringify(await starts()) === JSON.stringify(before), 'the times did not come back')
+    await until(
+      juno,
+      async () => JSON.stringify(await starts()) === JSON.stringify(before),
+      'the times did not come back',
+    )
   })
 })
 
@@ -73,12 +87,15 @@ describe('how long it takes', () => {
   it('8 visits in 10 take longer than the likely time, and the list says what decides the length', async () => {
     await juno.go(`/visits/${day}-one/case`)
     await juno.find('[data-forecast]')
-    const minutesIn = async (css: string): Promise<number> => Number(/\d+/.exec(await (await juno.find(css)).getText())![0])
+    const minutesIn = async (css: string): Promise<number> =>
+      Number(/\d+/.exec(await (await juno.find(css)).getText())![0])
     expect(await minutesIn('[data-forecast] strong')).toBeGreaterThan(await minutesIn('[data-figure="chair"]'))
     await juno.click('details summary')
     await juno.says('decides')
     await juno.says('to spare')
-    const order = await Promise.all((await juno.driver.findElements({ css: '[data-order]' })).map((e) => e.getAttribute('data-order')))
+    const order = await Promise.all(
+      (await juno.driver.findElements({ css: '[data-order]' })).map((e) => e.getAttribute('data-order')),
+    )
     expect(order[0]).toBe('arrival.seat')
     expect(order.indexOf('anaesthesia.inject')).toBeLessThan(order.indexOf('anaesthesia.test'))
     await juno.accessible()
@@ -97,7 +114,9 @@ describe('how long it takes', () => {
       next()`)
     const shown = async (): Promise<string> => (await juno.find('[data-question=cord] [data-state=on]')).getText()
     expect(await shown()).toContain('Double')
-    const stored = async (): Promise<string> => (await call<{ request: { visitChoices: { cord?: string } } }>('GET', `/visits/${day}-one`)).request.visitChoices.cord ?? ''
+    const stored = async (): Promise<string> =>
+      (await call<{ request: { visitChoices: { cord?: string } } }>('GET', `/visits/${day}-one`)).request.visitChoices
+        .cord ?? ''
     await until(juno, async () => (await stored()) === 'double', 'the last touch was not stored')
     expect(await juno.driver.findElements({ css: '[data-sonner-toast][data-type=error]' })).toHaveLength(0)
     await juno.driver.navigate().refresh()

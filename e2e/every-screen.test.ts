@@ -18,8 +18,25 @@ beforeAll(async () => {
       await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, now)
       await bringTo(db, `${day}-three`, { until: 'provisional.lift', start: true, agoS: 5 }, now)
       // In tomorrow's book, so that no chair of today has two patients at once.
-      for (const [key, until] of [['tried', 'provisional.try-in'], ['shaded', 'records.shade']] as const) {
-        await addVisit(db, { key, inDays: 1, time: '09:00', chairId: 'chair-1', patient: 'Renske Oyelaran', alerts: [], team: { dentist: 'orrell', assistants: ['juno'] }, request: { teeth: ['46'], restoration: 'metal-ceramic crown' } }, day, 'Etc/UTC')
+      for (const [key, until] of [
+        ['tried', 'provisional.try-in'],
+        ['shaded', 'records.shade'],
+      ] as const) {
+        await addVisit(
+          db,
+          {
+            key,
+            inDays: 1,
+            time: '09:00',
+            chairId: 'chair-1',
+            patient: 'Renske Oyelaran',
+            alerts: [],
+            team: { dentist: 'orrell', assistants: ['juno'] },
+            request: { teeth: ['46'], restoration: 'metal-ceramic crown' },
+          },
+          day,
+          'Etc/UTC',
+        )
         await bringTo(db, `${day}-${key}`, { until, start: true }, now)
       }
       await bringTo(db, `${day}-eight`, { until: 'isolation.dam-on', start: true }, now)
@@ -64,7 +81,10 @@ const boxes: readonly (readonly [key: string, opens: string, shows: string])[] =
 ]
 
 // A theme is colours and nothing else: under the second only they are looked at.
-describe.each([['light', undefined], ['dim', 'colours']] as const)('%s', (theme, only) => {
+describe.each([
+  ['light', undefined],
+  ['dim', 'colours'],
+] as const)('%s', (theme, only) => {
   it('the way in, and every screen behind it', async () => {
     await screen.driver.manage().deleteAllCookies()
     await screen.go('/')
@@ -77,8 +97,15 @@ describe.each([['light', undefined], ['dim', 'colours']] as const)('%s', (theme,
     for (const [path, shows] of screens) {
       await screen.go(path)
       await screen.find(shows)
-      await screen.driver.wait(async () => (await screen.driver.findElements({ xpath: '//p[@role="status" and contains(., "…")]' })).length === 0, 15_000, `${path} stays loading`)
-      expect(await screen.driver.executeScript('return document.documentElement.dataset.theme ?? "light"'), path).toBe(theme)
+      await screen.driver.wait(
+        async () =>
+          (await screen.driver.findElements({ xpath: '//p[@role="status" and contains(., "…")]' })).length === 0,
+        15_000,
+        `${path} stays loading`,
+      )
+      expect(await screen.driver.executeScript('return document.documentElement.dataset.theme ?? "light"'), path).toBe(
+        theme,
+      )
       await screen.accessible(path, only)
     }
   })

@@ -47,7 +47,19 @@ interface Clock {
 }
 
 function launch(folder: string, port: number, { pace, at }: Clock): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['dist/server.js', '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC', JADE_PACE: String(pace), JADE_CLOCK_FROM: String(from), JADE_CLOCK_SHOWS: String(shownAt(at)) }, stdio: ['ignore', 'pipe', 'pipe'] })
+  const child = spawn(process.execPath, ['dist/server.js', '--demo'], {
+    env: {
+      ...process.env,
+      JADE_DATA: folder,
+      PORT: String(port),
+      DATABASE_URL: '',
+      TZ: 'Etc/UTC',
+      JADE_PACE: String(pace),
+      JADE_CLOCK_FROM: String(from),
+      JADE_CLOCK_SHOWS: String(shownAt(at)),
+    },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   return new Promise((resolve, reject) => {
     let said = ''
     const hear = (chunk: Buffer): void => {
@@ -60,13 +72,20 @@ function launch(folder: string, port: number, { pace, at }: Clock): Promise<Chil
   })
 }
 
-const ended = (child: ChildProcess): Promise<void> => (child.exitCode !== null || child.signalCode !== null ? Promise.resolve() : new Promise((resolve) => child.once('exit', () => resolve())))
+const ended = (child: ChildProcess): Promise<void> =>
+  child.exitCode !== null || child.signalCode !== null
+    ? Promise.resolve()
+    : new Promise((resolve) => child.once('exit', () => resolve()))
 
 /**
  * Starts the built server on a fresh demo folder.
  * `prepare` may bring visits to a moment before the server opens the folder.
  */
-export async function serve({ prepare, pace = rehearsal, at = '08:30' }: { prepare?: (db: Db, now: number) => Promise<void> } & Partial<Clock> = {}): Promise<Served> {
+export async function serve({
+  prepare,
+  pace = rehearsal,
+  at = '08:30',
+}: { prepare?: (db: Db, now: number) => Promise<void> } & Partial<Clock> = {}): Promise<Served> {
   const folder = mkdtempSync(join(tmpdir(), 'jade-e2e-'))
   cpSync(process.env[templateVariable]!, folder, { recursive: true })
   if (prepare) {
@@ -113,9 +132,29 @@ export class Screen {
     const options = new Options()
     options.setChromeBinaryPath('/usr/bin/chromium')
     options.setLoggingPrefs(prefs)
-    options.addArguments('--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', `--user-data-dir=${profile}`, '--host-resolver-rules=MAP clinic.test 127.0.0.1')
-    const driver = (await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build()) as Driver
-    await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width: 1280, height: 800, deviceScaleFactor: 1, mobile: false })
+    options.addArguments(
+      '--headless=new',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      `--user-data-dir=${profile}`,
+      '--host-resolver-rules=MAP clinic.test 127.0.0.1',
+    )
+    const driver = (await new Builder()
+      .forBrowser('chrome')
+      .setChromeOptions(options)
+      .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
+      .build()) as Driver
+    await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+      width: 1280,
+      height: 800,
+      deviceScaleFactor: 1,
+      mobile: false,
+    })
     return new Screen(driver, url, profile)
   }
 
@@ -141,17 +180,22 @@ export class Screen {
 
   /** Touches an element as soon as it lies where it can be touched: what is still being laid out moves. */
   private async touch(find: () => Promise<WebElement>): Promise<void> {
-    await this.driver.wait(async () => {
-      try {
-        const element = await find()
-        await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
-        await element.click()
-        return true
-      } catch (e) {
-        if (e instanceof error.ElementClickInterceptedError || e instanceof error.StaleElementReferenceError) return false
-        throw e
-      }
-    }, 15_000, 'it could not be touched')
+    await this.driver.wait(
+      async () => {
+        try {
+          const element = await find()
+          await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+          await element.click()
+          return true
+        } catch (e) {
+          if (e instanceof error.ElementClickInterceptedError || e instanceof error.StaleElementReferenceError)
+            return false
+          throw e
+        }
+      },
+      15_000,
+      'it could not be touched',
+    )
   }
 
   async click(css: string): Promise<void> {
@@ -176,7 +220,10 @@ export class Screen {
   }
 
   async key(...keys: string[]): Promise<void> {
-    await this.driver.actions().sendKeys(...keys).perform()
+    await this.driver
+      .actions()
+      .sendKeys(...keys)
+      .perform()
   }
 
   async signIn(name: string, code: string): Promise<void> {
@@ -196,22 +243,40 @@ export class Screen {
   async moved(act: () => Promise<unknown>): Promise<void> {
     const before = await this.seq()
     await act()
-    await this.driver.wait(async () => (await this.seq()) > before, 15_000).catch(async () => {
-      throw new Error(`the run did not move on; the page says: ${(await this.text()).slice(0, 1500)}`)
-    })
+    await this.driver
+      .wait(async () => (await this.seq()) > before, 15_000)
+      .catch(async () => {
+        throw new Error(`the run did not move on; the page says: ${(await this.text()).slice(0, 1500)}`)
+      })
   }
 
   /** No serious fault of accessibility on what is shown now (axe, WCAG 2.2 AA). `colours` where nothing else can differ from what was looked at before. */
   async accessible(where = '', only?: 'colours'): Promise<void> {
     const axe = new AxeBuilder(this.driver)
-    const { violations } = await (only === 'colours' ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])).analyze()
-    expect(violations.map((v) => `${v.id}: ${v.help} (${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | ')})`), where).toEqual([])
+    const { violations } = await (
+      only === 'colours'
+        ? axe.withRules(['color-contrast'])
+        : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    ).analyze()
+    expect(
+      violations.map(
+        (v) =>
+          `${v.id}: ${v.help} (${v.nodes
+            .slice(0, 3)
+            .map((n) => n.html.slice(0, 160))
+            .join(' | ')})`,
+      ),
+      where,
+    ).toEqual([])
   }
 
   /** Console errors since the last look. A refusal the test asked for (401, 409) is an answer, not a fault of the page. */
   async errors(): Promise<string[]> {
     const entries = await this.driver.manage().logs().get(logging.Type.BROWSER)
-    return entries.filter((e) => e.level.value >= logging.Level.SEVERE.value).map((e) => e.message).filter((m) => !/\/api\/.*status of (401|409)/.test(m))
+    return entries
+      .filter((e) => e.level.value >= logging.Level.SEVERE.value)
+      .map((e) => e.message)
+      .filter((m) => !/\/api\/.*status of (401|409)/.test(m))
   }
 
   async close(): Promise<void> {

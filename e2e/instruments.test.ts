@@ -23,7 +23,8 @@ afterAll(async () => {
   await server?.stop()
 })
 
-const loads = async (): Promise<string[]> => wim.driver.executeScript("return [...document.querySelectorAll('[data-load]')].map((e) => e.dataset.load)")
+const loads = async (): Promise<string[]> =>
+  wim.driver.executeScript("return [...document.querySelectorAll('[data-load]')].map((e) => e.dataset.load)")
 const startLoad = async (): Promise<string> => {
   const before = await loads()
   await wim.press('Start a load')
@@ -67,7 +68,11 @@ describe('cassettes', () => {
     await (await wim.find('[role=dialog] input')).sendKeys('the strip was read wrongly')
     await wim.press('Pull it back')
     const trace = await wim.find('[data-trace="231"]')
-    await wim.driver.wait(async () => (await trace.getText()).includes('Tilly Marrow'), 15_000, 'the visit it was used for is not named')
+    await wim.driver.wait(
+      async () => (await trace.getText()).includes('Tilly Marrow'),
+      15_000,
+      'the visit it was used for is not named',
+    )
     expect(await trace.getText()).toContain('Tell the dentist')
     await wim.find(`[data-touched="${day}-seven"]`)
     // What is laid up out of it is changed, and only then is the tray good again.
@@ -75,7 +80,8 @@ describe('cassettes', () => {
     await wim.find(`[data-pulled="${day}-four"]`)
     await wim.accessible()
     await wim.go('/cupboard/instruments')
-    const toChange = async (): Promise<number> => (await wim.driver.findElements({ xpath: '//button[contains(., "It is changed")]' })).length
+    const toChange = async (): Promise<number> =>
+      (await wim.driver.findElements({ xpath: '//button[contains(., "It is changed")]' })).length
     await wim.find('[data-trace="231"]')
     for (let left = await toChange(); left > 0; left--) {
       await wim.press('It is changed')
@@ -94,7 +100,11 @@ describe('stock and looking back', () => {
     expect(await row.getText()).toContain(`short on ${day}`)
     await wim.button('Order as CSV')
     await wim.press('New one in')
-    await wim.driver.wait(async () => !(await wim.text()).includes('Depth cutter 2.0, medium 10/10'), 15_000, 'the bur still counts as worn')
+    await wim.driver.wait(
+      async () => !(await wim.text()).includes('Depth cutter 2.0, medium 10/10'),
+      15_000,
+      'the bur still counts as worn',
+    )
     await wim.accessible()
   })
 

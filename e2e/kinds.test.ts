@@ -13,7 +13,10 @@ let varen: Screen
 const day = new Date().toISOString().slice(0, 10)
 const at = (key: string, screen: string): string => `/visits/${day}-${key}/${screen}`
 beforeAll(async () => {
-  server = await serve({ pace: 1, prepare: async (db, now) => void (await bringTo(db, `${day}-ten`, { onlySigned: true }, now)) })
+  server = await serve({
+    pace: 1,
+    prepare: async (db, now) => void (await bringTo(db, `${day}-ten`, { onlySigned: true }, now)),
+  })
   bram = await Screen.open(server.url)
   varen = await Screen.open(server.url)
   await bram.signIn('Bram Oduya', '4567')
@@ -29,7 +32,11 @@ afterAll(async () => {
 async function layUpAndSign(screen: Screen): Promise<void> {
   await screen.find('[data-line]')
   // What was just said at the edge of the window has faded.
-  await screen.driver.wait(async () => (await screen.driver.findElements({ css: '[data-sonner-toast]' })).length === 0, 15_000, 'the messages stayed')
+  await screen.driver.wait(
+    async () => (await screen.driver.findElements({ css: '[data-sonner-toast]' })).length === 0,
+    15_000,
+    'the messages stayed',
+  )
   for (const tab of await screen.driver.findElements({ css: '[role=tab]' })) {
     await tab.click()
     for (const band of await screen.driver.findElements({ css: 'svg g[role=checkbox]:not([data-line])' })) {
@@ -45,7 +52,10 @@ async function layUpAndSign(screen: Screen): Promise<void> {
 }
 /** The keys of a barcode scanner: quick, ended by Enter, wherever the focus is. */
 const scan = (screen: Screen, code: string): Promise<unknown> =>
-  screen.driver.executeScript('for (const key of [...arguments[0], "Enter"]) document.body.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true, cancelable: true }))', code)
+  screen.driver.executeScript(
+    'for (const key of [...arguments[0], "Enter"]) document.body.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true, cancelable: true }))',
+    code,
+  )
 
 describe('a bonded bridge from nothing', () => {
   it('is added with its gap, asks only its own questions, and says what it is worked out from', async () => {
@@ -74,7 +84,9 @@ describe('a bonded bridge from nothing', () => {
     await bram.press('Lay up the tray')
     await bram.find('[data-line]')
     await bram.says('The ceramic bridge is not here')
-    expect(await (await bram.driver.findElement({ xpath: '//button[contains(., "Sign the tray")]' })).isEnabled()).toBe(false)
+    expect(await (await bram.driver.findElement({ xpath: '//button[contains(., "Sign the tray")]' })).isEnabled()).toBe(
+      false,
+    )
     await bram.driver.navigate().back()
     await bram.find('[data-question]')
     await (await bram.driver.findElement({ xpath: '//label[contains(., "piece is here")]/input' })).click()
@@ -82,10 +94,14 @@ describe('a bonded bridge from nothing', () => {
   })
   it('is scanned and laid up: own labels check off, an expired box never does', async () => {
     await bram.find('[data-line="mirror"]')
-    await bram.driver.wait(async () => {
-      await scan(bram, 'mirror')
-      return (await bram.driver.findElements({ css: '[data-line="mirror"][aria-checked="true"]' })).length > 0
-    }, 15_000, 'the scan checked nothing off')
+    await bram.driver.wait(
+      async () => {
+        await scan(bram, 'mirror')
+        return (await bram.driver.findElements({ css: '[data-line="mirror"][aria-checked="true"]' })).length > 0
+      },
+      15_000,
+      'the scan checked nothing off',
+    )
     await scan(bram, 'scanner')
     await bram.says('Intra-oral scanner is not on this tray')
     await scan(bram, '(01)09506000134353')
@@ -102,7 +118,11 @@ describe('a child’s preformed crown, a root canal with core and crown', () => 
     await bram.says('4.4 mg/kg × 21 kg = 92.4 mg')
     await bram.press('Sealed in, not cut')
     await bram.says('nothing in this visit hurts')
-    await bram.driver.wait(async () => (await bram.driver.findElements({ css: '[data-worked^="anaesthesia"]' })).length === 0, 5_000, 'the needle stayed')
+    await bram.driver.wait(
+      async () => (await bram.driver.findElements({ css: '[data-worked^="anaesthesia"]' })).length === 0,
+      5_000,
+      'the needle stayed',
+    )
     await bram.accessible()
     await bram.press('Lay up the tray')
     await layUpAndSign(bram)
@@ -114,7 +134,11 @@ describe('a child’s preformed crown, a root canal with core and crown', () => 
     await bram.press('Suction retractor')
     await bram.find('[data-clash="hypochlorite"]')
     await bram.press('as before')
-    await bram.driver.wait(async () => (await bram.driver.findElements({ css: '[data-clash="hypochlorite"]' })).length === 0, 5_000, 'the clash stayed')
+    await bram.driver.wait(
+      async () => (await bram.driver.findElements({ css: '[data-clash="hypochlorite"]' })).length === 0,
+      5_000,
+      'the clash stayed',
+    )
     await bram.press('Lay up the tray')
     await bram.find('[data-line]')
     expect(await bram.text()).not.toContain('latex, medium')
@@ -125,9 +149,17 @@ describe('a child’s preformed crown, a root canal with core and crown', () => 
     await bram.find('[data-question]')
     await bram.click('select[aria-label="Further work in this visit"] option[value="filling.amalgam"]')
     await bram.says('Amalgam')
-    await bram.driver.wait(async () => /filling|Band round/.test(await bram.text()), 5_000, 'the filling is not in the plan')
+    await bram.driver.wait(
+      async () => /filling|Band round/.test(await bram.text()),
+      5_000,
+      'the filling is not in the plan',
+    )
     await (await bram.find('button[aria-label^="Take Amalgam"]')).click()
-    await bram.driver.wait(async () => (await bram.driver.findElements({ css: 'button[aria-label^="Take Amalgam"]' })).length === 0, 5_000, 'the further work stayed')
+    await bram.driver.wait(
+      async () => (await bram.driver.findElements({ css: 'button[aria-label^="Take Amalgam"]' })).length === 0,
+      5_000,
+      'the further work stayed',
+    )
   })
 })
 
@@ -175,7 +207,9 @@ describe('the library', () => {
     await varen.press('Leave it out')
     await varen.says('Not possible')
     await varen.driver.actions().sendKeys(Key.ESCAPE).perform()
-    await (await varen.find('[data-step="crown.36.seat"] button, [data-step^="crown."][data-step$=".seat"] button')).click()
+    await (
+      await varen.find('[data-step="crown.36.seat"] button, [data-step^="crown."][data-step$=".seat"] button')
+    ).click()
     const inputs = await varen.driver.findElements({ css: '[role=dialog] input' })
     await inputs[0]!.sendKeys('Sticker for the child')
     await varen.says('on every plan of this kind that is not signed yet')
@@ -184,8 +218,13 @@ describe('the library', () => {
     await (await varen.driver.findElement({ xpath: '//button[normalize-space(.)="Amend"]' })).click()
     await varen.says('this practice’s own')
     await varen.says('they ask for it')
-    const file = await varen.driver.executeAsyncScript<string>('const done = arguments[0]; fetch("/api/practice/amendments").then((r) => r.text()).then(done)')
-    expect(JSON.parse(file)).toMatchObject({ format: 'jade-tray amendments', amendments: [{ by: 'Dr Imke Varen', why: 'they ask for it' }] })
+    const file = await varen.driver.executeAsyncScript<string>(
+      'const done = arguments[0]; fetch("/api/practice/amendments").then((r) => r.text()).then(done)',
+    )
+    expect(JSON.parse(file)).toMatchObject({
+      format: 'jade-tray amendments',
+      amendments: [{ by: 'Dr Imke Varen', why: 'they ask for it' }],
+    })
     await varen.press('Amendments, 1')
     await varen.press('Take back')
     await varen.says('as the library has it')

@@ -40,9 +40,12 @@ interface Visit {
 const call = <T>(method: string, path: string, body?: unknown): Promise<T> =>
   juno.driver.executeAsyncScript<T>(
     'const [method, path, body, done] = arguments; fetch(`/api${path}`, { method, ...(body ? { headers: { "content-type": "application/json" }, body: JSON.stringify(body) } : {}) }).then((r) => r.json()).then(done)',
-    method, path, body ?? null,
+    method,
+    path,
+    body ?? null,
   )
-const visits = async (): Promise<Map<string, Visit>> => new Map((await call<{ visits: Visit[] }>('GET', `/days/${day}`)).visits.map((v) => [v.id, v]))
+const visits = async (): Promise<Map<string, Visit>> =>
+  new Map((await call<{ visits: Visit[] }>('GET', `/days/${day}`)).visits.map((v) => [v.id, v]))
 const until = (met: () => Promise<boolean>, otherwise: string) => juno.driver.wait(met, 15_000, otherwise)
 const id = (key: string): string => `${day}-${key}`
 const minute = 60_000
@@ -64,11 +67,16 @@ describe('a visit runs twenty minutes late', () => {
     await juno.press('60 min')
     await juno.press('Propose from now')
     await juno.find('[data-proposal]')
-    const moves = await Promise.all((await juno.driver.findElements({ css: '[data-move]' })).map((m) => m.getAttribute('data-move')))
+    const moves = await Promise.all(
+      (await juno.driver.findElements({ css: '[data-move]' })).map((m) => m.getAttribute('data-move')),
+    )
     expect(moves).toContain(id('nine'))
     expect(moves).not.toContain(id('eight'))
     await juno.press(moves.length === 1 ? 'Move it' : `Move these ${moves.length}`)
-    await until(async () => (await visits()).get(id('nine'))!.startsAt !== before.get(id('nine'))!.startsAt, 'nothing was moved')
+    await until(
+      async () => (await visits()).get(id('nine'))!.startsAt !== before.get(id('nine'))!.startsAt,
+      'nothing was moved',
+    )
     const after = await visits()
     const now = (await call<{ now: number }>('GET', '/health')).now
     for (const [key, v] of after) {
@@ -79,13 +87,25 @@ describe('a visit runs twenty minutes late', () => {
       if (was.beganAt !== undefined) {
         expect(v.beganAt).toBe(was.beganAt)
         const nowS = (now - was.beganAt) / 1000
-        for (const b of was.score.bars.filter((x) => x.endS < nowS - 30)) expect(v.score.bars.find((x) => x.stepId === b.stepId)).toEqual(b)
+        for (const b of was.score.bars.filter((x) => x.endS < nowS - 30))
+          expect(v.score.bars.find((x) => x.stepId === b.stepId)).toEqual(b)
       }
     }
-    await juno.driver.wait(async () => (await juno.driver.findElements({ css: `[data-late="${id('nine')}"]` })).length === 0, 15_000, 'still late after it was moved')
-    await bram.driver.wait(async () => (await bram.driver.findElements({ css: `[data-late="${id('nine')}"]` })).length === 0, 15_000, 'the other screen does not follow')
+    await juno.driver.wait(
+      async () => (await juno.driver.findElements({ css: `[data-late="${id('nine')}"]` })).length === 0,
+      15_000,
+      'still late after it was moved',
+    )
+    await bram.driver.wait(
+      async () => (await bram.driver.findElements({ css: `[data-late="${id('nine')}"]` })).length === 0,
+      15_000,
+      'the other screen does not follow',
+    )
     await juno.press('Undo')
-    await until(async () => (await visits()).get(id('nine'))!.startsAt === before.get(id('nine'))!.startsAt, 'the times did not come back')
+    await until(
+      async () => (await visits()).get(id('nine'))!.startsAt === before.get(id('nine'))!.startsAt,
+      'the times did not come back',
+    )
   })
 
   it('who says they cannot come later is held, and the proposal is made anew without them', async () => {
@@ -93,7 +113,13 @@ describe('a visit runs twenty minutes late', () => {
     await juno.press('Propose from now')
     await juno.find(`[data-move="${id('nine')}"]`)
     await juno.press('Wickstead cannot move')
-    await juno.driver.wait(async () => (await juno.driver.findElements({ css: '[data-proposal]' })).length > 0 && (await juno.driver.findElements({ css: `[data-move="${id('nine')}"]` })).length === 0, 15_000, 'the held visit is still moved')
+    await juno.driver.wait(
+      async () =>
+        (await juno.driver.findElements({ css: '[data-proposal]' })).length > 0 &&
+        (await juno.driver.findElements({ css: `[data-move="${id('nine')}"]` })).length === 0,
+      15_000,
+      'the held visit is still moved',
+    )
     await juno.press('Leave as it is')
     await call('PUT', `/visits/${id('nine')}/shift`, { mayMoveMin: null })
   })
@@ -111,14 +137,20 @@ describe('a visit moved by hand', () => {
     await juno.key(Key.ARROW_RIGHT)
     await juno.says('Ro 13:35')
     await juno.key(Key.ESCAPE)
-    await until(async () => (await juno.driver.findElements({ css: '[data-consequence]' })).length === 0, 'it is still held')
+    await until(
+      async () => (await juno.driver.findElements({ css: '[data-consequence]' })).length === 0,
+      'it is still held',
+    )
     expect((await visits()).get(id('ten'))!.startsAt).toBe(before.startsAt)
     await pick()
     for (let i = 0; i < 3; i++) await juno.key(Key.ARROW_RIGHT)
     await juno.says('Ro 13:45')
     await juno.says(/waiting \d+ min/)
     await juno.key(Key.SPACE)
-    await until(async () => (await visits()).get(id('ten'))!.startsAt === before.startsAt + 15 * minute, 'it did not move')
+    await until(
+      async () => (await visits()).get(id('ten'))!.startsAt === before.startsAt + 15 * minute,
+      'it did not move',
+    )
     await juno.press('Undo')
     await until(async () => (await visits()).get(id('ten'))!.startsAt === before.startsAt, 'it did not come back')
   })
@@ -127,7 +159,13 @@ describe('a visit moved by hand', () => {
     const drag = async (key: string, x: number, y: number): Promise<void> => {
       const block = await juno.find(`[data-visit="${id(key)}"]`)
       await juno.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', block)
-      await juno.driver.actions().move({ origin: block }).press().move({ origin: block, x: Math.round(x / 2), y: Math.round(y / 2) }).move({ origin: block, x, y }).perform()
+      await juno.driver
+        .actions()
+        .move({ origin: block })
+        .press()
+        .move({ origin: block, x: Math.round(x / 2), y: Math.round(y / 2) })
+        .move({ origin: block, x, y })
+        .perform()
     }
     const before = (await visits()).get(id('six'))!
     await drag('six', -60, 206)
@@ -136,7 +174,12 @@ describe('a visit moved by hand', () => {
     await until(async () => (await visits()).get(id('six'))!.chairId === 'chair-3', 'it did not change the chair')
     expect(Math.abs((await visits()).get(id('six'))!.startsAt - before.startsAt) % (5 * minute)).toBe(0)
     await juno.press('Undo')
-    await until(async () => (await visits()).get(id('six'))!.startsAt === before.startsAt && (await visits()).get(id('six'))!.chairId === 'chair-1', 'it did not come back')
+    await until(
+      async () =>
+        (await visits()).get(id('six'))!.startsAt === before.startsAt &&
+        (await visits()).get(id('six'))!.chairId === 'chair-1',
+      'it did not come back',
+    )
     await drag('eight', 80, 0)
     expect(await juno.driver.findElements({ css: '[data-consequence]' })).toHaveLength(0)
     await juno.driver.actions().release().perform()
@@ -154,7 +197,10 @@ describe('the practice’s calendar', () => {
     await juno.accessible()
     const before = await visits()
     await juno.press('Take this time')
-    await until(async () => [...(await visits()).values()].filter((v) => v.startsAt !== before.get(v.id)!.startsAt).length === 1, 'the time was not taken')
+    await until(
+      async () => [...(await visits()).values()].filter((v) => v.startsAt !== before.get(v.id)!.startsAt).length === 1,
+      'the time was not taken',
+    )
     expect(await juno.errors()).toEqual([])
   })
 })

@@ -57,7 +57,11 @@ describe('an impression or scan that is not good', () => {
     await juno.go(at('three', 'chairside'))
     await juno.click('[data-hold="impression"]')
     await juno.press('Not good: again')
-    expect(await (await juno.driver.findElement({ xpath: '//*[@role="dialog"]//button[contains(., "Do it over")]' })).isEnabled()).toBe(false)
+    expect(
+      await (
+        await juno.driver.findElement({ xpath: '//*[@role="dialog"]//button[contains(., "Do it over")]' })
+      ).isEnabled(),
+    ).toBe(false)
     await (await juno.find('[role=dialog] textarea')).sendKeys('distal margin missing on screen')
     await juno.moved(() => juno.press('Do it over'))
     await juno.says('Ready for the next step')
@@ -106,12 +110,17 @@ describe('hands full', () => {
     // In a box "next" is not next: a pedal pressed by accident while a code is typed does nothing to the run.
     await juno.key(Key.PAGE_DOWN)
     await juno.key(Key.ESCAPE)
-    await juno.driver.wait(async () => (await juno.driver.findElements({ css: '[role=dialog]' })).length === 0, 5_000, 'the box stayed')
+    await juno.driver.wait(
+      async () => (await juno.driver.findElements({ css: '[role=dialog]' })).length === 0,
+      5_000,
+      'the box stayed',
+    )
     expect(await juno.seq()).toBe(before)
   })
 
   it('counts many pieces out with one touch, and mends a miscount', async () => {
-    const open = async (): Promise<string | null> => (await juno.find('[data-count="dam-pieces"]')).getAttribute('data-open')
+    const open = async (): Promise<string | null> =>
+      (await juno.find('[data-count="dam-pieces"]')).getAttribute('data-open')
     expect(await open()).toBe('7')
     await juno.moved(() => juno.press('all 7 out'))
     expect(await open()).toBe('0')
@@ -130,7 +139,13 @@ describe('hands full', () => {
     await juno.find('[data-now="cutting.reduction-check"]')
     // Tabbed to: space presses the button.
     await juno.driver.executeScript('document.activeElement.blur()')
-    for (let i = 0; i < 40 && (await juno.driver.executeScript<string>('return document.activeElement.textContent.trim()')) !== 'Keys'; i++) await juno.key(Key.TAB)
+    for (
+      let i = 0;
+      i < 40 &&
+      (await juno.driver.executeScript<string>('return document.activeElement.textContent.trim()')) !== 'Keys';
+      i++
+    )
+      await juno.key(Key.TAB)
     await juno.key(Key.SPACE)
     await juno.says('space, page-down, →, pedal')
     await juno.key(Key.ESCAPE)
@@ -145,7 +160,9 @@ describe('hands full', () => {
     await juno.moved(() => juno.press('Keep'))
     await juno.press('Leave a step out')
     await (await juno.find('[role=dialog] textarea')).sendKeys('checked by index already')
-    await juno.moved(async () => (await juno.driver.findElement({ xpath: '//*[@role="dialog"]//button[normalize-space(.)="Leave out"]' })).click())
+    await juno.moved(async () =>
+      (await juno.driver.findElement({ xpath: '//*[@role="dialog"]//button[normalize-space(.)="Leave out"]' })).click(),
+    )
     await juno.says('Waiting for the dentist')
     await juno.go(at('two', 'close'))
     await juno.says('Left out: Check the reduction, because: checked by index already.')
@@ -194,7 +211,10 @@ describe('the desk', () => {
     await juno.press('Add a lot of Bis-acryl')
     const inputs = await juno.driver.findElements({ css: '[role=dialog] input' })
     await inputs[0]!.sendKeys('BX-9')
-    await juno.driver.executeScript('const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set; set.call(arguments[0], "2029-05-31"); arguments[0].dispatchEvent(new Event("input", { bubbles: true }))', inputs[1])
+    await juno.driver.executeScript(
+      'const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set; set.call(arguments[0], "2029-05-31"); arguments[0].dispatchEvent(new Event("input", { bubbles: true }))',
+      inputs[1],
+    )
     await inputs[2]!.sendKeys('76')
     await juno.press('Into the cupboard')
     await juno.find('[data-lot="BX-9"]')
@@ -251,22 +271,38 @@ describe('the desk', () => {
   it('is accessible in the dim theme on every screen', async () => {
     await juno.go('/')
     await juno.press('Dim theme')
-    for (const [path, css] of [['/', '[data-visit]'], ['/settings', '[data-function]'], ['/cupboard', '[data-item]'], [at('five', 'case'), '[data-question]'], [at('five', 'tray'), '[data-line]'], [at('two', 'chairside'), '[data-seq]'], [at('two', 'close'), '#note']] as const) {
+    for (const [path, css] of [
+      ['/', '[data-visit]'],
+      ['/settings', '[data-function]'],
+      ['/cupboard', '[data-item]'],
+      [at('five', 'case'), '[data-question]'],
+      [at('five', 'tray'), '[data-line]'],
+      [at('two', 'chairside'), '[data-seq]'],
+      [at('two', 'close'), '#note'],
+    ] as const) {
       await juno.go(path)
       await juno.find(css)
       await juno.accessible()
     }
-    expect(await juno.errors()).toEqual(expect.not.arrayContaining([expect.stringMatching(/TypeError|ReferenceError|Minified React/)]))
+    expect(await juno.errors()).toEqual(
+      expect.not.arrayContaining([expect.stringMatching(/TypeError|ReferenceError|Minified React/)]),
+    )
   })
 
   it('brings a list of ten thousand items in without freezing, shown row by row first', async () => {
-    const rows = Array.from({ length: 10_000 }, (_, i) => `own-${i},"Own item ${i}, spare",hand instrument,own need ${i},${100 + (i % 80)},12,${i === 4321 ? 'perhaps' : 'yes'},3`)
+    const rows = Array.from(
+      { length: 10_000 },
+      (_, i) =>
+        `own-${i},"Own item ${i}, spare",hand instrument,own need ${i},${100 + (i % 80)},12,${i === 4321 ? 'perhaps' : 'yes'},3`,
+    )
     const file = join(tmpdir(), `jade-items-${process.pid}.csv`)
     writeFileSync(file, ['id,name,family,serves,lengthMm,widthMm,reusable,stock', ...rows].join('\n'))
     await juno.go('/cupboard')
     await juno.find('[data-item]')
     // The longest gap between two frames while the file is read and shown: the page must not stand still.
-    await juno.driver.executeScript('window.__gap = 0; let last = performance.now(); const tick = () => { const now = performance.now(); window.__gap = Math.max(window.__gap, now - last); last = now; requestAnimationFrame(tick) }; requestAnimationFrame(tick)')
+    await juno.driver.executeScript(
+      'window.__gap = 0; let last = performance.now(); const tick = () => { const now = performance.now(); window.__gap = Math.max(window.__gap, now - last); last = now; requestAnimationFrame(tick) }; requestAnimationFrame(tick)',
+    )
     await (await juno.find('input[type=file]')).sendKeys(file)
     await juno.says('new 9999')
     await juno.says('wrong 1')

@@ -3,14 +3,22 @@ import { Key } from 'selenium-webdriver'
 import type { Screen } from './harness'
 
 /** The step in front on a screen; empty while nothing runs. */
-export const nowStep = async (s: Screen): Promise<string> => (await (await s.find('[data-now], [data-status="closed"], [data-status="laid up"], [data-status="running"]')).getAttribute('data-now')) ?? (await (await s.driver.findElements({ css: '[data-now]' }))[0]?.getAttribute('data-now')) ?? ''
+export const nowStep = async (s: Screen): Promise<string> =>
+  (await (
+    await s.find('[data-now], [data-status="closed"], [data-status="laid up"], [data-status="running"]')
+  ).getAttribute('data-now')) ??
+  (await (await s.driver.findElements({ css: '[data-now]' }))[0]?.getAttribute('data-now')) ??
+  ''
 
 /** Presses "next" with the key of a foot pedal, until the server has taken it. */
 export const pedal = (s: Screen, key: string = Key.PAGE_DOWN): Promise<void> => s.moved(() => s.key(key))
 
 /** Goes from control to control by tab until one with these words has the focus. */
 export async function tabTo(s: Screen, words: string, most = 120): Promise<void> {
-  const at = () => s.driver.executeScript<string>('const e = document.activeElement; return e && e !== document.body ? `${e.getAttribute("aria-label") ?? ""} ${e.innerText ?? e.textContent ?? ""}` : ""')
+  const at = () =>
+    s.driver.executeScript<string>(
+      'const e = document.activeElement; return e && e !== document.body ? `${e.getAttribute("aria-label") ?? ""} ${e.innerText ?? e.textContent ?? ""}` : ""',
+    )
   for (let i = 0; i < most; i++) {
     if ((await at()).includes(words)) return
     await s.key(Key.TAB)
@@ -35,7 +43,9 @@ export class Team {
   /** Signs the hold that is asked, with the dentist's code, on the dentist's window. */
   async sign(hold: string): Promise<void> {
     await this.dentist.click(`[data-hold="${hold}"]`)
-    await this.dentist.moved(async () => (await this.dentist.find('[role=dialog] input[type=password]')).sendKeys(this.code, Key.ENTER))
+    await this.dentist.moved(async () =>
+      (await this.dentist.find('[role=dialog] input[type=password]')).sendKeys(this.code, Key.ENTER),
+    )
   }
 
   /** The dentist's answer is "not good", with a reason. */
@@ -54,7 +64,12 @@ export class Team {
       const id = await out?.getAttribute('data-count')
       if (!out || this.uncounted.includes(id!)) return
       await this.assistant.moved(() => this.assistant.key('o'))
-      await this.assistant.driver.wait(async () => (await this.assistant.driver.findElements({ css: `[data-count="${id}"][data-out-now]` })).length === 0, 15_000, `${id} stays open`)
+      await this.assistant.driver.wait(
+        async () =>
+          (await this.assistant.driver.findElements({ css: `[data-count="${id}"][data-out-now]` })).length === 0,
+        15_000,
+        `${id} stays open`,
+      )
     }
   }
 
@@ -67,7 +82,10 @@ export class Team {
     const { assistant, dentist } = this
     for (let turns = 0; turns < 500; turns++) {
       // A machine under load may miss a window of seconds: then it is done over, as at the chair.
-      if ((await assistant.driver.findElements({ xpath: '//*[@role="dialog"]//button[normalize-space(.)="Do it over"]' })).length > 0) {
+      if (
+        (await assistant.driver.findElements({ xpath: '//*[@role="dialog"]//button[normalize-space(.)="Do it over"]' }))
+          .length > 0
+      ) {
         await assistant.moved(() => enter(assistant, 'Do it over'))
         continue
       }
@@ -77,7 +95,11 @@ export class Team {
       await this.countOut()
       if (at) {
         // A step that has a time to last is given it.
-        await assistant.driver.wait(async () => (await assistant.driver.findElements({ css: '[data-lasting]' })).length === 0, 90_000, `${at} lasts for ever`)
+        await assistant.driver.wait(
+          async () => (await assistant.driver.findElements({ css: '[data-lasting]' })).length === 0,
+          90_000,
+          `${at} lasts for ever`,
+        )
         await pedal(assistant)
         continue
       }
@@ -90,7 +112,14 @@ export class Team {
       const [asked] = await dentist.driver.findElements({ css: '[data-hold]' })
       if (asked && text.includes('Waiting for the dentist')) await this.sign((await asked.getAttribute('data-hold'))!)
       // Whatever it is that is waited for, the screen changes by itself when it has come.
-      await assistant.driver.wait(async () => !/Waiting/.test(await assistant.text()) || (await assistant.driver.findElements({ css: '[role=dialog]' })).length > 0 || (await dentist.driver.findElements({ css: '[data-hold]' })).length > 0, 90_000, 'waited for nothing')
+      await assistant.driver.wait(
+        async () =>
+          !/Waiting/.test(await assistant.text()) ||
+          (await assistant.driver.findElements({ css: '[role=dialog]' })).length > 0 ||
+          (await dentist.driver.findElements({ css: '[data-hold]' })).length > 0,
+        90_000,
+        'waited for nothing',
+      )
     }
     throw new Error(`never came to ${until}`)
   }

@@ -33,7 +33,8 @@ afterAll(async () => {
   await wall?.close()
   await server?.stop()
 })
-const gone = (screen: Screen, css: string) => screen.driver.wait(async () => (await screen.driver.findElements({ css })).length === 0, 15_000, `${css} stays`)
+const gone = (screen: Screen, css: string) =>
+  screen.driver.wait(async () => (await screen.driver.findElements({ css })).length === 0, 15_000, `${css} stays`)
 
 describe('the clock', () => {
   it('is the server’s on every device, to within a fifth of a second', async () => {
@@ -92,7 +93,11 @@ describe('words between chair and bench', () => {
     await wall.accessible()
     const before = await (await wall.find('[data-wall-now]')).getText()
     await juno.moved(() => juno.key(' '))
-    await wall.driver.wait(async () => (await (await wall.find('[data-wall-now]')).getText()) !== before, 15_000, 'the wall does not follow')
+    await wall.driver.wait(
+      async () => (await (await wall.find('[data-wall-now]')).getText()) !== before,
+      15_000,
+      'the wall does not follow',
+    )
     expect(await wall.errors()).toEqual([])
   })
 
@@ -152,7 +157,9 @@ describe('one device, two people', () => {
     await juno.says('Tell the dentist')
   })
   it('what was changed stands on the trail for the dentist', async () => {
-    await juno.driver.executeAsyncScript(`const done = arguments[0]; fetch('/api/visits/${day}-six/shift', { method: 'PUT', headers: { 'content-type': 'application/json' }, body: '{"mayMoveMin":15}' }).then(done)`)
+    await juno.driver.executeAsyncScript(
+      `const done = arguments[0]; fetch('/api/visits/${day}-six/shift', { method: 'PUT', headers: { 'content-type': 'application/json' }, body: '{"mayMoveMin":15}' }).then(done)`,
+    )
     await orrell.go('/settings')
     await orrell.find('[data-audit]')
     await orrell.accessible()
@@ -178,7 +185,11 @@ describe('work without the network', () => {
     await juno.driver.get('about:blank')
     await server.restart()
     await juno.go(`${one}/chairside`)
-    await juno.driver.wait(async () => (await juno.seq()) === before + 2 && !(await juno.text()).includes('wait to be sent'), 30_000, 'what waited was not sent')
+    await juno.driver.wait(
+      async () => (await juno.seq()) === before + 2 && !(await juno.text()).includes('wait to be sent'),
+      30_000,
+      'what waited was not sent',
+    )
     await juno.go(`${one}/close`)
     await juno.says(/first, without the server[\s\S]*second, without the server/)
     expect((await juno.text()).match(/first, without the server/g)).toHaveLength(1)
@@ -195,8 +206,13 @@ describe('work without the network', () => {
       await screen.says('waits to be sent')
     }
     await server.restart()
-    const refused = async (screen: Screen): Promise<number> => (await screen.driver.findElements({ css: '[data-refused]' })).length
-    await juno.driver.wait(async () => (await refused(juno)) + (await refused(orrell)) === 1, 30_000, 'the touch that came second was not told as refused')
+    const refused = async (screen: Screen): Promise<number> =>
+      (await screen.driver.findElements({ css: '[data-refused]' })).length
+    await juno.driver.wait(
+      async () => (await refused(juno)) + (await refused(orrell)) === 1,
+      30_000,
+      'the touch that came second was not told as refused',
+    )
     await juno.driver.wait(async () => (await juno.seq()) === (await orrell.seq()), 15_000, 'the two do not agree')
     const loser = (await refused(juno)) === 1 ? juno : orrell
     await loser.press('I have seen it')

@@ -37,11 +37,13 @@ const median = (xs: number[]): number => xs.toSorted((a, b) => a - b)[Math.floor
 const p95 = (xs: number[]): number => xs.toSorted((a, b) => a - b)[Math.floor(xs.length * 0.95)]!
 const timed = (times: number, task: () => unknown): number => {
   for (let i = 0; i < Math.min(20, times); i++) task()
-  return median(Array.from({ length: times }, () => {
-    const started = performance.now()
-    task()
-    return performance.now() - started
-  }))
+  return median(
+    Array.from({ length: times }, () => {
+      const started = performance.now()
+      task()
+      return performance.now() - started
+    }),
+  )
 }
 
 interface Row {
@@ -53,7 +55,9 @@ interface Row {
 const rows: Row[] = []
 const note = (what: string, value: number, unit = 'ms', aim?: number): void => {
   rows.push({ what, value, unit, ...(aim === undefined ? {} : { aim }) })
-  console.log(`${what.padEnd(58)} ${value.toFixed(value < 10 ? 2 : 0).padStart(8)} ${unit}${aim === undefined ? '' : `   (aim under ${aim} ${unit})${value < aim ? '' : '   MISSED'}`}`)
+  console.log(
+    `${what.padEnd(58)} ${value.toFixed(value < 10 ? 2 : 0).padStart(8)} ${unit}${aim === undefined ? '' : `   (aim under ${aim} ${unit})${value < aim ? '' : '   MISSED'}`}`,
+  )
 }
 
 /** A fixed piece of work: sums of square roots and a sort of a fixed array. */
@@ -67,30 +71,89 @@ function calibration(): number {
 
 function core(): void {
   const practice = starterPractice()
-  const request = visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', missing: ['38'], choices: { cord: 'double', impression: 'polyether, custom tray' }, team: { dentist: 'dentist', assistants: ['assistant'] } })
-  note('compile the crown visit', timed(200, () => compile(request, practice)), 'ms', 5)
-  const kinds = readdirSync('demo/cases').filter((f) => f.endsWith('.json')).map((f) => {
-    const own = visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8')))
-    return { name: f.replace('.json', ''), ms: timed(40, () => compile(own, practice)) }
-  }).toSorted((a, b) => b.ms - a.ms)
+  const request = visitRequest.parse({
+    kind: 'crown.prepare',
+    date: '2026-11-24',
+    teeth: ['37'],
+    restoration: 'monolithic zirconia crown',
+    missing: ['38'],
+    choices: { cord: 'double', impression: 'polyether, custom tray' },
+    team: { dentist: 'dentist', assistants: ['assistant'] },
+  })
+  note(
+    'compile the crown visit',
+    timed(200, () => compile(request, practice)),
+    'ms',
+    5,
+  )
+  const kinds = readdirSync('demo/cases')
+    .filter((f) => f.endsWith('.json'))
+    .map((f) => {
+      const own = visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8')))
+      return { name: f.replace('.json', ''), ms: timed(40, () => compile(own, practice)) }
+    })
+    .toSorted((a, b) => b.ms - a.ms)
   note(`compile any kind, slowest of ${kinds.length}: ${kinds[0]!.name}`, kinds[0]!.ms, 'ms', 10)
   note('compile any kind, median', median(kinds.map((k) => k.ms)), 'ms', 10)
-  const span = { date: '2026-11-24', teeth: ['24', '26'], pontics: ['25'], restoration: 'metal-ceramic crown', team: { dentist: 'dentist', assistants: ['assistant'] } }
-  const chain = (['crown.prepare', 'bridge.try-in', 'crown.deliver', 'recall.week'] as const).map((kind) => visitRequest.parse({ ...span, kind, ...(kind === 'recall.week' ? { restoration: undefined } : {}) }))
-  note('compile a three-unit bridge chain, four visits', timed(60, () => chain.map((r) => compile(r, practice))), 'ms', 25)
-  const many = Array.from({ length: 10_000 }, (_, i) => ({ ...practice.items[i % practice.items.length]!, id: `item-${i}`, name: `${practice.items[i % practice.items.length]!.name} ${i}` }))
+  const span = {
+    date: '2026-11-24',
+    teeth: ['24', '26'],
+    pontics: ['25'],
+    restoration: 'metal-ceramic crown',
+    team: { dentist: 'dentist', assistants: ['assistant'] },
+  }
+  const chain = (['crown.prepare', 'bridge.try-in', 'crown.deliver', 'recall.week'] as const).map((kind) =>
+    visitRequest.parse({ ...span, kind, ...(kind === 'recall.week' ? { restoration: undefined } : {}) }),
+  )
+  note(
+    'compile a three-unit bridge chain, four visits',
+    timed(60, () => chain.map((r) => compile(r, practice))),
+    'ms',
+    25,
+  )
+  const many = Array.from({ length: 10_000 }, (_, i) => ({
+    ...practice.items[i % practice.items.length]!,
+    id: `item-${i}`,
+    name: `${practice.items[i % practice.items.length]!.name} ${i}`,
+  }))
   searchItems(many, 'warm')
-  note('search a catalogue of 10,000 items', timed(60, () => searchItems(many, 'molar clamp 12')), 'ms', 50)
+  note(
+    'search a catalogue of 10,000 items',
+    timed(60, () => searchItems(many, 'molar clamp 12')),
+    'ms',
+    50,
+  )
   const plan = compile(request, practice)
   // A plan keeps its score: each time another object, so that it is laid out anew.
-  note('score of the visit, least chair time', timed(100, () => layOut({ ...plan })))
-  note(`forecast, 10,000 runs of a visit of ${plan.steps.length} steps`, timed(5, () => forecast(plan)), 'ms', 1000)
+  note(
+    'score of the visit, least chair time',
+    timed(100, () => layOut({ ...plan })),
+  )
+  note(
+    `forecast, 10,000 runs of a visit of ${plan.steps.length} steps`,
+    timed(5, () => forecast(plan)),
+    'ms',
+    1000,
+  )
   const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
-  const drive = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, { personId: 'dentist', roles: ['dentist'], codeShown: true }, 'closing.home')
+  const drive = runThrough(
+    startDrive(plan, Date.UTC(2026, 10, 24, 9)),
+    assistant,
+    { personId: 'dentist', roles: ['dentist'], codeShown: true },
+    'closing.home',
+  )
   while (drive.events.length < 2_000) give(drive, { kind: 'note', text: `note ${drive.events.length}` }, assistant)
   days(practice)
-  note('replay a run of 2,000 events', timed(60, () => replay(plan, drive.events)), 'ms', 20)
-  note('decide one command at the end of it', timed(300, () => decide(plan, drive.state, { kind: 'advance', start: 'closing.home' }, assistant, drive.now)))
+  note(
+    'replay a run of 2,000 events',
+    timed(60, () => replay(plan, drive.events)),
+    'ms',
+    20,
+  )
+  note(
+    'decide one command at the end of it',
+    timed(300, () => decide(plan, drive.state, { kind: 'advance', start: 'closing.home' }, assistant, drive.now)),
+  )
 }
 
 /** Days of the demo's own cases by seed: so many chairs with four visits each, a dentist for every two chairs, wished times as they fall. */
@@ -99,14 +162,36 @@ function dayOf(practice: Practice, chairs: number, visits: number, seed: number)
   const files = readdirSync('demo/cases').filter((f) => f.endsWith('.json'))
   const free = Array.from({ length: chairs }, () => 8 * 60)
   return {
-    turnoverMs: 0, mostMs: 30 * 60_000, gridMs: 5 * 60_000, dentists: Array.from({ length: Math.ceil(chairs / 2) }, (_, i) => `dentist ${i}`),
+    turnoverMs: 0,
+    mostMs: 30 * 60_000,
+    gridMs: 5 * 60_000,
+    dentists: Array.from({ length: Math.ceil(chairs / 2) }, (_, i) => `dentist ${i}`),
     visits: Array.from({ length: visits }, (_, i) => {
       const chair = i % chairs
-      const score = layOut(compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${files[Math.floor(next() * files.length)]!}`, 'utf8'))), practice))
-      const names: Record<string, string> = { dentist: `dentist ${Math.floor(chair / 2)}`, assistant: `assistant ${chair}` }
+      const score = layOut(
+        compile(
+          visitRequest.parse(
+            JSON.parse(readFileSync(`demo/cases/${files[Math.floor(next() * files.length)]!}`, 'utf8')),
+          ),
+          practice,
+        ),
+      )
+      const names: Record<string, string> = {
+        dentist: `dentist ${Math.floor(chair / 2)}`,
+        assistant: `assistant ${chair}`,
+      }
       const startMin = free[chair]! + 5 * Math.floor(next() * 5)
       free[chair] = startMin + Math.ceil(score.totalS / 300) * 5
-      return { id: `v${i}`, chairId: `c${chair}`, startsAt: startMin * 60_000, fixed: false, score: { ...score, bars: score.bars.map((b) => ({ ...b, people: b.people.map((p) => names[p] ?? `${p} ${chair}`) })) } }
+      return {
+        id: `v${i}`,
+        chairId: `c${chair}`,
+        startsAt: startMin * 60_000,
+        fixed: false,
+        score: {
+          ...score,
+          bars: score.bars.map((b) => ({ ...b, people: b.people.map((p) => names[p] ?? `${p} ${chair}`) })),
+        },
+      }
     }),
   }
 }
@@ -120,7 +205,10 @@ function days(practice: Practice): void {
     const started = performance.now()
     const { moves } = proposeDay(day)
     took.push(performance.now() - started)
-    const after = day.visits.map((v) => ({ ...v, startsAt: v.startsAt + (moves.find((m) => m.visitId === v.id)?.byMs ?? 0) }))
+    const after = day.visits.map((v) => ({
+      ...v,
+      startsAt: v.startsAt + (moves.find((m) => m.visitId === v.id)?.byMs ?? 0),
+    }))
     for (const [k, visits] of [day.visits, after].entries()) {
       const run = runForward(visits, { people: day.dentists!, dentists: day.dentists! })
       ratio.wait[k]! += run.waitS
@@ -132,12 +220,22 @@ function days(practice: Practice): void {
   note('patients’ waiting, proposed against wished times', ratio.wait[1]! / ratio.wait[0]!, '', 0.5)
   note('dentists’ idle time, proposed against wished times', ratio.idle[1]! / ratio.idle[0]!, '', 1)
   note('the last visit’s end, beyond what load and path allow', median(over), 'min')
-  for (const [chairs, visits] of [[8, 32], [12, 60]] as const) note(`propose a day, ${chairs} chairs and ${visits} visits`, timed(1, () => proposeDay(dayOf(practice, chairs, visits, 1))))
+  for (const [chairs, visits] of [
+    [8, 32],
+    [12, 60],
+  ] as const)
+    note(
+      `propose a day, ${chairs} chairs and ${visits} visits`,
+      timed(1, () => proposeDay(dayOf(practice, chairs, visits, 1))),
+    )
 }
 
 /** Compressed JavaScript that the Day screen needs before it can show, by the build's own manifest. */
 function bundle(): void {
-  const manifest = JSON.parse(readFileSync('dist/web/.vite/manifest.json', 'utf8')) as Record<string, { file: string; imports?: string[]; isEntry?: boolean; src?: string }>
+  const manifest = JSON.parse(readFileSync('dist/web/.vite/manifest.json', 'utf8')) as Record<
+    string,
+    { file: string; imports?: string[]; isEntry?: boolean; src?: string }
+  >
   const files = new Set<string>()
   const add = (key: string): void => {
     const chunk = manifest[key]
@@ -162,22 +260,75 @@ async function crowd(): Promise<void> {
   const ids = Array.from({ length: crowdRuns }, (_, i) => `${today}-crowd-${i}`)
   for (const id of ids) {
     await database.db.insert(t.patients).values({ id: `patient-${id}`, name: id, alerts: [] })
-    await database.db.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind: 'crown.prepare', teeth: ['37'], restoration: 'monolithic zirconia crown' } })
-    await database.db.insert(t.visits).values({ id, caseId: `case-${id}`, chairId: 'chair-1', day: today, startsAt: Date.now(), team: { dentist: 'orrell', assistants: ['juno'] }, visitChoices: {}, swaps: {}, facts: { kind: 'crown.prepare' } })
+    await database.db
+      .insert(t.cases)
+      .values({
+        id: `case-${id}`,
+        patientId: `patient-${id}`,
+        request: { kind: 'crown.prepare', teeth: ['37'], restoration: 'monolithic zirconia crown' },
+      })
+    await database.db
+      .insert(t.visits)
+      .values({
+        id,
+        caseId: `case-${id}`,
+        chairId: 'chair-1',
+        day: today,
+        startsAt: Date.now(),
+        team: { dentist: 'orrell', assistants: ['juno'] },
+        visitChoices: {},
+        swaps: {},
+        facts: { kind: 'crown.prepare' },
+      })
     await bringTo(database.db, id, { until: 'cutting.margin.37' })
   }
   // One run as long as no visit is.
   const long = ids[0]!
-  const last = (await database.db.select({ seq: max(t.runEvents.seq) }).from(t.runEvents).where(eq(t.runEvents.visitId, long)))[0]!.seq!
-  for (let from = last + 1; from <= 5_000; from += 500) await database.db.insert(t.runEvents).values(Array.from({ length: Math.min(500, 5_001 - from) }, (_, i) => ({ visitId: long, seq: from + i, id: `x${from + i}`, at: Date.now(), by: 'juno', device: 'bench', commandId: `x${from + i}`, what: { kind: 'note.added' as const, text: 'note' } })))
+  const last = (
+    await database.db
+      .select({ seq: max(t.runEvents.seq) })
+      .from(t.runEvents)
+      .where(eq(t.runEvents.visitId, long))
+  )[0]!.seq!
+  for (let from = last + 1; from <= 5_000; from += 500)
+    await database.db
+      .insert(t.runEvents)
+      .values(
+        Array.from({ length: Math.min(500, 5_001 - from) }, (_, i) => ({
+          visitId: long,
+          seq: from + i,
+          id: `x${from + i}`,
+          at: Date.now(),
+          by: 'juno',
+          device: 'bench',
+          commandId: `x${from + i}`,
+          what: { kind: 'note.added' as const, text: 'note' },
+        })),
+      )
   await database.close()
   const live = await server(folder)
-  const call = async (method: string, path: string, cookie: string, body?: unknown): Promise<Response> => fetch(`${live.url}/api${path}`, { method, headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
-  const cookies = await Promise.all([['juno', '1234'], ['orrell', '4711'], ['petra', '2345']].map(async ([personId, code]) => (await call('POST', '/session', '', { personId, code })).headers.get('set-cookie')!.split(';')[0]!))
+  const call = async (method: string, path: string, cookie: string, body?: unknown): Promise<Response> =>
+    fetch(`${live.url}/api${path}`, {
+      method,
+      headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    })
+  const cookies = await Promise.all(
+    [
+      ['juno', '1234'],
+      ['orrell', '4711'],
+      ['petra', '2345'],
+    ].map(
+      async ([personId, code]) =>
+        (await call('POST', '/session', '', { personId, code })).headers.get('set-cookie')!.split(';')[0]!,
+    ),
+  )
   const heard = new Map<string, { left: number; done: () => void }>()
   const sockets = await Promise.all(
     Array.from({ length: crowdDevices }, async (_, i) => {
-      const socket = new WebSocket(`${live.url.replace('http', 'ws')}/api/live?visit=${ids[i % crowdRuns]}`, { headers: { cookie: cookies[i % 3]! } })
+      const socket = new WebSocket(`${live.url.replace('http', 'ws')}/api/live?visit=${ids[i % crowdRuns]}`, {
+        headers: { cookie: cookies[i % 3]! },
+      })
       socket.on('message', (text: Buffer) => {
         const message = JSON.parse(text.toString()) as { event: string; data: { events: RunEvent[] } }
         if (message.event !== 'run') return
@@ -189,26 +340,55 @@ async function crowd(): Promise<void> {
     }),
   )
   const seqOf = new Map<string, number>()
-  for (const id of ids) seqOf.set(id, ((await (await call('GET', `/visits/${id}/events?after=0`, cookies[0]!)).json()) as { events: unknown[] }).events.length)
+  for (const id of ids)
+    seqOf.set(
+      id,
+      ((await (await call('GET', `/visits/${id}/events?after=0`, cookies[0]!)).json()) as { events: unknown[] }).events
+        .length,
+    )
   const times: number[] = []
   for (let n = 0; n < 300; n++) {
     const k = n % crowdRuns
     const id = ids[k]!
     const commandId = `crowd-${n}-of-the-bench`
-    const all = new Promise<void>((done) => heard.set(commandId, { left: Array.from({ length: crowdDevices }).filter((_, i) => i % crowdRuns === k).length, done }))
+    const all = new Promise<void>((done) =>
+      heard.set(commandId, {
+        left: Array.from({ length: crowdDevices }).filter((_, i) => i % crowdRuns === k).length,
+        done,
+      }),
+    )
     const started = performance.now()
-    const answer = (await (await call('POST', `/visits/${id}/commands`, cookies[0]!, { commandId, basedOn: seqOf.get(id)!, device: 'bench', command: { kind: 'note', text: `note ${n}` } })).json()) as { seq: number }
+    const answer = (await (
+      await call('POST', `/visits/${id}/commands`, cookies[0]!, {
+        commandId,
+        basedOn: seqOf.get(id)!,
+        device: 'bench',
+        command: { kind: 'note', text: `note ${n}` },
+      })
+    ).json()) as { seq: number }
     seqOf.set(id, answer.seq)
     await all
     times.push(performance.now() - started)
   }
-  note(`event to the others’ screens, ${crowdDevices} devices on ${crowdRuns} runs, 95th percentile`, p95(times), 'ms', 150)
-  note(`server memory with ${crowdDevices} devices on ${crowdRuns} runs`, Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${live.pid}/status`, 'utf8'))![1]) / 1000, 'MB', 300)
+  note(
+    `event to the others’ screens, ${crowdDevices} devices on ${crowdRuns} runs, 95th percentile`,
+    p95(times),
+    'ms',
+    150,
+  )
+  note(
+    `server memory with ${crowdDevices} devices on ${crowdRuns} runs`,
+    Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${live.pid}/status`, 'utf8'))![1]) / 1000,
+    'MB',
+    300,
+  )
   const { frozen } = (await (await call('GET', `/visits/${long}`, cookies[0]!)).json()) as { frozen: { plan: Plan } }
   const opens: number[] = []
   for (let i = 0; i < 7; i++) {
     const started = performance.now()
-    const { events } = (await (await call('GET', `/visits/${long}/events?after=0`, cookies[0]!)).json()) as { events: RunEvent[] }
+    const { events } = (await (await call('GET', `/visits/${long}/events?after=0`, cookies[0]!)).json()) as {
+      events: RunEvent[]
+    }
     replay(frozen.plan, events)
     opens.push(performance.now() - started)
   }
@@ -228,19 +408,33 @@ interface Live {
 const serverFlags = JSON.parse(readFileSync('scripts/server-flags.json', 'utf8')) as string[]
 async function server(folder = mkdtempSync(join(tmpdir(), 'jade-bench-'))): Promise<Live> {
   const port = await freePort()
-  const child = spawn(process.execPath, [...serverFlags, 'dist/server.js', '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC' }, stdio: ['ignore', 'pipe', 'inherit'] })
-  await new Promise<void>((resolve) => child.stdout.on('data', (chunk: Buffer) => chunk.toString().includes('Jade Tray is at') && resolve()))
+  const child = spawn(process.execPath, [...serverFlags, 'dist/server.js', '--demo'], {
+    env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  await new Promise<void>((resolve) =>
+    child.stdout.on('data', (chunk: Buffer) => chunk.toString().includes('Jade Tray is at') && resolve()),
+  )
   return { pid: child.pid!, url: `http://127.0.0.1:${port}`, folder, stop: () => child.kill('SIGTERM') }
 }
 
 /** Time from sending a command until another device's socket has the event. */
 async function secondScreen({ url }: Live, visitId: string): Promise<void> {
-  const call = async (method: string, path: string, cookie: string, body?: unknown): Promise<Response> => fetch(`${url}/api${path}`, { method, headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
-  const cookie = (await call('POST', '/session', '', { personId: 'juno', code: '1234' })).headers.get('set-cookie')!.split(';')[0]!
+  const call = async (method: string, path: string, cookie: string, body?: unknown): Promise<Response> =>
+    fetch(`${url}/api${path}`, {
+      method,
+      headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    })
+  const cookie = (await call('POST', '/session', '', { personId: 'juno', code: '1234' })).headers
+    .get('set-cookie')!
+    .split(';')[0]!
   const { request } = (await (await call('GET', `/visits/${visitId}`, cookie)).json()) as { request: never }
   const plan = compile(request, (await (await call('GET', '/practice', cookie)).json()) as never)
   await call('PUT', `/visits/${visitId}/tray`, cookie, { lineIds: checkable(plan).map((l) => l.id), done: true })
-  await call('POST', `/visits/${visitId}/tray/sign`, cookie, { acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) })
+  await call('POST', `/visits/${visitId}/tray/sign`, cookie, {
+    acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id),
+  })
   const socket = new WebSocket(`${url.replace('http', 'ws')}/api/live?visit=${visitId}`, { headers: { cookie } })
   const arrived = new Map<number, (at: number) => void>()
   socket.on('message', (text: Buffer) => {
@@ -252,7 +446,12 @@ async function secondScreen({ url }: Live, visitId: string): Promise<void> {
   for (let seq = 0; seq < 300; seq++) {
     const seen = new Promise<number>((resolve) => arrived.set(seq + 1, resolve))
     const started = performance.now()
-    const answer = await call('POST', `/visits/${visitId}/commands`, cookie, { commandId: `bench-${seq}-${started}`, basedOn: seq, device: 'bench', command: seq === 0 ? { kind: 'begin' } : { kind: 'note', text: `note ${seq}` } })
+    const answer = await call('POST', `/visits/${visitId}/commands`, cookie, {
+      commandId: `bench-${seq}-${started}`,
+      basedOn: seq,
+      device: 'bench',
+      command: seq === 0 ? { kind: 'begin' } : { kind: 'note', text: `note ${seq}` },
+    })
     await answer.text()
     times.push((await seen) - started)
   }
@@ -277,7 +476,11 @@ async function browser({ url }: Live, day: string): Promise<void> {
     for (let i = 0; i < 7; i++) {
       await screen.go('/')
       await screen.find('[data-visit]')
-      paints.push(await screen.driver.executeScript<number>('return performance.getEntriesByName("first-contentful-paint")[0].startTime'))
+      paints.push(
+        await screen.driver.executeScript<number>(
+          'return performance.getEntriesByName("first-contentful-paint")[0].startTime',
+        ),
+      )
     }
     note('first paint of the Day screen', median(paints))
     await screen.go(`/visits/${day}-two/case`)
@@ -285,15 +488,33 @@ async function browser({ url }: Live, day: string): Promise<void> {
     const changes: number[] = []
     for (let i = 0; i < 12; i++) {
       const [label, from] = i % 2 === 0 ? ['Double', 'this visit'] : ['Single', 'this visit']
-      changes.push(await painted(screen, `[...document.querySelectorAll('[data-question=cord] button')].find((b) => b.textContent.startsWith('${label}')).click()`, `document.querySelector('[data-question=cord] [data-state=on]')?.textContent.startsWith('${label}') && document.querySelector('[data-question=cord]').textContent.includes('${from}')`))
+      changes.push(
+        await painted(
+          screen,
+          `[...document.querySelectorAll('[data-question=cord] button')].find((b) => b.textContent.startsWith('${label}')).click()`,
+          `document.querySelector('[data-question=cord] [data-state=on]')?.textContent.startsWith('${label}') && document.querySelector('[data-question=cord]').textContent.includes('${from}')`,
+        ),
+      )
     }
     note('a changed choice on the Case screen, until painted', median(changes), 'ms', 100)
     await screen.go(`/visits/${day}-one/chairside`)
     await screen.find('[data-status=running]')
     const nexts: number[] = []
     for (let i = 0; i < 8; i++) {
-      nexts.push(await painted(screen, 'window.__seq = document.querySelector("[data-seq]").dataset.seq; document.querySelector("[data-next]").click()', 'document.querySelector("[data-seq]").dataset.seq !== window.__seq'))
-      nexts.push(await painted(screen, 'window.__seq = document.querySelector("[data-seq]").dataset.seq; [...document.querySelectorAll("button")].find((b) => b.textContent.includes("Undo")).click()', 'document.querySelector("[data-seq]").dataset.seq !== window.__seq'))
+      nexts.push(
+        await painted(
+          screen,
+          'window.__seq = document.querySelector("[data-seq]").dataset.seq; document.querySelector("[data-next]").click()',
+          'document.querySelector("[data-seq]").dataset.seq !== window.__seq',
+        ),
+      )
+      nexts.push(
+        await painted(
+          screen,
+          'window.__seq = document.querySelector("[data-seq]").dataset.seq; [...document.querySelectorAll("button")].find((b) => b.textContent.includes("Undo")).click()',
+          'document.querySelector("[data-seq]").dataset.seq !== window.__seq',
+        ),
+      )
     }
     note('chairside "next", stored and painted', median(nexts), 'ms', 100)
   } finally {

@@ -9,18 +9,67 @@ import { kindIds, kindTable, type KindId } from '../core/visits/table'
 
 /** Which file under core/visits writes a kind. */
 export const fileOf: Record<KindId, string> = {
-  'crown.prepare': 'crown-prepare', 'crown.metal': 'crown-metal', 'crown.root-filled': 'crown-root-filled', 'arch.prepare': 'arch-prepare', 'crown.interim': 'crown-interim', 'crown.deliver': 'crown-deliver', 'bridge.try-in': 'bridge-try-in',
-  'bridge.ceramic.prepare': 'bridge-ceramic', 'bridge.ceramic.deliver': 'bridge-ceramic', 'bridge.metal.prepare': 'bridge-metal', 'bridge.metal.try-in': 'bridge-metal', 'bridge.metal.deliver': 'bridge-metal',
-  'veneer.prepare': 'veneer-prepare', 'laminate.prepare': 'veneer-prepare', 'laminate.deliver': 'laminate-deliver', 'inlay.prepare': 'inlay', 'inlay.deliver': 'inlay', 'gold.deliver': 'gold-deliver',
-  'filling.amalgam': 'fillings', 'filling.bulk': 'fillings', 'filling.injected': 'fillings', 'filling.cervical': 'fillings', 'filling.cusps': 'fillings', 'endo.core.crown': 'endo-core-crown', 'post.core': 'post-core',
-  'primary.class3': 'children', 'primary.metal-crown': 'children', 'primary.incisors': 'children', 'recall.week': 'recall', 'recall.half-year': 'recall',
+  'crown.prepare': 'crown-prepare',
+  'crown.metal': 'crown-metal',
+  'crown.root-filled': 'crown-root-filled',
+  'arch.prepare': 'arch-prepare',
+  'crown.interim': 'crown-interim',
+  'crown.deliver': 'crown-deliver',
+  'bridge.try-in': 'bridge-try-in',
+  'bridge.ceramic.prepare': 'bridge-ceramic',
+  'bridge.ceramic.deliver': 'bridge-ceramic',
+  'bridge.metal.prepare': 'bridge-metal',
+  'bridge.metal.try-in': 'bridge-metal',
+  'bridge.metal.deliver': 'bridge-metal',
+  'veneer.prepare': 'veneer-prepare',
+  'laminate.prepare': 'veneer-prepare',
+  'laminate.deliver': 'laminate-deliver',
+  'inlay.prepare': 'inlay',
+  'inlay.deliver': 'inlay',
+  'gold.deliver': 'gold-deliver',
+  'filling.amalgam': 'fillings',
+  'filling.bulk': 'fillings',
+  'filling.injected': 'fillings',
+  'filling.cervical': 'fillings',
+  'filling.cusps': 'fillings',
+  'endo.core.crown': 'endo-core-crown',
+  'post.core': 'post-core',
+  'primary.class3': 'children',
+  'primary.metal-crown': 'children',
+  'primary.incisors': 'children',
+  'recall.week': 'recall',
+  'recall.half-year': 'recall',
 }
 
 /** Where each phase's steps are written. */
-const phaseFiles: Record<string, string> = { arrival: 'arrival', anaesthesia: 'anaesthesia', records: 'records', isolation: 'isolation', cutting: 'cutting', canal: 'canal', core: 'bonding', restoring: 'filling', tissue: 'tissue', impression: 'impression', provisional: 'provisional', delivery: 'delivery', finishing: 'filling', closing: 'closing' }
+const phaseFiles: Record<string, string> = {
+  arrival: 'arrival',
+  anaesthesia: 'anaesthesia',
+  records: 'records',
+  isolation: 'isolation',
+  cutting: 'cutting',
+  canal: 'canal',
+  core: 'bonding',
+  restoring: 'filling',
+  tissue: 'tissue',
+  impression: 'impression',
+  provisional: 'provisional',
+  delivery: 'delivery',
+  finishing: 'filling',
+  closing: 'closing',
+}
 
 const unique = (xs: readonly string[]): string[] => [...new Set(xs)]
-const clocksOf = (p: Plan): string[] => unique(p.links.flatMap((l) => (l.title === undefined ? [] : [`${l.title}${l.atMostS !== undefined ? ` ≤ ${l.atMostS} s` : l.atLeastS !== undefined ? ` ≥ ${l.atLeastS} s` : ''}`])))
+const clocksOf = (p: Plan): string[] =>
+  unique(
+    p.links.flatMap((l) =>
+      l.title === undefined
+        ? []
+        : [
+            `${l.title}${l.atMostS !== undefined ? ` ≤ ${l.atMostS} s` : l.atLeastS !== undefined ? ` ≥ ${l.atLeastS} s` : ''}`,
+          ],
+    ),
+  )
 const withoutTooth = (id: string): string => id.replace(/\.\d\d(-\w+)?$/, '')
 
 const order = (kind: KindId): string => (kindTable[kind].j === '–' ? 'Z' : kindTable[kind].j)
@@ -28,33 +77,40 @@ const order = (kind: KindId): string => (kindTable[kind].j === '–' ? 'Z' : kin
 /** The document as text. */
 export function coverage(): string {
   const practice = starterPractice()
-  const plans = readdirSync('demo/cases').filter((f) => f.endsWith('.json')).map((f) => ({ name: f.replace('.json', ''), plan: compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8'))), practice) }))
-  const rows = kindIds.toSorted((a, b) => order(a).localeCompare(order(b)) || kindIds.indexOf(a) - kindIds.indexOf(b)).map((kind) => {
-    const own = plans.filter((p) => p.plan.kind === kind)
-    const { plan } = own[0]!
-    const { j, title } = kindTable[kind]
-    const count = (readiness: string): number => plan.setup.filter((l) => l.readiness === readiness).length
-    const cell = (xs: readonly string[]): string => (xs.length > 0 ? xs.join('; ') : '–')
-    return [
-      `### ${j} ${title} (\`${kind}\`)`,
-      '',
-      `Written in \`core/visits/${fileOf[kind]}.ts\`, with ${unique(plan.steps.map((s) => `\`${phaseFiles[s.phase]}\``)).join(' ')} of \`core/phases\`. Proved by \`core/visits/golden.test.ts\` (in words, and to the letter: ${own.map((p) => `[${p.name}](../demo/cases/readings/${p.name}.txt)`).join(', ')}) and \`core/visits/kinds.test.ts\` (properties over random cases).`,
-      '',
-      '| | |',
-      '| --- | --- |',
-      `| steps | ${plan.steps.length}, ${plan.steps.filter((s) => s.passes.length > 0).length} with passes, ${plan.steps.reduce((n, s) => n + s.mistakes.length, 0)} common errors, ${plan.steps.reduce((n, s) => n + s.cautions.length, 0)} cautions |`,
-      `| setup | ${count('open')} laid out, ${count('standby')} standby, ${count('drawer')} in the drawer |`,
-      `| burs | ${cell(unique(plan.burs.map((b) => b.bur?.name ?? b.lack!)))} |`,
-      `| clocks | ${cell(clocksOf(plan))} |`,
-      `| counts | ${cell(unique(plan.counts.map((c) => `${withoutTooth(c.id)}${c.stays ? ', what stays marked' : ''}`)))} |`,
-      `| holds | ${cell(unique(plan.holds.map((h) => `${h.title}${h.mandatory ? ' (no card removes it)' : ''}`)))} |`,
-      `| cues | ${cell(unique(plan.steps.flatMap((s) => (s.cues ?? []).map((c) => c.say))))} |`,
-      `| figures | ${cell(unique(plan.steps.flatMap((s) => s.figures.map((f) => f.name.replace(/\b\d\d\b,? ?/, '')))))} |`,
-      `| readings | ${cell(unique(plan.steps.flatMap((s) => measuresAt(plan, s).map((k) => measureOfKind(k).name))))} |`,
-      `| follow-ups | ${cell(plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days`))} |`,
-      '',
-    ].join('\n')
-  })
+  const plans = readdirSync('demo/cases')
+    .filter((f) => f.endsWith('.json'))
+    .map((f) => ({
+      name: f.replace('.json', ''),
+      plan: compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8'))), practice),
+    }))
+  const rows = kindIds
+    .toSorted((a, b) => order(a).localeCompare(order(b)) || kindIds.indexOf(a) - kindIds.indexOf(b))
+    .map((kind) => {
+      const own = plans.filter((p) => p.plan.kind === kind)
+      const { plan } = own[0]!
+      const { j, title } = kindTable[kind]
+      const count = (readiness: string): number => plan.setup.filter((l) => l.readiness === readiness).length
+      const cell = (xs: readonly string[]): string => (xs.length > 0 ? xs.join('; ') : '–')
+      return [
+        `### ${j} ${title} (\`${kind}\`)`,
+        '',
+        `Written in \`core/visits/${fileOf[kind]}.ts\`, with ${unique(plan.steps.map((s) => `\`${phaseFiles[s.phase]}\``)).join(' ')} of \`core/phases\`. Proved by \`core/visits/golden.test.ts\` (in words, and to the letter: ${own.map((p) => `[${p.name}](../demo/cases/readings/${p.name}.txt)`).join(', ')}) and \`core/visits/kinds.test.ts\` (properties over random cases).`,
+        '',
+        '| | |',
+        '| --- | --- |',
+        `| steps | ${plan.steps.length}, ${plan.steps.filter((s) => s.passes.length > 0).length} with passes, ${plan.steps.reduce((n, s) => n + s.mistakes.length, 0)} common errors, ${plan.steps.reduce((n, s) => n + s.cautions.length, 0)} cautions |`,
+        `| setup | ${count('open')} laid out, ${count('standby')} standby, ${count('drawer')} in the drawer |`,
+        `| burs | ${cell(unique(plan.burs.map((b) => b.bur?.name ?? b.lack!)))} |`,
+        `| clocks | ${cell(clocksOf(plan))} |`,
+        `| counts | ${cell(unique(plan.counts.map((c) => `${withoutTooth(c.id)}${c.stays ? ', what stays marked' : ''}`)))} |`,
+        `| holds | ${cell(unique(plan.holds.map((h) => `${h.title}${h.mandatory ? ' (no card removes it)' : ''}`)))} |`,
+        `| cues | ${cell(unique(plan.steps.flatMap((s) => (s.cues ?? []).map((c) => c.say))))} |`,
+        `| figures | ${cell(unique(plan.steps.flatMap((s) => s.figures.map((f) => f.name.replace(/\b\d\d\b,? ?/, '')))))} |`,
+        `| readings | ${cell(unique(plan.steps.flatMap((s) => measuresAt(plan, s).map((k) => measureOfKind(k).name))))} |`,
+        `| follow-ups | ${cell(plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days`))} |`,
+        '',
+      ].join('\n')
+    })
   return [
     '# What each kind of visit covers',
     '',

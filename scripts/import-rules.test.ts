@@ -8,7 +8,12 @@ describe('import rules', () => {
     const folder = mkdtempSync(join(import.meta.dirname, '../core/tmp-'))
     const write = (text: string) => spawnSync('sh', ['-c', `cat > ${join(folder, 'bad.ts')}`], { input: text })
     try {
-      for (const bad of ["import 'node:fs'", "import { x } from '../../server/app'\nconsole.log(x)", "import 'react'", 'export const t = Date.now()']) {
+      for (const bad of [
+        "import 'node:fs'",
+        "import { x } from '../../server/app'\nconsole.log(x)",
+        "import 'react'",
+        'export const t = Date.now()',
+      ]) {
         write(bad)
         const lint = spawnSync('npx', ['--no-install', 'oxlint', folder], { encoding: 'utf8' })
         expect(`${bad}: ${lint.status}`).toBe(`${bad}: 1`)

@@ -17,10 +17,17 @@ const removeTemplate = await makeTemplate()
 
 type Take = (name: string, path: string, css: string, before?: () => Promise<void>) => Promise<void>
 /** One moment of the demo day, and the pictures taken of it. */
-async function scene(at: string, prepare: NonNullable<NonNullable<Parameters<typeof serve>[0]>['prepare']>, look: (screen: Screen, take: Take) => Promise<void>): Promise<void> {
+async function scene(
+  at: string,
+  prepare: NonNullable<NonNullable<Parameters<typeof serve>[0]>['prepare']>,
+  look: (screen: Screen, take: Take) => Promise<void>,
+): Promise<void> {
   const server = await serve({ pace: 1, at, prepare })
   const screen = await Screen.open(server.url)
-  const settled = () => screen.driver.executeAsyncScript('const done = arguments[arguments.length - 1]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())))')
+  const settled = () =>
+    screen.driver.executeAsyncScript(
+      'const done = arguments[arguments.length - 1]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())))',
+    )
   try {
     await look(screen, async (name, path, css, before) => {
       if (path) await screen.go(path)
@@ -44,7 +51,23 @@ await scene(
     await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, now)
     await bringTo(db, `${day}-one`, { until: 'cutting.margin.37', start: true, agoS: 44 * 60 }, now)
     // A tray half laid out.
-    await db.insert(t.trayMarks).values(['mirror', 'explorer', 'probe', 'tweezers', 'bib', 'gloves-nitrile', 'high-speed', 'cord-0', 'cord-packer', 'face-shield'].map((lineId) => ({ visitId: `${day}-six`, lineId, by: 'juno', at: now }))).onConflictDoNothing()
+    await db
+      .insert(t.trayMarks)
+      .values(
+        [
+          'mirror',
+          'explorer',
+          'probe',
+          'tweezers',
+          'bib',
+          'gloves-nitrile',
+          'high-speed',
+          'cord-0',
+          'cord-packer',
+          'face-shield',
+        ].map((lineId) => ({ visitId: `${day}-six`, lineId, by: 'juno', at: now })),
+      )
+      .onConflictDoNothing()
   },
   async (screen, take) => {
     await screen.signIn('Juno Abara', '1234')

@@ -28,7 +28,9 @@ export function installPackages() {
   // npm ci refuses a lock from which a registry's missing platform binaries were left out, although this platform's are
   // there; npm install takes the same versions from the same lock.
   if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { mayFail: true, stdio: 'ignore' })) {
-    console.log('npm ci does not accept the lock here (binaries of other platforms are not in it); npm install takes the same versions from it.')
+    console.log(
+      'npm ci does not accept the lock here (binaries of other platforms are not in it); npm install takes the same versions from it.',
+    )
     run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'])
   }
   writeFileSync(stamp, key)
@@ -41,10 +43,27 @@ const newest = (folders) => {
 
 /** Builds the interface and the server where a source is newer than the last build. */
 export function build() {
-  if (existsSync('dist/.built') && statSync('dist/.built').size >= 0 && !newest(['core', 'server', 'web', 'demo', 'package-lock.json', 'vite.config.ts'])) return
+  if (
+    existsSync('dist/.built') &&
+    statSync('dist/.built').size >= 0 &&
+    !newest(['core', 'server', 'web', 'demo', 'package-lock.json', 'vite.config.ts'])
+  )
+    return
   console.log('Building …')
   run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn'])
-  run('npx', ['--no-install', 'esbuild', 'server/main.ts', '--bundle', '--platform=node', '--format=esm', '--target=node20', '--packages=external', '--sourcemap', '--outfile=dist/server.js', '--log-level=warning'])
+  run('npx', [
+    '--no-install',
+    'esbuild',
+    'server/main.ts',
+    '--bundle',
+    '--platform=node',
+    '--format=esm',
+    '--target=node20',
+    '--packages=external',
+    '--sourcemap',
+    '--outfile=dist/server.js',
+    '--log-level=warning',
+  ])
   mkdirSync('dist', { recursive: true })
   writeFileSync('dist/.built', '')
 }

@@ -10,7 +10,11 @@ build()
 const flags = JSON.parse(readFileSync(new URL('server-flags.json', import.meta.url), 'utf8'))
 const more = Number(process.env.JADE_HEAP_MB)
 // The channel tells the server when this process is gone, however it went.
-const server = spawn(process.execPath, [...flags, ...(more > 0 ? [`--max-old-space-size=${more}`] : []), 'dist/server.js', ...process.argv.slice(2)], { stdio: ['inherit', 'inherit', 'inherit', 'ipc'] })
+const server = spawn(
+  process.execPath,
+  [...flags, ...(more > 0 ? [`--max-old-space-size=${more}`] : []), 'dist/server.js', ...process.argv.slice(2)],
+  { stdio: ['inherit', 'inherit', 'inherit', 'ipc'] },
+)
 // A terminal sends its interrupt to both; the server stops in order, and this process waits for it.
 process.on('SIGINT', () => {})
 process.on('SIGTERM', () => server.kill('SIGTERM'))

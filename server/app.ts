@@ -7,7 +7,13 @@ import fastifyStatic from '@fastify/static'
 import fastifySwagger from '@fastify/swagger'
 import fastifyWebsocket from '@fastify/websocket'
 import Fastify, { type FastifyError, type FastifyInstance } from 'fastify'
-import { hasZodFastifySchemaValidationErrors, jsonSchemaTransform, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod'
+import {
+  hasZodFastifySchemaValidationErrors,
+  jsonSchemaTransform,
+  serializerCompiler,
+  validatorCompiler,
+  type ZodTypeProvider,
+} from 'fastify-type-provider-zod'
 import { RequestError } from '../core/plan/compile'
 import { throatPack } from '../core/plan/vocabulary'
 import { Attempts } from './attempts'
@@ -44,7 +50,13 @@ export interface House {
   shownCodes: Record<string, string>
 }
 
-export type App = FastifyInstance<import('node:http').Server, import('node:http').IncomingMessage, import('node:http').ServerResponse, import('fastify').FastifyBaseLogger, ZodTypeProvider>
+export type App = FastifyInstance<
+  import('node:http').Server,
+  import('node:http').IncomingMessage,
+  import('node:http').ServerResponse,
+  import('fastify').FastifyBaseLogger,
+  ZodTypeProvider
+>
 
 export interface AppOptions {
   database: OpenDatabase
@@ -73,26 +85,55 @@ function sameOrigin(origin: string | undefined, host: string | undefined): boole
 function onError(app: App): void {
   app.setErrorHandler((error: FastifyError | Problem | RequestError, request, reply) => {
     if (error instanceof Problem) return sendProblem(reply, error.status, error.slug, error.message, error.more)
-    if (error instanceof RequestError) return sendProblem(reply, 422, 'invalid', error.message, { errors: [{ path: error.path.join('.'), message: error.message }] })
+    if (error instanceof RequestError)
+      return sendProblem(reply, 422, 'invalid', error.message, {
+        errors: [{ path: error.path.join('.'), message: error.message }],
+      })
     if (hasZodFastifySchemaValidationErrors(error)) {
-      const errors = error.validation.map((v) => ({ path: v.instancePath.replace(/^\//, '').replaceAll('/', '.'), message: v.message ?? 'not valid' }))
-      return sendProblem(reply, 422, 'invalid', errors.map((e) => `${e.path || 'body'}: ${e.message}`).join('; '), { errors })
+      const errors = error.validation.map((v) => ({
+        path: v.instancePath.replace(/^\//, '').replaceAll('/', '.'),
+        message: v.message ?? 'not valid',
+      }))
+      return sendProblem(reply, 422, 'invalid', errors.map((e) => `${e.path || 'body'}: ${e.message}`).join('; '), {
+        errors,
+      })
     }
-    if (error.statusCode === 413) return sendProblem(reply, 413, 'too-large', `A request may hold ${bodyLimitBytes / 1024} kB; nothing was stored.`)
-    if (error.statusCode && error.statusCode < 500) return sendProblem(reply, error.statusCode, 'bad-request', error.message)
+    if (error.statusCode === 413)
+      return sendProblem(reply, 413, 'too-large', `A request may hold ${bodyLimitBytes / 1024} kB; nothing was stored.`)
+    if (error.statusCode && error.statusCode < 500)
+      return sendProblem(reply, error.statusCode, 'bad-request', error.message)
     request.log.error(error)
     return sendProblem(reply, 500, 'internal', 'Something went wrong on the server; nothing was stored.')
   })
 }
 
 /** Builds the server around an open database. */
-export async function buildApp({ database, webFolder, now = Date.now, log = false, shownCodes = {}, pace = 1 }: AppOptions): Promise<App> {
-  const app = Fastify({ logger: log ? { level: 'warn' } : false, bodyLimit: bodyLimitBytes, forceCloseConnections: true }).withTypeProvider<ZodTypeProvider>() as unknown as App
+export async function buildApp({
+  database,
+  webFolder,
+  now = Date.now,
+  log = false,
+  shownCodes = {},
+  pace = 1,
+}: AppOptions): Promise<App> {
+  const app = Fastify({
+    logger: log ? { level: 'warn' } : false,
+    bodyLimit: bodyLimitBytes,
+    forceCloseConnections: true,
+  }).withTypeProvider<ZodTypeProvider>() as unknown as App
   app.setValidatorCompiler(validatorCompiler)
   app.setSerializerCompiler(serializerCompiler)
   onError(app)
   await app.register(fastifyHelmet, {
-    contentSecurityPolicy: { directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], connectSrc: ["'self'", 'ws:', 'wss:'], upgradeInsecureRequests: null } },
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        connectSrc: ["'self'", 'ws:', 'wss:'],
+        upgradeInsecureRequests: null,
+      },
+    },
     // The clinic's network may well be plain http: do not promise TLS the practice has not set up.
     strictTransportSecurity: false,
     crossOriginOpenerPolicy: false,
@@ -100,20 +141,44 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
   })
   await app.register(fastifyCookie)
   await app.register(fastifyWebsocket, { options: { maxPayload: 4096 } })
-  await app.register(fastifySwagger, { openapi: { info: { title: 'Jade Tray', version: '0.1.0', description: 'Plans, trays, runs and records of preparation visits. Live messages come over a web socket at /api/live?visit=…; errors are application/problem+json.' } }, transform: jsonSchemaTransform })
+  await app.register(fastifySwagger, {
+    openapi: {
+      info: {
+        title: 'Jade Tray',
+        version: '0.1.0',
+        description:
+          'Plans, trays, runs and records of preparation visits. Live messages come over a web socket at /api/live?visit=…; errors are application/problem+json.',
+      },
+    },
+    transform: jsonSchemaTransform,
+  })
 
   const hub = new Hub()
   const house: House = {
     database,
     hub,
-    runs: new Runs(database.db, (visitId, events, plan) => {
-      hub.send(visitId, { event: 'run', data: { visitId, events } })
-      // The visit's own stage changes only when it begins and when it closes; and a throat pack is told to every screen of it.
-      if (events.some((e) => e.what.kind === 'run.started' || e.what.kind === 'run.closed' || e.what.kind === 'undone' || (e.what.kind === 'count.moved' && e.what.countId === throatPack))) hub.send(visitId, { event: 'visit', data: { visitId } })
-      hub.send('day', { event: 'day', data: { visitId } })
-      // What waits for somebody may have changed: for the people of this visit, wherever they look.
-      for (const p of plan.people) hub.send(personTopic(p.id), { event: 'needed', data: { visitId } })
-    }, now, database.kind === 'server'),
+    runs: new Runs(
+      database.db,
+      (visitId, events, plan) => {
+        hub.send(visitId, { event: 'run', data: { visitId, events } })
+        // The visit's own stage changes only when it begins and when it closes; and a throat pack is told to every screen of it.
+        if (
+          events.some(
+            (e) =>
+              e.what.kind === 'run.started' ||
+              e.what.kind === 'run.closed' ||
+              e.what.kind === 'undone' ||
+              (e.what.kind === 'count.moved' && e.what.countId === throatPack),
+          )
+        )
+          hub.send(visitId, { event: 'visit', data: { visitId } })
+        hub.send('day', { event: 'day', data: { visitId } })
+        // What waits for somebody may have changed: for the people of this visit, wherever they look.
+        for (const p of plan.people) hub.send(personTopic(p.id), { event: 'needed', data: { visitId } })
+      },
+      now,
+      database.kind === 'server',
+    ),
     attempts: new Attempts(),
     plans: new Plans(),
     presence: new Presence(),
@@ -124,13 +189,18 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
   }
   app.addHook('onRequest', async (request) => {
     const changes = request.method !== 'GET' && request.method !== 'HEAD'
-    if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host)) throw new Problem(403, 'foreign-origin', 'This request came from another site.')
+    if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host))
+      throw new Problem(403, 'foreign-origin', 'This request came from another site.')
   })
   auditChanges(app, house)
   app.addHook('preClose', () => hub.close())
   await app.register(
     async (api) => {
-      api.get('/health', { schema: { summary: 'Whether the server answers, and its clock' } }, async () => ({ ok: true, now: now(), boot: house.boot }))
+      api.get('/health', { schema: { summary: 'Whether the server answers, and its clock' } }, async () => ({
+        ok: true,
+        now: now(),
+        boot: house.boot,
+      }))
       api.get('/openapi.json', { schema: { hide: true } }, async () => app.swagger())
       await api.register(sessionRoutes(house))
       await api.register(settingsRoutes(house))
@@ -146,11 +216,21 @@ export async function buildApp({ database, webFolder, now = Date.now, log = fals
     { prefix: '/api' },
   )
   if (webFolder && existsSync(webFolder)) {
-    await app.register(fastifyStatic, { root: webFolder, setHeaders: (reply, path) => void reply.header('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache') })
+    await app.register(fastifyStatic, {
+      root: webFolder,
+      setHeaders: (reply, path) =>
+        void reply.header(
+          'cache-control',
+          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+        ),
+    })
   }
   app.setNotFoundHandler((request, reply) => {
     // A browser that goes to a page asks for one; a missing picture or script stays missing, whatever dots a page's path has.
-    const page = request.method === 'GET' && !request.url.startsWith('/api/') && (request.headers.accept?.includes('text/html') || !/\.[a-z0-9]+$/i.test(request.url.split('?')[0]!))
+    const page =
+      request.method === 'GET' &&
+      !request.url.startsWith('/api/') &&
+      (request.headers.accept?.includes('text/html') || !/\.[a-z0-9]+$/i.test(request.url.split('?')[0]!))
     if (page && webFolder && existsSync(webFolder)) return reply.sendFile('index.html')
     return sendProblem(reply, 404, 'not-found', `There is nothing at ${request.method} ${request.url.split('?')[0]}.`)
   })

@@ -12,7 +12,10 @@ export class Attempts {
     const recent = (this.wrong.get(personId) ?? []).filter((at) => now - at < withinMs)
     if (recent.length === 0) this.wrong.delete(personId)
     else this.wrong.set(personId, recent)
-    if (recent.length >= most) throw new Problem(429, 'too-many-attempts', 'Too many wrong codes; wait a minute and try again.', { retryAfterS: Math.ceil((withinMs - (now - recent[0]!)) / 1000) })
+    if (recent.length >= most)
+      throw new Problem(429, 'too-many-attempts', 'Too many wrong codes; wait a minute and try again.', {
+        retryAfterS: Math.ceil((withinMs - (now - recent[0]!)) / 1000),
+      })
   }
 
   failed(personId: string, now: number): void {

@@ -7,7 +7,12 @@ let last: Promise<unknown> = Promise.resolve()
 
 /** One after the other: each takes 16 MB for a moment, and many at once, by whomever they are asked for, would take them all. */
 function derive(code: string, salt: Buffer): Promise<Buffer> {
-  const turn = last.then(() => new Promise<Buffer>((resolve, reject) => scrypt(code.normalize('NFKC'), salt, 32, cost, (error, key) => (error ? reject(error) : resolve(key)))))
+  const turn = last.then(
+    () =>
+      new Promise<Buffer>((resolve, reject) =>
+        scrypt(code.normalize('NFKC'), salt, 32, cost, (error, key) => (error ? reject(error) : resolve(key))),
+      ),
+  )
   last = turn.catch(() => undefined)
   return turn
 }

@@ -25,18 +25,40 @@ interface Visit {
   score: { bars: { stepId: string; startS: number; endS: number }[]; totalS: number }
 }
 const minute = 60_000
-const theDay = async (): Promise<{ today: string; visits: Visit[] }> => (await juno.call('GET', `/days/${day}`)).body as unknown as { today: string; visits: Visit[] }
+const theDay = async (): Promise<{ today: string; visits: Visit[] }> =>
+  (await juno.call('GET', `/days/${day}`)).body as unknown as { today: string; visits: Visit[] }
 const visitOf = async (key: string): Promise<Visit> => (await theDay()).visits.find((v) => v.id === `${day}-${key}`)!
 
 describe('times', () => {
   it('are moved all or none: one that was moved meanwhile, has begun, or leaves its day moves nothing', async () => {
     const [five, six] = [await visitOf('five'), await visitOf('six')]
-    const move = (v: Visit, byMin: number, from = v.startsAt) => ({ visitId: v.id, from, to: v.startsAt + byMin * minute })
-    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [move(five, 10), move(six, 5, six.startsAt - minute)] })).status).toBe(409)
-    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [move(five, 10), move(six, 24 * 60)] })).status).toBe(422)
-    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [move(five, 10), { ...move(six, 5), chairId: 'chair-99' }] })).status).toBe(422)
+    const move = (v: Visit, byMin: number, from = v.startsAt) => ({
+      visitId: v.id,
+      from,
+      to: v.startsAt + byMin * minute,
+    })
+    expect(
+      (await juno.call('PUT', `/days/${day}/times`, { moves: [move(five, 10), move(six, 5, six.startsAt - minute)] }))
+        .status,
+    ).toBe(409)
+    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [move(five, 10), move(six, 24 * 60)] })).status).toBe(
+      422,
+    )
+    expect(
+      (
+        await juno.call('PUT', `/days/${day}/times`, {
+          moves: [move(five, 10), { ...move(six, 5), chairId: 'chair-99' }],
+        })
+      ).status,
+    ).toBe(422)
     expect((await visitOf('five')).startsAt).toBe(five.startsAt)
-    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [move(five, 10), { ...move(six, 5), chairId: 'chair-3' }] })).body).toEqual({ moved: 2 })
+    expect(
+      (
+        await juno.call('PUT', `/days/${day}/times`, {
+          moves: [move(five, 10), { ...move(six, 5), chairId: 'chair-3' }],
+        })
+      ).body,
+    ).toEqual({ moved: 2 })
     expect((await visitOf('five')).startsAt).toBe(five.startsAt + 10 * minute)
     await juno.call('PUT', `/visits/${day}-five/shift`, { mayMoveMin: 0 })
     expect((await visitOf('five')).mayMoveMin).toBe(0)
@@ -58,15 +80,32 @@ describe('times', () => {
     house.clock.now += 20 * minute
     const later = await visitOf('two')
     expect((later.score.totalS - two.score.totalS) / 60).toBeGreaterThan(15)
-    expect(later.score.bars.find((b) => b.stepId === 'arrival.seat')).toEqual(two.score.bars.find((b) => b.stepId === 'arrival.seat'))
-    expect((await juno.call('PUT', `/days/${day}/times`, { moves: [{ visitId: two.id, from: two.startsAt, to: two.startsAt + 5 * minute }] })).status).toBe(409)
+    expect(later.score.bars.find((b) => b.stepId === 'arrival.seat')).toEqual(
+      two.score.bars.find((b) => b.stepId === 'arrival.seat'),
+    )
+    expect(
+      (
+        await juno.call('PUT', `/days/${day}/times`, {
+          moves: [{ visitId: two.id, from: two.startsAt, to: two.startsAt + 5 * minute }],
+        })
+      ).status,
+    ).toBe(409)
   })
 })
 
 describe('a throat pack', () => {
   it('is told with its visit, to every screen of it, from the moment it is in until it is out', async () => {
     const team = { dentist: 'varen', assistants: ['bram'] }
-    const made = await juno.call('POST', '/visits', { patientName: 'A child', kind: 'primary.incisors', chairId: 'chair-4', day, time: '16:00', team, teeth: ['51', '61'], weightKg: 15 })
+    const made = await juno.call('POST', '/visits', {
+      patientName: 'A child',
+      kind: 'primary.incisors',
+      chairId: 'chair-4',
+      day,
+      time: '16:00',
+      team,
+      teeth: ['51', '61'],
+      weightKg: 15,
+    })
     expect(made.status, JSON.stringify(made.body)).toBe(201)
     const id = made.body['id'] as string
     const isIn = async (): Promise<unknown> => (await juno.call('GET', `/visits/${id}`)).body['throatPackIn']
@@ -76,7 +115,12 @@ describe('a throat pack', () => {
     expect(await isIn()).toBe(true)
     const { events } = (await juno.call('GET', `/visits/${id}/events`)).body as unknown as { events: unknown[] }
     const bram = await new Caller(house.app).signIn('bram', '4567')
-    const out = await bram.call('POST', `/visits/${id}/commands`, { commandId: 'pack-is-out', basedOn: events.length, device: 'a-device', command: { kind: 'count', countId: 'throat-pack', direction: 'out', n: 1 } })
+    const out = await bram.call('POST', `/visits/${id}/commands`, {
+      commandId: 'pack-is-out',
+      basedOn: events.length,
+      device: 'a-device',
+      command: { kind: 'count', countId: 'throat-pack', direction: 'out', n: 1 },
+    })
     expect(out.status, JSON.stringify(out.body)).toBe(200)
     expect(await isIn()).toBe(false)
   })
@@ -85,7 +129,8 @@ describe('a throat pack', () => {
 describe('a visit that closes', () => {
   it('takes what was used off its lots, wears its burs, soils its cassettes, and puts its minutes on record, once', async () => {
     const { db } = house.database
-    const lots = async (): Promise<Map<string, number>> => new Map((await db.select().from(t.lots)).map((l) => [l.id, l.left]))
+    const lots = async (): Promise<Map<string, number>> =>
+      new Map((await db.select().from(t.lots)).map((l) => [l.id, l.left]))
     const before = await lots()
     const burs = new Map((await db.select().from(t.burs)).map((b) => [b.id, b.body.uses]))
     const visitId = `${day}-one`
@@ -94,17 +139,35 @@ describe('a visit that closes', () => {
     expect(uses.length).toBeGreaterThan(3)
     const after = await lots()
     for (const u of uses) expect(after.get(u.lotId)).toBeCloseTo(before.get(u.lotId)! - u.amount, 3)
-    expect([...after].filter(([id, left]) => left !== before.get(id)).map(([id]) => id).toSorted()).toEqual(uses.map((u) => u.lotId).toSorted())
+    expect(
+      [...after]
+        .filter(([id, left]) => left !== before.get(id))
+        .map(([id]) => id)
+        .toSorted(),
+    ).toEqual(uses.map((u) => u.lotId).toSorted())
     const worn = new Set(plan.burs.flatMap((b) => (b.bur ? [b.bur.id] : [])))
     for (const b of await db.select().from(t.burs)) expect(b.body.uses - burs.get(b.id)!).toBe(worn.has(b.id) ? 1 : 0)
-    expect((await db.select().from(t.cassetteUses).where(eq(t.cassetteUses.visitId, visitId))).every((u) => u.usedAt !== null)).toBe(true)
+    expect(
+      (await db.select().from(t.cassetteUses).where(eq(t.cassetteUses.visitId, visitId))).every(
+        (u) => u.usedAt !== null,
+      ),
+    ).toBe(true)
     expect((await db.select().from(t.stepTimes).where(eq(t.stepTimes.visitId, visitId))).length).toBeGreaterThan(20)
     const { body } = await juno.call('GET', '/lookback')
-    expect((body['visits'] as { id: string; chairS: number }[]).find((v) => v.id === visitId)!.chairS).toBeGreaterThan(30 * 60)
+    expect((body['visits'] as { id: string; chairS: number }[]).find((v) => v.id === visitId)!.chairS).toBeGreaterThan(
+      30 * 60,
+    )
   })
 
   it('what was learned stands beside the starting value, and is in the next plan only when a dentist says so', async () => {
-    const learned = ((await juno.call('GET', '/lookback')).body['learned'] as { key: string; startS: number; likelyS: number; n: number }[]).find((l) => l.key === 'crown.prepare|closing.turnover|juno')!
+    const learned = (
+      (await juno.call('GET', '/lookback')).body['learned'] as {
+        key: string
+        startS: number
+        likelyS: number
+        n: number
+      }[]
+    ).find((l) => l.key === 'crown.prepare|closing.turnover|juno')!
     expect(learned.n).toBeGreaterThanOrEqual(5)
     expect(learned.likelyS).not.toBe(learned.startS)
     const turnover = async (): Promise<number> => {
@@ -120,7 +183,9 @@ describe('a visit that closes', () => {
 
   it('the coming plans are run over the lots, and the order comes as CSV', async () => {
     const { body } = await juno.call('GET', '/stock?days=7')
-    const line = (body['lines'] as { itemId: string; short?: { date: string }; order: number }[]).find((l) => l.itemId === 'bis-acryl')!
+    const line = (body['lines'] as { itemId: string; short?: { date: string }; order: number }[]).find(
+      (l) => l.itemId === 'bis-acryl',
+    )!
     expect(line.short?.date).toBe(day)
     expect(line.order).toBeGreaterThan(0)
     const csv = await house.app.inject({ url: '/api/stock/order.csv?days=7', headers: { cookie: juno.cookie } })

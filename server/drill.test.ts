@@ -16,11 +16,22 @@ beforeAll(async () => {
 })
 afterAll(() => house.close())
 
-interface Next { kind: KindId; seed: number; date: string; due: string[] }
-interface Progress { kinds: { kind: KindId; asked: number; due: number }[]; rounds: { kind: KindId; right: number; of: number }[]; nextDueAt: number | null }
-const next = async (who: Caller, kind?: KindId): Promise<Next> => (await who.call('GET', `/drill/next${kind ? `?kind=${kind}` : ''}`)).body as unknown as Next
+interface Next {
+  kind: KindId
+  seed: number
+  date: string
+  due: string[]
+}
+interface Progress {
+  kinds: { kind: KindId; asked: number; due: number }[]
+  rounds: { kind: KindId; right: number; of: number }[]
+  nextDueAt: number | null
+}
+const next = async (who: Caller, kind?: KindId): Promise<Next> =>
+  (await who.call('GET', `/drill/next${kind ? `?kind=${kind}` : ''}`)).body as unknown as Next
 const progress = async (who: Caller): Promise<Progress> => (await who.call('GET', '/drill')).body as unknown as Progress
-const roundFor = async (n: Next) => roundOf(n.kind, n.seed, (await wim.call('GET', '/practice')).body as unknown as Practice, n.date, new Set(n.due))
+const roundFor = async (n: Next) =>
+  roundOf(n.kind, n.seed, (await wim.call('GET', '/practice')).body as unknown as Practice, n.date, new Set(n.due))
 
 describe('a round', () => {
   it('is scored by the server against its own plan; what was missed is due within the hour and comes back in the next round of its kind', async () => {
@@ -28,10 +39,17 @@ describe('a round', () => {
     const round = await roundFor(n)
     const solution = solutionOf(round)
     const missed = round.wanted[0]!
-    const { status, body } = await wim.call('POST', '/drill/rounds', { ...n, seconds: 90, answers: { ...solution, tray: solution.tray.filter((id) => id !== missed) } })
+    const { status, body } = await wim.call('POST', '/drill/rounds', {
+      ...n,
+      seconds: 90,
+      answers: { ...solution, tray: solution.tray.filter((id) => id !== missed) },
+    })
     expect(status, JSON.stringify(body)).toBe(201)
     const score = body['score'] as DrillScore
-    expect([score.of - score.right, score.parts[0]!.misses[0]!.says]).toEqual([1, `not laid out: ${round.cupboard.find((p) => p.id === missed)!.name}`])
+    expect([score.of - score.right, score.parts[0]!.misses[0]!.says]).toEqual([
+      1,
+      `not laid out: ${round.cupboard.find((p) => p.id === missed)!.name}`,
+    ])
     expect((await progress(wim)).rounds).toMatchObject([{ kind: 'crown.prepare', right: score.right, of: score.of }])
     house.clock.now += 3_600_000
     // What was new comes back within the hour as well, the way the algorithm first makes sure; the miss before all.
@@ -49,7 +67,9 @@ describe('a round', () => {
     const answers = { tray: [], burs: [], steps: [], clock: [] }
     expect((await new Caller(house.app).call('POST', '/drill/rounds', { ...n, seconds: 1, answers })).status).toBe(401)
     expect((await juno.call('POST', '/drill/rounds', { ...n, kind: 'no.such', seconds: 1, answers })).status).toBe(422)
-    expect((await juno.call('POST', '/drill/rounds', { ...n, seconds: 1, answers: { ...answers, right: 99 } })).status).toBe(422)
+    expect(
+      (await juno.call('POST', '/drill/rounds', { ...n, seconds: 1, answers: { ...answers, right: 99 } })).status,
+    ).toBe(422)
     expect((await progress(juno)).rounds.length).toBe(before)
     // An empty answer is a round, too: nothing right.
     const empty = (await juno.call('POST', '/drill/rounds', { ...n, seconds: 1, answers })).body['score'] as DrillScore

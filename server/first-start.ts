@@ -9,9 +9,17 @@ import { savePractice } from './db/store'
 export async function seedStarter(db: Db): Promise<void> {
   if ((await db.select({ id: practices.id }).from(practices).limit(1)).length > 0) return
   // No lots: those of a real record come off real boxes. Until they are entered the tray says that none is on record.
-  const practice = { ...starterPractice(), lots: [], zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC' }
+  const practice = {
+    ...starterPractice(),
+    lots: [],
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Etc/UTC',
+  }
   const codes = Object.fromEntries(practice.people.map((p) => [p.id, String(randomInt(100_000, 1_000_000))]))
-  const hashes = Object.fromEntries(await Promise.all(practice.people.map(async (p) => [p.id, await hashCode(codes[p.id]!)] as const)))
+  const hashes = Object.fromEntries(
+    await Promise.all(practice.people.map(async (p) => [p.id, await hashCode(codes[p.id]!)] as const)),
+  )
   await db.transaction((tx) => savePractice(tx, 'practice', practice, hashes))
-  console.log(`First start. Codes, shown only now: ${practice.people.map((p) => `${p.name} ${codes[p.id]}`).join(', ')}`)
+  console.log(
+    `First start. Codes, shown only now: ${practice.people.map((p) => `${p.name} ${codes[p.id]}`).join(', ')}`,
+  )
 }

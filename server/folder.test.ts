@@ -9,12 +9,19 @@ import { openDatabase } from './db/open'
 import { demoFolder } from './test/house'
 
 let id = 0
-const command = (basedOn: number, body: object) => ({ commandId: `test-command-${++id}`, basedOn, device: 'test', command: body })
+const command = (basedOn: number, body: object) => ({
+  commandId: `test-command-${++id}`,
+  basedOn,
+  device: 'test',
+  command: body,
+})
 
 describe('the data folder', () => {
   const main = join(import.meta.dirname, 'main.ts')
   const launch = (folder: string): Promise<{ child: ChildProcess; url: string }> => {
-    const child = spawn(process.execPath, ['--import', 'tsx', main, '--demo'], { env: { ...process.env, JADE_DATA: folder, PORT: '0', DATABASE_URL: '', TZ: 'Etc/UTC' } })
+    const child = spawn(process.execPath, ['--import', 'tsx', main, '--demo'], {
+      env: { ...process.env, JADE_DATA: folder, PORT: '0', DATABASE_URL: '', TZ: 'Etc/UTC' },
+    })
     return new Promise((resolve, reject) => {
       let said = ''
       child.stdout!.on('data', (chunk: Buffer) => {
@@ -49,21 +56,43 @@ describe('the data folder', () => {
     let underway: ReturnType<typeof command> | undefined
     for (let round = 0; round < 4; round++) {
       const { child, url } = await launch(folder)
-      const api = async (method: string, path: string, body?: unknown, cookie = '') => fetch(`${url}/api${path}`, { method, headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) })
+      const api = async (method: string, path: string, body?: unknown, cookie = '') =>
+        fetch(`${url}/api${path}`, {
+          method,
+          headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
+          ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+        })
       const session = await api('POST', '/session', { personId: 'juno', code: '1234' })
       const cookie = session.headers.get('set-cookie')!.split(';')[0]!
-      const visitId = ((await (await api('GET', `/days/${today}`, undefined, cookie)).json()) as { visits: { id: string }[] }).visits[0]!.id
+      const visitId = (
+        (await (await api('GET', `/days/${today}`, undefined, cookie)).json()) as { visits: { id: string }[] }
+      ).visits[0]!.id
       if (round === 0) {
         const { compile } = await import('../core/plan/compile')
         const { checkable, trayReadiness } = await import('../core/plan/ready')
-        const { request } = (await (await api('GET', `/visits/${visitId}`, undefined, cookie)).json()) as { request: never }
+        const { request } = (await (await api('GET', `/visits/${visitId}`, undefined, cookie)).json()) as {
+          request: never
+        }
         const plan = compile(request, (await (await api('GET', '/practice', undefined, cookie)).json()) as never)
         await api('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true }, cookie)
-        expect((await api('POST', `/visits/${visitId}/tray/sign`, { acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) }, cookie)).status).toBe(200)
-        expect((await api('POST', `/visits/${visitId}/commands`, command(0, { kind: 'begin' }), cookie)).status).toBe(200)
+        expect(
+          (
+            await api(
+              'POST',
+              `/visits/${visitId}/tray/sign`,
+              { acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) },
+              cookie,
+            )
+          ).status,
+        ).toBe(200)
+        expect((await api('POST', `/visits/${visitId}/commands`, command(0, { kind: 'begin' }), cookie)).status).toBe(
+          200,
+        )
         acknowledged = 1
       }
-      const { events } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as { events: RunEvent[] }
+      const { events } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as {
+        events: RunEvent[]
+      }
       // What was acknowledged before the kill is there; at most the one on its way may have arrived as well.
       expect(events.length).toBeGreaterThanOrEqual(acknowledged)
       expect(events.length).toBeLessThanOrEqual(acknowledged + 1)
@@ -73,7 +102,9 @@ describe('the data folder', () => {
         // The command that was on its way is sent again under its id: it is there once, whether or not it had arrived.
         const again = await api('POST', `/visits/${visitId}/commands`, { ...underway, basedOn: acknowledged }, cookie)
         expect(again.status).toBe(200)
-        const { events: after } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as { events: RunEvent[] }
+        const { events: after } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as {
+          events: RunEvent[]
+        }
         const { commandId } = underway
         expect(after.filter((e) => e.commandId === commandId)).toHaveLength(1)
         acknowledged = after.length

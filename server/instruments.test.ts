@@ -16,11 +16,18 @@ afterAll(() => house.close())
 
 interface View {
   states: CassetteState[]
-  loads: { id: string; number: number; releasedAt: number | null; failedWhy: string | null; traced: { back: string[]; laidUp: { visitId: string; cassetteId: string }[]; visits: string[] } | null }[]
+  loads: {
+    id: string
+    number: number
+    releasedAt: number | null
+    failedWhy: string | null
+    traced: { back: string[]; laidUp: { visitId: string; cassetteId: string }[]; visits: string[] } | null
+  }[]
 }
 const view = async (): Promise<View> => (await wim.call('GET', '/instruments')).body as unknown as View
 const stateOf = async (id: string): Promise<CassetteState> => (await view()).states.find((s) => s.cassette.id === id)!
-const laidUp = async (visitId: string): Promise<CassetteState[]> => (await view()).states.filter((s) => s.visitId === visitId && s.status === 'laid up')
+const laidUp = async (visitId: string): Promise<CassetteState[]> =>
+  (await view()).states.filter((s) => s.visitId === visitId && s.status === 'laid up')
 const start = async (cassetteIds: string[], spore = false): Promise<string> => {
   const { status, body } = await wim.call('POST', '/loads', { steriliserId: 'steriliser-a', cassetteIds, spore })
   expect(status, JSON.stringify(body)).toBe(201)
@@ -39,13 +46,32 @@ describe('a cassette', () => {
   })
 
   it('cannot be in a load while it is sterile elsewhere, in a second load, or more than the steriliser holds; the front desk starts none', async () => {
-    expect((await ada.call('POST', '/loads', { steriliserId: 'steriliser-a', cassetteIds: ['basic-1'] })).status).toBe(403)
-    expect((await wim.call('POST', '/loads', { steriliserId: 'steriliser-a', cassetteIds: ['nobody-knows'] })).status).toBe(404)
-    expect((await wim.call('POST', '/loads', { steriliserId: 'steriliser-b', cassetteIds: ['basic-1', 'basic-2', 'basic-3', 'basic-4', 'basic-5', 'basic-6', 'basic-7'] })).body['detail']).toContain('takes 6 cassettes; these are 7')
+    expect((await ada.call('POST', '/loads', { steriliserId: 'steriliser-a', cassetteIds: ['basic-1'] })).status).toBe(
+      403,
+    )
+    expect(
+      (await wim.call('POST', '/loads', { steriliserId: 'steriliser-a', cassetteIds: ['nobody-knows'] })).status,
+    ).toBe(404)
+    expect(
+      (
+        await wim.call('POST', '/loads', {
+          steriliserId: 'steriliser-b',
+          cassetteIds: ['basic-1', 'basic-2', 'basic-3', 'basic-4', 'basic-5', 'basic-6', 'basic-7'],
+        })
+      ).body['detail'],
+    ).toContain('takes 6 cassettes; these are 7')
     const id = await start(['endodontic-1'])
-    expect((await wim.call('POST', '/loads', { steriliserId: 'steriliser-a', cassetteIds: ['child-1'] })).body['detail']).toBe('Steriliser A is running already.')
-    expect((await wim.call('POST', '/loads', { steriliserId: 'steriliser-b', cassetteIds: ['endodontic-1'] })).body['detail']).toContain('is in the steriliser')
-    expect((await wim.call('POST', `/loads/${id}/release`, { indicator: 'changed' })).body['detail']).toContain('still running')
+    expect(
+      (await wim.call('POST', '/loads', { steriliserId: 'steriliser-a', cassetteIds: ['child-1'] })).body['detail'],
+    ).toBe('Steriliser A is running already.')
+    expect(
+      (await wim.call('POST', '/loads', { steriliserId: 'steriliser-b', cassetteIds: ['endodontic-1'] })).body[
+        'detail'
+      ],
+    ).toContain('is in the steriliser')
+    expect((await wim.call('POST', `/loads/${id}/release`, { indicator: 'changed' })).body['detail']).toContain(
+      'still running',
+    )
     await wim.call('POST', `/loads/${id}/log`, { text: simulatedLog('pre-vacuum 132') })
     expect((await stateOf('endodontic-1')).status).toBe('to be released')
     expect((await wim.call('POST', `/loads/${id}/release`, { indicator: 'changed' })).body).toEqual({ released: true })
@@ -55,17 +81,33 @@ describe('a cassette', () => {
 
 describe('a steriliser that fails', () => {
   it('is not let out when too cold, cut off or held too short; a broken line is named and what was read by hand stands on record', async () => {
-    for (const [fault, says] of [['too cold', 'never hotter than'], ['too short', 'min at 132 °C or more, of 4'], ['cut off', 'break off']] as const) {
+    for (const [fault, says] of [
+      ['too cold', 'never hotter than'],
+      ['too short', 'min at 132 °C or more, of 4'],
+      ['cut off', 'break off'],
+    ] as const) {
       const id = await start(['child-1'])
-      expect((await wim.call('POST', `/loads/${id}/log`, { text: simulatedLog('pre-vacuum 132', fault) })).body).toMatchObject({ good: false })
-      const refused = await wim.call('POST', `/loads/${id}/release`, { indicator: 'changed', byHand: 'the display says it is fine' })
+      expect(
+        (await wim.call('POST', `/loads/${id}/log`, { text: simulatedLog('pre-vacuum 132', fault) })).body,
+      ).toMatchObject({ good: false })
+      const refused = await wim.call('POST', `/loads/${id}/release`, {
+        indicator: 'changed',
+        byHand: 'the display says it is fine',
+      })
       expect([refused.status, refused.body['detail']]).toEqual([409, expect.stringContaining(says)])
       await wim.call('POST', `/loads/${id}/fail`, { why: 'run again' })
     }
     const id = await start(['child-1'])
-    expect((await wim.call('POST', `/loads/${id}/log`, { text: simulatedLog('pre-vacuum 132', 'garbled') })).body['fault']).toMatch(/line 62 cannot be read/)
-    expect((await wim.call('POST', `/loads/${id}/release`, { indicator: 'changed' })).body['detail']).toContain('no readings')
-    expect((await wim.call('POST', `/loads/${id}/release`, { indicator: 'changed', byHand: 'strip: 133.9 °C, 4 min 40 s' })).body).toEqual({ released: true })
+    expect(
+      (await wim.call('POST', `/loads/${id}/log`, { text: simulatedLog('pre-vacuum 132', 'garbled') })).body['fault'],
+    ).toMatch(/line 62 cannot be read/)
+    expect((await wim.call('POST', `/loads/${id}/release`, { indicator: 'changed' })).body['detail']).toContain(
+      'no readings',
+    )
+    expect(
+      (await wim.call('POST', `/loads/${id}/release`, { indicator: 'changed', byHand: 'strip: 133.9 °C, 4 min 40 s' }))
+        .body,
+    ).toEqual({ released: true })
     expect((await stateOf('child-1')).status).toBe('sterile')
   })
 
@@ -76,17 +118,36 @@ describe('a steriliser that fails', () => {
     const load = basic.load!
     const { body } = await wim.call('POST', `/loads/${load.id}/fail`, { why: 'the printed strip was read wrongly' })
     expect(body['laidUp']).toContainEqual({ cassetteId: basic.cassette.id, visitId: visit })
-    const dayView = (await wim.call('GET', `/days/${day}`)).body as { visits?: { id: string; cassettes: { type: string; pulledBack?: boolean }[] }[] }
-    expect(dayView.visits!.find((v) => v.id === visit)!.cassettes.find((c) => c.type === 'basic')).toMatchObject({ pulledBack: true })
+    const dayView = (await wim.call('GET', `/days/${day}`)).body as {
+      visits?: { id: string; cassettes: { type: string; pulledBack?: boolean }[] }[]
+    }
+    expect(dayView.visits!.find((v) => v.id === visit)!.cassettes.find((c) => c.type === 'basic')).toMatchObject({
+      pulledBack: true,
+    })
     // Changed before the visit: another one, out of another load, and the visit is not touched.
-    const { body: changed } = await wim.call('POST', `/visits/${visit}/cassettes/change`, { cassetteId: basic.cassette.id })
+    const { body: changed } = await wim.call('POST', `/visits/${visit}/cassettes/change`, {
+      cassetteId: basic.cassette.id,
+    })
     expect(changed['cassetteId']).not.toBe(basic.cassette.id)
     expect((await stateOf(basic.cassette.id)).status).toBe('pulled back')
     // Once its visit runs, the cassette stays on the visit's record.
     const good = (await laidUp(visit)).find((s) => !s.change && s.load!.id !== load.id)!
-    expect((await wim.call('POST', `/visits/${visit}/commands`, { commandId: 'begin-seven', basedOn: 0, device: 'a-device', command: { kind: 'begin' } })).body).toMatchObject({ seq: 1 })
-    expect((await wim.call('POST', `/loads/${good.load!.id}/fail`, { why: 'indicator looked at again' })).status).toBe(200)
-    expect((await wim.call('POST', `/visits/${visit}/cassettes/change`, { cassetteId: good.cassette.id })).status).toBe(200)
+    expect(
+      (
+        await wim.call('POST', `/visits/${visit}/commands`, {
+          commandId: 'begin-seven',
+          basedOn: 0,
+          device: 'a-device',
+          command: { kind: 'begin' },
+        })
+      ).body,
+    ).toMatchObject({ seq: 1 })
+    expect((await wim.call('POST', `/loads/${good.load!.id}/fail`, { why: 'indicator looked at again' })).status).toBe(
+      200,
+    )
+    expect((await wim.call('POST', `/visits/${visit}/cassettes/change`, { cassetteId: good.cassette.id })).status).toBe(
+      200,
+    )
     expect((await view()).loads.find((l) => l.id === good.load!.id)!.traced!.visits).toEqual([visit])
   })
 
@@ -101,7 +162,11 @@ describe('a steriliser that fails', () => {
     // Steriliser A ran 233 yesterday, after its last good test; B is in no doubt.
     expect(numbers).not.toContain(232)
     expect(numbers).not.toContain(234)
-    expect(loads.filter((l) => (body['loads'] as string[]).includes(l.id)).every((l) => l.failedWhy?.startsWith('spore test'))).toBe(true)
+    expect(
+      loads
+        .filter((l) => (body['loads'] as string[]).includes(l.id))
+        .every((l) => l.failedWhy?.startsWith('spore test')),
+    ).toBe(true)
     expect((await wim.call('POST', `/loads/${id}/spore`, { result: 'no growth' })).status).toBe(409)
   })
 })

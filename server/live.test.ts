@@ -36,14 +36,16 @@ class Device {
     }
   }
 }
-const refused = (path: string, headers: Record<string, string>): Promise<number> => new Promise((resolve, reject) => {
-  const socket = new WebSocket(`${url}${path}`, { headers })
-  socket.on('unexpected-response', (_request, response) => resolve(response.statusCode ?? 0))
-  socket.on('open', () => reject(new Error('it was let in')))
-  socket.on('error', () => undefined)
-})
+const refused = (path: string, headers: Record<string, string>): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const socket = new WebSocket(`${url}${path}`, { headers })
+    socket.on('unexpected-response', (_request, response) => resolve(response.statusCode ?? 0))
+    socket.on('open', () => reject(new Error('it was let in')))
+    socket.on('error', () => undefined)
+  })
 let n = 0
-const give = (basedOn: number, command: object) => juno.call('POST', `/visits/${visit}/commands`, { commandId: `live-command-${++n}`, basedOn, device: 'test', command })
+const give = (basedOn: number, command: object) =>
+  juno.call('POST', `/visits/${visit}/commands`, { commandId: `live-command-${++n}`, basedOn, device: 'test', command })
 
 beforeAll(async () => {
   house = await openHouse()
@@ -72,14 +74,20 @@ describe('the live socket', () => {
     const desk = Device.open('/api/live', { cookie: juno.cookie })
     await Promise.all([mine.hears('hello'), other.hears('hello'), desk.hears('hello')])
     await juno.signTray(visit)
-    expect((await mine.hears('tray'))[0]!.data).toMatchObject({ marks: expect.arrayContaining([expect.objectContaining({ lineId: 'mirror', by: 'juno' })]) })
+    expect((await mine.hears('tray'))[0]!.data).toMatchObject({
+      marks: expect.arrayContaining([expect.objectContaining({ lineId: 'mirror', by: 'juno' })]),
+    })
     await give(0, { kind: 'begin' })
     await give(1, { kind: 'advance', start: 'arrival.seat' })
     // Refused: nobody hears of what did not happen.
     await give(2, { kind: 'advance', start: 'cutting.margin.37' })
     await give(2, { kind: 'note', text: 'patient is early' })
     const events = (await mine.hears('run', 3)).flatMap((h) => (h.data as { events: RunEvent[] }).events)
-    expect(events.map((e) => [e.seq, e.what.kind])).toEqual([[1, 'run.started'], [2, 'step.started'], [3, 'note.added']])
+    expect(events.map((e) => [e.seq, e.what.kind])).toEqual([
+      [1, 'run.started'],
+      [2, 'step.started'],
+      [3, 'note.added'],
+    ])
     // Signing and beginning change the stage; the day hears that something moved, the other visit nothing at all.
     expect((await mine.hears('visit', 2)).length).toBeGreaterThanOrEqual(2)
     await desk.hears('day', 4)
@@ -92,7 +100,10 @@ describe('the live socket', () => {
     const device = Device.open(`/api/live?visit=${visit}`, { cookie: juno.cookie })
     await device.hears('hello')
     const again = { commandId: 'live-retry-1', basedOn: 3, device: 'test', command: { kind: 'note', text: 'once' } }
-    const [a, b] = [await juno.call('POST', `/visits/${visit}/commands`, again), await juno.call('POST', `/visits/${visit}/commands`, again)]
+    const [a, b] = [
+      await juno.call('POST', `/visits/${visit}/commands`, again),
+      await juno.call('POST', `/visits/${visit}/commands`, again),
+    ]
     expect(a.body).toEqual(b.body)
     await give(4, { kind: 'note', text: 'after it' })
     const events = (await device.hears('run', 2)).flatMap((h) => (h.data as { events: RunEvent[] }).events)
@@ -101,7 +112,10 @@ describe('the live socket', () => {
   })
 
   it('a change of the practice reaches every screen', async () => {
-    const devices = [Device.open(`/api/live?visit=${visit}`, { cookie: juno.cookie }), Device.open('/api/live', { cookie: juno.cookie })]
+    const devices = [
+      Device.open(`/api/live?visit=${visit}`, { cookie: juno.cookie }),
+      Device.open('/api/live', { cookie: juno.cookie }),
+    ]
     await Promise.all(devices.map((d) => d.hears('hello')))
     const orrell = await new Caller(house.app).signIn('orrell', '4711')
     await orrell.call('PATCH', '/practice', { name: 'Quillwater Rooms' })

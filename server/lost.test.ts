@@ -20,13 +20,18 @@ const moments = 100
 
 /** A visit's commands in order, as the core's own driver gives them; signatures are the dentist's with her code. */
 function script(plan: Plan, from: number): { command: Command; at: number; signed: boolean }[] {
-  const { events } = runThrough(startDrive(plan, from), { personId: 'juno', roles: ['assistant'], codeShown: false }, { personId: 'orrell', roles: ['dentist'], codeShown: true })
+  const { events } = runThrough(
+    startDrive(plan, from),
+    { personId: 'juno', roles: ['assistant'], codeShown: false },
+    { personId: 'orrell', roles: ['dentist'], codeShown: true },
+  )
   return events.flatMap((e): { command: Command; at: number; signed: boolean }[] => {
     const { what, at } = e
     if (what.kind === 'run.started') return [{ command: { kind: 'begin' }, at, signed: false }]
     if (what.kind === 'step.started') return [{ command: { kind: 'advance', start: what.stepId }, at, signed: false }]
     if (what.kind === 'step.finished') return [{ command: { kind: 'advance', finish: what.stepId }, at, signed: false }]
-    if (what.kind === 'count.moved' && what.direction === 'out') return [{ command: { kind: 'count', countId: what.countId, direction: 'out', n: what.n }, at, signed: false }]
+    if (what.kind === 'count.moved' && what.direction === 'out')
+      return [{ command: { kind: 'count', countId: what.countId, direction: 'out', n: what.n }, at, signed: false }]
     if (what.kind === 'hold.signed') return [{ command: { kind: 'sign', holdId: what.holdId }, at, signed: true }]
     return []
   })
@@ -42,18 +47,32 @@ describe('a visit in which things fail', () => {
     const { plan } = frozen
     const all = script(plan, house.clock.now)
     expect(all.length).toBeGreaterThan(110)
-    const failAt = new Set(Array.from({ length: all.length }, (_, i) => i).toSorted(() => next() - 0.5).slice(0, moments))
+    const failAt = new Set(
+      Array.from({ length: all.length }, (_, i) => i)
+        .toSorted(() => next() - 0.5)
+        .slice(0, moments),
+    )
     const acknowledged = new Set<string>()
     // What the device keeps: text, as its storage would.
     let storage = '[]'
     const failures = { request: 0, answer: 0, browser: 0, server: 0 }
-    const seq = async (): Promise<number> => ((await juno.call('GET', `/visits/${visit}/events`)).body['events'] as RunEvent[]).length
-    const post = async (q: Queued, signed: boolean) => juno.call('POST', `/visits/${visit}/commands`, { commandId: q.commandId, basedOn: await seq(), device: 'a-device', command: q.command, ...(signed ? { signer: { personId: 'orrell', code: '4711' } } : {}) })
+    const seq = async (): Promise<number> =>
+      ((await juno.call('GET', `/visits/${visit}/events`)).body['events'] as RunEvent[]).length
+    const post = async (q: Queued, signed: boolean) =>
+      juno.call('POST', `/visits/${visit}/commands`, {
+        commandId: q.commandId,
+        basedOn: await seq(),
+        device: 'a-device',
+        command: q.command,
+        ...(signed ? { signer: { personId: 'orrell', code: '4711' } } : {}),
+      })
     for (const [i, { command, at, signed }] of all.entries()) {
       house.clock.now = at
       const touched: Queued = { commandId: `touch-${i}-of-the-visit`, command, at }
       storage = JSON.stringify([...(JSON.parse(storage) as Queued[]), touched])
-      const kind = failAt.has(i) ? (['request', 'answer', 'browser', 'server'] as const)[Math.floor(next() * 4)]! : undefined
+      const kind = failAt.has(i)
+        ? (['request', 'answer', 'browser', 'server'] as const)[Math.floor(next() * 4)]!
+        : undefined
       if (kind) failures[kind]++
       // The request never arrives; or it arrives and its answer does not; or the page is gone after it; or the server, with all it holds in memory.
       if (kind !== 'request') {
@@ -84,12 +103,24 @@ describe('a visit in which things fail', () => {
     expect(new Set(events.map((e) => e.id)).size).toBe(events.length)
     expect([...acknowledged].every((id) => events.some((e) => e.commandId === id))).toBe(true)
     // Decided on paper, without any server, it is the same.
-    const who = (signed: boolean): Who => (signed ? { personId: 'orrell', roles: ['dentist'], codeShown: true } : { personId: 'juno', roles: ['assistant'], codeShown: false })
+    const who = (signed: boolean): Who =>
+      signed
+        ? { personId: 'orrell', roles: ['dentist'], codeShown: true }
+        : { personId: 'juno', roles: ['assistant'], codeShown: false }
     const paper: RunEvent[] = []
     for (const [i, { command, at, signed }] of all.entries()) {
       const decision = decide(plan, replay(plan, paper), command, who(signed), at)
       if ('refused' in decision) throw new Error(decision.refused.message)
-      for (const what of decision.events) paper.push({ id: `p${paper.length}`, seq: paper.length + 1, at, by: who(signed).personId, device: 'paper', commandId: `touch-${i}`, what })
+      for (const what of decision.events)
+        paper.push({
+          id: `p${paper.length}`,
+          seq: paper.length + 1,
+          at,
+          by: who(signed).personId,
+          device: 'paper',
+          commandId: `touch-${i}`,
+          what,
+        })
     }
     expect(events.map((e) => [e.at, e.by, e.what])).toEqual(paper.map((e) => [e.at, e.by, e.what]))
   })
@@ -98,12 +129,39 @@ describe('a visit in which things fail', () => {
     const juno = await new Caller(house.app).signIn('juno', '1234')
     const four = `${day}-four`
     await juno.signTray(four)
-    await juno.call('POST', `/visits/${four}/commands`, { commandId: 'begin-four', basedOn: 0, device: 'a-device', command: { kind: 'begin' } })
+    await juno.call('POST', `/visits/${four}/commands`, {
+      commandId: 'begin-four',
+      basedOn: 0,
+      device: 'a-device',
+      command: { kind: 'begin' },
+    })
     house.clock.now += 300_000
-    const answer = await juno.call('POST', `/visits/${four}/commands`, { commandId: 'late-note', basedOn: 1, device: 'a-device', waitedS: 120, command: { kind: 'note', text: 'bleeding has stopped' } })
+    const answer = await juno.call('POST', `/visits/${four}/commands`, {
+      commandId: 'late-note',
+      basedOn: 1,
+      device: 'a-device',
+      waitedS: 120,
+      command: { kind: 'note', text: 'bleeding has stopped' },
+    })
     expect((answer.body['events'] as RunEvent[])[0]!.at).toBe(house.clock.now - 120_000)
-    const before = await juno.call('POST', `/visits/${four}/commands`, { commandId: 'older-note', basedOn: 2, device: 'a-device', waitedS: 40_000, command: { kind: 'note', text: 'and earlier' } })
+    const before = await juno.call('POST', `/visits/${four}/commands`, {
+      commandId: 'older-note',
+      basedOn: 2,
+      device: 'a-device',
+      waitedS: 40_000,
+      command: { kind: 'note', text: 'and earlier' },
+    })
     expect((before.body['events'] as RunEvent[])[0]!.at).toBe(house.clock.now - 120_000)
-    expect((await juno.call('POST', `/visits/${four}/commands`, { commandId: 'future-note', basedOn: 3, device: 'a-device', waitedS: -5, command: { kind: 'note', text: 'from the future' } })).status).toBe(422)
+    expect(
+      (
+        await juno.call('POST', `/visits/${four}/commands`, {
+          commandId: 'future-note',
+          basedOn: 3,
+          device: 'a-device',
+          waitedS: -5,
+          command: { kind: 'note', text: 'from the future' },
+        })
+      ).status,
+    ).toBe(422)
   })
 })

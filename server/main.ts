@@ -20,7 +20,14 @@ const folder = process.env['JADE_DATA'] || (demo ? '.data/demo' : '.data/practic
 async function start(): Promise<void> {
   const database = await openDatabase(process.env['DATABASE_URL'] || folder)
   await (demo ? seedDemo(database.db, now()) : seedStarter(database.db))
-  const app = await buildApp({ database, webFolder: join(import.meta.dirname, '../dist/web'), log: true, pace, now, ...(demo ? { shownCodes: demoCodes } : {}) })
+  const app = await buildApp({
+    database,
+    webFolder: join(import.meta.dirname, '../dist/web'),
+    log: true,
+    pace,
+    now,
+    ...(demo ? { shownCodes: demoCodes } : {}),
+  })
   await app.listen({ host, port })
   const stop = async (): Promise<void> => {
     await app.close()
@@ -33,12 +40,15 @@ async function start(): Promise<void> {
   process.once('disconnect', () => void stop())
   const address = app.server.address()
   const listening = typeof address === 'object' && address ? address.port : port
-  console.log(`Jade Tray is at http://${host.includes(':') ? `[${host}]` : host}:${listening}${demo ? `  (demo; the codes are on the sign-in page)${pace > 1 ? `  (rehearsal: time runs ${pace} times as fast)` : ''}` : ''}`)
+  console.log(
+    `Jade Tray is at http://${host.includes(':') ? `[${host}]` : host}:${listening}${demo ? `  (demo; the codes are on the sign-in page)${pace > 1 ? `  (rehearsal: time runs ${pace} times as fast)` : ''}` : ''}`,
+  )
 }
 
 start().catch((error: unknown) => {
   if (error instanceof FolderInUse) console.error(error.message)
-  else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') console.error(`Port ${port} on ${host} is taken. Set PORT to another.`)
+  else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE')
+    console.error(`Port ${port} on ${host} is taken. Set PORT to another.`)
   else console.error(error)
   process.exit(1)
 })

@@ -3,7 +3,13 @@ import { visitRequest } from '../core/plan/request'
 import { starterPractice } from '../core/practice/starter'
 import { Plans } from './plans'
 
-const request = visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['36'], restoration: 'monolithic zirconia crown', team: { dentist: 'dentist', assistants: ['assistant'] } })
+const request = visitRequest.parse({
+  kind: 'crown.prepare',
+  date: '2026-11-24',
+  teeth: ['36'],
+  restoration: 'monolithic zirconia crown',
+  team: { dentist: 'dentist', assistants: ['assistant'] },
+})
 
 describe('plans kept for the day', () => {
   it('are the same object while nothing changed, and made anew for another request, another practice, another signature', () => {

@@ -16,6 +16,15 @@ export class Problem extends Error {
 export const notFound = (what: string): Problem => new Problem(404, 'not-found', `There is no ${what}.`)
 
 /** Sends a problem document. */
-export function sendProblem(reply: FastifyReply, status: number, slug: string, detail: string, more: Record<string, unknown> = {}): FastifyReply {
-  return reply.status(status).header('content-type', 'application/problem+json').send({ type: `/problems/${slug}`, title: slug.replaceAll('-', ' '), status, detail, ...more })
+export function sendProblem(
+  reply: FastifyReply,
+  status: number,
+  slug: string,
+  detail: string,
+  more: Record<string, unknown> = {},
+): FastifyReply {
+  return reply
+    .status(status)
+    .header('content-type', 'application/problem+json')
+    .send({ type: `/problems/${slug}`, title: slug.replaceAll('-', ' '), status, detail, ...more })
 }

@@ -47,9 +47,11 @@ export class Runs {
   /** Runs a task after the visit's earlier ones, whatever became of them. */
   private inTurn<T>(visitId: string, task: () => Promise<T>): Promise<T> {
     const turn = (this.queues.get(visitId) ?? Promise.resolve()).then(task, task)
-    const settled = turn.catch(() => undefined).then(() => {
-      if (this.queues.get(visitId) === settled) this.queues.delete(visitId)
-    })
+    const settled = turn
+      .catch(() => undefined)
+      .then(() => {
+        if (this.queues.get(visitId) === settled) this.queues.delete(visitId)
+      })
     this.queues.set(visitId, settled)
     return turn
   }
@@ -70,7 +72,8 @@ export class Runs {
       }
       known = { plan: frozen.plan, state: initialState(frozen.plan) }
     }
-    if (fresh || this.shared) return { plan: known.plan, state: (await loadEvents(q, visitId, known.state.seq)).reduce(evolve, known.state) }
+    if (fresh || this.shared)
+      return { plan: known.plan, state: (await loadEvents(q, visitId, known.state.seq)).reduce(evolve, known.state) }
     return known
   }
 
@@ -92,22 +95,46 @@ export class Runs {
     return this.inTurn(visitId, async () => {
       const done = await this.db.transaction(async (tx): Promise<CommandAnswer & { live: Live; fresh: boolean }> => {
         // A second server may work on the same PostgreSQL: the row lock keeps it in turn. An embedded folder is ours alone.
-        if (this.shared) await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
+        if (this.shared)
+          await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
         const live = await this.current(tx, visitId)
         const { plan, state } = live
         const known = await loadCommand(tx, visitId, envelope.commandId)
         if (known.length > 0) return { seq: state.seq, events: known, live, fresh: false }
         if (envelope.basedOn !== state.seq) {
-          throw new Problem(409, 'stale', envelope.basedOn > state.seq ? 'This screen is ahead of the record; load it again.' : 'Something happened on another screen first.', { seq: state.seq, events: await loadEvents(tx, visitId, Math.min(envelope.basedOn, state.seq)) })
+          throw new Problem(
+            409,
+            'stale',
+            envelope.basedOn > state.seq
+              ? 'This screen is ahead of the record; load it again.'
+              : 'Something happened on another screen first.',
+            { seq: state.seq, events: await loadEvents(tx, visitId, Math.min(envelope.basedOn, state.seq)) },
+          )
         }
         const last = envelope.waitedS ? await loadLastEvent(tx, visitId) : null
         const now = envelope.waitedS ? happenedAt(this.now(), envelope.waitedS, last?.at ?? 0) : this.now()
         const decision = decide(plan, state, envelope.command, who, now)
-        if ('refused' in decision) throw new Problem(409, 'refused', decision.refused.message, { refusal: decision.refused })
-        const events = decision.events.map((what, i): RunEvent => ({ id: `${envelope.commandId}.${i}`, seq: state.seq + i + 1, at: now, by: who.personId, device: envelope.device, commandId: envelope.commandId, what }))
+        if ('refused' in decision)
+          throw new Problem(409, 'refused', decision.refused.message, { refusal: decision.refused })
+        const events = decision.events.map(
+          (what, i): RunEvent => ({
+            id: `${envelope.commandId}.${i}`,
+            seq: state.seq + i + 1,
+            at: now,
+            by: who.personId,
+            device: envelope.device,
+            commandId: envelope.commandId,
+            what,
+          }),
+        )
         await tx.insert(t.runEvents).values(events.map((e) => ({ visitId, ...e })))
         if (envelope.command.kind === 'close') await leaveBehind(tx, visitId, plan, now)
-        const answer = { seq: state.seq + events.length, events, live: { plan, state: events.reduce(evolve, state) }, fresh: true }
+        const answer = {
+          seq: state.seq + events.length,
+          events,
+          live: { plan, state: events.reduce(evolve, state) },
+          fresh: true,
+        }
         return decision.held ? { ...answer, held: decision.held } : answer
       })
       const { live, fresh, ...answer } = done

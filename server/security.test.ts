@@ -15,12 +15,21 @@ beforeAll(async () => {
 })
 afterAll(() => house.close())
 let id = 0
-const command = (basedOn: number, body: object, more: object = {}) => ({ commandId: `security-${++id}`, basedOn, device: 'a-device', command: body, ...more })
-const rows = async (): Promise<(typeof t.audit.$inferSelect)[]> => (await orrell.call('GET', '/audit?limit=200')).body['rows'] as (typeof t.audit.$inferSelect)[]
+const command = (basedOn: number, body: object, more: object = {}) => ({
+  commandId: `security-${++id}`,
+  basedOn,
+  device: 'a-device',
+  command: body,
+  ...more,
+})
+const rows = async (): Promise<(typeof t.audit.$inferSelect)[]> =>
+  (await orrell.call('GET', '/audit?limit=200')).body['rows'] as (typeof t.audit.$inferSelect)[]
 
 describe('a stranger', () => {
   it('is refused at every door but health, the names and the sign-in itself, whatever the method', async () => {
-    const { paths } = (await juno.call('GET', '/openapi.json')).body as { paths: Record<string, Record<string, unknown>> }
+    const { paths } = (await juno.call('GET', '/openapi.json')).body as {
+      paths: Record<string, Record<string, unknown>>
+    }
     const open = new Set(['GET /api/health', 'GET /api/people', 'POST /api/session', 'DELETE /api/session'])
     let doors = 0
     for (const [path, methods] of Object.entries(paths)) {
@@ -37,11 +46,17 @@ describe('a stranger', () => {
     expect((await house.app.inject({ url: '/api/session', headers: { cookie: 'jade=made-up' } })).statusCode).toBe(401)
   })
   it('from another site is refused before anything else, with a good cookie too', async () => {
-    const foreign = await juno.call('POST', `/visits/${visit}/tray/sign`, { acknowledged: [] }, { origin: 'https://elsewhere.example' })
+    const foreign = await juno.call(
+      'POST',
+      `/visits/${visit}/tray/sign`,
+      { acknowledged: [] },
+      { origin: 'https://elsewhere.example' },
+    )
     expect([foreign.status, foreign.type]).toEqual([403, expect.stringContaining('problem+json')])
   })
   it('who guesses is slowed, then locked out until a dentist lets the person in; each try is on the trail without the code', async () => {
-    const guess = async (): Promise<number> => (await new Caller(house.app).call('POST', '/session', { personId: 'wim', code: '000000' })).status
+    const guess = async (): Promise<number> =>
+      (await new Caller(house.app).call('POST', '/session', { personId: 'wim', code: '000000' })).status
     for (let i = 0; i < 12; i++) {
       expect(await guess()).toBe(401)
       house.clock.now += 30_000
@@ -53,7 +68,11 @@ describe('a stranger', () => {
     await orrell.call('POST', '/people/wim/unlock')
     expect((await new Caller(house.app).call('POST', '/session', { personId: 'wim', code: '3456' })).status).toBe(200)
     const trail = await rows()
-    expect(trail.filter((r) => r.target === 'wim').map((r) => r.what)).toEqual(['POST /people/:personId/unlock', 'locked', ...Array.from({ length: 11 }, () => 'wrong code')])
+    expect(trail.filter((r) => r.target === 'wim').map((r) => r.what)).toEqual([
+      'POST /people/:personId/unlock',
+      'locked',
+      ...Array.from({ length: 11 }, () => 'wrong code'),
+    ])
     expect(JSON.stringify(trail)).not.toContain('000000')
   })
   it('cannot lock the practice out of itself: a dentist is let in again by time', async () => {
@@ -61,7 +80,8 @@ describe('a stranger', () => {
       await new Caller(house.app).call('POST', '/session', { personId: 'varen', code: '000000' })
       house.clock.now += 30_000
     }
-    const varen = async (): Promise<number> => (await new Caller(house.app).call('POST', '/session', { personId: 'varen', code: '7711' })).status
+    const varen = async (): Promise<number> =>
+      (await new Caller(house.app).call('POST', '/session', { personId: 'varen', code: '7711' })).status
     expect(await varen()).toBe(423)
     house.clock.now += 16 * 60_000
     expect(await varen()).toBe(200)
@@ -73,10 +93,34 @@ describe('an assistant posing as a dentist', () => {
     await juno.signTray(visit)
     await juno.call('POST', `/visits/${visit}/commands`, command(0, { kind: 'begin' }))
     const sign = { kind: 'sign', holdId: 'shade' }
-    expect((await juno.call('POST', `/visits/${visit}/commands`, command(1, sign))).body).toMatchObject({ refusal: { code: 'not-allowed' } })
-    expect((await juno.call('POST', `/visits/${visit}/commands`, command(1, sign, { signer: { personId: 'juno', code: '1234' } }))).body).toMatchObject({ refusal: { code: 'not-allowed' } })
-    expect((await juno.call('POST', `/visits/${visit}/commands`, command(1, sign, { signer: { personId: 'orrell', code: '1234' } }))).status).toBe(401)
-    for (const forged of [{ by: 'orrell' }, { who: { personId: 'orrell', codeShown: true } }, { at: 1 }, { roles: ['dentist'] }]) expect((await juno.call('POST', `/visits/${visit}/commands`, command(1, sign, forged))).status).toBe(422)
+    expect((await juno.call('POST', `/visits/${visit}/commands`, command(1, sign))).body).toMatchObject({
+      refusal: { code: 'not-allowed' },
+    })
+    expect(
+      (
+        await juno.call(
+          'POST',
+          `/visits/${visit}/commands`,
+          command(1, sign, { signer: { personId: 'juno', code: '1234' } }),
+        )
+      ).body,
+    ).toMatchObject({ refusal: { code: 'not-allowed' } })
+    expect(
+      (
+        await juno.call(
+          'POST',
+          `/visits/${visit}/commands`,
+          command(1, sign, { signer: { personId: 'orrell', code: '1234' } }),
+        )
+      ).status,
+    ).toBe(401)
+    for (const forged of [
+      { by: 'orrell' },
+      { who: { personId: 'orrell', codeShown: true } },
+      { at: 1 },
+      { roles: ['dentist'] },
+    ])
+      expect((await juno.call('POST', `/visits/${visit}/commands`, command(1, sign, forged))).status).toBe(422)
     expect((await juno.call('PATCH', '/practice', { name: 'Mine' })).status).toBe(403)
     expect((await juno.call('GET', '/audit')).status).toBe(403)
     expect((await juno.call('PUT', '/people/juno', { name: 'Juno', roles: ['dentist'] })).status).toBe(403)
@@ -85,8 +129,13 @@ describe('an assistant posing as a dentist', () => {
 
 describe('a forged event', () => {
   it('finds no way in: no door takes an event, a command writes only what was decided, and what stands cannot be changed', async () => {
-    expect((await juno.call('POST', `/visits/${visit}/events`, { kind: 'hold.signed', holdId: 'shade' })).status).toBe(404)
-    expect((await juno.call('POST', `/visits/${visit}/commands`, command(1, { kind: 'hold.signed', holdId: 'shade' }))).status).toBe(422)
+    expect((await juno.call('POST', `/visits/${visit}/events`, { kind: 'hold.signed', holdId: 'shade' })).status).toBe(
+      404,
+    )
+    expect(
+      (await juno.call('POST', `/visits/${visit}/commands`, command(1, { kind: 'hold.signed', holdId: 'shade' })))
+        .status,
+    ).toBe(422)
     const { db } = house.database
     await expect(db.update(t.runEvents).set({ by: 'orrell' }).where(eq(t.runEvents.visitId, visit))).rejects.toThrow()
     await expect(db.delete(t.runEvents).where(eq(t.runEvents.visitId, visit))).rejects.toThrow()
@@ -98,11 +147,17 @@ describe('a forged event', () => {
     await juno.call('PATCH', '/practice', { laboratoryDays: 1 })
     await orrell.call('POST', '/people', { name: 'New One', roles: ['assistant'], code: '987654' })
     const trail = await rows()
-    expect(trail[0]).toMatchObject({ by: 'orrell', what: 'POST /people', asked: { name: 'New One', code: '(left out)' } })
+    expect(trail[0]).toMatchObject({
+      by: 'orrell',
+      what: 'POST /people',
+      asked: { name: 'New One', code: '(left out)' },
+    })
     expect(trail[1]).toMatchObject({ by: 'orrell', what: 'PATCH /practice', asked: { laboratoryDays: 12 } })
     expect(JSON.stringify(trail)).not.toContain('987654')
     expect(trail.some((r) => r.what.includes('tray/sign') && r.by === 'juno' && r.target === visit)).toBe(true)
-    expect((await orrell.call('GET', `/audit?before=${trail[0]!.id}&limit=1`)).body).toMatchObject({ rows: [{ what: 'PATCH /practice' }] })
+    expect((await orrell.call('GET', `/audit?before=${trail[0]!.id}&limit=1`)).body).toMatchObject({
+      rows: [{ what: 'PATCH /practice' }],
+    })
   })
 })
 

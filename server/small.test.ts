@@ -8,12 +8,17 @@ describe('codes', () => {
     const [a, b] = [await hashCode('4711'), await hashCode('4711')]
     expect(a).not.toBe(b)
     expect(a).not.toContain('4711')
-    expect([await codeMatches('4711', a), await codeMatches('4712', a), await codeMatches('4711', 'rubbish')]).toEqual([true, false, false])
+    expect([await codeMatches('4711', a), await codeMatches('4712', a), await codeMatches('4711', 'rubbish')]).toEqual([
+      true,
+      false,
+      false,
+    ])
   })
   it('tokens are long, never the same, and not what is stored', () => {
     const tokens = new Set(Array.from({ length: 200 }, newToken))
     expect(tokens.size).toBe(200)
-    for (const t of tokens) expect([t.length >= 32, tokenId(t) !== t, tokenId(t) === tokenId(t)]).toEqual([true, true, true])
+    for (const t of tokens)
+      expect([t.length >= 32, tokenId(t) !== t, tokenId(t) === tokenId(t)]).toEqual([true, true, true])
   })
 })
 
@@ -42,7 +47,13 @@ describe('the hub', () => {
   const listener = () => {
     const heard: string[] = []
     let gone: (() => void) | undefined
-    const it: Listener & { heard: string[]; leave: () => void } = { heard, send: (text) => void heard.push((JSON.parse(text) as { event: string }).event), close: () => gone?.(), on: (_event, fn) => (gone = fn), leave: () => gone?.() }
+    const it: Listener & { heard: string[]; leave: () => void } = {
+      heard,
+      send: (text) => void heard.push((JSON.parse(text) as { event: string }).event),
+      close: () => gone?.(),
+      on: (_event, fn) => (gone = fn),
+      leave: () => gone?.(),
+    }
     return it
   }
   it('sends to a topic’s listeners and no others, and to nobody who has left', () => {

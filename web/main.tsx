@@ -60,7 +60,13 @@ createRoot(document.getElementById('root')!).render(
     <QueryClientProvider client={queryClient}>
       <LinkProvider>
         <RouterProvider router={router} />
-        <Toaster position="bottom-center" toastOptions={{ className: '!text-lg !font-sans', classNames: { actionButton: '!h-12 !px-4 !text-lg !font-bold' } }} />
+        <Toaster
+          position="bottom-center"
+          toastOptions={{
+            className: '!text-lg !font-sans',
+            classNames: { actionButton: '!h-12 !px-4 !text-lg !font-bold' },
+          }}
+        />
       </LinkProvider>
     </QueryClientProvider>
   </StrictMode>,

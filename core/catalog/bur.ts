@@ -5,10 +5,34 @@
 import * as z from 'zod'
 import { round } from '../figure'
 
-export const burShapes = ['round', 'round-end taper', 'flat-end taper', 'torpedo', 'needle', 'flame', 'football', 'wheel', 'depth cutter', 'cylinder', 'rounded taper', 'inverted cone', 'pear', 'teardrop', 'non-end-cutting taper', 'reamer'] as const
+export const burShapes = [
+  'round',
+  'round-end taper',
+  'flat-end taper',
+  'torpedo',
+  'needle',
+  'flame',
+  'football',
+  'wheel',
+  'depth cutter',
+  'cylinder',
+  'rounded taper',
+  'inverted cone',
+  'pear',
+  'teardrop',
+  'non-end-cutting taper',
+  'reamer',
+] as const
 export type BurShape = (typeof burShapes)[number]
 
-export const shanks = { '104': 'straight handpiece', '204': 'latch', '313': 'friction grip, short', '314': 'friction grip, standard', '315': 'friction grip, long', '316': 'friction grip, extra long' } as const
+export const shanks = {
+  '104': 'straight handpiece',
+  '204': 'latch',
+  '313': 'friction grip, short',
+  '314': 'friction grip, standard',
+  '315': 'friction grip, long',
+  '316': 'friction grip, extra long',
+} as const
 export type Shank = keyof typeof shanks
 /** Three-digit codes: as object keys they would be put in order as numbers, so they are listed. */
 const shankCodes = ['104', '204', '313', '314', '315', '316'] as const
@@ -20,7 +44,17 @@ export const bur = z.strictObject({
   shank: z.enum(shankCodes).default('314'),
   shape: z.enum(burShapes),
   /** Diamond grit, or the toothing of a carbide. */
-  grit: z.enum(['ultra-fine', 'extra-fine', 'fine', 'medium', 'coarse', 'super-coarse', '12-flute', '6-flute', 'crosscut']),
+  grit: z.enum([
+    'ultra-fine',
+    'extra-fine',
+    'fine',
+    'medium',
+    'coarse',
+    'super-coarse',
+    '12-flute',
+    '6-flute',
+    'crosscut',
+  ]),
   /** Largest diameter of the head, mm. */
   diameterMm: z.number().positive().max(6),
   headLengthMm: z.number().positive().max(15),
@@ -36,11 +70,33 @@ export type Bur = z.infer<typeof bur>
 
 const materialCodes: Record<Bur['material'], string> = { diamond: '806', carbide: '500', steel: '310' }
 const shapeCodes: Record<BurShape, string> = {
-  round: '001', 'round-end taper': '198', 'flat-end taper': '172', torpedo: '289', needle: '165', flame: '249', football: '277', wheel: '068', 'depth cutter': '834',
-  cylinder: '107', 'rounded taper': '194', 'inverted cone': '010', pear: '232', teardrop: '257', 'non-end-cutting taper': '219', reamer: '183',
+  round: '001',
+  'round-end taper': '198',
+  'flat-end taper': '172',
+  torpedo: '289',
+  needle: '165',
+  flame: '249',
+  football: '277',
+  wheel: '068',
+  'depth cutter': '834',
+  cylinder: '107',
+  'rounded taper': '194',
+  'inverted cone': '010',
+  pear: '232',
+  teardrop: '257',
+  'non-end-cutting taper': '219',
+  reamer: '183',
 }
 const gritCodes: Record<Bur['grit'], string> = {
-  'ultra-fine': '494', 'extra-fine': '504', fine: '514', medium: '524', coarse: '534', 'super-coarse': '544', '12-flute': '071', '6-flute': '006', crosscut: '007',
+  'ultra-fine': '494',
+  'extra-fine': '504',
+  fine: '514',
+  medium: '524',
+  coarse: '534',
+  'super-coarse': '544',
+  '12-flute': '071',
+  '6-flute': '006',
+  crosscut: '007',
 }
 
 /** ISO colour mark of a grit and the letter shown beside it, so that colour never stands alone. */
@@ -78,7 +134,8 @@ function keyOf<T extends string>(table: Record<T, string>, code: string): T | un
 /** Reads a fifteen-digit ISO 6360 number; a bad one says which group is wrong. */
 export function readIsoNumber(text: string): IsoBur | { error: string } {
   const digits = text.replace(/[\s.-]/g, '')
-  if (!/^\d{15}$/.test(digits)) return { error: `an ISO 6360 number has fifteen digits, "${text}" has ${digits.replace(/\D/g, '').length}` }
+  if (!/^\d{15}$/.test(digits))
+    return { error: `an ISO 6360 number has fifteen digits, "${text}" has ${digits.replace(/\D/g, '').length}` }
   const groups = digits.match(/\d{3}/g)!
   const material = keyOf(materialCodes, groups[0]!)
   if (!material) return { error: `first group ${groups[0]}: no such material of the working part` }
@@ -95,9 +152,35 @@ export function readIsoNumber(text: string): IsoBur | { error: string } {
 
 /** Head diameters of US-numbered burs, mm. M: ANSI/ADA specification 23 and ISO 2157. */
 const usDiametersMm: Record<string, number> = {
-  '1/4': 0.5, '1/2': 0.6, '1': 0.8, '2': 1, '3': 1.2, '4': 1.4, '5': 1.6, '6': 1.8, '8': 2.3,
-  '33.5': 0.6, '34': 0.8, '35': 1, '36': 1.2, '37': 1.4, '556': 0.9, '557': 1, '558': 1.2, '169': 0.9, '170': 1, '171': 1.2,
-  '699': 0.9, '700': 1, '701': 1.2, '702': 1.6, '329': 0.6, '330': 0.8, '331': 1, '332': 1.2, '271': 1.2,
+  '1/4': 0.5,
+  '1/2': 0.6,
+  '1': 0.8,
+  '2': 1,
+  '3': 1.2,
+  '4': 1.4,
+  '5': 1.6,
+  '6': 1.8,
+  '8': 2.3,
+  '33.5': 0.6,
+  '34': 0.8,
+  '35': 1,
+  '36': 1.2,
+  '37': 1.4,
+  '556': 0.9,
+  '557': 1,
+  '558': 1.2,
+  '169': 0.9,
+  '170': 1,
+  '171': 1.2,
+  '699': 0.9,
+  '700': 1,
+  '701': 1.2,
+  '702': 1.6,
+  '329': 0.6,
+  '330': 0.8,
+  '331': 1,
+  '332': 1.2,
+  '271': 1.2,
 }
 
 /** Head diameter of a US bur number in mm, or `undefined`. A trailing L (long head) does not change it. */

@@ -8,13 +8,25 @@ import { searchItems } from './search'
 import { silhouette } from './silhouette'
 import { starterBurs, starterItems } from './starter'
 
-const cut = (form: Cut['form'], depthMm: number, after?: Cut['after']): Cut => ({ id: 'x', form, depthMm, surface: 'x', ...(after ? { after } : {}) })
+const cut = (form: Cut['form'], depthMm: number, after?: Cut['after']): Cut => ({
+  id: 'x',
+  form,
+  depthMm,
+  surface: 'x',
+  ...(after ? { after } : {}),
+})
 const owned = (id: string): Bur => starterBurs.find((b) => b.id === id)!
 
 describe('bur numbers', () => {
   // P: ISO 6360; the code tables M. The worked number of the standard's build-up.
   it('reads 806 314 198 524 016 as a medium round-end taper diamond of 1.6 mm', () => {
-    expect(readIsoNumber('806 314 198 524 016')).toEqual({ material: 'diamond', shank: 'friction grip, standard', shape: 'round-end taper', grit: 'medium', diameterMm: 1.6 })
+    expect(readIsoNumber('806 314 198 524 016')).toEqual({
+      material: 'diamond',
+      shank: 'friction grip, standard',
+      shape: 'round-end taper',
+      grit: 'medium',
+      diameterMm: 1.6,
+    })
   })
   it('says which group is wrong', () => {
     expect(readIsoNumber('807 314 198 524 016')).toMatchObject({ error: expect.stringContaining('first group 807') })
@@ -23,7 +35,13 @@ describe('bur numbers', () => {
     expect(readIsoNumber('806314198')).toMatchObject({ error: expect.stringContaining('fifteen digits') })
   })
   it('prints what it reads, for every starter bur', () => {
-    for (const b of starterBurs) expect(readIsoNumber(isoNumber(b))).toMatchObject({ material: b.material, shape: b.shape, grit: b.grit, diameterMm: b.diameterMm })
+    for (const b of starterBurs)
+      expect(readIsoNumber(isoNumber(b))).toMatchObject({
+        material: b.material,
+        shape: b.shape,
+        grit: b.grit,
+        diameterMm: b.diameterMm,
+      })
   })
   // M: ISO 2157 and ANSI/ADA 23. C: the quarter round half sunk is 0.25 mm.
   it('knows US sizes, long heads included', () => {
@@ -62,7 +80,10 @@ describe('choosing a bur', () => {
     expect(answer.passedOver).toEqual([expect.stringContaining('limit of 10 uses')])
   })
   it('keeps the bur in the handpiece where it serves about as well', () => {
-    expect(chooseBur(cut('bevel', 1.5), starterBurs, 'ret-018c').best).toMatchObject({ burId: 'ret-018c', because: { text: expect.stringContaining('already in the handpiece') } })
+    expect(chooseBur(cut('bevel', 1.5), starterBurs, 'ret-018c').best).toMatchObject({
+      burId: 'ret-018c',
+      because: { text: expect.stringContaining('already in the handpiece') },
+    })
   })
 })
 
@@ -72,7 +93,10 @@ describe('silhouettes', () => {
       const profile = silhouette(b)
       expect(Math.max(...profile.map((p) => p.radiusMm))).toBeLessThanOrEqual(b.diameterMm / 2 + 1e-9)
       expect(Math.max(...profile.map((p) => p.radiusMm))).toBeGreaterThan(b.diameterMm / 2 - 0.15)
-      expect(Math.max(...profile.map((p) => p.atMm))).toBeCloseTo(b.shape === 'round' ? b.diameterMm : b.headLengthMm, 0)
+      expect(Math.max(...profile.map((p) => p.atMm))).toBeCloseTo(
+        b.shape === 'round' ? b.diameterMm : b.headLengthMm,
+        0,
+      )
     }
   })
 })
@@ -93,38 +117,86 @@ describe('matching', () => {
 })
 
 describe('lots', () => {
-  const lot = (id: string, expires: string, left: number, opened = false): Lot => ({ id, itemId: 'bis-acryl', number: id, expires, left, opened })
+  const lot = (id: string, expires: string, left: number, opened = false): Lot => ({
+    id,
+    itemId: 'bis-acryl',
+    number: id,
+    expires,
+    left,
+    opened,
+  })
   it('takes the opened lot first, then by expiry; good through the day it expires', () => {
-    expect(chooseLot('bis-acryl', 2, [lot('a', '2027-01-01', 50), lot('b', '2026-12-01', 50), lot('c', '2028-01-01', 50, true)], '2026-11-24').number).toBe('c')
-    expect(chooseLot('bis-acryl', 2, [lot('a', '2027-01-01', 50), lot('b', '2026-11-24', 50)], '2026-11-24').number).toBe('b')
+    expect(
+      chooseLot(
+        'bis-acryl',
+        2,
+        [lot('a', '2027-01-01', 50), lot('b', '2026-12-01', 50), lot('c', '2028-01-01', 50, true)],
+        '2026-11-24',
+      ).number,
+    ).toBe('c')
+    expect(
+      chooseLot('bis-acryl', 2, [lot('a', '2027-01-01', 50), lot('b', '2026-11-24', 50)], '2026-11-24').number,
+    ).toBe('b')
   })
   it('stands good through its last day, is named in its last month, and is nothing when it is empty', () => {
     const state = (expires: string, left = 5) => lotState({ expires, left }, '2026-11-24')
-    expect([state('2026-11-23'), state('2026-11-24'), state('2026-12-24'), state('2026-12-25'), state('2029-01-01', 0)]).toEqual(['expired', 'soon', 'soon', 'good', 'empty'])
+    expect([
+      state('2026-11-23'),
+      state('2026-11-24'),
+      state('2026-12-24'),
+      state('2026-12-25'),
+      state('2029-01-01', 0),
+    ]).toEqual(['expired', 'soon', 'soon', 'good', 'empty'])
   })
   it('never lets an expired or short lot in silently', () => {
-    expect(chooseLot('bis-acryl', 2, [lot('a', '2026-11-23', 50)], '2026-11-24')).toEqual({ warning: expect.stringContaining('expired on 2026-11-23') })
-    expect(chooseLot('bis-acryl', 2, [lot('a', '2027-01-01', 1)], '2026-11-24')).toMatchObject({ number: 'a', warning: expect.stringContaining('short') })
+    expect(chooseLot('bis-acryl', 2, [lot('a', '2026-11-23', 50)], '2026-11-24')).toEqual({
+      warning: expect.stringContaining('expired on 2026-11-23'),
+    })
+    expect(chooseLot('bis-acryl', 2, [lot('a', '2027-01-01', 1)], '2026-11-24')).toMatchObject({
+      number: 'a',
+      warning: expect.stringContaining('short'),
+    })
     expect(chooseLot('bis-acryl', 2, [], '2026-11-24').warning).toContain('no lot')
   })
 })
 
 describe('a need and what would do', () => {
-  const clamp: Need = { what: 'clamp.retentive', quantity: 1, readiness: 'open', words: 'clamp for a part-erupted lower molar', orElse: [{ what: 'clamp.molar', loss: 'rides up on a short crown' }] }
+  const clamp: Need = {
+    what: 'clamp.retentive',
+    quantity: 1,
+    readiness: 'open',
+    words: 'clamp for a part-erupted lower molar',
+    orElse: [{ what: 'clamp.molar', loss: 'rides up on a short crown' }],
+  }
   it('takes what answers it, lists what would do with what is lost by each, in order', () => {
     const match = matchItem(clamp, starterItems, [])
     expect(match.item!.id).toBe('clamp-retentive')
-    expect(match.alternatives.map((a) => [a.itemId, a.loss])).toEqual([['clamp-retentive-small', 'second in the practice’s own order'], ['clamp-molar', 'rides up on a short crown'], ['clamp-molar-wingless', 'rides up on a short crown']])
+    expect(match.alternatives.map((a) => [a.itemId, a.loss])).toEqual([
+      ['clamp-retentive-small', 'second in the practice’s own order'],
+      ['clamp-molar', 'rides up on a short crown'],
+      ['clamp-molar-wingless', 'rides up on a short crown'],
+    ])
   })
   it('takes what would do where nothing else is owned or in stock, and says what is lost; nothing at all is a lack', () => {
     const without = starterItems.filter((i) => !i.id.startsWith('clamp-retentive'))
-    expect(matchItem(clamp, without, [])).toMatchObject({ item: { id: 'clamp-molar' }, because: { text: expect.stringContaining('rides up') } })
+    expect(matchItem(clamp, without, [])).toMatchObject({
+      item: { id: 'clamp-molar' },
+      because: { text: expect.stringContaining('rides up') },
+    })
     const out = starterItems.map((i) => (i.id.startsWith('clamp-retentive') ? { ...i, stock: 0 } : i))
     expect(matchItem(clamp, out, []).item!.id).toBe('clamp-molar')
-    expect(matchItem(clamp, starterItems.filter((i) => i.family !== 'clamp'), [])).toMatchObject({ lack: expect.stringContaining('clamp for a part-erupted lower molar') })
+    expect(
+      matchItem(
+        clamp,
+        starterItems.filter((i) => i.family !== 'clamp'),
+        [],
+      ),
+    ).toMatchObject({ lack: expect.stringContaining('clamp for a part-erupted lower molar') })
   })
   it('an antiseptic the patient reacts to is not offered, and the lack says why', () => {
-    expect(matchItem({ what: 'chlorhexidine', quantity: 1, readiness: 'open' }, starterItems, ['chlorhexidine'])).toMatchObject({ forbidden: true, lack: expect.stringContaining('chlorhexidine alert') })
+    expect(
+      matchItem({ what: 'chlorhexidine', quantity: 1, readiness: 'open' }, starterItems, ['chlorhexidine']),
+    ).toMatchObject({ forbidden: true, lack: expect.stringContaining('chlorhexidine alert') })
   })
 })
 
@@ -137,7 +209,11 @@ describe('finding an item', () => {
     expect(searchItems(starterItems, '', 5)).toMatchObject({ total: starterItems.length, found: { length: 5 } })
   })
   it('every item finds itself by its name', () => {
-    fc.assert(fc.property(fc.constantFrom(...starterItems), (item) => searchItems(starterItems, item.name, 1000).found.some((i) => i.id === item.id)))
+    fc.assert(
+      fc.property(fc.constantFrom(...starterItems), (item) =>
+        searchItems(starterItems, item.name, 1000).found.some((i) => i.id === item.id),
+      ),
+    )
   })
 })
 
@@ -150,7 +226,28 @@ describe('the starter catalogue', () => {
     for (const b of starterBurs) if (b.usNumber) expect([b.id, usDiameterMm(b.usNumber)]).toEqual([b.id, b.diameterMm])
   })
   it('cuts of every form have a bur for them', () => {
-    const forms = ['outline', 'access', 'caries', 'fissure', 'slice', 'ledge', 'draw', 'retention', 'enamel bevel', 'post space', 'post cut', 'pit', 'undercut', 'split', 'orifice', 'facial reduction'] as const
-    for (const form of forms) expect([form, chooseBur(cut(form, form === 'post space' ? 1.4 : 0.5), starterBurs).best?.because.text.length]).toEqual([form, expect.any(Number)])
+    const forms = [
+      'outline',
+      'access',
+      'caries',
+      'fissure',
+      'slice',
+      'ledge',
+      'draw',
+      'retention',
+      'enamel bevel',
+      'post space',
+      'post cut',
+      'pit',
+      'undercut',
+      'split',
+      'orifice',
+      'facial reduction',
+    ] as const
+    for (const form of forms)
+      expect([
+        form,
+        chooseBur(cut(form, form === 'post space' ? 1.4 : 0.5), starterBurs).best?.because.text.length,
+      ]).toEqual([form, expect.any(Number)])
   })
 })

@@ -1,7 +1,30 @@
 /** What a practice owns besides burs: instruments, materials, consumables; and the lots they come in. */
 import * as z from 'zod'
 
-export const families = ['diagnostic', 'hand instrument', 'handpiece', 'dam', 'clamp', 'cord', 'agent', 'impression', 'provisional', 'cement', 'anaesthesia', 'protection', 'consumable', 'record', 'finishing', 'matrix', 'bonding', 'restorative', 'endodontic', 'gold', 'preformed crown', 'equipment'] as const
+export const families = [
+  'diagnostic',
+  'hand instrument',
+  'handpiece',
+  'dam',
+  'clamp',
+  'cord',
+  'agent',
+  'impression',
+  'provisional',
+  'cement',
+  'anaesthesia',
+  'protection',
+  'consumable',
+  'record',
+  'finishing',
+  'matrix',
+  'bonding',
+  'restorative',
+  'endodontic',
+  'gold',
+  'preformed crown',
+  'equipment',
+] as const
 export type Family = (typeof families)[number]
 
 /** Alerts an item may set off, besides latex, which has a column of its own. */
@@ -80,7 +103,11 @@ export function lotState(lot: Pick<Lot, 'expires' | 'left'>, date: string): LotS
  */
 export function chooseLot(itemId: string, quantity: number, lots: readonly Lot[], date: string): LotChoice {
   const own = lots.filter((l) => l.itemId === itemId && l.left > 0)
-  const good = own.filter((l) => l.expires >= date).toSorted((a, b) => Number(b.opened) - Number(a.opened) || a.expires.localeCompare(b.expires) || a.id.localeCompare(b.id))
+  const good = own
+    .filter((l) => l.expires >= date)
+    .toSorted(
+      (a, b) => Number(b.opened) - Number(a.opened) || a.expires.localeCompare(b.expires) || a.id.localeCompare(b.id),
+    )
   const expired = own.filter((l) => l.expires < date).map((l) => `lot ${l.number} expired on ${l.expires}`)
   const says = (text: string): string => [text, ...expired].filter(Boolean).join('; ')
   const enough = good.find((l) => l.left >= quantity)
@@ -89,7 +116,11 @@ export function chooseLot(itemId: string, quantity: number, lots: readonly Lot[]
   const choice: LotChoice = { lotId: pick.id, number: pick.number, expires: pick.expires }
   if (!enough) {
     const total = good.reduce((sum, l) => sum + l.left, 0)
-    choice.warning = says(total >= quantity ? `lot ${pick.number} holds only ${pick.left}: have a second lot ready` : `short: ${total} left of ${quantity} needed`)
+    choice.warning = says(
+      total >= quantity
+        ? `lot ${pick.number} holds only ${pick.left}: have a second lot ready`
+        : `short: ${total} left of ${quantity} needed`,
+    )
   } else if (expired.length > 0) choice.warning = `${expired.join('; ')}: take it off the shelf`
   return choice
 }

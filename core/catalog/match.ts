@@ -56,7 +56,8 @@ function lossOf(i: Item, best: Item, second: string | undefined): string {
   if (second) return second
   if (i.latex && !best.latex) return 'holds latex'
   if (i.stock < 1) return 'none in stock'
-  if (best.workingS !== undefined && i.workingS !== undefined && i.workingS !== best.workingS) return `${i.workingS} s working time instead of ${best.workingS} s`
+  if (best.workingS !== undefined && i.workingS !== undefined && i.workingS !== best.workingS)
+    return `${i.workingS} s working time instead of ${best.workingS} s`
   if (best.reusable && !i.reusable) return 'thrown away after use'
   return 'second in the practice’s own order'
 }
@@ -66,24 +67,55 @@ function lossOf(i: Item, best: Item, second: string | undefined): string {
  * what answers the need itself comes before what would do, in stock first, in the practice's own order; an exchange made
  * at the tray wins where it is safe. Nothing fits: the match says so, the need is not dropped.
  */
-export function matchItem(need: Need, items: readonly Item[], alerts: readonly Alert[], swaps: Readonly<Record<string, string>> = {}): Match {
+export function matchItem(
+  need: Need,
+  items: readonly Item[],
+  alerts: readonly Alert[],
+  swaps: Readonly<Record<string, string>> = {},
+): Match {
   const direct = serving(items, need.what).map((i) => ({ i, loss: undefined as string | undefined }))
-  const able = need.orElse ? [...direct, ...need.orElse.flatMap(({ what, loss }) => serving(items, what).filter((i) => !direct.some((d) => d.i === i)).map((i) => ({ i, loss: loss as string | undefined })))] : direct
+  const able = need.orElse
+    ? [
+        ...direct,
+        ...need.orElse.flatMap(({ what, loss }) =>
+          serving(items, what)
+            .filter((i) => !direct.some((d) => d.i === i))
+            .map((i) => ({ i, loss: loss as string | undefined })),
+        ),
+      ]
+    : direct
   const safe = able.filter(({ i }) => strange(i, alerts) === undefined)
-  const ranked = safe.length < 2 ? safe : safe.toSorted((a, b) => Number(a.i.stock < 1) - Number(b.i.stock < 1) || Number(a.loss !== undefined) - Number(b.loss !== undefined))
+  const ranked =
+    safe.length < 2
+      ? safe
+      : safe.toSorted(
+          (a, b) =>
+            Number(a.i.stock < 1) - Number(b.i.stock < 1) ||
+            Number(a.loss !== undefined) - Number(b.loss !== undefined),
+        )
   const first = ranked[0]
   const exchanged = first ? ranked.find(({ i }) => i.id === swaps[first.i.id]) : undefined
   const best = exchanged ?? first
   if (!best) {
     const forbidding = able.map(({ i }) => strange(i, alerts)).find((x) => x !== undefined)
     return forbidding !== undefined
-      ? { alternatives: [], lack: `${words(need)}: every one owned holds ${forbidding} and the patient has a ${forbidding} alert`, forbidden: true }
+      ? {
+          alternatives: [],
+          lack: `${words(need)}: every one owned holds ${forbidding} and the patient has a ${forbidding} alert`,
+          forbidden: true,
+        }
       : { alternatives: [], lack: `${words(need)}: nothing owned answers this need` }
   }
-  const match: Match = { item: best.i, alternatives: ranked.filter((x) => x !== best).map(({ i, loss }) => ({ itemId: i.id, name: i.name, loss: lossOf(i, best.i, loss) })) }
+  const match: Match = {
+    item: best.i,
+    alternatives: ranked
+      .filter((x) => x !== best)
+      .map(({ i, loss }) => ({ itemId: i.id, name: i.name, loss: lossOf(i, best.i, loss) })),
+  }
   const swapped = able.map(({ i }) => strange(i, alerts)).find((x) => x !== undefined)
   if (exchanged) match.because = reason(`laid out instead of ${first!.i.name}`, 'practice')
-  else if (best.loss !== undefined) match.because = reason(`${words(need)} is not owned or not in stock; instead: ${best.loss}`, 'C')
+  else if (best.loss !== undefined)
+    match.because = reason(`${words(need)} is not owned or not in stock; instead: ${best.loss}`, 'C')
   else if (swapped) match.because = reason(`${swapped} alert: the ${swapped}-free one is taken`, 'C')
   else if (need.because) match.because = need.because
   return match

@@ -9,12 +9,20 @@ interface Entry {
 const indexes = new WeakMap<readonly Item[], Entry[]>()
 
 /** The letters as they are compared: small, without accents. */
-const plain = (text: string): string => text.toLowerCase().normalize('NFD').replace(/[\u0300-\u036f]/g, '')
+const plain = (text: string): string =>
+  text
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
 
 function entriesOf(items: readonly Item[]): Entry[] {
   let entries = indexes.get(items)
   if (!entries) {
-    entries = items.map((item) => ({ item, name: plain(item.name), all: plain([item.name, item.family, ...item.serves, ...item.codes, item.id].join(' ')) }))
+    entries = items.map((item) => ({
+      item,
+      name: plain(item.name),
+      all: plain([item.name, item.family, ...item.serves, ...item.codes, item.id].join(' ')),
+    }))
     indexes.set(items, entries)
   }
   return entries

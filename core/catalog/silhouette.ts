@@ -40,11 +40,24 @@ export function silhouette(b: Pick<Bur, 'shape' | 'diameterMm' | 'headLengthMm' 
         { atMm: length, radiusMm: radius * 0.8 },
       ]
     case 'needle':
-      return [{ atMm: 0, radiusMm: 0.05 }, { atMm: length, radiusMm: radius }]
+      return [
+        { atMm: 0, radiusMm: 0.05 },
+        { atMm: length, radiusMm: radius },
+      ]
     case 'torpedo':
-      return [{ atMm: 0, radiusMm: 0 }, { atMm: radius * 0.7, radiusMm: radius * 0.6 }, { atMm: radius * 1.6, radiusMm: radius }, { atMm: length, radiusMm: radius }]
+      return [
+        { atMm: 0, radiusMm: 0 },
+        { atMm: radius * 0.7, radiusMm: radius * 0.6 },
+        { atMm: radius * 1.6, radiusMm: radius },
+        { atMm: length, radiusMm: radius },
+      ]
     case 'wheel':
-      return [{ atMm: 0, radiusMm: 0 }, { atMm: 0.01, radiusMm: radius * 0.8 }, { atMm: length / 2, radiusMm: radius }, { atMm: length, radiusMm: radius * 0.8 }]
+      return [
+        { atMm: 0, radiusMm: 0 },
+        { atMm: 0.01, radiusMm: radius * 0.8 },
+        { atMm: length / 2, radiusMm: radius },
+        { atMm: length, radiusMm: radius * 0.8 },
+      ]
     case 'depth cutter':
       // Three rings on a thinner core: the core stops the rings from sinking further.
       return [
@@ -58,24 +71,44 @@ export function silhouette(b: Pick<Bur, 'shape' | 'diameterMm' | 'headLengthMm' 
         { atMm: length, radiusMm: radius * 0.55 },
       ]
     case 'cylinder':
-      return [{ atMm: 0, radiusMm: 0 }, { atMm: 0.01, radiusMm: radius }, { atMm: length, radiusMm: radius }]
+      return [
+        { atMm: 0, radiusMm: 0 },
+        { atMm: 0.01, radiusMm: radius },
+        { atMm: length, radiusMm: radius },
+      ]
     case 'inverted cone':
-      return [{ atMm: 0, radiusMm: 0 }, { atMm: 0.01, radiusMm: radius }, { atMm: length, radiusMm: radius * 0.7 }]
+      return [
+        { atMm: 0, radiusMm: 0 },
+        { atMm: 0.01, radiusMm: radius },
+        { atMm: length, radiusMm: radius * 0.7 },
+      ]
     case 'pear':
       return [
-        ...Array.from({ length: 9 }, (_, i) => ({ atMm: radius * (1 - Math.cos((i / 8) * (Math.PI / 2))), radiusMm: radius * Math.sin((i / 8) * (Math.PI / 2)) })),
+        ...Array.from({ length: 9 }, (_, i) => ({
+          atMm: radius * (1 - Math.cos((i / 8) * (Math.PI / 2))),
+          radiusMm: radius * Math.sin((i / 8) * (Math.PI / 2)),
+        })),
         { atMm: length, radiusMm: radius * 0.6 },
       ]
     case 'teardrop':
       return roundHead(length, radius, 1.3)
     case 'reamer':
       // A drill that follows the canal: a blunt pilot, then the cutting flutes.
-      return [{ atMm: 0, radiusMm: radius * 0.3 }, { atMm: length * 0.12, radiusMm: radius * 0.6 }, { atMm: length * 0.3, radiusMm: radius }, { atMm: length, radiusMm: radius }]
+      return [
+        { atMm: 0, radiusMm: radius * 0.3 },
+        { atMm: length * 0.12, radiusMm: radius * 0.6 },
+        { atMm: length * 0.3, radiusMm: radius },
+        { atMm: length, radiusMm: radius },
+      ]
     case 'rounded taper':
     case 'round-end taper':
       return capped(length, tip, radius)
     case 'non-end-cutting taper':
     case 'flat-end taper':
-      return [{ atMm: 0, radiusMm: 0 }, { atMm: 0.01, radiusMm: tip }, { atMm: length, radiusMm: radius }]
+      return [
+        { atMm: 0, radiusMm: 0 },
+        { atMm: 0.01, radiusMm: tip },
+        { atMm: length, radiusMm: radius },
+      ]
   }
 }

@@ -10,5 +10,7 @@ export { starterBurs } from './starter/burs'
 
 /** The starter items, parsed through the schema, family by family. */
 export const starterItems: Item[] = families.flatMap((family) =>
-  [...(instruments[family] ?? []), ...(materials[family] ?? [])].map(([id, name, serves, lengthMm, widthMm, more]) => item.parse({ id, name, family, serves, lengthMm, widthMm, reusable: true, ...more })),
+  [...(instruments[family] ?? []), ...(materials[family] ?? [])].map(([id, name, serves, lengthMm, widthMm, more]) =>
+    item.parse({ id, name, family, serves, lengthMm, widthMm, reusable: true, ...more }),
+  ),
 )

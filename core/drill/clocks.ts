@@ -58,33 +58,59 @@ function taskFrom(plan: Plan, stepId: string, edge: Edge): ClockTask {
     if (key === edgeKey(stepId, edge)) return
     const known = acts.find((a) => a.key === key)
     if (known) return void known.bounds.push(bound)
-    acts.push({ key, stepId: to, learns: `${stepKind(to)}.${toEdge}`, says: toEdge === 'start' ? `begin: ${title(to)}` : `done: ${title(to)}`, bounds: [bound] })
+    acts.push({
+      key,
+      stepId: to,
+      learns: `${stepKind(to)}.${toEdge}`,
+      says: toEdge === 'start' ? `begin: ${title(to)}` : `done: ${title(to)}`,
+      bounds: [bound],
+    })
     if (earliest(acts, key) > longestS) acts.pop()
     else reached.push({ node: key, key })
   }
   for (const { node, key } of reached) {
     for (const l of plan.links) {
       if (l.title === undefined || l.from === l.to || edgeKey(l.from, l.fromEdge) !== node) continue
-      add(l.to, l.toEdge, { from: key, ...(l.atLeastS === undefined ? {} : { atLeastS: l.atLeastS }), ...(l.atMostS === undefined ? {} : { atMostS: l.atMostS }), because: l.because?.text ?? l.title })
+      add(l.to, l.toEdge, {
+        from: key,
+        ...(l.atLeastS === undefined ? {} : { atLeastS: l.atLeastS }),
+        ...(l.atMostS === undefined ? {} : { atMostS: l.atMostS }),
+        because: l.because?.text ?? l.title,
+      })
     }
     for (const s of plan.steps) {
       for (const cue of s.cues ?? []) {
         if (cue.until !== 'start' || edgeKey(cue.from, cue.fromEdge) !== node) continue
-        add(s.id, 'start', { from: key, atLeastS: Math.max(0, cue.atS - callSlackS.before), atMostS: cue.atS + callSlackS.after, because: cue.because.text })
+        add(s.id, 'start', {
+          from: key,
+          atLeastS: Math.max(0, cue.atS - callSlackS.before),
+          atMostS: cue.atS + callSlackS.after,
+          because: cue.because.text,
+        })
       }
     }
   }
   const place = (a: ClockAct): number => plan.steps.findIndex((s) => s.id === a.stepId)
   const inTurn = acts.toSorted((a, b) => earliest(acts, a.key) - earliest(acts, b.key) || place(a) - place(b))
   // What the plan has one after the other is done one after the other, whatever the clocks allow.
-  for (const b of inTurn) for (const a of inTurn) if (!b.bounds.some((x) => x.from === a.key) && comesBefore(plan, a.stepId, b.stepId)) b.bounds.push({ from: a.key, because: `after: ${title(a.stepId)}` })
+  for (const b of inTurn)
+    for (const a of inTurn)
+      if (!b.bounds.some((x) => x.from === a.key) && comesBefore(plan, a.stepId, b.stepId))
+        b.bounds.push({ from: a.key, because: `after: ${title(a.stepId)}` })
   return { begins: `${edge === 'start' ? 'begun' : 'done'}: ${title(stepId)}`, acts: byBounds(inTurn) }
 }
 
 /** The exercises of a plan: one for each beginning that a window hangs on, most acts first. */
 export function clockTasks(plan: Plan): ClockTask[] {
-  const begins = new Map(plan.links.filter((l) => l.title !== undefined && l.atMostS !== undefined && l.from !== l.to).map((l) => [edgeKey(l.from, l.fromEdge), l]))
-  return [...begins.values()].map((l) => taskFrom(plan, l.from, l.fromEdge)).filter((t) => t.acts.length > 0).toSorted((a, b) => b.acts.length - a.acts.length)
+  const begins = new Map(
+    plan.links
+      .filter((l) => l.title !== undefined && l.atMostS !== undefined && l.from !== l.to)
+      .map((l) => [edgeKey(l.from, l.fromEdge), l]),
+  )
+  return [...begins.values()]
+    .map((l) => taskFrom(plan, l.from, l.fromEdge))
+    .filter((t) => t.acts.length > 0)
+    .toSorted((a, b) => b.acts.length - a.acts.length)
 }
 
 export interface Pressed {
@@ -103,8 +129,10 @@ export function judgeClocks(task: ClockTask, pressed: readonly Pressed[]): { act
       const from = at(b.from)
       if (from === undefined || from > own) return { act, wrong: 'before what it counts from' }
       const elapsed = own - from
-      if (b.atLeastS !== undefined && elapsed < b.atLeastS) return { act, wrong: `${Math.ceil(b.atLeastS - elapsed)} s too early` }
-      if (b.atMostS !== undefined && elapsed > b.atMostS) return { act, wrong: `${Math.ceil(elapsed - b.atMostS)} s too late` }
+      if (b.atLeastS !== undefined && elapsed < b.atLeastS)
+        return { act, wrong: `${Math.ceil(b.atLeastS - elapsed)} s too early` }
+      if (b.atMostS !== undefined && elapsed > b.atMostS)
+        return { act, wrong: `${Math.ceil(elapsed - b.atMostS)} s too late` }
     }
     return { act }
   })

@@ -38,13 +38,21 @@ function shuffled<T>(all: readonly T[], draw: () => number): T[] {
 
 /** A plain case of a kind on a tooth drawn by the seed. The same seed and practice give the same case. */
 export function drillRequest(kind: KindId, seed: number, practice: Practice, date: string): VisitRequest {
-  const [dentist, assistant] = [practice.people.find((p) => p.roles.includes('dentist')), practice.people.find((p) => !p.roles.includes('dentist'))]
+  const [dentist, assistant] = [
+    practice.people.find((p) => p.roles.includes('dentist')),
+    practice.people.find((p) => !p.roles.includes('dentist')),
+  ]
   if (!dentist || !assistant) throw new RangeError('a drill needs a dentist and an assistant in the practice')
   const team = { dentist: dentist.id, assistants: [assistant.id] }
   const plain = exampleRequest(kind, date, team)
   const k = kindFacts(kind)
   if (k.pontics === 'needed') return plain
-  const fits = allTeeth.filter((t) => isPrimary(t) === (k.dentition === 'primary') && (!k.jaw || jawOf(t) === k.jaw) && (!k.positions || (parts(t).position >= k.positions[0] && parts(t).position <= k.positions[1])))
+  const fits = allTeeth.filter(
+    (t) =>
+      isPrimary(t) === (k.dentition === 'primary') &&
+      (!k.jaw || jawOf(t) === k.jaw) &&
+      (!k.positions || (parts(t).position >= k.positions[0] && parts(t).position <= k.positions[1])),
+  )
   const draw = random(seed)
   const tooth = fits[Math.floor(draw() * fits.length)]!
   const restoration = k.restorations.length > 0 ? k.restorations[Math.floor(draw() * k.restorations.length)] : undefined
@@ -83,10 +91,20 @@ export function drillRound(plan: Plan, practice: Practice, seed: number, due: Re
   const onTray = some(open, sizes.tray, isDue, draw)
   const inPlan = new Set(plan.setup.map((l) => l.id))
   // What is to be had ready but not opened is the nearest stranger of all.
-  const kept = some(plan.setup.filter((l) => l.readiness !== 'open' && !open.some((o) => o.id === l.id)), 4, isDue, draw)
+  const kept = some(
+    plan.setup.filter((l) => l.readiness !== 'open' && !open.some((o) => o.id === l.id)),
+    4,
+    isDue,
+    draw,
+  )
   // Strangers of the same families: what is laid out by mistake is what looks alike.
   const families = new Set<string>(plan.setup.map((l) => l.family))
-  const strangers = some(practice.items.filter((i) => !inPlan.has(i.id) && families.has(i.family)), sizes.strangers - kept.length, (i) => due.has(trayCard(plan.kind, i.id)), draw)
+  const strangers = some(
+    practice.items.filter((i) => !inPlan.has(i.id) && families.has(i.family)),
+    sizes.strangers - kept.length,
+    (i) => due.has(trayCard(plan.kind, i.id)),
+    draw,
+  )
   const pieces = [...onTray, ...kept, ...strangers].map(({ id, name }) => ({ id, name }))
   const burs = plan.burs.flatMap((b, place) => (b.bur ? [{ id: b.bur.id, name: b.bur.name, place }] : []))
   const tasks = clockTasks(plan)
@@ -97,13 +115,21 @@ export function drillRound(plan: Plan, practice: Practice, seed: number, due: Re
     cupboard: shuffled(pieces, draw),
     wanted: onTray.map((l) => l.id),
     burs: shuffled(burs, draw),
-    steps: shuffled(stretch(plan, due, draw).map(({ id, title }) => ({ id, name: title })), draw),
+    steps: shuffled(
+      stretch(plan, due, draw).map(({ id, title }) => ({ id, name: title })),
+      draw,
+    ),
     ...(clock ? { clock } : {}),
   }
 }
 
 /** The practice as the drill teaches it: what is owned, whatever today's lots, worn burs and learned minutes are. */
-const asOwned = (practice: Practice): Practice => ({ ...practice, lots: [], burs: practice.burs.map((b) => ({ ...b, uses: 0 })), useLearned: false })
+const asOwned = (practice: Practice): Practice => ({
+  ...practice,
+  lots: [],
+  burs: practice.burs.map((b) => ({ ...b, uses: 0 })),
+  useLearned: false,
+})
 
 /**
  * The round a person is given: the plan compiled from its seed, then drawn. What a visit elsewhere uses up between asking and

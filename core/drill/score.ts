@@ -41,21 +41,41 @@ function tray({ plan, cupboard, wanted }: Round, given: readonly string[], cards
     cards.push({ key: trayCard(plan.kind, id), right })
     if (right) continue
     const l = line(id)!
-    misses.push({ says: `not laid out: ${l.name}`, because: l.because?.text ?? `it is for: ${l.steps.slice(0, 2).map((s) => plan.steps.find((x) => x.id === s)?.title ?? s).join('; ')}` })
+    misses.push({
+      says: `not laid out: ${l.name}`,
+      because:
+        l.because?.text ??
+        `it is for: ${l.steps
+          .slice(0, 2)
+          .map((s) => plan.steps.find((x) => x.id === s)?.title ?? s)
+          .join('; ')}`,
+    })
   }
   const extra = cupboard.filter((p) => given.includes(p.id) && !wanted.includes(p.id))
   for (const p of extra) {
     const l = line(p.id)
     cards.push({ key: trayCard(plan.kind, p.id), right: false })
-    misses.push({ says: `laid out: ${p.name}`, because: l ? `${l.readiness === 'standby' ? 'have it ready, do not open it' : 'it stays in the drawer'}: ${l.when ?? 'until it is asked for'}` : 'this visit does not use it' })
+    misses.push({
+      says: `laid out: ${p.name}`,
+      because: l
+        ? `${l.readiness === 'standby' ? 'have it ready, do not open it' : 'it stays in the drawer'}: ${l.when ?? 'until it is asked for'}`
+        : 'this visit does not use it',
+    })
   }
-  return { part: 'tray', right: wanted.filter((id) => given.includes(id)).length, of: wanted.length + extra.length, misses }
+  return {
+    part: 'tray',
+    right: wanted.filter((id) => given.includes(id)).length,
+    of: wanted.length + extra.length,
+    misses,
+  }
 }
 
 /** Which of a list stand in the order of another: their longest common run, by place in the given list. */
 export function inOrder(given: readonly string[], wanted: readonly string[]): Set<number> {
   const best = Array.from({ length: given.length + 1 }, () => Array.from({ length: wanted.length + 1 }, () => 0))
-  for (let i = given.length - 1; i >= 0; i--) for (let j = wanted.length - 1; j >= 0; j--) best[i]![j] = given[i] === wanted[j] ? best[i + 1]![j + 1]! + 1 : Math.max(best[i + 1]![j]!, best[i]![j + 1]!)
+  for (let i = given.length - 1; i >= 0; i--)
+    for (let j = wanted.length - 1; j >= 0; j--)
+      best[i]![j] = given[i] === wanted[j] ? best[i + 1]![j + 1]! + 1 : Math.max(best[i + 1]![j]!, best[i]![j + 1]!)
   const kept = new Set<number>()
   for (let i = 0, j = 0; i < given.length && j < wanted.length; ) {
     if (given[i] === wanted[j]) {
@@ -70,13 +90,21 @@ export function inOrder(given: readonly string[], wanted: readonly string[]): Se
 
 function burs({ plan }: Round, given: readonly string[], cards: Cards): PartScore {
   const passes = plan.burs.filter((b) => b.bur)
-  const kept = inOrder(given, passes.map((b) => b.bur!.id))
+  const kept = inOrder(
+    given,
+    passes.map((b) => b.bur!.id),
+  )
   const misses = passes.flatMap((pass, i): Miss[] => {
     const cut = pass.cuts[0]!
     cards.push({ key: burCard(plan.kind, cut.stepId), right: kept.has(i) })
     if (kept.has(i)) return []
     const before = passes[i - 1]
-    return [{ says: `${i + 1}. is ${pass.bur!.name}, for ${cut.surface}${before ? `, after ${before.bur!.name}` : ', first of all'}`, because: cut.because?.text ?? plan.steps.find((s) => s.id === cut.stepId)?.title ?? '' }]
+    return [
+      {
+        says: `${i + 1}. is ${pass.bur!.name}, for ${cut.surface}${before ? `, after ${before.bur!.name}` : ', first of all'}`,
+        because: cut.because?.text ?? plan.steps.find((s) => s.id === cut.stepId)?.title ?? '',
+      },
+    ]
   })
   return { part: 'burs', right: kept.size, of: passes.length, misses }
 }
@@ -94,10 +122,15 @@ function steps({ plan, steps: asked }: Round, given: readonly string[], cards: C
     of++
     if (good) right++
     cards.push({ key: stepCard(plan.kind, b.id), right: good })
-    if (!given.includes(b.id)) misses.push({ says: `left out: ${b.title}`, because: b.reason?.text ?? 'it belongs to this visit' })
+    if (!given.includes(b.id))
+      misses.push({ says: `left out: ${b.title}`, because: b.reason?.text ?? 'it belongs to this visit' })
     else if (wrong[0]) {
       const tie = plan.links.find((l) => l.to === b.id && wrong.some((w) => w.id === l.from) && l.because)
-      misses.push({ says: `“${b.title}” comes after “${title(wrong.at(-1)!.id)}”`, because: tie?.because?.text ?? b.reason?.text ?? b.mistakes[0] ?? 'the plan’s order: the one makes the other possible' })
+      misses.push({
+        says: `“${b.title}” comes after “${title(wrong.at(-1)!.id)}”`,
+        because:
+          tie?.because?.text ?? b.reason?.text ?? b.mistakes[0] ?? 'the plan’s order: the one makes the other possible',
+      })
     }
   }
   return { part: 'steps', right, of, misses }
@@ -107,23 +140,58 @@ function clock({ plan, clock: task }: Round, given: DrillAnswers['clock'], cards
   if (!task) return []
   const acts = judgeClocks(task, given)
   for (const { act, wrong } of acts) cards.push({ key: clockCard(plan.kind, act.learns), right: wrong === undefined })
-  return [{ part: 'clock', right: acts.filter((a) => a.wrong === undefined).length, of: acts.length, misses: acts.flatMap(({ act, wrong }) => (wrong === undefined ? [] : [{ says: `${act.says}: ${wrong}`, because: act.bounds.map((b) => b.because).join('; ') }])) }]
+  return [
+    {
+      part: 'clock',
+      right: acts.filter((a) => a.wrong === undefined).length,
+      of: acts.length,
+      misses: acts.flatMap(({ act, wrong }) =>
+        wrong === undefined
+          ? []
+          : [{ says: `${act.says}: ${wrong}`, because: act.bounds.map((b) => b.because).join('; ') }],
+      ),
+    },
+  ]
 }
 
 /** Scores a round. What was not asked is not looked at; an answer that names what is not there counts for nothing. */
 export function scoreRound(round: Round, answers: DrillAnswers): DrillScore {
   const cards: Cards = []
-  const parts = [tray(round, answers.tray, cards), ...(round.burs.length > 1 ? [burs(round, answers.burs, cards)] : []), steps(round, answers.steps, cards), ...clock(round, answers.clock, cards)]
+  const parts = [
+    tray(round, answers.tray, cards),
+    ...(round.burs.length > 1 ? [burs(round, answers.burs, cards)] : []),
+    steps(round, answers.steps, cards),
+    ...clock(round, answers.clock, cards),
+  ]
   // One thing asked twice in a round is known only where it was right both times.
   const byKey = new Map<string, boolean>()
   for (const c of cards) byKey.set(c.key, (byKey.get(c.key) ?? true) && c.right)
-  return { parts, right: parts.reduce((n, p) => n + p.right, 0), of: parts.reduce((n, p) => n + p.of, 0), cards: [...byKey].map(([key, right]) => ({ key, right })) }
+  return {
+    parts,
+    right: parts.reduce((n, p) => n + p.right, 0),
+    of: parts.reduce((n, p) => n + p.of, 0),
+    cards: [...byKey].map(([key, right]) => ({ key, right })),
+  }
 }
 
 /** The answers a perfect assistant gives: for tests, and for showing the solution. */
 export function solutionOf(round: Round): DrillAnswers {
   const { plan, wanted, steps: asked, clock: task } = round
   const pressed: DrillAnswers['clock'] = []
-  for (const act of task?.acts ?? []) pressed.push({ key: act.key, atS: Math.max(0, ...act.bounds.map((b) => (b.from === 'start' ? 0 : pressed.find((p) => p.key === b.from)!.atS) + (b.atLeastS ?? 0))) })
-  return { tray: wanted, burs: plan.burs.flatMap((b) => (b.bur ? [b.bur.id] : [])), steps: plan.steps.filter((s) => asked.some((p) => p.id === s.id)).map((s) => s.id), clock: pressed }
+  for (const act of task?.acts ?? [])
+    pressed.push({
+      key: act.key,
+      atS: Math.max(
+        0,
+        ...act.bounds.map(
+          (b) => (b.from === 'start' ? 0 : pressed.find((p) => p.key === b.from)!.atS) + (b.atLeastS ?? 0),
+        ),
+      ),
+    })
+  return {
+    tray: wanted,
+    burs: plan.burs.flatMap((b) => (b.bur ? [b.bur.id] : [])),
+    steps: plan.steps.filter((s) => asked.some((p) => p.id === s.id)).map((s) => s.id),
+    clock: pressed,
+  }
 }

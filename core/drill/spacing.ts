@@ -22,9 +22,30 @@ export interface Memory {
 }
 
 function toCard(m: Memory): FsrsCard {
-  return { due: new Date(m.dueAt), last_review: new Date(m.lastAt), stability: m.stability, difficulty: m.difficulty, elapsed_days: 0, scheduled_days: m.scheduledDays, learning_steps: m.learningSteps, reps: m.reps, lapses: m.lapses, state: m.state }
+  return {
+    due: new Date(m.dueAt),
+    last_review: new Date(m.lastAt),
+    stability: m.stability,
+    difficulty: m.difficulty,
+    elapsed_days: 0,
+    scheduled_days: m.scheduledDays,
+    learning_steps: m.learningSteps,
+    reps: m.reps,
+    lapses: m.lapses,
+    state: m.state,
+  }
 }
-const toMemory = (c: FsrsCard, at: number): Memory => ({ dueAt: c.due.getTime(), lastAt: at, stability: c.stability, difficulty: c.difficulty, scheduledDays: c.scheduled_days, learningSteps: c.learning_steps, reps: c.reps, lapses: c.lapses, state: c.state as Memory['state'] })
+const toMemory = (c: FsrsCard, at: number): Memory => ({
+  dueAt: c.due.getTime(),
+  lastAt: at,
+  stability: c.stability,
+  difficulty: c.difficulty,
+  scheduledDays: c.scheduled_days,
+  learningSteps: c.learning_steps,
+  reps: c.reps,
+  lapses: c.lapses,
+  state: c.state as Memory['state'],
+})
 
 /** The memory after an answer: right is “good”, a miss is “again”. */
 export function answered(before: Memory | undefined, right: boolean, at: number): Memory {

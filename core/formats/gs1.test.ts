@@ -12,11 +12,21 @@ describe('what a scanner reads from a box', () => {
   // P: GS1 General Specifications, the example product 09506000134352 with expiry and lot.
   it('reads product, expiry and lot, with brackets or with the marks a scanner sends', () => {
     const expected = { gtin: '09506000134352', expires: '2029-09-30', lot: 'ABC123' }
-    for (const text of ['(01)09506000134352(17)290930(10)ABC123', ']d201095060001343521729093010ABC123', '\u001d010950600013435210ABC123\u001d17290930', ']C10109506000134352\u001d1729093010ABC123']) expect(read(text)).toMatchObject(expected)
+    for (const text of [
+      '(01)09506000134352(17)290930(10)ABC123',
+      ']d201095060001343521729093010ABC123',
+      '\u001d010950600013435210ABC123\u001d17290930',
+      ']C10109506000134352\u001d1729093010ABC123',
+    ])
+      expect(read(text)).toMatchObject(expected)
   })
   // P: same; day 00 is the last of the month, leap years too.
   it('takes day 00 as the last of the month', () => {
-    expect(['280200', '270200', '301200'].map((d) => read(`(17)${d}`).expires)).toEqual(['2028-02-29', '2027-02-28', '2030-12-31'])
+    expect(['280200', '270200', '301200'].map((d) => read(`(17)${d}`).expires)).toEqual([
+      '2028-02-29',
+      '2027-02-28',
+      '2030-12-31',
+    ])
   })
   it('says what is wrong: a check digit, a month 13, a day that is not, a field cut short', () => {
     const wrong = (text: string): string => (readScan(text, 2026) as { error: string }).error
@@ -32,7 +42,10 @@ describe('what a scanner reads from a box', () => {
     fc.assert(
       fc.property(fc.stringMatching(/^\d{13}$/), fc.nat(13), fc.integer({ min: 1, max: 9 }), (body, at, by) => {
         const good = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9].map((d) => `${body}${d}`).find(checkDigitHolds)!
-        const changed = good.split('').map((d, i) => (i === at ? String((Number(d) + by) % 10) : d)).join('')
+        const changed = good
+          .split('')
+          .map((d, i) => (i === at ? String((Number(d) + by) % 10) : d))
+          .join('')
         expect(checkDigitHolds(changed)).toBe(false)
       }),
     )

@@ -47,20 +47,29 @@ function plainDate(yymmdd: string, thisYear: number): string | null {
  * @returns the scan, or what is wrong with it.
  */
 export function readScan(text: string, thisYear: number): Scan | { error: string } {
-  const code = text.trim().replace(/^\](?:d2|C1|Q3|e0)/, '').replace(new RegExp(`^${separator}`), '')
+  const code = text
+    .trim()
+    .replace(/^\](?:d2|C1|Q3|e0)/, '')
+    .replace(new RegExp(`^${separator}`), '')
   if (code === '') return { error: 'nothing was read' }
   const bracketed = /^\(\d{2}\)/.test(code)
-  if (!bracketed && !/^(01\d{14}|10|17\d{6}|21)/.test(code)) return { code, ...(/^\d{8}$|^\d{12,14}$/.test(code) && checkDigitHolds(code) ? { gtin: code.padStart(14, '0') } : {}) }
+  if (!bracketed && !/^(01\d{14}|10|17\d{6}|21)/.test(code))
+    return {
+      code,
+      ...(/^\d{8}$|^\d{12,14}$/.test(code) && checkDigitHolds(code) ? { gtin: code.padStart(14, '0') } : {}),
+    }
   const scan: Scan = { code }
   const fields = bracketed ? [...code.matchAll(/\((\d{2})\)([^(]*)/g)].map((m) => [m[1]!, m[2]!] as const) : split(code)
   if (!Array.isArray(fields)) return fields
   for (const [ai, value] of fields) {
     if (ai === '01') {
-      if (!/^\d{14}$/.test(value) || !checkDigitHolds(value)) return { error: `product number ${value}: its check digit is wrong; scan again` }
+      if (!/^\d{14}$/.test(value) || !checkDigitHolds(value))
+        return { error: `product number ${value}: its check digit is wrong; scan again` }
       scan.gtin = value
     } else if (ai === '17' || ai === '11') {
       const date = /^\d{6}$/.test(value) ? plainDate(value, thisYear) : null
-      if (date === null) return { error: `${ai === '17' ? 'expiry' : 'production'} date ${value}: there is no such day` }
+      if (date === null)
+        return { error: `${ai === '17' ? 'expiry' : 'production'} date ${value}: there is no such day` }
       scan[ai === '17' ? 'expires' : 'produced'] = date
     } else if (ai === '10') scan.lot = value
     else if (ai === '21') scan.serial = value
@@ -76,13 +85,15 @@ function split(code: string): (readonly [string, string])[] | { error: string } 
     const ai = rest.slice(0, 2)
     const width = fixed[ai]
     if (width !== undefined) {
-      if (rest.length < 2 + width) return { error: `field (${ai}) has ${rest.length - 2} characters, ${width} are wanted` }
+      if (rest.length < 2 + width)
+        return { error: `field (${ai}) has ${rest.length - 2} characters, ${width} are wanted` }
       fields.push([ai, rest.slice(2, 2 + width)])
       rest = rest.slice(2 + width).replace(new RegExp(`^${separator}`), '')
     } else if (variable[ai] !== undefined) {
       const end = rest.indexOf(separator)
       const value = end === -1 ? rest.slice(2) : rest.slice(2, end)
-      if (value.length === 0 || value.length > variable[ai]) return { error: `field (${ai}) has ${value.length} characters, 1 to ${variable[ai]} are wanted` }
+      if (value.length === 0 || value.length > variable[ai])
+        return { error: `field (${ai}) has ${value.length} characters, 1 to ${variable[ai]} are wanted` }
       fields.push([ai, value])
       rest = end === -1 ? '' : rest.slice(end + 1)
     } else return { error: `field (${ai}) is not one this program reads` }

@@ -71,15 +71,27 @@ const known = (zone: string): boolean => {
 const mostOccurrences = 5_000
 
 function read(calendar: ICAL.Component, day: string, zone: string): CalendarRead {
-  const zones = new Map(calendar.getAllSubcomponents('vtimezone').map((z) => [String(z.getFirstPropertyValue('tzid')), new ICAL.Timezone(z)]))
+  const zones = new Map(
+    calendar
+      .getAllSubcomponents('vtimezone')
+      .map((z) => [String(z.getFirstPropertyValue('tzid')), new ICAL.Timezone(z)]),
+  )
   const out: CalendarRead = { events: [], left: [] }
-  const events = calendar.getAllSubcomponents('vevent').map((component) => ({ component, event: new ICAL.Event(component) }))
+  const events = calendar
+    .getAllSubcomponents('vevent')
+    .map((component) => ({ component, event: new ICAL.Event(component) }))
   // One occurrence moved or cancelled by hand stands in the calendar beside its series.
-  for (const { event } of events) if (event.isRecurrenceException()) events.find((e) => e.event.uid === event.uid && !e.event.isRecurrenceException())?.event.relateException(event)
+  for (const { event } of events)
+    if (event.isRecurrenceException())
+      events.find((e) => e.event.uid === event.uid && !e.event.isRecurrenceException())?.event.relateException(event)
   for (const { component, event } of events) {
     const summary = event.summary ?? ''
     const leave = (why: string): void => void out.left.push({ summary, why })
-    if (event.isRecurrenceException() && events.some((e) => e.event.uid === event.uid && e.event !== event && !e.event.isRecurrenceException())) continue
+    if (
+      event.isRecurrenceException() &&
+      events.some((e) => e.event.uid === event.uid && e.event !== event && !e.event.isRecurrenceException())
+    )
+      continue
     if (!component.hasProperty('dtstart')) {
       leave('it has no beginning')
       continue
@@ -92,22 +104,54 @@ function read(calendar: ICAL.Component, day: string, zone: string): CalendarRead
     const ms = (time: ICAL.Time): number => {
       if (time.zone === ICAL.Timezone.utcTimezone) return time.toJSDate().getTime()
       const defined = tzid ? zones.get(tzid) : undefined
-      if (tzid && !known(tzid) && defined) return ICAL.Time.fromData({ year: time.year, month: time.month, day: time.day, hour: time.hour, minute: time.minute, second: time.second }, defined).toUnixTime() * 1000
+      if (tzid && !known(tzid) && defined)
+        return (
+          ICAL.Time.fromData(
+            {
+              year: time.year,
+              month: time.month,
+              day: time.day,
+              hour: time.hour,
+              minute: time.minute,
+              second: time.second,
+            },
+            defined,
+          ).toUnixTime() * 1000
+        )
       // A zone by its name, else the wall where the practice is.
-      return Temporal.PlainDateTime.from({ year: time.year, month: time.month, day: time.day, hour: time.hour, minute: time.minute, second: time.second }).toZonedDateTime(tzid && known(tzid) ? tzid : zone).epochMilliseconds
+      return Temporal.PlainDateTime.from({
+        year: time.year,
+        month: time.month,
+        day: time.day,
+        hour: time.hour,
+        minute: time.minute,
+        second: time.second,
+      }).toZonedDateTime(tzid && known(tzid) ? tzid : zone).epochMilliseconds
     }
     const add = (item: ICAL.Event, start: ICAL.Time, end: ICAL.Time): void => {
       const startsAt = ms(start)
       if (plainDate(startsAt, zone) !== day) return
       const endsAt = Math.max(startsAt, ms(end))
       const status = String(item.component.getFirstPropertyValue('status') ?? '').toUpperCase()
-      out.events.push({ uid: event.uid, ...(event.uid?.endsWith(own) ? { visitId: event.uid.slice(0, -own.length) } : {}), startsAt, endsAt, summary: item.summary ?? summary, location: item.location ?? '', cancelled: status === 'CANCELLED' })
+      out.events.push({
+        uid: event.uid,
+        ...(event.uid?.endsWith(own) ? { visitId: event.uid.slice(0, -own.length) } : {}),
+        startsAt,
+        endsAt,
+        summary: item.summary ?? summary,
+        location: item.location ?? '',
+        cancelled: status === 'CANCELLED',
+      })
     }
     const before = out.events.length
     if (event.isRecurring()) {
       const steps = event.iterator()
       const stop = ICAL.Time.fromDateString(Temporal.PlainDate.from(day).add({ days: 2 }).toString())
-      for (let n = 0, next = steps.next(); next && n < mostOccurrences && next.compare(stop) < 0; n++, next = steps.next()) {
+      for (
+        let n = 0, next = steps.next();
+        next && n < mostOccurrences && next.compare(stop) < 0;
+        n++, next = steps.next()
+      ) {
         const { item, startDate, endDate } = event.getOccurrenceDetails(next)
         add(item, startDate, endDate)
       }
@@ -142,7 +186,11 @@ export type CalendarRow =
   | { kind: 'new'; event: CalendarEvent; chairId?: string }
 
 /** What a calendar's day would change; visits the calendar does not name stay as they are. */
-export function compareCalendar(events: readonly CalendarEvent[], visits: readonly { id: string; startsAt: number; chairId: string; begun: boolean }[], chairs: readonly { id: string; name: string }[]): CalendarRow[] {
+export function compareCalendar(
+  events: readonly CalendarEvent[],
+  visits: readonly { id: string; startsAt: number; chairId: string; begun: boolean }[],
+  chairs: readonly { id: string; name: string }[],
+): CalendarRow[] {
   return events.flatMap((event): CalendarRow[] => {
     const visit = visits.find((v) => v.id === event.visitId)
     const chair = chairs.find((c) => c.name.toLowerCase() === event.location.trim().toLowerCase())
@@ -151,6 +199,8 @@ export function compareCalendar(events: readonly CalendarEvent[], visits: readon
     const elsewhere = chair !== undefined && chair.id !== visit.chairId
     if (!event.cancelled && byMs === 0 && !elsewhere) return [{ kind: 'same', event, visitId: visit.id }]
     if (visit.begun) return [{ kind: 'begun', event, visitId: visit.id }]
-    return event.cancelled ? [{ kind: 'cancelled', event, visitId: visit.id }] : [{ kind: 'moved', event, visitId: visit.id, byMs, ...(elsewhere ? { chairId: chair.id } : {}) }]
+    return event.cancelled
+      ? [{ kind: 'cancelled', event, visitId: visit.id }]
+      : [{ kind: 'moved', event, visitId: visit.id, byMs, ...(elsewhere ? { chairId: chair.id } : {}) }]
   })
 }

@@ -8,7 +8,10 @@ import { itemsToCsv, previewItems } from './items-csv'
 const anyItem: fc.Arbitrary<Item> = fc
   .record({
     id: fc.stringMatching(/^[a-z][a-z0-9-]{0,12}$/),
-    name: fc.string({ minLength: 1, maxLength: 40 }).map((s) => s.trim()).filter((s) => s.length > 0 && !s.startsWith("'")),
+    name: fc
+      .string({ minLength: 1, maxLength: 40 })
+      .map((s) => s.trim())
+      .filter((s) => s.length > 0 && !s.startsWith("'")),
     family: fc.constantFrom(...families),
     serves: fc.uniqueArray(fc.stringMatching(/^[a-z][a-z .]{0,15}[a-z]$/), { minLength: 1, maxLength: 3 }),
     lengthMm: fc.integer({ min: 1, max: 300 }),
@@ -25,14 +28,21 @@ describe('the list as CSV', () => {
   it('comes back the same, whatever stands in the names: quotes, commas, line ends, formulas', () => {
     fc.assert(
       fc.property(fc.uniqueArray(anyItem, { selector: (i) => i.id, maxLength: 12 }), (items) => {
-        expect(previewItems(itemsToCsv(items), items).count).toEqual({ new: 0, changed: 0, same: items.length, wrong: 0 })
+        expect(previewItems(itemsToCsv(items), items).count).toEqual({
+          new: 0,
+          changed: 0,
+          same: items.length,
+          wrong: 0,
+        })
         expect(previewItems(itemsToCsv(items), []).rows.map((r) => r.item)).toEqual(items)
       }),
     )
     expect(previewItems(itemsToCsv(starterItems), starterItems).count.same).toBe(starterItems.length)
   })
   it('never hands a spreadsheet a formula', () => {
-    const [row] = Papa.parse<string[]>(itemsToCsv([{ ...starterItems[0]!, name: '=HYPERLINK("http://x")' }]).slice(1)).data.slice(1)
+    const [row] = Papa.parse<string[]>(
+      itemsToCsv([{ ...starterItems[0]!, name: '=HYPERLINK("http://x")' }]).slice(1),
+    ).data.slice(1)
     expect(row![1]).toBe('\'=HYPERLINK("http://x")')
   })
   it('tells new, changed with what changes, the same, and wrong with what would be right', () => {
@@ -47,7 +57,13 @@ describe('the list as CSV', () => {
     ].join('\n')
     const { rows, count } = previewItems(csv, [mirror])
     expect(count).toEqual({ new: 1, changed: 1, same: 0, wrong: 3 })
-    expect(rows.map((r) => [r.line, r.state])).toEqual([[2, 'changed'], [3, 'new'], [4, 'wrong'], [5, 'wrong'], [6, 'wrong']])
+    expect(rows.map((r) => [r.line, r.state])).toEqual([
+      [2, 'changed'],
+      [3, 'new'],
+      [4, 'wrong'],
+      [5, 'wrong'],
+      [6, 'wrong'],
+    ])
     expect(rows[0]!.says).toBe('stock 20 → 4')
     expect(rows[1]!.item!.lengthMm).toBe(120.5)
     expect(rows[2]!.says).toMatch(/family: .*diagnostic.*; reusable:/)

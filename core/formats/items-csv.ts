@@ -2,7 +2,27 @@
 import Papa from 'papaparse'
 import { item, type Item } from '../catalog/item'
 
-export const itemColumns = ['id', 'name', 'family', 'serves', 'lengthMm', 'widthMm', 'reusable', 'latex', 'allergens', 'cassette', 'codes', 'unit', 'workingS', 'inMouthS', 'cureS', 'setS', 'perUnit', 'tracked', 'stock'] as const
+export const itemColumns = [
+  'id',
+  'name',
+  'family',
+  'serves',
+  'lengthMm',
+  'widthMm',
+  'reusable',
+  'latex',
+  'allergens',
+  'cassette',
+  'codes',
+  'unit',
+  'workingS',
+  'inMouthS',
+  'cureS',
+  'setS',
+  'perUnit',
+  'tracked',
+  'stock',
+] as const
 type Column = (typeof itemColumns)[number]
 /** Columns that may stay empty. */
 const figures = ['workingS', 'inMouthS', 'cureS', 'setS', 'perUnit'] as const
@@ -13,10 +33,28 @@ const formula = /^'(?=[=+\-@\t\r])/
 
 /** The items as CSV, with a mark of byte order so that spreadsheets read the letters right. */
 export function itemsToCsv(items: readonly Item[]): string {
-  const rows = items.map((i): Record<Column, string> => ({
-    id: i.id, name: i.name, family: i.family, serves: i.serves.join(' | '), lengthMm: String(i.lengthMm), widthMm: String(i.widthMm), reusable: yesNo(i.reusable), latex: yesNo(i.latex), allergens: i.allergens.join(' | '), cassette: i.cassette ?? '', codes: i.codes.join(' | '), unit: i.unit,
-    ...(Object.fromEntries(figures.map((c) => [c, i[c] === undefined ? '' : String(i[c])])) as Record<(typeof figures)[number], string>), tracked: yesNo(i.tracked), stock: String(i.stock),
-  }))
+  const rows = items.map(
+    (i): Record<Column, string> => ({
+      id: i.id,
+      name: i.name,
+      family: i.family,
+      serves: i.serves.join(' | '),
+      lengthMm: String(i.lengthMm),
+      widthMm: String(i.widthMm),
+      reusable: yesNo(i.reusable),
+      latex: yesNo(i.latex),
+      allergens: i.allergens.join(' | '),
+      cassette: i.cassette ?? '',
+      codes: i.codes.join(' | '),
+      unit: i.unit,
+      ...(Object.fromEntries(figures.map((c) => [c, i[c] === undefined ? '' : String(i[c])])) as Record<
+        (typeof figures)[number],
+        string
+      >),
+      tracked: yesNo(i.tracked),
+      stock: String(i.stock),
+    }),
+  )
   return `\uFEFF${Papa.unparse({ fields: [...itemColumns], data: rows }, { escapeFormulae: true })}\r\n`
 }
 
@@ -60,33 +98,81 @@ function difference(before: Item, after: Item): string[] {
   })
 }
 
-function readRow(cells: Partial<Record<Column, string>>, line: number, known: ReadonlyMap<string, Item>, seen: Map<string, number>, absent: readonly Column[]): ImportRow {
+function readRow(
+  cells: Partial<Record<Column, string>>,
+  line: number,
+  known: ReadonlyMap<string, Item>,
+  seen: Map<string, number>,
+  absent: readonly Column[],
+): ImportRow {
   const text = (c: Column): string => (cells[c] ?? '').trim().replace(formula, '')
   const [id, name] = [text('id'), text('name')]
   const earlier = seen.get(id)
-  if (id !== '' && earlier !== undefined) return { line, state: 'wrong', id, name, says: `id: "${id}" stands in line ${earlier} already` }
+  if (id !== '' && earlier !== undefined)
+    return { line, state: 'wrong', id, name, says: `id: "${id}" stands in line ${earlier} already` }
   seen.set(id, line)
-  const many = (c: Column): string[] => text(c).split('|').map((x) => x.trim()).filter(Boolean)
-  const optional = { latex: flag(cells.latex), allergens: many('allergens'), cassette: text('cassette') || undefined, codes: many('codes'), unit: text('unit') || undefined, ...Object.fromEntries(figures.map((c) => [c, figure(cells[c])])), tracked: flag(cells.tracked), stock: figure(cells.stock) }
+  const many = (c: Column): string[] =>
+    text(c)
+      .split('|')
+      .map((x) => x.trim())
+      .filter(Boolean)
+  const optional = {
+    latex: flag(cells.latex),
+    allergens: many('allergens'),
+    cassette: text('cassette') || undefined,
+    codes: many('codes'),
+    unit: text('unit') || undefined,
+    ...Object.fromEntries(figures.map((c) => [c, figure(cells[c])])),
+    tracked: flag(cells.tracked),
+    stock: figure(cells.stock),
+  }
   // A column the file does not have leaves a known item as it is: an allergen is never lost by a list that does not name it.
   const before = known.get(id)
-  const kept = before ? Object.fromEntries(absent.flatMap((c) => (before[c] === undefined ? [] : [[c, before[c]]]))) : {}
+  const kept = before
+    ? Object.fromEntries(absent.flatMap((c) => (before[c] === undefined ? [] : [[c, before[c]]])))
+    : {}
   const parsed = item.safeParse({
-    ...kept, id, name, family: text('family'), serves: many('serves'), lengthMm: figure(cells.lengthMm), widthMm: figure(cells.widthMm), reusable: flag(cells.reusable),
-    ...Object.fromEntries(Object.entries(optional).filter(([c, v]) => v !== undefined && !absent.includes(c as Column))),
+    ...kept,
+    id,
+    name,
+    family: text('family'),
+    serves: many('serves'),
+    lengthMm: figure(cells.lengthMm),
+    widthMm: figure(cells.widthMm),
+    reusable: flag(cells.reusable),
+    ...Object.fromEntries(
+      Object.entries(optional).filter(([c, v]) => v !== undefined && !absent.includes(c as Column)),
+    ),
   })
-  if (!parsed.success) return { line, state: 'wrong', id, name, says: parsed.error.issues.map((i) => `${i.path[0] === undefined ? 'row' : String(i.path[0])}: ${i.message}`).join('; ') }
+  if (!parsed.success)
+    return {
+      line,
+      state: 'wrong',
+      id,
+      name,
+      says: parsed.error.issues
+        .map((i) => `${i.path[0] === undefined ? 'row' : String(i.path[0])}: ${i.message}`)
+        .join('; '),
+    }
   if (!before) return { line, state: 'new', id, name, says: '', item: parsed.data }
   const changes = difference(before, parsed.data)
-  return changes.length === 0 ? { line, state: 'same', id, name, says: '' } : { line, state: 'changed', id, name, says: changes.join('; '), item: parsed.data }
+  return changes.length === 0
+    ? { line, state: 'same', id, name, says: '' }
+    : { line, state: 'changed', id, name, says: changes.join('; '), item: parsed.data }
 }
 
 /** Reads a CSV of items against those owned: row by row what is new, changed, the same or wrong. Nothing is stored. */
 export function previewItems(csv: string, owned: readonly Item[]): ImportPreview {
   const count: Record<RowState, number> = { new: 0, changed: 0, same: 0, wrong: 0 }
-  const parsed = Papa.parse<Partial<Record<Column, string>>>(csv.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy' })
-  const missing = (['id', 'name', 'family', 'serves', 'lengthMm', 'widthMm', 'reusable'] as const).filter((c) => !parsed.meta.fields?.includes(c))
-  if (missing.length > 0) return { error: `The first line has to name the columns; missing: ${missing.join(', ')}.`, rows: [], count }
+  const parsed = Papa.parse<Partial<Record<Column, string>>>(csv.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+  })
+  const missing = (['id', 'name', 'family', 'serves', 'lengthMm', 'widthMm', 'reusable'] as const).filter(
+    (c) => !parsed.meta.fields?.includes(c),
+  )
+  if (missing.length > 0)
+    return { error: `The first line has to name the columns; missing: ${missing.join(', ')}.`, rows: [], count }
   const known = new Map(owned.map((i) => [i.id, i]))
   const seen = new Map<string, number>()
   const absent = itemColumns.filter((c) => !parsed.meta.fields?.includes(c))

@@ -9,7 +9,8 @@ const heading = ['seconds', 'celsius', 'kilopascal']
 /** One reading a second for three hours; more is not a log. */
 const mostLines = 11_000
 
-export const writeSteriliserLog = (readings: readonly LogReading[]): string => [heading.join(','), ...readings.map((r) => [r.atS, r.temperatureC, r.pressureKPa].join(',')), ''].join('\n')
+export const writeSteriliserLog = (readings: readonly LogReading[]): string =>
+  [heading.join(','), ...readings.map((r) => [r.atS, r.temperatureC, r.pressureKPa].join(',')), ''].join('\n')
 
 /** As a person can read it and a database can keep it. */
 const shown = (text: string): string => text.slice(0, 60).replaceAll(/[^\x20-\x7e]/g, '·')
@@ -19,15 +20,19 @@ export function readSteriliserLog(text: string): { readings: LogReading[] } | { 
   const { data } = Papa.parse<string[]>(text.trim(), { delimiter: ',' })
   if (data.length === 0 || data[0]!.every((c) => c.trim() === '')) return { fault: 'the log is empty' }
   if (data.length > mostLines) return { fault: `the log has ${data.length} lines; no cycle has so many` }
-  if (data[0]!.map((c) => c.trim().toLowerCase()).join() !== heading.join()) return { fault: `line 1 should read "${heading.join(',')}", it reads "${shown(data[0]!.join(','))}"` }
+  if (data[0]!.map((c) => c.trim().toLowerCase()).join() !== heading.join())
+    return { fault: `line 1 should read "${heading.join(',')}", it reads "${shown(data[0]!.join(','))}"` }
   const readings: LogReading[] = []
   for (const [i, cells] of data.slice(1).entries()) {
     const [atS, temperatureC, pressureKPa] = cells.map((c) => (c.trim() === '' ? Number.NaN : Number(c)))
-    const whole = cells.length === heading.length && [atS, temperatureC, pressureKPa].every((n) => n !== undefined && Number.isFinite(n))
+    const whole =
+      cells.length === heading.length &&
+      [atS, temperatureC, pressureKPa].every((n) => n !== undefined && Number.isFinite(n))
     if (!whole) return { fault: `line ${i + 2} cannot be read: "${shown(cells.join(','))}"` }
     const before = readings.at(-1)
     if (before && atS! <= before.atS) return { fault: `line ${i + 2}: time goes from ${before.atS} s to ${atS} s` }
-    if (temperatureC! < -20 || temperatureC! > 200) return { fault: `line ${i + 2}: ${temperatureC} °C is no temperature of a steriliser` }
+    if (temperatureC! < -20 || temperatureC! > 200)
+      return { fault: `line ${i + 2}: ${temperatureC} °C is no temperature of a steriliser` }
     readings.push({ atS: atS!, temperatureC: temperatureC!, pressureKPa: pressureKPa! })
   }
   return readings.length === 0 ? { fault: 'the log has a heading and no readings' } : { readings }

@@ -14,7 +14,13 @@ const lightBodyMl = { crown: 0.8, veneer: 0.6, box: 0.5 } as const
 export function lightBody(kind: keyof typeof lightBodyMl, units: number, ownMl?: number): Figure {
   const each = ownMl ?? lightBodyMl[kind]
   const value = round(units * each + purgeMl + tipLossMl, 1)
-  return { name: 'light body', value, unit: 'mL', text: `${units} × ${each} mL a ${kind} + ${purgeMl} purge + ${tipLossMl} left in the tip = ${value} mL`, standing: ownMl === undefined ? 'estimate' : 'practice' }
+  return {
+    name: 'light body',
+    value,
+    unit: 'mL',
+    text: `${units} × ${each} mL a ${kind} + ${purgeMl} purge + ${tipLossMl} left in the tip = ${value} mL`,
+    standing: ownMl === undefined ? 'estimate' : 'practice',
+  }
 }
 
 /** Which impressions the hydrocolloid school takes: two for a single crown; for more, or a bridge, one polyether and one hydrocolloid. Standing C. */
@@ -26,14 +32,26 @@ export function hydrocolloidSchool(units: number, pontics: number): { hydrocollo
 export function trayMaterial(tray: 'dual-arch quadrant' | 'full arch' | 'sectional'): Figure {
   const bulk = { 'dual-arch quadrant': 14, 'full arch': 35, sectional: 17.5 }[tray]
   const value = round(bulk + tipLossMl, 1)
-  return { name: 'tray material', value, unit: 'mL', text: `${bulk} mL for a ${tray} tray + ${tipLossMl} left in the tip = ${value} mL`, standing: 'estimate' }
+  return {
+    name: 'tray material',
+    value,
+    unit: 'mL',
+    text: `${bulk} mL for a ${tray} tray + ${tipLossMl} left in the tip = ${value} mL`,
+    standing: 'estimate',
+  }
 }
 
 /** Alginate for one jaw: grams of powder and millilitres of water. M: 7 g and 17 mL a scoop, 2 scoops lower, 3 upper. */
 export function alginate(jaw: 'upper' | 'lower'): { powder: Figure; water: Figure } {
   const scoops = jaw === 'upper' ? 3 : 2
   return {
-    powder: { name: 'alginate powder', value: scoops * 7, unit: 'g', text: `${scoops} scoops × 7 g for a ${jaw} tray`, standing: 'M' },
+    powder: {
+      name: 'alginate powder',
+      value: scoops * 7,
+      unit: 'g',
+      text: `${scoops} scoops × 7 g for a ${jaw} tray`,
+      standing: 'M',
+    },
     water: { name: 'water', value: scoops * 17, unit: 'mL', text: `${scoops} scoops × 17 mL`, standing: 'M' },
   }
 }
@@ -49,16 +67,32 @@ const floorMl = 1
 export function bisAcryl(units: { size: Dimensions; axialMm: number; occlusalMm: number }[], ownMl?: number): Figure {
   if (ownMl !== undefined) {
     const value = round(units.length * ownMl + tipLossMl, 1)
-    return { name: 'bis-acryl', value, unit: 'mL', text: `${units.length} × ${ownMl} mL a unit, this practice’s own figure, + ${tipLossMl} left in the tip = ${value} mL`, standing: 'practice' }
+    return {
+      name: 'bis-acryl',
+      value,
+      unit: 'mL',
+      text: `${units.length} × ${ownMl} mL a unit, this practice’s own figure, + ${tipLossMl} left in the tip = ${value} mL`,
+      standing: 'practice',
+    }
   }
   const each = units.map(({ size, axialMm, occlusalMm }) => {
     const crown = size.mesiodistalMm * size.labiolingualMm * size.crownLengthMm * boxFill
-    const prepared = Math.max(0, size.mesiodistalMm - 2 * axialMm) * Math.max(0, size.labiolingualMm - 2 * axialMm) * Math.max(0, size.crownLengthMm - occlusalMm) * boxFill
+    const prepared =
+      Math.max(0, size.mesiodistalMm - 2 * axialMm) *
+      Math.max(0, size.labiolingualMm - 2 * axialMm) *
+      Math.max(0, size.crownLengthMm - occlusalMm) *
+      boxFill
     return Math.max(floorMl, ((crown - prepared) / 1000) * surplus)
   })
   const sum = each.reduce((a, b) => a + b, 0)
   const value = round(sum + tipLossMl, 1)
-  return { name: 'bis-acryl', value, unit: 'mL', text: `${each.map((v) => `${round(v, 2)} mL`).join(' + ')} (crown less prepared tooth, 40 % surplus, not under ${floorMl} mL a unit) + ${tipLossMl} left in the tip = ${value} mL`, standing: 'C' }
+  return {
+    name: 'bis-acryl',
+    value,
+    unit: 'mL',
+    text: `${each.map((v) => `${round(v, 2)} mL`).join(' + ')} (crown less prepared tooth, 40 % surplus, not under ${floorMl} mL a unit) + ${tipLossMl} left in the tip = ${value} mL`,
+    standing: 'C',
+  }
 }
 
 const secondsPerUnit = { crown: 20, veneer: 15, box: 12 } as const
@@ -84,7 +118,12 @@ export interface InjectionWindow {
  * time is the product's.
  * @param drawn cords drawn one by one between the washes; a single one is drawn before.
  */
-export function injectionWindow(kind: keyof typeof secondsPerUnit, units: number, workingS: number, drawn = 0): InjectionWindow {
+export function injectionWindow(
+  kind: keyof typeof secondsPerUnit,
+  units: number,
+  workingS: number,
+  drawn = 0,
+): InjectionWindow {
   const injectionS = units * secondsPerUnit[kind] + 5
   // Several cords are drawn between the washes, and the hands that draw the last load the tray only then.
   const drawingS = drawn < 2 ? 0 : drawn * drawS + Math.max(0, trayLoadS + handoverS - secondsPerUnit[kind])

@@ -4,10 +4,18 @@
  */
 import { round, type Figure } from '../figure'
 
-export type Agent = 'articaine with adrenaline' | 'lidocaine with adrenaline' | 'mepivacaine plain' | 'prilocaine plain' | 'bupivacaine with adrenaline'
+export type Agent =
+  | 'articaine with adrenaline'
+  | 'lidocaine with adrenaline'
+  | 'mepivacaine plain'
+  | 'prilocaine plain'
+  | 'bupivacaine with adrenaline'
 export type CeilingTable = 'adults' | 'children'
 /** How a table is spoken of. */
-export const tableWords: Record<CeilingTable, string> = { adults: 'the adults’ table', children: 'the children’s table' }
+export const tableWords: Record<CeilingTable, string> = {
+  adults: 'the adults’ table',
+  children: 'the children’s table',
+}
 
 const cartridges: Record<Agent, { percent: number; mL: number }> = {
   'articaine with adrenaline': { percent: 4, mL: 1.7 },
@@ -32,7 +40,13 @@ const ceilings: Record<CeilingTable, Partial<Record<Agent, { mgPerKg: number; mo
 export function cartridgeMg(agent: Agent): Figure {
   const { percent, mL } = cartridges[agent]
   const value = round(percent * 10 * mL, 1)
-  return { name: `${agent}, one cartridge`, value, unit: 'mg', text: `${percent} % is ${percent * 10} mg/mL; × ${mL} mL = ${value} mg. For the dentist’s review`, standing: 'calc' }
+  return {
+    name: `${agent}, one cartridge`,
+    value,
+    unit: 'mg',
+    text: `${percent} % is ${percent * 10} mg/mL; × ${mL} mL = ${value} mg. For the dentist’s review`,
+    standing: 'calc',
+  }
 }
 
 /**
@@ -48,15 +62,35 @@ export function ceilingMg(agent: Agent, weightKg: number, table: CeilingTable): 
   const value = round(Math.min(byWeight, row.mostMg ?? Infinity), 1)
   const each = cartridgeMg(agent).value
   return {
-    name: `${agent}, ceiling in ${tableWords[table]}`, value, unit: 'mg',
-    text: `${row.mgPerKg} mg/kg × ${weightKg} kg = ${round(byWeight, 1)} mg${row.mostMg === undefined ? '' : `, never over ${row.mostMg} mg`}; that is ${round(value / each, 1)} cartridges of ${each} mg. For the dentist’s review, not a permission`, standing: 'M',
+    name: `${agent}, ceiling in ${tableWords[table]}`,
+    value,
+    unit: 'mg',
+    text: `${row.mgPerKg} mg/kg × ${weightKg} kg = ${round(byWeight, 1)} mg${row.mostMg === undefined ? '' : `, never over ${row.mostMg} mg`}; that is ${round(value / each, 1)} cartridges of ${each} mg. For the dentist’s review, not a permission`,
+    standing: 'M',
   }
 }
 
 /** Share of their ceilings that mixed agents reach together: they add up as fractions. 1 is the whole. */
-export function ledgerShare(given: readonly { agent: Agent; cartridges: number }[], weightKg: number, table: CeilingTable): Figure | undefined {
-  const parts = given.map(({ agent, cartridges: n }) => ({ agent, mg: n * cartridgeMg(agent).value, ceiling: ceilingMg(agent, weightKg, table)?.value }))
+export function ledgerShare(
+  given: readonly { agent: Agent; cartridges: number }[],
+  weightKg: number,
+  table: CeilingTable,
+): Figure | undefined {
+  const parts = given.map(({ agent, cartridges: n }) => ({
+    agent,
+    mg: n * cartridgeMg(agent).value,
+    ceiling: ceilingMg(agent, weightKg, table)?.value,
+  }))
   if (parts.some((p) => p.ceiling === undefined)) return undefined
-  const value = round(parts.reduce((sum, p) => sum + p.mg / p.ceiling!, 0), 2)
-  return { name: 'share of the ceiling', value, unit: '', text: `${parts.map((p) => `${p.agent} ${round(p.mg, 1)} of ${p.ceiling} mg`).join(' + ')} = ${value} of 1. For the dentist’s review`, standing: 'M' }
+  const value = round(
+    parts.reduce((sum, p) => sum + p.mg / p.ceiling!, 0),
+    2,
+  )
+  return {
+    name: 'share of the ceiling',
+    value,
+    unit: '',
+    text: `${parts.map((p) => `${p.agent} ${round(p.mg, 1)} of ${p.ceiling} mg`).join(' + ')} = ${value} of 1. For the dentist’s review`,
+    standing: 'M',
+  }
 }

@@ -9,7 +9,13 @@ const degrees = (rad: number): number => (rad * 180) / Math.PI
 /** Angle between two opposite walls, degrees: 2·atan((cervical − occlusal) / 2h). */
 export function totalConvergence(cervicalMm: number, occlusalMm: number, heightMm: number): Figure {
   const value = round(degrees(2 * Math.atan((cervicalMm - occlusalMm) / (2 * heightMm))), 1)
-  return { name: 'total convergence', value, unit: '°', text: `2·atan((${cervicalMm} − ${occlusalMm}) / (2 × ${heightMm}))`, standing: 'calc' }
+  return {
+    name: 'total convergence',
+    value,
+    unit: '°',
+    text: `2·atan((${cervicalMm} − ${occlusalMm}) / (2 × ${heightMm}))`,
+    standing: 'calc',
+  }
 }
 
 /**
@@ -17,7 +23,8 @@ export function totalConvergence(cervicalMm: number, occlusalMm: number, heightM
  * ½·asin(2H/B) where 2H ≤ B, else 45 [P: Parker, Gunderson, Gardner, Calverley, J Prosthet Dent 1988;59:281; citation from
  * memory, the geometry is the check].
  */
-export const limitingTaper = (heightMm: number, baseMm: number): number => (2 * heightMm >= baseMm ? 45 : degrees(Math.asin((2 * heightMm) / baseMm) / 2))
+export const limitingTaper = (heightMm: number, baseMm: number): number =>
+  2 * heightMm >= baseMm ? 45 : degrees(Math.asin((2 * heightMm) / baseMm) / 2)
 
 export interface ConvergenceJudgement {
   convergence: Figure
@@ -28,7 +35,17 @@ export interface ConvergenceJudgement {
 }
 
 /** Judges two walls; it advises a groove or a box for the dentist to judge, and never calls for one. */
-export function judgeConvergence({ cervicalMm, occlusalMm, heightMm, molar }: { cervicalMm: number; occlusalMm: number; heightMm: number; molar: boolean }): ConvergenceJudgement {
+export function judgeConvergence({
+  cervicalMm,
+  occlusalMm,
+  heightMm,
+  molar,
+}: {
+  cervicalMm: number
+  occlusalMm: number
+  heightMm: number
+  molar: boolean
+}): ConvergenceJudgement {
   const convergence = totalConvergence(cervicalMm, occlusalMm, heightMm)
   const limitDeg = limitingTaper(heightMm, cervicalMm)
   const resists = convergence.value / 2 <= limitDeg
@@ -39,11 +56,24 @@ export function judgeConvergence({ cervicalMm, occlusalMm, heightMm, molar }: { 
     limitDeg: round(limitDeg, 1),
     resists,
     says: [
-      ...(resists ? [] : [reason(`a wall of ${round(convergence.value / 2, 1)}° is past ${round(limitDeg, 1)}°, where it stops resisting: a groove or a box is for the dentist to judge`, 'calc')]),
+      ...(resists
+        ? []
+        : [
+            reason(
+              `a wall of ${round(convergence.value / 2, 1)}° is past ${round(limitDeg, 1)}°, where it stops resisting: a groove or a box is for the dentist to judge`,
+              'calc',
+            ),
+          ]),
       ...(convergence.value < 0 ? [reason('wider at the top than at the margin: an undercut', 'calc')] : []),
-      ...(convergence.value > aims.mostDeg ? [published(`${convergence.value}° between the walls; 10 to 20° are aimed at`)] : []),
-      ...(heightMm < leastHeight ? [published(`${heightMm} mm high; at least ${leastHeight} mm are aimed at ${molar ? 'on a molar' : 'here'}`)] : []),
-      ...(heightMm / cervicalMm < aims.heightToWidth ? [published(`height to width ${round(heightMm / cervicalMm, 2)}; at least ${aims.heightToWidth} is aimed at`)] : []),
+      ...(convergence.value > aims.mostDeg
+        ? [published(`${convergence.value}° between the walls; 10 to 20° are aimed at`)]
+        : []),
+      ...(heightMm < leastHeight
+        ? [published(`${heightMm} mm high; at least ${leastHeight} mm are aimed at ${molar ? 'on a molar' : 'here'}`)]
+        : []),
+      ...(heightMm / cervicalMm < aims.heightToWidth
+        ? [published(`height to width ${round(heightMm / cervicalMm, 2)}; at least ${aims.heightToWidth} is aimed at`)]
+        : []),
     ],
   }
 }

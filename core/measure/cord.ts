@@ -20,15 +20,21 @@ export function cordSize(layer: CordLayer, tissue: CrevicePicture): { size: Cord
   const delicate = tissue.biotype === 'thin' || tissue.probingDepthMm <= 1
   const why = tissue.biotype === 'thin' ? 'thin tissue' : `probing depth ${round(tissue.probingDepthMm)} mm`
   if (layer === 'base') {
-    return delicate ? { size: '00', because: reason(`${why}: base cord one size finer, 00`, 'C') } : { size: '0', because: reason('base cord 0; it stays in during the impression', 'C') }
+    return delicate
+      ? { size: '00', because: reason(`${why}: base cord one size finer, 00`, 'C') }
+      : { size: '0', because: reason('base cord 0; it stays in during the impression', 'C') }
   }
   if (layer === 'top') {
     const size = ({ narrow: '1', normal: '2', wide: '3' } as const)[tissue.crevice]
     return { size, because: reason(`${tissue.crevice} crevice: top cord ${size}; it may stand at the crest`, 'C') }
   }
-  if (delicate) return { size: '00', because: reason(`${why}: begin with 00, the size that enters without blanching`, 'C') }
+  if (delicate)
+    return { size: '00', because: reason(`${why}: begin with 00, the size that enters without blanching`, 'C') }
   const size = ({ narrow: '0', normal: '1', wide: '2' } as const)[tissue.crevice]
-  return { size, because: reason(`${tissue.crevice} crevice: begin with ${size}; white tissue means one size smaller`, 'estimate') }
+  return {
+    size,
+    because: reason(`${tissue.crevice} crevice: begin with ${size}; white tissue means one size smaller`, 'estimate'),
+  }
 }
 
 export type CordCoverage = 'full crown' | 'labial and proximal'
@@ -43,13 +49,21 @@ const coverageRules = {
  * Length of one piece of cord, mm: coverage × cervical perimeter + overlap or tails.
  * The perimeter is an ellipse over the two cervical widths (M: Wheeler's means), or a measured one. Standing C.
  */
-export function cordLength(cervix: { mesiodistalMm: number; labiolingualMm: number } | { measuredPerimeterMm: number }, coverage: CordCoverage, layer: CordLayer): Figure {
+export function cordLength(
+  cervix: { mesiodistalMm: number; labiolingualMm: number } | { measuredPerimeterMm: number },
+  coverage: CordCoverage,
+  layer: CordLayer,
+): Figure {
   const measured = 'measuredPerimeterMm' in cervix
-  const perimeter = measured ? cervix.measuredPerimeterMm : ellipsePerimeter(cervix.mesiodistalMm, cervix.labiolingualMm)
+  const perimeter = measured
+    ? cervix.measuredPerimeterMm
+    : ellipsePerimeter(cervix.mesiodistalMm, cervix.labiolingualMm)
   const rule = coverageRules[coverage]
   const extra = rule[layer]
   const value = round(rule.share * perimeter + extra, 1)
-  const from = measured ? `measured perimeter ${round(perimeter, 1)} mm` : `perimeter ${round(perimeter, 1)} mm of an ellipse ${cervix.mesiodistalMm} × ${cervix.labiolingualMm} mm`
+  const from = measured
+    ? `measured perimeter ${round(perimeter, 1)} mm`
+    : `perimeter ${round(perimeter, 1)} mm of an ellipse ${cervix.mesiodistalMm} × ${cervix.labiolingualMm} mm`
   const tail = coverage === 'full crown' && layer === 'base' ? 'overlap' : 'tail'
   return {
     name: `${layer} cord, length of a piece`,
@@ -67,7 +81,13 @@ export function cordLength(cervix: { mesiodistalMm: number; labiolingualMm: numb
 export function boxCordLength(boxWidthMm: number): Figure {
   if (!(boxWidthMm > 0)) throw new RangeError('a box has a width above 0 mm')
   const value = round(boxWidthMm + 8, 1)
-  return { name: 'box cord, length of a piece', value, unit: 'mm', text: `box ${boxWidthMm} mm + 4 mm each side = ${value} mm`, standing: 'C' }
+  return {
+    name: 'box cord, length of a piece',
+    value,
+    unit: 'mm',
+    text: `box ${boxWidthMm} mm + 4 mm each side = ${value} mm`,
+    standing: 'C',
+  }
 }
 
 /** Pieces of cord: teeth or boxes times layers. Standing C. */

@@ -25,7 +25,13 @@ export interface DamTemplate {
 
 const stretchMm = 2
 /** Diameters, mm. M: five steps. */
-const holeMm = { 'lower incisor': 0.8, 'upper incisor': 1.2, 'canine or premolar': 1.5, molar: 1.8, 'clamp tooth': 2.2 } as const
+const holeMm = {
+  'lower incisor': 0.8,
+  'upper incisor': 1.2,
+  'canine or premolar': 1.5,
+  molar: 1.8,
+  'clamp tooth': 2.2,
+} as const
 type HoleClass = keyof typeof holeMm
 
 /** Front teeth lie so far from the edge: 25 mm clears the nose above, 50 mm leaves the sheet over the chin. Standing C. */
@@ -41,7 +47,10 @@ export function holeClass(t: Tooth): HoleClass {
 /** Distance between the holes of two teeth that stand side by side, mm, unrounded. */
 export function holeSpacing(a: Tooth, b: Tooth): number {
   const [p, q] = [dimensions(a), dimensions(b)]
-  return Math.max((p.cervicalMesiodistalMm + q.cervicalMesiodistalMm) / 2 + stretchMm, (p.mesiodistalMm + q.mesiodistalMm) / 2)
+  return Math.max(
+    (p.cervicalMesiodistalMm + q.cervicalMesiodistalMm) / 2 + stretchMm,
+    (p.mesiodistalMm + q.mesiodistalMm) / 2,
+  )
 }
 
 /** The point of y = k·x² that lies so far from another, further out. */
@@ -73,27 +82,50 @@ export function damTemplate(teeth: readonly Tooth[], sheetMm?: 127 | 152): DamTe
   const clamp = teeth.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
   // Both sides of an arch mirror each other; the middle is between the central incisors.
   const out: number[] = []
-  left.forEach((t, i) => out.push(i === 0 ? holeSpacing(right[0]!, t) / 2 : nextOnArch(k, out[i - 1]!, holeSpacing(left[i - 1]!, t))))
+  left.forEach((t, i) =>
+    out.push(i === 0 ? holeSpacing(right[0]!, t) / 2 : nextOnArch(k, out[i - 1]!, holeSpacing(left[i - 1]!, t))),
+  )
   const place = (side: readonly Tooth[], sign: 1 | -1): Hole[] =>
     side.flatMap((tooth, i): Hole[] => {
       if (!teeth.includes(tooth)) return []
       const back = k * (out[i]! ** 2 - out[0]! ** 2)
       const yMm = jaw === 'upper' ? frontFromEdgeMm.upper + back : size - frontFromEdgeMm.lower - back
       const isClamp = tooth === clamp
-      return [{ tooth, xMm: round(size / 2 + sign * out[i]!, 2), yMm: round(yMm, 2), diameterMm: holeMm[isClamp ? 'clamp tooth' : holeClass(tooth)], clamp: isClamp }]
+      return [
+        {
+          tooth,
+          xMm: round(size / 2 + sign * out[i]!, 2),
+          yMm: round(yMm, 2),
+          diameterMm: holeMm[isClamp ? 'clamp tooth' : holeClass(tooth)],
+          clamp: isClamp,
+        },
+      ]
     })
   const holes = [...place(right, -1).toReversed(), ...place(left, 1)]
   const pairs = holes.slice(1).flatMap((h, i): Figure[] => {
     const [a, b] = [holes[i]!.tooth, h.tooth]
     if (order.indexOf(b) - order.indexOf(a) !== 1) return []
     const [p, q] = [dimensions(a), dimensions(b)]
-    return [{ name: `${a} to ${b}`, value: round(holeSpacing(a, b), 1), unit: 'mm', text: `necks (${p.cervicalMesiodistalMm} + ${q.cervicalMesiodistalMm}) ÷ 2 + ${stretchMm} stretch, or crowns (${p.mesiodistalMm} + ${q.mesiodistalMm}) ÷ 2, whichever is larger`, standing: 'C' }]
+    return [
+      {
+        name: `${a} to ${b}`,
+        value: round(holeSpacing(a, b), 1),
+        unit: 'mm',
+        text: `necks (${p.cervicalMesiodistalMm} + ${q.cervicalMesiodistalMm}) ÷ 2 + ${stretchMm} stretch, or crowns (${p.mesiodistalMm} + ${q.mesiodistalMm}) ÷ 2, whichever is larger`,
+        standing: 'C',
+      },
+    ]
   })
   return {
-    sheetMm: size, jaw, holes,
+    sheetMm: size,
+    jaw,
+    holes,
     figures: pairs,
     because: [
-      reason(`front teeth ${frontFromEdgeMm[jaw]} mm from the ${jaw === 'upper' ? 'upper edge, so that the sheet clears the nose' : 'lower edge, so that the sheet covers the mouth'}`, 'C'),
+      reason(
+        `front teeth ${frontFromEdgeMm[jaw]} mm from the ${jaw === 'upper' ? 'upper edge, so that the sheet clears the nose' : 'lower edge, so that the sheet covers the mouth'}`,
+        'C',
+      ),
       reason(`hole sizes ${Object.values(holeMm).join(', ')} mm by tooth, the largest for the clamp`, 'M'),
     ],
   }

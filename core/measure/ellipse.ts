@@ -4,7 +4,8 @@
  * @throws RangeError where an axis is not a positive number.
  */
 export function ellipsePerimeter(axisA: number, axisB: number): number {
-  if (!(axisA > 0) || !(axisB > 0)) throw new RangeError(`an ellipse needs two positive axes, not ${axisA} and ${axisB}`)
+  if (!(axisA > 0) || !(axisB > 0))
+    throw new RangeError(`an ellipse needs two positive axes, not ${axisA} and ${axisB}`)
   const a = axisA / 2
   const b = axisB / 2
   const h = ((a - b) / (a + b)) ** 2

@@ -1,13 +1,35 @@
 /** What an impression or scan shows, margin part by margin part, and what follows from it. The dentist approves every one. */
 import { reason, type Reason } from '../figure'
 
-export const marginParts = ['mesiobuccal', 'buccal', 'distobuccal', 'distal', 'distolingual', 'lingual', 'mesiolingual', 'mesial'] as const
+export const marginParts = [
+  'mesiobuccal',
+  'buccal',
+  'distobuccal',
+  'distal',
+  'distolingual',
+  'lingual',
+  'mesiolingual',
+  'mesial',
+] as const
 export type MarginPart = (typeof marginParts)[number]
 /** What a margin part of an impression, and of a scan, may show. Common practice. */
 export const partFaults = ['short', 'bubble', 'tear', 'drag', 'thin'] as const
 export const scanPartFaults = ['short', 'hole', 'blurred'] as const
-export const fieldFaults = ['bubble clear of margin and contact', 'cord caught, clear of the margin', 'tray shows beside a preparation', 'wash parted from the heavy body', 'unset or tacky', 'no bite stops'] as const
-export const scanFieldFaults = ['hole clear of margin and contact', 'contact side of a neighbour missing', 'stitched out of step', 'tissue or cheek in it', 'bite does not meet'] as const
+export const fieldFaults = [
+  'bubble clear of margin and contact',
+  'cord caught, clear of the margin',
+  'tray shows beside a preparation',
+  'wash parted from the heavy body',
+  'unset or tacky',
+  'no bite stops',
+] as const
+export const scanFieldFaults = [
+  'hole clear of margin and contact',
+  'contact side of a neighbour missing',
+  'stitched out of step',
+  'tissue or cheek in it',
+  'bite does not meet',
+] as const
 export type PartFault = (typeof partFaults)[number] | (typeof scanPartFaults)[number]
 export type FieldFault = (typeof fieldFaults)[number] | (typeof scanFieldFaults)[number]
 
@@ -27,7 +49,11 @@ export interface InspectionJudgement {
 }
 
 /** Told to the laboratory and accepted, all other field faults mean again. Common practice. */
-const onlyTold: readonly FieldFault[] = ['bubble clear of margin and contact', 'cord caught, clear of the margin', 'hole clear of margin and contact']
+const onlyTold: readonly FieldFault[] = [
+  'bubble clear of margin and contact',
+  'cord caught, clear of the margin',
+  'hole clear of margin and contact',
+]
 /** The likely cause of a fault that comes a second time. Common practice. */
 const causes: Record<string, string> = {
   bubble: 'bubbles twice: the tip left the material, or the crevice was wet',
@@ -39,7 +65,15 @@ const causes: Record<string, string> = {
   'stitched out of step': 'out of step twice: begun anew from the occlusal side, slowly, without a jump',
   'unset or tacky': 'unset twice: something contaminated it, or the stock is old; look at lot and expiry',
 }
-const faultWords: Record<PartFault, string> = { short: 'the margin is open or missing', bubble: 'a bubble on the margin', tear: 'torn at the margin', drag: 'dragged', thin: 'thin and seen through', hole: 'a hole in the scan at the margin', blurred: 'blurred' }
+const faultWords: Record<PartFault, string> = {
+  short: 'the margin is open or missing',
+  bubble: 'a bubble on the margin',
+  tear: 'torn at the margin',
+  drag: 'dragged',
+  thin: 'thin and seen through',
+  hole: 'a hole in the scan at the margin',
+  blurred: 'blurred',
+}
 
 /** @param before kinds of fault for which this visit's impressions were taken again already */
 export function judgeInspection({ parts, field }: Inspection, before: readonly string[] = []): InspectionJudgement {
@@ -47,7 +81,11 @@ export function judgeInspection({ parts, field }: Inspection, before: readonly s
   const badField = field.filter((f) => !onlyTold.includes(f))
   const told = field.filter((f) => onlyTold.includes(f))
   const faults = [...new Set([...bad.map((b) => b.fault as string), ...badField])]
-  const says = [...bad.map((b) => `${b.part}: ${faultWords[b.fault]}`), ...badField, ...told.map((f) => `${f}: accepted, told to the laboratory`)]
+  const says = [
+    ...bad.map((b) => `${b.part}: ${faultWords[b.fault]}`),
+    ...badField,
+    ...told.map((f) => `${f}: accepted, told to the laboratory`),
+  ]
   const verdict = faults.length > 0 ? 'again' : told.length > 0 ? 'tell' : 'accept'
   return {
     verdict,

@@ -30,16 +30,29 @@ export function judgeLoad(cycle: CycleName, readings: readonly LogReading[]): Lo
   for (const [i, r] of readings.entries()) {
     const before = readings[i - 1]
     const hot = r.temperatureC >= temperatureC
-    const joined = before !== undefined && before.temperatureC >= temperatureC && hot && r.atS - before.atS <= longestGapS
+    const joined =
+      before !== undefined && before.temperatureC >= temperatureC && hot && r.atS - before.atS <= longestGapS
     open = joined ? open + r.atS - before.atS : 0
     held = Math.max(held, open)
   }
   const hottestC = readings.reduce((most, r) => Math.max(most, r.temperatureC), -Infinity)
   const wanted = exposureMin * 60
-  const say = (good: boolean, text: string): LoadJudgement => ({ good, because: reason(text, 'P', cycleSource), heldS: held, hottestC })
+  const say = (good: boolean, text: string): LoadJudgement => ({
+    good,
+    because: reason(text, 'P', cycleSource),
+    heldS: held,
+    hottestC,
+  })
   if (readings.length < 2) return say(false, 'no readings: nothing shows that it was hot')
-  if (readings.at(-1)!.temperatureC >= temperatureC) return say(false, `the readings break off at ${round(readings.at(-1)!.temperatureC, 1)} °C, before the end of the cycle`)
+  if (readings.at(-1)!.temperatureC >= temperatureC)
+    return say(
+      false,
+      `the readings break off at ${round(readings.at(-1)!.temperatureC, 1)} °C, before the end of the cycle`,
+    )
   if (hottestC < temperatureC) return say(false, `never hotter than ${round(hottestC, 1)} °C of ${temperatureC}`)
   if (held < wanted) return say(false, `${round(held / 60, 1)} min at ${temperatureC} °C or more, of ${exposureMin}`)
-  return say(true, `${round(held / 60, 1)} min at ${temperatureC} °C or more; ${exposureMin} are wanted for wrapped instruments`)
+  return say(
+    true,
+    `${round(held / 60, 1)} min at ${temperatureC} °C or more; ${exposureMin} are wanted for wrapped instruments`,
+  )
 }

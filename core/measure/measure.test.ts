@@ -104,8 +104,17 @@ describe('amounts', () => {
 describe('reduction targets', () => {
   // C: full metal crown 1.5 on the functional cusp, 1.0 on the other, chamfer 0.3–0.5.
   it('are larger on the functional cusp for every restoration', () => {
-    expect(reductionTargets('full metal crown')).toMatchObject({ functionalCusp: { mostMm: 1.5 }, otherCusp: { mostMm: 1 }, margin: { form: 'chamfer', leastMm: 0.3, mostMm: 0.5 } })
-    for (const r of ['full metal crown', 'metal-ceramic crown', 'lithium disilicate crown', 'monolithic zirconia crown'] as const) {
+    expect(reductionTargets('full metal crown')).toMatchObject({
+      functionalCusp: { mostMm: 1.5 },
+      otherCusp: { mostMm: 1 },
+      margin: { form: 'chamfer', leastMm: 0.3, mostMm: 0.5 },
+    })
+    for (const r of [
+      'full metal crown',
+      'metal-ceramic crown',
+      'lithium disilicate crown',
+      'monolithic zirconia crown',
+    ] as const) {
       expect(reductionTargets(r).functionalCusp.mostMm).toBeGreaterThan(reductionTargets(r).otherCusp.leastMm)
     }
   })

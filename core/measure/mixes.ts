@@ -5,13 +5,31 @@ import { reason, round, type Figure, type Reason } from '../figure'
  * A stock solution made weaker: stock volume = wanted strength × wanted volume ÷ stock strength; water makes up the rest.
  * @throws RangeError where nothing, or something stronger than the stock, is wanted.
  */
-export function dilution(stockPercent: number, wantedPercent: number, volumeMl: number): { stock: Figure; water: Figure } {
-  if (!(stockPercent > 0) || !(wantedPercent > 0) || !(volumeMl > 0)) throw new RangeError('strengths and a volume above 0')
-  if (wantedPercent > stockPercent) throw new RangeError(`${wantedPercent} % cannot be made from ${stockPercent} %: water only makes it weaker`)
+export function dilution(
+  stockPercent: number,
+  wantedPercent: number,
+  volumeMl: number,
+): { stock: Figure; water: Figure } {
+  if (!(stockPercent > 0) || !(wantedPercent > 0) || !(volumeMl > 0))
+    throw new RangeError('strengths and a volume above 0')
+  if (wantedPercent > stockPercent)
+    throw new RangeError(`${wantedPercent} % cannot be made from ${stockPercent} %: water only makes it weaker`)
   const stockMl = round((wantedPercent * volumeMl) / stockPercent, 2)
   return {
-    stock: { name: 'stock solution', value: stockMl, unit: 'mL', text: `${wantedPercent} % × ${volumeMl} mL ÷ ${stockPercent} % = ${stockMl} mL`, standing: 'calc' },
-    water: { name: 'water', value: round(volumeMl - stockMl, 2), unit: 'mL', text: `${volumeMl} − ${stockMl} mL`, standing: 'calc' },
+    stock: {
+      name: 'stock solution',
+      value: stockMl,
+      unit: 'mL',
+      text: `${wantedPercent} % × ${volumeMl} mL ÷ ${stockPercent} % = ${stockMl} mL`,
+      standing: 'calc',
+    },
+    water: {
+      name: 'water',
+      value: round(volumeMl - stockMl, 2),
+      unit: 'mL',
+      text: `${volumeMl} − ${stockMl} mL`,
+      standing: 'calc',
+    },
   }
 }
 
@@ -25,13 +43,32 @@ export const alginatePowderG = 7
 export function judgeAlginate(scoops: number, waterMl: number): { water: Figure; says: Reason } {
   const value = round(scoops * alginateWaterMl, 1)
   const off = round(((waterMl - value) / value) * 100, 0)
-  const words = Math.abs(off) <= waterSlackPercent ? `${waterMl} mL to ${scoops} scoops: as it should be` : off > 0 ? `${off} % too much water: it runs, and tears on the way out` : `${-off} % too little water: stiff, and it sets before it is seated`
-  return { water: { name: 'water', value, unit: 'mL', text: `${scoops} scoops of ${alginatePowderG} g × ${alginateWaterMl} mL = ${value} mL`, standing: 'M' }, says: reason(words, 'M') }
+  const words =
+    Math.abs(off) <= waterSlackPercent
+      ? `${waterMl} mL to ${scoops} scoops: as it should be`
+      : off > 0
+        ? `${off} % too much water: it runs, and tears on the way out`
+        : `${-off} % too little water: stiff, and it sets before it is seated`
+  return {
+    water: {
+      name: 'water',
+      value,
+      unit: 'mL',
+      text: `${scoops} scoops of ${alginatePowderG} g × ${alginateWaterMl} mL = ${value} mL`,
+      standing: 'M',
+    },
+    says: reason(words, 'M'),
+  }
 }
 
 /** Base cement: one scoop of powder to one drop of liquid. Standing C. */
 export function judgeBase(scoops: number, drops: number): Reason {
-  const words = scoops === drops ? `${scoops} : ${drops}, as it should be` : scoops > drops ? `${scoops} scoops to ${drops} drops: dry, it crumbles and does not stick; a drop more to each scoop` : `${scoops} scoops to ${drops} drops: wet, it is weak and sours the floor; a scoop more to each drop`
+  const words =
+    scoops === drops
+      ? `${scoops} : ${drops}, as it should be`
+      : scoops > drops
+        ? `${scoops} scoops to ${drops} drops: dry, it crumbles and does not stick; a drop more to each scoop`
+        : `${scoops} scoops to ${drops} drops: wet, it is weak and sours the floor; a scoop more to each drop`
   return reason(words, 'C')
 }
 /** Share of tint in a mix, percent by weight. */

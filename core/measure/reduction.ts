@@ -20,16 +20,91 @@ const range = (leastMm: number, mostMm = leastMm): Range => ({ leastMm, mostMm }
 
 const none = range(0)
 const table: Record<Restoration, Targets> = {
-  'full metal crown': { functionalCusp: range(1.5), otherCusp: range(1), facial: range(0.8, 1), inner: range(0.8, 1), margin: { form: 'chamfer', ...range(0.3, 0.5) }, standing: 'C' },
-  'metal-ceramic crown': { functionalCusp: range(2), otherCusp: range(1.5), incisal: range(2), facial: range(1.2, 1.5), inner: range(0.7, 1), margin: { form: 'shoulder', ...range(1, 1.2) }, standing: 'M' },
-  'lithium disilicate crown': { functionalCusp: range(1.5, 2), otherCusp: range(1.5), incisal: range(1.5, 2), facial: range(1, 1.5), inner: range(1, 1.5), margin: { form: 'shoulder', ...range(1) }, standing: 'M' },
-  'monolithic zirconia crown': { functionalCusp: range(1, 1.5), otherCusp: range(1), incisal: range(1.5), facial: range(0.8, 1), inner: range(0.8, 1), margin: { form: 'chamfer', ...range(0.5, 0.8) }, standing: 'M' },
-  'laminate veneer': { functionalCusp: none, otherCusp: none, incisal: range(1, 1.5), facial: range(0.5), inner: none, margin: { form: 'chamfer', ...range(0.3, 0.5) }, standing: 'C' },
-  'ceramic onlay': { functionalCusp: range(2), otherCusp: range(1.5), facial: none, inner: range(1.5), margin: { form: 'butt', ...range(1.5) }, standing: 'M' },
-  'ceramic inlay': { functionalCusp: none, otherCusp: none, facial: none, inner: range(1.5), margin: { form: 'butt', ...range(1.5) }, standing: 'M' },
-  'resin-bonded retainer': { functionalCusp: none, otherCusp: none, facial: none, inner: range(0.5), margin: { form: 'light chamfer', ...range(0.3, 0.5) }, standing: 'C' },
-  'preformed metal crown': { functionalCusp: range(1, 2), otherCusp: range(1, 2), facial: range(0, 0.5), inner: range(0, 0.5), margin: { form: 'feather edge', ...none }, standing: 'C' },
-  'preveneered crown': { functionalCusp: none, otherCusp: none, incisal: range(1.5, 2), facial: range(1, 1.5), inner: range(0.5, 1), margin: { form: 'feather edge', ...none }, standing: 'C' },
+  'full metal crown': {
+    functionalCusp: range(1.5),
+    otherCusp: range(1),
+    facial: range(0.8, 1),
+    inner: range(0.8, 1),
+    margin: { form: 'chamfer', ...range(0.3, 0.5) },
+    standing: 'C',
+  },
+  'metal-ceramic crown': {
+    functionalCusp: range(2),
+    otherCusp: range(1.5),
+    incisal: range(2),
+    facial: range(1.2, 1.5),
+    inner: range(0.7, 1),
+    margin: { form: 'shoulder', ...range(1, 1.2) },
+    standing: 'M',
+  },
+  'lithium disilicate crown': {
+    functionalCusp: range(1.5, 2),
+    otherCusp: range(1.5),
+    incisal: range(1.5, 2),
+    facial: range(1, 1.5),
+    inner: range(1, 1.5),
+    margin: { form: 'shoulder', ...range(1) },
+    standing: 'M',
+  },
+  'monolithic zirconia crown': {
+    functionalCusp: range(1, 1.5),
+    otherCusp: range(1),
+    incisal: range(1.5),
+    facial: range(0.8, 1),
+    inner: range(0.8, 1),
+    margin: { form: 'chamfer', ...range(0.5, 0.8) },
+    standing: 'M',
+  },
+  'laminate veneer': {
+    functionalCusp: none,
+    otherCusp: none,
+    incisal: range(1, 1.5),
+    facial: range(0.5),
+    inner: none,
+    margin: { form: 'chamfer', ...range(0.3, 0.5) },
+    standing: 'C',
+  },
+  'ceramic onlay': {
+    functionalCusp: range(2),
+    otherCusp: range(1.5),
+    facial: none,
+    inner: range(1.5),
+    margin: { form: 'butt', ...range(1.5) },
+    standing: 'M',
+  },
+  'ceramic inlay': {
+    functionalCusp: none,
+    otherCusp: none,
+    facial: none,
+    inner: range(1.5),
+    margin: { form: 'butt', ...range(1.5) },
+    standing: 'M',
+  },
+  'resin-bonded retainer': {
+    functionalCusp: none,
+    otherCusp: none,
+    facial: none,
+    inner: range(0.5),
+    margin: { form: 'light chamfer', ...range(0.3, 0.5) },
+    standing: 'C',
+  },
+  'preformed metal crown': {
+    functionalCusp: range(1, 2),
+    otherCusp: range(1, 2),
+    facial: range(0, 0.5),
+    inner: range(0, 0.5),
+    margin: { form: 'feather edge', ...none },
+    standing: 'C',
+  },
+  'preveneered crown': {
+    functionalCusp: none,
+    otherCusp: none,
+    incisal: range(1.5, 2),
+    facial: range(1, 1.5),
+    inner: range(0.5, 1),
+    margin: { form: 'feather edge', ...none },
+    standing: 'C',
+  },
 }
 
 /** Reduction targets of a restoration. `incisal` is missing where no figure is published for it. */
@@ -40,17 +115,42 @@ export function writeRange(r: Range): string {
   return r.leastMm === r.mostMm ? `${r.leastMm.toFixed(1)} mm` : `${r.leastMm.toFixed(1)}–${r.mostMm.toFixed(1)} mm`
 }
 
-export const reductionSites = ['functional cusp', 'other cusp', 'central groove', 'incisal', 'facial, cervical third', 'facial, middle third', 'facial, occlusal third', 'inner side', 'mesial', 'distal'] as const
+export const reductionSites = [
+  'functional cusp',
+  'other cusp',
+  'central groove',
+  'incisal',
+  'facial, cervical third',
+  'facial, middle third',
+  'facial, occlusal third',
+  'inner side',
+  'mesial',
+  'distal',
+] as const
 export type ReductionSite = (typeof reductionSites)[number]
 
 /** What a site should have lost, mm; nothing where the restoration asks for none there. */
 export function targetAt(r: Restoration, site: ReductionSite): Range | undefined {
   const t = table[r]
-  const own = site === 'functional cusp' ? t.functionalCusp : site === 'other cusp' || site === 'central groove' ? t.otherCusp : site === 'incisal' ? t.incisal : site.startsWith('facial') ? t.facial : t.inner
+  const own =
+    site === 'functional cusp'
+      ? t.functionalCusp
+      : site === 'other cusp' || site === 'central groove'
+        ? t.otherCusp
+        : site === 'incisal'
+          ? t.incisal
+          : site.startsWith('facial')
+            ? t.facial
+            : t.inner
   return own && own.mostMm > 0 ? own : undefined
 }
 /** The sites worth a reading: cusps where there are cusps, the edge where there is an edge. */
-export const sitesOf = (r: Restoration, cusps: boolean): ReductionSite[] => reductionSites.filter((s) => targetAt(r, s) !== undefined && (cusps ? s !== 'incisal' : !['functional cusp', 'other cusp', 'central groove'].includes(s)))
+export const sitesOf = (r: Restoration, cusps: boolean): ReductionSite[] =>
+  reductionSites.filter(
+    (s) =>
+      targetAt(r, s) !== undefined &&
+      (cusps ? s !== 'incisal' : !['functional cusp', 'other cusp', 'central groove'].includes(s)),
+  )
 
 export interface SiteJudgement {
   site: ReductionSite
@@ -73,8 +173,34 @@ export function judgeReduction(r: Restoration, readings: Partial<Record<Reductio
     if (readMm === undefined || !target) return []
     const short = Math.round((target.leastMm - readMm) * 10) / 10
     const over = Math.round((readMm - target.mostMm) * 10) / 10
-    if (short >= readsToMm) return [{ site, readMm, verdict: 'short', byMm: short, says: `${site}: short by ${short.toFixed(1)} mm of ${writeRange(target)}` }]
-    if (over >= readsToMm) return [{ site, readMm, verdict: 'over', byMm: over, says: `${site}: ${over.toFixed(1)} mm more than ${writeRange(target)}` }]
-    return [{ site, readMm, verdict: 'enough', byMm: 0, says: `${site}: enough, ${readMm.toFixed(1)} mm of ${writeRange(target)}` }]
+    if (short >= readsToMm)
+      return [
+        {
+          site,
+          readMm,
+          verdict: 'short',
+          byMm: short,
+          says: `${site}: short by ${short.toFixed(1)} mm of ${writeRange(target)}`,
+        },
+      ]
+    if (over >= readsToMm)
+      return [
+        {
+          site,
+          readMm,
+          verdict: 'over',
+          byMm: over,
+          says: `${site}: ${over.toFixed(1)} mm more than ${writeRange(target)}`,
+        },
+      ]
+    return [
+      {
+        site,
+        readMm,
+        verdict: 'enough',
+        byMm: 0,
+        says: `${site}: enough, ${readMm.toFixed(1)} mm of ${writeRange(target)}`,
+      },
+    ]
   })
 }

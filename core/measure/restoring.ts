@@ -21,8 +21,15 @@ export function bulkIncrements(depthMm: number): Increments {
   const left = Math.max(0, round(depthMm - coverMm, 2))
   const n = Math.ceil(left / bulkMostMm)
   const each = n === 0 ? 0 : round(left / n, 1)
-  const text = n === 0 ? `${depthMm} mm is no deeper than the ${coverMm} mm cover: one layer` : `${depthMm} mm − ${coverMm} mm cover = ${left} mm, at most ${bulkMostMm} mm each: ${n} × ${each} mm`
-  return { bulkMm: Array.from({ length: n }, () => each), coverMm: Math.min(depthMm, coverMm), figure: { name: 'bulk increments', value: n, unit: '', text, standing: 'C' } }
+  const text =
+    n === 0
+      ? `${depthMm} mm is no deeper than the ${coverMm} mm cover: one layer`
+      : `${depthMm} mm − ${coverMm} mm cover = ${left} mm, at most ${bulkMostMm} mm each: ${n} × ${each} mm`
+  return {
+    bulkMm: Array.from({ length: n }, () => each),
+    coverMm: Math.min(depthMm, coverMm),
+    figure: { name: 'bulk increments', value: n, unit: '', text, standing: 'C' },
+  }
 }
 
 export interface PostSpace {
@@ -39,13 +46,27 @@ export interface PostSpace {
  * @throws RangeError where the canal is no longer than the seal.
  */
 export function postSpace(canalMm: number, sealMm: number): PostSpace {
-  if (!(canalMm > sealMm)) throw new RangeError(`a canal of ${canalMm} mm leaves no room for a post over ${sealMm} mm of seal`)
+  if (!(canalMm > sealMm))
+    throw new RangeError(`a canal of ${canalMm} mm leaves no room for a post over ${sealMm} mm of seal`)
   const bySeal = round(canalMm - sealMm, 1)
   const mostMm = Math.min(round((canalMm * 2) / 3, 1), bySeal)
   const leastMm = Math.min(round(canalMm / 2, 1), mostMm)
   const sealDecides = bySeal < round((canalMm * 2) / 3, 1)
-  const figure: Figure = { name: 'post space', value: mostMm, unit: 'mm', text: `half to two thirds of ${canalMm} mm is ${round(canalMm / 2, 1)}–${round((canalMm * 2) / 3, 1)} mm; ${canalMm} − ${sealMm} mm of seal leaves ${bySeal} mm: ${leastMm}–${mostMm} mm${sealDecides ? ', the seal decides' : ''}`, standing: 'C' }
-  return { leastMm, mostMm, figure, ...(sealDecides ? { because: { text: `the seal decides: ${sealMm} mm of root filling stay`, standing: 'C' as const } } : {}) }
+  const figure: Figure = {
+    name: 'post space',
+    value: mostMm,
+    unit: 'mm',
+    text: `half to two thirds of ${canalMm} mm is ${round(canalMm / 2, 1)}–${round((canalMm * 2) / 3, 1)} mm; ${canalMm} − ${sealMm} mm of seal leaves ${bySeal} mm: ${leastMm}–${mostMm} mm${sealDecides ? ', the seal decides' : ''}`,
+    standing: 'C',
+  }
+  return {
+    leastMm,
+    mostMm,
+    figure,
+    ...(sealDecides
+      ? { because: { text: `the seal decides: ${sealMm} mm of root filling stay`, standing: 'C' as const } }
+      : {}),
+  }
 }
 
 /** Share of tint a mix takes at the most, percent by weight. */
@@ -54,17 +75,35 @@ export const mostTintPercent = 25
 /** Most tint beside a base of cement, g: a quarter of the whole mix by weight, so a third of the base. */
 export function mostTintG(baseG: number, mostPercent = mostTintPercent): Figure {
   const value = round((baseG * mostPercent) / (100 - mostPercent), 3)
-  return { name: 'tint at most', value, unit: 'g', text: `${mostPercent} % of the whole mix: ${baseG} g × ${mostPercent} ÷ ${100 - mostPercent} = ${value} g`, standing: 'C' }
+  return {
+    name: 'tint at most',
+    value,
+    unit: 'g',
+    text: `${mostPercent} % of the whole mix: ${baseG} g × ${mostPercent} ÷ ${100 - mostPercent} = ${value} g`,
+    standing: 'C',
+  }
 }
 
 /** Final cure of a bonded bridge, s: 60 s front and back of every retainer. */
 export function retainerCure(retainers: number, eachS = 60): Figure {
   const value = retainers * 2 * eachS
-  return { name: 'final cure', value, unit: 's', text: `${retainers} retainer${retainers === 1 ? '' : 's'} × 2 sides × ${eachS} s = ${value} s`, standing: 'C' }
+  return {
+    name: 'final cure',
+    value,
+    unit: 's',
+    text: `${retainers} retainer${retainers === 1 ? '' : 's'} × 2 sides × ${eachS} s = ${value} s`,
+    standing: 'C',
+  }
 }
 
 /** Height of matrix band, mm: the depth from the neighbour's ridge to the floor of the box, and 1 mm to hold by each way. */
 export function bandHeight(insideMm: number, outsideMm = 0): Figure {
   const value = round(Math.max(insideMm, outsideMm) + 1, 1)
-  return { name: 'band, height at least', value, unit: 'mm', text: `deepest reading ${Math.max(insideMm, outsideMm)} mm (inside ${insideMm}${outsideMm > 0 ? `, outside ${outsideMm}` : ''}) + 1 mm over the ridge = ${value} mm`, standing: 'estimate' }
+  return {
+    name: 'band, height at least',
+    value,
+    unit: 'mm',
+    text: `deepest reading ${Math.max(insideMm, outsideMm)} mm (inside ${insideMm}${outsideMm > 0 ? `, outside ${outsideMm}` : ''}) + 1 mm over the ridge = ${value} mm`,
+    standing: 'estimate',
+  }
 }

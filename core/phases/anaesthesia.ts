@@ -18,13 +18,22 @@ export const technique = (c: Case): 'block' | 'infiltration' => {
 
 /** Topical, injection, rinse. The test of numbness is {@link numbTest}, after the wait. */
 export function anaesthesia(c: Case, numbing: Numbing): Block {
-  if (numbing.by === 'sleep') return absent('local anaesthesia', reason('under general anaesthesia, only where licensed; the dentist may add a little against the pain on waking', 'C'))
-  if (numbing.by === 'nothing') return absent('anaesthesia', reason('nothing in this visit hurts; the dentist may still ask for it', 'C'))
+  if (numbing.by === 'sleep')
+    return absent(
+      'local anaesthesia',
+      reason(
+        'under general anaesthesia, only where licensed; the dentist may add a little against the pain on waking',
+        'C',
+      ),
+    )
+  if (numbing.by === 'nothing')
+    return absent('anaesthesia', reason('nothing in this visit hurts; the dentist may still ask for it', 'C'))
   const agent = c.request.anaesthetic
   const how = technique(c)
   const child = c.kind.dentition === 'primary'
   const { weightKg } = c.request
-  const ceiling = weightKg === undefined ? undefined : ceilingMg(agent, weightKg, child || weightKg < 40 ? 'children' : 'adults')
+  const ceiling =
+    weightKg === undefined ? undefined : ceilingMg(agent, weightKg, child || weightKg < 40 ? 'children' : 'adults')
   return sequence(
     step({
       id: 'anaesthesia.topical',
@@ -49,14 +58,29 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
       minutes: [1, 2, 4],
       passes: ['syringe below the patient’s line of sight', 'gauze'],
       needs: [
-        open('syringe'), open(how === 'block' ? 'needle.long' : 'needle.short'), open(`cartridge.${agent}`, 1),
+        open('syringe'),
+        open(how === 'block' ? 'needle.long' : 'needle.short'),
+        open(`cartridge.${agent}`, 1),
         standby(`cartridge.${agent}`, 'the first does not reach', 1),
-        ...(c.has('adrenaline-sensitive') && agent.includes('adrenaline') ? [standby('cartridge.mepivacaine plain', 'the dentist asks for one without adrenaline')] : []),
+        ...(c.has('adrenaline-sensitive') && agent.includes('adrenaline')
+          ? [standby('cartridge.mepivacaine plain', 'the dentist asks for one without adrenaline')]
+          : []),
       ],
       countsIn: [{ id: 'needle', what: 'needles', planned: 1, outStep: 'anaesthesia.rinse' }],
-      cautions: [reason('Needle: one-handed recapping or a safety device, never hand to hand', 'C'), ...(child ? [reason('Children: dose by weight, read aloud before the syringe is passed', 'C')] : [])],
+      cautions: [
+        reason('Needle: one-handed recapping or a safety device, never hand to hand', 'C'),
+        ...(child ? [reason('Children: dose by weight, read aloud before the syringe is passed', 'C')] : []),
+      ],
       figures: [cartridgeMg(agent), ...(ceiling ? [ceiling] : [])],
-      ties: [{ from: 'anaesthesia.topical', fromEdge: 'finish', atLeastS: 60, title: 'Topical takes', because: reason('topical 1–2 min before the needle', 'C') }],
+      ties: [
+        {
+          from: 'anaesthesia.topical',
+          fromEdge: 'finish',
+          atLeastS: 60,
+          title: 'Topical takes',
+          because: reason('topical 1–2 min before the needle', 'C'),
+        },
+      ],
     }),
     step({
       id: 'anaesthesia.rinse',
@@ -85,8 +109,21 @@ export function numbTest(c: Case, numbing: Numbing): Block {
     fn: 'numb test',
     place: 'mouth',
     minutes: [0.3, 0.5, 2],
-    hold: { name: 'numb', title: 'Numb, tested', evidence: 'the dentist’s own test, cheek and tongue side', because: reason('no cutting, clamp or cord before the tissue is numb', 'C') },
-    ties: [{ from: 'anaesthesia.inject', fromEdge: 'finish', atLeastS: lagS, title: 'Anaesthetic takes', because: reason(`${block ? 'block: 5–10' : 'infiltration: 3'} min from needle to test`, 'M') }],
+    hold: {
+      name: 'numb',
+      title: 'Numb, tested',
+      evidence: 'the dentist’s own test, cheek and tongue side',
+      because: reason('no cutting, clamp or cord before the tissue is numb', 'C'),
+    },
+    ties: [
+      {
+        from: 'anaesthesia.inject',
+        fromEdge: 'finish',
+        atLeastS: lagS,
+        title: 'Anaesthetic takes',
+        because: reason(`${block ? 'block: 5–10' : 'infiltration: 3'} min from needle to test`, 'M'),
+      },
+    ],
     mistakes: ['only the cheek side tested: the clamp then hurts and springs off'],
   })
 }

@@ -11,7 +11,9 @@ function piece(c: Case, mark: string): Block {
     phase: 'arrival',
     title: `Piece on hand: ${what} for ${labels(c)}, against the slip and on the model`,
     told: `checked that the ${what} was on hand, against the slip`,
-    detail: c.request.pieceOnHand ? 'Name, teeth, shade, contacts on the model; last visit’s notes read.' : 'It is not here: call the laboratory, move the visit.',
+    detail: c.request.pieceOnHand
+      ? 'Name, teeth, shade, contacts on the model; last visit’s notes read.'
+      : 'It is not here: call the laboratory, move the visit.',
     fn: 'chairside',
     place: 'desk',
     minutes: [0.5, 1, 2],
@@ -25,7 +27,11 @@ export function arrival(works: readonly Case[]): Block {
   const c = works[0]!
   const alerts = c.request.alerts.map((a) => alertWords[a])
   const child = works.some((w) => w.kind.dentition === 'primary')
-  const weigh = child ? (c.request.weightKg === undefined ? ' Weigh the child and write it down.' : ` Weight ${c.request.weightKg} kg.`) : ''
+  const weigh = child
+    ? c.request.weightKg === undefined
+      ? ' Weigh the child and write it down.'
+      : ` Weight ${c.request.weightKg} kg.`
+    : ''
   return sequence(
     ...works.map((w, i) => only(w.kind.delivers !== undefined, () => piece(w, i === 0 ? '' : `@${w.request.kind}`))),
     step({
@@ -38,8 +44,18 @@ export function arrival(works: readonly Case[]): Block {
       place: 'chair',
       minutes: [2, 3, 6],
       needs: [
-        open('bib'), open('patient shield'), open('gloves', 2), open('mask', 2), open('mirror'), open('explorer'), open('periodontal probe'), open('tweezers'),
-        open('suction tip'), open('saliva ejector'), open('air-water tip'), open('gauze', 10),
+        open('bib'),
+        open('patient shield'),
+        open('gloves', 2),
+        open('mask', 2),
+        open('mirror'),
+        open('explorer'),
+        open('periodontal probe'),
+        open('tweezers'),
+        open('suction tip'),
+        open('saliva ejector'),
+        open('air-water tip'),
+        open('gauze', 10),
       ],
       cautions: [reason('Eye shield on the patient before anything passes over the face', 'C')],
       mistakes: ['the tooth read from the screen only, not agreed aloud with patient and dentist'],

@@ -5,14 +5,54 @@ import { acts, open, practice, sequence, type Block } from './build'
 import { labels, type Case } from './case'
 
 const act = acts({ phase: 'isolation', fn: 'chairside', place: 'mouth', helped: true })
-const licensed = reason('General anaesthesia: only where licensed, with its own team; the anaesthetist’s word comes first', 'C')
+const licensed = reason(
+  'General anaesthesia: only where licensed, with its own team; the anaesthetist’s word comes first',
+  'C',
+)
 
 /** From the anaesthetist's word to the confirmed plan. The pack is counted in before anything else is in the mouth. */
 export function goingUnder(works: readonly Case[]): Block {
   return sequence(
-    act('asleep.under', 'Under, by the anaesthetist’s word; eyes taped and covered', [2, 4, 8], { place: 'chair', helped: false, hold: { name: 'numb', title: 'Asleep', evidence: 'the anaesthetist’s word, said aloud', because: practice('nothing in the mouth before the anaesthetist says so') }, cautions: [licensed] }),
-    act('asleep.pack-in', 'Throat pack in: said aloud, written on the door, tape tail out of the mouth', [0.3, 0.5, 1], { fn: 'dam', told: 'placed the throat pack', needs: [open('throat pack'), open('mouth prop')], countsIn: [{ id: throatPack, what: 'THROAT PACK', planned: 1, outStep: 'asleep.pack-out' }], hold: { name: 'throat', title: 'Throat pack in', evidence: 'tail seen, count said aloud by two', because: practice('a pack nobody remembers is an airway closed on waking') }, cautions: [reason('It is out before the child wakes: on the log, on the door, on every count', 'C')] }),
-    act('asleep.clean', `Clean, look, film: ${works.map(labels).join(', ')} and the rest`, [2, 4, 7], { fn: 'polishing', needs: [open('prophy cup'), open('pumice'), open('slow handpiece'), open('film holder')], told: 'cleaned and examined under anaesthesia', hold: { name: 'plan', title: 'Plan confirmed asleep', evidence: 'what is seen and on film agrees with the consent', because: practice('under anaesthesia one sees more: what is not consented is not done') } }),
+    act('asleep.under', 'Under, by the anaesthetist’s word; eyes taped and covered', [2, 4, 8], {
+      place: 'chair',
+      helped: false,
+      hold: {
+        name: 'numb',
+        title: 'Asleep',
+        evidence: 'the anaesthetist’s word, said aloud',
+        because: practice('nothing in the mouth before the anaesthetist says so'),
+      },
+      cautions: [licensed],
+    }),
+    act(
+      'asleep.pack-in',
+      'Throat pack in: said aloud, written on the door, tape tail out of the mouth',
+      [0.3, 0.5, 1],
+      {
+        fn: 'dam',
+        told: 'placed the throat pack',
+        needs: [open('throat pack'), open('mouth prop')],
+        countsIn: [{ id: throatPack, what: 'THROAT PACK', planned: 1, outStep: 'asleep.pack-out' }],
+        hold: {
+          name: 'throat',
+          title: 'Throat pack in',
+          evidence: 'tail seen, count said aloud by two',
+          because: practice('a pack nobody remembers is an airway closed on waking'),
+        },
+        cautions: [reason('It is out before the child wakes: on the log, on the door, on every count', 'C')],
+      },
+    ),
+    act('asleep.clean', `Clean, look, film: ${works.map(labels).join(', ')} and the rest`, [2, 4, 7], {
+      fn: 'polishing',
+      needs: [open('prophy cup'), open('pumice'), open('slow handpiece'), open('film holder')],
+      told: 'cleaned and examined under anaesthesia',
+      hold: {
+        name: 'plan',
+        title: 'Plan confirmed asleep',
+        evidence: 'what is seen and on film agrees with the consent',
+        because: practice('under anaesthesia one sees more: what is not consented is not done'),
+      },
+    }),
   )
 }
 
@@ -20,6 +60,18 @@ export function goingUnder(works: readonly Case[]): Block {
 export function packOut(): Block {
   return sequence(
     act('asleep.suction', 'Rinse, suction over the pack', [0.3, 0.5, 1], { fn: 'rinse', passes: ['suction'] }),
-    act('asleep.pack-out', 'Throat pack out: said aloud, shown, off the door', [0.2, 0.3, 0.5], { fn: 'dam', told: 'removed the throat pack', countsOut: [throatPack], hold: { name: 'throat', key: 'out', title: 'Throat pack out', evidence: 'pack on the table, whole; back of the throat looked at', because: practice('before the child wakes'), mandatory: true } }),
+    act('asleep.pack-out', 'Throat pack out: said aloud, shown, off the door', [0.2, 0.3, 0.5], {
+      fn: 'dam',
+      told: 'removed the throat pack',
+      countsOut: [throatPack],
+      hold: {
+        name: 'throat',
+        key: 'out',
+        title: 'Throat pack out',
+        evidence: 'pack on the table, whole; back of the throat looked at',
+        because: practice('before the child wakes'),
+        mandatory: true,
+      },
+    }),
   )
 }

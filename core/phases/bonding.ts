@@ -17,8 +17,17 @@ export interface Spot {
   label: string
 }
 
-const base = (s: Spot): Pick<Draft, 'phase' | 'place'> & Partial<Draft> => ({ phase: s.phase, place: 'mouth', helped: true, ...(s.tooth ? { tooth: s.tooth } : {}) })
-const minutesOf = (seconds: number): [number, number, number] => [seconds / 60, (seconds + 10) / 60, (seconds + 30) / 60]
+const base = (s: Spot): Pick<Draft, 'phase' | 'place'> & Partial<Draft> => ({
+  phase: s.phase,
+  place: 'mouth',
+  helped: true,
+  ...(s.tooth ? { tooth: s.tooth } : {}),
+})
+const minutesOf = (seconds: number): [number, number, number] => [
+  seconds / 60,
+  (seconds + 10) / 60,
+  (seconds + 30) / 60,
+]
 
 export type EtchOf = 'enamel' | 'enamel edge' | 'total' | 'missed spot' | 'before glass ionomer'
 const etchTimes: Record<EtchOf, { s: number; text: string }> = {
@@ -32,12 +41,18 @@ const etchTimes: Record<EtchOf, { s: number; text: string }> = {
 export const etchSeconds = (of: EtchOf): number => etchTimes[of].s
 
 /** Acid on for its time, then off; the rinse is a step of its own with a clock of its own. */
-export function etch(s: Spot, of: EtchOf, { rinseS = 10, hold, act = 'etch' }: { rinseS?: number; hold?: Draft['hold']; act?: string } = {}): Block {
+export function etch(
+  s: Spot,
+  of: EtchOf,
+  { rinseS = 10, hold, act = 'etch' }: { rinseS?: number; hold?: Draft['hold']; act?: string } = {},
+): Block {
   const { s: seconds, text } = etchTimes[of]
   const because = practice(text)
   return sequence(
     step({
-      ...base(s), id: `${s.stem}.${act}`, fn: 'etching',
+      ...base(s),
+      id: `${s.stem}.${act}`,
+      fn: 'etching',
       title: `Etch ${seconds} s: ${of === 'before glass ionomer' ? 'the whole cavity' : of}, ${s.label}`,
       told: `etched ${s.label} for ${seconds} s`,
       minutes: minutesOf(seconds),
@@ -46,12 +61,20 @@ export function etch(s: Spot, of: EtchOf, { rinseS = 10, hold, act = 'etch' }: {
       ties: [lasting(seconds, 'Etch', because, of === 'total' ? { warnS: seconds } : {})],
       reason: because,
       cautions: [reason('Acid on soft tissue burns white: suction at hand, wipe and rinse at once', 'C')],
-      mistakes: of === 'total' ? ['dentine left under the acid over 15 s: the bond suffers'] : ['acid run onto the neighbour: a strip or tape between'],
+      mistakes:
+        of === 'total'
+          ? ['dentine left under the acid over 15 s: the bond suffers']
+          : ['acid run onto the neighbour: a strip or tape between'],
     }),
     step({
-      ...base(s), id: `${s.stem}.${act}-rinse`, fn: 'rinse',
+      ...base(s),
+      id: `${s.stem}.${act}-rinse`,
+      fn: 'rinse',
       title: `Rinse ${rinseS} s, dry: ${of === 'enamel' ? 'dull white all over' : of === 'total' ? 'enamel dull, dentine moist' : 'dull where etched'}`,
-      detail: of === 'enamel' ? 'Frosted and dull is etched; a shiny patch is etched again.' : 'Dried with short blows; dentine is not bleached out.',
+      detail:
+        of === 'enamel'
+          ? 'Frosted and dull is etched; a shiny patch is etched again.'
+          : 'Dried with short blows; dentine is not bleached out.',
       minutes: minutesOf(rinseS),
       passes: ['water', 'high-volume suction', 'air'],
       ties: [lasting(rinseS, 'Rinse', practice(`at least ${rinseS} s`))],
@@ -62,7 +85,13 @@ export function etch(s: Spot, of: EtchOf, { rinseS = 10, hold, act = 'etch' }: {
 }
 
 /** The hold that enamel is frosted all over before anything bonded is seated. */
-export const frosted = (key?: string): Draft['hold'] => ({ name: 'etched', ...(key ? { key } : {}), title: 'Enamel frosted', evidence: 'dull and white all over, no shiny patch', because: practice('shiny enamel holds no resin: it is etched again') })
+export const frosted = (key?: string): Draft['hold'] => ({
+  name: 'etched',
+  ...(key ? { key } : {}),
+  title: 'Enamel frosted',
+  evidence: 'dull and white all over, no shiny patch',
+  because: practice('shiny enamel holds no resin: it is etched again'),
+})
 
 export interface Adhesive {
   /** Need of the bottle. */
@@ -75,11 +104,17 @@ export interface Adhesive {
 }
 
 /** Adhesive rubbed in, blown till nothing moves, then its light. */
-export function adhesive(c: Case, s: Spot, { what = 'adhesive', cured = true, title, act = 'adhesive' }: Adhesive = {}): Block {
+export function adhesive(
+  c: Case,
+  s: Spot,
+  { what = 'adhesive', cured = true, title, act = 'adhesive' }: Adhesive = {},
+): Block {
   const light = cureOf(c, `adhesive, ${s.label}`, 10, what)
   return sequence(
     step({
-      ...base(s), id: `${s.stem}.${act}`, fn: 'bonding',
+      ...base(s),
+      id: `${s.stem}.${act}`,
+      fn: 'bonding',
       title: title ?? `Adhesive: rub in 20 s, ${s.label}`,
       told: `rubbed in the adhesive on ${s.label}`,
       minutes: minutesOf(20),
@@ -88,7 +123,9 @@ export function adhesive(c: Case, s: Spot, { what = 'adhesive', cured = true, ti
       ties: [lasting(20, 'Adhesive rubbed in', practice('20 s, rubbed, not painted'))],
     }),
     step({
-      ...base(s), id: `${s.stem}.${act}-air`, fn: 'bonding',
+      ...base(s),
+      id: `${s.stem}.${act}-air`,
+      fn: 'bonding',
       title: 'Air from gentle to strong until nothing moves',
       minutes: [0.1, 0.2, 0.4],
       passes: ['air'],
@@ -108,7 +145,9 @@ export function cureOf(c: Case, name: string, leastS: number, what?: string, dee
 /** Light on for the figure's seconds. */
 export function lightStep(s: Spot, id: string, light: Figure, more: Partial<Draft> = {}): Block {
   return step({
-    ...base(s), id, fn: 'curing',
+    ...base(s),
+    id,
+    fn: 'curing',
     title: `Light ${light.value} s, ${s.label}`,
     minutes: minutesOf(light.value),
     needs: [open('curing light'), open('light sleeve'), open('light shield')],
@@ -122,7 +161,9 @@ export function lightStep(s: Spot, id: string, light: Figure, more: Partial<Draf
 /** Pumice and water before bonding: nothing flavoured, nothing oily. */
 export function pumice(s: Spot, more: Partial<Draft> = {}): Block {
   return step({
-    ...base(s), id: `${s.stem}.pumice`, fn: 'polishing',
+    ...base(s),
+    id: `${s.stem}.pumice`,
+    fn: 'polishing',
     title: `Pumice and water, rinse: ${s.label}`,
     told: `cleaned ${s.label} with pumice and water`,
     minutes: [0.5, 1, 2],
@@ -138,14 +179,30 @@ export function pumice(s: Spot, more: Partial<Draft> = {}): Block {
 export function resinExcess(c: Case, s: Spot): Block {
   const tack = c.choices.resinExcess === 'tack and scrape'
   return step({
-    ...base(s), id: `${s.stem}.excess`, fn: 'excess removal',
-    title: tack ? `Tack about 1 s, then scrape and break the excess away, ${s.label}` : `Brush the excess clean, cure in turns, ${s.label}`,
+    ...base(s),
+    id: `${s.stem}.excess`,
+    fn: 'excess removal',
+    title: tack
+      ? `Tack about 1 s, then scrape and break the excess away, ${s.label}`
+      : `Brush the excess clean, cure in turns, ${s.label}`,
     told: `removed the excess resin on ${s.label}`,
     detail: 'Floss while it can still move; knotted floss pulled through sideways.',
     minutes: [0.5, 1, 2],
     passes: tack ? ['light', 'scaler', 'floss'] : ['brush', 'floss', 'light'],
-    needs: [open('curing light'), open('light shield'), open('floss', 300), ...(tack ? [open('scaler')] : [open('clean-up brush', 2)]), standby('scalpel', 'a flash has set')],
-    reason: practice(tack ? 'let it gel, then it breaks away; wiped wet it drags out of the joint' : 'thin edges: brushed clean, a scaler would chip them'),
-    mistakes: [tack ? 'tacked too long: the contact is cemented shut' : 'joint wiped empty: brush along it, never across'],
+    needs: [
+      open('curing light'),
+      open('light shield'),
+      open('floss', 300),
+      ...(tack ? [open('scaler')] : [open('clean-up brush', 2)]),
+      standby('scalpel', 'a flash has set'),
+    ],
+    reason: practice(
+      tack
+        ? 'let it gel, then it breaks away; wiped wet it drags out of the joint'
+        : 'thin edges: brushed clean, a scaler would chip them',
+    ),
+    mistakes: [
+      tack ? 'tacked too long: the contact is cemented shut' : 'joint wiped empty: brush along it, never across',
+    ],
   })
 }

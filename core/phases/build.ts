@@ -61,7 +61,16 @@ export interface Draft {
   /** The teeth that come through the sheet. */
   holes?: Tooth[]
   cut?: Cut
-  hold?: { name: HoldName; /** Where one visit has several of the name. */ key?: string; title: string; evidence: string; because: Reason; mandatory?: boolean; fromCard?: boolean; again?: string[] }
+  hold?: {
+    name: HoldName
+    /** Where one visit has several of the name. */ key?: string
+    title: string
+    evidence: string
+    because: Reason
+    mandatory?: boolean
+    fromCard?: boolean
+    again?: string[]
+  }
   countsIn?: CountIn[]
   countsOut?: string[]
   cautions?: Reason[]
@@ -73,7 +82,11 @@ export interface Draft {
   cues?: (Omit<Cue, 'from' | 'fromEdge' | 'until'> & Partial<Pick<Cue, 'from' | 'fromEdge' | 'until'>>)[]
 }
 
-export type Block = { draft: Draft } | { sequence: Block[] } | { meanwhile: string; blocks: Block[] } | { absence: Absence }
+export type Block =
+  | { draft: Draft }
+  | { sequence: Block[] }
+  | { meanwhile: string; blocks: Block[] }
+  | { absence: Absence }
 
 export const step = (draft: Draft): Block => ({ draft })
 export const sequence = (...blocks: Block[]): Block => ({ sequence: blocks })
@@ -87,10 +100,18 @@ export const only = (when: boolean, block: () => Block): Block => (when ? block(
 
 type Common = Pick<Draft, 'phase' | 'fn' | 'place'> & Partial<Draft>
 /** Steps that share a phase, a function and a place: `act(id, title, minutes, what differs)`. */
-export const acts = (common: Common) => (id: string, title: string, minutes: Draft['minutes'], more: Partial<Draft> = {}): Block => step({ ...common, id, title, minutes, ...more })
+export const acts =
+  (common: Common) =>
+  (id: string, title: string, minutes: Draft['minutes'], more: Partial<Draft> = {}): Block =>
+    step({ ...common, id, title, minutes, ...more })
 
 /** A clock inside a step: it may not be finished before `atLeastS`, and is warned of and missed after `atMostS`. */
-export function lasting(atLeastS: number, title: string, because: Reason, window: Pick<Tie, 'warnS' | 'atMostS' | 'whenMissed' | 'again'> = {}): Tie {
+export function lasting(
+  atLeastS: number,
+  title: string,
+  because: Reason,
+  window: Pick<Tie, 'warnS' | 'atMostS' | 'whenMissed' | 'again'> = {},
+): Tie {
   return { from: self, fromEdge: 'start', toEdge: 'finish', atLeastS, title, because, ...window }
 }
 /** Common practice, the commonest standing: shorthand for a reason. */
@@ -120,11 +141,21 @@ export function marked(block: Block, mark: string): Block {
     ...d,
     id: name(d.id),
     ...(d.cut ? { cut: { ...d.cut, id: name(d.cut.id) } } : {}),
-    ...(d.hold ? { hold: { ...d.hold, key: `${d.hold.key ?? ''}${mark}`, ...(d.hold.again ? { again: d.hold.again.map(name) } : {}) } } : {}),
+    ...(d.hold
+      ? {
+          hold: {
+            ...d.hold,
+            key: `${d.hold.key ?? ''}${mark}`,
+            ...(d.hold.again ? { again: d.hold.again.map(name) } : {}),
+          },
+        }
+      : {}),
     ...(d.countsIn ? { countsIn: d.countsIn.map((c) => ({ ...c, id: name(c.id), outStep: name(c.outStep) })) } : {}),
     ...(d.countsOut ? { countsOut: d.countsOut.map(name) } : {}),
     ...(d.cues ? { cues: d.cues.map((q) => ({ ...q, ...(q.from ? { from: name(q.from) } : {}) })) } : {}),
-    ...(d.ties ? { ties: d.ties.map((t) => ({ ...t, from: name(t.from), ...(t.again ? { again: t.again.map(name) } : {}) })) } : {}),
+    ...(d.ties
+      ? { ties: d.ties.map((t) => ({ ...t, from: name(t.from), ...(t.again ? { again: t.again.map(name) } : {}) })) }
+      : {}),
   })
   const walk = (b: Block): Block => {
     if ('draft' in b) return { draft: rename(b.draft) }

@@ -62,7 +62,13 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
   const resolved = resolveChoices(card?.choices ?? {}, plain.choices, plain.visitChoices, plain)
   const choices = Object.fromEntries(Object.entries(resolved).map(([name, c]) => [name, c.value])) as unknown as Choices
   const gone = [...plain.missing, ...plain.pontics]
-  const unit = (t: Tooth): Unit => ({ tooth: t, label: writeBoth(t, practice.notation), size: dimensions(t), cusps: functionalCusps(t, plain.crossbite), ...neighbours(t, gone) })
+  const unit = (t: Tooth): Unit => ({
+    tooth: t,
+    label: writeBoth(t, practice.notation),
+    size: dimensions(t),
+    cusps: functionalCusps(t, plain.crossbite),
+    ...neighbours(t, gone),
+  })
   const kind = kindFacts(plain.kind)
   const order = archOrder(jawOf(plain.teeth[0]!), isPrimary(plain.teeth[0]!) ? 'primary' : 'permanent')
   const along = (teeth: readonly Tooth[]): Tooth[] => teeth.toSorted((a, b) => order.indexOf(a) - order.indexOf(b))
@@ -94,4 +100,5 @@ export const unitCount = (c: Case): number => c.units.length + c.pontics.length
 /** The surfaces of a tooth's filling or inlay; `usual` where the case does not say. */
 export const surfacesOf = (c: Case, u: Unit, usual: string): string => c.request.surfaces[u.tooth] ?? usual
 /** The proximal boxes of a tooth: mesial before distal. */
-export const boxesOf = (surfaces: string): ('mesial' | 'distal')[] => (['mesial', 'distal'] as const).filter((s) => surfaces.includes(s[0]!.toUpperCase()))
+export const boxesOf = (surfaces: string): ('mesial' | 'distal')[] =>
+  (['mesial', 'distal'] as const).filter((s) => surfaces.includes(s[0]!.toUpperCase()))

@@ -7,8 +7,28 @@ export function closing(works: readonly Case[], { bite, asleep }: { bite: boolea
   const lab = works.some((w) => w.kind.lab)
   const child = works.some((w) => w.kind.dentition === 'primary')
   return sequence(
-    only(bite && !asleep, () => step({ id: 'closing.bite', phase: 'closing', title: 'Bite check: out of contact on weak teeth, even elsewhere', told: 'checked the bite', fn: 'occlusal check', place: 'mouth', minutes: [1, 2, 5], needs: [open('articulating paper', 2)] })),
-    step({ id: 'closing.rinse', phase: 'closing', title: asleep ? 'Suck dry, look round the mouth and behind the soft palate' : 'Rinse, look round the mouth, upright', fn: 'rinse', place: 'mouth', minutes: [0.5, 1, 2] }),
+    only(bite && !asleep, () =>
+      step({
+        id: 'closing.bite',
+        phase: 'closing',
+        title: 'Bite check: out of contact on weak teeth, even elsewhere',
+        told: 'checked the bite',
+        fn: 'occlusal check',
+        place: 'mouth',
+        minutes: [1, 2, 5],
+        needs: [open('articulating paper', 2)],
+      }),
+    ),
+    step({
+      id: 'closing.rinse',
+      phase: 'closing',
+      title: asleep
+        ? 'Suck dry, look round the mouth and behind the soft palate'
+        : 'Rinse, look round the mouth, upright',
+      fn: 'rinse',
+      place: 'mouth',
+      minutes: [0.5, 1, 2],
+    }),
     step({
       id: 'closing.counts',
       phase: 'closing',
@@ -16,7 +36,13 @@ export function closing(works: readonly Case[], { bite, asleep }: { bite: boolea
       fn: 'chairside',
       place: 'chair',
       minutes: [0.2, 0.3, 1],
-      hold: { name: 'counts', title: 'Counts square', evidence: 'the count of every piece', because: reason('a forgotten cord is an infection; a missing piece of dam a body in the sulcus', 'C'), mandatory: true },
+      hold: {
+        name: 'counts',
+        title: 'Counts square',
+        evidence: 'the count of every piece',
+        because: reason('a forgotten cord is an infection; a missing piece of dam a body in the sulcus', 'C'),
+        mandatory: true,
+      },
     }),
     step({
       id: 'closing.instructions',
@@ -34,12 +60,34 @@ export function closing(works: readonly Case[], { bite, asleep }: { bite: boolea
       fn: 'chairside',
       place: 'chair',
       minutes: [0.2, 0.3, 1],
-      hold: { name: 'home', title: 'Going home', evidence: asleep ? 'awake, drinking, with an adult; by the anaesthetist’s word' : 'patient well, instructions given', because: reason('the dentist sees the patient before they leave', 'C') },
+      hold: {
+        name: 'home',
+        title: 'Going home',
+        evidence: asleep
+          ? 'awake, drinking, with an adult; by the anaesthetist’s word'
+          : 'patient well, instructions given',
+        because: reason('the dentist sees the patient before they leave', 'C'),
+      },
     }),
     meanwhile(
       'the patient has left',
-      step({ id: 'closing.chart', phase: 'closing', title: lab ? 'Chart note and laboratory slip' : 'Chart note, with every material used', fn: 'chart note', place: 'desk', minutes: [3, 5, 8] }),
-      step({ id: 'closing.turnover', phase: 'closing', title: 'Turn the room over; cassette to the sterilising room', fn: 'turnover', place: 'room', minutes: [8, 10, 15], cautions: [reason('Sharps first, then instruments; heavy gloves', 'C')] }),
+      step({
+        id: 'closing.chart',
+        phase: 'closing',
+        title: lab ? 'Chart note and laboratory slip' : 'Chart note, with every material used',
+        fn: 'chart note',
+        place: 'desk',
+        minutes: [3, 5, 8],
+      }),
+      step({
+        id: 'closing.turnover',
+        phase: 'closing',
+        title: 'Turn the room over; cassette to the sterilising room',
+        fn: 'turnover',
+        place: 'room',
+        minutes: [8, 10, 15],
+        cautions: [reason('Sharps first, then instruments; heavy gloves', 'C')],
+      }),
     ),
   )
 }

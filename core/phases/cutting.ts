@@ -6,7 +6,9 @@ import { innerSide, isAnterior } from '../teeth/arch'
 import { open, sequence, step, type Block, type Draft } from './build'
 import type { Case, Unit } from './case'
 
-const cuttingCautions: Reason[] = [reason('Eye shields and masks on all three; high-volume suction at the bur; water on', 'C')]
+const cuttingCautions: Reason[] = [
+  reason('Eye shields and masks on all three; high-volume suction at the bur; water on', 'C'),
+]
 
 /** A cut as the phase writes it: minutes follow from its share of the whole preparation. */
 export interface CutLine {
@@ -43,12 +45,59 @@ function posteriorCuts(c: Case, u: Unit, t: Targets): CutLine[] {
   const shape = shapeOf(t)
   const swapped = c.request.crossbite ? ', swapped by the crossbite' : ''
   return [
-    { act: 'groove-functional', title: `Depth grooves, ${functional} cusps ${writeRange(t.functionalCusp)}`, form: 'groove', depthMm: t.functionalCusp.mostMm, surface: `${functional} cusps`, share: 1, because: reason(`${functional} cusps carry the bite on ${u.tooth}${swapped}: the larger reduction`, t.standing) },
-    { act: 'groove-other', title: `Depth grooves, ${other} cusps ${writeRange(t.otherCusp)}`, form: 'groove', depthMm: t.otherCusp.mostMm, surface: `${other} cusps`, share: 1 },
-    { act: 'occlusal', title: 'Occlusal reduction, one half, then the other', form: 'occlusal', depthMm: t.functionalCusp.mostMm, surface: 'occlusal', share: 3, detail: 'The untouched half is the reference.', mistakes: ['flat table instead of planes: short in the fossa'] },
-    { act: 'bevel', title: `Bevel on the ${functional} cusps, 45°, about 1.5 mm wide`, form: 'bevel', depthMm: t.functionalCusp.mostMm, surface: `${functional} cusps`, share: 1 },
-    { act: 'axial-facial', title: `Buccal wall ${writeRange(t.facial)}`, form: 'axial', depthMm: t.margin.mostMm, surface: 'buccal', share: 3, after: shape },
-    { act: 'axial-inner', title: `${innerWord(u)} wall ${writeRange(t.inner)}`, form: 'axial', depthMm: t.margin.mostMm, surface: innerSide(u.tooth), share: 2, after: shape },
+    {
+      act: 'groove-functional',
+      title: `Depth grooves, ${functional} cusps ${writeRange(t.functionalCusp)}`,
+      form: 'groove',
+      depthMm: t.functionalCusp.mostMm,
+      surface: `${functional} cusps`,
+      share: 1,
+      because: reason(`${functional} cusps carry the bite on ${u.tooth}${swapped}: the larger reduction`, t.standing),
+    },
+    {
+      act: 'groove-other',
+      title: `Depth grooves, ${other} cusps ${writeRange(t.otherCusp)}`,
+      form: 'groove',
+      depthMm: t.otherCusp.mostMm,
+      surface: `${other} cusps`,
+      share: 1,
+    },
+    {
+      act: 'occlusal',
+      title: 'Occlusal reduction, one half, then the other',
+      form: 'occlusal',
+      depthMm: t.functionalCusp.mostMm,
+      surface: 'occlusal',
+      share: 3,
+      detail: 'The untouched half is the reference.',
+      mistakes: ['flat table instead of planes: short in the fossa'],
+    },
+    {
+      act: 'bevel',
+      title: `Bevel on the ${functional} cusps, 45°, about 1.5 mm wide`,
+      form: 'bevel',
+      depthMm: t.functionalCusp.mostMm,
+      surface: `${functional} cusps`,
+      share: 1,
+    },
+    {
+      act: 'axial-facial',
+      title: `Buccal wall ${writeRange(t.facial)}`,
+      form: 'axial',
+      depthMm: t.margin.mostMm,
+      surface: 'buccal',
+      share: 3,
+      after: shape,
+    },
+    {
+      act: 'axial-inner',
+      title: `${innerWord(u)} wall ${writeRange(t.inner)}`,
+      form: 'axial',
+      depthMm: t.margin.mostMm,
+      surface: innerSide(u.tooth),
+      share: 2,
+      after: shape,
+    },
   ]
 }
 
@@ -57,11 +106,53 @@ function anteriorCuts(u: Unit, t: Targets): CutLine[] {
   const inner = innerSide(u.tooth)
   const incisal = t.incisal
   return [
-    { act: 'groove-facial', title: `Facial depth grooves ${writeRange(t.facial)}, two planes`, form: 'groove', depthMm: t.facial.mostMm, surface: 'facial', share: 1 },
-    ...(incisal ? [{ act: 'incisal', title: `Incisal reduction ${writeRange(incisal)}`, form: 'incisal' as const, depthMm: incisal.mostMm, surface: 'incisal', share: 2 }] : []),
-    { act: 'axial-facial', title: `Facial wall ${writeRange(t.facial)}, two planes`, form: 'axial', depthMm: t.margin.mostMm, surface: 'facial', share: 3, after: shapeOf(t), mistakes: ['one plane only: the incisal third ends up thick'] },
-    { act: 'concavity', title: `${innerWord(u)} concavity ${writeRange(t.inner)}`, form: 'lingual concavity', depthMm: t.inner.mostMm, surface: inner, share: 2 },
-    { act: 'axial-inner', title: `Cingulum wall ${writeRange(t.inner)}`, form: 'axial', depthMm: t.margin.mostMm, surface: inner, share: 1, after: shapeOf(t) },
+    {
+      act: 'groove-facial',
+      title: `Facial depth grooves ${writeRange(t.facial)}, two planes`,
+      form: 'groove',
+      depthMm: t.facial.mostMm,
+      surface: 'facial',
+      share: 1,
+    },
+    ...(incisal
+      ? [
+          {
+            act: 'incisal',
+            title: `Incisal reduction ${writeRange(incisal)}`,
+            form: 'incisal' as const,
+            depthMm: incisal.mostMm,
+            surface: 'incisal',
+            share: 2,
+          },
+        ]
+      : []),
+    {
+      act: 'axial-facial',
+      title: `Facial wall ${writeRange(t.facial)}, two planes`,
+      form: 'axial',
+      depthMm: t.margin.mostMm,
+      surface: 'facial',
+      share: 3,
+      after: shapeOf(t),
+      mistakes: ['one plane only: the incisal third ends up thick'],
+    },
+    {
+      act: 'concavity',
+      title: `${innerWord(u)} concavity ${writeRange(t.inner)}`,
+      form: 'lingual concavity',
+      depthMm: t.inner.mostMm,
+      surface: inner,
+      share: 2,
+    },
+    {
+      act: 'axial-inner',
+      title: `Cingulum wall ${writeRange(t.inner)}`,
+      form: 'axial',
+      depthMm: t.margin.mostMm,
+      surface: inner,
+      share: 1,
+      after: shapeOf(t),
+    },
   ]
 }
 
@@ -69,7 +160,19 @@ function anteriorCuts(u: Unit, t: Targets): CutLine[] {
 export function contactCuts(u: Unit): CutLine[] {
   return (['mesial', 'distal'] as const).flatMap((side): CutLine[] => {
     const neighbour = u[side].tooth
-    return neighbour ? [{ act: `contact-${side}`, title: `Break the ${side} contact toward ${neighbour}`, form: 'contact', depthMm: 1, surface: side, share: 1.5, mistakes: [`neighbour ${neighbour} nicked: leave the thin wall of enamel standing to the last`] }] : []
+    return neighbour
+      ? [
+          {
+            act: `contact-${side}`,
+            title: `Break the ${side} contact toward ${neighbour}`,
+            form: 'contact',
+            depthMm: 1,
+            surface: side,
+            share: 1.5,
+            mistakes: [`neighbour ${neighbour} nicked: leave the thin wall of enamel standing to the last`],
+          },
+        ]
+      : []
   })
 }
 
@@ -77,13 +180,37 @@ export function contactCuts(u: Unit): CutLine[] {
 export function marginCuts(c: Case, u: Unit, t: Targets): CutLine[] {
   const shape = shapeOf(t)
   return [
-    { act: 'margin', title: `${shape === 'chamfer' ? 'Chamfer' : 'Shoulder'} all round ${writeRange(t.margin)}`, form: shape, depthMm: t.margin.mostMm, surface: 'margin', share: 3, ...(shape === 'chamfer' ? { mistakes: ['more than half the tip sunk: an unsupported lip of enamel'] } : {}) },
-    { act: 'finish', title: 'Finish every line, round every edge', form: 'finish', depthMm: t.margin.mostMm, surface: 'all', share: 2, after: shape, told: `finished the preparation of ${u.label} for a ${c.restoration}, ${shape} ${writeRange(t.margin)}` },
+    {
+      act: 'margin',
+      title: `${shape === 'chamfer' ? 'Chamfer' : 'Shoulder'} all round ${writeRange(t.margin)}`,
+      form: shape,
+      depthMm: t.margin.mostMm,
+      surface: 'margin',
+      share: 3,
+      ...(shape === 'chamfer' ? { mistakes: ['more than half the tip sunk: an unsupported lip of enamel'] } : {}),
+    },
+    {
+      act: 'finish',
+      title: 'Finish every line, round every edge',
+      form: 'finish',
+      depthMm: t.margin.mostMm,
+      surface: 'all',
+      share: 2,
+      after: shape,
+      told: `finished the preparation of ${u.label} for a ${c.restoration}, ${shape} ${writeRange(t.margin)}`,
+    },
   ]
 }
 
 /** Seating groove on the path of insertion, for a metal crown on a back tooth. */
-export const seatingGroove: CutLine = { act: 'seating-groove', title: 'Seating groove 1.0 mm on the path of insertion', form: 'seating groove', depthMm: 1, surface: 'buccal', share: 1 }
+export const seatingGroove: CutLine = {
+  act: 'seating-groove',
+  title: 'Seating groove 1.0 mm on the path of insertion',
+  form: 'seating groove',
+  depthMm: 1,
+  surface: 'buccal',
+  share: 1,
+}
 
 function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonly [number, number, number]): Draft {
   const id = `cutting.${line.act}.${u.tooth}`
@@ -102,7 +229,14 @@ function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonl
     ...(line.passes ? { passes: line.passes } : {}),
     ...(line.needs ? { needs: line.needs } : {}),
     ...(line.cautions ? { cautions: line.cautions } : {}),
-    cut: { id, form: line.form, depthMm: line.depthMm, surface: line.surface, ...(line.after ? { after: line.after } : {}), ...(line.prefer ? { prefer: line.prefer } : {}) },
+    cut: {
+      id,
+      form: line.form,
+      depthMm: line.depthMm,
+      surface: line.surface,
+      ...(line.after ? { after: line.after } : {}),
+      ...(line.prefer ? { prefer: line.prefer } : {}),
+    },
     ...(line.mistakes ? { mistakes: line.mistakes } : {}),
     ...(line.because ? { reason: line.because } : {}),
   }
@@ -125,21 +259,44 @@ function actOrder(lists: readonly CutLine[][]): string[] {
  * that stands on ten steps is read on none.
  * @param whole short, likely and long minutes for one tooth, shared out over its lines.
  */
-export function cutSteps(c: Case, linesOf: (u: Unit) => CutLine[], whole: readonly [number, number, number] = crownMinutes): Block {
+export function cutSteps(
+  c: Case,
+  linesOf: (u: Unit) => CutLine[],
+  whole: readonly [number, number, number] = crownMinutes,
+): Block {
   const own = c.units.map((u) => {
     const lines = linesOf(u)
     return { u, lines, shares: lines.reduce((sum, l) => sum + l.share, 0) }
   })
-  const drafts = actOrder(own.map((o) => o.lines)).flatMap((act) => own.flatMap(({ u, lines, shares }) => lines.filter((l) => l.act === act).map((line) => cutStep(c, u, line, shares, whole))))
+  const drafts = actOrder(own.map((o) => o.lines)).flatMap((act) =>
+    own.flatMap(({ u, lines, shares }) =>
+      lines.filter((l) => l.act === act).map((line) => cutStep(c, u, line, shares, whole)),
+    ),
+  )
   return sequence(
-    ...drafts.map((draft, i) => step(i === 0 ? { ...draft, cautions: [...cuttingCautions, ...(draft.cautions ?? [])], needs: [open('high-speed handpiece'), open('bur block'), open('face shield', 2), ...(draft.needs ?? [])] } : draft)),
+    ...drafts.map((draft, i) =>
+      step(
+        i === 0
+          ? {
+              ...draft,
+              cautions: [...cuttingCautions, ...(draft.cautions ?? [])],
+              needs: [open('high-speed handpiece'), open('bur block'), open('face shield', 2), ...(draft.needs ?? [])],
+            }
+          : draft,
+      ),
+    ),
   )
 }
 
 /** The cuts of a crown on one tooth, in the order of the day. */
 export function crownLines(c: Case, u: Unit): CutLine[] {
   const t = reductionTargets(c.restoration!)
-  return [...(u.cusps ? posteriorCuts(c, u, t) : anteriorCuts(u, t)), ...contactCuts(u), ...marginCuts(c, u, t), ...(c.restoration === 'full metal crown' && !isAnterior(u.tooth) ? [seatingGroove] : [])]
+  return [
+    ...(u.cusps ? posteriorCuts(c, u, t) : anteriorCuts(u, t)),
+    ...contactCuts(u),
+    ...marginCuts(c, u, t),
+    ...(c.restoration === 'full metal crown' && !isAnterior(u.tooth) ? [seatingGroove] : []),
+  ]
 }
 
 /** The preparation of crowns. */
@@ -155,7 +312,11 @@ export function reductionCheck(c: Case, more: Partial<Draft> = {}): Block {
   )
   const index = c.choices.provisional === 'bis-acryl in putty index'
   const guide = c.choices.provisional === 'bis-acryl in wax-up matrix'
-  const gauge = index ? 'sectioned putty index' : guide ? 'reduction guide from the wax-up' : 'clearance tabs, thin to thick'
+  const gauge = index
+    ? 'sectioned putty index'
+    : guide
+      ? 'reduction guide from the wax-up'
+      : 'clearance tabs, thin to thick'
   return step({
     id: 'cutting.reduction-check',
     phase: 'cutting',
@@ -168,8 +329,30 @@ export function reductionCheck(c: Case, more: Partial<Draft> = {}): Block {
     minutes: [1, 2, 4],
     needs: [open('clearance tabs')],
     passes: [gauge, 'probe'],
-    hold: { name: 'reduction', title: 'Reduction enough', evidence: index ? 'sectioned index and clearance tabs' : guide ? 'guide from the wax-up and clearance tabs' : 'clearance tabs in the bite and on the sides', because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'), again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'] },
-    figures: c.units.flatMap((u) => (u.cusps ? [{ name: `${u.tooth}, ${u.cusps.functional} cusps`, value: t.functionalCusp.leastMm, unit: 'mm', text: `at least ${t.functionalCusp.leastMm} mm for a ${c.restoration}`, standing: t.standing }] : [])),
+    hold: {
+      name: 'reduction',
+      title: 'Reduction enough',
+      evidence: index
+        ? 'sectioned index and clearance tabs'
+        : guide
+          ? 'guide from the wax-up and clearance tabs'
+          : 'clearance tabs in the bite and on the sides',
+      because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'),
+      again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'],
+    },
+    figures: c.units.flatMap((u) =>
+      u.cusps
+        ? [
+            {
+              name: `${u.tooth}, ${u.cusps.functional} cusps`,
+              value: t.functionalCusp.leastMm,
+              unit: 'mm',
+              text: `at least ${t.functionalCusp.leastMm} mm for a ${c.restoration}`,
+              standing: t.standing,
+            },
+          ]
+        : [],
+    ),
     mistakes: ['read with the jaw off its bite: the tab feels free where it is not'],
     ...more,
   })

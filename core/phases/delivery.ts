@@ -10,18 +10,38 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
   const vital = c.request.vital
   const eugenol = c.request.earlier.some((e) => e.uses.includes('provisional cement.eugenol'))
   return sequence(
-    act('delivery.provisional-off', how === 'cut' ? `Cut the provisional of ${labels(c)}, spread it, lift` : how === 'flick' ? `Provisional out of ${labels(c)} in one piece, stopping with it` : `Provisional off ${labels(c)}: haemostat and roll, rock, never a yank`, [1, 2, 4], {
-      told: `removed the provisional of ${labels(c)}`, fn: 'provisional cementing', hurts: vital,
-      passes: how === 'flick' ? ['spoon excavator', 'gauze'] : ['haemostat', 'cotton roll', 'gauze behind'],
-      needs: how === 'flick' ? [open('spoon excavator')] : [open('haemostat'), open('cotton roll', 2), ...(how === 'cut' ? [open('high-speed handpiece')] : [])],
-      ...(how === 'cut' ? { cut: { id: 'delivery.provisional-off', form: 'split' as const, depthMm: 1.2, surface: 'provisional' } } : {}),
-      cautions: [reason('A loose provisional can be swallowed: gauze behind it', 'C')],
-    }),
+    act(
+      'delivery.provisional-off',
+      how === 'cut'
+        ? `Cut the provisional of ${labels(c)}, spread it, lift`
+        : how === 'flick'
+          ? `Provisional out of ${labels(c)} in one piece, stopping with it`
+          : `Provisional off ${labels(c)}: haemostat and roll, rock, never a yank`,
+      [1, 2, 4],
+      {
+        told: `removed the provisional of ${labels(c)}`,
+        fn: 'provisional cementing',
+        hurts: vital,
+        passes: how === 'flick' ? ['spoon excavator', 'gauze'] : ['haemostat', 'cotton roll', 'gauze behind'],
+        needs:
+          how === 'flick'
+            ? [open('spoon excavator')]
+            : [open('haemostat'), open('cotton roll', 2), ...(how === 'cut' ? [open('high-speed handpiece')] : [])],
+        ...(how === 'cut'
+          ? { cut: { id: 'delivery.provisional-off', form: 'split' as const, depthMm: 1.2, surface: 'provisional' } }
+          : {}),
+        cautions: [reason('A loose provisional can be swallowed: gauze behind it', 'C')],
+      },
+    ),
     act('delivery.clean', `Clean ${labels(c)}: cement off, pumice and water, rinse`, [1, 2, 4], {
-      told: `cleaned ${labels(c)} of provisional cement`, fn: 'polishing', hurts: vital,
+      told: `cleaned ${labels(c)} of provisional cement`,
+      fn: 'polishing',
+      hurts: vital,
       passes: ['scaler', 'cup with pumice'],
       needs: [open('scaler'), open('pumice'), open('prophy cup'), open('slow handpiece')],
-      ...(eugenol ? { cautions: [reason('Eugenol was in the provisional cement: every trace off before anything bonded', 'C')] } : {}),
+      ...(eugenol
+        ? { cautions: [reason('Eugenol was in the provisional cement: every trace off before anything bonded', 'C')] }
+        : {}),
       mistakes: ['a speck of cement left: the piece does not seat'],
     }),
   )
@@ -29,13 +49,29 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
 
 /** Tried in: seat, contacts, margins, bite; the dentist signs fit, and shade where there is one. */
 export function tryIn(c: Case, what: string, more: Partial<Draft> = {}): Block {
-  const contacts = c.units.flatMap((u) => (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.tooth} ${s}`))
+  const contacts = c.units.flatMap((u) =>
+    (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.tooth} ${s}`),
+  )
   return act('delivery.try-in', `Try in the ${what}, ${labels(c)}: contacts, seat, eight margin parts`, [2, 4, 8], {
-    told: `tried the ${what} in`, fn: 'occlusal check', hurts: c.request.vital,
+    told: `tried the ${what} in`,
+    fn: 'occlusal check',
+    hurts: c.request.vital,
     detail: `Contacts first: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Then the inside, then the margin, then the bite.`,
     passes: ['piece in gauze', 'floss', 'contact film', 'explorer'],
-    needs: [open('floss', 300), open('contact film', 2), open('fit checker', 1), open('articulating paper', 2), standby('shade guide', 'the shade is doubted')],
-    hold: { name: 'fit', title: 'Fit', evidence: 'contacts, margin parts and seat', because: reason('what is cemented cannot be sent back', 'C'), again: ['delivery.try-in'] },
+    needs: [
+      open('floss', 300),
+      open('contact film', 2),
+      open('fit checker', 1),
+      open('articulating paper', 2),
+      standby('shade guide', 'the shade is doubted'),
+    ],
+    hold: {
+      name: 'fit',
+      title: 'Fit',
+      evidence: 'contacts, margin parts and seat',
+      because: reason('what is cemented cannot be sent back', 'C'),
+      again: ['delivery.try-in'],
+    },
     cautions: [reason('Small pieces: gauze behind, patient upright enough to cough', 'C')],
     mistakes: ['bite ground before the contacts are right: the crown was not down'],
     ...more,
@@ -46,8 +82,18 @@ export function tryIn(c: Case, what: string, more: Partial<Draft> = {}): Block {
 export function shadeOnTooth(c: Case, more: Partial<Draft> = {}): Block {
   if (c.restoration === 'full metal crown') return nothing
   return act('delivery.shade', 'Shade on the tooth, wet, from two steps away; patient looks too', [1, 2, 4], {
-    told: 'checked the shade on the tooth', place: 'mouth', helped: false, needs: [open('hand mirror')],
-    hold: { name: 'shade', title: 'Shade', evidence: 'piece on the wet tooth, patient content', because: reason('after bonding it stays', 'C'), mandatory: true }, ...more,
+    told: 'checked the shade on the tooth',
+    place: 'mouth',
+    helped: false,
+    needs: [open('hand mirror')],
+    hold: {
+      name: 'shade',
+      title: 'Shade',
+      evidence: 'piece on the wet tooth, patient content',
+      because: reason('after bonding it stays', 'C'),
+      mandatory: true,
+    },
+    ...more,
   })
 }
 
@@ -62,9 +108,17 @@ export function finalCement(c: Case): FinalCement {
     case 'resin':
       return { need: 'cement.resin', words: 'resin cement', because: practice('bonded, as planned at the preparation') }
     case 'resin-modified glass ionomer':
-      return { need: 'cement.resin-modified glass ionomer', words: 'resin-modified glass ionomer', because: practice('retentive preparation: cemented') }
+      return {
+        need: 'cement.resin-modified glass ionomer',
+        words: 'resin-modified glass ionomer',
+        because: practice('retentive preparation: cemented'),
+      }
     case 'conventional':
-      return { need: 'cement.conventional', words: 'conventional cement', because: practice('retentive preparation: cemented') }
+      return {
+        need: 'cement.conventional',
+        words: 'conventional cement',
+        because: practice('retentive preparation: cemented'),
+      }
   }
 }
 
@@ -73,18 +127,51 @@ export function cementPiece(c: Case, what: string): Block {
   const cement = finalCement(c)
   const setS = c.practice.items.find((i) => i.serves.includes(cement.need))?.setS ?? 300
   return sequence(
-    act('delivery.dry', `Isolate, dry ${labels(c)}; not bleached out`, [0.5, 1, 2], { needs: [open('cotton roll', 4)] }),
-    act('delivery.mix', `Mix ${cement.words}, thin along the inner edge`, [0.5, 0.75, 1], { place: 'bench', helped: false, needs: [open(cement.need, c.units.length, { words: cement.words }), open('mixing pad'), open('mixing spatula')], reason: cement.because }),
+    act('delivery.dry', `Isolate, dry ${labels(c)}; not bleached out`, [0.5, 1, 2], {
+      needs: [open('cotton roll', 4)],
+    }),
+    act('delivery.mix', `Mix ${cement.words}, thin along the inner edge`, [0.5, 0.75, 1], {
+      place: 'bench',
+      helped: false,
+      needs: [open(cement.need, c.units.length, { words: cement.words }), open('mixing pad'), open('mixing spatula')],
+      reason: cement.because,
+    }),
     act('delivery.seat', `Seat with steady pressure; stick or roll, hold`, [0.3, 0.5, 1], {
-      told: `cemented the ${what} with ${cement.words}`, fn: 'bonding', passes: ['loaded piece', 'bite stick'], needs: [open('bite stick')],
+      told: `cemented the ${what} with ${cement.words}`,
+      fn: 'bonding',
+      passes: ['loaded piece', 'bite stick'],
+      needs: [open('bite stick')],
       tell: `Your new ${what} is cemented. Nothing hard or sticky on it today; floss and brush as usual. Call us if the bite feels high.`,
-      ties: [{ from: 'delivery.mix', fromEdge: 'start', toEdge: 'finish', warnS: 75, atMostS: 120, title: 'Cement mixed to seated', because: reason('about 2 min; the product’s own working time wins', 'estimate'), whenMissed: 'it has thickened: clean both and mix again', again: ['delivery.dry', 'delivery.mix', 'delivery.seat'] }],
+      ties: [
+        {
+          from: 'delivery.mix',
+          fromEdge: 'start',
+          toEdge: 'finish',
+          warnS: 75,
+          atMostS: 120,
+          title: 'Cement mixed to seated',
+          because: reason('about 2 min; the product’s own working time wins', 'estimate'),
+          whenMissed: 'it has thickened: clean both and mix again',
+          again: ['delivery.dry', 'delivery.mix', 'delivery.seat'],
+        },
+      ],
       cautions: [reason('A loose crown can be swallowed: gauze behind it, patient upright enough to cough', 'C')],
       mistakes: ['pressure let go while it sets: the crown rises'],
     }),
     act('delivery.excess', 'Excess off, knotted floss out sideways', [1, 2, 4], {
-      told: 'removed the excess cement', fn: 'excess removal', passes: ['scaler', 'knotted floss'], needs: [open('scaler'), open('floss', 600), ...(c.pontics.length > 0 ? [open('floss threader')] : [])],
-      ties: [{ from: 'delivery.seat', fromEdge: 'finish', atLeastS: setS, title: 'Cement sets', because: reason(`${setS} s; 4–5 min, or the product’s own`, 'C') }],
+      told: 'removed the excess cement',
+      fn: 'excess removal',
+      passes: ['scaler', 'knotted floss'],
+      needs: [open('scaler'), open('floss', 600), ...(c.pontics.length > 0 ? [open('floss threader')] : [])],
+      ties: [
+        {
+          from: 'delivery.seat',
+          fromEdge: 'finish',
+          atLeastS: setS,
+          title: 'Cement sets',
+          because: reason(`${setS} s; 4–5 min, or the product’s own`, 'C'),
+        },
+      ],
       mistakes: ['cement left in the sulcus: sore gum within days'],
     }),
   )
@@ -93,8 +180,12 @@ export function cementPiece(c: Case, what: string): Block {
 /** The inside of a ceramic or metal piece before cementing: cleaned of spit from the try-in. */
 export function cleanPiece(what: string, more: Partial<Draft> = {}): Block {
   return act('delivery.clean-piece', `Clean the ${what} of the try-in: alcohol, ultrasonic, dry`, [1, 2, 3], {
-    place: 'bench', helped: false, needs: [open('alcohol'), open('ultrasonic bath')], reason: practice('a contaminated piece: alcohol, ultrasonic, dry'),
-    cautions: [reason('Hydrofluoric acid only at the laboratory, never in the mouth', 'C')], mistakes: ['fitting side touched with the finger after cleaning'], ...more,
+    place: 'bench',
+    helped: false,
+    needs: [open('alcohol'), open('ultrasonic bath')],
+    reason: practice('a contaminated piece: alcohol, ultrasonic, dry'),
+    cautions: [reason('Hydrofluoric acid only at the laboratory, never in the mouth', 'C')],
+    mistakes: ['fitting side touched with the finger after cleaning'],
+    ...more,
   })
 }
-

@@ -6,12 +6,21 @@ import { acts, nothing, only, open, practice, sequence, standby, step, type Bloc
 import { boxesOf, surfacesOf, type Case, type Unit } from './case'
 import { cureOf, lightStep, type Spot } from './bonding'
 
-export const spotOf = (u: Unit): Spot => ({ stem: `filling.${u.tooth}`, phase: 'restoring', tooth: u.tooth, label: u.label })
+export const spotOf = (u: Unit): Spot => ({
+  stem: `filling.${u.tooth}`,
+  phase: 'restoring',
+  tooth: u.tooth,
+  label: u.label,
+})
 /** Depth of the cavity, mm; 4 where nobody has measured yet. */
 export const depthOf = (c: Case, u: Unit): number => c.request.depthMm[u.tooth] ?? 4
 
 /** Cutting a cavity: outline, box walls by hand, soft decay, inspected. 6 · 10 · 20 minutes in all: our estimate. */
-export function cavity(c: Case, usual: string, linesOf: (u: Unit) => CutLine[] = (u) => cavityLines(c, u, usual)): Block {
+export function cavity(
+  c: Case,
+  usual: string,
+  linesOf: (u: Unit) => CutLine[] = (u) => cavityLines(c, u, usual),
+): Block {
   return cutSteps(c, linesOf, [6, 10, 20])
 }
 
@@ -19,15 +28,70 @@ export function cavityLines(c: Case, u: Unit, usual: string): CutLine[] {
   const surfaces = surfacesOf(c, u, usual)
   const boxes = boxesOf(surfaces)
   return [
-    { act: 'outline', title: `Outline ${surfaces}: old filling out, floor flat`, form: 'outline', depthMm: 1.5, surface: 'occlusal', share: 4, passes: ['straight bur', 'tapered bur'] },
-    { act: 'caries', title: 'Soft decay out, slow round', form: 'caries', depthMm: 1.2, surface: 'dentine', share: 3, passes: ['slow round, the largest that enters', 'spoon excavator'], needs: [open('slow handpiece'), open('spoon excavator')], detail: 'From the walls toward the floor; hard and dry tells, not colour.', mistakes: ['the floor dug first: the pulp is open before the walls are clean'], told: `removed the decay of ${u.label}, ${surfaces}` },
-    ...(boxes.length > 0 ? [{ act: 'box-edges', title: `${boxes.join(' and ')} box: edges by hand, gum edge too`, form: 'enamel bevel' as const, depthMm: 0.3, surface: boxes.join(' and '), share: 2, passes: ['chisel', 'hatchet', 'gingival margin trimmer'], needs: [open('enamel chisel'), open('enamel hatchet'), open('gingival margin trimmer')], mistakes: [`neighbour ${boxes.map((b) => u[b].tooth).filter(Boolean).join(', ') || 'tooth'} scored by the bur: pre-wedge or a strip between`] }] : []),
+    {
+      act: 'outline',
+      title: `Outline ${surfaces}: old filling out, floor flat`,
+      form: 'outline',
+      depthMm: 1.5,
+      surface: 'occlusal',
+      share: 4,
+      passes: ['straight bur', 'tapered bur'],
+    },
+    {
+      act: 'caries',
+      title: 'Soft decay out, slow round',
+      form: 'caries',
+      depthMm: 1.2,
+      surface: 'dentine',
+      share: 3,
+      passes: ['slow round, the largest that enters', 'spoon excavator'],
+      needs: [open('slow handpiece'), open('spoon excavator')],
+      detail: 'From the walls toward the floor; hard and dry tells, not colour.',
+      mistakes: ['the floor dug first: the pulp is open before the walls are clean'],
+      told: `removed the decay of ${u.label}, ${surfaces}`,
+    },
+    ...(boxes.length > 0
+      ? [
+          {
+            act: 'box-edges',
+            title: `${boxes.join(' and ')} box: edges by hand, gum edge too`,
+            form: 'enamel bevel' as const,
+            depthMm: 0.3,
+            surface: boxes.join(' and '),
+            share: 2,
+            passes: ['chisel', 'hatchet', 'gingival margin trimmer'],
+            needs: [open('enamel chisel'), open('enamel hatchet'), open('gingival margin trimmer')],
+            mistakes: [
+              `neighbour ${
+                boxes
+                  .map((b) => u[b].tooth)
+                  .filter(Boolean)
+                  .join(', ') || 'tooth'
+              } scored by the bur: pre-wedge or a strip between`,
+            ],
+          },
+        ]
+      : []),
   ]
 }
 
 /** Rinse, dry, look: the cavity is read before anything goes in. */
-export function readCavity(s: Spot, detail = 'Edges sound, no stain at the enamel-dentine line; depth by probe.'): Block {
-  return step({ id: `${s.stem}.read`, phase: 'cutting', title: `Rinse, dry, look: ${s.label}`, detail, fn: 'chairside', place: 'mouth', helped: true, minutes: [0.5, 1, 2], needs: [open('caries explorer', 1, { orElse: [{ what: 'explorer', loss: 'the same tip for everything' }] })], ...(s.tooth ? { tooth: s.tooth } : {}) })
+export function readCavity(
+  s: Spot,
+  detail = 'Edges sound, no stain at the enamel-dentine line; depth by probe.',
+): Block {
+  return step({
+    id: `${s.stem}.read`,
+    phase: 'cutting',
+    title: `Rinse, dry, look: ${s.label}`,
+    detail,
+    fn: 'chairside',
+    place: 'mouth',
+    helped: true,
+    minutes: [0.5, 1, 2],
+    needs: [open('caries explorer', 1, { orElse: [{ what: 'explorer', loss: 'the same tip for everything' }] })],
+    ...(s.tooth ? { tooth: s.tooth } : {}),
+  })
 }
 
 export interface MatrixStyle {
@@ -45,27 +109,76 @@ export function matrixOn(c: Case, u: Unit, usual: string, { kind, band, figure }
   return step({
     id: `filling.${u.tooth}.matrix`,
     phase: 'restoring',
-    title: kind === 'circumferential' ? `Band round ${u.label}, wedge from the wider side, burnish to the contact` : `Sectional band${n > 1 ? 's' : ''} ${boxes.join(' and ')}${band ? `: ${band}` : ', wedge, ring'}`,
+    title:
+      kind === 'circumferential'
+        ? `Band round ${u.label}, wedge from the wider side, burnish to the contact`
+        : `Sectional band${n > 1 ? 's' : ''} ${boxes.join(' and ')}${band ? `: ${band}` : ', wedge, ring'}`,
     told: `placed matrix and wedge on ${u.label}`,
     tooth: u.tooth,
     fn: 'matrix placement',
     place: 'mouth',
     helped: true,
     minutes: [1, 2, 4],
-    passes: kind === 'circumferential' ? ['band in its retainer', 'wedge in forceps', 'burnisher'] : ['band in tweezers', 'wedge', 'ring on its forceps', 'burnisher'],
+    passes:
+      kind === 'circumferential'
+        ? ['band in its retainer', 'wedge in forceps', 'burnisher']
+        : ['band in tweezers', 'wedge', 'ring on its forceps', 'burnisher'],
     needs: [
-      ...(kind === 'circumferential' ? [open('matrix retainer'), open('matrix band.circumferential', 1, { orElse: [{ what: 'matrix band.sectional', loss: 'one side only' }] })] : [open('matrix band.sectional', n, { orElse: [{ what: 'matrix band.circumferential', loss: 'flat: the contact is a point, and the other side is opened too' }] }), open('separation ring', n), open('ring forceps')]),
-      open('wedge', n), open('burnisher.ball'), standby('wedge', 'the box gapes at the gum', n), standby('deep-margin band', 'the box runs under the tissue: deep margin piece'),
+      ...(kind === 'circumferential'
+        ? [
+            open('matrix retainer'),
+            open('matrix band.circumferential', 1, {
+              orElse: [{ what: 'matrix band.sectional', loss: 'one side only' }],
+            }),
+          ]
+        : [
+            open('matrix band.sectional', n, {
+              orElse: [
+                {
+                  what: 'matrix band.circumferential',
+                  loss: 'flat: the contact is a point, and the other side is opened too',
+                },
+              ],
+            }),
+            open('separation ring', n),
+            open('ring forceps'),
+          ]),
+      open('wedge', n),
+      open('burnisher.ball'),
+      standby('wedge', 'the box gapes at the gum', n),
+      standby('deep-margin band', 'the box runs under the tissue: deep margin piece'),
     ],
-    countsIn: [{ id: `matrix.${u.tooth}`, what: `wedges and bands, ${u.tooth}`, planned: 2 * n, outStep: `filling.${u.tooth}.matrix-off` }],
+    countsIn: [
+      {
+        id: `matrix.${u.tooth}`,
+        what: `wedges and bands, ${u.tooth}`,
+        planned: 2 * n,
+        outStep: `filling.${u.tooth}.matrix-off`,
+      },
+    ],
     ...(figure ? { figures: [figure] } : {}),
-    mistakes: ['band not closed at the gum edge: an overhang that floss finds later', 'wedge pushing the band into the box: a hollow contact'],
+    mistakes: [
+      'band not closed at the gum edge: an overhang that floss finds later',
+      'wedge pushing the band into the box: a hollow contact',
+    ],
   })
 }
 
 export function matrixOff(c: Case, u: Unit, usual: string, order = 'Wedge, then band, out sideways'): Block {
   if (boxesOf(surfacesOf(c, u, usual)).length === 0) return nothing
-  return step({ id: `filling.${u.tooth}.matrix-off`, phase: 'restoring', title: `${order}, ${u.label}`, tooth: u.tooth, fn: 'matrix placement', place: 'mouth', helped: true, minutes: [0.3, 0.5, 1], passes: ['forceps'], countsOut: [`matrix.${u.tooth}`], mistakes: ['band pulled straight up: the ridge comes with it'] })
+  return step({
+    id: `filling.${u.tooth}.matrix-off`,
+    phase: 'restoring',
+    title: `${order}, ${u.label}`,
+    tooth: u.tooth,
+    fn: 'matrix placement',
+    place: 'mouth',
+    helped: true,
+    minutes: [0.3, 0.5, 1],
+    passes: ['forceps'],
+    countsOut: [`matrix.${u.tooth}`],
+    mistakes: ['band pulled straight up: the ridge comes with it'],
+  })
 }
 
 /** The increments of a cavity by its depth, with their light, deepest point first. */
@@ -80,14 +193,31 @@ export function bulk(c: Case, u: Unit, { pressed }: { pressed: boolean }): { inc
     floor -= mm
     return sequence(
       step({
-        id, phase: 'restoring', tooth: u.tooth, fn: 'placing', place: 'mouth', helped: true, minutes: [0.5, 1, 2],
+        id,
+        phase: 'restoring',
+        tooth: u.tooth,
+        fn: 'placing',
+        place: 'mouth',
+        helped: true,
+        minutes: [0.5, 1, 2],
         title: `Bulk increment ${i + 1} of ${increments.bulkMm.length}: ${mm} mm, deepest point first, tip stays in`,
         passes: ['dispenser, warm', 'plugger'],
         needs: [open('composite.bulk', 1), open('composite dispenser'), open('composite plugger')],
         figures: i === 0 ? [increments.figure] : [],
         mistakes: ['tip lifted while pressing: a bubble at the floor'],
       }),
-      lightStep(s, `${id}-cure`, light, pressed && i === 0 ? { title: `Press to the neighbour, light ${light.value} s`, passes: ['contact instrument', 'light'], needs: [open('curing light'), open('light sleeve'), open('light shield'), open('contact former')] } : {}),
+      lightStep(
+        s,
+        `${id}-cure`,
+        light,
+        pressed && i === 0
+          ? {
+              title: `Press to the neighbour, light ${light.value} s`,
+              passes: ['contact instrument', 'light'],
+              needs: [open('curing light'), open('light sleeve'), open('light shield'), open('contact former')],
+            }
+          : {},
+      ),
     )
   })
   return { increments, blocks }
@@ -95,10 +225,33 @@ export function bulk(c: Case, u: Unit, { pressed }: { pressed: boolean }): { inc
 
 /** Finish and gloss of a composite: excess, shape, two polishers. */
 export function finishComposite(s: Spot, act = 'finish'): Block {
-  const polish = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true, ...(s.tooth ? { tooth: s.tooth } : {}) })
+  const polish = acts({
+    phase: 'finishing',
+    fn: 'polishing',
+    place: 'mouth',
+    helped: true,
+    ...(s.tooth ? { tooth: s.tooth } : {}),
+  })
   return sequence(
-    step({ id: `${s.stem}.${act}`, phase: 'finishing', title: `Shape and finish ${s.label}: fine diamond or 12-flute, strips, discs`, told: `finished and polished ${s.label}`, ...(s.tooth ? { tooth: s.tooth } : {}), fn: 'polishing', place: 'mouth', helped: true, minutes: [2, 4, 8], cut: { id: `${s.stem}.${act}`, form: 'finish', depthMm: 0.2, surface: `${s.label} filling` }, passes: ['fine bur', 'finishing strip', 'disc'], needs: [open('finishing strip', 2), open('finishing disc', 2), open('high-speed handpiece')], mistakes: ['sealed edge cut away with the excess'] }),
-    polish(`${s.stem}.${act}-polish`, `Polish ${s.label}: two polishers, wet, light hand`, [1, 2, 4], { needs: [open('composite polisher', 2), open('slow handpiece')], passes: ['pre-polisher', 'gloss polisher'] }),
+    step({
+      id: `${s.stem}.${act}`,
+      phase: 'finishing',
+      title: `Shape and finish ${s.label}: fine diamond or 12-flute, strips, discs`,
+      told: `finished and polished ${s.label}`,
+      ...(s.tooth ? { tooth: s.tooth } : {}),
+      fn: 'polishing',
+      place: 'mouth',
+      helped: true,
+      minutes: [2, 4, 8],
+      cut: { id: `${s.stem}.${act}`, form: 'finish', depthMm: 0.2, surface: `${s.label} filling` },
+      passes: ['fine bur', 'finishing strip', 'disc'],
+      needs: [open('finishing strip', 2), open('finishing disc', 2), open('high-speed handpiece')],
+      mistakes: ['sealed edge cut away with the excess'],
+    }),
+    polish(`${s.stem}.${act}-polish`, `Polish ${s.label}: two polishers, wet, light hand`, [1, 2, 4], {
+      needs: [open('composite polisher', 2), open('slow handpiece')],
+      passes: ['pre-polisher', 'gloss polisher'],
+    }),
   )
 }
 
@@ -106,14 +259,34 @@ export function finishComposite(s: Spot, act = 'finish'): Block {
 export function flossContacts(c: Case, u: Unit, usual: string): Block {
   const there = boxesOf(surfacesOf(c, u, usual)).filter((b) => u[b].tooth)
   return only(there.length > 0, () =>
-    step({ id: `filling.${u.tooth}.floss`, phase: 'finishing', title: `Floss ${there.map((b) => `${b} contact to ${u[b].tooth}`).join(', ')}: snaps, does not shred`, tooth: u.tooth, fn: 'chairside', place: 'mouth', minutes: [0.3, 0.5, 1], needs: [open('floss', 300)] }),
+    step({
+      id: `filling.${u.tooth}.floss`,
+      phase: 'finishing',
+      title: `Floss ${there.map((b) => `${b} contact to ${u[b].tooth}`).join(', ')}: snaps, does not shred`,
+      tooth: u.tooth,
+      fn: 'chairside',
+      place: 'mouth',
+      minutes: [0.3, 0.5, 1],
+      needs: [open('floss', 300)],
+    }),
   )
 }
 
 /** Paper, high spots, paper again: until even. */
 export function biteUntilEven(u: Unit, more: Partial<Draft> = {}): Block {
   return step({
-    id: `filling.${u.tooth}.bite`, phase: 'finishing', title: `Bite on ${u.label}: close gently, paper, take the spot, again till even`, told: `checked and adjusted the bite on ${u.label}`, tooth: u.tooth, fn: 'occlusal check', place: 'mouth', helped: true, minutes: [1, 2, 5],
-    needs: [open('articulating paper', 2)], reason: practice('numb patients clench: close without force first'), cautions: [reason('The patient is numb: “close gently until you feel it touch”', 'C')], ...more,
+    id: `filling.${u.tooth}.bite`,
+    phase: 'finishing',
+    title: `Bite on ${u.label}: close gently, paper, take the spot, again till even`,
+    told: `checked and adjusted the bite on ${u.label}`,
+    tooth: u.tooth,
+    fn: 'occlusal check',
+    place: 'mouth',
+    helped: true,
+    minutes: [1, 2, 5],
+    needs: [open('articulating paper', 2)],
+    reason: practice('numb patients clench: close without force first'),
+    cautions: [reason('The patient is numb: “close gently until you feel it touch”', 'C')],
+    ...more,
   })
 }

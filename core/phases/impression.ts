@@ -1,7 +1,19 @@
 import { reason, type Figure } from '../figure'
 import { hydrocolloidSchool, injectionWindow, lightBody, tipLossMl, trayMaterial } from '../measure/amounts'
 import { boxesOf, cardAdds, labels, surfacesOf, unitCount, type Case } from './case'
-import { drawer, meanwhile, only, open, practice, sequence, standby, step, type Block, type Draft, type Tie } from './build'
+import {
+  drawer,
+  meanwhile,
+  only,
+  open,
+  practice,
+  sequence,
+  standby,
+  step,
+  type Block,
+  type Draft,
+  type Tie,
+} from './build'
 import type { CordLayer } from '../measure/cord'
 import { baseCordsOut, cordOutStep, cordStepId, drawnCounts, drawnLayer, type CordPlan, type CordSite } from './tissue'
 
@@ -21,7 +33,14 @@ const startingTimes = { fast: { workingS: 75, inMouthS: 150 }, regular: { workin
 /** What the syringe goes round: crowns and veneers by tooth, inlays and onlays by box. */
 export function injectionSites(c: Case): { kind: 'crown' | 'veneer' | 'box'; n: number } {
   if (c.restoration === 'laminate veneer') return { kind: 'veneer', n: c.units.length }
-  if (c.restoration === 'ceramic inlay' || c.restoration === 'ceramic onlay') return { kind: 'box', n: Math.max(1, c.units.reduce((sum, u) => sum + boxesOf(surfacesOf(c, u, 'MO')).length, 0)) }
+  if (c.restoration === 'ceramic inlay' || c.restoration === 'ceramic onlay')
+    return {
+      kind: 'box',
+      n: Math.max(
+        1,
+        c.units.reduce((sum, u) => sum + boxesOf(surfacesOf(c, u, 'MO')).length, 0),
+      ),
+    }
   return { kind: 'crown', n: c.units.length }
 }
 
@@ -59,13 +78,26 @@ function roundsOf(c: Case): Round[] {
   if (school === 'reversible hydrocolloid') {
     const { hydrocolloid, polyether } = hydrocolloidSchool(c.units.length, c.pontics.length)
     const rounds: Omit<Round, 'mark'>[] = [
-      ...Array.from({ length: polyether }, () => ({ family: 'polyether' as const, tray: 'custom' as const, why: 'two or more preparations or a bridge: one polyether in a custom tray' })),
-      ...Array.from({ length: hydrocolloid }, () => ({ family: 'hydrocolloid' as const, tray: 'water-cooled' as const, why: polyether > 0 ? 'and one hydrocolloid beside it' : 'a single crown: two hydrocolloid impressions' })),
+      ...Array.from({ length: polyether }, () => ({
+        family: 'polyether' as const,
+        tray: 'custom' as const,
+        why: 'two or more preparations or a bridge: one polyether in a custom tray',
+      })),
+      ...Array.from({ length: hydrocolloid }, () => ({
+        family: 'hydrocolloid' as const,
+        tray: 'water-cooled' as const,
+        why: polyether > 0 ? 'and one hydrocolloid beside it' : 'a single crown: two hydrocolloid impressions',
+      })),
     ]
     return rounds.map((r, i) => ({ ...r, mark: i === 0 ? '' : `${i + 1}.` }))
   }
-  const first: Round = school === 'polyether, custom tray' ? { family: 'polyether', tray: 'custom', mark: '' } : { family: 'silicone', tray: school === 'addition silicone, dual-arch' ? 'dual-arch' : 'full', mark: '' }
-  return c.choices.howMany === 'parachute' ? [first, { ...first, mark: '2.', why: 'a second as parachute: there is no coming back for a fault' }] : [first]
+  const first: Round =
+    school === 'polyether, custom tray'
+      ? { family: 'polyether', tray: 'custom', mark: '' }
+      : { family: 'silicone', tray: school === 'addition silicone, dual-arch' ? 'dual-arch' : 'full', mark: '' }
+  return c.choices.howMany === 'parachute'
+    ? [first, { ...first, mark: '2.', why: 'a second as parachute: there is no coming back for a fault' }]
+    : [first]
 }
 
 const dwell = (from: string): Tie => ({
@@ -80,7 +112,16 @@ const dwell = (from: string): Tie => ({
 /** The teeth looked at and dried where no cord is drawn. */
 function dryTeeth(plan: CordPlan): Block {
   const base = plan.layers.includes('base')
-  return step({ id: 'impression.dry', phase: 'impression', title: base ? 'Rinse, dry, look at every margin; the cord stays where it is' : 'Rinse, dry, look at every margin', fn: 'chairside', place: 'mouth', minutes: [0.3, 0.5, 1], helped: true, ...(base ? { ties: [dwell(cordStepId('base', plan.sites.at(-1)!))] } : {}) })
+  return step({
+    id: 'impression.dry',
+    phase: 'impression',
+    title: base ? 'Rinse, dry, look at every margin; the cord stays where it is' : 'Rinse, dry, look at every margin',
+    fn: 'chairside',
+    place: 'mouth',
+    minutes: [0.3, 0.5, 1],
+    helped: true,
+    ...(base ? { ties: [dwell(cordStepId('base', plan.sites.at(-1)!))] } : {}),
+  })
 }
 
 /** One cord drawn just before the material, wet, in one smooth pull. */
@@ -104,7 +145,22 @@ function drawCord(c: Case, plan: CordPlan, layer: CordLayer, s: CordSite): Block
   })
 }
 
-const crevice = (from: string, to: 'start' | 'finish', again: string[]): Tie => ({ from, fromEdge: 'finish', toEdge: to, warnS: 45, atMostS: 60, title: 'Crevice closes', because: reason(to === 'start' ? 'the crevice starts closing as soon as the cord leaves' : 'the crevice starts closing as soon as the cord leaves; tray seated within 60 s', 'M'), whenMissed: 'pack again and wait five minutes', again })
+const crevice = (from: string, to: 'start' | 'finish', again: string[]): Tie => ({
+  from,
+  fromEdge: 'finish',
+  toEdge: to,
+  warnS: 45,
+  atMostS: 60,
+  title: 'Crevice closes',
+  because: reason(
+    to === 'start'
+      ? 'the crevice starts closing as soon as the cord leaves'
+      : 'the crevice starts closing as soon as the cord leaves; tray seated within 60 s',
+    'M',
+  ),
+  whenMissed: 'pack again and wait five minutes',
+  again,
+})
 
 function marginsHold(c: Case): Block {
   return only(cardAdds(c, 'margins'), () =>
@@ -115,22 +171,46 @@ function marginsHold(c: Case): Block {
       fn: 'chairside',
       place: 'mouth',
       minutes: [0.3, 0.5, 1],
-      hold: { name: 'margins', title: 'Margins clear and dry', evidence: 'every margin in sight with the cord in', because: reason('the dentist’s card asks for it', 'practice'), fromCard: true },
+      hold: {
+        name: 'margins',
+        title: 'Margins clear and dry',
+        evidence: 'every margin in sight with the cord in',
+        because: reason('the dentist’s card asks for it', 'practice'),
+        fromCard: true,
+      },
     }),
   )
 }
 
-const roundSteps = (mark: string, sites: readonly CordSite[] = []): string[] => ['load-syringe', 'inject', ...sites.map((s) => `inject.${s.key}`), 'load-tray', 'seat', 'remove'].map((act) => `impression.${mark}${act}`)
+const roundSteps = (mark: string, sites: readonly CordSite[] = []): string[] =>
+  ['load-syringe', 'inject', ...sites.map((s) => `inject.${s.key}`), 'load-tray', 'seat', 'remove'].map(
+    (act) => `impression.${mark}${act}`,
+  )
 
 /** What a retake does over: the drawn cord goes in again, and everything from the syringe to the reading. */
 function retakeSteps(plan: CordPlan): string[] {
   const layer = drawnLayer(plan)
   const cord = layer ? plan.sites.flatMap((s) => [cordStepId(layer, s), cordOutStep(layer, s)]) : ['impression.dry']
-  return [...cord, ...roundSteps('', plan.sites), 'impression.scan-preparation', 'impression.scan-bite', 'impression.inspect']
+  return [
+    ...cord,
+    ...roundSteps('', plan.sites),
+    'impression.scan-preparation',
+    'impression.scan-bite',
+    'impression.inspect',
+  ]
 }
 
-const trayWords: Record<Round['tray'], string> = { 'dual-arch': 'dual-arch tray', full: 'full-arch tray', custom: 'custom tray', 'water-cooled': 'water-cooled tray' }
-const familyWords: Record<Family, string> = { silicone: 'addition silicone', polyether: 'polyether', hydrocolloid: 'reversible hydrocolloid' }
+const trayWords: Record<Round['tray'], string> = {
+  'dual-arch': 'dual-arch tray',
+  full: 'full-arch tray',
+  custom: 'custom tray',
+  'water-cooled': 'water-cooled tray',
+}
+const familyWords: Record<Family, string> = {
+  silicone: 'addition silicone',
+  polyether: 'polyether',
+  hydrocolloid: 'reversible hydrocolloid',
+}
 
 /** Needs of a tray, with what would do instead and what is lost. */
 function trayNeed(c: Case, tray: Round['tray']): ReturnType<typeof open> {
@@ -138,9 +218,15 @@ function trayNeed(c: Case, tray: Round['tray']): ReturnType<typeof open> {
     case 'dual-arch':
       return open('dual-arch tray')
     case 'custom':
-      return open(`custom tray.${c.jaw}`, 1, { words: `custom tray, ${c.jaw}`, orElse: [{ what: `full tray.${c.jaw}`, loss: 'uneven thickness: more shrinkage, more material' }] })
+      return open(`custom tray.${c.jaw}`, 1, {
+        words: `custom tray, ${c.jaw}`,
+        orElse: [{ what: `full tray.${c.jaw}`, loss: 'uneven thickness: more shrinkage, more material' }],
+      })
     case 'full':
-      return open(`full tray.${c.jaw}`, 1, { words: `full tray, ${c.jaw}`, orElse: [{ what: `custom tray.${c.jaw}`, loss: 'made for this patient only, needs its adhesive' }] })
+      return open(`full tray.${c.jaw}`, 1, {
+        words: `full tray, ${c.jaw}`,
+        orElse: [{ what: `custom tray.${c.jaw}`, loss: 'made for this patient only, needs its adhesive' }],
+      })
     case 'water-cooled':
       return open(`water-cooled tray.${c.jaw}`, 1, { words: `water-cooled tray, ${c.jaw}` })
   }
@@ -162,33 +248,82 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
   const id = (act: string): string => `impression.${mark}${act}`
   const again = first ? retakeSteps(plan) : [...roundSteps(mark), `impression.${mark}inspect`]
   const washInTray = c.choices.wash === 'tray' && family !== 'silicone'
-  const offset: Figure = { name: 'tray loading begins', value: window.trayStartS, unit: 's after injection begins', text: window.because, standing: 'C' }
+  const offset: Figure = {
+    name: 'tray loading begins',
+    value: window.trayStartS,
+    unit: 's after injection begins',
+    text: window.because,
+    standing: 'C',
+  }
   const seatTies: Tie[] = [
-    { from: id('load-syringe'), fromEdge: 'finish', toEdge: 'finish', warnS: material.workingS - 20, atMostS: material.workingS, title: 'Working time', because: reason(`${material.workingS} s, from the material’s own instructions`, 'practice'), whenMissed: 'it is setting: throw it out and begin with a fresh mix', again },
-    ...(layer && first && plan.sites.length === 1 ? [crevice(cordOutStep(layer, plan.sites[0]!), 'finish', again)] : []),
+    {
+      from: id('load-syringe'),
+      fromEdge: 'finish',
+      toEdge: 'finish',
+      warnS: material.workingS - 20,
+      atMostS: material.workingS,
+      title: 'Working time',
+      because: reason(`${material.workingS} s, from the material’s own instructions`, 'practice'),
+      whenMissed: 'it is setting: throw it out and begin with a fresh mix',
+      again,
+    },
+    ...(layer && first && plan.sites.length === 1
+      ? [crevice(cordOutStep(layer, plan.sites[0]!), 'finish', again)]
+      : []),
   ]
-  const heavy = family === 'silicone' ? `heavy body.silicone.${material.speed}` : family === 'polyether' ? 'medium body.polyether' : 'tray body.hydrocolloid'
-  const dispensing = family === 'hydrocolloid' ? [open('hydrocolloid syringe')] : [open('impression syringe'), open('mixing tip', 2), open('dispensing gun')]
+  const heavy =
+    family === 'silicone'
+      ? `heavy body.silicone.${material.speed}`
+      : family === 'polyether'
+        ? 'medium body.polyether'
+        : 'tray body.hydrocolloid'
+  const dispensing =
+    family === 'hydrocolloid'
+      ? [open('hydrocolloid syringe')]
+      : [open('impression syringe'), open('mixing tip', 2), open('dispensing gun')]
   const usual = [open(`light body.${family}.${material.speed}`, light.value), ...dispensing, open(heavy, tray.value)]
-  const slower = family === 'silicone' && material.speed === 'fast' ? [standby(`light body.${family}.regular`, 'a second unit is added or hands are short', light.value)] : []
+  const slower =
+    family === 'silicone' && material.speed === 'fast'
+      ? [standby(`light body.${family}.regular`, 'a second unit is added or hands are short', light.value)]
+      : []
   const load = step({
-      id: id('load-syringe'),
-      phase: 'impression',
-      title: family === 'hydrocolloid' ? 'Syringe material from the storage bath, tip wiped' : 'Bleed the cartridge, load the syringe from behind',
-      fn: 'chairside',
-      place: 'bench',
-      minutes: [0.25, 0.35, 0.5],
-      needs: [...usual, ...slower],
-      figures: [light, tray],
-      reason: reason(`${material.speed} set: ${material.because}${window.fits ? '' : '. A second pair of hands, or the arch in two parts'}`, 'C'),
-      mistakes: ['filled from the front: air in the barrel, bubbles at the margin'],
-      ...(round.tray === 'custom' && first ? { ties: [{ from: 'impression.paint-tray', fromEdge: 'finish' as const, atLeastS: 900, title: 'Tray adhesive dries', because: reason('painted 15 min before', 'C') }] } : {}),
-    })
+    id: id('load-syringe'),
+    phase: 'impression',
+    title:
+      family === 'hydrocolloid'
+        ? 'Syringe material from the storage bath, tip wiped'
+        : 'Bleed the cartridge, load the syringe from behind',
+    fn: 'chairside',
+    place: 'bench',
+    minutes: [0.25, 0.35, 0.5],
+    needs: [...usual, ...slower],
+    figures: [light, tray],
+    reason: reason(
+      `${material.speed} set: ${material.because}${window.fits ? '' : '. A second pair of hands, or the arch in two parts'}`,
+      'C',
+    ),
+    mistakes: ['filled from the front: air in the barrel, bubbles at the margin'],
+    ...(round.tray === 'custom' && first
+      ? {
+          ties: [
+            {
+              from: 'impression.paint-tray',
+              fromEdge: 'finish' as const,
+              atLeastS: 900,
+              title: 'Tray adhesive dries',
+              because: reason('painted 15 min before', 'C'),
+            },
+          ],
+        }
+      : {}),
+  })
   const washOn = (key: string | undefined, seconds: number, ties: Tie[] = []): Block =>
     step({
       id: key === undefined ? id('inject') : `${id('inject')}.${key}`,
       phase: 'impression',
-      title: washInTray ? 'Keep the margins damp; the wash comes in the tray' : `Wash round the margin, tip in the material${key === undefined ? '' : `, ${plan.sites.find((x) => x.key === key)!.label}`}`,
+      title: washInTray
+        ? 'Keep the margins damp; the wash comes in the tray'
+        : `Wash round the margin, tip in the material${key === undefined ? '' : `, ${plan.sites.find((x) => x.key === key)!.label}`}`,
       detail: 'Crevice first, then line angles and occlusal, well past the margins.',
       fn: 'final impression',
       place: 'mouth',
@@ -200,25 +335,59 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
   const loadTray = step({
     id: id('load-tray'),
     phase: 'impression',
-    title: window.trayStartS === 0 ? 'Load the tray as the syringe leaves your hand' : `Load the tray, beginning ${window.trayStartS} s after the syringe`,
+    title:
+      window.trayStartS === 0
+        ? 'Load the tray as the syringe leaves your hand'
+        : `Load the tray, beginning ${window.trayStartS} s after the syringe`,
     fn: 'chairside',
     place: 'bench',
     minutes: [0.3, 0.4, 0.5],
     passes: ['loaded tray, handle first'],
-    needs: [trayNeed(c, round.tray), ...(family === 'polyether' ? [open('block-out wax', 1)] : []), ...(family === 'hydrocolloid' ? [open('cooling hoses')] : [])],
+    needs: [
+      trayNeed(c, round.tray),
+      ...(family === 'polyether' ? [open('block-out wax', 1)] : []),
+      ...(family === 'hydrocolloid' ? [open('cooling hoses')] : []),
+    ],
     figures: [offset],
-    ...(window.trayStartS > 0 ? { cues: [{ from: first && layer && plan.sites.length > 1 ? `${id('inject')}.${plan.sites[0]!.key}` : id('inject'), atS: window.trayStartS, until: 'start' as const, say: 'Start the tray now', because: reason(window.because, 'C') }] } : {}),
-    ...(round.tray === 'full' ? { mistakes: ['tray not tried for its seat: the wall shows through beside the preparation'] } : {}),
+    ...(window.trayStartS > 0
+      ? {
+          cues: [
+            {
+              from: first && layer && plan.sites.length > 1 ? `${id('inject')}.${plan.sites[0]!.key}` : id('inject'),
+              atS: window.trayStartS,
+              until: 'start' as const,
+              say: 'Start the tray now',
+              because: reason(window.because, 'C'),
+            },
+          ],
+        }
+      : {}),
+    ...(round.tray === 'full'
+      ? { mistakes: ['tray not tried for its seat: the wall shows through beside the preparation'] }
+      : {}),
   })
   const goRound = 'the syringe goes round'
   // Several cords: each is drawn, and its crevice washed at once, before the next is touched.
-  const each = (s: CordSite, i: number): Block => sequence(drawCord(c, plan, layer!, s), washOn(s.key, window.injectionS / plan.sites.length, [crevice(cordOutStep(layer!, plan.sites[i]!), 'finish', again)]))
+  const each = (s: CordSite, i: number): Block =>
+    sequence(
+      drawCord(c, plan, layer!, s),
+      washOn(s.key, window.injectionS / plan.sites.length, [
+        crevice(cordOutStep(layer!, plan.sites[i]!), 'finish', again),
+      ]),
+    )
   const drawAndWash = !first
     ? sequence(load, meanwhile(goRound, washOn(undefined, window.injectionS), loadTray))
     : !layer
-      ? sequence(meanwhile('the syringe is loaded', dryTeeth(plan), load), meanwhile(goRound, washOn(undefined, window.injectionS), loadTray))
+      ? sequence(
+          meanwhile('the syringe is loaded', dryTeeth(plan), load),
+          meanwhile(goRound, washOn(undefined, window.injectionS), loadTray),
+        )
       : plan.sites.length === 1
-        ? sequence(load, drawCord(c, plan, layer, plan.sites[0]!), meanwhile(goRound, washOn(undefined, window.injectionS), loadTray))
+        ? sequence(
+            load,
+            drawCord(c, plan, layer, plan.sites[0]!),
+            meanwhile(goRound, washOn(undefined, window.injectionS), loadTray),
+          )
         : sequence(load, meanwhile(goRound, sequence(...plan.sites.map(each)), loadTray))
   return sequence(
     drawAndWash,
@@ -226,7 +395,11 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
       id: id('seat'),
       phase: 'impression',
       told: `seated the ${dual ? 'dual-arch tray, addition silicone' : `${trayWords[round.tray]}, ${familyWords[family]}`} (${material.speed} set)`,
-      title: dual ? 'Seat on the preparation, then close; hold the chin' : family === 'hydrocolloid' ? 'Seat the tempered tray; water on; hold still' : 'Seat the tray from behind forward; hold still',
+      title: dual
+        ? 'Seat on the preparation, then close; hold the chin'
+        : family === 'hydrocolloid'
+          ? 'Seat the tempered tray; water on; hold still'
+          : 'Seat the tray from behind forward; hold still',
       ...(dual ? { detail: 'Never both at once.' } : {}),
       fn: 'final impression',
       place: 'mouth',
@@ -237,12 +410,28 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
     step({
       id: id('remove'),
       phase: 'impression',
-      title: family === 'hydrocolloid' ? 'Water off; tray out in one snap' : c.choices.setBy === 'clock' ? 'The time is up: tray out in one move' : 'Set by the bead? Tray out in one move',
+      title:
+        family === 'hydrocolloid'
+          ? 'Water off; tray out in one snap'
+          : c.choices.setBy === 'clock'
+            ? 'The time is up: tray out in one move'
+            : 'Set by the bead? Tray out in one move',
       told: 'removed the tray',
       fn: 'final impression',
       place: 'mouth',
       minutes: [0.2, 0.3, 0.5],
-      ties: [{ from: id('seat'), fromEdge: 'finish', atLeastS: material.inMouthS, title: 'Sets in the mouth', because: reason(`not before ${material.inMouthS} s in the mouth, from the material’s own instructions; longer does no harm`, 'practice') }],
+      ties: [
+        {
+          from: id('seat'),
+          fromEdge: 'finish',
+          atLeastS: material.inMouthS,
+          title: 'Sets in the mouth',
+          because: reason(
+            `not before ${material.inMouthS} s in the mouth, from the material’s own instructions; longer does no harm`,
+            'practice',
+          ),
+        },
+      ],
     }),
   )
 }
@@ -272,19 +461,36 @@ function scan(c: Case, plan: CordPlan): Block {
       passes: ['air', 'mirror'],
       ...(layer ? { ties: [crevice(cordOutStep(layer, plan.sites[0]!), 'start', retakeSteps(plan))] } : {}),
     }),
-    step({ id: 'impression.scan-bite', phase: 'impression', title: 'Bite scan, closed', fn: 'scan', place: 'mouth', minutes: [0.5, 1, 2] }),
+    step({
+      id: 'impression.scan-bite',
+      phase: 'impression',
+      title: 'Bite scan, closed',
+      fn: 'scan',
+      place: 'mouth',
+      minutes: [0.5, 1, 2],
+    }),
   )
 }
 
 /** Every final impression or scan is read; the dentist's approval is a hold. */
 function inspect(plan: CordPlan, mark: string, isScan: boolean): Block {
   const second = mark !== ''
-  const hold: Draft['hold'] = { name: 'impression', ...(second ? { key: '2' } : {}), title: isScan ? 'Scan good' : second ? 'Second impression good' : 'Impression good', evidence: 'all eight margin parts of each preparation', because: reason('every final impression or scan is the dentist’s to approve', 'C'), mandatory: true, again: second ? [...roundSteps(mark), `impression.${mark}inspect`] : retakeSteps(plan) }
+  const hold: Draft['hold'] = {
+    name: 'impression',
+    ...(second ? { key: '2' } : {}),
+    title: isScan ? 'Scan good' : second ? 'Second impression good' : 'Impression good',
+    evidence: 'all eight margin parts of each preparation',
+    because: reason('every final impression or scan is the dentist’s to approve', 'C'),
+    mandatory: true,
+    again: second ? [...roundSteps(mark), `impression.${mark}inspect`] : retakeSteps(plan),
+  }
   return step({
     id: `impression.${mark}inspect`,
     phase: 'impression',
     told: isScan ? 'read the scan on screen' : 'rinsed, dried and read the impression',
-    title: isScan ? 'Read the scan on screen: eight margin parts, contacts, bite' : 'Rinse, dry, read: eight margin parts, field, tray',
+    title: isScan
+      ? 'Read the scan on screen: eight margin parts, contacts, bite'
+      : 'Rinse, dry, read: eight margin parts, field, tray',
     detail: 'Open or missing margin, bubble or tear on it, tray showing beside it: take it again.',
     fn: 'chairside',
     place: 'chair',
@@ -308,7 +514,18 @@ function putAway(round: Round): Block {
       place: 'bench',
       minutes: [2, 4, 6],
       needs: [open('disinfectant spray'), open('die stone'), open('mixing bowl'), open('mixing spatula')],
-      ties: [{ from: `impression.${mark}remove`, fromEdge: 'finish', warnS: 420, atMostS: 720, title: 'Hydrocolloid shrinks', because: reason('poured at once: within about 12 min as for alginate', 'C'), whenMissed: 'take it again, or tell the laboratory it lay dry', again: [...roundSteps(mark), `impression.${mark}pour`] }],
+      ties: [
+        {
+          from: `impression.${mark}remove`,
+          fromEdge: 'finish',
+          warnS: 420,
+          atMostS: 720,
+          title: 'Hydrocolloid shrinks',
+          because: reason('poured at once: within about 12 min as for alginate', 'C'),
+          whenMissed: 'take it again, or tell the laboratory it lay dry',
+          again: [...roundSteps(mark), `impression.${mark}pour`],
+        },
+      ],
     })
   }
   return step({
@@ -335,7 +552,15 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
     ...rounds.slice(1).flatMap((r) => [trayImpression(c, plan, r), inspect(plan, r.mark, false)]),
     baseCordsOut(plan),
     isScan
-      ? step({ id: 'impression.send', phase: 'impression', title: 'Send the scan to the laboratory', told: 'sent the scan to the laboratory', fn: 'chairside', place: 'desk', minutes: [0.5, 1, 3] })
+      ? step({
+          id: 'impression.send',
+          phase: 'impression',
+          title: 'Send the scan to the laboratory',
+          told: 'sent the scan to the laboratory',
+          fn: 'chairside',
+          place: 'desk',
+          minutes: [0.5, 1, 3],
+        })
       : sequence(...rounds.map(putAway)),
     only(bite, () =>
       step({
@@ -346,7 +571,11 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
         fn: 'bite record',
         place: 'mouth',
         minutes: [1.5, 2, 3],
-        needs: [open('bite silicone', 6.5 + tipLossMl), open('mixing tip'), ...(unitCount(c) >= 3 ? [drawer('facebow', 'several units, and the dentist wants it')] : [])],
+        needs: [
+          open('bite silicone', 6.5 + tipLossMl),
+          open('mixing tip'),
+          ...(unitCount(c) >= 3 ? [drawer('facebow', 'several units, and the dentist wants it')] : []),
+        ],
       }),
     ),
   )

@@ -30,10 +30,36 @@ export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[]): To
 /** The clamp an anchor tooth asks for, by class, with what would do instead and what is lost. */
 function clampNeed(c: Case, anchor: Tooth): Need {
   const at = parts(anchor).position
-  if (isPrimary(anchor) && at >= 4) return open('clamp.molar.small', 1, { words: 'small molar clamp for a primary molar', because: practice('a primary molar: bell-shaped and short, its neck constricted'), orElse: [{ what: 'clamp.premolar', loss: 'bow too narrow: the jaws may touch in two points only' }, { what: 'clamp.molar', loss: 'too wide: it rocks on a primary molar' }] })
-  if (at >= 6 && c.request.partErupted) return open('clamp.retentive', 1, { words: 'clamp whose jaws point down, for a part-erupted molar', because: practice('part-erupted: jaws that point down hold under the tissue'), orElse: [{ what: 'clamp.molar', loss: 'jaws not pointing down: it rides up on a short crown' }] })
-  if (at >= 6) return open('clamp.molar', 1, { words: 'molar clamp', because: practice('a molar: jaws wide enough for four points under the height of contour') })
-  return at >= 4 ? open('clamp.premolar', 1, { words: 'premolar clamp', because: practice('a premolar: a molar clamp would touch in two points only') }) : open('clamp.cervical', 1, { words: 'double-bow clamp for a front tooth', because: practice('a front tooth: two bows keep it from tipping'), orElse: [{ what: 'clamp.premolar', loss: 'no second bow: it tips on a front tooth' }] })
+  if (isPrimary(anchor) && at >= 4)
+    return open('clamp.molar.small', 1, {
+      words: 'small molar clamp for a primary molar',
+      because: practice('a primary molar: bell-shaped and short, its neck constricted'),
+      orElse: [
+        { what: 'clamp.premolar', loss: 'bow too narrow: the jaws may touch in two points only' },
+        { what: 'clamp.molar', loss: 'too wide: it rocks on a primary molar' },
+      ],
+    })
+  if (at >= 6 && c.request.partErupted)
+    return open('clamp.retentive', 1, {
+      words: 'clamp whose jaws point down, for a part-erupted molar',
+      because: practice('part-erupted: jaws that point down hold under the tissue'),
+      orElse: [{ what: 'clamp.molar', loss: 'jaws not pointing down: it rides up on a short crown' }],
+    })
+  if (at >= 6)
+    return open('clamp.molar', 1, {
+      words: 'molar clamp',
+      because: practice('a molar: jaws wide enough for four points under the height of contour'),
+    })
+  return at >= 4
+    ? open('clamp.premolar', 1, {
+        words: 'premolar clamp',
+        because: practice('a premolar: a molar clamp would touch in two points only'),
+      })
+    : open('clamp.cervical', 1, {
+        words: 'double-bow clamp for a front tooth',
+        because: practice('a front tooth: two bows keep it from tipping'),
+        orElse: [{ what: 'clamp.premolar', loss: 'no second bow: it tips on a front tooth' }],
+      })
 }
 
 export interface Sheet {
@@ -44,9 +70,22 @@ export interface Sheet {
 }
 
 const orderOn = {
-  'clamp first': { detail: 'Clamp tried and stable, frame, then the sheet over it', passes: ['clamp in forceps, 30 cm of floss tied on', 'sheet', 'frame', 'floss'] },
-  'sheet on the wings': { detail: 'Sheet held on the clamp’s wings, frame on, all in one; then free the wings', passes: ['clamp with sheet and frame in forceps, 30 cm of floss tied on', 'plastic instrument for the wings', 'floss'] },
-  'sheet first': { detail: 'Sheet stretched over the teeth, clamp on top of it, then the frame', passes: ['sheet', 'clamp in forceps, 30 cm of floss tied on', 'frame', 'floss'] },
+  'clamp first': {
+    detail: 'Clamp tried and stable, frame, then the sheet over it',
+    passes: ['clamp in forceps, 30 cm of floss tied on', 'sheet', 'frame', 'floss'],
+  },
+  'sheet on the wings': {
+    detail: 'Sheet held on the clamp’s wings, frame on, all in one; then free the wings',
+    passes: [
+      'clamp with sheet and frame in forceps, 30 cm of floss tied on',
+      'plastic instrument for the wings',
+      'floss',
+    ],
+  },
+  'sheet first': {
+    detail: 'Sheet stretched over the teeth, clamp on top of it, then the frame',
+    passes: ['sheet', 'clamp in forceps, 30 cm of floss tied on', 'frame', 'floss'],
+  },
 } as const
 
 /** The sheet: holes, clamp, order of application, and what hangs on it. */
@@ -72,17 +111,45 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
       minutes: [2, 4, 8],
       passes: [...how.passes],
       needs: [
-        open('dam sheet'), open('dam frame'), open('dam punch'), open('clamp forceps'), clampNeed(c, anchor), open('floss', 900), open('dam lubricant', 0.5),
-        standby('block-out resin', 'the sheet leaks'), ...(parts(anchor).position >= 6 && c.request.partErupted ? [] : [standby('clamp.retentive', 'the clamp rocks or springs')]),
+        open('dam sheet'),
+        open('dam frame'),
+        open('dam punch'),
+        open('clamp forceps'),
+        clampNeed(c, anchor),
+        open('floss', 900),
+        open('dam lubricant', 0.5),
+        standby('block-out resin', 'the sheet leaks'),
+        ...(parts(anchor).position >= 6 && c.request.partErupted
+          ? []
+          : [standby('clamp.retentive', 'the clamp rocks or springs')]),
       ],
-      ...(one ? {} : { countsIn: [{ id: 'dam-pieces', what: 'pieces of dam between the holes', planned: holes.length - 1, outStep: c.sheet.offStep }] }),
+      ...(one
+        ? {}
+        : {
+            countsIn: [
+              {
+                id: 'dam-pieces',
+                what: 'pieces of dam between the holes',
+                planned: holes.length - 1,
+                outStep: c.sheet.offStep,
+              },
+            ],
+          }),
       cautions: [
         reason('The floss tether on the clamp is the airway guard: always on', 'C'),
         reason('Only water-soluble lubricant on the sheet', 'C'),
-        ...(purpose === 'canal' ? [reason('Hypochlorite only with the sheet on and tight; eyes and clothes covered', 'C')] : []),
-        ...(purpose === 'cutting' && c.kind.dentition === 'permanent' && c.request.margin === 'subgingival' ? [reason('A margin under the tissue: the sheet may hide it; the dentist may want it off sooner', 'C')] : []),
+        ...(purpose === 'canal'
+          ? [reason('Hypochlorite only with the sheet on and tight; eyes and clothes covered', 'C')]
+          : []),
+        ...(purpose === 'cutting' && c.kind.dentition === 'permanent' && c.request.margin === 'subgingival'
+          ? [reason('A margin under the tissue: the sheet may hide it; the dentist may want it off sooner', 'C')]
+          : []),
       ],
-      mistakes: ['only one side numb: the clamp hurts and springs off', 'jaws touching in two points: the clamp rocks', ...(one ? [] : ['holes too close: the sheet pulls out of the neck and leaks'])],
+      mistakes: [
+        'only one side numb: the clamp hurts and springs off',
+        'jaws touching in two points: the clamp rocks',
+        ...(one ? [] : ['holes too close: the sheet pulls out of the neck and leaks']),
+      ],
     }),
     ...tied.map((t) =>
       step({
@@ -111,14 +178,21 @@ export function damOff(c: Case, { purpose, why }: { purpose?: Sheet['purpose']; 
     phase: 'isolation',
     title: one ? 'Dam off, clamp first' : 'Dam off: cut the septa, lay the sheet out, count the pieces',
     told: one ? 'removed the dam' : 'removed the dam and laid the sheet out',
-    ...(one ? {} : { detail: 'Septa pulled toward the cheek and cut over a finger; clamp and frame off; every piece between the holes found.' }),
+    ...(one
+      ? {}
+      : {
+          detail:
+            'Septa pulled toward the cheek and cut over a finger; clamp and frame off; every piece between the holes found.',
+        }),
     fn: 'dam',
     place: 'mouth',
     minutes: one ? [0.3, 0.5, 1] : [1, 1.5, 3],
     passes: one ? ['clamp forceps'] : ['blunt scissors', 'clamp forceps'],
     needs: one ? [] : [open('blunt scissors')],
     ...(one ? {} : { countsOut: ['dam-pieces'] }),
-    cautions: one ? [] : [reason('A missing piece is looked for between the teeth and in the sulcus before going on', 'C')],
+    cautions: one
+      ? []
+      : [reason('A missing piece is looked for between the teeth and in the sulcus before going on', 'C')],
     ...(why ? { reason: reason(why, 'C') } : {}),
   })
 }
@@ -134,7 +208,12 @@ export function rolls(c: Case): Block {
     place: 'mouth',
     minutes: [0.3, 0.5, 1],
     needs: [open('cotton roll', 6), open('cheek retractor')],
-    cautions: [reason('No sheet: high-volume suction stays at the tooth, the throat is guarded with gauze when anything small is loose', 'C')],
+    cautions: [
+      reason(
+        'No sheet: high-volume suction stays at the tooth, the throat is guarded with gauze when anything small is loose',
+        'C',
+      ),
+    ],
     ...(c.kind.dentition === 'primary' ? { mistakes: ['a dry roll pulled off the cheek: wet it first'] } : {}),
   })
 }
@@ -161,9 +240,17 @@ export function isolation(c: Case): Block {
 
 /** The sheet comes off before the tissue work of a crown. */
 export function isolationOff(c: Case): Block {
-  return only(c.choices.isolation === 'dam throughout', () => damOff(c, { why: `the margin of ${labels(c)} has to be seen with the tissue free` }))
+  return only(c.choices.isolation === 'dam throughout', () =>
+    damOff(c, { why: `the margin of ${labels(c)} has to be seen with the tissue free` }),
+  )
 }
 
 /** Isolation for bonding, foil and root canals: the sheet, unless the dentist's card takes another way. */
-export const sheetOn = (c: Case, sheet: Sheet): Block => (c.choices.bondingIsolation === 'dam' ? damOn(c, sheet) : c.choices.bondingIsolation === 'suction retractor' ? retractor() : rolls(c))
-export const sheetOff = (c: Case, off: { purpose?: Sheet['purpose']; why?: string } = {}): Block => only(c.choices.bondingIsolation === 'dam', () => damOff(c, off))
+export const sheetOn = (c: Case, sheet: Sheet): Block =>
+  c.choices.bondingIsolation === 'dam'
+    ? damOn(c, sheet)
+    : c.choices.bondingIsolation === 'suction retractor'
+      ? retractor()
+      : rolls(c)
+export const sheetOff = (c: Case, off: { purpose?: Sheet['purpose']; why?: string } = {}): Block =>
+  only(c.choices.bondingIsolation === 'dam', () => damOff(c, off))

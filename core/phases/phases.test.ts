@@ -18,33 +18,63 @@ import { cordOutStep, cordPlan, drawnLayer } from './tissue'
 
 const practice = starterPractice()
 const caseOf = (more: Partial<VisitRequestInput> = {}, p = practice): Case =>
-  openCase(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', team: { dentist: 'dentist', assistants: ['assistant'] }, ...more }), p)
-const s = (id: string): Block => step({ id, phase: 'arrival', title: id, fn: 'chairside', place: 'chair', minutes: [1, 1, 1] } satisfies Draft)
-const after = (block: Block): Record<string, string[]> => Object.fromEntries(wire(block).steps.map((x) => [x.draft.id, x.after]))
+  openCase(
+    visitRequest.parse({
+      kind: 'crown.prepare',
+      date: '2026-11-24',
+      teeth: ['37'],
+      restoration: 'monolithic zirconia crown',
+      team: { dentist: 'dentist', assistants: ['assistant'] },
+      ...more,
+    }),
+    p,
+  )
+const s = (id: string): Block =>
+  step({ id, phase: 'arrival', title: id, fn: 'chairside', place: 'chair', minutes: [1, 1, 1] } satisfies Draft)
+const after = (block: Block): Record<string, string[]> =>
+  Object.fromEntries(wire(block).steps.map((x) => [x.draft.id, x.after]))
 
 describe('how phases are put together', () => {
   it('a sequence chains', () => {
     expect(after(sequence(s('a'), s('b'), s('c')))).toEqual({ a: [], b: ['a'], c: ['b'] })
   })
   it('meanwhile forks from what came before and joins before what follows', () => {
-    expect(after(sequence(s('a'), meanwhile('x', sequence(s('b'), s('c')), s('d')), s('e')))).toEqual({ a: [], b: ['a'], c: ['b'], d: ['a'], e: ['c', 'd'] })
+    expect(after(sequence(s('a'), meanwhile('x', sequence(s('b'), s('c')), s('d')), s('e')))).toEqual({
+      a: [],
+      b: ['a'],
+      c: ['b'],
+      d: ['a'],
+      e: ['c', 'd'],
+    })
   })
   it('what is empty or absent leaves no hole in the chain, and the reason is kept', () => {
     const why = reason('not today', 'C')
     const block = sequence(s('a'), nothing, absent('cord', why), meanwhile('x', nothing, absent('y', why)), s('b'))
     expect(after(block)).toEqual({ a: [], b: ['a'] })
-    expect(wire(block).absences).toEqual([{ what: 'cord', because: why }, { what: 'y', because: why }])
+    expect(wire(block).absences).toEqual([
+      { what: 'cord', because: why },
+      { what: 'y', because: why },
+    ])
   })
   it('a branch that is empty does not let the join start early', () => {
     expect(after(sequence(s('a'), meanwhile('x', nothing, s('b')), s('c')))).toEqual({ a: [], b: ['a'], c: ['b'] })
   })
   it('only what fills the wait is labelled with it, not what waits', () => {
     const wired = wire(meanwhile('the cord dwells', s('trim'), s('draw')))
-    expect(wired.steps.map((x) => [x.draft.id, x.meanwhile])).toEqual([['trim', 'the cord dwells'], ['draw', undefined]])
+    expect(wired.steps.map((x) => [x.draft.id, x.meanwhile])).toEqual([
+      ['trim', 'the cord dwells'],
+      ['draw', undefined],
+    ])
   })
   it('any nesting lists each step once, after everything it names', () => {
     const tree: fc.Arbitrary<Block> = fc.letrec<{ block: Block }>((tie) => ({
-      block: fc.oneof({ maxDepth: 4, withCrossShrink: true }, fc.constant(nothing), fc.nat(1e6).map((n) => s(`s${n}`)), fc.array(tie('block'), { maxLength: 4 }).map((b) => sequence(...b)), fc.array(tie('block'), { minLength: 1, maxLength: 3 }).map((b) => meanwhile('x', ...b))),
+      block: fc.oneof(
+        { maxDepth: 4, withCrossShrink: true },
+        fc.constant(nothing),
+        fc.nat(1e6).map((n) => s(`s${n}`)),
+        fc.array(tie('block'), { maxLength: 4 }).map((b) => sequence(...b)),
+        fc.array(tie('block'), { minLength: 1, maxLength: 3 }).map((b) => meanwhile('x', ...b)),
+      ),
     })).block
     fc.assert(
       fc.property(tree, (block) => {
@@ -60,7 +90,14 @@ describe('how phases are put together', () => {
 
 describe('anaesthesia', () => {
   // C: block for lower premolars from the second and molars, infiltration elsewhere.
-  it.each([['37', 'block'], ['45', 'block'], ['44', 'infiltration'], ['31', 'infiltration'], ['16', 'infiltration'], ['21', 'infiltration']])('%s is numbed by %s', (tooth, how) => {
+  it.each([
+    ['37', 'block'],
+    ['45', 'block'],
+    ['44', 'infiltration'],
+    ['31', 'infiltration'],
+    ['16', 'infiltration'],
+    ['21', 'infiltration'],
+  ])('%s is numbed by %s', (tooth, how) => {
     expect(technique(caseOf({ teeth: [tooth] }))).toBe(how)
   })
   it('one lower molar among several teeth decides for the block', () => {
@@ -68,7 +105,10 @@ describe('anaesthesia', () => {
   })
   // C: the tissue is numb before any cord, always; a clamp hurts too.
   it('is needed for a vital tooth, a cord or a clamp, and for nothing else', () => {
-    const numbed = (more: Partial<VisitRequestInput>): boolean => wire(dayOf([{ kind: visitKinds['crown.prepare'], c: caseOf(more) }])).steps.some((x) => x.draft.id === 'anaesthesia.inject')
+    const numbed = (more: Partial<VisitRequestInput>): boolean =>
+      wire(dayOf([{ kind: visitKinds['crown.prepare'], c: caseOf(more) }])).steps.some(
+        (x) => x.draft.id === 'anaesthesia.inject',
+      )
     const none = { vital: false, margin: 'supragingival' } as const
     expect(numbed({ ...none, vital: true })).toBe(true)
     expect(numbed({ ...none, margin: 'equigingival' })).toBe(true)
@@ -77,7 +117,11 @@ describe('anaesthesia', () => {
   })
   // Arithmetic: percent × 10 mg/mL × mL.
   it('works out the amount in a cartridge for review', () => {
-    expect([cartridgeMg('lidocaine with adrenaline').value, cartridgeMg('articaine with adrenaline').value, cartridgeMg('mepivacaine plain').value]).toEqual([36, 68, 51])
+    expect([
+      cartridgeMg('lidocaine with adrenaline').value,
+      cartridgeMg('articaine with adrenaline').value,
+      cartridgeMg('mepivacaine plain').value,
+    ]).toEqual([36, 68, 51])
     expect(cartridgeMg('lidocaine with adrenaline').text).toContain('For the dentist’s review')
   })
   // M: American Academy of Pediatric Dentistry, Use of Local Anesthesia: 20 kg, lidocaine 4.4 mg/kg = 88 mg, 2.4 cartridges of 36 mg; US labels: 7 mg/kg, 500 mg.
@@ -85,10 +129,23 @@ describe('anaesthesia', () => {
     const child = ceilingMg('lidocaine with adrenaline', 20, 'children')!
     expect([child.value, child.standing]).toEqual([88, 'M'])
     expect(child.text).toContain('2.4 cartridges of 36 mg')
-    expect([ceilingMg('lidocaine with adrenaline', 100, 'adults')!.value, ceilingMg('lidocaine with adrenaline', 60, 'adults')!.value, ceilingMg('bupivacaine with adrenaline', 80, 'children')!.value]).toEqual([500, 420, 90])
+    expect([
+      ceilingMg('lidocaine with adrenaline', 100, 'adults')!.value,
+      ceilingMg('lidocaine with adrenaline', 60, 'adults')!.value,
+      ceilingMg('bupivacaine with adrenaline', 80, 'children')!.value,
+    ]).toEqual([500, 420, 90])
     expect(ceilingMg('mepivacaine plain', 70, 'adults')).toBeUndefined()
     // 1 × 36 of 88 and 1 × 51 of 88: 0.41 + 0.58.
-    expect(ledgerShare([{ agent: 'lidocaine with adrenaline', cartridges: 1 }, { agent: 'mepivacaine plain', cartridges: 1 }], 20, 'children')!.value).toBe(0.99)
+    expect(
+      ledgerShare(
+        [
+          { agent: 'lidocaine with adrenaline', cartridges: 1 },
+          { agent: 'mepivacaine plain', cartridges: 1 },
+        ],
+        20,
+        'children',
+      )!.value,
+    ).toBe(0.99)
     expect(() => ceilingMg('mepivacaine plain', 0, 'children')).toThrow(RangeError)
   })
 })
@@ -119,7 +176,11 @@ describe('cord', () => {
   // C: the margin decides first, then the school.
   const table: [string, Partial<VisitRequestInput>, string[]][] = [
     ['above and dry: none, whatever the school', { margin: 'supragingival', choices: { cord: 'double' } }, []],
-    ['above and weeping: one thin, whatever the school', { margin: 'supragingival', tissue: { weeping: true }, choices: { cord: 'none' } }, ['single']],
+    [
+      'above and weeping: one thin, whatever the school',
+      { margin: 'supragingival', tissue: { weeping: true }, choices: { cord: 'none' } },
+      ['single'],
+    ],
     ['at the tissue, single', { choices: { cord: 'single' } }, ['single']],
     ['under the tissue, double', { margin: 'subgingival', choices: { cord: 'double' } }, ['base', 'top']],
     ['the dentist wants none', { choices: { cord: 'none' } }, []],
@@ -130,12 +191,18 @@ describe('cord', () => {
   it('draws the top one or the only one, and takes the base out by itself', () => {
     const c = caseOf({ choices: { cord: 'double' } })
     expect(drawnLayer(cordPlan(c))).toBe('top')
-    expect([cordOutStep('top', c.units[0]!), cordOutStep('base', c.units[0]!)]).toEqual(['tissue.draw-cord.37', 'tissue.base-out.37'])
+    expect([cordOutStep('top', c.units[0]!), cordOutStep('base', c.units[0]!)]).toEqual([
+      'tissue.draw-cord.37',
+      'tissue.base-out.37',
+    ])
     expect(drawnLayer(cordPlan(caseOf({ choices: { cord: 'none' } })))).toBeUndefined()
   })
   it('refuses adrenaline only against the alert', () => {
     expect(cordPlan(caseOf({ choices: { cordAgent: 'adrenaline' } }))).toMatchObject({ agent: 'adrenaline' })
-    expect(cordPlan(caseOf({ choices: { cordAgent: 'adrenaline' }, alerts: ['adrenaline-sensitive'] }))).toMatchObject({ agent: 'aluminium chloride', refusedAgent: { text: expect.stringContaining('refused') } })
+    expect(cordPlan(caseOf({ choices: { cordAgent: 'adrenaline' }, alerts: ['adrenaline-sensitive'] }))).toMatchObject({
+      agent: 'aluminium chloride',
+      refusedAgent: { text: expect.stringContaining('refused') },
+    })
   })
 })
 
@@ -146,18 +213,30 @@ describe('the speed of the impression material', () => {
     expect(pickSpeed(caseOf({ teeth: ['34', '35', '36', '37'] }), 'silicone')).toMatchObject({ speed: 'regular' })
   })
   it('follows the product’s own working time, not ours', () => {
-    const slowHands = { ...practice, items: practice.items.map((i) => (i.id === 'silicone-light-fast' ? { ...i, workingS: 40 } : i)) }
+    const slowHands = {
+      ...practice,
+      items: practice.items.map((i) => (i.id === 'silicone-light-fast' ? { ...i, workingS: 40 } : i)),
+    }
     expect(pickSpeed(caseOf({}, slowHands), 'silicone')).toMatchObject({ speed: 'regular', workingS: 135 })
   })
   it('takes what is owned, and starting values where nothing is', () => {
     const none = { ...practice, items: practice.items.filter((i) => !i.id.startsWith('silicone-light')) }
-    expect(pickSpeed(caseOf({}, none), 'silicone')).toMatchObject({ speed: 'regular', workingS: 135, inMouthS: 240, fits: false })
+    expect(pickSpeed(caseOf({}, none), 'silicone')).toMatchObject({
+      speed: 'regular',
+      workingS: 135,
+      inMouthS: 240,
+      fits: false,
+    })
   })
 })
 
 describe('the provisional’s cement', () => {
   it('follows the delivery, with the reason', () => {
-    expect(provisionalCement(caseOf({ deliveryCement: 'resin' }))).toMatchObject({ need: 'provisional cement.non-eugenol', because: { text: expect.stringContaining('eugenol would hinder') } })
-    for (const deliveryCement of ['conventional', 'resin-modified glass ionomer'] as const) expect(provisionalCement(caseOf({ deliveryCement })).need).toBe('provisional cement.eugenol')
+    expect(provisionalCement(caseOf({ deliveryCement: 'resin' }))).toMatchObject({
+      need: 'provisional cement.non-eugenol',
+      because: { text: expect.stringContaining('eugenol would hinder') },
+    })
+    for (const deliveryCement of ['conventional', 'resin-modified glass ionomer'] as const)
+      expect(provisionalCement(caseOf({ deliveryCement })).need).toBe('provisional cement.eugenol')
   })
 })

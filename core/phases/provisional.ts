@@ -8,25 +8,49 @@ import { cardAdds, labels, type Case } from './case'
 /** What making the provisional over takes, up to the bench. */
 const mouldSteps = ['provisional.separate', 'provisional.mix', 'provisional.seat', 'provisional.lift']
 
-const moulds = { 'bis-acryl in putty index': 'index', 'bis-acryl in preliminary impression': 'preliminary impression', 'bis-acryl in wax-up matrix': 'wax-up matrix' } as const
+const moulds = {
+  'bis-acryl in putty index': 'index',
+  'bis-acryl in preliminary impression': 'preliminary impression',
+  'bis-acryl in wax-up matrix': 'wax-up matrix',
+} as const
 export const mouldOf = (c: Case): string => moulds[c.choices.provisional]
 
 /** Bis-acryl for the visit's units: prepared teeth by their reduction, pontics whole. */
 function bisAcrylAmount(c: Case): Figure {
   const t = c.restoration ? reductionTargets(c.restoration) : undefined
   const own = c.practice.items.find((i) => i.serves.includes('bis-acryl'))?.perUnit
-  return bisAcryl([
-    ...c.units.map((u) => ({ size: u.size, axialMm: t?.inner.mostMm ?? 1, occlusalMm: t?.functionalCusp.mostMm ?? 1.5 })),
-    ...c.pontics.map((u) => ({ size: u.size, axialMm: u.size.mesiodistalMm / 2, occlusalMm: u.size.crownLengthMm })),
-  ], own)
+  return bisAcryl(
+    [
+      ...c.units.map((u) => ({
+        size: u.size,
+        axialMm: t?.inner.mostMm ?? 1,
+        occlusalMm: t?.functionalCusp.mostMm ?? 1.5,
+      })),
+      ...c.pontics.map((u) => ({ size: u.size, axialMm: u.size.mesiodistalMm / 2, occlusalMm: u.size.crownLengthMm })),
+    ],
+    own,
+  )
 }
 
 /** Separator, mix, seat, first lift: the part that happens in the mouth while the cord dwells. */
 export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean } = {}): Block {
   const amount = bisAcrylAmount(c)
   const mould = mouldOf(c)
-  const sealedHold: Pick<Draft, 'hold'> = sealed ? { hold: { name: 'separator', title: 'Separator on', evidence: 'a film on every sealed surface, seen in good light', because: reason('resin-sealed dentine bonds to the provisional for good', 'C'), mandatory: true } } : {}
-  const pontic = c.pontics.length > 0 ? ` The mould is cut away for ${c.pontics.map((u) => u.label).join(', ')}: is there room for what is planned there?` : ''
+  const sealedHold: Pick<Draft, 'hold'> = sealed
+    ? {
+        hold: {
+          name: 'separator',
+          title: 'Separator on',
+          evidence: 'a film on every sealed surface, seen in good light',
+          because: reason('resin-sealed dentine bonds to the provisional for good', 'C'),
+          mandatory: true,
+        },
+      }
+    : {}
+  const pontic =
+    c.pontics.length > 0
+      ? ` The mould is cut away for ${c.pontics.map((u) => u.label).join(', ')}: is there room for what is planned there?`
+      : ''
   return sequence(
     step({
       id: 'provisional.separate',
@@ -36,7 +60,9 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
       place: 'mouth',
       minutes: [0.3, 0.5, 1],
       needs: [open('separator', 0.5), open('micro brush', 2)],
-      cautions: [reason('Resin-sealed dentine or a fresh resin core without separator bonds to the provisional for good', 'C')],
+      cautions: [
+        reason('Resin-sealed dentine or a fresh resin core without separator bonds to the provisional for good', 'C'),
+      ],
       ...sealedHold,
       ...(pontic ? { detail: pontic.trim() } : {}),
     }),
@@ -58,22 +84,75 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
       fn: 'provisional making',
       place: 'mouth',
       minutes: [0.1, 0.2, 0.3],
-      ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'finish', warnS: 35, atMostS: 45, title: 'Bis-acryl to be seated', because: reason('seated by about 45 s from the mix; the product’s own time wins', 'estimate'), whenMissed: 'it drags and comes out thick: clean the mould and mix again', again: mouldSteps }],
+      ties: [
+        {
+          from: 'provisional.mix',
+          fromEdge: 'start',
+          toEdge: 'finish',
+          warnS: 35,
+          atMostS: 45,
+          title: 'Bis-acryl to be seated',
+          because: reason('seated by about 45 s from the mix; the product’s own time wins', 'estimate'),
+          whenMissed: 'it drags and comes out thick: clean the mould and mix again',
+          again: mouldSteps,
+        },
+      ],
     }),
     step({
       id: 'provisional.lift',
       phase: 'provisional',
       title: 'Rubbery: first lift, then lift and reseat until it slides',
-      ...(c.choices.matrixLift === 'comes in the matrix' ? { detail: 'It comes in the matrix, all in one; thin edges are not bent back by hand.' } : { detail: 'Spring the matrix open first, so that the provisional stays on the tooth; then a cotton roll and haemostat, rocking cheek to tongue, never a yank.' }),
+      ...(c.choices.matrixLift === 'comes in the matrix'
+        ? { detail: 'It comes in the matrix, all in one; thin edges are not bent back by hand.' }
+        : {
+            detail:
+              'Spring the matrix open first, so that the provisional stays on the tooth; then a cotton roll and haemostat, rocking cheek to tongue, never a yank.',
+          }),
       fn: 'provisional making',
       place: 'mouth',
       minutes: [0.5, 1, 1.5],
       needs: c.choices.matrixLift === 'comes in the matrix' ? [] : [open('haemostat')],
-      ties: [{ from: 'provisional.mix', fromEdge: 'start', toEdge: 'start', atLeastS: 60, warnS: 120, atMostS: 150, title: 'Rubbery stage', because: reason('first lift between 60 and 150 s from the mix, by product and warmth; the bead tells better than the clock', 'estimate'), whenMissed: 'it may be locked: section it off, do not pull; then make another', again: mouldSteps }],
+      ties: [
+        {
+          from: 'provisional.mix',
+          fromEdge: 'start',
+          toEdge: 'start',
+          atLeastS: 60,
+          warnS: 120,
+          atMostS: 150,
+          title: 'Rubbery stage',
+          because: reason(
+            'first lift between 60 and 150 s from the mix, by product and warmth; the bead tells better than the clock',
+            'estimate',
+          ),
+          whenMissed: 'it may be locked: section it off, do not pull; then make another',
+          again: mouldSteps,
+        },
+      ],
       cues: [
-        { from: 'provisional.mix', atS: 60, say: 'Rubbery? First lift', because: reason('between 60 and 150 s from the mix, by product and warmth; the bead tells better', 'estimate') },
-        { from: 'provisional.mix', atS: 80, everyS: 20, times: 4, say: 'Lift, and seat it again', because: reason('several times, so that it does not lock into undercuts', 'C') },
-        { from: 'provisional.mix', atS: 150, say: 'Out now', because: reason('out by the end of the rubbery stage', 'estimate') },
+        {
+          from: 'provisional.mix',
+          atS: 60,
+          say: 'Rubbery? First lift',
+          because: reason(
+            'between 60 and 150 s from the mix, by product and warmth; the bead tells better',
+            'estimate',
+          ),
+        },
+        {
+          from: 'provisional.mix',
+          atS: 80,
+          everyS: 20,
+          times: 4,
+          say: 'Lift, and seat it again',
+          because: reason('several times, so that it does not lock into undercuts', 'C'),
+        },
+        {
+          from: 'provisional.mix',
+          atS: 150,
+          say: 'Out now',
+          because: reason('out by the end of the rubbery stage', 'estimate'),
+        },
       ],
       mistakes: ['left until hard: it locks into the undercuts'],
     }),
@@ -81,18 +160,34 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
 }
 
 /** Gauge, contacts, margin: the bench work on any bis-acryl provisional. */
-export const hardens = { from: 'provisional.mix', fromEdge: 'start' as const, toEdge: 'start' as const, atLeastS: 240, title: 'Bis-acryl hardens', because: reason('hard enough to trim at 4–5 min from the mix', 'estimate') }
+export const hardens = {
+  from: 'provisional.mix',
+  fromEdge: 'start' as const,
+  toEdge: 'start' as const,
+  atLeastS: 240,
+  title: 'Bis-acryl hardens',
+  because: reason('hard enough to trim at 4–5 min from the mix', 'estimate'),
+}
 
 /** The smooth surface, by the school picked. */
 export function polishProvisional(c: Case): Block {
   const act = acts({ phase: 'provisional', fn: 'provisional making', place: 'bench' })
   switch (c.choices.smooth) {
     case 'brush and felt':
-      return act('provisional.polish', 'Brush and felt, not over 5,000 rpm', [1, 2, 4], { needs: [open('polishing brush')], mistakes: ['black marks: the brush runs too fast'] })
+      return act('provisional.polish', 'Brush and felt, not over 5,000 rpm', [1, 2, 4], {
+        needs: [open('polishing brush')],
+        mistakes: ['black marks: the brush runs too fast'],
+      })
     case 'discs and points':
-      return act('provisional.polish', 'Discs and rubber points, coarse to fine, away from the margin', [2, 3, 5], { needs: [open('finishing disc', 3), open('rubber point')], mistakes: ['a coarse disc near the margin: it is short before one sees it'] })
+      return act('provisional.polish', 'Discs and rubber points, coarse to fine, away from the margin', [2, 3, 5], {
+        needs: [open('finishing disc', 3), open('rubber point')],
+        mistakes: ['a coarse disc near the margin: it is short before one sees it'],
+      })
     case 'resin coat':
-      return act('provisional.polish', 'Thin coat of bonding resin, cured', [1, 1.5, 3], { needs: [open('bonding resin', 0.1), open('micro brush'), open('curing light')], cautions: [reason('Shield for the curing light, for all three', 'C')] })
+      return act('provisional.polish', 'Thin coat of bonding resin, cured', [1, 1.5, 3], {
+        needs: [open('bonding resin', 0.1), open('micro brush'), open('curing light')],
+        cautions: [reason('Shield for the curing light, for all three', 'C')],
+      })
   }
 }
 
@@ -108,7 +203,13 @@ export function trimProvisional(c: Case): Block {
       fn: 'provisional making',
       place: 'bench',
       minutes: [2, 4, 8],
-      needs: [open('straight handpiece'), open('trimming disc', 2), open('pencil'), open('thickness gauge'), standby('flowable resin', 'a void or a short margin')],
+      needs: [
+        open('straight handpiece'),
+        open('trimming disc', 2),
+        open('pencil'),
+        open('thickness gauge'),
+        standby('flowable resin', 'a void or a short margin'),
+      ],
       ties: [hardens],
       figures: [thinnest],
     }),
@@ -118,14 +219,25 @@ export function trimProvisional(c: Case): Block {
 
 /** Which provisional cement: eugenol leaves the plan when the final crown will be bonded. */
 export function provisionalCement(c: Case): { need: string; because: Reason } {
-  return c.request.deliveryCement === 'resin' || c.restoration === 'laminate veneer' || c.restoration === 'ceramic inlay' || c.restoration === 'ceramic onlay'
-    ? { need: 'provisional cement.non-eugenol', because: reason('a resin cement is planned for delivery: eugenol would hinder it, so non-eugenol', 'C') }
-    : { need: 'provisional cement.eugenol', because: reason('no bonding planned at delivery: zinc oxide and eugenol soothes and comes off clean', 'C') }
+  return c.request.deliveryCement === 'resin' ||
+    c.restoration === 'laminate veneer' ||
+    c.restoration === 'ceramic inlay' ||
+    c.restoration === 'ceramic onlay'
+    ? {
+        need: 'provisional cement.non-eugenol',
+        because: reason('a resin cement is planned for delivery: eugenol would hinder it, so non-eugenol', 'C'),
+      }
+    : {
+        need: 'provisional cement.eugenol',
+        because: reason('no bonding planned at delivery: zinc oxide and eugenol soothes and comes off clean', 'C'),
+      }
 }
 
 /** Tried in, approved, cemented, cleaned. */
 export function fitProvisional(c: Case): Block {
-  const contacts = c.units.flatMap((u) => (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.tooth} ${s}`))
+  const contacts = c.units.flatMap((u) =>
+    (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.tooth} ${s}`),
+  )
   const cement = provisionalCement(c)
   return sequence(
     step({
@@ -138,10 +250,33 @@ export function fitProvisional(c: Case): Block {
       place: 'mouth',
       minutes: [2, 3, 5],
       needs: [open('floss', 600), open('articulating paper', 2)],
-      hold: { name: 'provisional', title: 'Provisional good', evidence: 'margins, contacts and bite', because: reason('what the patient wears for weeks is seen by the dentist before it is cemented', 'C'), mandatory: true, again: [...mouldSteps, 'provisional.trim', 'provisional.polish', 'provisional.try-in'] },
+      hold: {
+        name: 'provisional',
+        title: 'Provisional good',
+        evidence: 'margins, contacts and bite',
+        because: reason('what the patient wears for weeks is seen by the dentist before it is cemented', 'C'),
+        mandatory: true,
+        again: [...mouldSteps, 'provisional.trim', 'provisional.polish', 'provisional.try-in'],
+      },
     }),
     ...(cardAdds(c, 'bite')
-      ? [step({ id: 'provisional.bite', phase: 'provisional', title: 'Bite checked in every movement', fn: 'occlusal check', place: 'mouth', minutes: [0.5, 1, 3], hold: { name: 'bite' as const, title: 'Bite', evidence: 'paper marks, closed and sideways', because: reason('the dentist’s card asks for it', 'practice'), fromCard: true } })]
+      ? [
+          step({
+            id: 'provisional.bite',
+            phase: 'provisional',
+            title: 'Bite checked in every movement',
+            fn: 'occlusal check',
+            place: 'mouth',
+            minutes: [0.5, 1, 3],
+            hold: {
+              name: 'bite' as const,
+              title: 'Bite',
+              evidence: 'paper marks, closed and sideways',
+              because: reason('the dentist’s card asks for it', 'practice'),
+              fromCard: true,
+            },
+          }),
+        ]
       : []),
     step({
       id: 'provisional.cement',
@@ -154,7 +289,18 @@ export function fitProvisional(c: Case): Block {
       helped: true,
       minutes: [0.7, 1, 1.5],
       passes: ['loaded provisional', 'bite stick'],
-      needs: [open(cement.need, 1, { because: cement.because, ...(cement.need.endsWith('.eugenol') ? { orElse: [{ what: 'provisional cement.non-eugenol', loss: 'does not soothe' }] } : {}) }), open('mixing pad'), open('mixing spatula'), open('bite stick'), open('cotton roll', 2)],
+      needs: [
+        open(cement.need, 1, {
+          because: cement.because,
+          ...(cement.need.endsWith('.eugenol')
+            ? { orElse: [{ what: 'provisional cement.non-eugenol', loss: 'does not soothe' }] }
+            : {}),
+        }),
+        open('mixing pad'),
+        open('mixing spatula'),
+        open('bite stick'),
+        open('cotton roll', 2),
+      ],
       cautions: [reason('A loose crown can be swallowed: gauze behind it, patient upright enough to cough', 'C')],
       reason: cement.because,
     }),
@@ -167,7 +313,15 @@ export function fitProvisional(c: Case): Block {
       place: 'mouth',
       minutes: [1, 2, 3],
       needs: [open('scaler'), open('floss', 300)],
-      ties: [{ from: 'provisional.cement', fromEdge: 'finish', atLeastS: 240, title: 'Provisional cement sets', because: reason('4–5 min; the product’s own time wins', 'C') }],
+      ties: [
+        {
+          from: 'provisional.cement',
+          fromEdge: 'finish',
+          atLeastS: 240,
+          title: 'Provisional cement sets',
+          because: reason('4–5 min; the product’s own time wins', 'C'),
+        },
+      ],
       mistakes: ['floss pulled up: the provisional comes with it', 'cement left in the sulcus: sore gum within days'],
     }),
   )

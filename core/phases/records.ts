@@ -16,7 +16,13 @@ export function shadePreview(c: Case, more: Partial<Draft> = {}): Block {
     place: 'mouth',
     minutes: [1, 2, 4],
     needs: [open('shade guide')],
-    hold: { name: 'shade', title: 'Shade', evidence: 'tab beside the tooth in daylight-coloured light', because: reason('dry teeth look lighter: the shade is agreed before isolation', 'C'), mandatory: true },
+    hold: {
+      name: 'shade',
+      title: 'Shade',
+      evidence: 'tab beside the tooth in daylight-coloured light',
+      because: reason('dry teeth look lighter: the shade is agreed before isolation', 'C'),
+      mandatory: true,
+    },
     mistakes: ['taken after the sheet: dehydrated teeth read too light'],
     ...more,
   })
@@ -46,12 +52,15 @@ export function provisionalMould(c: Case): Block {
       phase: 'records',
       title: 'Putty index over tooth and neighbours',
       told: 'made a putty index',
-      detail: 'Cut through the middle of each neighbour, trim the gum part, sit it back empty and look from both sides.',
+      detail:
+        'Cut through the middle of each neighbour, trim the gum part, sit it back empty and look from both sides.',
       fn: 'preliminary impression',
       place: 'mouth',
       minutes: [3, 5, 7],
       needs: [open('putty', 10), open('scalpel')],
-      cautions: [reason('Latex gloves stop putty from setting: knead it with latex-free gloves or bare clean hands', 'C')],
+      cautions: [
+        reason('Latex gloves stop putty from setting: knead it with latex-free gloves or bare clean hands', 'C'),
+      ],
       mistakes: ['gum part left long: the index rocks and the provisional comes out thick at the margin'],
       reason: reason('it also gauges the reduction once it is sectioned', 'C'),
     })
@@ -65,7 +74,12 @@ export function provisionalMould(c: Case): Block {
     fn: 'preliminary impression',
     place: 'mouth',
     minutes: [2, 3, 5],
-    needs: [...(c.request.missingWall ? [open('flowable resin')] : []),open('sectional tray'), open('preliminary silicone', trayMaterial('sectional').value), open('dispensing gun')],
+    needs: [
+      ...(c.request.missingWall ? [open('flowable resin')] : []),
+      open('sectional tray'),
+      open('preliminary silicone', trayMaterial('sectional').value),
+      open('dispensing gun'),
+    ],
     figures: [trayMaterial('sectional')],
     mistakes: ['not checked against the tooth before cutting: a bubble on the cusp becomes a high spot'],
   })
@@ -73,7 +87,8 @@ export function provisionalMould(c: Case): Block {
 
 /** The opposing arch, where neither a dual-arch tray nor the scan gives it. */
 export function opposingArch(c: Case): Block {
-  if (c.choices.impression === 'addition silicone, dual-arch') return absent('opposing impression', reason('the dual-arch tray takes both jaws at once', 'C'))
+  if (c.choices.impression === 'addition silicone, dual-arch')
+    return absent('opposing impression', reason('the dual-arch tray takes both jaws at once', 'C'))
   if (c.choices.impression === 'optical scan') {
     return step({
       id: 'records.scan-opposing',
@@ -97,7 +112,12 @@ export function opposingArch(c: Case): Block {
       fn: 'preliminary impression',
       place: 'mouth',
       minutes: [3, 4, 6],
-      needs: [open(`full tray.${otherJaw(c)}`), open('alginate', amount.powder.value), open('mixing bowl'), open('mixing spatula')],
+      needs: [
+        open(`full tray.${otherJaw(c)}`),
+        open('alginate', amount.powder.value),
+        open('mixing bowl'),
+        open('mixing spatula'),
+      ],
       figures: [amount.powder, amount.water],
     }),
     step({
@@ -108,31 +128,58 @@ export function opposingArch(c: Case): Block {
       place: 'bench',
       minutes: [0.5, 1, 2],
       needs: [open('disinfectant spray'), open('impression bag')],
-      ties: [{ from: 'records.opposing', fromEdge: 'finish', warnS: 540, atMostS: 720, title: 'Alginate shrinks', because: reason('poured within about 12 min, or kept in humidity', 'C'), whenMissed: 'take the opposing impression again, or tell the laboratory it lay dry', again: ['records.opposing', 'records.keep-damp'] }],
+      ties: [
+        {
+          from: 'records.opposing',
+          fromEdge: 'finish',
+          warnS: 540,
+          atMostS: 720,
+          title: 'Alginate shrinks',
+          because: reason('poured within about 12 min, or kept in humidity', 'C'),
+          whenMissed: 'take the opposing impression again, or tell the laboratory it lay dry',
+          again: ['records.opposing', 'records.keep-damp'],
+        },
+      ],
     }),
   )
 }
 
-const usesCustomTray = (c: Case): boolean => c.choices.impression === 'polyether, custom tray' || (c.choices.impression === 'reversible hydrocolloid' && hydrocolloidSchool(c.units.length, c.pontics.length).polyether > 0)
+const usesCustomTray = (c: Case): boolean =>
+  c.choices.impression === 'polyether, custom tray' ||
+  (c.choices.impression === 'reversible hydrocolloid' &&
+    hydrocolloidSchool(c.units.length, c.pontics.length).polyether > 0)
 
 /** Adhesive on a custom tray: painted early, because it wants a quarter of an hour. The baths are switched on as early. */
 export function paintTray(c: Case): Block {
-  return sequence(only(c.choices.impression === 'reversible hydrocolloid', () => step({
-    id: 'impression.baths',
-    phase: 'records',
-    title: 'Baths on: boiling, storage, tempering; tray tried, stops set',
-    fn: 'chairside',
-    place: 'bench',
-    minutes: [1, 2, 4],
-    needs: [open('conditioning bath')],
-    mistakes: ['storage bath too cold: the material is half set in the syringe'],
-  })), only(usesCustomTray(c), () => step({
-    id: 'impression.paint-tray',
-    phase: 'records',
-    title: 'Paint tray adhesive, thin, over the edge',
-    fn: 'chairside',
-    place: 'bench',
-    minutes: [0.5, 1, 2],
-    needs: [open(`custom tray.${c.jaw}`, 1, { words: `custom tray, ${c.jaw}`, orElse: [{ what: `full tray.${c.jaw}`, loss: 'uneven thickness: more shrinkage, more material' }] }), open('tray adhesive.polyether', 1)],
-  })))
+  return sequence(
+    only(c.choices.impression === 'reversible hydrocolloid', () =>
+      step({
+        id: 'impression.baths',
+        phase: 'records',
+        title: 'Baths on: boiling, storage, tempering; tray tried, stops set',
+        fn: 'chairside',
+        place: 'bench',
+        minutes: [1, 2, 4],
+        needs: [open('conditioning bath')],
+        mistakes: ['storage bath too cold: the material is half set in the syringe'],
+      }),
+    ),
+    only(usesCustomTray(c), () =>
+      step({
+        id: 'impression.paint-tray',
+        phase: 'records',
+        title: 'Paint tray adhesive, thin, over the edge',
+        fn: 'chairside',
+        place: 'bench',
+        minutes: [0.5, 1, 2],
+        needs: [
+          open(`custom tray.${c.jaw}`, 1, {
+            words: `custom tray, ${c.jaw}`,
+            orElse: [{ what: `full tray.${c.jaw}`, loss: 'uneven thickness: more shrinkage, more material' }],
+          }),
+          open('tray adhesive.polyether', 1),
+        ],
+      }),
+    ),
+  )
 }

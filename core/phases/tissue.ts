@@ -1,5 +1,13 @@
 import { reason, type Figure, type Reason } from '../figure'
-import { boxCordLength, cordLength, cordSize, smallerCord, type CordCoverage, type CordLayer, type CordSize } from '../measure/cord'
+import {
+  boxCordLength,
+  cordLength,
+  cordSize,
+  smallerCord,
+  type CordCoverage,
+  type CordLayer,
+  type CordSize,
+} from '../measure/cord'
 import type { Tooth } from '../teeth/notation'
 import { absent, nothing, only, open, practice, sequence, standby, step, type Block, type Draft } from './build'
 import { boxesOf, surfacesOf, type Case } from './case'
@@ -32,7 +40,10 @@ export interface CordPlan {
 export function toothSites(c: Case, coverage: CordCoverage = 'full crown'): CordSite[] {
   return c.units.map((u) => {
     const measured = c.request.measuredPerimeterMm[u.tooth]
-    const cervix = measured !== undefined ? { measuredPerimeterMm: measured } : { mesiodistalMm: u.size.cervicalMesiodistalMm, labiolingualMm: u.size.cervicalLabiolingualMm }
+    const cervix =
+      measured !== undefined
+        ? { measuredPerimeterMm: measured }
+        : { mesiodistalMm: u.size.cervicalMesiodistalMm, labiolingualMm: u.size.cervicalLabiolingualMm }
     return { tooth: u.tooth, key: u.tooth, label: u.label, length: (layer) => cordLength(cervix, coverage, layer) }
   })
 }
@@ -40,7 +51,14 @@ export function toothSites(c: Case, coverage: CordCoverage = 'full crown'): Cord
 /** The proximal boxes of the visit's preparations as cord sites: a third of the neck's width to each box. */
 export function boxSites(c: Case, usual: string): CordSite[] {
   return c.units.flatMap((u) =>
-    boxesOf(surfacesOf(c, u, usual)).map((side): CordSite => ({ tooth: u.tooth, key: `${u.tooth}-${side}`, label: `${u.label} ${side}`, length: () => boxCordLength(Math.round(u.size.cervicalLabiolingualMm * 0.5)) })),
+    boxesOf(surfacesOf(c, u, usual)).map(
+      (side): CordSite => ({
+        tooth: u.tooth,
+        key: `${u.tooth}-${side}`,
+        label: `${u.label} ${side}`,
+        length: () => boxCordLength(Math.round(u.size.cervicalLabiolingualMm * 0.5)),
+      }),
+    ),
   )
 }
 
@@ -51,9 +69,30 @@ export function boxSites(c: Case, usual: string): CordSite[] {
 export function cordPlan(c: Case, sites: CordSite[] = toothSites(c)): CordPlan {
   const adrenaline = c.choices.cordAgent === 'adrenaline' && c.has('adrenaline-sensitive')
   const agent = adrenaline ? 'aluminium chloride' : c.choices.cordAgent
-  const refused = adrenaline ? { refusedAgent: reason('adrenaline cord refused: heart, blood-pressure or medicine alert; aluminium chloride instead', 'C') } : {}
+  const refused = adrenaline
+    ? {
+        refusedAgent: reason(
+          'adrenaline cord refused: heart, blood-pressure or medicine alert; aluminium chloride instead',
+          'C',
+        ),
+      }
+    : {}
   const school = c.choices.cord
-  const made = (layers: CordLayer[], because: Reason, more: Partial<Pick<CordPlan, 'pellet' | 'paste'>> = {}): CordPlan => ({ layers, sites, because, agent, pellet: false, paste: false, deep: c.request.deepSpot && layers.length > 0, ...refused, ...more })
+  const made = (
+    layers: CordLayer[],
+    because: Reason,
+    more: Partial<Pick<CordPlan, 'pellet' | 'paste'>> = {},
+  ): CordPlan => ({
+    layers,
+    sites,
+    because,
+    agent,
+    pellet: false,
+    paste: false,
+    deep: c.request.deepSpot && layers.length > 0,
+    ...refused,
+    ...more,
+  })
   if (c.request.margin === 'supragingival') {
     return c.request.tissue.weeping
       ? made(['single'], practice('margin above the tissue but weeping: one thin cord for the fluid'))
@@ -65,9 +104,15 @@ export function cordPlan(c: Case, sites: CordSite[] = toothSites(c)): CordPlan {
     case 'paste':
       return made([], practice('astringent paste instead of cord'), { paste: true })
     case 'double':
-      return made(['base', 'top'], practice('double cord: the base stays below the margin during the impression, the top is drawn'), { paste: c.request.tissue.weeping })
+      return made(
+        ['base', 'top'],
+        practice('double cord: the base stays below the margin during the impression, the top is drawn'),
+        { paste: c.request.tissue.weeping },
+      )
     case 'cord and pellet':
-      return made(['single'], practice('single cord with a soaked pellet between the teeth as back-up'), { pellet: true })
+      return made(['single'], practice('single cord with a soaked pellet between the teeth as back-up'), {
+        pellet: true,
+      })
     case 'single':
       return made(['single'], practice('single cord: one size that enters without blanching'))
   }
@@ -78,20 +123,46 @@ const keyOf = (s: Placed): string => s.key ?? s.tooth
 export const cordStepId = (layer: CordLayer, s: Placed): string => `tissue.${layer}-cord.${keyOf(s)}`
 export const cordCountId = (layer: CordLayer, s: Placed): string => `cord.${layer}.${keyOf(s)}`
 /** Where a piece of cord comes out again. */
-export const cordOutStep = (layer: CordLayer, s: Placed): string => (layer === 'base' ? `tissue.base-out.${keyOf(s)}` : `tissue.draw-cord.${keyOf(s)}`)
+export const cordOutStep = (layer: CordLayer, s: Placed): string =>
+  layer === 'base' ? `tissue.base-out.${keyOf(s)}` : `tissue.draw-cord.${keyOf(s)}`
 /** The layer that is drawn just before the material goes in; a base cord stays. */
-export const drawnLayer = (plan: Pick<CordPlan, 'layers'>): CordLayer | undefined => plan.layers.filter((l) => l !== 'base').at(-1)
+export const drawnLayer = (plan: Pick<CordPlan, 'layers'>): CordLayer | undefined =>
+  plan.layers.filter((l) => l !== 'base').at(-1)
 
-const agentNeed = { 'aluminium chloride': 'agent.aluminium chloride', 'ferric sulphate': 'agent.ferric sulphate', adrenaline: 'agent.adrenaline' } as const
+const agentNeed = {
+  'aluminium chloride': 'agent.aluminium chloride',
+  'ferric sulphate': 'agent.ferric sulphate',
+  adrenaline: 'agent.adrenaline',
+} as const
 const packerNeed = {
-  serrated: open('cord packer.serrated', 1, { words: 'serrated cord packer', orElse: [{ what: 'cord packer.smooth', loss: 'slides off braided cord' }, { what: 'periodontal probe', loss: 'thin: needs a light hand' }] }),
-  smooth: open('cord packer.smooth', 1, { words: 'smooth cord packer', orElse: [{ what: 'cord packer.serrated', loss: 'snags knitted cord' }, { what: 'periodontal probe', loss: 'thin: needs a light hand' }] }),
+  serrated: open('cord packer.serrated', 1, {
+    words: 'serrated cord packer',
+    orElse: [
+      { what: 'cord packer.smooth', loss: 'slides off braided cord' },
+      { what: 'periodontal probe', loss: 'thin: needs a light hand' },
+    ],
+  }),
+  smooth: open('cord packer.smooth', 1, {
+    words: 'smooth cord packer',
+    orElse: [
+      { what: 'cord packer.serrated', loss: 'snags knitted cord' },
+      { what: 'periodontal probe', loss: 'thin: needs a light hand' },
+    ],
+  }),
   probe: open('periodontal probe'),
 } as const
 
-const gum = 'The gum round the tooth was held back with a fine cord. It may be sore for a few days; brush it gently and rinse with lukewarm salt water.'
+const gum =
+  'The gum round the tooth was held back with a fine cord. It may be sore for a few days; brush it gently and rinse with lukewarm salt water.'
 
-function placeCord(c: Case, plan: CordPlan, layer: CordLayer, s: CordSite, set: { size: CordSize; because: Reason }, more: Partial<Draft> = {}): Block {
+function placeCord(
+  c: Case,
+  plan: CordPlan,
+  layer: CordLayer,
+  s: CordSite,
+  set: { size: CordSize; because: Reason },
+  more: Partial<Draft> = {},
+): Block {
   const { size, because } = set
   const length = s.length(layer)
   const cutMm = Math.ceil(length.value)
@@ -114,17 +185,28 @@ function placeCord(c: Case, plan: CordPlan, layer: CordLayer, s: CordSite, set: 
     passes: ['cord in tweezers', 'packer', 'second instrument holds what is seated'],
     needs: [
       open(`cord.${size}`, cutMm, { piecesMm: [cutMm], because, words: `cord size ${size}` }),
-      ...(finer ? [standby(`cord.${finer}`, 'the tissue blanches', cutMm, { piecesMm: [cutMm], words: `cord size ${finer}` })] : []),
-      packer, open('cord scissors'), open('dappen dish'),
+      ...(finer
+        ? [standby(`cord.${finer}`, 'the tissue blanches', cutMm, { piecesMm: [cutMm], words: `cord size ${finer}` })]
+        : []),
+      packer,
+      open('cord scissors'),
+      open('dappen dish'),
       ...(plan.agent === 'plain' ? [] : [open(agentNeed[plan.agent], 0.5)]),
       standby('cotton pellet', 'the tissue weeps: back-up, counted', 2),
       // Not for bonding, where no salt may reach the dentine: those cords are placed without a plan of sites.
-      ...(plan.agent === 'plain' && plan.sites.length > 0 ? [standby('agent.aluminium chloride', 'it bleeds: haemostatic, by the dentist’s word', 0.5)] : []),
+      ...(plan.agent === 'plain' && plan.sites.length > 0
+        ? [standby('agent.aluminium chloride', 'it bleeds: haemostatic, by the dentist’s word', 0.5)]
+        : []),
     ],
-    countsIn: [{ id: cordCountId(layer, s), what: `${layer} cord, ${keyOf(s)}`, planned: 1, outStep: cordOutStep(layer, s) }],
+    countsIn: [
+      { id: cordCountId(layer, s), what: `${layer} cord, ${keyOf(s)}`, planned: 1, outStep: cordOutStep(layer, s) },
+    ],
     figures: [length],
     reason: because,
-    cautions: plan.agent === 'aluminium chloride' ? [reason('Aluminium chloride is bitter: suction, and rinse it off before the impression', 'C')] : [],
+    cautions:
+      plan.agent === 'aluminium chloride'
+        ? [reason('Aluminium chloride is bitter: suction, and rinse it off before the impression', 'C')]
+        : [],
     mistakes: ['pushed away from the seated part: it lifts out behind you'],
     ...more,
   })
@@ -133,7 +215,8 @@ function placeCord(c: Case, plan: CordPlan, layer: CordLayer, s: CordSite, set: 
 /** Cords in: base, then top, site by site; a second piece where one spot runs deep; pellets and paste by the school. */
 export function cords(c: Case, plan: CordPlan): Block {
   const thin = c.request.margin === 'supragingival'
-  const size = (layer: CordLayer): { size: CordSize; because: Reason } => (thin ? { size: '00', because: plan.because } : cordSize(layer, c.request.tissue))
+  const size = (layer: CordLayer): { size: CordSize; because: Reason } =>
+    thin ? { size: '00', because: plan.because } : cordSize(layer, c.request.tissue)
   return sequence(
     plan.layers.length === 0 && !plan.paste ? absent('cord', plan.because) : nothing,
     ...plan.layers.flatMap((layer) => plan.sites.map((s) => placeCord(c, plan, layer, s, size(layer)))),
@@ -164,7 +247,8 @@ function deepPiece(plan: CordPlan): Block {
   })
 }
 
-const deepOut = (plan: CordPlan, layer: CordLayer, s: CordSite): string[] => (plan.deep && s === plan.sites[0] && layer === (drawnLayer(plan) ?? 'base') ? ['cord.deep'] : [])
+const deepOut = (plan: CordPlan, layer: CordLayer, s: CordSite): string[] =>
+  plan.deep && s === plan.sites[0] && layer === (drawnLayer(plan) ?? 'base') ? ['cord.deep'] : []
 
 function pellets(plan: CordPlan): Block {
   const layer = drawnLayer(plan)!
@@ -178,7 +262,14 @@ function pellets(plan: CordPlan): Block {
     hurts: true,
     minutes: [0.5, 1, 2],
     needs: [open('cotton pellet', plan.sites.length * 2)],
-    countsIn: [{ id: 'pellets', what: 'back-up pellets', planned: plan.sites.length * 2, outStep: cordOutStep(layer, plan.sites.at(-1)!) }],
+    countsIn: [
+      {
+        id: 'pellets',
+        what: 'back-up pellets',
+        planned: plan.sites.length * 2,
+        outStep: cordOutStep(layer, plan.sites.at(-1)!),
+      },
+    ],
     mistakes: ['counted in and forgotten: a pellet under the tray is an impression lost'],
   })
 }
@@ -196,7 +287,16 @@ function paste(plan: CordPlan): Block {
     hurts: plan.layers.length > 0,
     minutes: [2, 2.5, 4],
     needs: [open('agent.astringent paste', plan.sites.length * 0.3), open('paste tip'), open('cotton roll', 2)],
-    ties: [{ from: '.', fromEdge: 'start', toEdge: 'finish', atLeastS: 120, title: 'Paste works', because: reason('about 2 min; the product’s own time wins', 'estimate') }],
+    ties: [
+      {
+        from: '.',
+        fromEdge: 'start',
+        toEdge: 'finish',
+        atLeastS: 120,
+        title: 'Paste works',
+        because: reason('about 2 min; the product’s own time wins', 'estimate'),
+      },
+    ],
     mistakes: ['rinsed short: what is left stops addition silicone at the margin'],
     reason: plan.because,
   })
@@ -204,7 +304,11 @@ function paste(plan: CordPlan): Block {
 
 /** What a drawn cord takes with it: its own count, and pellets or the deep piece where they come out with it. */
 export function drawnCounts(plan: CordPlan, layer: CordLayer, s: CordSite): string[] {
-  return [cordCountId(layer, s), ...deepOut(plan, layer, s), ...(plan.pellet && s === plan.sites.at(-1) ? ['pellets'] : [])]
+  return [
+    cordCountId(layer, s),
+    ...deepOut(plan, layer, s),
+    ...(plan.pellet && s === plan.sites.at(-1) ? ['pellets'] : []),
+  ]
 }
 
 /** Base cords come out after the impression; every piece is on the count. */
@@ -237,10 +341,26 @@ export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
   const size = c.request.tissue.biotype === 'thin' ? '000' : '00'
   return sequence(
     ...plan.sites.map((s) =>
-      placeCord(c, plan, 'base', s, { size, because: practice(`cord before cutting: ${size} labially and on both proximal sides, out of sight, until after the impression`) }, {
-        detail: 'Labial and both proximal sides only; tails in the embrasures. Seated so that it cannot be seen: the bur then cuts tooth, not tissue.',
-        mistakes: ['left standing proud: the bur winds it up', 'pushed away from the seated part: it lifts out behind you'],
-      }),
+      placeCord(
+        c,
+        plan,
+        'base',
+        s,
+        {
+          size,
+          because: practice(
+            `cord before cutting: ${size} labially and on both proximal sides, out of sight, until after the impression`,
+          ),
+        },
+        {
+          detail:
+            'Labial and both proximal sides only; tails in the embrasures. Seated so that it cannot be seen: the bur then cuts tooth, not tissue.',
+          mistakes: [
+            'left standing proud: the bur winds it up',
+            'pushed away from the seated part: it lifts out behind you',
+          ],
+        },
+      ),
     ),
   )
 }
@@ -252,9 +372,29 @@ export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
 export function cordsForBonding(c: Case, outId: string, coverage: CordCoverage = 'labial and proximal'): Block {
   return sequence(
     ...toothSites(c, coverage).map((s) =>
-      placeCord(c, { layers: ['single'], sites: [], because: practice('fluid only'), agent: 'plain', pellet: false, paste: false, deep: false }, 'single', s, { size: '000', because: practice('for bonding: 000 keeps the fluid out and displaces nothing; no salts on the dentine') }, {
-        countsIn: [{ id: cordCountId('single', s), what: `cord for bonding, ${s.tooth}`, planned: 1, outStep: outId }],
-      }),
+      placeCord(
+        c,
+        {
+          layers: ['single'],
+          sites: [],
+          because: practice('fluid only'),
+          agent: 'plain',
+          pellet: false,
+          paste: false,
+          deep: false,
+        },
+        'single',
+        s,
+        {
+          size: '000',
+          because: practice('for bonding: 000 keeps the fluid out and displaces nothing; no salts on the dentine'),
+        },
+        {
+          countsIn: [
+            { id: cordCountId('single', s), what: `cord for bonding, ${s.tooth}`, planned: 1, outStep: outId },
+          ],
+        },
+      ),
     ),
   )
 }
@@ -265,8 +405,13 @@ export const bondingCordCounts = (c: Case): string[] => c.units.map((u) => cordC
 /** Redundant or overgrown tissue: by the dentist, with what it asks of everybody in the room. */
 export function overgrownTissue(c: Case): Block {
   if (!c.request.tissue.overgrown) return nothing
-  const school = c.choices.redundantTissue === 'electrosurgery' && c.has('pacemaker') ? 'laser' : c.choices.redundantTissue
-  if (school === 'wait') return absent('tissue removal', reason('overgrown tissue is left: shape the provisional and look again', 'practice'))
+  const school =
+    c.choices.redundantTissue === 'electrosurgery' && c.has('pacemaker') ? 'laser' : c.choices.redundantTissue
+  if (school === 'wait')
+    return absent(
+      'tissue removal',
+      reason('overgrown tissue is left: shape the provisional and look again', 'practice'),
+    )
   const laser = school === 'laser'
   return step({
     id: 'tissue.trim',
@@ -280,9 +425,13 @@ export function overgrownTissue(c: Case): Block {
     hurts: true,
     minutes: [2, 4, 8],
     passes: ['plastic mirror', 'high-volume suction at the tip'],
-    needs: laser ? [open('soft-tissue laser'), open('laser tip'), open('laser goggles', 3), open('plastic mirror')] : [open('electrosurgery unit'), open('electrosurgery tip'), open('plastic mirror'), open('plastic suction tip')],
+    needs: laser
+      ? [open('soft-tissue laser'), open('laser tip'), open('laser goggles', 3), open('plastic mirror')]
+      : [open('electrosurgery unit'), open('electrosurgery tip'), open('plastic mirror'), open('plastic suction tip')],
     cautions: [
-      ...(laser ? [reason('Laser goggles on all three before the foot is on the pedal; the door shut', 'C')] : [reason('Never with a pacemaker; no metal in the field; the plate under the patient', 'C')]),
+      ...(laser
+        ? [reason('Laser goggles on all three before the foot is on the pedal; the door shut', 'C')]
+        : [reason('Never with a pacemaker; no metal in the field; the plate under the patient', 'C')]),
       reason('Plume: high-volume suction and masks', 'C'),
     ],
     reason: reason('redundant tissue only; about a week’s healing before the next tissue-critical visit', 'C'),

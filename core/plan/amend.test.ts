@@ -8,13 +8,35 @@ import { visitRequest } from './request'
 import type { Plan } from './types'
 
 const practice = starterPractice()
-const request = visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['35', '36'], margin: 'subgingival', team: { dentist: 'dentist', assistants: ['assistant'] } })
+const request = visitRequest.parse({
+  kind: 'crown.prepare',
+  date: '2026-11-24',
+  teeth: ['35', '36'],
+  margin: 'subgingival',
+  team: { dentist: 'dentist', assistants: ['assistant'] },
+})
 let n = 0
-const amendment = (change: Change): Amendment => ({ id: `a${++n}`, kind: 'crown.prepare', change, by: 'Dr Demo', on: '2026-11-01', why: 'as we do it here' })
+const amendment = (change: Change): Amendment => ({
+  id: `a${++n}`,
+  kind: 'crown.prepare',
+  change,
+  by: 'Dr Demo',
+  on: '2026-11-01',
+  why: 'as we do it here',
+})
 const amended = (...changes: Change[]): Plan => compile(request, { ...practice, amendments: changes.map(amendment) })
 const ids = (p: Plan): string[] => p.steps.map((s) => s.id)
 const why = (p: Plan): string | undefined => p.amendments.at(-1)!.misfit
-const photo: Change = { op: 'add step', after: 'cutting.finish', id: 'own.photo', title: 'Picture of the preparation', fn: 'chairside', place: 'mouth', minutes: [0.5, 1, 2], needs: [{ what: 'camera', quantity: 1, readiness: 'open' }] }
+const photo: Change = {
+  op: 'add step',
+  after: 'cutting.finish',
+  id: 'own.photo',
+  title: 'Picture of the preparation',
+  fn: 'chairside',
+  place: 'mouth',
+  minutes: [0.5, 1, 2],
+  needs: [{ what: 'camera', quantity: 1, readiness: 'open' }],
+}
 
 describe('an amendment changes the plan as said, with who, when and why', () => {
   it('adds a step behind the last of the same step on every tooth, with its item, and says whose it is', () => {
@@ -23,39 +45,92 @@ describe('an amendment changes the plan as said, with who, when and why', () => 
     expect(p.links.filter((l) => l.from === 'own.photo').map((l) => l.to)).toEqual(['cutting.reduction-check'])
     expect(p.setup.map((l) => l.id)).toContain('camera')
     expect(p.steps.find((s) => s.id === 'own.photo')!.amended).toEqual([p.amendments[0]!.id])
-    expect(p.amendments).toEqual([{ id: expect.any(String), says: 'adds “Picture of the preparation” after cutting.finish', by: 'Dr Demo', on: '2026-11-01', why: 'as we do it here', applied: true }])
+    expect(p.amendments).toEqual([
+      {
+        id: expect.any(String),
+        says: 'adds “Picture of the preparation” after cutting.finish',
+        by: 'Dr Demo',
+        on: '2026-11-01',
+        why: 'as we do it here',
+        applied: true,
+      },
+    ])
   })
   it('re-times, leaves out, moves, adds and takes out items, on every tooth the step stands on', () => {
     const timed = amended({ op: 're-time step', step: 'tissue.top-cord', minutes: [2, 3, 6] })
-    expect(timed.steps.filter((s) => s.id.startsWith('tissue.top-cord')).map((s) => s.spread.likelyS)).toEqual([180, 180])
+    expect(timed.steps.filter((s) => s.id.startsWith('tissue.top-cord')).map((s) => s.spread.likelyS)).toEqual([
+      180, 180,
+    ])
     const less = amended({ op: 'remove step', step: 'cutting.bevel' })
     expect(ids(less).filter((id) => id.startsWith('cutting.bevel'))).toEqual([])
     expect(less.links.find((l) => l.to === 'cutting.axial-facial.35' && !l.title)!.from).toBe('cutting.occlusal.36')
     const moved = amended({ op: 'move step', step: 'records.shade', after: 'arrival.seat' })
     expect(ids(moved).slice(0, 2)).toEqual(['arrival.seat', 'records.shade'])
-    expect(amended({ op: 'add item', step: 'cutting.finish', need: { what: 'rubber cup', quantity: 1, readiness: 'standby', when: 'a line is rough' } }).setup.find((l) => l.id === 'rubber-cup')).toMatchObject({ readiness: 'standby' })
-    expect(amended({ op: 'remove item', step: 'arrival.seat', what: 'gauze' }).setup.find((l) => l.id === 'gauze')).toBeUndefined()
+    expect(
+      amended({
+        op: 'add item',
+        step: 'cutting.finish',
+        need: { what: 'rubber cup', quantity: 1, readiness: 'standby', when: 'a line is rough' },
+      }).setup.find((l) => l.id === 'rubber-cup'),
+    ).toMatchObject({ readiness: 'standby' })
+    expect(
+      amended({ op: 'remove item', step: 'arrival.seat', what: 'gauze' }).setup.find((l) => l.id === 'gauze'),
+    ).toBeUndefined()
   })
   it('a plan amended and taken back is the plan as it was', () => {
-    expect(JSON.stringify(compile(request, { ...practice, amendments: [] }))).toBe(JSON.stringify(compile(request, practice)))
+    expect(JSON.stringify(compile(request, { ...practice, amendments: [] }))).toBe(
+      JSON.stringify(compile(request, practice)),
+    )
   })
 })
 
 describe('what would make the day unsound is refused and reported, never lost', () => {
   const bad: [string, Change, RegExp][] = [
     ['a step that is not there any more', { op: 'remove step', step: 'tissue.laser' }, /no step tissue\.laser/],
-    ['a signature no card removes', { op: 'remove step', step: 'impression.inspect' }, /signature that stays: Impression good/],
+    [
+      'a signature no card removes',
+      { op: 'remove step', step: 'impression.inspect' },
+      /signature that stays: Impression good/,
+    ],
     ['the test of numbness', { op: 'remove step', step: 'anaesthesia.test' }, /before it is numb/],
-    ['cutting before it is numb', { op: 'move step', step: 'cutting.groove-functional', after: 'arrival.seat' }, /before it is numb/],
+    [
+      'cutting before it is numb',
+      { op: 'move step', step: 'cutting.groove-functional', after: 'arrival.seat' },
+      /before it is numb/,
+    ],
     ['a cord in and not out', { op: 'remove step', step: 'tissue.base-out' }, /go in and not come out/],
     ['the start of a clock', { op: 'remove step', step: 'provisional.mix' }, /runs from the step that would be gone/],
-    ['the syringe after the seat', { op: 'move step', step: 'impression.load-syringe', after: 'impression.remove' }, /before “Working time” has begun/],
-    ['the syringe beside the way to the impression', { op: 'move step', step: 'impression.load-syringe', after: 'provisional.trim' }, /“Working time” would begin at a step that does not lead to its end/],
+    [
+      'the syringe after the seat',
+      { op: 'move step', step: 'impression.load-syringe', after: 'impression.remove' },
+      /before “Working time” has begun/,
+    ],
+    [
+      'the syringe beside the way to the impression',
+      { op: 'move step', step: 'impression.load-syringe', after: 'provisional.trim' },
+      /“Working time” would begin at a step that does not lead to its end/,
+    ],
     ['a step behind itself', { op: 'move step', step: 'cutting.bevel', after: 'cutting.bevel' }, /after itself/],
-    ['three minutes of work inside a window of two and a half', { op: 'move step', step: 'arrival.seat', after: 'provisional.seat' }, /more would have to be done than “Rubbery stage” has time for/],
-    ['a cord out after the counts are squared', { op: 'move step', step: 'tissue.base-out', after: 'closing.chart' }, /after the counts are squared/],
-    ['a step in the mouth of a patient who has gone', { op: 'move step', step: 'closing.rinse', after: 'closing.turnover' }, /has gone|before what it follows/],
-    ['an item nobody asked for', { op: 'remove item', step: 'arrival.seat', what: 'gold mallet' }, /asks for no gold mallet/],
+    [
+      'three minutes of work inside a window of two and a half',
+      { op: 'move step', step: 'arrival.seat', after: 'provisional.seat' },
+      /more would have to be done than “Rubbery stage” has time for/,
+    ],
+    [
+      'a cord out after the counts are squared',
+      { op: 'move step', step: 'tissue.base-out', after: 'closing.chart' },
+      /after the counts are squared/,
+    ],
+    [
+      'a step in the mouth of a patient who has gone',
+      { op: 'move step', step: 'closing.rinse', after: 'closing.turnover' },
+      /has gone|before what it follows/,
+    ],
+    [
+      'an item nobody asked for',
+      { op: 'remove item', step: 'arrival.seat', what: 'gold mallet' },
+      /asks for no gold mallet/,
+    ],
   ]
   it.each(bad)('%s', (_what, change, reason) => {
     const p = amended(change)
@@ -75,7 +150,11 @@ describe('what would make the day unsound is refused and reported, never lost', 
     const any: fc.Arbitrary<Change> = fc.oneof(
       fc.record({ op: fc.constant('remove step' as const), step: target }),
       fc.record({ op: fc.constant('move step' as const), step: target, after: target }),
-      fc.record({ op: fc.constant('re-time step' as const), step: target, minutes: fc.constant([1, 2, 3] as [number, number, number]) }),
+      fc.record({
+        op: fc.constant('re-time step' as const),
+        step: target,
+        minutes: fc.constant([1, 2, 3] as [number, number, number]),
+      }),
       fc.nat(3).map((i): Change => ({ ...photo, id: `own.step-${i}` })),
     )
     fc.assert(
@@ -87,9 +166,17 @@ describe('what would make the day unsound is refused and reported, never lost', 
         for (const l of p.links) if (l.from !== l.to) expect(at.get(l.from)!).toBeLessThan(at.get(l.to)!)
         for (const c of p.counts) expect(at.get(c.outStep)!).toBeGreaterThan(at.get(c.inStep)!)
         for (const s of p.steps) if (s.hurts) expect(at.get(s.id)!).toBeGreaterThan(at.get('anaesthesia.test')!)
-        const mandatory = (x: Plan): string[] => x.holds.filter((h) => h.mandatory).map((h) => h.id).toSorted()
+        const mandatory = (x: Plan): string[] =>
+          x.holds
+            .filter((h) => h.mandatory)
+            .map((h) => h.id)
+            .toSorted()
         expect(mandatory(p)).toEqual(mandatory(plain))
-        const run = runThrough(startDrive(p, 0), { personId: 'assistant', roles: ['assistant'], codeShown: false }, { personId: 'dentist', roles: ['dentist'], codeShown: true })
+        const run = runThrough(
+          startDrive(p, 0),
+          { personId: 'assistant', roles: ['assistant'], codeShown: false },
+          { personId: 'dentist', roles: ['dentist'], codeShown: true },
+        )
         expect(p.steps.filter((s) => run.state.core.steps[s.id]!.status === 'todo').map((s) => s.id)).toEqual([])
       }),
       { numRuns: 40 },
@@ -102,7 +189,9 @@ describe('amendments travel as a file', () => {
     const file = { format: 'jade-tray amendments', version: 1, amendments: [amendment(photo)] }
     expect(amendmentFile.parse(JSON.parse(JSON.stringify(file)))).toEqual(file)
     expect(amendmentFile.safeParse({ ...file, version: 2 }).success).toBe(false)
-    expect(changeSchema.safeParse({ op: 're-time step', step: 'cutting.bevel', minutes: [3, 2, 1] }).error!.issues[0]!.path).toEqual(['minutes'])
+    expect(
+      changeSchema.safeParse({ op: 're-time step', step: 'cutting.bevel', minutes: [3, 2, 1] }).error!.issues[0]!.path,
+    ).toEqual(['minutes'])
     expect(changeSchema.safeParse({ ...photo, id: 'photo' }).error!.issues[0]!.message).toContain('own.')
   })
 })

@@ -7,23 +7,40 @@ import type { AmendmentUse } from './types'
 type Line = Wired['steps'][number]
 
 /** The lines an id means: itself, or the same step on every tooth or in a second piece of work. */
-const matching = (lines: readonly Line[], target: string): Line[] => lines.filter(({ draft: { id } }) => id === target || id.startsWith(`${target}.`) || id.startsWith(`${target}@`))
+const matching = (lines: readonly Line[], target: string): Line[] =>
+  lines.filter(({ draft: { id } }) => id === target || id.startsWith(`${target}.`) || id.startsWith(`${target}@`))
 
-const replaced = (after: readonly string[], id: string, by: readonly string[]): string[] => (after.includes(id) ? [...new Set(after.flatMap((a) => (a === id ? by : [a])))] : [...after])
+const replaced = (after: readonly string[], id: string, by: readonly string[]): string[] =>
+  after.includes(id) ? [...new Set(after.flatMap((a) => (a === id ? by : [a])))] : [...after]
 
 function without(lines: readonly Line[], gone: Line): Line[] {
-  return lines.filter((l) => l !== gone).map((l) => (l.after.includes(gone.draft.id) ? { ...l, after: replaced(l.after, gone.draft.id, gone.after) } : l))
+  return lines
+    .filter((l) => l !== gone)
+    .map((l) => (l.after.includes(gone.draft.id) ? { ...l, after: replaced(l.after, gone.draft.id, gone.after) } : l))
 }
 
 /** Puts a step behind another; what came after that one now comes after the new one. */
 function insert(lines: readonly Line[], after: Line, draft: Draft): Line[] {
   const at = lines.findIndex((l) => l.draft.id === after.draft.id)
   const later = lines.slice(at + 1).map((l) => ({ ...l, after: replaced(l.after, after.draft.id, [draft.id]) }))
-  return [...lines.slice(0, at + 1), { draft, after: [after.draft.id], ...(after.meanwhile ? { meanwhile: after.meanwhile } : {}) }, ...later]
+  return [
+    ...lines.slice(0, at + 1),
+    { draft, after: [after.draft.id], ...(after.meanwhile ? { meanwhile: after.meanwhile } : {}) },
+    ...later,
+  ]
 }
 
-const redraft = (lines: readonly Line[], targets: readonly Line[], change: (d: Draft) => Draft): Line[] => lines.map((l) => (targets.includes(l) ? { ...l, draft: change(l.draft) } : l))
-const toNeed = ({ when, ...need }: { what: string; quantity: number; readiness: Need['readiness']; when?: string | undefined }): Need => ({ ...need, ...(when ? { when } : {}) })
+const redraft = (lines: readonly Line[], targets: readonly Line[], change: (d: Draft) => Draft): Line[] =>
+  lines.map((l) => (targets.includes(l) ? { ...l, draft: change(l.draft) } : l))
+const toNeed = ({
+  when,
+  ...need
+}: {
+  what: string
+  quantity: number
+  readiness: Need['readiness']
+  when?: string | undefined
+}): Need => ({ ...need, ...(when ? { when } : {}) })
 
 interface Tried {
   lines: Line[]
@@ -43,27 +60,54 @@ function attempt(lines: readonly Line[], c: Change): Tried | string {
     case 'add step': {
       const after = targets.at(-1)!
       if (lines.some((l) => l.draft.id === c.id)) return `a step ${c.id} is there already`
-      const draft: Draft = { id: c.id, phase: after.draft.phase, title: c.title, told: `did: ${c.title}`, fn: c.fn, place: c.place, minutes: c.minutes, needs: c.needs.map(toNeed) }
+      const draft: Draft = {
+        id: c.id,
+        phase: after.draft.phase,
+        title: c.title,
+        told: `did: ${c.title}`,
+        fn: c.fn,
+        place: c.place,
+        minutes: c.minutes,
+        needs: c.needs.map(toNeed),
+      }
       return { lines: insert(lines, after, draft), touched: [c.id] }
     }
     case 'remove step':
-      return { lines: targets.reduce<Line[]>((left, t) => without(left, left.find((l) => l.draft.id === t.draft.id)!), [...lines]), touched: [] }
+      return {
+        lines: targets.reduce<Line[]>(
+          (left, t) => without(left, left.find((l) => l.draft.id === t.draft.id)!),
+          [...lines],
+        ),
+        touched: [],
+      }
     case 'move step': {
       const after = find(c.after)
       if (typeof after === 'string') return after
       if (after.some((l) => ids.includes(l.draft.id))) return 'a step cannot come after itself'
-      const moved = targets.reduce<Line[]>((left, t) => without(left, left.find((l) => l.draft.id === t.draft.id)!), [...lines])
+      const moved = targets.reduce<Line[]>(
+        (left, t) => without(left, left.find((l) => l.draft.id === t.draft.id)!),
+        [...lines],
+      )
       const anchor = moved.find((l) => l.draft.id === after.at(-1)!.draft.id)!
-      return { lines: targets.toReversed().reduce<Line[]>((left, t) => insert(left, anchor, t.draft), moved), touched: ids }
+      return {
+        lines: targets.toReversed().reduce<Line[]>((left, t) => insert(left, anchor, t.draft), moved),
+        touched: ids,
+      }
     }
     case 're-time step':
       return { lines: redraft(lines, targets, (d) => ({ ...d, minutes: c.minutes })), touched: ids }
     case 'add item':
-      return { lines: redraft(lines, targets.slice(0, 1), (d) => ({ ...d, needs: [...(d.needs ?? []), toNeed(c.need)] })), touched: ids.slice(0, 1) }
+      return {
+        lines: redraft(lines, targets.slice(0, 1), (d) => ({ ...d, needs: [...(d.needs ?? []), toNeed(c.need)] })),
+        touched: ids.slice(0, 1),
+      }
     case 'remove item': {
       const having = targets.filter((l) => l.draft.needs?.some((n) => n.what === c.what))
       if (having.length === 0) return `${c.step} asks for no ${c.what.replaceAll('.', ', ')}`
-      return { lines: redraft(lines, having, (d) => ({ ...d, needs: d.needs!.filter((n) => n.what !== c.what) })), touched: having.map((l) => l.draft.id) }
+      return {
+        lines: redraft(lines, having, (d) => ({ ...d, needs: d.needs!.filter((n) => n.what !== c.what) })),
+        touched: having.map((l) => l.draft.id),
+      }
     }
   }
 }
@@ -72,7 +116,9 @@ function attempt(lines: readonly Line[], c: Change): Tried | string {
 const numbFrom = ['anaesthesia.test', 'asleep.under']
 
 /** Seconds of work that stand inside each window, by its title and the step it ends at; and whether the order leads from its beginning to its end. */
-function windowLoads(lines: readonly Line[]): Map<string, { loadS: number; atMostS: number; title: string; leads: boolean }> {
+function windowLoads(
+  lines: readonly Line[],
+): Map<string, { loadS: number; atMostS: number; title: string; leads: boolean }> {
   const byId = new Map(lines.map((l) => [l.draft.id, l]))
   const likelyS = (l: Line): number => l.draft.minutes[1] * 60
   const loads: ReturnType<typeof windowLoads> = new Map()
@@ -92,7 +138,12 @@ function windowLoads(lines: readonly Line[]): Map<string, { loadS: number; atMos
       const joined = leads(line.draft.id)
       if (tie.toEdge !== 'finish') inside.delete(line)
       const loadS = [...inside].reduce((sum, l) => sum + likelyS(l), 0) + (tie.fromEdge === 'start' ? likelyS(from) : 0)
-      loads.set(`${tie.from}>${line.draft.id}>${tie.title}`, { loadS, atMostS: tie.atMostS, title: tie.title, leads: joined })
+      loads.set(`${tie.from}>${line.draft.id}>${tie.title}`, {
+        loadS,
+        atMostS: tie.atMostS,
+        title: tie.title,
+        leads: joined,
+      })
     }
   }
   return loads
@@ -103,12 +154,15 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
   const at = new Map(after.map((l, i) => [l.draft.id, i]))
   const was = new Set(before.map((l) => l.draft.id))
   for (const { draft } of before) {
-    if (draft.hold?.mandatory && !at.has(draft.id)) return `“${draft.title}” carries a signature that stays: ${draft.hold.title}`
+    if (draft.hold?.mandatory && !at.has(draft.id))
+      return `“${draft.title}” carries a signature that stays: ${draft.hold.title}`
   }
   const numbBefore = before.find((l) => numbFrom.includes(l.draft.id))
   if (numbBefore) {
     const numb = at.get(numbBefore.draft.id)
-    for (const { draft } of after) if (draft.hurts && (numb === undefined || at.get(draft.id)! < numb)) return `“${draft.title}” would come before it is numb`
+    for (const { draft } of after)
+      if (draft.hurts && (numb === undefined || at.get(draft.id)! < numb))
+        return `“${draft.title}” would come before it is numb`
   }
   for (const [i, { draft, after: ids }] of after.entries()) {
     for (const id of ids) if (!(at.get(id)! < i)) return `“${draft.title}” would come before what it follows`
@@ -118,23 +172,29 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
       if (from === undefined) return `“${tie.title}” runs from the step that would be gone`
       if (from >= i) return `“${draft.title}” would come before “${tie.title}” has begun`
     }
-    for (const count of draft.countsIn ?? []) if (!(at.get(count.outStep)! > i)) return `${count.what} would go in and not come out`
+    for (const count of draft.countsIn ?? [])
+      if (!(at.get(count.outStep)! > i)) return `${count.what} would go in and not come out`
   }
   // Counts are squared once, with everything out, and nothing is done with a patient who has gone.
   const [squared, gone] = [at.get('closing.counts'), at.get('closing.home')]
   for (const [i, { draft }] of after.entries()) {
-    if (squared !== undefined && i > squared && (draft.countsOut ?? []).length > 0) return `${draft.countsOut!.join(', ')} would come out after the counts are squared`
-    if (gone !== undefined && i > gone && (draft.place === 'mouth' || draft.place === 'chair')) return `“${draft.title}” would come when the patient has gone`
+    if (squared !== undefined && i > squared && (draft.countsOut ?? []).length > 0)
+      return `${draft.countsOut!.join(', ')} would come out after the counts are squared`
+    if (gone !== undefined && i > gone && (draft.place === 'mouth' || draft.place === 'chair'))
+      return `“${draft.title}” would come when the patient has gone`
   }
   const loads = windowLoads(before)
   for (const [key, { loadS, atMostS, title, leads }] of windowLoads(after)) {
     // Off the way to its end the step would be begun as soon as hands are free, and the window run out each time.
-    if (!leads && loads.get(key)?.leads) return `“${title}” would begin at a step that does not lead to its end any more`
-    if (loadS > atMostS && loadS > (loads.get(key)?.loadS ?? 0)) return `more would have to be done than “${title}” has time for: ${Math.round(loadS)} s of ${atMostS} s`
+    if (!leads && loads.get(key)?.leads)
+      return `“${title}” would begin at a step that does not lead to its end any more`
+    if (loadS > atMostS && loadS > (loads.get(key)?.loadS ?? 0))
+      return `more would have to be done than “${title}” has time for: ${Math.round(loadS)} s of ${atMostS} s`
   }
   // Before anything counted out is gone, what put it in has to be gone too.
   const ins = new Set(after.flatMap((l) => (l.draft.countsIn ?? []).map((c) => c.id)))
-  for (const { draft } of after) for (const id of draft.countsOut ?? []) if (!ins.has(id)) return `${id} would come out and not have gone in`
+  for (const { draft } of after)
+    for (const id of draft.countsOut ?? []) if (!ins.has(id)) return `${id} would come out and not have gone in`
   return null
 }
 

@@ -6,14 +6,54 @@ import { visitRequest, type VisitRequestInput } from './request'
 import type { Plan } from './types'
 
 const practice = starterPractice()
-const plan = (more: Partial<VisitRequestInput> = {}, p = practice): Plan => compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['36'], restoration: 'metal-ceramic crown', team: { dentist: 'dentist', assistants: ['assistant'] }, ...more }), p)
+const plan = (more: Partial<VisitRequestInput> = {}, p = practice): Plan =>
+  compile(
+    visitRequest.parse({
+      kind: 'crown.prepare',
+      date: '2026-11-24',
+      teeth: ['36'],
+      restoration: 'metal-ceramic crown',
+      team: { dentist: 'dentist', assistants: ['assistant'] },
+      ...more,
+    }),
+    p,
+  )
 const without = (...ids: string[]) => ({ ...practice, items: practice.items.filter((i) => !ids.includes(i.id)) })
 
 /** A plan of any kind, on a lower first molar where nothing else is said. */
-const of = (more: Partial<VisitRequestInput>, p = practice): Plan => compile(visitRequest.parse({ date: '2026-11-24', teeth: ['36'], team: { dentist: 'dentist', assistants: ['assistant'] }, kind: 'crown.prepare', ...more }), p)
-const alsoServes = (id: string, need: string) => ({ ...practice, items: practice.items.map((i) => (i.id === id ? { ...i, serves: [...i.serves, need] } : i)) })
+const of = (more: Partial<VisitRequestInput>, p = practice): Plan =>
+  compile(
+    visitRequest.parse({
+      date: '2026-11-24',
+      teeth: ['36'],
+      team: { dentist: 'dentist', assistants: ['assistant'] },
+      kind: 'crown.prepare',
+      ...more,
+    }),
+    p,
+  )
+const alsoServes = (id: string, need: string) => ({
+  ...practice,
+  items: practice.items.map((i) => (i.id === id ? { ...i, serves: [...i.serves, need] } : i)),
+})
 /** The practice with a step of its own that brings the separator while the sheet is on. */
-const alsoAt = (after: string) => ({ ...practice, amendments: [{ id: 'a', kind: 'post.core' as const, by: 'Dr Demo', on: '2026-11-01', why: 'tried', change: { op: 'add item' as const, step: after, need: { what: 'separator', quantity: 1, readiness: 'open' as const } } }] })
+const alsoAt = (after: string) => ({
+  ...practice,
+  amendments: [
+    {
+      id: 'a',
+      kind: 'post.core' as const,
+      by: 'Dr Demo',
+      on: '2026-11-01',
+      why: 'tried',
+      change: {
+        op: 'add item' as const,
+        step: after,
+        need: { what: 'separator', quantity: 1, readiness: 'open' as const },
+      },
+    },
+  ],
+})
 
 /** Common practice: each pair that must not meet, how hard it is, and the plan it must not appear in. */
 const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan, withoutIt: () => Plan][] = [
@@ -21,33 +61,155 @@ const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan,
   ['latex-silicone', 'ask', () => plan(), () => plan({}, without('gloves-latex'))],
   ['eugenol-bonding', 'mind', () => plan({ deliveryCement: 'resin' }), () => plan({ deliveryCement: 'conventional' })],
   ['astringent-silicone', 'mind', () => plan(), () => plan({ choices: { cordAgent: 'plain' } })],
-  ['adrenaline-cord', 'ask', () => plan({ alerts: ['adrenaline-sensitive'], choices: { cordAgent: 'adrenaline' } }), () => plan({ choices: { cordAgent: 'adrenaline' } })],
-  ['adrenaline-anaesthetic', 'ask', () => plan({ alerts: ['adrenaline-sensitive'] }), () => plan({ alerts: ['adrenaline-sensitive'], anaesthetic: 'mepivacaine plain' })],
+  [
+    'adrenaline-cord',
+    'ask',
+    () => plan({ alerts: ['adrenaline-sensitive'], choices: { cordAgent: 'adrenaline' } }),
+    () => plan({ choices: { cordAgent: 'adrenaline' } }),
+  ],
+  [
+    'adrenaline-anaesthetic',
+    'ask',
+    () => plan({ alerts: ['adrenaline-sensitive'] }),
+    () => plan({ alerts: ['adrenaline-sensitive'], anaesthetic: 'mepivacaine plain' }),
+  ],
   ['methacrylate', 'ask', () => plan({ alerts: ['methacrylate'] }), () => plan()],
-  ['nickel', 'ask', () => plan({ alerts: ['nickel'] }), () => plan({ alerts: ['nickel'], restoration: 'monolithic zirconia crown' })],
-  ['breathing', 'ask', () => plan({ alerts: ['mouth breather'], choices: { isolation: 'dam throughout' } }), () => plan({ alerts: ['mouth breather'] })],
+  [
+    'nickel',
+    'ask',
+    () => plan({ alerts: ['nickel'] }),
+    () => plan({ alerts: ['nickel'], restoration: 'monolithic zirconia crown' }),
+  ],
+  [
+    'breathing',
+    'ask',
+    () => plan({ alerts: ['mouth breather'], choices: { isolation: 'dam throughout' } }),
+    () => plan({ alerts: ['mouth breather'] }),
+  ],
   ['dual-arch', 'ask', () => plan({ missing: ['37'] }), () => plan()],
   ['polyether-damp', 'mind', () => plan({ choices: { impression: 'polyether, custom tray' } }), () => plan()],
   ['pacemaker', 'mind', () => plan({ alerts: ['pacemaker'] }), () => plan()],
-  ['sticky-layer', 'mind', () => of({ kind: 'inlay.prepare' }), () => of({ kind: 'inlay.prepare', choices: { dentineSeal: 'at delivery' } })],
-  ['astringent-bonding', 'ask', () => of({ kind: 'inlay.prepare' }), () => of({ kind: 'inlay.prepare', choices: { cordAgent: 'plain' } })],
-  ['eugenol-earlier', 'ask', () => of({ kind: 'inlay.deliver', earlier: [{ kind: 'inlay.prepare', date: '2026-11-10', uses: ['provisional cement.eugenol'] }] }), () => of({ kind: 'inlay.deliver', earlier: [{ kind: 'inlay.prepare', date: '2026-11-10', uses: ['provisional cement.non-eugenol'] }] })],
-  ['ferric-earlier', 'mind', () => of({ kind: 'inlay.deliver', earlier: [{ kind: 'inlay.prepare', date: '2026-11-10', uses: ['agent.ferric sulphate'] }] }), () => of({ kind: 'inlay.deliver' })],
+  [
+    'sticky-layer',
+    'mind',
+    () => of({ kind: 'inlay.prepare' }),
+    () => of({ kind: 'inlay.prepare', choices: { dentineSeal: 'at delivery' } }),
+  ],
+  [
+    'astringent-bonding',
+    'ask',
+    () => of({ kind: 'inlay.prepare' }),
+    () => of({ kind: 'inlay.prepare', choices: { cordAgent: 'plain' } }),
+  ],
+  [
+    'eugenol-earlier',
+    'ask',
+    () =>
+      of({
+        kind: 'inlay.deliver',
+        earlier: [{ kind: 'inlay.prepare', date: '2026-11-10', uses: ['provisional cement.eugenol'] }],
+      }),
+    () =>
+      of({
+        kind: 'inlay.deliver',
+        earlier: [{ kind: 'inlay.prepare', date: '2026-11-10', uses: ['provisional cement.non-eugenol'] }],
+      }),
+  ],
+  [
+    'ferric-earlier',
+    'mind',
+    () =>
+      of({
+        kind: 'inlay.deliver',
+        earlier: [{ kind: 'inlay.prepare', date: '2026-11-10', uses: ['agent.ferric sulphate'] }],
+      }),
+    () => of({ kind: 'inlay.deliver' }),
+  ],
   ['one-bottle', 'ask', () => of({ kind: 'inlay.deliver' }, without('adhesive')), () => of({ kind: 'inlay.deliver' })],
-  ['flavoured-paste', 'ask', () => of({ kind: 'inlay.deliver', swaps: { pumice: 'prophy-paste' } }, alsoServes('prophy-paste', 'pumice')), () => of({ kind: 'inlay.deliver' })],
-  ['jelly-latex', 'ask', () => of({ kind: 'post.core', teeth: ['11'] }, alsoAt('coat.look')), () => of({ kind: 'post.core', teeth: ['11'] })],
+  [
+    'flavoured-paste',
+    'ask',
+    () => of({ kind: 'inlay.deliver', swaps: { pumice: 'prophy-paste' } }, alsoServes('prophy-paste', 'pumice')),
+    () => of({ kind: 'inlay.deliver' }),
+  ],
+  [
+    'jelly-latex',
+    'ask',
+    () => of({ kind: 'post.core', teeth: ['11'] }, alsoAt('coat.look')),
+    () => of({ kind: 'post.core', teeth: ['11'] }),
+  ],
   ['hydrofluoric', 'mind', () => of({ kind: 'inlay.deliver' }), () => of({ kind: 'filling.amalgam' })],
-  ['hypochlorite', 'stop', () => of({ kind: 'endo.core.crown', choices: { bondingIsolation: 'suction retractor' } }), () => of({ kind: 'endo.core.crown' })],
-  ['no-sheet', 'ask', () => of({ kind: 'gold.deliver', choices: { bondingIsolation: 'rolls and suction' } }), () => of({ kind: 'gold.deliver' })],
-  ['tint', 'ask', () => of({ kind: 'laminate.deliver', teeth: ['11'], tintPercent: 26 }), () => of({ kind: 'laminate.deliver', teeth: ['11'], tintPercent: 25 })],
-  ['piece', 'stop', () => of({ kind: 'inlay.deliver', pieceOnHand: false }), () => of({ kind: 'inlay.prepare', pieceOnHand: false })],
-  ['weight', 'ask', () => of({ kind: 'primary.metal-crown', teeth: ['85'] }), () => of({ kind: 'primary.metal-crown', teeth: ['85'], weightKg: 18 })],
-  ['weak-light', 'mind', () => of({ kind: 'filling.bulk' }, { ...practice, light: { irradianceMWPerCm2: 550, readOn: '2026-10-01' } }), () => of({ kind: 'filling.bulk' })],
-  ['bridge-place', 'ask', () => of({ kind: 'bridge.ceramic.prepare', teeth: ['11'], pontics: ['12'] }), () => of({ kind: 'bridge.ceramic.prepare', teeth: ['31'], pontics: ['32'] })],
-  ['post-room', 'ask', () => of({ kind: 'post.core', teeth: ['11'], canals: { 11: [{ name: 'single', lengthMm: 9 }] } }), () => of({ kind: 'post.core', teeth: ['11'], canals: { 11: [{ name: 'single', lengthMm: 10 }] } })],
-  ['chlorhexidine', 'mind', () => of({ kind: 'gold.deliver', alerts: ['chlorhexidine'] }), () => of({ kind: 'gold.deliver' })],
-  ['impression-window', 'ask', () => of({ kind: 'crown.prepare', teeth: ['34', '35', '36', '37'], choices: { cord: 'double', impression: 'addition silicone, full arch' } }), () => plan()],
-  ['wash', 'mind', () => plan({ choices: { wash: 'tray' } }), () => plan({ choices: { wash: 'tray', impression: 'polyether, custom tray' } })],
+  [
+    'hypochlorite',
+    'stop',
+    () => of({ kind: 'endo.core.crown', choices: { bondingIsolation: 'suction retractor' } }),
+    () => of({ kind: 'endo.core.crown' }),
+  ],
+  [
+    'no-sheet',
+    'ask',
+    () => of({ kind: 'gold.deliver', choices: { bondingIsolation: 'rolls and suction' } }),
+    () => of({ kind: 'gold.deliver' }),
+  ],
+  [
+    'tint',
+    'ask',
+    () => of({ kind: 'laminate.deliver', teeth: ['11'], tintPercent: 26 }),
+    () => of({ kind: 'laminate.deliver', teeth: ['11'], tintPercent: 25 }),
+  ],
+  [
+    'piece',
+    'stop',
+    () => of({ kind: 'inlay.deliver', pieceOnHand: false }),
+    () => of({ kind: 'inlay.prepare', pieceOnHand: false }),
+  ],
+  [
+    'weight',
+    'ask',
+    () => of({ kind: 'primary.metal-crown', teeth: ['85'] }),
+    () => of({ kind: 'primary.metal-crown', teeth: ['85'], weightKg: 18 }),
+  ],
+  [
+    'weak-light',
+    'mind',
+    () => of({ kind: 'filling.bulk' }, { ...practice, light: { irradianceMWPerCm2: 550, readOn: '2026-10-01' } }),
+    () => of({ kind: 'filling.bulk' }),
+  ],
+  [
+    'bridge-place',
+    'ask',
+    () => of({ kind: 'bridge.ceramic.prepare', teeth: ['11'], pontics: ['12'] }),
+    () => of({ kind: 'bridge.ceramic.prepare', teeth: ['31'], pontics: ['32'] }),
+  ],
+  [
+    'post-room',
+    'ask',
+    () => of({ kind: 'post.core', teeth: ['11'], canals: { 11: [{ name: 'single', lengthMm: 9 }] } }),
+    () => of({ kind: 'post.core', teeth: ['11'], canals: { 11: [{ name: 'single', lengthMm: 10 }] } }),
+  ],
+  [
+    'chlorhexidine',
+    'mind',
+    () => of({ kind: 'gold.deliver', alerts: ['chlorhexidine'] }),
+    () => of({ kind: 'gold.deliver' }),
+  ],
+  [
+    'impression-window',
+    'ask',
+    () =>
+      of({
+        kind: 'crown.prepare',
+        teeth: ['34', '35', '36', '37'],
+        choices: { cord: 'double', impression: 'addition silicone, full arch' },
+      }),
+    () => plan(),
+  ],
+  [
+    'wash',
+    'mind',
+    () => plan({ choices: { wash: 'tray' } }),
+    () => plan({ choices: { wash: 'tray', impression: 'polyether, custom tray' } }),
+  ],
 ]
 
 describe('compatibility over what one case uses', () => {
@@ -59,15 +221,22 @@ describe('compatibility over what one case uses', () => {
     expect(withoutIt().clashes.map((c) => c.id)).not.toContain(id)
   })
   it('stands hardest first', () => {
-    const order = plan({ alerts: ['nickel', 'methacrylate', 'pacemaker'], deliveryCement: 'resin' }).clashes.map((c) => ['stop', 'ask', 'mind'].indexOf(c.severity))
+    const order = plan({ alerts: ['nickel', 'methacrylate', 'pacemaker'], deliveryCement: 'resin' }).clashes.map((c) =>
+      ['stop', 'ask', 'mind'].indexOf(c.severity),
+    )
     expect(order).toEqual(order.toSorted())
   })
   it('an exchange at the tray settles the clash, and never brings latex against the alert', () => {
-    expect(plan({ swaps: { 'gloves-latex': 'gloves-nitrile' } }).clashes.map((c) => c.id)).not.toContain('latex-silicone')
-    expect(plan({ alerts: ['latex'], swaps: { 'gloves-nitrile': 'gloves-latex' } }).setup.some((l) => l.latex)).toBe(false)
+    expect(plan({ swaps: { 'gloves-latex': 'gloves-nitrile' } }).clashes.map((c) => c.id)).not.toContain(
+      'latex-silicone',
+    )
+    expect(plan({ alerts: ['latex'], swaps: { 'gloves-nitrile': 'gloves-latex' } }).setup.some((l) => l.latex)).toBe(
+      false,
+    )
   })
   it('three units in a dual-arch tray are questioned, two are not', () => {
-    const units = (teeth: string[]) => plan({ teeth, choices: { impression: 'addition silicone, dual-arch' } }).clashes.find((c) => c.id === 'dual-arch')
+    const units = (teeth: string[]) =>
+      plan({ teeth, choices: { impression: 'addition silicone, dual-arch' } }).clashes.find((c) => c.id === 'dual-arch')
     expect(units(['35', '36', '37'])!.what).toContain('3 units')
     expect(units(['35', '36'])).toBeUndefined()
   })
@@ -88,17 +257,34 @@ describe('a tray is signed when everything is out, read and safe', () => {
     const poor = {
       ...without('mirror'),
       burs: practice.burs.filter((b) => b.shape !== 'needle' && b.shape !== 'flame'),
-      lots: practice.lots.map((l) => (l.itemId === 'bis-acryl' ? { ...l, left: 1 } : l.itemId === 'articaine' ? { ...l, expires: '2026-01-01' } : l)),
+      lots: practice.lots.map((l) =>
+        l.itemId === 'bis-acryl' ? { ...l, left: 1 } : l.itemId === 'articaine' ? { ...l, expires: '2026-01-01' } : l,
+      ),
     }
     const asked = trayReadiness(plan({}, poor), new Set()).toAcknowledge.map((a) => a.id)
-    expect(asked).toEqual(expect.arrayContaining(['lack:lack:mirror', 'lot:bis-acryl', 'lot:articaine', expect.stringMatching(/^bur:\d+$/)]))
+    expect(asked).toEqual(
+      expect.arrayContaining([
+        'lack:lack:mirror',
+        'lot:bis-acryl',
+        'lot:articaine',
+        expect.stringMatching(/^bur:\d+$/),
+      ]),
+    )
   })
   it('is blocked outright by what no reading makes safe', () => {
     const noSeparator = plan({}, without('petroleum-jelly', 'water-separator'))
     expect(noSeparator.clashes[0]).toMatchObject({ id: 'no-separator', severity: 'stop' })
-    const everything = (p: Plan) => trayReadiness(p, new Set(p.setup.map((l) => l.id)), new Set(trayReadiness(p, new Set()).toAcknowledge.map((a) => a.id)))
+    const everything = (p: Plan) =>
+      trayReadiness(
+        p,
+        new Set(p.setup.map((l) => l.id)),
+        new Set(trayReadiness(p, new Set()).toAcknowledge.map((a) => a.id)),
+      )
     expect(everything(noSeparator)).toMatchObject({ ready: false, blocked: [expect.stringContaining('No separator')] })
     const onlyLatexGloves = plan({ alerts: ['latex'] }, without('gloves-nitrile'))
-    expect(everything(onlyLatexGloves)).toMatchObject({ ready: false, blocked: [expect.stringContaining('gloves only with latex')] })
+    expect(everything(onlyLatexGloves)).toMatchObject({
+      ready: false,
+      blocked: [expect.stringContaining('gloves only with latex')],
+    })
   })
 })

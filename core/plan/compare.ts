@@ -35,7 +35,9 @@ export function comparePlans(before: Plan, after: Plan): Consequence {
     stepsRemoved: missingFrom(steps(after), steps(before)),
     holdsAdded: missingFrom(holds(before), holds(after)),
     holdsRemoved: missingFrom(holds(after), holds(before)),
-    clashesAdded: after.clashes.filter((x) => !clashes(before).includes(x.what)).map(({ what, severity }) => ({ what, severity })),
+    clashesAdded: after.clashes
+      .filter((x) => !clashes(before).includes(x.what))
+      .map(({ what, severity }) => ({ what, severity })),
     clashesRemoved: missingFrom(clashes(after), clashes(before)),
     chairMinutes: Math.round((b.chairS - a.chairS) / 60),
     dentistMinutes: Math.round((dentist(after, b.busyS) - dentist(before, a.busyS)) / 60),

@@ -14,8 +14,18 @@ import { layTrays } from './tray'
 import type { Plan } from './types'
 
 const practice = starterPractice()
-const base = { kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', team: { dentist: 'dentist', assistants: ['assistant'] } } as const
-const plan = (more: Partial<VisitRequestInput> = {}, p = practice): Plan => compile(visitRequest.parse({ ...base, teeth: [...base.teeth], team: { ...base.team, assistants: ['assistant'] }, ...more }), p)
+const base = {
+  kind: 'crown.prepare',
+  date: '2026-11-24',
+  teeth: ['37'],
+  restoration: 'monolithic zirconia crown',
+  team: { dentist: 'dentist', assistants: ['assistant'] },
+} as const
+const plan = (more: Partial<VisitRequestInput> = {}, p = practice): Plan =>
+  compile(
+    visitRequest.parse({ ...base, teeth: [...base.teeth], team: { ...base.team, assistants: ['assistant'] }, ...more }),
+    p,
+  )
 const stepIds = (p: Plan): string[] => p.steps.map((s) => s.id)
 const step = (p: Plan, id: string) => p.steps.find((s) => s.id === id)!
 const line = (p: Plan, id: string) => p.setup.find((l) => l.id === id)
@@ -28,16 +38,47 @@ const anyRequest = fc.record({
   vital: fc.boolean(),
   crossbite: fc.boolean(),
   margin: fc.constantFrom('supragingival' as const, 'equigingival' as const, 'subgingival' as const),
-  tissue: fc.record({ weeping: fc.boolean(), probingDepthMm: fc.integer({ min: 0, max: 6 }), biotype: fc.constantFrom('thin' as const, 'thick' as const), crevice: fc.constantFrom('narrow' as const, 'normal' as const, 'wide' as const) }),
+  tissue: fc.record({
+    weeping: fc.boolean(),
+    probingDepthMm: fc.integer({ min: 0, max: 6 }),
+    biotype: fc.constantFrom('thin' as const, 'thick' as const),
+    crevice: fc.constantFrom('narrow' as const, 'normal' as const, 'wide' as const),
+  }),
   deliveryCement: fc.constantFrom('resin' as const, 'conventional' as const),
   alerts: fc.subarray(Object.keys(alertWords) as Alert[]),
-  visitChoices: fc.record(Object.fromEntries(questions.map((q) => [q.name, fc.constantFrom(...q.schools.map((s) => s.value as string))]))) as fc.Arbitrary<VisitRequestInput['visitChoices']>,
+  visitChoices: fc.record(
+    Object.fromEntries(questions.map((q) => [q.name, fc.constantFrom(...q.schools.map((s) => s.value as string))])),
+  ) as fc.Arbitrary<VisitRequestInput['visitChoices']>,
 })
 
 describe('a monolithic zirconia crown on 37, first visit', () => {
   const p = plan()
   it('runs in the order of the day', () => {
-    const order = ['arrival.seat', 'anaesthesia.inject', 'records.shade', 'anaesthesia.test', 'isolation.rolls', 'cutting.groove-functional.37', 'cutting.occlusal.37', 'cutting.axial-facial.37', 'cutting.contact-mesial.37', 'cutting.margin.37', 'cutting.finish.37', 'cutting.reduction-check', 'tissue.single-cord.37', 'provisional.seat', 'provisional.trim', 'impression.load-syringe', 'tissue.draw-cord.37', 'impression.inspect', 'provisional.try-in', 'provisional.cement', 'closing.counts', 'closing.home', 'closing.turnover']
+    const order = [
+      'arrival.seat',
+      'anaesthesia.inject',
+      'records.shade',
+      'anaesthesia.test',
+      'isolation.rolls',
+      'cutting.groove-functional.37',
+      'cutting.occlusal.37',
+      'cutting.axial-facial.37',
+      'cutting.contact-mesial.37',
+      'cutting.margin.37',
+      'cutting.finish.37',
+      'cutting.reduction-check',
+      'tissue.single-cord.37',
+      'provisional.seat',
+      'provisional.trim',
+      'impression.load-syringe',
+      'tissue.draw-cord.37',
+      'impression.inspect',
+      'provisional.try-in',
+      'provisional.cement',
+      'closing.counts',
+      'closing.home',
+      'closing.turnover',
+    ]
     const at = order.map((id) => stepIds(p).indexOf(id))
     expect(at).not.toContain(-1)
     expect(at).toEqual(at.toSorted((a, b) => a - b))
@@ -61,8 +102,21 @@ describe('a monolithic zirconia crown on 37, first visit', () => {
     expect(line(p, 'cord-0')).toMatchObject({ readiness: 'standby', when: 'the tissue blanches' })
   })
   it('holds where the dentist must answer, and counts what goes in', () => {
-    expect(p.holds.map((h) => h.id)).toEqual(['shade', 'numb', 'reduction', 'impression', 'provisional', 'counts', 'home'])
-    expect(p.holds.filter((h) => h.mandatory).map((h) => h.id)).toEqual(['shade', 'impression', 'provisional', 'counts'])
+    expect(p.holds.map((h) => h.id)).toEqual([
+      'shade',
+      'numb',
+      'reduction',
+      'impression',
+      'provisional',
+      'counts',
+      'home',
+    ])
+    expect(p.holds.filter((h) => h.mandatory).map((h) => h.id)).toEqual([
+      'shade',
+      'impression',
+      'provisional',
+      'counts',
+    ])
     expect(p.counts.map((c) => c.id)).toEqual(['needle', 'cord.single.37'])
   })
   // C: 5 min for the cord; M: 5–10 min for a block, 60 s until the tray is seated.
@@ -88,8 +142,11 @@ describe('changing the case changes the plan as the trade says', () => {
   })
   // C: bevel on the functional cusp at 45°. Arithmetic: 2 % of 1.8 mL is 36 mg, 4 % of 1.7 mL is 68 mg.
   it('bevels the functional cusp at 45° and works out a cartridge', () => {
-    expect(step(plan({ teeth: ['47'], restoration: 'full metal crown' }), 'cutting.bevel.47').title).toBe('Bevel on the buccal cusps, 45°, about 1.5 mm wide')
-    const mg = (anaesthetic: VisitRequestInput['anaesthetic']) => step(plan({ anaesthetic }), 'anaesthesia.inject').figures.map((f) => [f.value, f.unit])
+    expect(step(plan({ teeth: ['47'], restoration: 'full metal crown' }), 'cutting.bevel.47').title).toBe(
+      'Bevel on the buccal cusps, 45°, about 1.5 mm wide',
+    )
+    const mg = (anaesthetic: VisitRequestInput['anaesthetic']) =>
+      step(plan({ anaesthetic }), 'anaesthesia.inject').figures.map((f) => [f.value, f.unit])
     expect([mg('lidocaine with adrenaline'), mg('articaine with adrenaline')]).toEqual([[[36, 'mg']], [[68, 'mg']]])
   })
   it('a full metal crown has no shade to sign, and a seating groove', () => {
@@ -102,7 +159,9 @@ describe('changing the case changes the plan as the trade says', () => {
     const dry = plan({ margin: 'supragingival' })
     expect(dry.counts.map((c) => c.id)).toEqual(['needle'])
     expect(dry.absent.find((a) => a.what === 'cord')!.because.text).toContain('above the tissue and dry')
-    expect(line(plan({ margin: 'supragingival', tissue: { weeping: true } }), 'cord-00')).toMatchObject({ readiness: 'open' })
+    expect(line(plan({ margin: 'supragingival', tissue: { weeping: true } }), 'cord-00')).toMatchObject({
+      readiness: 'open',
+    })
   })
   it('double cord: two pieces, the base out after the impression', () => {
     const p = plan({ choices: { cord: 'double' } })
@@ -119,11 +178,17 @@ describe('changing the case changes the plan as the trade says', () => {
   })
   it('a latex alert swaps the sheet and the gloves and nothing with latex is left', () => {
     const dam = { choices: { isolation: 'dam throughout' } } as const
-    expect(plan(dam).setup.filter((l) => l.latex).map((l) => l.id)).toEqual(['gloves-latex', 'sheet-latex'])
+    expect(
+      plan(dam)
+        .setup.filter((l) => l.latex)
+        .map((l) => l.id),
+    ).toEqual(['gloves-latex', 'sheet-latex'])
     expect(clash(plan(dam), 'latex-silicone')).toBeDefined()
     const safe = plan({ ...dam, alerts: ['latex'] })
     expect(safe.setup.filter((l) => l.latex)).toEqual([])
-    expect([line(safe, 'gloves-nitrile'), line(safe, 'sheet-free')].map((l) => l?.because?.text)).toEqual(Array(2).fill('latex alert: the latex-free one is taken'))
+    expect([line(safe, 'gloves-nitrile'), line(safe, 'sheet-free')].map((l) => l?.because?.text)).toEqual(
+      Array(2).fill('latex alert: the latex-free one is taken'),
+    )
     const ownsNone = { ...practice, items: practice.items.filter((i) => i.id !== 'gloves-nitrile') }
     expect(plan({ alerts: ['latex'] }, ownsNone).lacks.join()).toContain('latex')
   })
@@ -145,24 +210,47 @@ describe('changing the case changes the plan as the trade says', () => {
   })
   it('an astringent on the cord before addition silicone is named; ferric sulphate harder', () => {
     expect(clash(plan(), 'astringent-silicone')).toMatchObject({ severity: 'mind' })
-    expect(clash(plan({ choices: { cordAgent: 'ferric sulphate' } }), 'astringent-silicone')).toMatchObject({ severity: 'ask' })
+    expect(clash(plan({ choices: { cordAgent: 'ferric sulphate' } }), 'astringent-silicone')).toMatchObject({
+      severity: 'ask',
+    })
     expect(clash(plan({ choices: { impression: 'optical scan' } }), 'astringent-silicone')).toBeUndefined()
   })
   it('the impression school decides opposing arch, bite and materials', () => {
     expect(stepIds(plan())).not.toContain('records.opposing')
     const polyether = plan({ choices: { impression: 'polyether, custom tray' } })
-    expect(stepIds(polyether)).toEqual(expect.arrayContaining(['impression.paint-tray', 'records.opposing', 'impression.bite-record']))
+    expect(stepIds(polyether)).toEqual(
+      expect.arrayContaining(['impression.paint-tray', 'records.opposing', 'impression.bite-record']),
+    )
     const scan = plan({ choices: { impression: 'optical scan' } })
-    expect(stepIds(scan)).toEqual(expect.arrayContaining(['records.scan-opposing', 'impression.scan-preparation', 'impression.scan-bite', 'impression.send']))
+    expect(stepIds(scan)).toEqual(
+      expect.arrayContaining([
+        'records.scan-opposing',
+        'impression.scan-preparation',
+        'impression.scan-bite',
+        'impression.send',
+      ]),
+    )
     expect(scan.setup.some((l) => l.id.startsWith('silicone-light'))).toBe(false)
   })
   it('the functions table decides who does a step: cord by the dentist, or delegated', () => {
     expect(step(plan(), 'tissue.single-cord.37').performer.personId).toBe('dentist')
-    expect(step(plan({ choices: { functions: 'expanded' } }), 'tissue.single-cord.37').performer).toMatchObject({ personId: 'assistant', permission: 'sight' })
+    expect(step(plan({ choices: { functions: 'expanded' } }), 'tissue.single-cord.37').performer).toMatchObject({
+      personId: 'assistant',
+      permission: 'sight',
+    })
     expect(step(plan({ choices: { functions: 'expanded' } }), 'cutting.margin.37').performer.personId).toBe('dentist')
   })
   it('card, case and visit choose in that order, the later wins; a card may add holds', () => {
-    const carded = { ...practice, cards: [{ dentistId: 'dentist', choices: { cord: 'double' as const, isolation: 'dam throughout' as const }, extraHolds: ['margins' as const] }] }
+    const carded = {
+      ...practice,
+      cards: [
+        {
+          dentistId: 'dentist',
+          choices: { cord: 'double' as const, isolation: 'dam throughout' as const },
+          extraHolds: ['margins' as const],
+        },
+      ],
+    }
     const p = plan({ choices: { cord: 'none' }, visitChoices: { cord: 'single' } }, carded)
     expect(p.choices.cord).toEqual({ value: 'single', from: 'visit' })
     expect(p.choices.isolation).toEqual({ value: 'dam throughout', from: 'card' })
@@ -175,7 +263,14 @@ describe('changing the case changes the plan as the trade says', () => {
     expect(step(p, 'cutting.margin.11').title).toContain('Shoulder')
   })
   it('what the practice does not own is said, never dropped', () => {
-    const p = plan({}, { ...practice, burs: practice.burs.filter((b) => b.shape !== 'needle' && b.shape !== 'flame'), items: practice.items.filter((i) => i.id !== 'mirror') })
+    const p = plan(
+      {},
+      {
+        ...practice,
+        burs: practice.burs.filter((b) => b.shape !== 'needle' && b.shape !== 'flame'),
+        items: practice.items.filter((i) => i.id !== 'mirror'),
+      },
+    )
     expect(line(p, 'lack:mirror')).toMatchObject({ lack: expect.stringContaining('mirror') })
     expect(p.burs.find((b) => b.lack)!.lack).toContain('needle')
     expect(p.lacks.length).toBeGreaterThanOrEqual(2)
@@ -209,7 +304,18 @@ describe('properties over random cases', () => {
         expect(JSON.stringify(plan(more))).toBe(JSON.stringify(p))
         const ids = stepIds(p)
         expect(new Set(ids).size).toBe(ids.length)
-        for (const s of p.steps) for (const n of s.needs) expect(p.setup.some((l) => l.steps.includes(s.id) && (practice.items.find((i) => i.id === l.id)?.serves.some((x) => x === n.what || n.orElse?.some((o) => o.what === x)) || l.id === `lack:${n.what}`))).toBe(true)
+        for (const s of p.steps)
+          for (const n of s.needs)
+            expect(
+              p.setup.some(
+                (l) =>
+                  l.steps.includes(s.id) &&
+                  (practice.items
+                    .find((i) => i.id === l.id)
+                    ?.serves.some((x) => x === n.what || n.orElse?.some((o) => o.what === x)) ||
+                    l.id === `lack:${n.what}`),
+              ),
+            ).toBe(true)
         for (const c of p.counts) expect(ids.indexOf(c.outStep)).toBeGreaterThan(ids.indexOf(c.inStep))
         for (const l of p.links) if (l.from !== l.to) expect(ids.indexOf(l.from)).toBeLessThan(ids.indexOf(l.to))
         for (const h of p.holds) expect(h.again.length).toBeGreaterThan(0)
@@ -218,7 +324,12 @@ describe('properties over random cases', () => {
         if (more.alerts!.includes('latex')) expect(p.setup.some((l) => l.latex)).toBe(false)
         if (more.alerts!.includes('adrenaline-sensitive')) expect(line(p, 'adrenaline-solution')).toBeUndefined()
         // No cutting of a vital tooth, no cord and no clamp before the numb hold.
-        const hurts = p.steps.filter((s) => (s.fn === 'cord placement' && s.countsIn.length > 0) || (s.fn === 'cutting' && more.vital) || s.id === 'isolation.dam-on')
+        const hurts = p.steps.filter(
+          (s) =>
+            (s.fn === 'cord placement' && s.countsIn.length > 0) ||
+            (s.fn === 'cutting' && more.vital) ||
+            s.id === 'isolation.dam-on',
+        )
         for (const s of hurts) expect(ids.indexOf(s.id)).toBeGreaterThan(ids.indexOf('anaesthesia.test'))
         if (hurts.length > 0) expect(ids).toContain('anaesthesia.test')
       }),
@@ -237,17 +348,28 @@ describe('properties over random cases', () => {
           const gap = (l.toEdge === 'start' ? to.startS : to.endS) - (l.fromEdge === 'start' ? from.startS : from.endS)
           expect(gap).toBeGreaterThanOrEqual(l.atLeastS ?? 0)
         }
-        const overlap = (a: (typeof score.bars)[number], b: (typeof score.bars)[number]) => a.startS < b.endS && b.startS < a.endS
-        for (const a of score.bars) for (const b of score.bars) {
-          if (a === b || !overlap(a, b)) continue
-          expect(a.place === 'mouth' && b.place === 'mouth').toBe(false)
-          expect(a.people.some((x) => b.people.includes(x))).toBe(false)
-        }
+        const overlap = (a: (typeof score.bars)[number], b: (typeof score.bars)[number]) =>
+          a.startS < b.endS && b.startS < a.endS
+        for (const a of score.bars)
+          for (const b of score.bars) {
+            if (a === b || !overlap(a, b)) continue
+            expect(a.place === 'mouth' && b.place === 'mouth').toBe(false)
+            expect(a.people.some((x) => b.people.includes(x))).toBe(false)
+          }
         for (const board of layTrays(p.setup)) {
           const places = board.bands.flatMap((band) => band.places.map((x) => ({ ...x, xMm: x.xMm + band.xMm })))
-          for (const [i, a] of places.entries()) for (const b of places.slice(i + 1)) expect(a.xMm + a.widthMm > b.xMm && b.xMm + b.widthMm > a.xMm && a.yMm + a.heightMm > b.yMm && b.yMm + b.heightMm > a.yMm).toBe(false)
+          for (const [i, a] of places.entries())
+            for (const b of places.slice(i + 1))
+              expect(
+                a.xMm + a.widthMm > b.xMm &&
+                  b.xMm + b.widthMm > a.xMm &&
+                  a.yMm + a.heightMm > b.yMm &&
+                  b.yMm + b.heightMm > a.yMm,
+              ).toBe(false)
         }
-        expect(layTrays(p.setup).flatMap((b) => b.bands.flatMap((x) => x.places))).toHaveLength(p.setup.filter((l) => l.readiness === 'open').length)
+        expect(layTrays(p.setup).flatMap((b) => b.bands.flatMap((x) => x.places))).toHaveLength(
+          p.setup.filter((l) => l.readiness === 'open').length,
+        )
       }),
       { numRuns: 60 },
     )

@@ -41,11 +41,20 @@ function findTeam(request: VisitRequest, practice: Practice): Team {
     return person
   }
   const dentist = find(request.team.dentist, ['team', 'dentist'])
-  if (!dentist.roles.includes('dentist')) throw new RequestError(`${dentist.name} is not a dentist`, ['team', 'dentist'])
-  return { dentist, assistants: request.team.assistants.map((id, i) => ({ ...find(id, ['team', 'assistants', i]), loadS: 0 })) }
+  if (!dentist.roles.includes('dentist'))
+    throw new RequestError(`${dentist.name} is not a dentist`, ['team', 'dentist'])
+  return {
+    dentist,
+    assistants: request.team.assistants.map((id, i) => ({ ...find(id, ['team', 'assistants', i]), loadS: 0 })),
+  }
 }
 
-const permissionWords = { no: 'not', sight: 'under the dentist’s direct sight', word: 'on the dentist’s word', yes: 'on their own' }
+const permissionWords = {
+  no: 'not',
+  sight: 'under the dentist’s direct sight',
+  word: 'on the dentist’s word',
+  yes: 'on their own',
+}
 
 const holdId = (hold: NonNullable<Draft['hold']>): string => (hold.key ? `${hold.name}.${hold.key}` : hold.name)
 
@@ -58,10 +67,23 @@ function assign(draft: Draft, c: Case, team: Team): Performer {
     .toSorted((x, y) => x.a.loadS - y.a.loadS)
   const first = able[0]
   if (!first) {
-    return { personId: team.dentist.id, name: team.dentist.name, permission: 'yes', because: reason(`${draft.fn}: the ${c.choices.functions} table leaves it to the dentist`, 'practice') }
+    return {
+      personId: team.dentist.id,
+      name: team.dentist.name,
+      permission: 'yes',
+      because: reason(`${draft.fn}: the ${c.choices.functions} table leaves it to the dentist`, 'practice'),
+    }
   }
   first.a.loadS += draft.minutes[1] * 60
-  return { personId: first.a.id, name: first.a.name, permission: first.permission, because: reason(`${draft.fn}: ${permissionWords[first.permission]}, by the ${c.choices.functions} table`, 'practice') }
+  return {
+    personId: first.a.id,
+    name: first.a.name,
+    permission: first.permission,
+    because: reason(
+      `${draft.fn}: ${permissionWords[first.permission]}, by the ${c.choices.functions} table`,
+      'practice',
+    ),
+  }
 }
 
 function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): Step {
@@ -75,10 +97,19 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
     title: draft.title,
     fn: draft.fn,
     performer,
-    allowed: Object.fromEntries([[team.dentist.id, 'yes' as const], ...team.assistants.map((a) => [a.id, permissionOf(draft.fn, a.roles, c.practice.functions[c.choices.functions])] as const)]),
+    allowed: Object.fromEntries([
+      [team.dentist.id, 'yes' as const],
+      ...team.assistants.map(
+        (a) => [a.id, permissionOf(draft.fn, a.roles, c.practice.functions[c.choices.functions])] as const,
+      ),
+    ]),
     helpers: [...(draft.helped && helper ? [helper] : []), ...watching],
     place: draft.place,
-    spread: { shortS: Math.round(draft.minutes[0] * 60), likelyS: Math.round(draft.minutes[1] * 60), longS: Math.round(draft.minutes[2] * 60) },
+    spread: {
+      shortS: Math.round(draft.minutes[0] * 60),
+      likelyS: Math.round(draft.minutes[1] * 60),
+      longS: Math.round(draft.minutes[2] * 60),
+    },
     passes: draft.passes ?? [],
     needs: draft.needs ?? [],
     countsIn: (draft.countsIn ?? []).map((x) => x.id),
@@ -103,13 +134,23 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
 
 /** Order links first, then the ties with time in them; a tie to a step this plan does not have falls away. */
 function linksOf(draft: Draft, after: readonly string[], has: (id: string) => boolean): Link[] {
-  const order = after.map((from): Link => ({ id: `${from}>${draft.id}`, from, fromEdge: 'finish', to: draft.id, toEdge: 'start' }))
+  const order = after.map(
+    (from): Link => ({ id: `${from}>${draft.id}`, from, fromEdge: 'finish', to: draft.id, toEdge: 'start' }),
+  )
   const ties = (draft.ties ?? [])
     .map((tie) => (tie.from === self ? { ...tie, from: draft.id } : tie))
     .filter((tie) => has(tie.from))
     .map((tie): Link => {
       const { from, fromEdge = 'finish', toEdge = 'start', again, ...rest } = tie
-      return { id: `${from}.${fromEdge}~${draft.id}.${toEdge}`, from, fromEdge, to: draft.id, toEdge, ...rest, ...(again ? { again: again.filter(has) } : {}) }
+      return {
+        id: `${from}.${fromEdge}~${draft.id}.${toEdge}`,
+        from,
+        fromEdge,
+        to: draft.id,
+        toEdge,
+        ...rest,
+        ...(again ? { again: again.filter(has) } : {}),
+      }
     })
   return [...order, ...ties]
 }
@@ -120,7 +161,13 @@ function burOrder(steps: readonly Step[], c: Case): BurPass[] {
     if (!step.cut) continue
     const current = passes.at(-1)
     const answer = chooseBur(step.cut, c.practice.burs, current?.bur?.id)
-    const cut = { stepId: step.id, surface: step.cut.surface, depthMm: step.cut.depthMm, ...(answer.best ? { because: answer.best.because } : {}), ...(answer.next ? { next: answer.next } : {}) }
+    const cut = {
+      stepId: step.id,
+      surface: step.cut.surface,
+      depthMm: step.cut.depthMm,
+      ...(answer.best ? { because: answer.best.because } : {}),
+      ...(answer.next ? { next: answer.next } : {}),
+    }
     const bur = c.practice.burs.find((b) => b.id === answer.best?.burId)
     if (bur && current?.bur?.id === bur.id) {
       current.cuts.push(cut)
@@ -139,18 +186,33 @@ function burOrder(steps: readonly Step[], c: Case): BurPass[] {
   return passes
 }
 
-const writeTooth = (u: Unit): Plan['teeth'][number] => ({ tooth: u.tooth, universal: toUniversal(u.tooth), quadrant: toQuadrant(u.tooth), name: toothName(u.tooth), ...(u.cusps ? { functional: u.cusps.functional } : {}) })
+const writeTooth = (u: Unit): Plan['teeth'][number] => ({
+  tooth: u.tooth,
+  universal: toUniversal(u.tooth),
+  quadrant: toQuadrant(u.tooth),
+  name: toothName(u.tooth),
+  ...(u.cusps ? { functional: u.cusps.functional } : {}),
+})
 
 /** Contacts that are not there: nothing to break, floss or check on that side. */
 function missingContacts(works: readonly Work[]): Plan['absent'] {
   return works.flatMap(({ c }) =>
-    c.units.flatMap((u) => (['mesial', 'distal'] as const).filter((s) => !u[s].tooth).map((s) => ({ what: `${s} contact of ${u.tooth}`, because: reason(u[s].none === 'missing' ? 'the neighbour is missing' : 'it is the last in the arch', 'C') }))),
+    c.units.flatMap((u) =>
+      (['mesial', 'distal'] as const)
+        .filter((s) => !u[s].tooth)
+        .map((s) => ({
+          what: `${s} contact of ${u.tooth}`,
+          because: reason(u[s].none === 'missing' ? 'the neighbour is missing' : 'it is the last in the arch', 'C'),
+        })),
+    ),
   )
 }
 
 function titleOf({ kind, c }: Work): string {
   const { title, restorations } = c.kind
-  return restorations.length > 1 && c.restoration ? `${title}: ${c.pontics.length > 0 && kind.id.startsWith('crown') ? `${c.units.length + c.pontics.length}-unit bridge, ` : ''}${c.restoration}` : title
+  return restorations.length > 1 && c.restoration
+    ? `${title}: ${c.pontics.length > 0 && kind.id.startsWith('crown') ? `${c.units.length + c.pontics.length}-unit bridge, ` : ''}${c.restoration}`
+    : title
 }
 
 /**
@@ -160,10 +222,15 @@ function titleOf({ kind, c }: Work): string {
  */
 export function compile(request: VisitRequest, practice: Practice): Plan {
   const team = findTeam(request, practice)
-  const works = [openCase(request, practice), ...request.also.map((work) => openCase(request, practice, work))].map((c): Work => ({ kind: visitKinds[c.request.kind], c }))
+  const works = [openCase(request, practice), ...request.also.map((work) => openCase(request, practice, work))].map(
+    (c): Work => ({ kind: visitKinds[c.request.kind], c }),
+  )
   const { c } = works[0]!
   const kindIds = works.map((w) => w.kind.id)
-  const { wired, uses, touched } = amend(wire(dayOf(works)), practice.amendments.filter((a) => kindIds.includes(a.kind)))
+  const { wired, uses, touched } = amend(
+    wire(dayOf(works)),
+    practice.amendments.filter((a) => kindIds.includes(a.kind)),
+  )
   const ids = new Set(wired.steps.map((s) => s.draft.id))
   const has = (id: string): boolean => ids.has(id)
   const steps = wired.steps.map(({ draft, meanwhile }): Step => {
@@ -178,13 +245,35 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   const setup = mergeSetup(steps, c)
   const holds = wired.steps.flatMap(({ draft }): Hold[] =>
     draft.hold
-      ? [{ id: holdId(draft.hold), stepId: draft.id, title: draft.hold.title, evidence: draft.hold.evidence, mandatory: draft.hold.mandatory ?? false, from: draft.hold.fromCard ? 'card' : 'plan', because: draft.hold.because, again: (draft.hold.again ?? [draft.id]).filter(has) }]
+      ? [
+          {
+            id: holdId(draft.hold),
+            stepId: draft.id,
+            title: draft.hold.title,
+            evidence: draft.hold.evidence,
+            mandatory: draft.hold.mandatory ?? false,
+            from: draft.hold.fromCard ? 'card' : 'plan',
+            because: draft.hold.because,
+            again: (draft.hold.again ?? [draft.id]).filter(has),
+          },
+        ]
       : [],
   )
-  const counts = wired.steps.flatMap(({ draft }) => (draft.countsIn ?? []).map((n): Count => ({ ...n, ...(draft.tooth ? { tooth: draft.tooth } : {}), inStep: draft.id })))
+  const counts = wired.steps.flatMap(({ draft }) =>
+    (draft.countsIn ?? []).map(
+      (n): Count => ({ ...n, ...(draft.tooth ? { tooth: draft.tooth } : {}), inStep: draft.id }),
+    ),
+  )
   // Before the clash rules look: what they read is no question to a person.
-  const asked = { facts: [...new Set(works.flatMap((w) => [...w.c.asked.facts]))].toSorted(), choices: choiceNames.filter((n) => works.some((w) => w.c.asked.choices.has(n))) }
-  const clashes = findClashes(works.map((w) => w.c), setup, steps)
+  const asked = {
+    facts: [...new Set(works.flatMap((w) => [...w.c.asked.facts]))].toSorted(),
+    choices: choiceNames.filter((n) => works.some((w) => w.c.asked.choices.has(n))),
+  }
+  const clashes = findClashes(
+    works.map((w) => w.c),
+    setup,
+    steps,
+  )
   return {
     library: libraryVersion,
     kind: request.kind,
@@ -192,7 +281,10 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     request,
     teeth: works.flatMap((w) => w.c.units.map(writeTooth)),
     choices: c.resolved,
-    people: [{ id: team.dentist.id, name: team.dentist.name, dentist: true }, ...team.assistants.map((a) => ({ id: a.id, name: a.name, dentist: false }))],
+    people: [
+      { id: team.dentist.id, name: team.dentist.name, dentist: true },
+      ...team.assistants.map((a) => ({ id: a.id, name: a.name, dentist: false })),
+    ],
     steps,
     links,
     setup,
@@ -201,7 +293,10 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     counts,
     clashes,
     absent: [...wired.absences, ...missingContacts(works)],
-    lacks: [...setup.flatMap((l) => (l.lack ? [l.lack] : [])), ...burs.flatMap((b) => (b.lack ? [`${b.cuts[0]!.surface}: ${b.lack}`] : []))],
+    lacks: [
+      ...setup.flatMap((l) => (l.lack ? [l.lack] : [])),
+      ...burs.flatMap((b) => (b.lack ? [`${b.cuts[0]!.surface}: ${b.lack}`] : [])),
+    ],
     followUps: works.flatMap((w) => w.kind.followUps(w.c)),
     asked,
     amendments: uses,

@@ -22,7 +22,9 @@ const why = (r: Reason): string => `${r.text} [${r.source ?? standingWords[r.sta
 /** What one step says, line by line, the first without indent. */
 export function stepLines(plan: Plan, s: Step): string[] {
   const title = (id: string): string => plan.steps.find((x) => x.id === id)?.title ?? id
-  const who = s.performer.name + (s.performer.permission === 'sight' ? ', in the dentist’s sight' : s.helpers.length > 0 ? ', helped' : '')
+  const who =
+    s.performer.name +
+    (s.performer.permission === 'sight' ? ', in the dentist’s sight' : s.helpers.length > 0 ? ', helped' : '')
   const hold = plan.holds.find((h) => h.id === s.holdId)
   const count = (id: string): string => plan.counts.find((c) => c.id === id)?.what ?? id
   return [
@@ -30,13 +32,27 @@ export function stepLines(plan: Plan, s: Step): string[] {
     ...(s.detail ? [s.detail] : []),
     ...plan.links.filter((l) => l.to === s.id && l.title !== undefined).map((l) => `⏱ ${tieWords(l, title)}`),
     ...(s.passes.length > 0 ? [`passes: ${s.passes.join(' → ')}`] : []),
-    ...(s.countsIn.length > 0 ? [`in: ${s.countsIn.map((id) => { const c = plan.counts.find((x) => x.id === id)!; return `${c.planned} ${c.what}${c.stays ? `, ${c.stays} to stay` : ''}` }).join('; ')}`] : []),
+    ...(s.countsIn.length > 0
+      ? [
+          `in: ${s.countsIn
+            .map((id) => {
+              const c = plan.counts.find((x) => x.id === id)!
+              return `${c.planned} ${c.what}${c.stays ? `, ${c.stays} to stay` : ''}`
+            })
+            .join('; ')}`,
+        ]
+      : []),
     ...(s.countsOut.length > 0 ? [`out: ${s.countsOut.map(count).join('; ')}`] : []),
-    ...(hold ? [`‖ the dentist signs: ${hold.title}${hold.mandatory ? ' (stays on every card)' : ''} — ${hold.evidence}`] : []),
+    ...(hold
+      ? [`‖ the dentist signs: ${hold.title}${hold.mandatory ? ' (stays on every card)' : ''} — ${hold.evidence}`]
+      : []),
     ...s.cautions.map((c) => `! ${c.text}`),
     ...s.mistakes.map((m) => `common error: ${m}`),
     ...(s.reason ? [`why: ${why(s.reason)}`] : []),
-    ...(s.cues ?? []).map((q) => `called ${q.atS} s after ${q.from === s.id ? 'its' : q.from} ${q.fromEdge}${q.everyS ? `, every ${q.everyS} s, ${q.times} times` : ''}: ${q.say}`),
+    ...(s.cues ?? []).map(
+      (q) =>
+        `called ${q.atS} s after ${q.from === s.id ? 'its' : q.from} ${q.fromEdge}${q.everyS ? `, every ${q.everyS} s, ${q.times} times` : ''}: ${q.say}`,
+    ),
     ...s.figures.map((f) => `${f.name} ${f.value} ${f.unit}`.trim() + `: ${f.text} [${standingWords[f.standing]}]`),
   ]
 }
@@ -48,7 +64,13 @@ export function readPlan(plan: Plan): string {
     const phase = plan.steps[i - 1]?.phase === s.phase ? [] : [`\n${s.phase.toUpperCase()}`]
     return [...phase, first!, ...rest.map((l) => `    ${l}`)].join('\n')
   })
-  const lines = (readiness: 'open' | 'standby' | 'drawer'): string[] => plan.setup.filter((l) => l.readiness === readiness).map((l) => `  ${[l.name, amountWords(l)].filter(Boolean).join(', ')}${l.when ? ` — when ${l.when}` : ''}${l.lack ? ` ■ ${l.lack}` : ''}`)
+  const lines = (readiness: 'open' | 'standby' | 'drawer'): string[] =>
+    plan.setup
+      .filter((l) => l.readiness === readiness)
+      .map(
+        (l) =>
+          `  ${[l.name, amountWords(l)].filter(Boolean).join(', ')}${l.when ? ` — when ${l.when}` : ''}${l.lack ? ` ■ ${l.lack}` : ''}`,
+      )
   const section = (title: string, rows: readonly string[]): string[] => (rows.length > 0 ? ['', title, ...rows] : [])
   return [
     plan.title,
@@ -57,11 +79,29 @@ export function readPlan(plan: Plan): string {
     ...section('LAID OUT', lines('open')),
     ...section('HAVE READY, DO NOT OPEN', lines('standby')),
     ...section('IN THE DRAWER', lines('drawer')),
-    ...section('BURS IN ORDER', plan.burs.map((b) => `  ${b.order} ${b.bur?.name ?? `■ ${b.lack}`}: ${b.cuts.map((c) => c.surface).join(', ')}`)),
-    ...section('MIND', plan.clashes.map((c) => `  ${{ stop: '■', ask: '◆', mind: '●' }[c.severity]} ${c.what}: ${c.why}; ${c.doThis}`)),
-    ...section('LEFT OUT', plan.absent.map((a) => `  ${a.what}: ${why(a.because)}`)),
-    ...section('NEXT', plan.followUps.map((f) => `  ${f.title}, ${f.afterWorkingDays} working days: ${why(f.because)}`)),
-    ...section('AMENDED', plan.amendments.map((a) => `  ${a.applied ? '' : '■ does not fit: '}${a.says} — ${a.by}, ${a.on}: ${a.why}${a.misfit ? ` (${a.misfit})` : ''}`)),
+    ...section(
+      'BURS IN ORDER',
+      plan.burs.map((b) => `  ${b.order} ${b.bur?.name ?? `■ ${b.lack}`}: ${b.cuts.map((c) => c.surface).join(', ')}`),
+    ),
+    ...section(
+      'MIND',
+      plan.clashes.map((c) => `  ${{ stop: '■', ask: '◆', mind: '●' }[c.severity]} ${c.what}: ${c.why}; ${c.doThis}`),
+    ),
+    ...section(
+      'LEFT OUT',
+      plan.absent.map((a) => `  ${a.what}: ${why(a.because)}`),
+    ),
+    ...section(
+      'NEXT',
+      plan.followUps.map((f) => `  ${f.title}, ${f.afterWorkingDays} working days: ${why(f.because)}`),
+    ),
+    ...section(
+      'AMENDED',
+      plan.amendments.map(
+        (a) =>
+          `  ${a.applied ? '' : '■ does not fit: '}${a.says} — ${a.by}, ${a.on}: ${a.why}${a.misfit ? ` (${a.misfit})` : ''}`,
+      ),
+    ),
     '',
   ].join('\n')
 }

@@ -17,15 +17,23 @@ export interface TrayReadiness {
 export const checkable = (plan: Pick<Plan, 'setup'>): SetupLine[] => plan.setup.filter((l) => l.readiness !== 'drawer')
 
 /** Judges a tray by its checked places and what was acknowledged. */
-export function trayReadiness(plan: Plan, checked: ReadonlySet<string>, acknowledged: ReadonlySet<string> = new Set()): TrayReadiness {
+export function trayReadiness(
+  plan: Plan,
+  checked: ReadonlySet<string>,
+  acknowledged: ReadonlySet<string> = new Set(),
+): TrayReadiness {
   const lines = checkable(plan)
   const missing = lines.filter((l) => !checked.has(l.id))
   const warned = lines.flatMap((l) => [
     ...(l.lack ? [{ id: `lack:${l.id}`, text: l.lack }] : []),
     ...(l.lot?.warning ? [{ id: `lot:${l.id}`, text: `${l.name}: ${l.lot.warning}` }] : []),
   ])
-  const burs = plan.burs.flatMap((b) => (b.lack ? [{ id: `bur:${b.order}`, text: `${b.cuts[0]!.surface}: ${b.lack}` }] : []))
-  const asked = plan.clashes.filter((c) => c.severity === 'ask').map((c) => ({ id: `clash:${c.id}`, text: `${c.what}. ${c.doThis}` }))
+  const burs = plan.burs.flatMap((b) =>
+    b.lack ? [{ id: `bur:${b.order}`, text: `${b.cuts[0]!.surface}: ${b.lack}` }] : [],
+  )
+  const asked = plan.clashes
+    .filter((c) => c.severity === 'ask')
+    .map((c) => ({ id: `clash:${c.id}`, text: `${c.what}. ${c.doThis}` }))
   const toAcknowledge = [...warned, ...burs, ...asked]
   const blocked = plan.clashes.filter((c) => c.severity === 'stop').map((c) => `${c.what}. ${c.doThis}`)
   return {

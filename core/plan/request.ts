@@ -20,7 +20,9 @@ export const tissueState = z.strictObject({
 })
 
 /** Surfaces of a filling or inlay: mesial, occlusal, distal, buccal, lingual, each at most once. */
-export const surfaces = z.string().regex(/^(?!.*(.).*\1)[MODBL]{1,5}$/, 'surfaces as MO, MOD, O, B: each letter of M O D B L once')
+export const surfaces = z
+  .string()
+  .regex(/^(?!.*(.).*\1)[MODBL]{1,5}$/, 'surfaces as MO, MOD, O, B: each letter of M O D B L once')
 const canal = z.strictObject({
   name: z.string().trim().min(1).max(12),
   /** Working length, mm, from the reference point. */
@@ -39,7 +41,9 @@ export const workFacts = {
   /** A margin that runs deep in one place only. */
   deepSpot: z.boolean().default(false),
   tissue: tissueState.prefault({}),
-  deliveryCement: z.enum(['resin', 'resin-modified glass ionomer', 'conventional']).default('resin-modified glass ionomer'),
+  deliveryCement: z
+    .enum(['resin', 'resin-modified glass ionomer', 'conventional'])
+    .default('resin-modified glass ionomer'),
   surfaces: byTooth(surfaces),
   /** Depth of the cavity from the margin, mm. */
   depthMm: byTooth(z.number().min(0.5).max(12)),
@@ -62,18 +66,29 @@ export const workFacts = {
 /** What an earlier visit of the case left behind: its kind, day, and the needs it used. */
 export const earlier = z.strictObject({ kind: kindId, date: z.iso.date(), uses: z.array(z.string()) })
 
-type Facts = { kind: z.infer<typeof kindId>; teeth: readonly Tooth[]; pontics: readonly Tooth[]; restoration?: string | undefined }
+type Facts = {
+  kind: z.infer<typeof kindId>
+  teeth: readonly Tooth[]
+  pontics: readonly Tooth[]
+  restoration?: string | undefined
+}
 
 /** What a kind does not take, field by field. */
 function misfits(f: Facts, missing: readonly Tooth[]): { path: (string | number)[]; message: string }[] {
   const k = kindFacts(f.kind)
   const issues: { path: (string | number)[]; message: string }[] = []
   const say = (path: (string | number)[], message: string): void => void issues.push({ path, message })
-  if (f.teeth.length > k.most) say(['teeth'], `${k.title}: ${k.most === 1 ? 'one tooth' : `at most ${k.most} teeth`} in one visit`)
+  if (f.teeth.length > k.most)
+    say(['teeth'], `${k.title}: ${k.most === 1 ? 'one tooth' : `at most ${k.most} teeth`} in one visit`)
   f.teeth.forEach((t, i) => {
     const primary = isPrimary(t)
-    if (primary !== (k.dentition === 'primary')) say(['teeth', i], `${t} is a ${primary ? 'primary' : 'permanent'} tooth; this kind of visit is for ${k.dentition} teeth`)
-    else if (k.positions && (parts(t).position < k.positions[0] || parts(t).position > k.positions[1])) say(['teeth', i], `${t}, ${toothName(t)}: ${k.title} is not for this tooth`)
+    if (primary !== (k.dentition === 'primary'))
+      say(
+        ['teeth', i],
+        `${t} is a ${primary ? 'primary' : 'permanent'} tooth; this kind of visit is for ${k.dentition} teeth`,
+      )
+    else if (k.positions && (parts(t).position < k.positions[0] || parts(t).position > k.positions[1]))
+      say(['teeth', i], `${t}, ${toothName(t)}: ${k.title} is not for this tooth`)
     else if (k.jaw && jawOf(t) !== k.jaw) say(['teeth', i], `${t}: ${k.title} is for the ${k.jaw} jaw`)
     if (missing.includes(t)) say(['missing'], `${t} is to be prepared and is also recorded missing`)
     if (f.teeth.indexOf(t) !== i) say(['teeth', i], `${t} stands twice`)
@@ -81,12 +96,20 @@ function misfits(f: Facts, missing: readonly Tooth[]): { path: (string | number)
   f.pontics.forEach((t, i) => {
     if (f.teeth.includes(t)) say(['pontics', i], `${t} cannot be an abutment and be replaced`)
     else if (!k.pontics) say(['pontics', i], `${k.title} replaces no tooth`)
-    else if (f.teeth[0] && jawOf(t) !== jawOf(f.teeth[0])) say(['pontics', i], `${t} is not in the jaw of the abutments`)
+    else if (f.teeth[0] && jawOf(t) !== jawOf(f.teeth[0]))
+      say(['pontics', i], `${t} is not in the jaw of the abutments`)
   })
   const jaws = new Set(f.teeth.map(jawOf))
-  if (jaws.size > 1) say(['teeth'], 'one piece of work stays in one jaw; add the other jaw as further work of the visit')
+  if (jaws.size > 1)
+    say(['teeth'], 'one piece of work stays in one jaw; add the other jaw as further work of the visit')
   if (k.pontics === 'needed' && f.pontics.length === 0) say(['pontics'], `${k.title}: say which tooth it replaces`)
-  if (f.restoration !== undefined && !k.restorations.some((r) => r === f.restoration)) say(['restoration'], k.restorations.length === 0 ? `${k.title} takes no restoration` : `${k.title} is made as: ${k.restorations.join(', ')}`)
+  if (f.restoration !== undefined && !k.restorations.some((r) => r === f.restoration))
+    say(
+      ['restoration'],
+      k.restorations.length === 0
+        ? `${k.title} takes no restoration`
+        : `${k.title} is made as: ${k.restorations.join(', ')}`,
+    )
   return issues
 }
 
@@ -102,7 +125,9 @@ export const visitRequest = z
     also: z.array(alsoWork).max(3).default([]),
     crossbite: z.boolean().default(false),
     missing: z.array(tooth).default([]),
-    anaesthetic: z.enum(['articaine with adrenaline', 'lidocaine with adrenaline', 'mepivacaine plain']).default('articaine with adrenaline'),
+    anaesthetic: z
+      .enum(['articaine with adrenaline', 'lidocaine with adrenaline', 'mepivacaine plain'])
+      .default('articaine with adrenaline'),
     weightKg: z.number().min(5).max(200).optional(),
     /** The laboratory's piece is here. */
     pieceOnHand: z.boolean().default(true),
@@ -119,7 +144,8 @@ export const visitRequest = z
   .superRefine((request, context) => {
     for (const issue of misfits(request, request.missing)) context.addIssue({ code: 'custom', ...issue })
     request.also.forEach((work, i) => {
-      for (const { path, message } of misfits(work, request.missing)) context.addIssue({ code: 'custom', path: ['also', i, ...path], message })
+      for (const { path, message } of misfits(work, request.missing))
+        context.addIssue({ code: 'custom', path: ['also', i, ...path], message })
     })
   })
 export type VisitRequest = z.infer<typeof visitRequest>

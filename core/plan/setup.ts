@@ -23,7 +23,16 @@ export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
       if (known) {
         // What stands by for the case that something goes wrong is not added to what is surely used.
         const sameUse = known.readiness === need.readiness
-        known.quantity = reusable ? Math.max(known.quantity, need.quantity) : round(sameUse ? known.quantity + need.quantity : rank[need.readiness] < rank[known.readiness] ? need.quantity : known.quantity, 1)
+        known.quantity = reusable
+          ? Math.max(known.quantity, need.quantity)
+          : round(
+              sameUse
+                ? known.quantity + need.quantity
+                : rank[need.readiness] < rank[known.readiness]
+                  ? need.quantity
+                  : known.quantity,
+              1,
+            )
         if (need.piecesMm && sameUse) known.piecesMm = [...(known.piecesMm ?? []), ...need.piecesMm]
         if (rank[need.readiness] < rank[known.readiness]) {
           known.readiness = need.readiness
@@ -47,7 +56,9 @@ export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
         latex: match.item?.latex ?? false,
         ...(match.item && match.item.allergens.length > 0 ? { allergens: match.item.allergens } : {}),
         ...(match.item?.cassette ? { cassette: match.item.cassette } : {}),
-        ...(match.item?.reusable && match.item.stock === 1 && large.has(match.item.family) ? { only: true as const } : {}),
+        ...(match.item?.reusable && match.item.stock === 1 && large.has(match.item.family)
+          ? { only: true as const }
+          : {}),
         lengthMm: match.item?.lengthMm ?? 40,
         widthMm: match.item?.widthMm ?? 20,
         ...(match.because ? { because: match.because } : {}),
@@ -64,7 +75,8 @@ export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
     // Nobody lays out a part of a piece.
     if (line.unit === 'piece') line.quantity = Math.ceil(line.quantity)
     if (item.tracked) line.lot = chooseLot(item.id, line.quantity, c.practice.lots, c.request.date)
-    else if (item.stock < (item.reusable ? line.quantity : 1)) line.lack = `${item.name}: ${item.stock} in stock, ${line.quantity} wanted`
+    else if (item.stock < (item.reusable ? line.quantity : 1))
+      line.lack = `${item.name}: ${item.stock} in stock, ${line.quantity} wanted`
   }
   return [...lines.values()]
 }

@@ -29,7 +29,11 @@ const leastMm = 48
 
 /** Places the lines of one phase in columns: long things alone, small things in the first column with room left. */
 function layBand(phase: Phase, lines: readonly SetupLine[], xMm: number): TrayBand {
-  const columns: { usedMm: number; widthMm: number; lines: { id: string; yMm: number; widthMm: number; heightMm: number }[] }[] = []
+  const columns: {
+    usedMm: number
+    widthMm: number
+    lines: { id: string; yMm: number; widthMm: number; heightMm: number }[]
+  }[] = []
   for (const line of lines) {
     const heightMm = Math.min(boardHeightMm - 2 * gapMm, Math.max(leastMm, line.lengthMm))
     const widthMm = Math.max(leastMm, line.widthMm)

@@ -79,8 +79,26 @@ export interface Cue {
 }
 
 /** Holds of the trade first, then those that single kinds of visit ask for. */
-export type HoldName = 'shade' | 'numb' | 'reduction' | 'margins' | 'impression' | 'provisional' | 'cement' | 'bite' | 'counts' | 'home'
-  | 'etched' | 'fit' | 'length' | 'post' | 'separator' | 'plan' | 'throat' | 'clean' | 'coat'
+export type HoldName =
+  | 'shade'
+  | 'numb'
+  | 'reduction'
+  | 'margins'
+  | 'impression'
+  | 'provisional'
+  | 'cement'
+  | 'bite'
+  | 'counts'
+  | 'home'
+  | 'etched'
+  | 'fit'
+  | 'length'
+  | 'post'
+  | 'separator'
+  | 'plan'
+  | 'throat'
+  | 'clean'
+  | 'coat'
 
 /** The plan stops here until the dentist signs with their own code. */
 export interface Hold {

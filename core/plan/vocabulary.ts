@@ -1,8 +1,16 @@
 /** The words of a request: restorations, and alerts with what a person reads aloud for them. */
 
 export const restorations = [
-  'full metal crown', 'metal-ceramic crown', 'lithium disilicate crown', 'monolithic zirconia crown',
-  'laminate veneer', 'ceramic onlay', 'ceramic inlay', 'resin-bonded retainer', 'preformed metal crown', 'preveneered crown',
+  'full metal crown',
+  'metal-ceramic crown',
+  'lithium disilicate crown',
+  'monolithic zirconia crown',
+  'laminate veneer',
+  'ceramic onlay',
+  'ceramic inlay',
+  'resin-bonded retainer',
+  'preformed metal crown',
+  'preveneered crown',
 ] as const
 export type Restoration = (typeof restorations)[number]
 

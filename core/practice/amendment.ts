@@ -6,11 +6,27 @@ import { functionName } from './functions'
 const words = (least: number, most: number) => z.string().trim().min(least).max(most)
 /** A step by its stable id, with or without its tooth: 'cutting.margin' means that step on every tooth. */
 const target = words(3, 120)
-const minutes = z.tuple([z.number().min(0.05).max(240), z.number().min(0.05).max(240), z.number().min(0.05).max(240)]).refine(([s, l, x]) => s <= l && l <= x, 'short, likely, long: each no shorter than the one before')
-const needed = z.strictObject({ what: words(1, 80), quantity: z.number().positive().max(2000), readiness: z.enum(['open', 'standby', 'drawer']), when: z.string().trim().max(120).optional() })
+const minutes = z
+  .tuple([z.number().min(0.05).max(240), z.number().min(0.05).max(240), z.number().min(0.05).max(240)])
+  .refine(([s, l, x]) => s <= l && l <= x, 'short, likely, long: each no shorter than the one before')
+const needed = z.strictObject({
+  what: words(1, 80),
+  quantity: z.number().positive().max(2000),
+  readiness: z.enum(['open', 'standby', 'drawer']),
+  when: z.string().trim().max(120).optional(),
+})
 
 export const change = z.discriminatedUnion('op', [
-  z.strictObject({ op: z.literal('add step'), after: target, id: z.string().regex(/^own\.[a-z0-9-]{1,40}$/, 'own. and small letters, as own.photo'), title: words(3, 120), fn: functionName, place: z.enum(['mouth', 'chair', 'bench', 'desk', 'room']), minutes, needs: z.array(needed).max(20).default([]) }),
+  z.strictObject({
+    op: z.literal('add step'),
+    after: target,
+    id: z.string().regex(/^own\.[a-z0-9-]{1,40}$/, 'own. and small letters, as own.photo'),
+    title: words(3, 120),
+    fn: functionName,
+    place: z.enum(['mouth', 'chair', 'bench', 'desk', 'room']),
+    minutes,
+    needs: z.array(needed).max(20).default([]),
+  }),
   z.strictObject({ op: z.literal('remove step'), step: target }),
   z.strictObject({ op: z.literal('move step'), step: target, after: target }),
   z.strictObject({ op: z.literal('re-time step'), step: target, minutes }),
@@ -29,7 +45,11 @@ export const amendment = z.strictObject({
 })
 export type Amendment = z.infer<typeof amendment>
 /** What is exported and imported. */
-export const amendmentFile = z.strictObject({ format: z.literal('jade-tray amendments'), version: z.literal(1), amendments: z.array(amendment).max(500) })
+export const amendmentFile = z.strictObject({
+  format: z.literal('jade-tray amendments'),
+  version: z.literal(1),
+  amendments: z.array(amendment).max(500),
+})
 
 /** The change in a sentence's middle: 'adds "Photograph" after cutting.finish'. */
 export function changeWords(c: Change): string {

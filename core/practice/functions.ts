@@ -136,7 +136,13 @@ export function completeTable(preset: 'cautious' | 'expanded', table: FunctionTa
 /** A table from a preset, each line signed with who took it over and when. */
 export function presetTable(preset: 'cautious' | 'expanded', setBy: string, setOn: string): FunctionTable {
   const rows = preset === 'cautious' ? cautious : expanded
-  return (Object.keys(functionNames) as FunctionName[]).map((name) => ({ function: name, assistant: rows[name][0], expanded: rows[name][1], setBy, setOn }))
+  return (Object.keys(functionNames) as FunctionName[]).map((name) => ({
+    function: name,
+    assistant: rows[name][0],
+    expanded: rows[name][1],
+    setBy,
+    setOn,
+  }))
 }
 
 /** The permission of a person with these roles: the widest of them. Dentists may do everything. */

@@ -18,7 +18,11 @@ export const cycleTable = {
 export type CycleName = keyof typeof cycleTable
 export const cycleNames = Object.keys(cycleTable) as CycleName[]
 export const cycleSource = 'CDC MMWR 2003;52(RR-17)'
-export const sporeReason: Reason = { text: 'a biological indicator at least once a week in each steriliser, and after repair', standing: 'P', source: cycleSource }
+export const sporeReason: Reason = {
+  text: 'a biological indicator at least once a week in each steriliser, and after repair',
+  standing: 'P',
+  source: cycleSource,
+}
 
 const timeOfDay = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day as 12:30')
 const minutes = z.number().min(0).max(600)
@@ -34,14 +38,25 @@ export const steriliser = z.strictObject({
 })
 export type Steriliser = z.infer<typeof steriliser>
 
-export const cassette = z.strictObject({ id: z.string().min(1).max(40), type: z.enum(cassetteTypes), name: z.string().trim().min(1).max(60) })
+export const cassette = z.strictObject({
+  id: z.string().min(1).max(40),
+  type: z.enum(cassetteTypes),
+  name: z.string().trim().min(1).max(60),
+})
 export type Cassette = z.infer<typeof cassette>
 
 export const instruments = z.strictObject({
   cassettes: z.array(cassette).max(400).default([]),
   sterilisers: z.array(steriliser).max(12).default([]),
   /** Minutes of each stretch of the way back. Starting values, common practice. */
-  way: z.strictObject({ handOverMin: minutes.default(10), washMin: minutes.default(30), packMin: minutes.default(5), coolMin: minutes.default(15) }).prefault({}),
+  way: z
+    .strictObject({
+      handOverMin: minutes.default(10),
+      washMin: minutes.default(30),
+      packMin: minutes.default(5),
+      coolMin: minutes.default(15),
+    })
+    .prefault({}),
   /** Times of day at which whatever is packed is run; a full load is run at once. */
   runsAt: z.array(timeOfDay).max(24).default(['12:30', '17:00']),
   /** Minutes before its visit by which a cassette has to be there. */
@@ -51,7 +66,9 @@ export const instruments = z.strictObject({
 export type Instruments = z.infer<typeof instruments>
 
 /** Minutes a load takes in a steriliser, door to door. */
-export const cycleMin = (s: Pick<Steriliser, 'cycle' | 'totalMin'>): number => s.totalMin ?? cycleTable[s.cycle].exposureMin + cycleTable[s.cycle].aroundMin
+export const cycleMin = (s: Pick<Steriliser, 'cycle' | 'totalMin'>): number =>
+  s.totalMin ?? cycleTable[s.cycle].exposureMin + cycleTable[s.cycle].aroundMin
 
 /** The types of cassette a plan lays open; what stands by comes back unopened. */
-export const cassettesOf = (setup: readonly { cassette?: string; readiness: string }[]): CassetteType[] => cassetteTypes.filter((t) => setup.some((l) => l.cassette === t && l.readiness === 'open'))
+export const cassettesOf = (setup: readonly { cassette?: string; readiness: string }[]): CassetteType[] =>
+  cassetteTypes.filter((t) => setup.some((l) => l.cassette === t && l.readiness === 'open'))

@@ -14,8 +14,13 @@ export const trimmed = 0.2
 const [leastS, mostS] = [5, 4 * 3600]
 
 /** A step's kind: its id without the tooth, the piece or the ordinal. */
-export const stepKind = (stepId: string): string => stepId.split('.').filter((part) => !/^\d/.test(part)).join('.')
-export const learnKey = (kind: Plan['kind'], stepId: string, personId: string): string => `${kind}|${stepKind(stepId)}|${personId}`
+export const stepKind = (stepId: string): string =>
+  stepId
+    .split('.')
+    .filter((part) => !/^\d/.test(part))
+    .join('.')
+export const learnKey = (kind: Plan['kind'], stepId: string, personId: string): string =>
+  `${kind}|${stepKind(stepId)}|${personId}`
 
 /** Mean of what is left when the trimmed share is cut off at each end; 0 of nothing. */
 export function trimmedMean(values: readonly number[]): number {
@@ -38,7 +43,16 @@ export function stepTimesOf(plan: Plan, core: RunCore): StepTime[] {
     const is = core.steps[s.id]
     if (is?.status !== 'done' || is.startedAt === undefined || is.finishedAt === undefined) return []
     const seconds = (is.finishedAt - is.startedAt) / 1000
-    return seconds < leastS || seconds > mostS ? [] : [{ stepId: s.id, key: learnKey(plan.kind, s.id, is.performer ?? s.performer.personId), seconds, plannedS: s.spread.likelyS }]
+    return seconds < leastS || seconds > mostS
+      ? []
+      : [
+          {
+            stepId: s.id,
+            key: learnKey(plan.kind, s.id, is.performer ?? s.performer.personId),
+            seconds,
+            plannedS: s.spread.likelyS,
+          },
+        ]
   })
 }
 
@@ -50,14 +64,24 @@ export function learnedFrom(times: readonly { key: string; seconds: number }[]):
     if (own.length < mostTaken) own.push(seconds)
     byKey.set(key, own)
   }
-  return Object.fromEntries([...byKey].filter(([, own]) => own.length >= leastTaken).map(([key, own]) => [key, { likelyS: Math.round(trimmedMean(own)), n: own.length }]))
+  return Object.fromEntries(
+    [...byKey]
+      .filter(([, own]) => own.length >= leastTaken)
+      .map(([key, own]) => [key, { likelyS: Math.round(trimmedMean(own)), n: own.length }]),
+  )
 }
 
 /** A spread about a learned length: short and long keep their proportion to it. */
-export const scaled = ({ shortS, likelyS, longS }: Spread, toS: number): Spread => ({ shortS: Math.round((shortS * toS) / likelyS), likelyS: toS, longS: Math.round((longS * toS) / likelyS) })
+export const scaled = ({ shortS, likelyS, longS }: Spread, toS: number): Spread => ({
+  shortS: Math.round((shortS * toS) / likelyS),
+  likelyS: toS,
+  longS: Math.round((longS * toS) / likelyS),
+})
 
 /** A step with the length its performer really takes, and the starting value beside it. */
 export function withLearned(step: Step, kind: Plan['kind'], learned: Learned): Step {
   const own = learned[learnKey(kind, step.id, step.performer.personId)]
-  return own ? { ...step, spread: scaled(step.spread, own.likelyS), learned: { n: own.n, startS: step.spread.likelyS } } : step
+  return own
+    ? { ...step, spread: scaled(step.spread, own.likelyS), learned: { n: own.n, startS: step.spread.likelyS } }
+    : step
 }

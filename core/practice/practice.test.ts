@@ -15,15 +15,21 @@ describe('who may do what', () => {
 
   // C: what cannot be undone in the mouth is the dentist's, under either preset.
   it('neither preset gives cutting, injection or the test of numbness to an assistant', () => {
-    for (const table of [cautious, expanded]) for (const fn of ['cutting', 'injection', 'numb test'] as const) {
-      expect(permissionOf(fn, ['assistant'], table)).toBe('no')
-      expect(permissionOf(fn, ['expanded assistant'], table)).toBe('no')
-    }
+    for (const table of [cautious, expanded])
+      for (const fn of ['cutting', 'injection', 'numb test'] as const) {
+        expect(permissionOf(fn, ['assistant'], table)).toBe('no')
+        expect(permissionOf(fn, ['expanded assistant'], table)).toBe('no')
+      }
   })
   it('an expanded assistant is never narrower than an assistant, nor the expanded preset than the cautious', () => {
     for (const fn of names) {
-      for (const table of [cautious, expanded]) expect(width(permissionOf(fn, ['expanded assistant'], table))).toBeGreaterThanOrEqual(width(permissionOf(fn, ['assistant'], table)))
-      expect(width(permissionOf(fn, ['assistant'], expanded))).toBeGreaterThanOrEqual(width(permissionOf(fn, ['assistant'], cautious)))
+      for (const table of [cautious, expanded])
+        expect(width(permissionOf(fn, ['expanded assistant'], table))).toBeGreaterThanOrEqual(
+          width(permissionOf(fn, ['assistant'], table)),
+        )
+      expect(width(permissionOf(fn, ['assistant'], expanded))).toBeGreaterThanOrEqual(
+        width(permissionOf(fn, ['assistant'], cautious)),
+      )
     }
   })
   it('each line says who set it and when', () => {
@@ -39,12 +45,27 @@ describe('who may do what', () => {
   })
   it('more roles never narrow a permission', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...names), fc.subarray([...roles]), fc.constantFrom(...roles), (fn, some, extra: Role) => width(permissionOf(fn, [...some, extra], cautious)) >= width(permissionOf(fn, some, cautious))),
+      fc.property(
+        fc.constantFrom(...names),
+        fc.subarray([...roles]),
+        fc.constantFrom(...roles),
+        (fn, some, extra: Role) =>
+          width(permissionOf(fn, [...some, extra], cautious)) >= width(permissionOf(fn, some, cautious)),
+      ),
     )
   })
 })
 
-const facts: ChoiceFacts = { kind: 'crown.prepare', teeth: ['37'], pontics: [], margin: 'equigingival', tissue: { weeping: false }, inEnamel: true, lesion: 'cavitated', vital: true }
+const facts: ChoiceFacts = {
+  kind: 'crown.prepare',
+  teeth: ['37'],
+  pontics: [],
+  margin: 'equigingival',
+  tissue: { weeping: false },
+  inEnamel: true,
+  lesion: 'cavitated',
+  vital: true,
+}
 
 describe('schools', () => {
   // C, the table of schools: double for deep margins and several units, single for the rest; full arch beyond two units.
@@ -55,22 +76,31 @@ describe('schools', () => {
     expect(resolved({ teeth: ['34', '35'] }).cord.value).toBe('double')
     expect(resolved({ teeth: ['34', '35'] }).impression.value).toBe('addition silicone, dual-arch')
     expect(resolved({ teeth: ['34', '36'], pontics: ['35'] }).impression.value).toBe('addition silicone, full arch')
-    expect([true, false].map((inEnamel) => resolved({ kind: 'laminate.prepare', inEnamel }).veneerProvisional.value)).toEqual(['none', 'locked-on shell'])
+    expect(
+      [true, false].map((inEnamel) => resolved({ kind: 'laminate.prepare', inEnamel }).veneerProvisional.value),
+    ).toEqual(['none', 'locked-on shell'])
     expect([resolved({}).cordFirst.value, resolved({ kind: 'veneer.prepare' }).cordFirst.value]).toEqual(['no', 'yes'])
     expect(resolved({ lesion: 'non-cavitated' }).childMolar.value).toBe('sealed in')
   })
   it('each question has at least two, its default among them, and says why', () => {
     for (const q of questions) {
       expect(q.schools.length).toBeGreaterThanOrEqual(2)
-      for (const kind of kindIds) for (const inEnamel of [true, false]) for (const lesion of ['cavitated', 'non-cavitated'] as const) {
-        const { value, why } = q.standard({ ...facts, kind, inEnamel, lesion })
-        expect(q.schools.map((s) => s.value)).toContain(value)
-        expect(why.length).toBeGreaterThan(10)
-      }
+      for (const kind of kindIds)
+        for (const inEnamel of [true, false])
+          for (const lesion of ['cavitated', 'non-cavitated'] as const) {
+            const { value, why } = q.standard({ ...facts, kind, inEnamel, lesion })
+            expect(q.schools.map((s) => s.value)).toContain(value)
+            expect(why.length).toBeGreaterThan(10)
+          }
     }
   })
   it('default, card, case, visit: the later wins, question by question', () => {
-    const resolved = resolveChoices({ cord: 'double', isolation: 'dam throughout', impression: 'optical scan' }, { cord: 'none', impression: 'polyether, custom tray' }, { cord: 'single' }, facts)
+    const resolved = resolveChoices(
+      { cord: 'double', isolation: 'dam throughout', impression: 'optical scan' },
+      { cord: 'none', impression: 'polyether, custom tray' },
+      { cord: 'single' },
+      facts,
+    )
     expect(resolved).toMatchObject({
       cord: { value: 'single', from: 'visit' },
       impression: { value: 'polyether, custom tray', from: 'case' },

@@ -25,7 +25,10 @@ export const card = z.strictObject({
 export type Card = z.infer<typeof card>
 
 /** Seconds a kind of step takes, by kind of visit, kind of step and person, from the practice's own runs. */
-export const learned = z.record(z.string(), z.strictObject({ likelyS: z.number().positive(), n: z.number().int().positive() }))
+export const learned = z.record(
+  z.string(),
+  z.strictObject({ likelyS: z.number().positive(), n: z.number().int().positive() }),
+)
 export type Learned = z.infer<typeof learned>
 
 export const practice = z.strictObject({
@@ -43,7 +46,9 @@ export const practice = z.strictObject({
   /** The practice's own changes to kinds of visit. */
   amendments: z.array(amendment).default([]),
   /** Last radiometer reading of the curing light. */
-  light: z.strictObject({ irradianceMWPerCm2: z.number().min(50).max(5000), readOn: z.iso.date() }).default({ irradianceMWPerCm2: 1000, readOn: '2026-01-01' }),
+  light: z
+    .strictObject({ irradianceMWPerCm2: z.number().min(50).max(5000), readOn: z.iso.date() })
+    .default({ irradianceMWPerCm2: 1000, readOn: '2026-01-01' }),
   /** The laboratory's working days from impression to delivery. */
   laboratoryDays: z.number().int().min(1).max(60).default(10),
   day: dayRules.prefault({}),

@@ -16,9 +16,14 @@ export function starterPractice(): Practice {
       { id: 'assistant', name: 'The assistant', roles: ['assistant'] },
     ],
     cards: [{ dentistId: 'dentist' }],
-    functions: { cautious: presetTable('cautious', 'preset', setOn), expanded: presetTable('expanded', 'preset', setOn) },
+    functions: {
+      cautious: presetTable('cautious', 'preset', setOn),
+      expanded: presetTable('expanded', 'preset', setOn),
+    },
     items: starterItems,
     burs: starterBurs,
-    lots: starterItems.filter((i) => i.tracked).map((i) => ({ id: `lot-${i.id}`, itemId: i.id, number: `S-${i.id}`, expires: '2029-12-31', left: 5000 })),
+    lots: starterItems
+      .filter((i) => i.tracked)
+      .map((i) => ({ id: `lot-${i.id}`, itemId: i.id, number: `S-${i.id}`, expires: '2029-12-31', left: 5000 })),
   })
 }

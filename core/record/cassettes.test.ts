@@ -3,14 +3,46 @@ import { describe, expect, it } from 'vitest'
 import { readSteriliserLog, writeSteriliserLog } from '../formats/steriliser-log'
 import { judgeLoad, type LogReading } from '../measure/load'
 import { cycleNames, cycleTable, type Cassette } from '../practice/instruments'
-import { cassetteStates, chooseCassettes, doubtedBySpore, sporeDueAt, traceLoads, type CassetteUse, type LoadRecord } from './cassettes'
+import {
+  cassetteStates,
+  chooseCassettes,
+  doubtedBySpore,
+  sporeDueAt,
+  traceLoads,
+  type CassetteUse,
+  type LoadRecord,
+} from './cassettes'
 import { decideRelease, type LoadToRelease } from './release'
 
 const hour = 3_600_000
-const cassettes: Cassette[] = ['crown-1', 'crown-2', 'basic-1'].map((id) => ({ id, type: id.startsWith('crown') ? 'crown' : 'basic', name: id }))
-const load = (number: number, over: Partial<LoadRecord> = {}): LoadRecord => ({ id: `l${number}`, number, steriliserId: 'a', cassetteIds: ['crown-1', 'basic-1'], spore: false, startedAt: number * hour, endedAt: number * hour + hour / 2, releasedAt: number * hour + hour / 2, failedAt: null, failedWhy: null, sporeResult: null, ...over })
-const use = (visitId: string, cassetteId: string, loadId: string | null, at: number, usedAt: number | null): CassetteUse => ({ visitId, cassetteId, loadId, at, usedAt })
-const status = (loads: LoadRecord[], uses: CassetteUse[] = []): string[] => cassetteStates(cassettes, loads, uses).map((s) => s.status)
+const cassettes: Cassette[] = ['crown-1', 'crown-2', 'basic-1'].map((id) => ({
+  id,
+  type: id.startsWith('crown') ? 'crown' : 'basic',
+  name: id,
+}))
+const load = (number: number, over: Partial<LoadRecord> = {}): LoadRecord => ({
+  id: `l${number}`,
+  number,
+  steriliserId: 'a',
+  cassetteIds: ['crown-1', 'basic-1'],
+  spore: false,
+  startedAt: number * hour,
+  endedAt: number * hour + hour / 2,
+  releasedAt: number * hour + hour / 2,
+  failedAt: null,
+  failedWhy: null,
+  sporeResult: null,
+  ...over,
+})
+const use = (
+  visitId: string,
+  cassetteId: string,
+  loadId: string | null,
+  at: number,
+  usedAt: number | null,
+): CassetteUse => ({ visitId, cassetteId, loadId, at, usedAt })
+const status = (loads: LoadRecord[], uses: CassetteUse[] = []): string[] =>
+  cassetteStates(cassettes, loads, uses).map((s) => s.status)
 
 describe('where a cassette is', () => {
   it('follows its newest record, from the load to the visit and back', () => {
@@ -22,26 +54,51 @@ describe('where a cassette is', () => {
     expect(status([load(1)], [use('v', 'crown-1', 'l1', 2 * hour, null)])[0]).toBe('laid up')
     expect(status([load(1)], [use('v', 'crown-1', 'l1', 2 * hour, 3 * hour)])[0]).toBe('soiled')
     expect(status([load(1), load(4)], [use('v', 'crown-1', 'l1', 2 * hour, 3 * hour)])[0]).toBe('sterile')
-    expect(status([load(1), load(4, { failedAt: 5 * hour, releasedAt: null })], [use('v', 'crown-1', 'l1', 2 * hour, 3 * hour)])[0]).toBe('pulled back')
+    expect(
+      status(
+        [load(1), load(4, { failedAt: 5 * hour, releasedAt: null })],
+        [use('v', 'crown-1', 'l1', 2 * hour, 3 * hour)],
+      )[0],
+    ).toBe('pulled back')
   })
   it('lays up what has been sterile longest, says what is missing, and asks for no type the practice keeps no record of', () => {
     const states = cassetteStates(cassettes, [load(3), load(1, { cassetteIds: ['crown-2'] })], [])
-    expect(chooseCassettes(['basic', 'crown', 'gold'], states)).toMatchObject({ chosen: [{ cassette: { id: 'basic-1' } }, { cassette: { id: 'crown-2' } }], missing: [] })
-    expect(chooseCassettes(['basic', 'crown'], cassetteStates(cassettes, [load(1, { failedAt: 2 * hour })], [])).missing).toEqual(['basic', 'crown'])
+    expect(chooseCassettes(['basic', 'crown', 'gold'], states)).toMatchObject({
+      chosen: [{ cassette: { id: 'basic-1' } }, { cassette: { id: 'crown-2' } }],
+      missing: [],
+    })
+    expect(
+      chooseCassettes(['basic', 'crown'], cassetteStates(cassettes, [load(1, { failedAt: 2 * hour })], [])).missing,
+    ).toEqual(['basic', 'crown'])
   })
 })
 
 describe('a load that failed', () => {
   it('says of a cassette laid up out of it that it is to be changed', () => {
-    expect(cassetteStates(cassettes, [load(1, { failedAt: 9 * hour })], [use('v', 'crown-1', 'l1', 8 * hour, null)])[0]).toMatchObject({ status: 'laid up', change: true })
+    expect(
+      cassetteStates(cassettes, [load(1, { failedAt: 9 * hour })], [use('v', 'crown-1', 'l1', 8 * hour, null)])[0],
+    ).toMatchObject({ status: 'laid up', change: true })
   })
   it('pulls back what has not gone on, names the tray to change and every visit touched, also where the cassette has been round again since', () => {
-    const loads = [load(1, { cassetteIds: ['crown-1', 'crown-2', 'basic-1'], failedAt: 9 * hour }), load(6, { cassetteIds: ['crown-1'] })]
+    const loads = [
+      load(1, { cassetteIds: ['crown-1', 'crown-2', 'basic-1'], failedAt: 9 * hour }),
+      load(6, { cassetteIds: ['crown-1'] }),
+    ]
     const uses = [use('over', 'crown-1', 'l1', 2 * hour, 3 * hour), use('laid', 'basic-1', 'l1', 8 * hour, null)]
-    expect(traceLoads(['l1'], cassettes, loads, uses)).toEqual({ back: ['crown-2'], laidUp: [{ cassetteId: 'basic-1', visitId: 'laid' }], visits: ['over'] })
+    expect(traceLoads(['l1'], cassettes, loads, uses)).toEqual({
+      back: ['crown-2'],
+      laidUp: [{ cassetteId: 'basic-1', visitId: 'laid' }],
+      visits: ['over'],
+    })
   })
   it('by a grown spore test: every load of that steriliser since the last test without growth (CDC MMWR 2003;52(RR-17))', () => {
-    const loads = [load(1, { spore: true, sporeResult: 'no growth' }), load(2), load(3, { steriliserId: 'b' }), load(4, { spore: true }), load(5)]
+    const loads = [
+      load(1, { spore: true, sporeResult: 'no growth' }),
+      load(2),
+      load(3, { steriliserId: 'b' }),
+      load(4, { spore: true }),
+      load(5),
+    ]
     expect(doubtedBySpore(loads[3]!, loads).map((l) => l.number)).toEqual([2, 4, 5])
     expect(sporeDueAt('a', loads, 7)).toBe(4 * hour + 7 * 24 * hour)
     expect(sporeDueAt('b', loads, 7)).toBeUndefined()
@@ -49,14 +106,34 @@ describe('a load that failed', () => {
 })
 
 /** Room, up, held, down. */
-const cycle = (celsius: number, heldS: number, everyS = 10): LogReading[] => [{ atS: 0, temperatureC: 22, pressureKPa: 0 }, ...Array.from({ length: Math.round(heldS / everyS) + 1 }, (_, i) => ({ atS: 600 + i * everyS, temperatureC: celsius, pressureKPa: 190 })), { atS: 600 + heldS + 600, temperatureC: 60, pressureKPa: 0 }]
-const ended = (log: LogReading[] | null, over: Partial<LoadToRelease> = {}): LoadToRelease => ({ number: 7, cycle: 'pre-vacuum 132', log, logFault: null, endedAt: 1, releasedAt: null, failedAt: null, ...over })
+const cycle = (celsius: number, heldS: number, everyS = 10): LogReading[] => [
+  { atS: 0, temperatureC: 22, pressureKPa: 0 },
+  ...Array.from({ length: Math.round(heldS / everyS) + 1 }, (_, i) => ({
+    atS: 600 + i * everyS,
+    temperatureC: celsius,
+    pressureKPa: 190,
+  })),
+  { atS: 600 + heldS + 600, temperatureC: 60, pressureKPa: 0 },
+]
+const ended = (log: LogReading[] | null, over: Partial<LoadToRelease> = {}): LoadToRelease => ({
+  number: 7,
+  cycle: 'pre-vacuum 132',
+  log,
+  logFault: null,
+  endedAt: 1,
+  releasedAt: null,
+  failedAt: null,
+  ...over,
+})
 
 describe('the readings of a cycle', () => {
   it('are good exactly when the exposure published for the cycle is held: one reading short is too short', () => {
     for (const name of cycleNames) {
       const { temperatureC, exposureMin } = cycleTable[name]
-      expect(judgeLoad(name, cycle(temperatureC, exposureMin * 60))).toMatchObject({ good: true, heldS: exposureMin * 60 })
+      expect(judgeLoad(name, cycle(temperatureC, exposureMin * 60))).toMatchObject({
+        good: true,
+        heldS: exposureMin * 60,
+      })
       expect(judgeLoad(name, cycle(temperatureC, exposureMin * 60 - 10)).good).toBe(false)
       expect(judgeLoad(name, cycle(temperatureC - 0.1, exposureMin * 60)).because.text).toContain('never hotter')
     }
@@ -71,9 +148,15 @@ describe('the readings of a cycle', () => {
     const good = ended(cycle(133, 300))
     expect(decideRelease(good, 'changed')).toEqual({ kind: 'released', logFault: null })
     expect(decideRelease(good, 'not changed').kind).toBe('pulled back')
-    expect(decideRelease(ended(cycle(125, 900)), 'changed', 'the strip says 134')).toMatchObject({ kind: 'refused', slug: 'not-good' })
+    expect(decideRelease(ended(cycle(125, 900)), 'changed', 'the strip says 134')).toMatchObject({
+      kind: 'refused',
+      slug: 'not-good',
+    })
     expect(decideRelease(ended(null), 'changed')).toMatchObject({ kind: 'refused', slug: 'no-readings' })
-    expect(decideRelease(ended(null, { logFault: 'the log is empty' }), 'changed', 'strip: 134 °C, 5 min')).toEqual({ kind: 'released', logFault: 'the log is empty; read by hand: strip: 134 °C, 5 min' })
+    expect(decideRelease(ended(null, { logFault: 'the log is empty' }), 'changed', 'strip: 134 °C, 5 min')).toEqual({
+      kind: 'released',
+      logFault: 'the log is empty; read by hand: strip: 134 °C, 5 min',
+    })
     expect(decideRelease({ ...good, endedAt: null }, 'changed')).toMatchObject({ kind: 'refused', slug: 'running' })
     expect(decideRelease({ ...good, failedAt: 5 }, 'changed')).toMatchObject({ kind: 'refused', slug: 'done' })
   })

@@ -24,7 +24,14 @@ export interface CassetteUse {
   usedAt: number | null
 }
 
-export type CassetteStatus = 'sterile' | 'laid up' | 'soiled' | 'in the steriliser' | 'to be released' | 'pulled back' | 'not on record'
+export type CassetteStatus =
+  | 'sterile'
+  | 'laid up'
+  | 'soiled'
+  | 'in the steriliser'
+  | 'to be released'
+  | 'pulled back'
+  | 'not on record'
 export interface CassetteState {
   cassette: Cassette
   status: CassetteStatus
@@ -37,19 +44,36 @@ export interface CassetteState {
 }
 
 /** Every cassette as the newest record of it says. */
-export function cassetteStates(cassettes: readonly Cassette[], loads: readonly LoadRecord[], uses: readonly CassetteUse[]): CassetteState[] {
+export function cassetteStates(
+  cassettes: readonly Cassette[],
+  loads: readonly LoadRecord[],
+  uses: readonly CassetteUse[],
+): CassetteState[] {
   return cassettes.map((cassette): CassetteState => {
-    const load = loads.filter((l) => l.cassetteIds.includes(cassette.id)).toSorted((a, b) => b.startedAt - a.startedAt)[0]
+    const load = loads
+      .filter((l) => l.cassetteIds.includes(cassette.id))
+      .toSorted((a, b) => b.startedAt - a.startedAt)[0]
     const use = uses.filter((u) => u.cassetteId === cassette.id).toSorted((a, b) => b.at - a.at)[0]
     const from = load ? { load: { id: load.id, number: load.number } } : {}
     // A use out of a load comes after it; one that was laid up without a load, by its time.
-    if (use && (!load || (use.loadId === load.id || use.at >= load.startedAt))) {
-      return use.usedAt === null ? { cassette, status: 'laid up', since: use.at, visitId: use.visitId, ...from, ...(load && use.loadId === load.id && load.failedAt !== null ? { change: true as const } : {}) } : { cassette, status: 'soiled', since: use.usedAt, visitId: use.visitId, ...from }
+    if (use && (!load || use.loadId === load.id || use.at >= load.startedAt)) {
+      return use.usedAt === null
+        ? {
+            cassette,
+            status: 'laid up',
+            since: use.at,
+            visitId: use.visitId,
+            ...from,
+            ...(load && use.loadId === load.id && load.failedAt !== null ? { change: true as const } : {}),
+          }
+        : { cassette, status: 'soiled', since: use.usedAt, visitId: use.visitId, ...from }
     }
     if (!load) return { cassette, status: 'not on record' }
     if (load.failedAt !== null) return { cassette, status: 'pulled back', since: load.failedAt, ...from }
     if (load.releasedAt !== null) return { cassette, status: 'sterile', since: load.releasedAt, ...from }
-    return load.endedAt !== null ? { cassette, status: 'to be released', since: load.endedAt, ...from } : { cassette, status: 'in the steriliser', since: load.startedAt, ...from }
+    return load.endedAt !== null
+      ? { cassette, status: 'to be released', since: load.endedAt, ...from }
+      : { cassette, status: 'in the steriliser', since: load.startedAt, ...from }
   })
 }
 
@@ -63,12 +87,19 @@ export interface Traced {
 }
 
 /** What loads that failed reach: cassettes to pull back, trays to change, visits to name. */
-export function traceLoads(loadIds: readonly string[], cassettes: readonly Cassette[], loads: readonly LoadRecord[], uses: readonly CassetteUse[]): Traced {
+export function traceLoads(
+  loadIds: readonly string[],
+  cassettes: readonly Cassette[],
+  loads: readonly LoadRecord[],
+  uses: readonly CassetteUse[],
+): Traced {
   const failed = new Set(loadIds)
   const own = uses.filter((u) => u.loadId !== null && failed.has(u.loadId))
   const states = cassetteStates(cassettes, loads, uses)
   return {
-    back: states.filter((s) => s.load && failed.has(s.load.id) && s.status !== 'laid up' && s.status !== 'soiled').map((s) => s.cassette.id),
+    back: states
+      .filter((s) => s.load && failed.has(s.load.id) && s.status !== 'laid up' && s.status !== 'soiled')
+      .map((s) => s.cassette.id),
     laidUp: own.filter((u) => u.usedAt === null).map(({ cassetteId, visitId }) => ({ cassetteId, visitId })),
     visits: [...new Set(own.filter((u) => u.usedAt !== null).map((u) => u.visitId))],
   }
@@ -87,16 +118,23 @@ export function doubtedBySpore(tested: LoadRecord, loads: readonly LoadRecord[])
 
 /** When a steriliser's next spore test is due, ms; `undefined` where none is on record. A test not yet read counts from its run. */
 export function sporeDueAt(steriliserId: string, loads: readonly LoadRecord[], everyDays: number): number | undefined {
-  const last = loads.filter((l) => l.steriliserId === steriliserId && l.spore && l.endedAt !== null).toSorted((a, b) => b.startedAt - a.startedAt)[0]
+  const last = loads
+    .filter((l) => l.steriliserId === steriliserId && l.spore && l.endedAt !== null)
+    .toSorted((a, b) => b.startedAt - a.startedAt)[0]
   return last === undefined ? undefined : last.startedAt + everyDays * 86_400_000
 }
 
 /** Which cassettes are laid up for a visit: of each type the one sterile for longest. Types for which none is there come back as missing. */
-export function chooseCassettes(types: readonly string[], states: readonly CassetteState[]): { chosen: CassetteState[]; missing: string[] } {
+export function chooseCassettes(
+  types: readonly string[],
+  states: readonly CassetteState[],
+): { chosen: CassetteState[]; missing: string[] } {
   const chosen: CassetteState[] = []
   const missing: string[] = []
   for (const type of types) {
-    const own = states.filter((s) => s.cassette.type === type && s.status === 'sterile').toSorted((a, b) => a.since! - b.since! || a.cassette.id.localeCompare(b.cassette.id))
+    const own = states
+      .filter((s) => s.cassette.type === type && s.status === 'sterile')
+      .toSorted((a, b) => a.since! - b.since! || a.cassette.id.localeCompare(b.cassette.id))
     if (own[0]) chosen.push(own[0])
     // A practice that keeps no record of this type is not asked for one.
     else if (states.some((s) => s.cassette.type === type)) missing.push(type)
@@ -105,16 +143,30 @@ export function chooseCassettes(types: readonly string[], states: readonly Casse
 }
 
 /** How the states enter the simulation of a day: ready from when, or soiled since when. */
-export function standsFrom(states: readonly CassetteState[], loads: readonly LoadRecord[], instruments: Instruments, endOf: (visitId: string) => number | undefined, now: number) {
+export function standsFrom(
+  states: readonly CassetteState[],
+  loads: readonly LoadRecord[],
+  instruments: Instruments,
+  endOf: (visitId: string) => number | undefined,
+  now: number,
+) {
   const minute = 60_000
   return states.map(({ cassette: { id, type }, status, since, load, visitId }) => {
     if (status === 'sterile') return { id, type }
     if (status === 'in the steriliser') {
       const own = loads.find((l) => l.id === load!.id)!
       const steriliser = instruments.sterilisers.find((s) => s.id === own.steriliserId)
-      return { id, type, readyAt: Math.max(now, own.startedAt + ((steriliser ? cycleMin(steriliser) : 60) + instruments.way.coolMin) * minute) }
+      return {
+        id,
+        type,
+        readyAt: Math.max(
+          now,
+          own.startedAt + ((steriliser ? cycleMin(steriliser) : 60) + instruments.way.coolMin) * minute,
+        ),
+      }
     }
-    if (status === 'to be released') return { id, type, readyAt: Math.max(now, since! + instruments.way.coolMin * minute) }
+    if (status === 'to be released')
+      return { id, type, readyAt: Math.max(now, since! + instruments.way.coolMin * minute) }
     if (status === 'laid up') return { id, type, soiledAt: Math.max(now, endOf(visitId!) ?? now) }
     // What has lain soiled longer than the way takes is packed by now at the soonest.
     const wayMs = (instruments.way.handOverMin + instruments.way.washMin + instruments.way.packMin) * minute

@@ -13,7 +13,8 @@ export function plainDate(ms: number, zone: string): string {
 
 /** Ms since the epoch of a wall time on a date in a zone; 'compatible' where a clock change makes it twice or never. */
 export function wallTime(date: string, time: string, zone: string): number {
-  return Temporal.PlainDate.from(date).toZonedDateTime({ timeZone: zone, plainTime: Temporal.PlainTime.from(time) }).epochMilliseconds
+  return Temporal.PlainDate.from(date).toZonedDateTime({ timeZone: zone, plainTime: Temporal.PlainTime.from(time) })
+    .epochMilliseconds
 }
 
 /** '3 min 05 s', or '45 s'. */

@@ -7,8 +7,14 @@ export function patientInstructions(plan: Plan, core: RunCore): string[] {
   const done = (id: string): boolean => core.steps[id]?.status === 'done'
   const lines = [...new Set(plan.steps.flatMap((s) => (s.tell && done(s.id) ? [s.tell] : [])))]
   const provisional = plan.steps.filter((s) => s.id.startsWith('provisional.cement'))
-  if (provisional.length > 0 && !provisional.some((s) => done(s.id))) lines.push('The tooth has no temporary crown on it. Keep to the other side, and call us if it is sensitive.')
-  for (const f of plan.followUps) lines.push(`Next visit: ${f.title.toLowerCase()}, not before ${workingDaysAfter(plan.request.date, f.afterWorkingDays)}.`)
-  lines.push('If you are worried, if it bleeds or swells, or if anything seems to be missing or swallowed, call the practice.')
+  if (provisional.length > 0 && !provisional.some((s) => done(s.id)))
+    lines.push('The tooth has no temporary crown on it. Keep to the other side, and call us if it is sensitive.')
+  for (const f of plan.followUps)
+    lines.push(
+      `Next visit: ${f.title.toLowerCase()}, not before ${workingDaysAfter(plan.request.date, f.afterWorkingDays)}.`,
+    )
+  lines.push(
+    'If you are worried, if it bleeds or swells, or if anything seems to be missing or swallowed, call the practice.',
+  )
   return lines
 }

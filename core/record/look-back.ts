@@ -25,18 +25,30 @@ export interface LookBack {
 export function lookBackOf(plan: Plan, events: readonly RunEvent[]): LookBack | null {
   const { core } = replay(plan, events)
   if (core.startedAt === undefined || core.closedAt === undefined) return null
-  const ends = plan.steps.filter(withPatient).flatMap((s) => (core.steps[s.id]?.status === 'done' ? [core.steps[s.id]!.finishedAt!] : []))
+  const ends = plan.steps
+    .filter(withPatient)
+    .flatMap((s) => (core.steps[s.id]?.status === 'done' ? [core.steps[s.id]!.finishedAt!] : []))
   const titles = new Map(plan.steps.map((s) => [s.id, s.title]))
   const undone = new Set(events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
   // One answer re-opens all that it looked at: it is one retake, of the step whose hold said so, else of the last.
   const again = new Map<string, { stepId: string; why: string }[]>()
-  for (const { commandId, what } of events) if (what.kind === 'step.reopened' && !undone.has(commandId)) again.set(commandId, [...(again.get(commandId) ?? []), { stepId: what.stepId, why: what.reason }])
+  for (const { commandId, what } of events)
+    if (what.kind === 'step.reopened' && !undone.has(commandId))
+      again.set(commandId, [...(again.get(commandId) ?? []), { stepId: what.stepId, why: what.reason }])
   const holding = new Set(plan.holds.map((h) => h.stepId))
   const retakes = [...again.values()].map((steps): Retake => {
     const { stepId, why } = steps.find((s) => holding.has(s.stepId)) ?? steps.at(-1)!
     return { stepId, title: titles.get(stepId) ?? stepId, why }
   })
-  return { kind: plan.kind, title: plan.title, dentistId: plan.people.find((p) => p.dentist)!.id, startedAt: core.startedAt, plannedChairS: layOut(plan).chairS, chairS: ends.length === 0 ? 0 : (Math.max(...ends) - core.startedAt) / 1000, retakes }
+  return {
+    kind: plan.kind,
+    title: plan.title,
+    dentistId: plan.people.find((p) => p.dentist)!.id,
+    startedAt: core.startedAt,
+    plannedChairS: layOut(plan).chairS,
+    chairS: ends.length === 0 ? 0 : (Math.max(...ends) - core.startedAt) / 1000,
+    retakes,
+  }
 }
 
 export interface Calibration {
@@ -67,6 +79,20 @@ export function calibrationOf(visits: readonly { chairS: number; eightInTenS?: n
   const n = forecast.length
   const { from, to } = wilson(kept, n)
   const percent = (x: number): string => `${Math.round(x * 100)} %`
-  const text = n === 0 ? 'no closed visit has a forecast yet' : from <= 0.8 && to >= 0.8 ? `8 in 10 lies within what chance allows (${percent(from)} to ${percent(to)})` : to < 0.8 ? `fewer than forecast: visits take longer than the durations say (${percent(from)} to ${percent(to)})` : `more than forecast: the durations are too long (${percent(from)} to ${percent(to)})`
-  return { n, kept, share: n === 0 ? 0 : kept / n, from, to, because: reason(text, 'P', 'Wilson EB, J Am Stat Assoc 1927;22:209') }
+  const text =
+    n === 0
+      ? 'no closed visit has a forecast yet'
+      : from <= 0.8 && to >= 0.8
+        ? `8 in 10 lies within what chance allows (${percent(from)} to ${percent(to)})`
+        : to < 0.8
+          ? `fewer than forecast: visits take longer than the durations say (${percent(from)} to ${percent(to)})`
+          : `more than forecast: the durations are too long (${percent(from)} to ${percent(to)})`
+  return {
+    n,
+    kept,
+    share: n === 0 ? 0 : kept / n,
+    from,
+    to,
+    because: reason(text, 'P', 'Wilson EB, J Am Stat Assoc 1927;22:209'),
+  }
 }

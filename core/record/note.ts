@@ -30,18 +30,25 @@ interface Telling {
   done: (stepId: string) => boolean
 }
 
-const list = (words: string[]): string => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`)
+const list = (words: string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
 function visitSection(t: Telling, who: { name: string }): NoteSection {
-  const teeth = t.plan.teeth.map((x) => `${x.tooth} (${toQuadrant(x.tooth)}, Universal ${toUniversal(x.tooth)}, ${toothName(x.tooth)})`)
+  const teeth = t.plan.teeth.map(
+    (x) => `${x.tooth} (${toQuadrant(x.tooth)}, Universal ${toUniversal(x.tooth)}, ${toothName(x.tooth)})`,
+  )
   const alerts = t.plan.request.alerts.map((a) => alertWords[a])
   const sentences = [`${who.name} attended for ${lower(t.plan.title)} on ${list(teeth)}.`]
   if (t.core.startedAt !== undefined) {
-    sentences.push(`The visit began at ${t.time(t.core.startedAt)}${t.core.closedAt === undefined ? ' and is not closed yet' : ` and was closed at ${t.time(t.core.closedAt)}, ${spanWords((t.core.closedAt - t.core.startedAt) / 1000)} later`}.`)
+    sentences.push(
+      `The visit began at ${t.time(t.core.startedAt)}${t.core.closedAt === undefined ? ' and is not closed yet' : ` and was closed at ${t.time(t.core.closedAt)}, ${spanWords((t.core.closedAt - t.core.startedAt) / 1000)} later`}.`,
+    )
   }
   sentences.push(alerts.length > 0 ? `Alerts on record: ${list(alerts)}.` : 'No alerts on record.')
-  sentences.push(`Treating dentist: ${t.plan.people.find((p) => p.dentist)!.name}; assisting: ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`)
+  sentences.push(
+    `Treating dentist: ${t.plan.people.find((p) => p.dentist)!.name}; assisting: ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
+  )
   return { title: 'Visit', sentences }
 }
 
@@ -63,7 +70,12 @@ function workSection(t: Telling): NoteSection {
 
 function materialSection(t: Telling): NoteSection {
   const used = t.plan.setup.filter((l) => !l.reusable && l.readiness === 'open' && l.steps.some(t.done))
-  const lots = used.filter((l) => l.lot?.number).map((l) => `${l.name}${l.piecesMm ? ` (${l.piecesMm.map((mm) => `${mm} mm`).join(', ')})` : l.unit === 'piece' ? '' : ` ${l.quantity} ${l.unit}`}, lot ${l.lot!.number}, expires ${l.lot!.expires}`)
+  const lots = used
+    .filter((l) => l.lot?.number)
+    .map(
+      (l) =>
+        `${l.name}${l.piecesMm ? ` (${l.piecesMm.map((mm) => `${mm} mm`).join(', ')})` : l.unit === 'piece' ? '' : ` ${l.quantity} ${l.unit}`}, lot ${l.lot!.number}, expires ${l.lot!.expires}`,
+    )
   const plain = used.filter((l) => !l.lot?.number).map((l) => lower(l.name))
   const burs = t.plan.burs.flatMap((b) => (b.bur && b.cuts.some((c) => t.done(c.stepId)) ? [lower(b.bur.name)] : []))
   return {
@@ -93,7 +105,8 @@ function holdSection(t: Telling): NoteSection {
     sentences: t.plan.holds.map((h) => {
       const state = t.core.holds[h.id]!
       if (state.status === 'signed') return `${h.title}: signed by ${t.name(state.by)} at ${t.time(state.at!)}.`
-      if (state.status === 'waved') return `${h.title}: not signed; waved on by ${t.name(state.by)} at ${t.time(state.at!)}, because: ${state.reason}.`
+      if (state.status === 'waved')
+        return `${h.title}: not signed; waved on by ${t.name(state.by)} at ${t.time(state.at!)}, because: ${state.reason}.`
       return `${h.title}: open.`
     }),
   }
@@ -112,26 +125,43 @@ function deviationSection(t: Telling): NoteSection {
   for (const e of t.events) {
     if (e.what.kind !== 'step.reopened' || undone.has(e.commandId) || told.has(e.commandId)) continue
     told.add(e.commandId)
-    sentences.push(`${t.time(e.at)} Done over from “${title(e.what.stepId)}” on ${t.name(e.by)}’s word, because: ${e.what.reason}.`)
+    sentences.push(
+      `${t.time(e.at)} Done over from “${title(e.what.stepId)}” on ${t.name(e.by)}’s word, because: ${e.what.reason}.`,
+    )
   }
   for (const [linkId, a] of Object.entries(t.core.accepted)) {
     const link = t.plan.links.find((l) => l.id === linkId)
-    sentences.push(`${t.time(a.at)} Went on after “${link?.title ?? linkId}” had closed; accepted by ${t.name(a.by)}, because: ${a.reason}.`)
+    sentences.push(
+      `${t.time(a.at)} Went on after “${link?.title ?? linkId}” had closed; accepted by ${t.name(a.by)}, because: ${a.reason}.`,
+    )
   }
   return { title: 'Otherwise than planned', sentences: sentences.length > 0 ? sentences : ['Nothing.'] }
 }
 
 /** What was measured, as it was read last before the visit went on; what was read and done over stands under what went otherwise. */
 /** What was read, and the light each tooth was given. */
-const measuredSentences = (t: Telling): string[] => [...t.core.measured.map((m) => `${t.time(m.at)} ${spokenOf(m, measureOfKind(m.measure).name.toLowerCase())}: ${m.says.join('; ')}.`), ...lightSums(t.plan, t.core).filter((s) => s.givenS > 0).map((s) => `Light${s.tooth ? ` on ${s.tooth}` : ''}: ${s.givenS} s in ${s.curesDone} cure${s.curesDone === 1 ? '' : 's'}.`)]
+const measuredSentences = (t: Telling): string[] => [
+  ...t.core.measured.map(
+    (m) => `${t.time(m.at)} ${spokenOf(m, measureOfKind(m.measure).name.toLowerCase())}: ${m.says.join('; ')}.`,
+  ),
+  ...lightSums(t.plan, t.core)
+    .filter((s) => s.givenS > 0)
+    .map(
+      (s) =>
+        `Light${s.tooth ? ` on ${s.tooth}` : ''}: ${s.givenS} s in ${s.curesDone} cure${s.curesDone === 1 ? '' : 's'}.`,
+    ),
+]
 
 /** What was said between the two sides of the chair, and when it was seen. */
 function handoffSentences(t: Telling): string[] {
   return t.events.flatMap((e, i): string[] => {
     if (e.what.kind !== 'handoff.called') return []
     const { handoff, minutes } = e.what
-    const seen = t.events.slice(i + 1).find((o) => (o.what.kind === 'handoff.seen' || o.what.kind === 'handoff.called') && o.what.handoff === handoff)
-    const answer = seen?.what.kind === 'handoff.seen' ? `seen by ${t.name(seen.by)} at ${t.time(seen.at)}` : 'not marked as seen'
+    const seen = t.events
+      .slice(i + 1)
+      .find((o) => (o.what.kind === 'handoff.seen' || o.what.kind === 'handoff.called') && o.what.handoff === handoff)
+    const answer =
+      seen?.what.kind === 'handoff.seen' ? `seen by ${t.name(seen.by)} at ${t.time(seen.at)}` : 'not marked as seen'
     return [`${t.time(e.at)} ${t.name(e.by)}: ${lower(handoffWords(handoff, minutes))}; ${answer}.`]
   })
 }
@@ -140,7 +170,12 @@ function handoffSentences(t: Telling): string[] {
  * Composes the note of a visit. Derived from plan and events only, so the same run always reads the same.
  * @param patient the name the note carries.
  */
-export function composeNote(plan: Plan, events: readonly RunEvent[], patient: { name: string }, zone: string): ChartNote {
+export function composeNote(
+  plan: Plan,
+  events: readonly RunEvent[],
+  patient: { name: string },
+  zone: string,
+): ChartNote {
   const core = replay(plan, events).core
   const undone = new Set(events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
   const t: Telling = {
@@ -151,7 +186,9 @@ export function composeNote(plan: Plan, events: readonly RunEvent[], patient: { 
     name: (id) => plan.people.find((p) => p.id === id)?.name ?? id ?? 'somebody',
     done: (id) => core.steps[id]?.status === 'done',
   }
-  const notes = events.flatMap((e) => (e.what.kind === 'note.added' && !undone.has(e.commandId) ? [`${t.time(e.at)} ${t.name(e.by)}: ${e.what.text}`] : []))
+  const notes = events.flatMap((e) =>
+    e.what.kind === 'note.added' && !undone.has(e.commandId) ? [`${t.time(e.at)} ${t.name(e.by)}: ${e.what.text}`] : [],
+  )
   return {
     title: `${plan.title}, ${plan.teeth.map((x) => `${x.tooth} (${x.quadrant})`).join(', ')}, ${core.startedAt === undefined ? plan.request.date : plainDate(core.startedAt, zone)}`,
     library: plan.library,
@@ -165,7 +202,10 @@ export function composeNote(plan: Plan, events: readonly RunEvent[], patient: { 
       ...(measuredSentences(t).length > 0 ? [{ title: 'Measured', sentences: measuredSentences(t) }] : []),
       ...(handoffSentences(t).length > 0 ? [{ title: 'Handed over', sentences: handoffSentences(t) }] : []),
       ...(notes.length > 0 ? [{ title: 'Notes', sentences: notes }] : []),
-      { title: 'Next', sentences: plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days after this visit.`) },
+      {
+        title: 'Next',
+        sentences: plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days after this visit.`),
+      },
     ],
     instructions: patientInstructions(plan, core),
   }
@@ -173,5 +213,9 @@ export function composeNote(plan: Plan, events: readonly RunEvent[], patient: { 
 
 /** The note as plain text, for copying and printing. */
 export function noteText(note: ChartNote): string {
-  return [note.title, ...note.sections.map((s) => `${s.title}\n${s.sentences.join('\n')}`), `Told to the patient\n${note.instructions.join('\n')}`].join('\n\n')
+  return [
+    note.title,
+    ...note.sections.map((s) => `${s.title}\n${s.sentences.join('\n')}`),
+    `Told to the patient\n${note.instructions.join('\n')}`,
+  ].join('\n\n')
 }

@@ -12,10 +12,25 @@ import { composeNote, noteText } from './note'
 const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
 const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
 const practice = starterPractice()
-const plan = (more: Partial<VisitRequestInput> = {}): Plan => compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['46'], restoration: 'full metal crown', team: { dentist: 'dentist', assistants: ['assistant'] }, ...more }), practice)
-const runOf = (p: Plan, until?: string): Drive => runThrough(startDrive(p, Date.UTC(2026, 10, 24, 9)), assistant, dentist, until)
+const plan = (more: Partial<VisitRequestInput> = {}): Plan =>
+  compile(
+    visitRequest.parse({
+      kind: 'crown.prepare',
+      date: '2026-11-24',
+      teeth: ['46'],
+      restoration: 'full metal crown',
+      team: { dentist: 'dentist', assistants: ['assistant'] },
+      ...more,
+    }),
+    practice,
+  )
+const runOf = (p: Plan, until?: string): Drive =>
+  runThrough(startDrive(p, Date.UTC(2026, 10, 24, 9)), assistant, dentist, until)
 const note = (d: Drive, zone = 'Etc/UTC') => composeNote(d.plan, d.events, { name: 'A. Demo' }, zone)
-const section = (d: Drive, title: string): string => note(d).sections.find((s) => s.title === title)!.sentences.join(' ')
+const section = (d: Drive, title: string): string =>
+  note(d)
+    .sections.find((s) => s.title === title)!
+    .sentences.join(' ')
 
 describe('times in words', () => {
   it('writes times and dates in the practice’s zone, over midnight too', () => {
@@ -30,7 +45,12 @@ describe('times in words', () => {
     expect(timeOfDay(wallTime('2027-03-28', '09:00', 'Europe/Berlin'), 'Europe/Berlin')).toBe('09:00')
   })
   it('says spans and working days', () => {
-    expect([spanWords(45), spanWords(60), spanWords(185), spanWords(-3)]).toEqual(['45 s', '1 min 00 s', '3 min 05 s', '0 s'])
+    expect([spanWords(45), spanWords(60), spanWords(185), spanWords(-3)]).toEqual([
+      '45 s',
+      '1 min 00 s',
+      '3 min 05 s',
+      '0 s',
+    ])
     expect(workingDaysAfter('2026-11-28', 1)).toBe('2026-11-30')
     expect(workingDaysAfter('2026-12-31', 1)).toBe('2027-01-01')
     expect(workingDaysAfter('2026-11-24', 0)).toBe('2026-11-24')
@@ -43,7 +63,9 @@ describe('the note tells only what happened', () => {
     expect(d.state.core.status).toBe('closed')
     expect(section(d, 'Visit')).toContain('46 (LR6, Universal 30, lower right first molar)')
     expect(section(d, 'Visit')).toMatch(/began at 09:00 and was closed at 10:\d\d/)
-    expect(section(d, 'Done')).toMatch(/The dentist finished the preparation of 46 \(LR6\) for a full metal crown, chamfer 0\.3–0\.5 mm\./)
+    expect(section(d, 'Done')).toMatch(
+      /The dentist finished the preparation of 46 \(LR6\) for a full metal crown, chamfer 0\.3–0\.5 mm\./,
+    )
     expect(section(d, 'Done')).toContain('seated the dual-arch tray, addition silicone (fast set)')
     expect(section(d, 'Approved by the dentist')).not.toContain('Shade')
     expect(section(d, 'Materials')).toMatch(/Addition silicone light, fast 2\.5 mL, lot S-silicone-light-fast/)
@@ -65,7 +87,9 @@ describe('the note tells only what happened', () => {
   })
   it('is in the order things happened, and the same however often it is composed', () => {
     const d = runOf(plan())
-    const times = note(d).sections.find((s) => s.title === 'Done')!.sentences.map((s) => s.slice(3, 8))
+    const times = note(d)
+      .sections.find((s) => s.title === 'Done')!
+      .sentences.map((s) => s.slice(3, 8))
     expect(times).toEqual(times.toSorted())
     expect(note(d)).toEqual(note(d))
   })
@@ -78,7 +102,15 @@ describe('what the patient is told follows from what was done', () => {
   const told = (d: Drive): string => patientInstructions(d.plan, d.state.core).join(' ')
   it('after everything: numbness, gum, provisional, next visit', () => {
     const text = told(runOf(plan()))
-    for (const words of ['numb for some hours', 'gum round the tooth', 'temporary crown', 'slide the floss out sideways', 'not before 2026-12-08', 'call the practice']) expect(text).toContain(words)
+    for (const words of [
+      'numb for some hours',
+      'gum round the tooth',
+      'temporary crown',
+      'slide the floss out sideways',
+      'not before 2026-12-08',
+      'call the practice',
+    ])
+      expect(text).toContain(words)
   })
   it('without cord no word of the gum; without anaesthesia none of numbness; without a provisional a warning', () => {
     const dry = told(runOf(plan({ vital: false, margin: 'supragingival' })))

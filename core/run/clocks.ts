@@ -31,7 +31,10 @@ const reached = (link: Link, core: RunCore): boolean => {
 }
 
 /** The phase of a timed link after so many seconds. */
-export function clockPhase(link: Pick<Link, 'atLeastS' | 'warnS' | 'atMostS'>, elapsedS: number): RunningClock['phase'] {
+export function clockPhase(
+  link: Pick<Link, 'atLeastS' | 'warnS' | 'atMostS'>,
+  elapsedS: number,
+): RunningClock['phase'] {
   if (link.atMostS !== undefined && elapsedS > link.atMostS) return 'missed'
   if (link.atLeastS !== undefined && elapsedS < link.atLeastS) return 'wait'
   return link.warnS !== undefined && elapsedS >= link.warnS ? 'warn' : 'go'

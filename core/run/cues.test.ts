@@ -10,7 +10,8 @@ import type { Who } from './decide'
 import { give, runThrough, startDrive, type Drive } from './drive'
 import { lightSums } from './light'
 
-const planOf = (file: string) => compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}.json`, 'utf8'))), starterPractice())
+const planOf = (file: string) =>
+  compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}.json`, 'utf8'))), starterPractice())
 const assistant: Who = { personId: 'assistant', roles: ['assistant', 'expanded assistant'], codeShown: false }
 const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
 const upTo = (file: string, stepId: string): Drive => {
@@ -18,7 +19,8 @@ const upTo = (file: string, stepId: string): Drive => {
   expect(give(d, { kind: 'advance', start: stepId }, dentist)).toBeNull()
   return d
 }
-const says = (d: Drive, afterS: number): string[] => calledAt(d.plan, d.state.core, d.now + afterS * 1000).map((c) => `${c.state} ${c.inS.toFixed(0)} ${c.say}`)
+const says = (d: Drive, afterS: number): string[] =>
+  calledAt(d.plan, d.state.core, d.now + afterS * 1000).map((c) => `${c.state} ${c.inS.toFixed(0)} ${c.say}`)
 
 describe('the etched metal bridge', () => {
   it('the cement is mixed 20 s after the bond, the bridge is in the mouth before 90 s', () => {
@@ -56,7 +58,9 @@ describe('the tray', () => {
     const plan = planOf('J05-three-unit-bridge')
     const load = plan.steps.find((s) => s.id === 'impression.load-tray')!
     const abutments = plan.teeth.length
-    expect(load.cues).toEqual([expect.objectContaining({ say: 'Start the tray now', atS: abutments * 20 + 5 - 30, until: 'start' })])
+    expect(load.cues).toEqual([
+      expect.objectContaining({ say: 'Start the tray now', atS: abutments * 20 + 5 - 30, until: 'start' }),
+    ])
     // One crown: the tray is loaded as the syringe leaves the hand, and nothing need be called.
     expect(planOf('crown-37').steps.find((s) => s.id === 'impression.load-tray')!.cues).toBeUndefined()
   })
@@ -81,13 +85,22 @@ describe('light', () => {
     const tooth = plan.teeth[0]!.tooth
     const cures = plan.steps.filter((s) => s.fn === 'curing' && s.tooth === tooth)
     const seconds = cures.reduce((sum, s) => sum + s.figures[0]!.value, 0)
-    expect(lightSums(plan, d.state.core).find((s) => s.tooth === tooth)).toEqual({ tooth, givenS: seconds, plannedS: seconds, cures: cures.length, curesDone: cures.length })
-    expect(noteText(composeNote(plan, d.events, { name: 'A' }, 'Etc/UTC'))).toContain(`Light on ${tooth}: ${seconds} s in ${cures.length} cures.`)
+    expect(lightSums(plan, d.state.core).find((s) => s.tooth === tooth)).toEqual({
+      tooth,
+      givenS: seconds,
+      plannedS: seconds,
+      cures: cures.length,
+      curesDone: cures.length,
+    })
+    expect(noteText(composeNote(plan, d.events, { name: 'A' }, 'Etc/UTC'))).toContain(
+      `Light on ${tooth}: ${seconds} s in ${cures.length} cures.`,
+    )
   })
   it('agrees with the clocks: each light is on for as long as its figure says', () => {
     for (const file of ['J08-bulk-fill', 'J21-cusp-by-cusp', 'J16-laminates-delivery', 'J11-post-and-core']) {
       const plan = planOf(file)
-      for (const s of plan.steps.filter((x) => x.fn === 'curing' && x.figures.length === 1)) expect(plan.links.find((l) => l.from === s.id && l.to === s.id)?.atLeastS, s.id).toBe(s.figures[0]!.value)
+      for (const s of plan.steps.filter((x) => x.fn === 'curing' && x.figures.length === 1))
+        expect(plan.links.find((l) => l.from === s.id && l.to === s.id)?.atLeastS, s.id).toBe(s.figures[0]!.value)
     }
   })
 })

@@ -18,11 +18,14 @@ const standsS = 8
 
 function over(cue: Cue, core: RunCore, stepId: string): boolean {
   const status = core.steps[stepId]?.status
-  return status === undefined || status === 'done' || status === 'skipped' || (cue.until === 'start' && status === 'running')
+  return (
+    status === undefined || status === 'done' || status === 'skipped' || (cue.until === 'start' && status === 'running')
+  )
 }
 
 /** The calls of one cue, in order, with the time of each after its edge, seconds. */
-export const turns = (cue: Pick<Cue, 'atS' | 'everyS' | 'times'>): number[] => Array.from({ length: cue.everyS ? (cue.times ?? 1) : 1 }, (_, i) => cue.atS + i * (cue.everyS ?? 0))
+export const turns = (cue: Pick<Cue, 'atS' | 'everyS' | 'times'>): number[] =>
+  Array.from({ length: cue.everyS ? (cue.times ?? 1) : 1 }, (_, i) => cue.atS + i * (cue.everyS ?? 0))
 
 /**
  * The calls that matter now, soonest first: what is being called, then what comes. Of what has been called and not answered
@@ -33,10 +36,18 @@ export function calledAt(plan: Plan, core: RunCore, now: number): Called[] {
   const all = plan.steps.flatMap((step) =>
     (step.cues ?? []).flatMap((cue, n): Called[] => {
       const from = core.steps[cue.from]
-      const at = from && from.status !== 'skipped' ? (cue.fromEdge === 'start' ? from.startedAt : from.finishedAt) : undefined
+      const at =
+        from && from.status !== 'skipped' ? (cue.fromEdge === 'start' ? from.startedAt : from.finishedAt) : undefined
       if (at === undefined || over(cue, core, step.id)) return []
       const elapsedS = (now - at) / 1000
-      return turns(cue).map((dueS, turn) => ({ key: `${step.id} ${n}.${turn}`, stepId: step.id, say: cue.say, because: cue.because.text, inS: dueS - elapsedS, state: elapsedS < dueS ? 'coming' : 'past' }))
+      return turns(cue).map((dueS, turn) => ({
+        key: `${step.id} ${n}.${turn}`,
+        stepId: step.id,
+        say: cue.say,
+        because: cue.because.text,
+        inS: dueS - elapsedS,
+        state: elapsedS < dueS ? 'coming' : 'past',
+      }))
     }),
   )
   const ahead = all.filter((c) => c.state === 'coming').toSorted((a, b) => a.inS - b.inS)

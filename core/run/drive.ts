@@ -14,7 +14,13 @@ export interface Drive {
   refusals: Refusal[]
 }
 
-export const startDrive = (plan: Plan, now: number): Drive => ({ plan, state: initialState(plan), events: [], now, refusals: [] })
+export const startDrive = (plan: Plan, now: number): Drive => ({
+  plan,
+  state: initialState(plan),
+  events: [],
+  now,
+  refusals: [],
+})
 
 /** Gives one command; the refusal, if any, is kept and handed back. */
 export function give(drive: Drive, command: Command, who: Who): Refusal | null {
@@ -26,7 +32,15 @@ export function give(drive: Drive, command: Command, who: Who): Refusal | null {
   const commandId = `c${drive.events.length}`
   for (const what of decision.events) {
     const seq = drive.state.seq + 1
-    const event: RunEvent = { id: `${commandId}:${seq}`, seq, at: drive.now, by: who.personId, device: 'drive', commandId, what }
+    const event: RunEvent = {
+      id: `${commandId}:${seq}`,
+      seq,
+      at: drive.now,
+      by: who.personId,
+      device: 'drive',
+      commandId,
+      what,
+    }
     drive.events.push(event)
     drive.state = evolve(drive.state, event)
   }
@@ -41,10 +55,15 @@ function finish(drive: Drive, step: Step, assistant: Who, dentist: Who, again?: 
     if (n > 0) give(drive, { kind: 'count', countId, direction: 'out', n }, assistant)
   }
   const late = give(drive, { kind: 'advance', finish: step.id }, assistant)
-  if (late?.code === 'window-missed') give(drive, { kind: 'answer', linkId: late.linkId!, answer: 'again', reason: 'window missed' }, assistant)
+  if (late?.code === 'window-missed')
+    give(drive, { kind: 'answer', linkId: late.linkId!, answer: 'again', reason: 'window missed' }, assistant)
   else if (step.holdId) {
     const why = again?.(step, drive.state.core.steps[step.id]!.rounds)
-    give(drive, why === undefined ? { kind: 'sign', holdId: step.holdId } : { kind: 'again', holdId: step.holdId, reason: why }, dentist)
+    give(
+      drive,
+      why === undefined ? { kind: 'sign', holdId: step.holdId } : { kind: 'again', holdId: step.holdId, reason: why },
+      dentist,
+    )
   }
 }
 
@@ -61,14 +80,25 @@ export interface Course {
  * likely time, every lag waited for, every hold signed by the dentist, every piece counted out, then closed.
  * @param until stop when this step is next and nothing else runs.
  */
-export function runThrough(drive: Drive, assistant: Who, dentist: Who, until?: string, { takes = (s) => s.spread.likelyS, again }: Course = {}): Drive {
+export function runThrough(
+  drive: Drive,
+  assistant: Who,
+  dentist: Who,
+  until?: string,
+  { takes = (s) => s.spread.likelyS, again }: Course = {},
+): Drive {
   const { plan } = drive
   if (drive.state.core.status === 'laid up') give(drive, { kind: 'begin' }, assistant)
   const busy: { step: Step; endsAt: number }[] = []
   const people = (s: Step): string[] => [s.performer.personId, ...s.helpers]
   for (let guard = 0; guard < plan.steps.length * 6; guard++) {
     const held = new Set(busy.flatMap((b) => people(b.step)))
-    const first = plan.steps.find((s) => drive.state.core.steps[s.id]!.status === 'todo' && people(s).every((p) => !held.has(p)) && startRefusal(plan, drive.state.core, s.id, drive.now) === null)
+    const first = plan.steps.find(
+      (s) =>
+        drive.state.core.steps[s.id]!.status === 'todo' &&
+        people(s).every((p) => !held.has(p)) &&
+        startRefusal(plan, drive.state.core, s.id, drive.now) === null,
+    )
     const stops = first !== undefined && first.id === until
     if (first && !stops) {
       give(drive, { kind: 'advance', start: first.id }, assistant)

@@ -10,7 +10,8 @@ import { handoffs, offered, wantedOf } from './handoffs'
 import { replay } from './state'
 
 const practice = starterPractice()
-const planOf = (file: string) => compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8'))), practice)
+const planOf = (file: string) =>
+  compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8'))), practice)
 const plan = planOf('crown-37.json')
 const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
 const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: false }
@@ -26,7 +27,9 @@ describe('handoffs', () => {
     const d = begun()
     expect(wantedOf(plan, d.state, 'dentist')).toEqual([])
     expect(give(d, { kind: 'call', handoff: 'ready' }, assistant)).toBeNull()
-    expect(wantedOf(plan, d.state, 'dentist')).toEqual([{ kind: 'call', words: 'Ready for you', since: nine, handoff: 'ready' }])
+    expect(wantedOf(plan, d.state, 'dentist')).toEqual([
+      { kind: 'call', words: 'Ready for you', since: nine, handoff: 'ready' },
+    ])
     expect(wantedOf(plan, d.state, 'assistant')).toEqual([])
     // Said twice is said once; and nobody sees for the other side.
     expect(give(d, { kind: 'call', handoff: 'ready' }, assistant)).toMatchObject({ code: 'not-now' })
@@ -41,10 +44,20 @@ describe('handoffs', () => {
     const d = begun()
     for (const [h, { from }] of Object.entries(handoffs)) {
       const [own, other] = from === 'dentist' ? [dentist, assistant] : [assistant, dentist]
-      expect(decide(plan, d.state, { kind: 'call', handoff: h as never }, other, d.now), h).toMatchObject({ refused: { code: 'not-allowed' } })
+      expect(decide(plan, d.state, { kind: 'call', handoff: h as never }, other, d.now), h).toMatchObject({
+        refused: { code: 'not-allowed' },
+      })
       expect(decide(plan, d.state, { kind: 'call', handoff: h as never }, own, d.now), h).toHaveProperty('events')
     }
-    expect(decide(plan, d.state, { kind: 'call', handoff: 'ready' }, { personId: 'x', roles: ['front desk'], codeShown: false }, d.now)).toMatchObject({ refused: { code: 'not-allowed' } })
+    expect(
+      decide(
+        plan,
+        d.state,
+        { kind: 'call', handoff: 'ready' },
+        { personId: 'x', roles: ['front desk'], codeShown: false },
+        d.now,
+      ),
+    ).toMatchObject({ refused: { code: 'not-allowed' } })
   })
   it('stay said when the last act is taken back, and are in the record with who saw them', () => {
     const d = begun()
@@ -63,12 +76,15 @@ describe('handoffs', () => {
     const recall = planOf('recall-week.json')
     expect(offered(recall, 'assistant')).toEqual(['ready'])
     expect(offered(plan, 'assistant')).toEqual(['ready', 'provisional', 'cord', 'materials'])
-    for (const f of readdirSync('demo/cases').filter((x) => x.endsWith('.json'))) expect(offered(planOf(f), 'dentist')).toContain('leaving')
+    for (const f of readdirSync('demo/cases').filter((x) => x.endsWith('.json')))
+      expect(offered(planOf(f), 'dentist')).toContain('leaving')
   })
   it('beside them the dentist is shown every signature asked for, and nobody anything once the visit is closed', () => {
     const d = runThrough(startDrive(plan, nine), assistant, { ...dentist, codeShown: true }, 'cutting.reduction-check')
     give(d, { kind: 'advance', start: 'cutting.reduction-check' }, assistant)
-    expect(wantedOf(plan, d.state, 'dentist')).toMatchObject([{ kind: 'hold', words: plan.holds.find((h) => h.stepId === 'cutting.reduction-check')!.title, since: d.now }])
+    expect(wantedOf(plan, d.state, 'dentist')).toMatchObject([
+      { kind: 'hold', words: plan.holds.find((h) => h.stepId === 'cutting.reduction-check')!.title, since: d.now },
+    ])
     expect(wantedOf(plan, d.state, 'assistant')).toEqual([])
     const closed = runThrough(startDrive(plan, nine), assistant, { ...dentist, codeShown: true })
     expect(wantedOf(plan, closed.state, 'dentist')).toEqual([])

@@ -24,7 +24,8 @@ export interface Call {
   seenAt?: number
 }
 
-export const handoffWords = (h: Handoff, minutes?: number): string => (minutes === undefined ? handoffs[h].words : `${handoffs[h].words}, back in about ${minutes} min`)
+export const handoffWords = (h: Handoff, minutes?: number): string =>
+  minutes === undefined ? handoffs[h].words : `${handoffs[h].words}, back in about ${minutes} min`
 
 const needs: Partial<Record<Handoff, (plan: Plan) => boolean>> = {
   provisional: (p) => p.steps.some((s) => s.phase === 'provisional'),
@@ -35,7 +36,8 @@ const needs: Partial<Record<Handoff, (plan: Plan) => boolean>> = {
 }
 
 /** What one side may say in this visit. */
-export const offered = (plan: Plan, from: 'assistant' | 'dentist'): Handoff[] => handoffNames.filter((h) => handoffs[h].from === from && (needs[h]?.(plan) ?? true))
+export const offered = (plan: Plan, from: 'assistant' | 'dentist'): Handoff[] =>
+  handoffNames.filter((h) => handoffs[h].from === from && (needs[h]?.(plan) ?? true))
 
 export interface Wanted {
   kind: 'call' | 'hold'
@@ -52,13 +54,25 @@ export function wantedOf(plan: Plan, { core, calls }: Pick<RunState, 'core' | 'c
   if (!me || core.status !== 'running') return []
   const said = handoffNames.flatMap((h): Wanted[] => {
     const call = calls[h]
-    return call && call.seenAt === undefined && (handoffs[h].from === 'assistant') === me.dentist && call.by !== personId ? [{ kind: 'call', words: handoffWords(h, call.minutes), since: call.at, handoff: h }] : []
+    return call &&
+      call.seenAt === undefined &&
+      (handoffs[h].from === 'assistant') === me.dentist &&
+      call.by !== personId
+      ? [{ kind: 'call', words: handoffWords(h, call.minutes), since: call.at, handoff: h }]
+      : []
   })
   const asked = me.dentist
     ? plan.holds.flatMap((h): Wanted[] => {
         const step = core.steps[h.stepId]
         if (core.holds[h.id]?.status !== 'open' || !step || step.status === 'todo') return []
-        return [{ kind: 'hold', words: h.title, since: step.startedAt ?? step.finishedAt ?? core.startedAt ?? 0, holdId: h.id }]
+        return [
+          {
+            kind: 'hold',
+            words: h.title,
+            since: step.startedAt ?? step.finishedAt ?? core.startedAt ?? 0,
+            holdId: h.id,
+          },
+        ]
       })
     : []
   return [...said, ...asked].toSorted((a, b) => a.since - b.since)

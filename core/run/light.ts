@@ -3,7 +3,8 @@ import type { Plan, Step } from '../plan/types'
 import type { RunCore } from './state'
 
 /** Seconds a step's light is on by the plan; 0 where it is none. */
-export const lightS = (step: Step): number => (step.fn === 'curing' ? (step.figures.find((f) => f.unit === 's')?.value ?? 0) : 0)
+export const lightS = (step: Step): number =>
+  step.fn === 'curing' ? (step.figures.find((f) => f.unit === 's')?.value ?? 0) : 0
 
 export interface LightSum {
   /** The tooth, or undefined where a light is for all of the work. */
@@ -20,9 +21,21 @@ export function lightSums(plan: Plan, core: RunCore): LightSum[] {
   for (const step of plan.steps) {
     const seconds = lightS(step)
     if (seconds === 0 || core.steps[step.id]?.status === 'skipped') continue
-    const sum = sums.get(step.tooth) ?? { ...(step.tooth ? { tooth: step.tooth } : {}), givenS: 0, plannedS: 0, cures: 0, curesDone: 0 }
+    const sum = sums.get(step.tooth) ?? {
+      ...(step.tooth ? { tooth: step.tooth } : {}),
+      givenS: 0,
+      plannedS: 0,
+      cures: 0,
+      curesDone: 0,
+    }
     const done = core.steps[step.id]?.status === 'done'
-    sums.set(step.tooth, { ...sum, plannedS: sum.plannedS + seconds, cures: sum.cures + 1, givenS: sum.givenS + (done ? seconds : 0), curesDone: sum.curesDone + (done ? 1 : 0) })
+    sums.set(step.tooth, {
+      ...sum,
+      plannedS: sum.plannedS + seconds,
+      cures: sum.cures + 1,
+      givenS: sum.givenS + (done ? seconds : 0),
+      curesDone: sum.curesDone + (done ? 1 : 0),
+    })
   }
   return [...sums.values()]
 }

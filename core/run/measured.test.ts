@@ -11,7 +11,10 @@ import { decide, type Who } from './decide'
 import { give, runThrough, startDrive, type Drive } from './drive'
 import { judge, measuresAt, spokenOf } from './measured'
 
-const plan = compile(visitRequest.parse(JSON.parse(readFileSync('demo/cases/crown-37.json', 'utf8'))), starterPractice())
+const plan = compile(
+  visitRequest.parse(JSON.parse(readFileSync('demo/cases/crown-37.json', 'utf8'))),
+  starterPractice(),
+)
 const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
 const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
 const at = (stepId: string): Drive => {
@@ -28,7 +31,11 @@ describe('convergence and resistance', () => {
     expect(limitingTaper(6, 10)).toBe(45)
   })
   it('the limiting taper is where the wall’s top, tipping about the opposite margin, just touches: checked by turning it', () => {
-    for (const [h, b] of [[3, 10], [4, 10], [2.5, 7]] as const) {
+    for (const [h, b] of [
+      [3, 10],
+      [4, 10],
+      [2.5, 7],
+    ] as const) {
       // A wall of length along its slope, top at height h: distances from the far margin to a point on the wall grow towards the margin only up to the limit.
       const letsGo = (deg: number): boolean => {
         const t = Math.tan((deg * Math.PI) / 180)
@@ -45,7 +52,9 @@ describe('convergence and resistance', () => {
     expect(judgeConvergence({ cervicalMm: 8, occlusalMm: 6.6, heightMm: 4, molar: true }).says).toEqual([])
     const { says, resists } = judgeConvergence({ cervicalMm: 10, occlusalMm: 6, heightMm: 2.5, molar: true })
     expect(resists).toBe(false)
-    expect(says.map((s) => s.text).join(' ')).toMatch(/a groove or a box is for the dentist to judge.*10 to 20°.*at least 4 mm.*at least 0.4/)
+    expect(says.map((s) => s.text).join(' ')).toMatch(
+      /a groove or a box is for the dentist to judge.*10 to 20°.*at least 4 mm.*at least 0.4/,
+    )
   })
 })
 
@@ -63,37 +72,74 @@ describe('reduction by site', () => {
 
 describe('the eight margin parts', () => {
   it('any open part or a bubble or tear on the margin is taken again; what lies clear of it is accepted and told', () => {
-    expect(judgeInspection({ parts: {}, field: [] })).toMatchObject({ verdict: 'accept', says: ['all eight parts clear'] })
-    for (const part of marginParts) for (const fault of ['short', 'bubble', 'tear'] as const) expect(judgeInspection({ parts: { [part]: fault }, field: [] }).verdict).toBe('again')
-    expect(judgeInspection({ parts: {}, field: ['bubble clear of margin and contact', 'cord caught, clear of the margin'] }).verdict).toBe('tell')
+    expect(judgeInspection({ parts: {}, field: [] })).toMatchObject({
+      verdict: 'accept',
+      says: ['all eight parts clear'],
+    })
+    for (const part of marginParts)
+      for (const fault of ['short', 'bubble', 'tear'] as const)
+        expect(judgeInspection({ parts: { [part]: fault }, field: [] }).verdict).toBe('again')
+    expect(
+      judgeInspection({ parts: {}, field: ['bubble clear of margin and contact', 'cord caught, clear of the margin'] })
+        .verdict,
+    ).toBe('tell')
     expect(judgeInspection({ parts: {}, field: ['tray shows beside a preparation'] }).verdict).toBe('again')
     // Of a scan: a hole at the margin is scanned again, one clear of it is told.
     expect(judgeInspection({ parts: { distal: 'hole' }, field: [] }).verdict).toBe('again')
     expect(judgeInspection({ parts: {}, field: ['hole clear of margin and contact'] }).verdict).toBe('tell')
-    expect(judgeInspection({ parts: {}, field: ['stitched out of step'] }, ['stitched out of step']).causes).toHaveLength(1)
+    expect(
+      judgeInspection({ parts: {}, field: ['stitched out of step'] }, ['stitched out of step']).causes,
+    ).toHaveLength(1)
   })
   it('a second fault of a kind brings its likely cause, the first does not', () => {
     expect(judgeInspection({ parts: { distal: 'bubble' }, field: [] }).causes).toEqual([])
-    expect(judgeInspection({ parts: { mesial: 'bubble' }, field: [] }, ['bubble']).causes).toEqual(['bubbles twice: the tip left the material, or the crevice was wet'])
+    expect(judgeInspection({ parts: { mesial: 'bubble' }, field: [] }, ['bubble']).causes).toEqual([
+      'bubbles twice: the tip left the material, or the crevice was wet',
+    ])
     expect(judgeInspection({ parts: { mesial: 'tear' }, field: [] }, ['bubble']).causes).toEqual([])
   })
 })
 
 describe('measured in the run', () => {
-  const reduction = (mm: number) => ({ kind: 'measure' as const, stepId: 'cutting.reduction-check', measure: 'reduction' as const, tooth: '37', readings: { 'functional cusp': mm, mesial: 0.9 } })
+  const reduction = (mm: number) => ({
+    kind: 'measure' as const,
+    stepId: 'cutting.reduction-check',
+    measure: 'reduction' as const,
+    tooth: '37',
+    readings: { 'functional cusp': mm, mesial: 0.9 },
+  })
   it('short keeps the hold from being signed as good; read again and enough, it is signed; the record tells the last reading', () => {
     const d = at('cutting.reduction-check')
     expect(give(d, reduction(0.6), assistant)).toBeNull()
-    expect(give(d, { kind: 'sign', holdId: 'reduction' }, dentist)).toMatchObject({ code: 'measured', message: expect.stringContaining('37 functional cusp: short by 0.4 mm') as string })
+    expect(give(d, { kind: 'sign', holdId: 'reduction' }, dentist)).toMatchObject({
+      code: 'measured',
+      message: expect.stringContaining('37 functional cusp: short by 0.4 mm') as string,
+    })
     // The dentist may go on all the same, with a reason, and it stays visible.
-    expect(decide(plan, d.state, { kind: 'wave', holdId: 'reduction', reason: 'opposing cusp will be adjusted' }, dentist, d.now)).toHaveProperty('events')
+    expect(
+      decide(
+        plan,
+        d.state,
+        { kind: 'wave', holdId: 'reduction', reason: 'opposing cusp will be adjusted' },
+        dentist,
+        d.now,
+      ),
+    ).toHaveProperty('events')
     give(d, reduction(1.2), assistant)
     expect(give(d, { kind: 'sign', holdId: 'reduction' }, dentist)).toBeNull()
-    expect(noteText(composeNote(plan, d.events, { name: 'A' }, 'Etc/UTC'))).toMatch(/37 reduction: functional cusp: enough, 1\.2 mm of 1\.0–1\.5 mm; mesial: enough/)
+    expect(noteText(composeNote(plan, d.events, { name: 'A' }, 'Etc/UTC'))).toMatch(
+      /37 reduction: functional cusp: enough, 1\.2 mm of 1\.0–1\.5 mm; mesial: enough/,
+    )
   })
   it('an impression read as faulty is done over, is read anew, and the same fault again names its cause', () => {
     const d = at('impression.inspect')
-    const inspect = { kind: 'measure' as const, stepId: 'impression.inspect', measure: 'inspection' as const, tooth: '37', readings: { parts: { distal: 'bubble' }, field: [] } }
+    const inspect = {
+      kind: 'measure' as const,
+      stepId: 'impression.inspect',
+      measure: 'inspection' as const,
+      tooth: '37',
+      readings: { parts: { distal: 'bubble' }, field: [] },
+    }
     give(d, inspect, assistant)
     expect(give(d, { kind: 'sign', holdId: 'impression' }, dentist)).toMatchObject({ code: 'measured' })
     give(d, { kind: 'again', holdId: 'impression', reason: 'bubble on the distal margin' }, assistant)
@@ -101,20 +147,41 @@ describe('measured in the run', () => {
     const again = runThrough(d, assistant, dentist, 'impression.inspect')
     give(again, { kind: 'advance', start: 'impression.inspect' }, assistant)
     give(again, inspect, assistant)
-    expect(again.state.core.measured[0]!.says).toContain('bubbles twice: the tip left the material, or the crevice was wet')
+    expect(again.state.core.measured[0]!.says).toContain(
+      'bubbles twice: the tip left the material, or the crevice was wet',
+    )
   })
   it('names the tooth it was read of, and none where it was read once for the visit', () => {
     expect(spokenOf({ measure: 'reduction', tooth: '37' as never }, 'reduction')).toBe('37 reduction')
     expect(spokenOf({ measure: 'sheet', tooth: '37' as never }, 'sheet and clamp')).toBe('sheet and clamp')
   })
   it('asks at its own steps only, of the visit’s own teeth, in readings that can be; a forged verdict does not get in', () => {
-    expect(plan.steps.flatMap((s) => measuresAt(plan, s).map((m) => `${s.id} ${m}`))).toEqual(['anaesthesia.inject anaesthetic', 'records.shade shade', 'records.opposing alginate', 'cutting.reduction-check reduction', 'cutting.reduction-check convergence', 'tissue.base-cord.37 cord', 'tissue.top-cord.37 cord', 'tissue.draw-cord.37 cord out', 'impression.inspect inspection', 'tissue.base-out.37 cord out', 'provisional.try-in provisional'])
+    expect(plan.steps.flatMap((s) => measuresAt(plan, s).map((m) => `${s.id} ${m}`))).toEqual([
+      'anaesthesia.inject anaesthetic',
+      'records.shade shade',
+      'records.opposing alginate',
+      'cutting.reduction-check reduction',
+      'cutting.reduction-check convergence',
+      'tissue.base-cord.37 cord',
+      'tissue.top-cord.37 cord',
+      'tissue.draw-cord.37 cord out',
+      'impression.inspect inspection',
+      'tissue.base-out.37 cord out',
+      'provisional.try-in provisional',
+    ])
     const d = at('cutting.reduction-check')
-    const refused = (change: object): unknown => decide(plan, d.state, { ...reduction(1), ...change } as never, assistant, d.now)
+    const refused = (change: object): unknown =>
+      decide(plan, d.state, { ...reduction(1), ...change } as never, assistant, d.now)
     expect(refused({ tooth: '11' })).toMatchObject({ refused: { message: expect.stringContaining('"11"') as string } })
     expect(refused({ stepId: 'arrival.seat' })).toHaveProperty('refused')
     expect(refused({ readings: { 'functional cusp': 60 } })).toHaveProperty('refused')
     expect(refused({ readings: {} })).toHaveProperty('refused')
-    expect(judge('inspection', { parts: { nowhere: 'bubble' }, field: [] }, { plan, step: plan.steps[0]!, tooth: plan.teeth[0]!.tooth, before: [], round: 0 })).toHaveProperty('wrong')
+    expect(
+      judge(
+        'inspection',
+        { parts: { nowhere: 'bubble' }, field: [] },
+        { plan, step: plan.steps[0]!, tooth: plan.teeth[0]!.tooth, before: [], round: 0 },
+      ),
+    ).toHaveProperty('wrong')
   })
 })

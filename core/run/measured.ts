@@ -14,8 +14,23 @@ import { shade } from './measures/shade'
 import { cord, cordOut } from './measures/tissue'
 
 export const measures = {
-  shade, anaesthetic, alginate: alginateMix, sheet, reduction, convergence, cord, 'cord out': cordOut, inspection, provisional,
-  'post space': postDepth, ferrule, irrigant, depth, base, light: curing, tint,
+  shade,
+  anaesthetic,
+  alginate: alginateMix,
+  sheet,
+  reduction,
+  convergence,
+  cord,
+  'cord out': cordOut,
+  inspection,
+  provisional,
+  'post space': postDepth,
+  ferrule,
+  irrigant,
+  depth,
+  base,
+  light: curing,
+  tint,
 } as const satisfies Record<string, Measure>
 export type MeasureKind = keyof typeof measures
 export const measureKinds = Object.keys(measures) as [MeasureKind, ...MeasureKind[]]
@@ -33,10 +48,12 @@ export interface Measured extends Judged {
 }
 
 /** What a reading is of, as it is spoken: what is read once for the visit names no tooth. */
-export const spokenOf = (m: Pick<Measured, 'measure' | 'tooth'>, words: string): string => (measureOfKind(m.measure).once ? words : `${m.tooth} ${words}`)
+export const spokenOf = (m: Pick<Measured, 'measure' | 'tooth'>, words: string): string =>
+  measureOfKind(m.measure).once ? words : `${m.tooth} ${words}`
 
 /** What is measured at a step. */
-export const measuresAt = (plan: Plan, step: Step): MeasureKind[] => measureKinds.filter((kind) => measures[kind].at(plan, step))
+export const measuresAt = (plan: Plan, step: Step): MeasureKind[] =>
+  measureKinds.filter((kind) => measures[kind].at(plan, step))
 /** The teeth a measure is taken of at a step: the step's own, the first where it is read once for the visit, or all. */
 export function teethAt(plan: Plan, step: Pick<Step, 'tooth'>, kind: MeasureKind): Tooth[] {
   const all = plan.teeth.map((t) => t.tooth)
@@ -49,8 +66,11 @@ export function judge(kind: MeasureKind, given: unknown, at: At): Judged | { wro
   const measure: Measure = measures[kind]
   const parsed = measure.readings.safeParse(given)
   if (!parsed.success) {
-    const name = (path: readonly PropertyKey[]): string => measure.fields?.[String(path[0])]?.label ?? (path.join('.') || 'readings')
-    const open = parsed.error.issues.filter((i) => measure.fields && (given as Record<string, unknown>)?.[String(i.path[0])] === undefined)
+    const name = (path: readonly PropertyKey[]): string =>
+      measure.fields?.[String(path[0])]?.label ?? (path.join('.') || 'readings')
+    const open = parsed.error.issues.filter(
+      (i) => measure.fields && (given as Record<string, unknown>)?.[String(i.path[0])] === undefined,
+    )
     if (open.length > 0) return { wrong: `still to be read: ${open.map((i) => name(i.path)).join(', ')}` }
     return { wrong: parsed.error.issues.map((i) => `${name(i.path)}: ${i.message}`).join('; ') }
   }

@@ -8,7 +8,17 @@ import { give, runThrough, startDrive, type Drive } from './drive'
 import { outlook } from './next'
 import { stillIn } from './state'
 
-const plan = compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', choices: { cord: 'double', impression: 'polyether, custom tray' }, team: { dentist: 'dentist', assistants: ['assistant'] } }), starterPractice())
+const plan = compile(
+  visitRequest.parse({
+    kind: 'crown.prepare',
+    date: '2026-11-24',
+    teeth: ['37'],
+    restoration: 'monolithic zirconia crown',
+    choices: { cord: 'double', impression: 'polyether, custom tray' },
+    team: { dentist: 'dentist', assistants: ['assistant'] },
+  }),
+  starterPractice(),
+)
 const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
 const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
 const upTo = (id: string): Drive => runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist, id)
@@ -25,13 +35,20 @@ describe('now, next, and what is waited for', () => {
     give(d, { kind: 'advance', start: 'cutting.occlusal.37' }, assistant)
     expect(look(d).next).toBeNull()
     expect(look(d, 'cutting.occlusal.37').next!.id).toBe('cutting.bevel.37')
-    expect(look(d, 'cutting.occlusal.37').later.map((s) => s.id).slice(0, 2)).toEqual(['cutting.axial-facial.37', 'cutting.axial-inner.37'])
+    expect(
+      look(d, 'cutting.occlusal.37')
+        .later.map((s) => s.id)
+        .slice(0, 2),
+    ).toEqual(['cutting.axial-facial.37', 'cutting.axial-inner.37'])
   })
   it('a wait names its time; what only queues behind is not told', () => {
     const d = upTo('anaesthesia.inject')
     const topical = d.state.core.steps['anaesthesia.topical']!.finishedAt!
     const early = outlook(plan, d.state.core, topical + 10_000)
-    expect(early).toMatchObject({ next: null, waiting: { step: { id: 'anaesthesia.inject' }, refusal: { code: 'lag', waitS: 50 } } })
+    expect(early).toMatchObject({
+      next: null,
+      waiting: { step: { id: 'anaesthesia.inject' }, refusal: { code: 'lag', waitS: 50 } },
+    })
   })
   it('bench work is offered while the mouth waits for the anaesthetic', () => {
     const d = upTo('records.shade')
@@ -64,7 +81,8 @@ describe('clocks on the screen', () => {
     expect(titles(0).slice(0, 2)).toEqual(['Crevice closes', 'Working time'])
     const test = upTo('anaesthesia.test')
     const since = test.state.core.steps['anaesthesia.inject']!.finishedAt!
-    const at = (s: number) => clocksAt(plan, test.state.core, since + s * 1000).find((c) => c.title === 'Anaesthetic takes')
+    const at = (s: number) =>
+      clocksAt(plan, test.state.core, since + s * 1000).find((c) => c.title === 'Anaesthetic takes')
     expect(at(299)).toMatchObject({ phase: 'wait', notBeforeS: 300 })
     expect(at(301)).toBeUndefined()
   })
@@ -82,7 +100,9 @@ describe('what stands open at the end', () => {
     expect(openAtClose(plan, d.state.core).counts).toEqual(['base cord, 37: 1 still in', 'top cord, 37: 1 still in'])
     give(d, { kind: 'count', countId: 'cord.base.37', direction: 'in', n: 2 }, assistant)
     expect(openAtClose(plan, d.state.core).counts[0]).toBe('base cord, 37: 3 still in')
-    expect(give(d, { kind: 'count', countId: 'cord.base.37', direction: 'in', n: -4 }, assistant)!.message).toContain('cannot fall below nothing')
+    expect(give(d, { kind: 'count', countId: 'cord.base.37', direction: 'in', n: -4 }, assistant)!.message).toContain(
+      'cannot fall below nothing',
+    )
     expect(give(d, { kind: 'count', countId: 'cord.base.37', direction: 'out', n: 0 }, assistant)!.code).toBe('not-now')
     expect(give(d, { kind: 'count', countId: 'spoon', direction: 'out', n: 1 }, assistant)!.code).toBe('unknown')
   })
@@ -93,10 +113,20 @@ describe('what stands open at the end', () => {
   })
   it('asking for what is not there is refused, not ignored', () => {
     const d = upTo('cutting.occlusal.37')
-    for (const command of [{ kind: 'advance', start: 'no.such' }, { kind: 'advance', finish: 'no.such' }, { kind: 'skip', stepIds: ['no.such'], reason: 'because' }, { kind: 'sign', holdId: 'none' }, { kind: 'again', holdId: 'none', reason: 'because' }, { kind: 'answer', linkId: 'none', answer: 'again', reason: 'because' }, { kind: 'advance' }] as const) {
+    for (const command of [
+      { kind: 'advance', start: 'no.such' },
+      { kind: 'advance', finish: 'no.such' },
+      { kind: 'skip', stepIds: ['no.such'], reason: 'because' },
+      { kind: 'sign', holdId: 'none' },
+      { kind: 'again', holdId: 'none', reason: 'because' },
+      { kind: 'answer', linkId: 'none', answer: 'again', reason: 'because' },
+      { kind: 'advance' },
+    ] as const) {
       expect(give(d, command as never, dentist)!.code).toBe('unknown')
     }
-    expect(give(d, { kind: 'advance', start: 'cutting.occlusal.37', performer: 'stranger' }, assistant)!.code).toBe('not-allowed')
+    expect(give(d, { kind: 'advance', start: 'cutting.occlusal.37', performer: 'stranger' }, assistant)!.code).toBe(
+      'not-allowed',
+    )
     expect(give(d, { kind: 'begin' }, assistant)!.code).toBe('not-now')
     expect(give(startDrive(plan, 0), { kind: 'note', text: 'early' }, assistant)!.code).toBe('not-running')
   })

@@ -14,7 +14,13 @@ export interface Outlook {
 
 /** What is now, what is next, and what is waited for. `finishing` is looked past as if it were done. */
 export function outlook(plan: Plan, core: RunCore, now: number, finishing?: string): Outlook {
-  const after: RunCore = finishing && core.steps[finishing] ? { ...core, steps: { ...core.steps, [finishing]: { ...core.steps[finishing], status: 'done', finishedAt: now } } } : core
+  const after: RunCore =
+    finishing && core.steps[finishing]
+      ? {
+          ...core,
+          steps: { ...core.steps, [finishing]: { ...core.steps[finishing], status: 'done', finishedAt: now } },
+        }
+      : core
   const running = plan.steps.filter((s) => core.steps[s.id]!.status === 'running')
   const todo = plan.steps.filter((s) => after.steps[s.id]!.status === 'todo')
   let next: Step | null = null
@@ -36,8 +42,14 @@ export function outlook(plan: Plan, core: RunCore, now: number, finishing?: stri
  * What one touch counts out: what comes out with the step in front, all of it; else what should have come out with a step
  * that is done. What is still meant to be in is never offered.
  */
-export function countedOutNext(plan: Plan, core: RunCore, stepId: string | undefined): { countId: string; n: number } | undefined {
+export function countedOutNext(
+  plan: Plan,
+  core: RunCore,
+  stepId: string | undefined,
+): { countId: string; n: number } | undefined {
   const open = plan.counts.map((c) => ({ countId: c.id, outStep: c.outStep, n: owing(c, core) })).filter((c) => c.n > 0)
-  const next = open.find((c) => c.outStep === stepId) ?? open.find((c) => ['done', 'skipped'].includes(core.steps[c.outStep]?.status ?? 'todo'))
+  const next =
+    open.find((c) => c.outStep === stepId) ??
+    open.find((c) => ['done', 'skipped'].includes(core.steps[c.outStep]?.status ?? 'todo'))
   return next && { countId: next.countId, n: next.n }
 }

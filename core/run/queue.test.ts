@@ -10,7 +10,10 @@ import type { Command, RunEvent } from './events'
 import { happenedAt, provisional, withQueue, type Queued } from './queue'
 import { evolve, initialState, replay, type RunState } from './state'
 
-const plan = compile(visitRequest.parse(JSON.parse(readFileSync('demo/cases/crown-37.json', 'utf8'))), starterPractice())
+const plan = compile(
+  visitRequest.parse(JSON.parse(readFileSync('demo/cases/crown-37.json', 'utf8'))),
+  starterPractice(),
+)
 const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
 const nine = Date.UTC(2026, 10, 24, 9)
 
@@ -31,11 +34,18 @@ class Store {
 }
 
 /** What an assistant touches in a visit, in order: taken from a whole run. */
-const touches = runThrough(startDrive(plan, nine), assistant, { personId: 'dentist', roles: ['dentist'], codeShown: true }).events.filter((e) => e.by === 'assistant').flatMap((e): { command: Command; at: number }[] => {
-  if (e.what.kind === 'step.started') return [{ command: { kind: 'advance', start: e.what.stepId }, at: e.at }]
-  if (e.what.kind === 'step.finished') return [{ command: { kind: 'advance', finish: e.what.stepId }, at: e.at }]
-  return []
-}).slice(0, 14)
+const touches = runThrough(startDrive(plan, nine), assistant, {
+  personId: 'dentist',
+  roles: ['dentist'],
+  codeShown: true,
+})
+  .events.filter((e) => e.by === 'assistant')
+  .flatMap((e): { command: Command; at: number }[] => {
+    if (e.what.kind === 'step.started') return [{ command: { kind: 'advance', start: e.what.stepId }, at: e.at }]
+    if (e.what.kind === 'step.finished') return [{ command: { kind: 'advance', finish: e.what.stepId }, at: e.at }]
+    return []
+  })
+  .slice(0, 14)
 
 describe('touches that wait on the device', () => {
   it('show at once what the server will say, and are stored as they were touched, with their own times', () => {
@@ -50,23 +60,31 @@ describe('touches that wait on the device', () => {
   })
   it('whatever the other device did meanwhile, and however often each is sent: each is stored once or refused, and none is lost', () => {
     fc.assert(
-      fc.property(fc.array(fc.constantFrom(...touches.keys()), { maxLength: 10 }), fc.array(fc.constantFrom(...touches.keys()), { maxLength: 8 }), fc.array(fc.nat(2), { minLength: 10, maxLength: 10 }), (mine, theirs, repeats) => {
-        const store = new Store()
-        store.post({ commandId: 'begin', command: { kind: 'begin' }, at: nine }, assistant)
-        const queue = mine.map((t, i): Queued => ({ commandId: `mine${i}`, ...touches[t]! }))
-        for (const [i, t] of theirs.entries()) store.post({ commandId: `theirs${i}`, ...touches[t]! }, assistant)
-        const local = withQueue(plan, store.state, queue, assistant)
-        const answers = queue.map((q, i) => {
-          const first = store.post(q, assistant)
-          for (let n = 0; n < repeats[i % repeats.length]!; n++) expect(store.post(q, assistant)).toBe(first === 'stored' ? 'known' : first)
-          return first
-        })
-        const ids = store.events.map((e) => e.id)
-        expect(new Set(ids).size).toBe(ids.length)
-        // What the device showed as refused is what was refused; the rest is in the record.
-        expect(answers.flatMap((a, i) => (a === 'refused' ? [queue[i]!.commandId] : []))).toEqual(local.refused.map((r) => r.queued.commandId))
-        expect(store.state.core).toEqual(local.state.core)
-      }),
+      fc.property(
+        fc.array(fc.constantFrom(...touches.keys()), { maxLength: 10 }),
+        fc.array(fc.constantFrom(...touches.keys()), { maxLength: 8 }),
+        fc.array(fc.nat(2), { minLength: 10, maxLength: 10 }),
+        (mine, theirs, repeats) => {
+          const store = new Store()
+          store.post({ commandId: 'begin', command: { kind: 'begin' }, at: nine }, assistant)
+          const queue = mine.map((t, i): Queued => ({ commandId: `mine${i}`, ...touches[t]! }))
+          for (const [i, t] of theirs.entries()) store.post({ commandId: `theirs${i}`, ...touches[t]! }, assistant)
+          const local = withQueue(plan, store.state, queue, assistant)
+          const answers = queue.map((q, i) => {
+            const first = store.post(q, assistant)
+            for (let n = 0; n < repeats[i % repeats.length]!; n++)
+              expect(store.post(q, assistant)).toBe(first === 'stored' ? 'known' : first)
+            return first
+          })
+          const ids = store.events.map((e) => e.id)
+          expect(new Set(ids).size).toBe(ids.length)
+          // What the device showed as refused is what was refused; the rest is in the record.
+          expect(answers.flatMap((a, i) => (a === 'refused' ? [queue[i]!.commandId] : []))).toEqual(
+            local.refused.map((r) => r.queued.commandId),
+          )
+          expect(store.state.core).toEqual(local.state.core)
+        },
+      ),
       { numRuns: 200 },
     )
   })

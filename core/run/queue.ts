@@ -15,13 +15,31 @@ export interface Queued {
 }
 
 /** Events of a command not stored yet: numbered on from the state, by this device. */
-export function provisional({ commandId, at }: Queued, decision: Decision, state: RunState, personId: string): RunEvent[] {
+export function provisional(
+  { commandId, at }: Queued,
+  decision: Decision,
+  state: RunState,
+  personId: string,
+): RunEvent[] {
   if ('refused' in decision) return []
-  return decision.events.map((what, i) => ({ id: `${commandId}.${i}`, seq: state.seq + i + 1, at, by: personId, device: 'here', commandId, what }))
+  return decision.events.map((what, i) => ({
+    id: `${commandId}.${i}`,
+    seq: state.seq + i + 1,
+    at,
+    by: personId,
+    device: 'here',
+    commandId,
+    what,
+  }))
 }
 
 /** The state with everything that waits done; what no longer fits the state is left out and named. */
-export function withQueue(plan: Plan, state: RunState, queue: readonly Queued[], who: Who): { state: RunState; refused: { queued: Queued; refusal: Refusal }[] } {
+export function withQueue(
+  plan: Plan,
+  state: RunState,
+  queue: readonly Queued[],
+  who: Who,
+): { state: RunState; refused: { queued: Queued; refusal: Refusal }[] } {
   const refused: { queued: Queued; refusal: Refusal }[] = []
   let local = state
   for (const queued of queue) {
@@ -36,4 +54,5 @@ export function withQueue(plan: Plan, state: RunState, queue: readonly Queued[],
 export const longestWaitS = 12 * 3600
 
 /** When a command that waited is said to have happened: never before what is stored, never in the future. */
-export const happenedAt = (now: number, waitedS: number, lastAt: number): number => Math.min(now, Math.max(lastAt, now - Math.min(waitedS, longestWaitS) * 1000))
+export const happenedAt = (now: number, waitedS: number, lastAt: number): number =>
+  Math.min(now, Math.max(lastAt, now - Math.min(waitedS, longestWaitS) * 1000))

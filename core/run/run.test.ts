@@ -13,7 +13,16 @@ import { outlook } from './next'
 import { evolve, initialState, replay } from './state'
 
 const plan = compile(
-  visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', missing: ['38'], alerts: ['latex'], choices: { cord: 'double', impression: 'polyether, custom tray' }, team: { dentist: 'dentist', assistants: ['assistant'] } }),
+  visitRequest.parse({
+    kind: 'crown.prepare',
+    date: '2026-11-24',
+    teeth: ['37'],
+    restoration: 'monolithic zirconia crown',
+    missing: ['38'],
+    alerts: ['latex'],
+    choices: { cord: 'double', impression: 'polyether, custom tray' },
+    team: { dentist: 'dentist', assistants: ['assistant'] },
+  }),
   starterPractice(),
 )
 const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
@@ -30,7 +39,9 @@ describe('a visit from begin to close', () => {
     expect(openAtClose(plan, d.state.core)).toMatchObject({ counts: [], holds: [], steps: [] })
   })
   it('can do nothing more once closed', () => {
-    expect(decide(plan, d.state, { kind: 'note', text: 'later' }, assistant, d.now)).toMatchObject({ refused: { code: 'closed' } })
+    expect(decide(plan, d.state, { kind: 'note', text: 'later' }, assistant, d.now)).toMatchObject({
+      refused: { code: 'closed' },
+    })
   })
 
   it('composes a note from the events in sentences: both notations, times, lots, counts, signatures, deviations', () => {
@@ -54,7 +65,10 @@ describe('a visit from begin to close', () => {
 describe('refusals say what is missing', () => {
   it('a step before its turn names what comes first', () => {
     const d = upTo('cutting.groove-functional.37')
-    expect(give(d, { kind: 'advance', start: 'cutting.margin.37' }, assistant)).toMatchObject({ code: 'order', missing: ['Break the mesial contact toward 36'] })
+    expect(give(d, { kind: 'advance', start: 'cutting.margin.37' }, assistant)).toMatchObject({
+      code: 'order',
+      missing: ['Break the mesial contact toward 36'],
+    })
   })
   it('a lag that has not passed says how long', () => {
     const d = upTo('provisional.separate')
@@ -64,7 +78,9 @@ describe('refusals say what is missing', () => {
     const early = upTo('tissue.draw-cord.37')
     const cord = early.state.core.steps['tissue.top-cord.37']!
     const then = cord.finishedAt! + 100_000
-    expect(decide(plan, { ...early.state }, { kind: 'advance', start: 'tissue.draw-cord.37' }, assistant, then)).toMatchObject({ refused: { code: 'lag', waitS: 200, message: expect.stringContaining('3 min 20 s too early') } })
+    expect(
+      decide(plan, { ...early.state }, { kind: 'advance', start: 'tissue.draw-cord.37' }, assistant, then),
+    ).toMatchObject({ refused: { code: 'lag', waitS: 200, message: expect.stringContaining('3 min 20 s too early') } })
   })
   it('a syringe is not loaded while the cord would still dwell past its working time', () => {
     const d = upTo('provisional.trim')
@@ -77,7 +93,11 @@ describe('refusals say what is missing', () => {
     const d = upTo('anaesthesia.test')
     give(d, { kind: 'advance', start: 'anaesthesia.test' }, assistant)
     give(d, { kind: 'advance', finish: 'anaesthesia.test' }, assistant)
-    expect(give(d, { kind: 'advance', start: 'isolation.rolls' }, assistant)).toMatchObject({ code: 'hold', holdId: 'numb', missing: ['signature: Numb, tested'] })
+    expect(give(d, { kind: 'advance', start: 'isolation.rolls' }, assistant)).toMatchObject({
+      code: 'hold',
+      holdId: 'numb',
+      missing: ['signature: Numb, tested'],
+    })
     expect(give(d, { kind: 'sign', holdId: 'numb' }, assistant)!.code).toBe('not-allowed')
     expect(give(d, { kind: 'sign', holdId: 'numb' }, { ...dentist, codeShown: false })!.code).toBe('code')
     expect(give(d, { kind: 'sign', holdId: 'numb' }, dentist)).toBeNull()
@@ -88,13 +108,20 @@ describe('refusals say what is missing', () => {
     give(d, { kind: 'advance', start: 'anaesthesia.test' }, assistant)
     give(d, { kind: 'advance', finish: 'anaesthesia.test' }, assistant)
     give(d, { kind: 'skip', stepIds: ['isolation.rolls'], reason: 'not wanted today' }, assistant)
-    expect(give(d, { kind: 'advance', start: 'cutting.groove-functional.37' }, assistant)).toMatchObject({ code: 'hold', holdId: 'numb' })
+    expect(give(d, { kind: 'advance', start: 'cutting.groove-functional.37' }, assistant)).toMatchObject({
+      code: 'hold',
+      holdId: 'numb',
+    })
   })
   it('nobody is named for what the table forbids them', () => {
     const d = upTo('tissue.base-cord.37')
-    expect(give(d, { kind: 'advance', start: 'tissue.base-cord.37', performer: 'assistant' }, assistant)).toMatchObject({ code: 'not-allowed', missing: ['The dentist to do it'] })
+    expect(give(d, { kind: 'advance', start: 'tissue.base-cord.37', performer: 'assistant' }, assistant)).toMatchObject(
+      { code: 'not-allowed', missing: ['The dentist to do it'] },
+    )
     expect(give(d, { kind: 'advance', start: 'tissue.base-cord.37' }, assistant)).toBeNull()
-    expect(give(d, { kind: 'advance', start: 'provisional.separate' }, { ...assistant, roles: ['front desk'] })!.code).toBe('not-allowed')
+    expect(
+      give(d, { kind: 'advance', start: 'provisional.separate' }, { ...assistant, roles: ['front desk'] })!.code,
+    ).toBe('not-allowed')
   })
   it('two things are not in the mouth at once', () => {
     const d = upTo('records.preliminary')
@@ -108,7 +135,9 @@ describe('refusals say what is missing', () => {
     d.now += 120_000
     const no = give(d, { kind: 'advance', finish: 'impression.seat' }, assistant)!
     expect(no).toMatchObject({ code: 'window-missed' })
-    expect(give(d, { kind: 'answer', linkId: no.linkId!, answer: 'accept', reason: 'tissue still open' }, assistant)!.code).toBe('not-allowed')
+    expect(
+      give(d, { kind: 'answer', linkId: no.linkId!, answer: 'accept', reason: 'tissue still open' }, assistant)!.code,
+    ).toBe('not-allowed')
     give(d, { kind: 'answer', linkId: no.linkId!, answer: 'again', reason: 'crevice closed' }, assistant)
     expect(d.state.core.steps['tissue.top-cord.37']).toMatchObject({ status: 'todo', rounds: 1 })
     expect(d.state.core.steps['provisional.lift']!.status).toBe('done')
@@ -116,14 +145,18 @@ describe('refusals say what is missing', () => {
     expect(d.state.core.status).toBe('closed')
     expect(d.state.core.counts['cord.top.37']).toEqual({ in: 2, out: 2 })
     expect(noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC'))).toContain('because: crevice closed')
-    expect(noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC'))).toContain('drew the top cord of 37 (LL7), wet at the second try.')
+    expect(noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC'))).toContain(
+      'drew the top cord of 37 (LL7), wet at the second try.',
+    )
   })
   it('an impression that is not good is taken again, its hold still open', () => {
     const d = upTo('tissue.base-out.37')
     expect(give(d, { kind: 'again', holdId: 'impression', reason: 'late' }, dentist)!.code).toBe('not-now')
     const e = upTo('impression.inspect')
     give(e, { kind: 'advance', start: 'impression.inspect' }, assistant)
-    expect(give(e, { kind: 'again', holdId: 'impression', reason: 'bubble on the distal margin' }, assistant)).toBeNull()
+    expect(
+      give(e, { kind: 'again', holdId: 'impression', reason: 'bubble on the distal margin' }, assistant),
+    ).toBeNull()
     expect(outlook(plan, e.state.core, e.now).next!.id).toBe('tissue.top-cord.37')
     expect(runThrough(e, assistant, dentist).state.core.status).toBe('closed')
   })
@@ -131,10 +164,15 @@ describe('refusals say what is missing', () => {
     const d = upTo('closing.counts')
     give(d, { kind: 'count', countId: 'cord.base.37', direction: 'out', n: -1 }, assistant)
     give(d, { kind: 'advance', start: 'closing.counts' }, assistant)
-    expect(give(d, { kind: 'sign', holdId: 'counts' }, dentist)).toMatchObject({ code: 'count-open', missing: ['base cord, 37: 1 still in'] })
+    expect(give(d, { kind: 'sign', holdId: 'counts' }, dentist)).toMatchObject({
+      code: 'count-open',
+      missing: ['base cord, 37: 1 still in'],
+    })
     expect(give(d, { kind: 'wave', holdId: 'counts', reason: 'in a hurry' }, dentist)!.code).toBe('count-open')
     expect(give(d, { kind: 'close' }, assistant)!.code).toBe('count-open')
-    expect(give(d, { kind: 'count', countId: 'cord.base.37', direction: 'out', n: 2 }, assistant)!.message).toContain('1 went in, 2 cannot come out')
+    expect(give(d, { kind: 'count', countId: 'cord.base.37', direction: 'out', n: 2 }, assistant)!.message).toContain(
+      '1 went in, 2 cannot come out',
+    )
   })
   it('closing names unsigned holds; a hold waved on by the dentist stays visible with its reason', () => {
     const d = upTo('closing.home')
@@ -153,7 +191,8 @@ describe('clocks', () => {
   it('wait, go, warn and miss at their seconds', () => {
     const d = upTo('provisional.lift')
     const mix = d.state.core.steps['provisional.mix']!.startedAt!
-    const rubbery = (s: number) => clocksAt(plan, d.state.core, mix + s * 1000).find((c) => c.title === 'Rubbery stage')!.phase
+    const rubbery = (s: number) =>
+      clocksAt(plan, d.state.core, mix + s * 1000).find((c) => c.title === 'Rubbery stage')!.phase
     expect([30, 60, 119, 120, 150, 151].map(rubbery)).toEqual(['wait', 'go', 'go', 'warn', 'warn', 'missed'])
   })
 })
@@ -179,15 +218,49 @@ const stepId = fc.constantFrom(...plan.steps.map((s) => s.id), 'no.such.step')
 const countId = fc.constantFrom(...plan.counts.map((c) => c.id), 'nothing')
 const holdId = fc.constantFrom(...plan.holds.map((h) => h.id), 'nothing')
 const anyCommand: fc.Arbitrary<Command> = fc.oneof(
-  { weight: 8, arbitrary: fc.record({ kind: fc.constant('advance' as const), finish: fc.option(stepId, { nil: undefined }), start: fc.option(stepId, { nil: undefined }) }) },
-  { weight: 2, arbitrary: fc.record({ kind: fc.constant('skip' as const), stepIds: fc.array(stepId, { minLength: 1, maxLength: 30 }), reason: fc.constant('any reason') }) },
-  { weight: 3, arbitrary: fc.record({ kind: fc.constant('count' as const), countId, direction: fc.constantFrom('in' as const, 'out' as const), n: fc.integer({ min: -2, max: 2 }) }) },
+  {
+    weight: 8,
+    arbitrary: fc.record({
+      kind: fc.constant('advance' as const),
+      finish: fc.option(stepId, { nil: undefined }),
+      start: fc.option(stepId, { nil: undefined }),
+    }),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.record({
+      kind: fc.constant('skip' as const),
+      stepIds: fc.array(stepId, { minLength: 1, maxLength: 30 }),
+      reason: fc.constant('any reason'),
+    }),
+  },
+  {
+    weight: 3,
+    arbitrary: fc.record({
+      kind: fc.constant('count' as const),
+      countId,
+      direction: fc.constantFrom('in' as const, 'out' as const),
+      n: fc.integer({ min: -2, max: 2 }),
+    }),
+  },
   { weight: 3, arbitrary: fc.record({ kind: fc.constantFrom('sign' as const), holdId }) },
-  { weight: 2, arbitrary: fc.record({ kind: fc.constantFrom('wave' as const, 'again' as const), holdId, reason: fc.constant('any reason') }) },
+  {
+    weight: 2,
+    arbitrary: fc.record({
+      kind: fc.constantFrom('wave' as const, 'again' as const),
+      holdId,
+      reason: fc.constant('any reason'),
+    }),
+  },
   { weight: 1, arbitrary: fc.constant({ kind: 'undo' as const }) },
   { weight: 2, arbitrary: fc.constant({ kind: 'close' as const }) },
 )
-const anyAct = fc.record({ command: anyCommand, byDentist: fc.boolean(), wait: fc.integer({ min: 0, max: 400 }), follow: fc.boolean() })
+const anyAct = fc.record({
+  command: anyCommand,
+  byDentist: fc.boolean(),
+  wait: fc.integer({ min: 0, max: 400 }),
+  follow: fc.boolean(),
+})
 
 describe('properties', () => {
   it('no sequence of commands yields a closed run with an open count or an unanswered hold', () => {
@@ -200,11 +273,24 @@ describe('properties', () => {
           d.now += act.wait * 1000
           const next = act.follow ? outlook(plan, d.state.core, d.now).next : null
           const before = d.state.core
-          const acted = give(d, next ? { kind: 'advance', start: next.id } : act.command, act.byDentist ? dentist : assistant) === null
+          const acted =
+            give(d, next ? { kind: 'advance', start: next.id } : act.command, act.byDentist ? dentist : assistant) ===
+            null
           if (acted && d.state.past && act.command.kind !== 'undo' && act.command.kind !== 'close') {
             // Undo returns to the earlier state, whatever was done.
             const undo = decide(plan, d.state, { kind: 'undo' }, dentist, d.now)
-            if ('events' in undo) expect(evolve(d.state, { id: 'u', seq: d.state.seq + 1, at: d.now, by: 'dentist', device: 't', commandId: 'u', what: undo.events[0]! }).core).toEqual(before)
+            if ('events' in undo)
+              expect(
+                evolve(d.state, {
+                  id: 'u',
+                  seq: d.state.seq + 1,
+                  at: d.now,
+                  by: 'dentist',
+                  device: 't',
+                  commandId: 'u',
+                  what: undo.events[0]!,
+                }).core,
+              ).toEqual(before)
           }
         }
         runThrough(d, assistant, dentist)
@@ -226,7 +312,16 @@ describe('properties', () => {
       fc.property(fc.shuffledSubarray(d.events), fc.array(fc.anything()), (events, junk) => {
         let state = initialState(plan)
         for (const e of events) state = evolve(state, e)
-        for (const j of junk) state = evolve(state, { id: 'x', seq: state.seq + 1, at: 0, by: 'x', device: 'x', commandId: 'x', what: { kind: 'unheard of', junk: j } } as unknown as RunEvent)
+        for (const j of junk)
+          state = evolve(state, {
+            id: 'x',
+            seq: state.seq + 1,
+            at: 0,
+            by: 'x',
+            device: 'x',
+            commandId: 'x',
+            what: { kind: 'unheard of', junk: j },
+          } as unknown as RunEvent)
         return state.seq >= 0
       }),
       { numRuns: 200 },

@@ -85,32 +85,76 @@ function applied(core: RunCore, event: RunEvent): RunCore {
     case 'run.closed':
       return { ...core, status: 'closed', closedAt: event.at }
     case 'step.started':
-      return withStep(core, what.stepId, (s) => ({ status: 'running', startedAt: event.at, performer: what.performer, rounds: s.rounds }))
+      return withStep(core, what.stepId, (s) => ({
+        status: 'running',
+        startedAt: event.at,
+        performer: what.performer,
+        rounds: s.rounds,
+      }))
     case 'step.finished':
       return withStep(core, what.stepId, (s) => ({ ...s, status: 'done', finishedAt: event.at }))
     case 'step.skipped':
-      return withStep(core, what.stepId, (s) => ({ ...s, status: 'skipped', finishedAt: event.at, reason: what.reason }))
+      return withStep(core, what.stepId, (s) => ({
+        ...s,
+        status: 'skipped',
+        finishedAt: event.at,
+        reason: what.reason,
+      }))
     case 'step.reopened':
       // What is done over is measured anew; the kinds of fault it was done over for are remembered.
-      return withStep({ ...core, faults: [...core.faults, ...core.measured.filter((m) => m.stepId === what.stepId).flatMap((m) => m.faults)], measured: core.measured.filter((m) => m.stepId !== what.stepId) }, what.stepId, (s) => ({ status: 'todo', rounds: s.rounds + 1 }))
+      return withStep(
+        {
+          ...core,
+          faults: [...core.faults, ...core.measured.filter((m) => m.stepId === what.stepId).flatMap((m) => m.faults)],
+          measured: core.measured.filter((m) => m.stepId !== what.stepId),
+        },
+        what.stepId,
+        (s) => ({ status: 'todo', rounds: s.rounds + 1 }),
+      )
     case 'measured': {
       const { kind: _kind, tooth, figures = [], ...rest } = what
       const same = (m: Measured): boolean => m.stepId === what.stepId && m.measure === what.measure && m.tooth === tooth
-      const one: Measured = { ...rest, figures: figures as Figure[], tooth: tooth as Tooth, by: event.by, at: event.at, round: (core.measured.find(same)?.round ?? 0) + 1 }
+      const one: Measured = {
+        ...rest,
+        figures: figures as Figure[],
+        tooth: tooth as Tooth,
+        by: event.by,
+        at: event.at,
+        round: (core.measured.find(same)?.round ?? 0) + 1,
+      }
       return { ...core, measured: [...core.measured.filter((m) => !same(m)), one] }
     }
     case 'count.moved': {
       const count = core.counts[what.countId]
-      return count ? { ...core, counts: { ...core.counts, [what.countId]: { ...count, [what.direction]: count[what.direction] + what.n } } } : core
+      return count
+        ? {
+            ...core,
+            counts: { ...core.counts, [what.countId]: { ...count, [what.direction]: count[what.direction] + what.n } },
+          }
+        : core
     }
     case 'hold.signed':
     case 'hold.waved':
       if (!core.holds[what.holdId]) return core
-      return { ...core, holds: { ...core.holds, [what.holdId]: { status: what.kind === 'hold.signed' ? 'signed' : 'waved', by: event.by, at: event.at, ...(what.kind === 'hold.waved' ? { reason: what.reason } : {}) } } }
+      return {
+        ...core,
+        holds: {
+          ...core.holds,
+          [what.holdId]: {
+            status: what.kind === 'hold.signed' ? 'signed' : 'waved',
+            by: event.by,
+            at: event.at,
+            ...(what.kind === 'hold.waved' ? { reason: what.reason } : {}),
+          },
+        },
+      }
     case 'hold.reopened':
       return core.holds[what.holdId] ? { ...core, holds: { ...core.holds, [what.holdId]: { status: 'open' } } } : core
     case 'window.accepted':
-      return { ...core, accepted: { ...core.accepted, [what.linkId]: { by: event.by, at: event.at, reason: what.reason } } }
+      return {
+        ...core,
+        accepted: { ...core.accepted, [what.linkId]: { by: event.by, at: event.at, reason: what.reason } },
+      }
     default:
       return core
   }
@@ -123,19 +167,42 @@ function applied(core: RunCore, event: RunEvent): RunCore {
 export function evolve(state: RunState, event: RunEvent): RunState {
   const what = event.what
   const { calls } = state
-  if (what.kind === 'handoff.called') return { ...state, seq: event.seq, calls: { ...calls, [what.handoff]: { by: event.by, at: event.at, ...(what.minutes === undefined ? {} : { minutes: what.minutes }) } } }
+  if (what.kind === 'handoff.called')
+    return {
+      ...state,
+      seq: event.seq,
+      calls: {
+        ...calls,
+        [what.handoff]: {
+          by: event.by,
+          at: event.at,
+          ...(what.minutes === undefined ? {} : { minutes: what.minutes }),
+        },
+      },
+    }
   if (what.kind === 'handoff.seen') {
     const call = calls[what.handoff]
-    return { ...state, seq: event.seq, calls: call ? { ...calls, [what.handoff]: { ...call, seenBy: event.by, seenAt: event.at } } : calls }
+    return {
+      ...state,
+      seq: event.seq,
+      calls: call ? { ...calls, [what.handoff]: { ...call, seenBy: event.by, seenAt: event.at } } : calls,
+    }
   }
   if (what.kind === 'undone') {
     const top = state.past
-    return top && top.commandId === what.commandId ? { seq: event.seq, core: top.before, past: top.previous, calls } : { ...state, seq: event.seq }
+    return top && top.commandId === what.commandId
+      ? { seq: event.seq, core: top.before, past: top.previous, calls }
+      : { ...state, seq: event.seq }
   }
   const core = applied(state.core, event)
   if (what.kind === 'run.started' || what.kind === 'run.closed') return { seq: event.seq, core, past: null, calls }
   if (state.past?.commandId === event.commandId) return { seq: event.seq, core, past: state.past, calls }
-  return { seq: event.seq, core, past: { commandId: event.commandId, by: event.by, what, before: state.core, previous: state.past }, calls }
+  return {
+    seq: event.seq,
+    core,
+    past: { commandId: event.commandId, by: event.by, what, before: state.core, previous: state.past },
+    calls,
+  }
 }
 
 /** Folds a list of events from the beginning. */
@@ -150,7 +217,8 @@ export function owing(count: Pick<Plan['counts'][number], 'id' | 'stays'>, core:
 }
 
 /** How many pieces of a count are still in. */
-export const stillIn = (core: RunCore, countId: string): number => (core.counts[countId]?.in ?? 0) - (core.counts[countId]?.out ?? 0)
+export const stillIn = (core: RunCore, countId: string): number =>
+  (core.counts[countId]?.in ?? 0) - (core.counts[countId]?.out ?? 0)
 
 /** Whether the throat pack is in: it stands on every screen of its visit until it is out. */
 export const throatPackIn = (core: RunCore): boolean => stillIn(core, throatPack) > 0

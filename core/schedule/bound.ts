@@ -7,7 +7,11 @@ import type { DayProblem } from './propose'
  * cannot overlap (resource load, with the shortest way to the first of it and from the last), and no visit ends before its
  * own length has passed from the earliest it may start (critical path).
  */
-export function boundOfDay({ visits, mostMs, turnoverMs }: Pick<DayProblem, 'visits' | 'mostMs' | 'turnoverMs'>): number {
+export function boundOfDay({
+  visits,
+  mostMs,
+  turnoverMs,
+}: Pick<DayProblem, 'visits' | 'mostMs' | 'turnoverMs'>): number {
   const earliest = visits.map((v) => v.startsAt - (v.fixed ? 0 : (v.mostMs ?? mostMs)))
   const path = visits.map((v, i) => earliest[i]! + v.score.totalS * 1000)
   const people = [...new Set(visits.flatMap((v) => v.score.bars.flatMap((b) => b.people)))]
@@ -15,13 +19,27 @@ export function boundOfDay({ visits, mostMs, turnoverMs }: Pick<DayProblem, 'vis
     const own = visits.flatMap((v, i) => {
       const works = stretchesOf(id, [v])
       if (works.length === 0) return []
-      return [{ head: earliest[i]! + works[0]!.startAt - v.startsAt, busy: works.reduce((sum, w) => sum + w.endAt - w.startAt, 0), tail: v.startsAt + v.score.totalS * 1000 - works.at(-1)!.endAt }]
+      return [
+        {
+          head: earliest[i]! + works[0]!.startAt - v.startsAt,
+          busy: works.reduce((sum, w) => sum + w.endAt - w.startAt, 0),
+          tail: v.startsAt + v.score.totalS * 1000 - works.at(-1)!.endAt,
+        },
+      ]
     })
-    return Math.min(...own.map((o) => o.head)) + own.reduce((sum, o) => sum + o.busy, 0) + Math.min(...own.map((o) => o.tail))
+    return (
+      Math.min(...own.map((o) => o.head)) +
+      own.reduce((sum, o) => sum + o.busy, 0) +
+      Math.min(...own.map((o) => o.tail))
+    )
   })
   const chairs = [...new Set(visits.map((v) => v.chairId))].map((chair) => {
-    const own = visits.flatMap((v, i) => (v.chairId === chair ? [{ from: earliest[i]!, lengthMs: v.score.totalS * 1000 }] : []))
-    return Math.min(...own.map((o) => o.from)) + own.reduce((sum, o) => sum + o.lengthMs, 0) + turnoverMs * (own.length - 1)
+    const own = visits.flatMap((v, i) =>
+      v.chairId === chair ? [{ from: earliest[i]!, lengthMs: v.score.totalS * 1000 }] : [],
+    )
+    return (
+      Math.min(...own.map((o) => o.from)) + own.reduce((sum, o) => sum + o.lengthMs, 0) + turnoverMs * (own.length - 1)
+    )
   })
   return Math.max(...path, ...loads, ...chairs)
 }

@@ -7,7 +7,9 @@ const breathMs = 30_000
 
 export const endOf = (v: PlacedVisit): number => v.startsAt + v.score.totalS * 1000
 /** Who and what a visit holds: people, and what the practice owns one of. */
-const heldIn = (v: PlacedVisit): string[] => [...new Set(v.score.bars.flatMap((b) => [...b.people, ...(b.things ?? [])]))]
+const heldIn = (v: PlacedVisit): string[] => [
+  ...new Set(v.score.bars.flatMap((b) => [...b.people, ...(b.things ?? [])])),
+]
 
 /** A person, a chair or a thing that two visits want at once. */
 export interface Twice extends Clash {
@@ -32,11 +34,15 @@ export function chairsTwice(visits: readonly PlacedVisit[], turnoverMs: number):
 /** Everything a day needs twice, in the order it comes. */
 export function neededTwiceInDay(visits: readonly PlacedVisit[], turnoverMs = 0): Twice[] {
   const held = [...new Set(visits.flatMap(heldIn))]
-  return [...held.flatMap((heldId) => neededTwice(heldId, visits).map((c) => ({ ...c, heldId }))), ...chairsTwice(visits, turnoverMs)].toSorted((a, b) => a.startAt - b.startAt)
+  return [
+    ...held.flatMap((heldId) => neededTwice(heldId, visits).map((c) => ({ ...c, heldId }))),
+    ...chairsTwice(visits, turnoverMs),
+  ].toSorted((a, b) => a.startAt - b.startAt)
 }
 
 /** Minutes of a whole day in which a person, a thing or a chair is needed twice. */
-export const twiceInDay = (visits: readonly PlacedVisit[], turnoverMs: number): number => neededTwiceInDay(visits, turnoverMs).reduce((sum, c) => sum + (c.endAt - c.startAt) / minute, 0)
+export const twiceInDay = (visits: readonly PlacedVisit[], turnoverMs: number): number =>
+  neededTwiceInDay(visits, turnoverMs).reduce((sum, c) => sum + (c.endAt - c.startAt) / minute, 0)
 
 /** What a visit wants, and when, read once: a search looks at the same visits thousands of times. */
 export interface Wants {
@@ -46,7 +52,12 @@ export interface Wants {
   /** Stretches of use by person or thing, ms since the epoch. */
   held: ReadonlyMap<string, readonly { startAt: number; endAt: number }[]>
 }
-export const wantsOf = (v: PlacedVisit): Wants => ({ chairId: v.chairId, startsAt: v.startsAt, endsAt: endOf(v), held: new Map(heldIn(v).map((p) => [p, stretchesOf(p, [v])])) })
+export const wantsOf = (v: PlacedVisit): Wants => ({
+  chairId: v.chairId,
+  startsAt: v.startsAt,
+  endsAt: endOf(v),
+  held: new Map(heldIn(v).map((p) => [p, stretchesOf(p, [v])])),
+})
 
 /** Minutes two visits want the same at once, the second moved by so many ms. */
 export function twiceOf(a: Wants, b: Wants, byMs: number, turnoverMs: number): number {
@@ -54,7 +65,10 @@ export function twiceOf(a: Wants, b: Wants, byMs: number, turnoverMs: number): n
   if (a.chairId === b.chairId) {
     const [first, second] = a.startsAt <= b.startsAt + byMs ? [a, b] : [b, a]
     const shift = second === b ? byMs : -byMs
-    ms += Math.max(0, Math.min(first.endsAt + turnoverMs, second.endsAt + shift + turnoverMs) - (second.startsAt + shift))
+    ms += Math.max(
+      0,
+      Math.min(first.endsAt + turnoverMs, second.endsAt + shift + turnoverMs) - (second.startsAt + shift),
+    )
   }
   for (const [id, works] of a.held) {
     for (const y of b.held.get(id) ?? []) {

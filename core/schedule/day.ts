@@ -28,7 +28,9 @@ export function stretchesOf(heldId: string, visits: readonly PlacedVisit[]): Str
   const stretches: Stretch[] = []
   for (const v of visits) {
     let open: Stretch | undefined
-    for (const bar of v.score.bars.filter((b) => b.people.includes(heldId) || b.things?.includes(heldId)).toSorted((a, b) => a.startS - b.startS)) {
+    for (const bar of v.score.bars
+      .filter((b) => b.people.includes(heldId) || b.things?.includes(heldId))
+      .toSorted((a, b) => a.startS - b.startS)) {
       const startAt = v.startsAt + bar.startS * 1000
       const endAt = v.startsAt + bar.endS * 1000
       if (open && startAt - open.endAt <= joinS * 1000) open.endAt = Math.max(open.endAt, endAt)

@@ -7,7 +7,8 @@ import { delegationOf, personTimes } from './delegate'
 import { layOut } from './timeline'
 
 const practice = starterPractice()
-const planOf = (file: string) => compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8'))), practice)
+const planOf = (file: string) =>
+  compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8'))), practice)
 const cases = readdirSync('demo/cases').filter((f) => f.endsWith('.json'))
 
 describe('what delegating is worth', () => {
@@ -15,18 +16,26 @@ describe('what delegating is worth', () => {
     for (const file of cases) {
       const plan = planOf(file)
       const dentist = plan.people.find((p) => p.dentist)!.id
-      const own = plan.steps.filter((s) => s.place === 'mouth' && s.performer.personId !== dentist && s.allowed[dentist] === 'yes')
+      const own = plan.steps.filter(
+        (s) => s.place === 'mouth' && s.performer.personId !== dentist && s.allowed[dentist] === 'yes',
+      )
       const found = delegationOf(plan)
       if (own.length === 0) {
         expect(found).toBeNull()
         continue
       }
       expect(found!.steps).toBe(own.length)
-      expect(found!.dentistS, file).toBeCloseTo(own.filter((s) => !s.helpers.includes(dentist)).reduce((sum, s) => sum + s.spread.likelyS, 0), 6)
+      expect(found!.dentistS, file).toBeCloseTo(
+        own.filter((s) => !s.helpers.includes(dentist)).reduce((sum, s) => sum + s.spread.likelyS, 0),
+        6,
+      )
       // A step taken back is never said to save what it does not save.
       for (const t of found!.takeBack) {
         const step = plan.steps.find((s) => s.id === t.stepId)!
-        const other = { ...plan, steps: plan.steps.map((s) => (s === step ? { ...s, performer: { ...s.performer, personId: dentist } } : s)) }
+        const other = {
+          ...plan,
+          steps: plan.steps.map((s) => (s === step ? { ...s, performer: { ...s.performer, personId: dentist } } : s)),
+        }
         expect(layOut(plan).chairS - layOut(other).chairS).toBe(t.chairS)
         expect(t.chairS).toBeGreaterThanOrEqual(60)
       }

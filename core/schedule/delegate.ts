@@ -24,10 +24,22 @@ export interface Delegation {
 /** A step taken back has to save this much of the patient's time to be worth a word, seconds. */
 const worthS = 60
 
-const delegated = (plan: Plan, dentistId: string): Step[] => plan.steps.filter((s) => s.place === 'mouth' && s.performer.personId !== dentistId && s.allowed[dentistId] === 'yes')
+const delegated = (plan: Plan, dentistId: string): Step[] =>
+  plan.steps.filter((s) => s.place === 'mouth' && s.performer.personId !== dentistId && s.allowed[dentistId] === 'yes')
 
 function givenTo(plan: Plan, dentist: Plan['people'][number], ids: ReadonlySet<string>): Plan {
-  return { ...plan, steps: plan.steps.map((s) => (ids.has(s.id) ? { ...s, performer: { ...s.performer, personId: dentist.id, name: dentist.name }, helpers: s.helpers.filter((h) => h !== dentist.id) } : s)) }
+  return {
+    ...plan,
+    steps: plan.steps.map((s) =>
+      ids.has(s.id)
+        ? {
+            ...s,
+            performer: { ...s.performer, personId: dentist.id, name: dentist.name },
+            helpers: s.helpers.filter((h) => h !== dentist.id),
+          }
+        : s,
+    ),
+  }
 }
 
 /** @returns null where nobody but the dentist works in the mouth */
@@ -62,6 +74,12 @@ export function personTimes(plan: Pick<Plan, 'steps' | 'links' | 'people' | 'set
   const { busyS, rests } = layOut(plan)
   return plan.people.map(({ id }) => {
     const own = rests.filter((r) => r.personId === id).map((r) => r.endS - r.startS)
-    return { personId: id, busyS: busyS[id] ?? 0, waits: own.length, waitS: own.reduce((sum, w) => sum + w, 0), longestWaitS: Math.max(0, ...own) }
+    return {
+      personId: id,
+      busyS: busyS[id] ?? 0,
+      waits: own.length,
+      waitS: own.reduce((sum, w) => sum + w, 0),
+      longestWaitS: Math.max(0, ...own),
+    }
   })
 }

@@ -47,13 +47,24 @@ interface Work {
 }
 
 /** Reads the visits once; the function it answers runs the day with any starts, in the order of the visits, ms. */
-export function forwardOf(visits: readonly (PlacedVisit & { begun?: boolean })[], { turnoverMs = 0, hours, now = -Infinity, people, dentists = [] }: ForwardOptions = {}): (startsAt: ArrayLike<number>) => DayRun {
+export function forwardOf(
+  visits: readonly (PlacedVisit & { begun?: boolean })[],
+  { turnoverMs = 0, hours, now = -Infinity, people, dentists = [] }: ForwardOptions = {},
+): (startsAt: ArrayLike<number>) => DayRun {
   const names = [...new Set(people ?? visits.flatMap((v) => v.score.bars.flatMap((b) => b.people)))]
   const works = visits.map((v) =>
-    names.flatMap((id, person) => stretchesOf(id, [v]).map((s): Work => ({ person, fromMs: s.startAt - v.startsAt, lengthMs: s.endAt - s.startAt }))).toSorted((a, b) => a.fromMs - b.fromMs),
+    names
+      .flatMap((id, person) =>
+        stretchesOf(id, [v]).map(
+          (s): Work => ({ person, fromMs: s.startAt - v.startsAt, lengthMs: s.endAt - s.startAt }),
+        ),
+      )
+      .toSorted((a, b) => a.fromMs - b.fromMs),
   )
   const lengths = visits.map((v) => v.score.totalS * 1000)
-  const chairs = [...new Set(visits.map((v) => v.chairId))].map((id) => visits.flatMap((v, i) => (v.chairId === id ? [i] : [])))
+  const chairs = [...new Set(visits.map((v) => v.chairId))].map((id) =>
+    visits.flatMap((v, i) => (v.chairId === id ? [i] : [])),
+  )
   const counted = names.flatMap((id, i) => (dentists.includes(id) ? [i] : []))
   const lunch = hours?.lunch
 
@@ -134,4 +145,7 @@ export function forwardOf(visits: readonly (PlacedVisit & { begun?: boolean })[]
 }
 
 /** {@link forwardOf} at the visits' own starts. */
-export const runForward = (visits: readonly (PlacedVisit & { begun?: boolean })[], options: ForwardOptions = {}): DayRun => forwardOf(visits, options)(visits.map((v) => v.startsAt))
+export const runForward = (
+  visits: readonly (PlacedVisit & { begun?: boolean })[],
+  options: ForwardOptions = {},
+): DayRun => forwardOf(visits, options)(visits.map((v) => v.startsAt))

@@ -12,12 +12,41 @@ const minute = 60_000
 const { weights } = defaultDayRules
 type Placed = PlacedVisit & { fixed: boolean }
 /** A visit from 0 for so many minutes, with the dentist in it during the stretches given. */
-function visit(id: string, chairId: string, startsMin: number, lengthMin: number, dentist: [number, number][], fixed = false): Placed {
-  const bar = (who: string, from: number, to: number, i: number): Bar => ({ stepId: `${id}${who}${i}`, phase: 'cutting', title: '', people: [who], place: 'mouth', startS: from * 60, endS: to * 60, hold: false, slackS: 0 })
+function visit(
+  id: string,
+  chairId: string,
+  startsMin: number,
+  lengthMin: number,
+  dentist: [number, number][],
+  fixed = false,
+): Placed {
+  const bar = (who: string, from: number, to: number, i: number): Bar => ({
+    stepId: `${id}${who}${i}`,
+    phase: 'cutting',
+    title: '',
+    people: [who],
+    place: 'mouth',
+    startS: from * 60,
+    endS: to * 60,
+    hold: false,
+    slackS: 0,
+  })
   const bars = [...dentist.map(([a, b], i) => bar('D', a, b, i)), bar(`helper ${chairId}`, 0, lengthMin, 9)]
-  return { id, chairId, startsAt: startsMin * minute, fixed, score: { bars, rests: [], brackets: [], conflict: [], totalS: lengthMin * 60, chairS: lengthMin * 60, busyS: {} } }
+  return {
+    id,
+    chairId,
+    startsAt: startsMin * minute,
+    fixed,
+    score: { bars, rests: [], brackets: [], conflict: [], totalS: lengthMin * 60, chairS: lengthMin * 60, busyS: {} },
+  }
 }
-const day = (visits: Placed[], mostMin = 20): DayProblem => ({ visits, turnoverMs: 10 * minute, mostMs: mostMin * minute, gridMs: 5 * minute, dentists: ['D'] })
+const day = (visits: Placed[], mostMin = 20): DayProblem => ({
+  visits,
+  turnoverMs: 10 * minute,
+  mostMs: mostMin * minute,
+  gridMs: 5 * minute,
+  dentists: ['D'],
+})
 
 function small(seed: number): DayProblem {
   const next = random(seed)
@@ -26,7 +55,17 @@ function small(seed: number): DayProblem {
     Array.from({ length: 4 }, (_, i) => {
       const lengthMin = 30 + 5 * pick(8)
       const from = 5 * pick(3)
-      return visit(`v${i}`, `c${pick(3)}`, 5 * pick(18), lengthMin, [[from, from + 10 + pick(10)], [lengthMin - 10, lengthMin]], next() < 0.15)
+      return visit(
+        `v${i}`,
+        `c${pick(3)}`,
+        5 * pick(18),
+        lengthMin,
+        [
+          [from, from + 10 + pick(10)],
+          [lengthMin - 10, lengthMin],
+        ],
+        next() < 0.15,
+      )
     }),
   )
 }
@@ -38,11 +77,19 @@ function exhaustive({ visits, turnoverMs, mostMs, gridMs, dentists = [] }: DayPr
   const walk = (at: Placed[], spent: number): void => {
     const v = visits[at.length]
     if (!v) {
-      best = Math.min(best, spent + weights.twice * twiceInDay(at, turnoverMs) + runPoints(runForward(at, { turnoverMs, dentists }), weights, idleS))
+      best = Math.min(
+        best,
+        spent +
+          weights.twice * twiceInDay(at, turnoverMs) +
+          runPoints(runForward(at, { turnoverMs, dentists }), weights, idleS),
+      )
       return
     }
     for (let by = v.fixed ? 0 : -mostMs; by <= (v.fixed ? 0 : mostMs); by += gridMs)
-      walk([...at, { ...v, startsAt: v.startsAt + by }], spent + (by === 0 ? 0 : weights.call + (weights.shift * Math.abs(by)) / minute))
+      walk(
+        [...at, { ...v, startsAt: v.startsAt + by }],
+        spent + (by === 0 ? 0 : weights.call + (weights.shift * Math.abs(by)) / minute),
+      )
   }
   walk([], 0)
   return best
@@ -56,7 +103,8 @@ describe('a day proposed anew', () => {
       const found = proposeDay(problem)
       const best = exhaustive(problem)
       // Where nobody is needed twice and nobody waits nothing moves, whatever could be gained by calling people.
-      if (found.moves.length > 0 || found.twiceBeforeMin > 0) gaps.push(best === 0 ? found.points : found.points / best - 1)
+      if (found.moves.length > 0 || found.twiceBeforeMin > 0)
+        gaps.push(best === 0 ? found.points : found.points / best - 1)
       expect(Math.max(...found.after.visits.map((v) => v.endsAt))).toBeGreaterThanOrEqual(boundOfDay(problem))
       expect(found.twiceAfterMin).toBeLessThanOrEqual(found.twiceBeforeMin)
       expect(proposeDay(problem)).toEqual(found)
@@ -74,7 +122,10 @@ describe('a day proposed anew', () => {
     expect(found.twiceBeforeMin).toBeGreaterThan(0)
     expect(found.twiceAfterMin).toBe(0)
     // The dentist is free at 30, and the room of chair 1 is turned over at 70.
-    expect(found.moves).toEqual([{ visitId: 'clashing', byMs: 20 * minute }, { visitId: 'double', byMs: 10 * minute }])
+    expect(found.moves).toEqual([
+      { visitId: 'clashing', byMs: 20 * minute },
+      { visitId: 'double', byMs: 10 * minute },
+    ])
   })
 
   it('moves nothing without a collision, keeps to the shift allowed, and says what is left where it does not suffice', () => {

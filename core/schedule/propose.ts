@@ -61,7 +61,12 @@ const mostRuns = 60_000
  * What the run of a day costs, in points: what happens to people, whatever collides on paper. Idle time counts where it is
  * more than the day as it stands would have: nobody is called only to fill a dentist's gap.
  */
-export const runPoints = (run: DayRun, w: DayRules['weights'], idleAllowedS = 0): number => (w.wait * run.waitS + w.overtime * run.overtimeS + w.lunch * run.lunchShortS + w.idle * Math.max(0, run.idleS - idleAllowedS)) / 60
+export const runPoints = (run: DayRun, w: DayRules['weights'], idleAllowedS = 0): number =>
+  (w.wait * run.waitS +
+    w.overtime * run.overtimeS +
+    w.lunch * run.lunchShortS +
+    w.idle * Math.max(0, run.idleS - idleAllowedS)) /
+  60
 
 /**
  * Proposes times. The same day gives the same proposal; where nothing collides and nobody is expected to wait, nothing
@@ -70,30 +75,50 @@ export const runPoints = (run: DayRun, w: DayRules['weights'], idleAllowedS = 0)
  * @param progress told now and then which share of the work is done, 0 to 1
  */
 export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (share: number) => void): Proposal {
-  const { visits, turnoverMs, gridMs, hours, now = -Infinity, dentists = [], weights = defaultDayRules.weights } = problem
+  const {
+    visits,
+    turnoverMs,
+    gridMs,
+    hours,
+    now = -Infinity,
+    dentists = [],
+    weights = defaultDayRules.weights,
+  } = problem
   const n = visits.length
   // Whose time has come without their having begun has to be moved to now at least, whatever the shift allowed.
   const overdue = visits.map((v) => (v.fixed || v.startsAt >= now ? 0 : Math.ceil((now - v.startsAt) / gridMs)))
-  const reaches = visits.map((v, i) => (v.fixed ? 0 : Math.max(overdue[i]!, Math.floor((v.mostMs ?? problem.mostMs) / gridMs))))
+  const reaches = visits.map((v, i) =>
+    v.fixed ? 0 : Math.max(overdue[i]!, Math.floor((v.mostMs ?? problem.mostMs) / gridMs)),
+  )
   const reach = Math.max(0, ...reaches)
   // In steps of the grid from the wished time, the nearest first; what has not begun begins no sooner than now.
-  const offsets = visits.map((v, i) => Array.from({ length: 2 * reaches[i]! + 1 }, (_, k) => k - reaches[i]!).filter((o) => o === 0 || v.startsAt + o * gridMs >= now).toSorted((a, b) => Math.abs(a) - Math.abs(b)))
+  const offsets = visits.map((v, i) =>
+    Array.from({ length: 2 * reaches[i]! + 1 }, (_, k) => k - reaches[i]!)
+      .filter((o) => o === 0 || v.startsAt + o * gridMs >= now)
+      .toSorted((a, b) => Math.abs(a) - Math.abs(b)),
+  )
   const wants = visits.map(wantsOf)
   const tables = new Map<number, Float64Array>()
   const near = visits.map((): number[] => [])
   for (let i = 0; i < n; i++) {
     for (let j = i + 1; j < n; j++) {
-      const table = Float64Array.from({ length: 4 * reach + 1 }, (_, k) => twiceOf(wants[i]!, wants[j]!, (k - 2 * reach) * gridMs, turnoverMs))
+      const table = Float64Array.from({ length: 4 * reach + 1 }, (_, k) =>
+        twiceOf(wants[i]!, wants[j]!, (k - 2 * reach) * gridMs, turnoverMs),
+      )
       if (!table.some((x) => x > 0)) continue
       tables.set(i * n + j, table)
       near[i]!.push(j)
       near[j]!.push(i)
     }
   }
-  const pair = (i: number, j: number, oi: number, oj: number): number => (i < j ? (tables.get(i * n + j)?.[oj - oi + 2 * reach] ?? 0) : (tables.get(j * n + i)?.[oi - oj + 2 * reach] ?? 0))
+  const pair = (i: number, j: number, oi: number, oj: number): number =>
+    i < j ? (tables.get(i * n + j)?.[oj - oi + 2 * reach] ?? 0) : (tables.get(j * n + i)?.[oi - oj + 2 * reach] ?? 0)
   const alone = (o: number): number => (o === 0 ? 0 : weights.call + (weights.shift * Math.abs(o) * gridMs) / minute)
-  const collisions = (i: number, o: number, at: readonly number[], except = -1): number => near[i]!.reduce((sum, j) => (j === except ? sum : sum + pair(i, j, o, at[j]!)), 0)
-  const onPaper = (at: readonly number[]): number => weights.twice * (at.reduce((sum, o, i) => sum + collisions(i, o, at), 0) / 2) + at.reduce((sum, o) => sum + alone(o), 0)
+  const collisions = (i: number, o: number, at: readonly number[], except = -1): number =>
+    near[i]!.reduce((sum, j) => (j === except ? sum : sum + pair(i, j, o, at[j]!)), 0)
+  const onPaper = (at: readonly number[]): number =>
+    weights.twice * (at.reduce((sum, o, i) => sum + collisions(i, o, at), 0) / 2) +
+    at.reduce((sum, o) => sum + alone(o), 0)
   const forward = forwardOf(visits, { turnoverMs, now, dentists, ...(hours ? { hours } : {}) })
   const startsOf = (at: readonly number[]): number[] => at.map((o, i) => visits[i]!.startsAt + o * gridMs)
   const idleNowS = forward(visits.map((v) => v.startsAt)).idleS
@@ -130,9 +155,15 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
     return changed
   }
   // In the run visits that never collide still queue behind one another: where there are few, any two are tried.
-  const pairs = free.flatMap((i) => (n <= fewVisits ? free : near[i]!).filter((j) => j > i && !visits[j]!.fixed).map((j) => [i, j] as const))
+  const pairs = free.flatMap((i) =>
+    (n <= fewVisits ? free : near[i]!).filter((j) => j > i && !visits[j]!.fixed).map((j) => [i, j] as const),
+  )
   /** Moves one by one until that helps no more, then two at a time; by what collides on paper, or by all that counts. */
-  const descend = (from: readonly number[], one: (i: number, at: number[]) => boolean, two: (i: number, j: number, at: number[]) => boolean): number[] => {
+  const descend = (
+    from: readonly number[],
+    one: (i: number, at: number[]) => boolean,
+    two: (i: number, j: number, at: number[]) => boolean,
+  ): number[] => {
     const at = [...from]
     for (let round = 0; round < mostRounds && !spent(); round++) {
       let changed = false
@@ -148,8 +179,16 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
       from,
       (i, at) => settleOne(i, at, (o) => weights.twice * collisions(i, o, at) + alone(o)),
       (i, j, at) => {
-        const [one, two] = [new Map(offsets[i]!.map((o) => [o, weights.twice * collisions(i, o, at, j) + alone(o)])), new Map(offsets[j]!.map((o) => [o, weights.twice * collisions(j, o, at, i) + alone(o)]))]
-        return settleTwo(i, j, at, (oi, oj) => (one.get(oi) ?? 0) + (two.get(oj) ?? 0) + weights.twice * pair(i, j, oi, oj))
+        const [one, two] = [
+          new Map(offsets[i]!.map((o) => [o, weights.twice * collisions(i, o, at, j) + alone(o)])),
+          new Map(offsets[j]!.map((o) => [o, weights.twice * collisions(j, o, at, i) + alone(o)])),
+        ]
+        return settleTwo(
+          i,
+          j,
+          at,
+          (oi, oj) => (one.get(oi) ?? 0) + (two.get(oj) ?? 0) + weights.twice * pair(i, j, oi, oj),
+        )
       },
     )
   const full = (from: readonly number[], together: boolean): number[] => {
@@ -172,11 +211,15 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
   let best = { at: still, points: points(still) }
   if (twiceBeforeMin > 0 || before.waitS > 60 || before.overtimeS > 60 || before.lunchShortS > 60) {
     const next = random(n)
-    const somewhere = (): number[] => still.map((_, i) => (!visits[i]!.fixed && next() < 0.5 ? offsets[i]![Math.floor(next() * offsets[i]!.length)]! : 0))
+    const somewhere = (): number[] =>
+      still.map((_, i) =>
+        !visits[i]!.fixed && next() < 0.5 ? offsets[i]![Math.floor(next() * offsets[i]!.length)]! : 0,
+      )
     const beginning = [still, ...Array.from({ length: beginnings }, somewhere)]
     const onTable = beginning.map(paper).toSorted((a, b) => onPaper(a) - onPaper(b))
     // The better half by paper, and where things stand, are bettered in the run; of few visits every beginning is.
-    const promising = n <= fewVisits ? [...beginning, ...onTable] : [still, ...onTable.slice(0, Math.ceil(onTable.length / 2))]
+    const promising =
+      n <= fewVisits ? [...beginning, ...onTable] : [still, ...onTable.slice(0, Math.ceil(onTable.length / 2))]
     const better = (at: number[]): void => {
       const found = points(at)
       if (found < best.points - 1e-9) best = { at, points: found }
@@ -204,7 +247,10 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
   return {
     moves: visits.flatMap((v, i) => (best.at[i] === 0 ? [] : [{ visitId: v.id, byMs: best.at[i]! * gridMs }])),
     twiceBeforeMin,
-    twiceAfterMin: twiceInDay(visits.map((v, i) => ({ ...v, startsAt: v.startsAt + best.at[i]! * gridMs })), turnoverMs),
+    twiceAfterMin: twiceInDay(
+      visits.map((v, i) => ({ ...v, startsAt: v.startsAt + best.at[i]! * gridMs })),
+      turnoverMs,
+    ),
     before,
     after: forward(startsOf(best.at)),
     points: best.points,

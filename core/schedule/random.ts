@@ -14,5 +14,7 @@ export function random(seed: number): () => number {
 export function triangular(short: number, likely: number, long: number, u: number): number {
   if (long <= short) return likely
   const cut = (likely - short) / (long - short)
-  return u < cut ? short + Math.sqrt(u * (long - short) * (likely - short)) : long - Math.sqrt((1 - u) * (long - short) * (long - likely))
+  return u < cut
+    ? short + Math.sqrt(u * (long - short) * (likely - short))
+    : long - Math.sqrt((1 - u) * (long - short) * (long - likely))
 }

@@ -11,9 +11,16 @@ import { layOutFrom, leftOf } from './rest'
 import { heldBy, layOut } from './timeline'
 
 const practice = starterPractice()
-const cases = readdirSync('demo/cases').filter((f) => f.endsWith('.json')).toSorted()
-const planOf = (file: string): Plan => compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8'))), practice)
-const who = (plan: Plan, dentist: boolean): Who => ({ personId: plan.people.find((p) => p.dentist === dentist)!.id, roles: [dentist ? 'dentist' : 'expanded assistant'], codeShown: dentist })
+const cases = readdirSync('demo/cases')
+  .filter((f) => f.endsWith('.json'))
+  .toSorted()
+const planOf = (file: string): Plan =>
+  compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8'))), practice)
+const who = (plan: Plan, dentist: boolean): Who => ({
+  personId: plan.people.find((p) => p.dentist === dentist)!.id,
+  roles: [dentist ? 'dentist' : 'expanded assistant'],
+  codeShown: dentist,
+})
 const begun = Date.UTC(2026, 10, 25, 9)
 
 /** A visit in the middle: run to a step, perhaps that step begun, and some time gone by. */
@@ -31,14 +38,20 @@ describe('what is left of a visit that has begun', () => {
     for (const [i, file] of cases.entries()) {
       const plan = planOf(file)
       for (const seed of [i, i + 100]) {
-        const { drive: { state: { core } }, now } = middle(plan, seed)
+        const {
+          drive: {
+            state: { core },
+          },
+          now,
+        } = middle(plan, seed)
         const t = layOutFrom(plan, core, now)
         const nowS = (now - core.startedAt!) / 1000
         const at = new Map(t.bars.map((b) => [b.stepId, b]))
         for (const s of plan.steps) {
           const [is, bar] = [core.steps[s.id]!, at.get(s.id)]
           if (is.status === 'skipped') expect(bar).toBeUndefined()
-          if (is.status === 'done' || is.status === 'running') expect(bar!.startS).toBe((is.startedAt! - core.startedAt!) / 1000)
+          if (is.status === 'done' || is.status === 'running')
+            expect(bar!.startS).toBe((is.startedAt! - core.startedAt!) / 1000)
           if (is.status === 'done') expect(bar!.endS).toBe((is.finishedAt! - core.startedAt!) / 1000)
           if (is.status === 'running') expect(bar!.endS).toBeGreaterThan(nowS)
           if (is.status === 'todo') {
@@ -54,7 +67,8 @@ describe('what is left of a visit that has begun', () => {
           const apart = (l.toEdge === 'start' ? b.startS : b.endS) - (l.fromEdge === 'start' ? a.startS : a.endS)
           expect(apart, `${file} ${l.id}`).toBeGreaterThanOrEqual((l.atLeastS ?? 0) - 1e-6)
           // A window is kept, or it is named as one that cannot be.
-          if (l.atMostS !== undefined && apart > l.atMostS + 1e-6) expect([...overrun], `${file} ${l.id}`).toContain(l.id)
+          if (l.atMostS !== undefined && apart > l.atMostS + 1e-6)
+            expect([...overrun], `${file} ${l.id}`).toContain(l.id)
         }
         const todo = plan.steps.filter((s) => core.steps[s.id]!.status === 'todo')
         for (const [k, x] of todo.entries())
@@ -87,7 +101,8 @@ describe('what is left of a visit that has begun', () => {
     expect(leftOf(spread, 0)).toBe(120)
     for (const elapsed of [120, 200, 300]) {
       let [mass, sum] = [0, 0]
-      for (let t = elapsed + 0.005; t < spread.longS; t += 0.01) [mass, sum] = [mass + (spread.longS - t), sum + (spread.longS - t) * (t - elapsed)]
+      for (let t = elapsed + 0.005; t < spread.longS; t += 0.01)
+        [mass, sum] = [mass + (spread.longS - t), sum + (spread.longS - t) * (t - elapsed)]
       expect(leftOf(spread, elapsed)).toBeCloseTo(sum / mass, 1)
     }
     expect(leftOf(spread, 10_000)).toBe(30)

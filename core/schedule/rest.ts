@@ -18,7 +18,10 @@ const leastLeftS = 30
  * as much as has gone by, so that nothing jumps.
  */
 export const leftOf = ({ likelyS, longS }: Spread, elapsedS: number): number =>
-  Math.max(leastLeftS, elapsedS >= likelyS ? (longS - elapsedS) / 3 : likelyS - elapsedS + ((elapsedS / likelyS) * (longS - likelyS)) / 3)
+  Math.max(
+    leastLeftS,
+    elapsedS >= likelyS ? (longS - elapsedS) / 3 : likelyS - elapsedS + ((elapsedS / likelyS) * (longS - likelyS)) / 3,
+  )
 
 /** Seconds since `now` of an edge that has happened. */
 const since = (at: number, now: number): number => (at - now) / 1000
@@ -28,21 +31,30 @@ function restOf(plan: Scored, core: RunCore, now: number): { problem: Problem; m
   const running = plan.steps.filter((s) => status(s.id) === 'running')
   const todo = plan.steps.filter((s) => status(s.id) === 'todo')
   const left = new Map(running.map((s) => [s.id, leftOf(s.spread, -since(core.steps[s.id]!.startedAt ?? now, now))]))
-  const starts: Record<string, { atLeastS?: number; atMostS?: number }> = Object.fromEntries(running.map((s) => [s.id, { atLeastS: 0, atMostS: 0 }]))
+  const starts: Record<string, { atLeastS?: number; atMostS?: number }> = Object.fromEntries(
+    running.map((s) => [s.id, { atLeastS: 0, atMostS: 0 }]),
+  )
   const rules: Rule[] = []
   const missed: string[] = []
   for (const link of plan.links) {
     if (status(link.to) !== 'todo' && status(link.to) !== 'running') continue
     const edge = edgeAt(link, core)
     if (edge === undefined) {
-      if (link.from !== link.to && (status(link.from) === 'todo' || status(link.from) === 'running') && status(link.to) === 'todo') rules.push(link)
+      if (
+        link.from !== link.to &&
+        (status(link.from) === 'todo' || status(link.from) === 'running') &&
+        status(link.to) === 'todo'
+      )
+        rules.push(link)
       continue
     }
     // The first edge is a fact: what hangs on it is a bound on the second. A finish falls its own length after its start.
-    const toS = link.toEdge === 'finish' ? (left.get(link.to) ?? plan.steps.find((s) => s.id === link.to)!.spread.likelyS) : 0
+    const toS =
+      link.toEdge === 'finish' ? (left.get(link.to) ?? plan.steps.find((s) => s.id === link.to)!.spread.likelyS) : 0
     const at = since(edge, now)
     if (status(link.to) === 'running') {
-      if (link.toEdge === 'finish' && link.atLeastS !== undefined) left.set(link.to, Math.max(left.get(link.to)!, at + link.atLeastS))
+      if (link.toEdge === 'finish' && link.atLeastS !== undefined)
+        left.set(link.to, Math.max(left.get(link.to)!, at + link.atLeastS))
       continue
     }
     const bound = (starts[link.to] ??= {})
@@ -54,27 +66,51 @@ function restOf(plan: Scored, core: RunCore, now: number): { problem: Problem; m
   }
   // Two steps that already run may share a person by their own doing; whoever is bound longest keeps the place.
   const keeper = new Map<string, string>()
-  for (const s of running.toSorted((a, b) => left.get(b.id)! - left.get(a.id)!)) for (const h of heldBy(plan, s)) if (!keeper.has(h)) keeper.set(h, s.id)
-  const tasks = [...running.map((s) => ({ id: s.id, durationS: left.get(s.id)!, holds: heldBy(plan, s).filter((h) => keeper.get(h) === s.id) })), ...todo.map((s) => ({ id: s.id, durationS: s.spread.likelyS, holds: heldBy(plan, s) }))]
+  for (const s of running.toSorted((a, b) => left.get(b.id)! - left.get(a.id)!))
+    for (const h of heldBy(plan, s)) if (!keeper.has(h)) keeper.set(h, s.id)
+  const tasks = [
+    ...running.map((s) => ({
+      id: s.id,
+      durationS: left.get(s.id)!,
+      holds: heldBy(plan, s).filter((h) => keeper.get(h) === s.id),
+    })),
+    ...todo.map((s) => ({ id: s.id, durationS: s.spread.likelyS, holds: heldBy(plan, s) })),
+  ]
   const until = [...running, ...todo].filter(withPatient).map((s) => s.id)
   return { problem: { tasks, rules, until: until.length > 0 ? until : tasks.map((t) => t.id), starts }, missed }
 }
 
 /** Solves; rules that cannot hold together lose their windows one conflict at a time, and are handed back. */
-function solveLeniently(problem: Problem): { startS: Record<string, number>; slackS: Record<string, number>; given: string[] } {
+function solveLeniently(problem: Problem): {
+  startS: Record<string, number>
+  slackS: Record<string, number>
+  given: string[]
+} {
   const given: string[] = []
   let trial = problem
   for (let tries = 0; tries < 8; tries++) {
     const found = solve(trial)
     if (!('conflict' in found)) return { startS: found.startS, slackS: found.slackS, given }
-    const broken = new Set(found.conflict.filter((id) => trial.rules.some((r) => r.id === id && r.atMostS !== undefined)))
+    const broken = new Set(
+      found.conflict.filter((id) => trial.rules.some((r) => r.id === id && r.atMostS !== undefined)),
+    )
     if (broken.size > 0) {
       given.push(...broken)
       trial = { ...trial, rules: trial.rules.map((r) => (broken.has(r.id) ? withoutWindow(r) : r)) }
     } else {
       // What no rule among the rest explains lies in the bounds that the past has set.
-      const running = new Set(Object.entries(trial.starts ?? {}).flatMap(([id, b]) => (b.atMostS === 0 && b.atLeastS === 0 ? [id] : [])))
-      trial = { ...trial, starts: Object.fromEntries(Object.entries(trial.starts ?? {}).map(([id, b]) => [id, running.has(id) ? b : { atLeastS: b.atLeastS ?? 0 }])) }
+      const running = new Set(
+        Object.entries(trial.starts ?? {}).flatMap(([id, b]) => (b.atMostS === 0 && b.atLeastS === 0 ? [id] : [])),
+      )
+      trial = {
+        ...trial,
+        starts: Object.fromEntries(
+          Object.entries(trial.starts ?? {}).map(([id, b]) => [
+            id,
+            running.has(id) ? b : { atLeastS: b.atLeastS ?? 0 },
+          ]),
+        ),
+      }
       if (tries > 3) trial = { ...trial, rules: trial.rules.map(withoutWindow) }
     }
   }
@@ -102,7 +138,8 @@ export function layOutFrom(plan: Scored, core: RunCore, now: number): Timeline {
     const s = core.steps[step.id]
     if (!s || s.status === 'skipped') return []
     const startedS = ((s.startedAt ?? now) - began) / 1000
-    if (s.status === 'done') return [barOf(plan, step, startedS, ((s.finishedAt ?? now) - began) / 1000, 0, s.performer)]
+    if (s.status === 'done')
+      return [barOf(plan, step, startedS, ((s.finishedAt ?? now) - began) / 1000, 0, s.performer)]
     const ends = (from: number): number => nowS + from + durations.get(step.id)!
     if (s.status === 'running') return [barOf(plan, step, startedS, ends(0), 0, s.performer)]
     const from = startS[step.id] ?? 0

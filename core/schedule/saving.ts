@@ -28,25 +28,54 @@ function swapped(visits: readonly CassetteVisit[], a: CassetteVisit, b: Cassette
   })
 }
 
-const actOn = (problem: TurnoverProblem, extra: readonly number[], act: SavingAct): { problem: TurnoverProblem; extra: number[] } => {
+const actOn = (
+  problem: TurnoverProblem,
+  extra: readonly number[],
+  act: SavingAct,
+): { problem: TurnoverProblem; extra: number[] } => {
   if (act.kind === 'extra run') return { problem, extra: [...extra, act.at] }
-  if (act.kind === 'one more cassette') return { problem: { ...problem, cassettes: [...problem.cassettes, { id: `more ${act.type} ${problem.cassettes.length}`, type: act.type }] }, extra: [...extra] }
+  if (act.kind === 'one more cassette')
+    return {
+      problem: {
+        ...problem,
+        cassettes: [...problem.cassettes, { id: `more ${act.type} ${problem.cassettes.length}`, type: act.type }],
+      },
+      extra: [...extra],
+    }
   const [a, b] = act.visitIds.map((id) => problem.visits.find((v) => v.id === id)!)
   return { problem: { ...problem, visits: swapped(problem.visits, a!, b!) }, extra: [...extra] }
 }
 
 /** Every act worth trying: runs at each moment at which something of a missing type has just been packed, and later ones. */
-function candidates(problem: TurnoverProblem, extra: readonly number[], maySwap: (a: string, b: string) => boolean, now: number): SavingAct[] {
+function candidates(
+  problem: TurnoverProblem,
+  extra: readonly number[],
+  maySwap: (a: string, b: string) => boolean,
+  now: number,
+): SavingAct[] {
   const before = simulateTurnover(problem, extra)
   const missing = new Set(before.dry.map((d) => d.type))
   const latest = Math.max(...before.dry.map((d) => d.neededAt))
   // The latest such run first: it takes the most along.
-  const times = [...new Set(before.packed.filter((p) => p.at < latest && p.at >= now).map((p) => p.at))].toSorted((a, b) => b - a)
+  const times = [...new Set(before.packed.filter((p) => p.at < latest && p.at >= now).map((p) => p.at))].toSorted(
+    (a, b) => b - a,
+  )
   const runs = times.map((at): SavingAct => ({ kind: 'extra run', at }))
   const dry = new Set(before.dry.map((d) => d.visitId))
   const swaps = problem.visits
     .filter((v) => dry.has(v.id))
-    .flatMap((v) => problem.visits.filter((o) => o.id !== v.id && o.startsAt > v.startsAt && v.startsAt >= now && !o.types.some((t) => missing.has(t)) && maySwap(v.id, o.id)).map((o): SavingAct => ({ kind: 'swap', visitIds: [v.id, o.id] })))
+    .flatMap((v) =>
+      problem.visits
+        .filter(
+          (o) =>
+            o.id !== v.id &&
+            o.startsAt > v.startsAt &&
+            v.startsAt >= now &&
+            !o.types.some((t) => missing.has(t)) &&
+            maySwap(v.id, o.id),
+        )
+        .map((o): SavingAct => ({ kind: 'swap', visitIds: [v.id, o.id] })),
+    )
   return [...runs, ...swaps, ...[...missing].map((type): SavingAct => ({ kind: 'one more cassette', type }))]
 }
 
@@ -56,7 +85,11 @@ function candidates(problem: TurnoverProblem, extra: readonly number[], maySwap:
  * @param maySwap whether two visits could exchange their times: their chairs and people are not this function's to know
  * @param now no run before this moment
  */
-export function savingActs(problem: TurnoverProblem, maySwap: (a: string, b: string) => boolean = () => false, now = -Infinity): { single: Saving[]; together: SavingAct[]; left: Dry[] } {
+export function savingActs(
+  problem: TurnoverProblem,
+  maySwap: (a: string, b: string) => boolean = () => false,
+  now = -Infinity,
+): { single: Saving[]; together: SavingAct[]; left: Dry[] } {
   const before = simulateTurnover(problem)
   if (before.dry.length === 0) return { single: [], together: [], left: [] }
   const tried = (p: TurnoverProblem, extra: readonly number[]): Saving[] =>

@@ -7,11 +7,37 @@ import type { Link, Step } from '../plan/types'
 import { forecast } from './simulate'
 import { layOut, type Scored } from './timeline'
 
-const step = (id: string, who: string, [shortS, likelyS, longS]: [number, number, number], place: Step['place'] = 'chair'): Step => ({
-  id, phase: 'arrival', title: id, fn: 'chairside', performer: { personId: who, name: who, permission: 'yes', because: { text: '', standing: 'C' } }, allowed: {},
-  helpers: [], place, spread: { shortS, likelyS, longS }, passes: [], needs: [], countsIn: [], countsOut: [], cautions: [], mistakes: [], figures: [],
+const step = (
+  id: string,
+  who: string,
+  [shortS, likelyS, longS]: [number, number, number],
+  place: Step['place'] = 'chair',
+): Step => ({
+  id,
+  phase: 'arrival',
+  title: id,
+  fn: 'chairside',
+  performer: { personId: who, name: who, permission: 'yes', because: { text: '', standing: 'C' } },
+  allowed: {},
+  helpers: [],
+  place,
+  spread: { shortS, likelyS, longS },
+  passes: [],
+  needs: [],
+  countsIn: [],
+  countsOut: [],
+  cautions: [],
+  mistakes: [],
+  figures: [],
 })
-const link = (from: string, to: string, more: Partial<Link> = {}): Link => ({ id: `${from}>${to}`, from, fromEdge: 'finish', to, toEdge: 'start', ...more })
+const link = (from: string, to: string, more: Partial<Link> = {}): Link => ({
+  id: `${from}>${to}`,
+  from,
+  fromEdge: 'finish',
+  to,
+  toEdge: 'start',
+  ...more,
+})
 const run = (plan: Scored, seed = 1) => forecast(plan, 20_000, seed)
 
 describe('the forecast', () => {
@@ -32,11 +58,19 @@ describe('the forecast', () => {
     expect(Math.abs(f.eightInTenS - (mean + 0.8416 * deviation))).toBeLessThan(deviation * 0.1)
   })
   it('says how often a window closes too early: with one step inside, exactly how often that step takes longer', () => {
-    const f = run({ steps: [step('mix', 'A', [20, 30, 80])], links: [link('mix', 'mix', { fromEdge: 'start', toEdge: 'finish', atMostS: 50, title: 'working time' })], people: [] })
+    const f = run({
+      steps: [step('mix', 'A', [20, 30, 80])],
+      links: [link('mix', 'mix', { fromEdge: 'start', toEdge: 'finish', atMostS: 50, title: 'working time' })],
+      people: [],
+    })
     expect(f.missed[0]!.share).toBeCloseTo((80 - 50) ** 2 / ((80 - 20) * (80 - 30)), 2)
   })
   it('opens no window before the word is given: loading begins so long before the mouth is free as loading takes', () => {
-    const steps = [step('load', 'A', [15, 20, 120]), step('cord', 'D', [120, 300, 700], 'mouth'), step('seat', 'D', [8, 10, 15], 'mouth')]
+    const steps = [
+      step('load', 'A', [15, 20, 120]),
+      step('cord', 'D', [120, 300, 700], 'mouth'),
+      step('seat', 'D', [8, 10, 15], 'mouth'),
+    ]
     const window = link('load', 'seat', { fromEdge: 'start', toEdge: 'start', atMostS: 90, title: 'loaded to seated' })
     const f = run({ steps, links: [link('load', 'seat'), link('cord', 'seat'), { ...window, id: 'w' }], people: [] })
     // Begun 20 s before the cord is done, however long that takes: the window closes only where loading itself overruns 90 s.
@@ -49,7 +83,13 @@ describe('the forecast', () => {
       const one = forecast(plan, 400, 3)
       expect(forecast(plan, 400, 3)).toEqual(one)
       expect(one.eightInTenS).toBeGreaterThanOrEqual(one.likelyS)
-      const shortest = { ...plan, steps: plan.steps.map((s) => ({ ...s, spread: { shortS: s.spread.shortS, likelyS: s.spread.shortS, longS: s.spread.shortS } })) }
+      const shortest = {
+        ...plan,
+        steps: plan.steps.map((s) => ({
+          ...s,
+          spread: { shortS: s.spread.shortS, likelyS: s.spread.shortS, longS: s.spread.shortS },
+        })),
+      }
       expect(one.likelyS, f).toBeGreaterThan(layOut(shortest).chairS - 1)
       expect(layOut(plan).conflict, f).toEqual([])
     }

@@ -44,7 +44,12 @@ function inOrder(waits: readonly Wait[][], start: readonly number[]): number[] |
 /** Likely seconds from the start of a step to the starts of those that come after it; −∞ for the others. */
 function reach(waits: readonly Wait[][], order: readonly number[], likely: readonly number[], from: number): number[] {
   const after = waits.map((_, i) => (i === from ? 0 : -Infinity))
-  for (const i of order) for (const w of waits[i]!) after[i] = Math.max(after[i]!, after[w.from]! + (w.finish ? likely[w.from]! : 0) + w.afterS - (w.ownFinish ? likely[i]! : 0))
+  for (const i of order)
+    for (const w of waits[i]!)
+      after[i] = Math.max(
+        after[i]!,
+        after[w.from]! + (w.finish ? likely[w.from]! : 0) + w.afterS - (w.ownFinish ? likely[i]! : 0),
+      )
   return after
 }
 
@@ -65,16 +70,26 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
   for (const l of plan.links) {
     const [from, to] = [at.get(l.from), at.get(l.to)]
     if (from === undefined || to === undefined || from === to) continue
-    waits[to]!.push({ from, finish: l.fromEdge === 'finish', ownFinish: l.toEdge === 'finish', afterS: l.atLeastS ?? 0 })
+    waits[to]!.push({
+      from,
+      finish: l.fromEdge === 'finish',
+      ownFinish: l.toEdge === 'finish',
+      afterS: l.atLeastS ?? 0,
+    })
   }
   // Each person and the mouth take their steps in the order of the score.
   const lines = new Map<string, number[]>()
   problemOf(plan).tasks.forEach((t, i) => t.holds.forEach((h) => lines.set(h, [...(lines.get(h) ?? []), i])))
   for (const line of lines.values()) {
     line.sort((a, b) => start[a]! - start[b]! || a - b)
-    for (let i = 1; i < line.length; i++) waits[line[i]!]!.push({ from: line[i - 1]!, finish: true, ownFinish: false, afterS: 0 })
+    for (let i = 1; i < line.length; i++)
+      waits[line[i]!]!.push({ from: line[i - 1]!, finish: true, ownFinish: false, afterS: 0 })
   }
-  const windows = plan.links.flatMap((l) => (l.atMostS !== undefined && l.title !== undefined && at.has(l.from) && at.has(l.to) ? [{ ...l, a: at.get(l.from)!, b: at.get(l.to)!, atMostS: l.atMostS }] : []))
+  const windows = plan.links.flatMap((l) =>
+    l.atMostS !== undefined && l.title !== undefined && at.has(l.from) && at.has(l.to)
+      ? [{ ...l, a: at.get(l.from)!, b: at.get(l.to)!, atMostS: l.atMostS }]
+      : [],
+  )
   const plain = inOrder(waits, start)
   const holding = waits.map((w) => [...w])
   const likely = steps.map((s) => s.spread.likelyS)
@@ -85,7 +100,11 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
       if (m === w.a || after[m] === -Infinity) continue
       for (const other of waits[m]!) {
         if (after[other.from] !== -Infinity) continue
-        holding[w.a]!.push({ ...other, ownFinish: false, afterS: other.afterS - (other.ownFinish ? likely[m]! : 0) - after[m]! })
+        holding[w.a]!.push({
+          ...other,
+          ownFinish: false,
+          afterS: other.afterS - (other.ownFinish ? likely[m]! : 0) - after[m]!,
+        })
       }
     }
   }
@@ -104,17 +123,27 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
       const { shortS, likelyS, longS } = steps[i]!.spread
       const takes = triangular(shortS, likelyS, longS, next())
       let from = 0
-      for (const w of used[i]!) from = Math.max(from, (w.finish ? end[w.from]! : begin[w.from]!) + w.afterS - (w.ownFinish ? takes : 0))
+      for (const w of used[i]!)
+        from = Math.max(from, (w.finish ? end[w.from]! : begin[w.from]!) + w.afterS - (w.ownFinish ? takes : 0))
       begin[i] = from
       end[i] = from + takes
       if (inChair[i]) length = Math.max(length, end[i]!)
     }
     lengths[n] = length
     windows.forEach((w, k) => {
-      if ((w.toEdge === 'finish' ? end[w.b]! : begin[w.b]!) - (w.fromEdge === 'finish' ? end[w.a]! : begin[w.a]!) > w.atMostS) over[k]!++
+      if (
+        (w.toEdge === 'finish' ? end[w.b]! : begin[w.b]!) - (w.fromEdge === 'finish' ? end[w.a]! : begin[w.a]!) >
+        w.atMostS
+      )
+        over[k]!++
     })
   }
   lengths.sort()
   const part = (share: number): number => lengths[Math.min(draws - 1, Math.ceil(share * draws) - 1)]!
-  return { draws, likelyS: part(0.5), eightInTenS: part(0.8), missed: windows.map((w, k) => ({ linkId: w.id, title: w.title!, share: over[k]! / draws })) }
+  return {
+    draws,
+    likelyS: part(0.5),
+    eightInTenS: part(0.8),
+    missed: windows.map((w, k) => ({ linkId: w.id, title: w.title!, share: over[k]! / draws })),
+  }
 }

@@ -3,7 +3,14 @@ import { describe, expect, it } from 'vitest'
 import { random } from './random'
 import { solve, type Problem, type Rule, type Solution } from './solve'
 
-const order = (from: string, to: string, more: Partial<Rule> = {}): Rule => ({ id: `${from}>${to}`, from, fromEdge: 'finish', to, toEdge: 'start', ...more })
+const order = (from: string, to: string, more: Partial<Rule> = {}): Rule => ({
+  id: `${from}>${to}`,
+  from,
+  fromEdge: 'finish',
+  to,
+  toEdge: 'start',
+  ...more,
+})
 
 /** A small visit by seed: seven to nine tasks, two or three things, order, lags, and windows some of which cannot hold. */
 function instance(seed: number): Problem {
@@ -12,15 +19,21 @@ function instance(seed: number): Problem {
   const things = ['dentist', 'assistant', 'mouth'].slice(0, 2 + pick(2))
   const tasks = Array.from({ length: 7 + pick(3) }, (_, i) => {
     const holds = things.filter(() => next() < 0.5)
-    return { id: `t${i}`, durationS: 10 + 5 * pick(30), holds: holds.length > 0 ? holds : [things[pick(things.length)]!] }
+    return {
+      id: `t${i}`,
+      durationS: 10 + 5 * pick(30),
+      holds: holds.length > 0 ? holds : [things[pick(things.length)]!],
+    }
   })
   const rules: Rule[] = []
   for (let j = 1; j < tasks.length; j++) {
     for (let i = 0; i < j; i++) {
       const dice = next()
       if (dice < 0.16) rules.push(order(`t${i}`, `t${j}`))
-      else if (dice < 0.22) rules.push(order(`t${i}`, `t${j}`, { atLeastS: 10 * pick(20), fromEdge: next() < 0.5 ? 'start' : 'finish' }))
-      else if (dice < 0.28) rules.push(order(`t${i}`, `t${j}`, { atMostS: tasks[j]!.durationS + 10 * pick(12), toEdge: 'finish' }))
+      else if (dice < 0.22)
+        rules.push(order(`t${i}`, `t${j}`, { atLeastS: 10 * pick(20), fromEdge: next() < 0.5 ? 'start' : 'finish' }))
+      else if (dice < 0.28)
+        rules.push(order(`t${i}`, `t${j}`, { atMostS: tasks[j]!.durationS + 10 * pick(12), toEdge: 'finish' }))
     }
   }
   return { tasks, rules, until: tasks.filter(() => next() < 0.8).map((t) => t.id) }
@@ -28,7 +41,9 @@ function instance(seed: number): Problem {
 
 /** The same visit for a general solver of mixed integer programmes, in the text form such solvers read. */
 function programme({ tasks, rules, until }: Problem): string {
-  const big = tasks.reduce((sum, t) => sum + t.durationS, 0) + rules.reduce((sum, r) => sum + (r.atLeastS ?? 0) + (r.atMostS ?? 0), 0)
+  const big =
+    tasks.reduce((sum, t) => sum + t.durationS, 0) +
+    rules.reduce((sum, r) => sum + (r.atLeastS ?? 0) + (r.atMostS ?? 0), 0)
   const dur = new Map(tasks.map((t) => [t.id, t.durationS]))
   const lines: string[] = []
   const ends = until.length > 0 ? until : tasks.map((t) => t.id)
@@ -44,7 +59,10 @@ function programme({ tasks, rules, until }: Problem): string {
       if (!a.holds.some((h) => b.holds.includes(h))) continue
       const y = `y_${a.id}_${b.id}`
       turns.push(y)
-      lines.push(`${b.id} - ${a.id} - ${big} ${y} >= ${a.durationS - big}`, `${a.id} - ${b.id} + ${big} ${y} >= ${b.durationS}`)
+      lines.push(
+        `${b.id} - ${a.id} - ${big} ${y} >= ${a.durationS - big}`,
+        `${a.id} - ${b.id} + ${big} ${y} >= ${b.durationS}`,
+      )
     }
   }
   return `Minimize\n obj: length\nSubject To\n${lines.map((l, i) => ` c${i}: ${l}`).join('\n')}\nBounds\n length >= 0\n${tasks.map((t) => ` ${t.id} >= 0`).join('\n')}\nBinary\n ${turns.join(' ')}\nEnd\n`
@@ -61,7 +79,11 @@ function keeps(problem: Problem, s: Solution): void {
   }
   for (const [x, a] of problem.tasks.entries())
     for (const b of problem.tasks.slice(x + 1))
-      if (a.holds.some((h) => b.holds.includes(h))) expect(edge(a.id, 'finish') <= s.startS[b.id]! || edge(b.id, 'finish') <= s.startS[a.id]!, `${a.id} beside ${b.id}`).toBe(true)
+      if (a.holds.some((h) => b.holds.includes(h)))
+        expect(
+          edge(a.id, 'finish') <= s.startS[b.id]! || edge(b.id, 'finish') <= s.startS[a.id]!,
+          `${a.id} beside ${b.id}`,
+        ).toBe(true)
 }
 
 describe('the shortest timeline', () => {
@@ -97,9 +119,15 @@ describe('the shortest timeline', () => {
       seen++
       expect(own.conflict.length).toBeGreaterThan(0)
       const timed = problem.rules.filter((r) => r.atMostS !== undefined || r.atLeastS)
-      const only = (ids: string[]): Problem => ({ ...problem, rules: problem.rules.filter((r) => !timed.includes(r) || ids.includes(r.id)) })
+      const only = (ids: string[]): Problem => ({
+        ...problem,
+        rules: problem.rules.filter((r) => !timed.includes(r) || ids.includes(r.id)),
+      })
       expect(solve(only(own.conflict))).toHaveProperty('conflict')
-      for (const id of own.conflict) expect(solve(only(own.conflict.filter((x) => x !== id))), `seed ${seed} without ${id}`).toHaveProperty('lengthS')
+      for (const id of own.conflict)
+        expect(solve(only(own.conflict.filter((x) => x !== id))), `seed ${seed} without ${id}`).toHaveProperty(
+          'lengthS',
+        )
     }
     expect(seen).toBeGreaterThan(5)
   })
@@ -118,13 +146,22 @@ describe('the shortest timeline', () => {
       until: [],
     }
     // 30 + 60 + 60 + 180 + 20, the other jaw inside the 180.
-    expect(solve(visit)).toMatchObject({ lengthS: 350, proven: true, startS: { opposing: 150 }, slackS: { topical: 0, needle: 0, opposing: 10, test: 0 } })
+    expect(solve(visit)).toMatchObject({
+      lengthS: 350,
+      proven: true,
+      startS: { opposing: 150 },
+      slackS: { topical: 0, needle: 0, opposing: 10, test: 0 },
+    })
   })
 
   it('does not open a window before it has to', () => {
     // Loading takes 20 s; the mouth is free after 300 s, and loading must be over when it is: 280, though the window would allow 255.
     const problem: Problem = {
-      tasks: [{ id: 'load', durationS: 20, holds: ['assistant'] }, { id: 'cord', durationS: 300, holds: ['dentist', 'mouth'] }, { id: 'seat', durationS: 10, holds: ['dentist', 'mouth'] }],
+      tasks: [
+        { id: 'load', durationS: 20, holds: ['assistant'] },
+        { id: 'cord', durationS: 300, holds: ['dentist', 'mouth'] },
+        { id: 'seat', durationS: 10, holds: ['dentist', 'mouth'] },
+      ],
       rules: [order('load', 'seat', { fromEdge: 'start', atMostS: 45 }), order('load', 'seat'), order('cord', 'seat')],
       until: ['seat'],
     }
@@ -134,14 +171,24 @@ describe('the shortest timeline', () => {
   it('names the window that five crowns at 20 s overrun', () => {
     const teeth = ['1', '2', '3', '4', '5']
     const problem: Problem = {
-      tasks: [...teeth.map((t) => ({ id: `inject ${t}`, durationS: 20, holds: ['dentist', 'mouth'] })), { id: 'seat', durationS: 10, holds: ['assistant', 'mouth'] }],
-      rules: [...teeth.map((t) => order(`inject ${t}`, 'seat')), ...teeth.map((t) => order(`inject ${t}`, 'seat', { id: `window ${t}`, fromEdge: 'start', toEdge: 'start', atMostS: 75 }))],
+      tasks: [
+        ...teeth.map((t) => ({ id: `inject ${t}`, durationS: 20, holds: ['dentist', 'mouth'] })),
+        { id: 'seat', durationS: 10, holds: ['assistant', 'mouth'] },
+      ],
+      rules: [
+        ...teeth.map((t) => order(`inject ${t}`, 'seat')),
+        ...teeth.map((t) =>
+          order(`inject ${t}`, 'seat', { id: `window ${t}`, fromEdge: 'start', toEdge: 'start', atMostS: 75 }),
+        ),
+      ],
       until: [],
     }
     const own = solve(problem)
     expect(own).toMatchObject({ proven: true })
     // Any four in a row take 80 s already: one of the five windows could be spared, none of the four named.
     expect((own as { conflict: string[] }).conflict).toEqual(['2', '3', '4', '5'].map((t) => `window ${t}`))
-    expect(solve({ ...problem, rules: problem.rules.map((r) => (r.atMostS ? { ...r, atMostS: 120 } : r)) })).toMatchObject({ lengthS: 110 })
+    expect(
+      solve({ ...problem, rules: problem.rules.map((r) => (r.atMostS ? { ...r, atMostS: 120 } : r)) }),
+    ).toMatchObject({ lengthS: 110 })
   })
 })

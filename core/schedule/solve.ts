@@ -65,7 +65,10 @@ function closed(problem: Problem, rules: readonly Rule[]): Distances | null {
   const n = problem.tasks.length
   const at = new Map(problem.tasks.map((t, i) => [t.id, i + 1]))
   const until = new Set(problem.until)
-  const ties = problem.tasks.flatMap((t, i): [number, number, number][] => [[0, i + 1, 0], ...(until.size === 0 || until.has(t.id) ? [[i + 1, n + 1, t.durationS] as [number, number, number]] : [])])
+  const ties = problem.tasks.flatMap((t, i): [number, number, number][] => [
+    [0, i + 1, 0],
+    ...(until.size === 0 || until.has(t.id) ? [[i + 1, n + 1, t.durationS] as [number, number, number]] : []),
+  ])
   for (const [id, bound] of Object.entries(problem.starts ?? {})) {
     const i = at.get(id)
     if (i === undefined) continue
@@ -75,10 +78,13 @@ function closed(problem: Problem, rules: readonly Rule[]): Distances | null {
   for (const r of rules) {
     const [a, b] = [at.get(r.from), at.get(r.to)]
     if (a === undefined || b === undefined) continue
-    const shift = (r.fromEdge === 'finish' ? problem.tasks[a - 1]!.durationS : 0) - (r.toEdge === 'finish' ? problem.tasks[b - 1]!.durationS : 0)
+    const shift =
+      (r.fromEdge === 'finish' ? problem.tasks[a - 1]!.durationS : 0) -
+      (r.toEdge === 'finish' ? problem.tasks[b - 1]!.durationS : 0)
     // A tie of a task to itself says how long it may take; a task's own length is not a matter of order.
     if (a !== b) ties.push([a, b, shift + (r.atLeastS ?? 0)])
-    if (r.atMostS !== undefined && (a !== b || -shift > r.atMostS)) ties.push([b, a, a === b ? 1 : -(shift + r.atMostS)])
+    if (r.atMostS !== undefined && (a !== b || -shift > r.atMostS))
+      ties.push([b, a, a === b ? 1 : -(shift + r.atMostS)])
   }
   return Distances.from(n + 2, ties)
 }
@@ -114,7 +120,9 @@ function preemptive(tasks: { head: number; dur: number; tail: number }[]): numbe
 function boundOf(s: Search, d: Distances): number {
   let bound = tailOf(d, 0)
   for (const tasks of s.wanted) {
-    const heads = tasks.map((i) => ({ head: d.at(0, i), dur: s.dur[i]!, tail: tailOf(d, i) - s.dur[i]! })).filter((t) => t.tail >= 0)
+    const heads = tasks
+      .map((i) => ({ head: d.at(0, i), dur: s.dur[i]!, tail: tailOf(d, i) - s.dur[i]! }))
+      .filter((t) => t.tail >= 0)
     if (heads.length > 1) bound = Math.max(bound, preemptive(heads))
   }
   return bound
@@ -128,7 +136,8 @@ function settle(s: Search, d: Distances): boolean {
     for (const [i, j] of s.pairs) {
       const [di, dj] = [s.dur[i]!, s.dur[j]!]
       if (d.at(i, j) >= di || d.at(j, i) >= dj) continue
-      const can = (a: number, b: number, da: number): boolean => d.at(b, a) + da <= 0 && d.at(0, a) + da + tailOf(d, b) < most
+      const can = (a: number, b: number, da: number): boolean =>
+        d.at(b, a) + da <= 0 && d.at(0, a) + da + tailOf(d, b) < most
       const [first, second] = [can(i, j, di), can(j, i, dj)]
       if (first && second) continue
       if (!first && !second) return false
@@ -165,7 +174,15 @@ function search(s: Search, d: Distances): void {
     return
   }
   const { i, j } = worst
-  for (const [a, b] of worst.first ? [[i, j], [j, i]] : [[j, i], [i, j]]) {
+  for (const [a, b] of worst.first
+    ? [
+        [i, j],
+        [j, i],
+      ]
+    : [
+        [j, i],
+        [i, j],
+      ]) {
     const next = d.copy()
     if (next.tie(a!, b!, s.dur[a!]!)) search(s, next)
   }
@@ -244,13 +261,28 @@ export function solve(problem: Problem, limit = mostNodes): Solved {
   const latest = (i: number): number => (distances.at(i, 0) <= never / 2 ? Infinity : -distances.at(i, 0))
   // What opens a window, and what lies between that and its end, starts as late as nothing else has to move for it.
   const late = insideWindows(problem, distances).toSorted((a, b) => starts[b]! - starts[a]!)
-  for (const i of late) starts[i] = Math.min(length - tailOf(distances, i), latest(i), ...ids.flatMap((_, j) => (j + 1 === i || distances.at(i, j + 1) <= never / 2 ? [] : [starts[j + 1]! - distances.at(i, j + 1)])))
+  for (const i of late)
+    starts[i] = Math.min(
+      length - tailOf(distances, i),
+      latest(i),
+      ...ids.flatMap((_, j) =>
+        j + 1 === i || distances.at(i, j + 1) <= never / 2 ? [] : [starts[j + 1]! - distances.at(i, j + 1)],
+      ),
+    )
   return {
     startS: Object.fromEntries(ids.map((id, i) => [id, starts[i + 1]!])),
     lengthS: length,
     boundS: proven ? length : Math.min(length, rootBound),
     proven,
     nodes: s.nodes,
-    slackS: Object.fromEntries(ids.map((id, i) => [id, Math.max(0, Math.min(latest(i + 1), length - Math.max(tailOf(distances, i + 1), s.dur[i + 1]!)) - distances.at(0, i + 1))])),
+    slackS: Object.fromEntries(
+      ids.map((id, i) => [
+        id,
+        Math.max(
+          0,
+          Math.min(latest(i + 1), length - Math.max(tailOf(distances, i + 1), s.dur[i + 1]!)) - distances.at(0, i + 1),
+        ),
+      ]),
+    ),
   }
 }

@@ -5,7 +5,8 @@ import { round } from '../figure'
 import type { SetupLine } from '../plan/types'
 
 /** What is surely used up: laid open, and no instrument. What stands by comes back. */
-export const usedUp = (setup: readonly SetupLine[]): SetupLine[] => setup.filter((l) => !l.reusable && l.readiness === 'open' && !l.lack)
+export const usedUp = (setup: readonly SetupLine[]): SetupLine[] =>
+  setup.filter((l) => !l.reusable && l.readiness === 'open' && !l.lack)
 
 export interface StockNeed {
   itemId: string
@@ -15,7 +16,8 @@ export interface StockNeed {
   /** In the item's unit. */
   amount: number
 }
-export const needsOf = (visits: readonly { id: string; day: string; setup: readonly SetupLine[] }[]): StockNeed[] => visits.flatMap((v) => usedUp(v.setup).map((l) => ({ itemId: l.id, date: v.day, visitId: v.id, amount: l.quantity })))
+export const needsOf = (visits: readonly { id: string; day: string; setup: readonly SetupLine[] }[]): StockNeed[] =>
+  visits.flatMap((v) => usedUp(v.setup).map((l) => ({ itemId: l.id, date: v.day, visitId: v.id, amount: l.quantity })))
 
 const tiny = 1e-9
 
@@ -23,10 +25,19 @@ const tiny = 1e-9
  * Takes an amount off lots: what is opened first, then by expiry, none that has expired by the date. Where they do not
  * suffice, what is missing is said.
  */
-export function takeOff(lots: readonly Lot[], itemId: string, amount: number, date: string): { taken: { lotId: string; amount: number }[]; missing: number } {
+export function takeOff(
+  lots: readonly Lot[],
+  itemId: string,
+  amount: number,
+  date: string,
+): { taken: { lotId: string; amount: number }[]; missing: number } {
   const taken: { lotId: string; amount: number }[] = []
   let missing = amount
-  for (const lot of lots.filter((l) => l.itemId === itemId && l.left > tiny && l.expires >= date).toSorted((a, b) => Number(b.opened) - Number(a.opened) || a.expires.localeCompare(b.expires) || a.id.localeCompare(b.id))) {
+  for (const lot of lots
+    .filter((l) => l.itemId === itemId && l.left > tiny && l.expires >= date)
+    .toSorted(
+      (a, b) => Number(b.opened) - Number(a.opened) || a.expires.localeCompare(b.expires) || a.id.localeCompare(b.id),
+    )) {
     if (missing <= tiny) break
     const part = Math.min(lot.left, missing)
     taken.push({ lotId: lot.id, amount: part })
@@ -65,38 +76,63 @@ export const reserve = 1.25
  * Runs the coming visits over the lots, day by day.
  * @param needs of visits from `from` to `to`, plain dates, in any order
  */
-export function stockForecast(items: readonly Item[], lots: readonly Lot[], needs: readonly StockNeed[], from: string, to: string): StockLine[] {
-  return items.filter((i) => i.tracked).map((item): StockLine => {
-    const own = needs.filter((n) => n.itemId === item.id && n.date >= from && n.date <= to).toSorted((a, b) => a.date.localeCompare(b.date) || a.visitId.localeCompare(b.visitId))
-    let state = lots.filter((l) => l.itemId === item.id)
-    const left = state.filter((l) => l.expires >= from).reduce((sum, l) => sum + l.left, 0)
-    let short: StockLine['short']
-    for (const n of own) {
-      const { taken, missing } = takeOff(state, item.id, n.amount, n.date)
-      state = without(state, taken)
-      if (missing > 0) short = short ? { ...short, by: short.by + missing } : { date: n.date, visitId: n.visitId, by: missing }
-    }
-    const needed = own.reduce((sum, n) => sum + n.amount, 0)
-    const usable = state.filter((l) => l.expires > to).reduce((sum, l) => sum + l.left, 0)
-    // Enough for the plans with the reserve, beyond what they leave.
-    const wanted = Math.max(0, (short?.by ?? 0) + needed * (reserve - 1) - usable)
-    const whole = item.unit === 'piece' || item.unit === 'pair' || item.unit === 'cartridge'
-    return {
-      itemId: item.id,
-      name: item.name,
-      unit: item.unit,
-      left: round(left, 1),
-      needed: round(needed, 1),
-      ...(short ? { short: { ...short, by: round(short.by, 1) } } : {}),
-      wasted: state.filter((l) => l.left > tiny && l.expires >= from && l.expires <= to).map((l) => ({ number: l.number, expires: l.expires, amount: round(l.left, 1) })),
-      opened: lots.filter((l) => l.itemId === item.id && l.opened && l.left > tiny).map((l) => ({ number: l.number, left: round(l.left, 1) })),
-      order: needed === 0 ? 0 : whole ? Math.ceil(wanted - tiny) : round(Math.ceil(wanted * 10 - tiny) / 10, 1),
-    }
-  })
+export function stockForecast(
+  items: readonly Item[],
+  lots: readonly Lot[],
+  needs: readonly StockNeed[],
+  from: string,
+  to: string,
+): StockLine[] {
+  return items
+    .filter((i) => i.tracked)
+    .map((item): StockLine => {
+      const own = needs
+        .filter((n) => n.itemId === item.id && n.date >= from && n.date <= to)
+        .toSorted((a, b) => a.date.localeCompare(b.date) || a.visitId.localeCompare(b.visitId))
+      let state = lots.filter((l) => l.itemId === item.id)
+      const left = state.filter((l) => l.expires >= from).reduce((sum, l) => sum + l.left, 0)
+      let short: StockLine['short']
+      for (const n of own) {
+        const { taken, missing } = takeOff(state, item.id, n.amount, n.date)
+        state = without(state, taken)
+        if (missing > 0)
+          short = short ? { ...short, by: short.by + missing } : { date: n.date, visitId: n.visitId, by: missing }
+      }
+      const needed = own.reduce((sum, n) => sum + n.amount, 0)
+      const usable = state.filter((l) => l.expires > to).reduce((sum, l) => sum + l.left, 0)
+      // Enough for the plans with the reserve, beyond what they leave.
+      const wanted = Math.max(0, (short?.by ?? 0) + needed * (reserve - 1) - usable)
+      const whole = item.unit === 'piece' || item.unit === 'pair' || item.unit === 'cartridge'
+      return {
+        itemId: item.id,
+        name: item.name,
+        unit: item.unit,
+        left: round(left, 1),
+        needed: round(needed, 1),
+        ...(short ? { short: { ...short, by: round(short.by, 1) } } : {}),
+        wasted: state
+          .filter((l) => l.left > tiny && l.expires >= from && l.expires <= to)
+          .map((l) => ({ number: l.number, expires: l.expires, amount: round(l.left, 1) })),
+        opened: lots
+          .filter((l) => l.itemId === item.id && l.opened && l.left > tiny)
+          .map((l) => ({ number: l.number, left: round(l.left, 1) })),
+        order: needed === 0 ? 0 : whole ? Math.ceil(wanted - tiny) : round(Math.ceil(wanted * 10 - tiny) / 10, 1),
+      }
+    })
 }
 
 /** The order as CSV for a spreadsheet; only what is to be ordered. */
 export function orderCsv(lines: readonly StockLine[]): string {
-  const data = lines.filter((l) => l.order > 0).map((l) => ({ item: l.itemId, name: l.name, order: l.order, unit: l.unit, left: l.left, needed: l.needed, 'short on': l.short?.date ?? '' }))
+  const data = lines
+    .filter((l) => l.order > 0)
+    .map((l) => ({
+      item: l.itemId,
+      name: l.name,
+      order: l.order,
+      unit: l.unit,
+      left: l.left,
+      needed: l.needed,
+      'short on': l.short?.date ?? '',
+    }))
   return `\uFEFF${Papa.unparse({ fields: ['item', 'name', 'order', 'unit', 'left', 'needed', 'short on'], data }, { escapeFormulae: true })}\r\n`
 }

@@ -60,7 +60,8 @@ function restsOf(bars: readonly Bar[]): Rest[] {
   for (const bar of bars.toSorted((a, b) => a.startS - b.startS)) {
     for (const personId of bar.people) {
       const free = until.get(personId)
-      if (free !== undefined && bar.startS - free >= leastRestS) rests.push({ personId, startS: free, endS: bar.startS })
+      if (free !== undefined && bar.startS - free >= leastRestS)
+        rests.push({ personId, startS: free, endS: bar.startS })
       until.set(personId, Math.max(free ?? 0, bar.endS))
     }
   }
@@ -70,9 +71,17 @@ function restsOf(bars: readonly Bar[]): Rest[] {
 export type Scored = Pick<Plan, 'steps' | 'links' | 'people'> & { setup?: Plan['setup'] }
 
 /** Of what a step uses, the things the practice owns one of. */
-export const thingsOf = (plan: Scored, stepId: string): string[] => (plan.setup ?? []).flatMap((l) => (l.only && l.readiness === 'open' && l.steps.includes(stepId) ? [l.id] : []))
+export const thingsOf = (plan: Scored, stepId: string): string[] =>
+  (plan.setup ?? []).flatMap((l) => (l.only && l.readiness === 'open' && l.steps.includes(stepId) ? [l.id] : []))
 /** What a step takes for itself while it runs: its people, the mouth, the only one of a thing. */
-export const heldBy = (plan: Scored, step: Step): string[] => [...new Set([step.performer.personId, ...step.helpers, ...thingsOf(plan, step.id), ...(step.place === 'mouth' ? ['mouth'] : [])])]
+export const heldBy = (plan: Scored, step: Step): string[] => [
+  ...new Set([
+    step.performer.personId,
+    ...step.helpers,
+    ...thingsOf(plan, step.id),
+    ...(step.place === 'mouth' ? ['mouth'] : []),
+  ]),
+]
 export const withPatient = (step: Pick<Step, 'place'>): boolean => step.place !== 'desk' && step.place !== 'room'
 
 /** The visit as the scheduler sees it: steps with what they take, links as rules, and the patient's leaving as the end. */
@@ -93,7 +102,14 @@ export function layOut(plan: Scored): Timeline {
   const before = known.get(plan)
   if (before) return before
   const found = solve(problemOf(plan))
-  const timeline = 'conflict' in found ? { ...inPlanOrder(plan), conflict: found.conflict } : drawn(plan, (id) => found.startS[id]!, (id) => found.slackS[id]!)
+  const timeline =
+    'conflict' in found
+      ? { ...inPlanOrder(plan), conflict: found.conflict }
+      : drawn(
+          plan,
+          (id) => found.startS[id]!,
+          (id) => found.slackS[id]!,
+        )
   known.set(plan, timeline)
   return timeline
 }
@@ -139,12 +155,34 @@ function earliest(plan: Scored, notBefore: ReadonlyMap<string, number>): Start {
 }
 
 /** The starts as bars, waits, brackets and sums. */
-const drawn = (plan: Scored, start: Start, slack: Start = () => 0): Timeline => timelineOf(plan, plan.steps.map((step) => barOf(plan, step, start(step.id), start(step.id) + step.spread.likelyS, slack(step.id))))
+const drawn = (plan: Scored, start: Start, slack: Start = () => 0): Timeline =>
+  timelineOf(
+    plan,
+    plan.steps.map((step) => barOf(plan, step, start(step.id), start(step.id) + step.spread.likelyS, slack(step.id))),
+  )
 
 /** A step as a bar; `performerId` where somebody else did it than was planned. */
-export function barOf(plan: Scored, step: Step, startS: number, endS: number, slackS: number, performerId = step.performer.personId): Bar {
+export function barOf(
+  plan: Scored,
+  step: Step,
+  startS: number,
+  endS: number,
+  slackS: number,
+  performerId = step.performer.personId,
+): Bar {
   const things = thingsOf(plan, step.id)
-  return { stepId: step.id, phase: step.phase, title: step.title, people: [...new Set([performerId, ...step.helpers])], ...(things.length > 0 ? { things } : {}), place: step.place, startS, endS, hold: step.holdId !== undefined, slackS }
+  return {
+    stepId: step.id,
+    phase: step.phase,
+    title: step.title,
+    people: [...new Set([performerId, ...step.helpers])],
+    ...(things.length > 0 ? { things } : {}),
+    place: step.place,
+    startS,
+    endS,
+    hold: step.holdId !== undefined,
+    slackS,
+  }
 }
 
 /** Bars with their waits, brackets and sums. */
@@ -156,7 +194,18 @@ export function timelineOf(plan: Pick<Scored, 'links'>, bars: Bar[], conflict: s
     if (!from || !to || !link.title) return []
     const startS = link.fromEdge === 'start' ? from.start : from.finish
     const endS = link.toEdge === 'start' ? to.start : to.finish
-    return [{ title: link.title, from: link.from, to: link.to, startS, endS, kind: link.atMostS === undefined ? 'lag' : 'window', missed: link.atMostS !== undefined && endS - startS > link.atMostS, ...(link.atMostS === undefined ? {} : { longestS: link.atMostS }) }]
+    return [
+      {
+        title: link.title,
+        from: link.from,
+        to: link.to,
+        startS,
+        endS,
+        kind: link.atMostS === undefined ? 'lag' : 'window',
+        missed: link.atMostS !== undefined && endS - startS > link.atMostS,
+        ...(link.atMostS === undefined ? {} : { longestS: link.atMostS }),
+      },
+    ]
   })
   const busyS: Record<string, number> = {}
   for (const bar of bars) for (const p of bar.people) busyS[p] = (busyS[p] ?? 0) + bar.endS - bar.startS

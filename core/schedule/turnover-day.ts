@@ -25,7 +25,12 @@ const mostActs = 6
  * Simulates the day's cassettes from where they are now. On a day to come, every cassette is sterile in the morning.
  * @returns null where the practice keeps no cassettes on record
  */
-export function turnoverOfDay(facts: DayFacts<Visit>, instruments: Instruments, { loads, states }: { loads: readonly LoadRecord[]; states: readonly CassetteState[] }, now: number): TurnoverView | null {
+export function turnoverOfDay(
+  facts: DayFacts<Visit>,
+  instruments: Instruments,
+  { loads, states }: { loads: readonly LoadRecord[]; states: readonly CassetteState[] },
+  now: number,
+): TurnoverView | null {
   if (instruments.cassettes.length === 0 || instruments.sterilisers.length === 0) return null
   const visits = placed(facts)
   const endsAt = (v: { startsAt: number; score: { totalS: number } }): number => v.startsAt + v.score.totalS * 1000
@@ -35,12 +40,23 @@ export function turnoverOfDay(facts: DayFacts<Visit>, instruments: Instruments, 
   const known = new Set(instruments.cassettes.map((c) => c.type))
   const problem: TurnoverProblem = {
     // What is laid up already has its cassettes.
-    visits: visits.map((v) => ({ id: v.id, startsAt: v.startsAt, endsAt: endsAt(v), types: v.cassettes.filter((c) => c.name === undefined && known.has(c.type)).map((c) => c.type) })),
+    visits: visits.map((v) => ({
+      id: v.id,
+      startsAt: v.startsAt,
+      endsAt: endsAt(v),
+      types: v.cassettes.filter((c) => c.name === undefined && known.has(c.type)).map((c) => c.type),
+    })),
     cassettes: isToday
-      ? standsFrom(states, loads, instruments, (id) => {
-          const v = own.get(id)
-          return v && endsAt(v)
-        }, now)
+      ? standsFrom(
+          states,
+          loads,
+          instruments,
+          (id) => {
+            const v = own.get(id)
+            return v && endsAt(v)
+          },
+          now,
+        )
       : instruments.cassettes.map(({ id, type }) => ({ id, type })),
     sterilisers: instruments.sterilisers,
     way: instruments.way,
@@ -51,8 +67,16 @@ export function turnoverOfDay(facts: DayFacts<Visit>, instruments: Instruments, 
   const before = twiceInDay(visits, 0)
   const maySwap = (a: string, b: string): boolean => {
     const [x, y] = [own.get(a)!, own.get(b)!]
-    if (x.fixed || y.fixed || x.cassettes.some((c) => c.name !== undefined) || y.cassettes.some((c) => c.name !== undefined)) return false
-    const swapped = visits.map((v) => (v.id === a ? { ...v, startsAt: y.startsAt } : v.id === b ? { ...v, startsAt: x.startsAt } : v))
+    if (
+      x.fixed ||
+      y.fixed ||
+      x.cassettes.some((c) => c.name !== undefined) ||
+      y.cassettes.some((c) => c.name !== undefined)
+    )
+      return false
+    const swapped = visits.map((v) =>
+      v.id === a ? { ...v, startsAt: y.startsAt } : v.id === b ? { ...v, startsAt: x.startsAt } : v,
+    )
     return twiceInDay(swapped, 0) <= before
   }
   const acts = savingActs(problem, maySwap, isToday ? now : -Infinity)

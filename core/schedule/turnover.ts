@@ -89,7 +89,9 @@ export function simulateTurnover(problem: TurnoverProblem, extra: readonly numbe
   }
   const start = (at: number, why: SimulatedLoad['why']): void => {
     while (queue.length > 0) {
-      const s = free.findIndex((until, i) => until <= at && (why !== 'full' || queue.length >= sterilisers[i]!.capacity))
+      const s = free.findIndex(
+        (until, i) => until <= at && (why !== 'full' || queue.length >= sterilisers[i]!.capacity),
+      )
       if (s < 0) {
         // Every steriliser runs: what was to be run at this time is run as soon as one is free.
         const next = Math.min(...free)
@@ -117,7 +119,8 @@ export function simulateTurnover(problem: TurnoverProblem, extra: readonly numbe
 
   for (const c of problem.cassettes) {
     if (c.soiledAt !== undefined) soiled(c.id, c.soiledAt)
-    else if (c.readyAt === undefined || c.readyAt === -Infinity) ready.push({ id: c.id, type: c.type, since: -Infinity })
+    else if (c.readyAt === undefined || c.readyAt === -Infinity)
+      ready.push({ id: c.id, type: c.type, since: -Infinity })
     else on(c.readyAt, 0, () => becomes(c.id, c.readyAt!))
   }
   for (const at of problem.runsAt) on(at, 2, () => start(at, 'planned'))
@@ -142,7 +145,12 @@ export function simulateTurnover(problem: TurnoverProblem, extra: readonly numbe
   // Few events: the next is looked for among all. Of one moment and rank, the one said first comes first.
   while (events.length > 0) {
     let next = 0
-    for (let i = 1; i < events.length; i++) if (events[i]!.at < events[next]!.at || (events[i]!.at === events[next]!.at && events[i]!.rank < events[next]!.rank)) next = i
+    for (let i = 1; i < events.length; i++)
+      if (
+        events[i]!.at < events[next]!.at ||
+        (events[i]!.at === events[next]!.at && events[i]!.rank < events[next]!.rank)
+      )
+        next = i
     events.splice(next, 1)[0]!.act()
   }
   return out

@@ -70,7 +70,8 @@ export interface ArchPlace {
 
 /** Steepness of the drawing's parabola y = k·x²; starting estimates that give a natural arch width. */
 const steepness = { upper: 0.052, lower: 0.058 }
-export const archSteepness = (jaw: 'upper' | 'lower', dentition: 'permanent' | 'primary'): number => steepness[jaw] * (dentition === 'primary' ? 1.35 : 1)
+export const archSteepness = (jaw: 'upper' | 'lower', dentition: 'permanent' | 'primary'): number =>
+  steepness[jaw] * (dentition === 'primary' ? 1.35 : 1)
 
 /**
  * Places the teeth of a jaw on a parabola by their mean mesiodistal widths, mm. Missing teeth keep their room.
@@ -94,8 +95,22 @@ export function archPlaces(jaw: 'upper' | 'lower', dentition: 'permanent' | 'pri
       x += stepMm / Math.hypot(1, slope)
       walked += stepMm
     }
-    places.push({ tooth: t, xMm: x, yMm: k * x * x, tangent: Math.atan(2 * k * x), widthMm: size.mesiodistalMm, depthMm: size.labiolingualMm })
+    places.push({
+      tooth: t,
+      xMm: x,
+      yMm: k * x * x,
+      tangent: Math.atan(2 * k * x),
+      widthMm: size.mesiodistalMm,
+      depthMm: size.labiolingualMm,
+    })
   }
-  const mirror = places.map((place, i): ArchPlace => ({ ...place, tooth: order[half.length - 1 - i]!, xMm: -place.xMm, tangent: -place.tangent }))
+  const mirror = places.map(
+    (place, i): ArchPlace => ({
+      ...place,
+      tooth: order[half.length - 1 - i]!,
+      xMm: -place.xMm,
+      tangent: -place.tangent,
+    }),
+  )
   return [...mirror.toReversed(), ...places]
 }

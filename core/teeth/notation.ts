@@ -58,7 +58,16 @@ export function writeBoth(t: Tooth, own: Notation): string {
   return own === 'iso' ? `${t} (${toQuadrant(t)})` : `${write(t, own)} (ISO ${t})`
 }
 
-const positionNames = ['central incisor', 'lateral incisor', 'canine', 'first premolar', 'second premolar', 'first molar', 'second molar', 'third molar']
+const positionNames = [
+  'central incisor',
+  'lateral incisor',
+  'canine',
+  'first premolar',
+  'second premolar',
+  'first molar',
+  'second molar',
+  'third molar',
+]
 const primaryNames = ['central incisor', 'lateral incisor', 'canine', 'first molar', 'second molar']
 
 /** 'lower left second molar', with 'primary' where it is one. */
@@ -97,7 +106,10 @@ export function readTooth(text: string, own: Notation): ToothReading {
   if (universal) readings.push({ tooth: universal, notation: 'universal' })
   const [first, second] = readings
   if (!first) {
-    return { kind: 'error', message: `"${text.trim()}" is not a tooth: write ISO (37), Universal (18, K) or quadrant (LL7)` }
+    return {
+      kind: 'error',
+      message: `"${text.trim()}" is not a tooth: write ISO (37), Universal (18, K) or quadrant (LL7)`,
+    }
   }
   if (!second) return { kind: 'ok', ...first }
   const winner = readings.find((r) => r.notation === own)

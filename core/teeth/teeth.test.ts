@@ -8,12 +8,35 @@ const t = (code: string) => code as Tooth
 
 describe('notation', () => {
   // P: ISO 3950:2016 and the Universal system.
-  it.each([['46', '30'], ['11', '8'], ['21', '9'], ['38', '17'], ['16', '3'], ['18', '1'], ['28', '16'], ['48', '32'], ['36', '19'], ['55', 'A'], ['51', 'E'], ['61', 'F'], ['65', 'J'], ['75', 'K'], ['85', 'T']])('ISO %s is Universal %s', (iso, universal) => {
+  it.each([
+    ['46', '30'],
+    ['11', '8'],
+    ['21', '9'],
+    ['38', '17'],
+    ['16', '3'],
+    ['18', '1'],
+    ['28', '16'],
+    ['48', '32'],
+    ['36', '19'],
+    ['55', 'A'],
+    ['51', 'E'],
+    ['61', 'F'],
+    ['65', 'J'],
+    ['75', 'K'],
+    ['85', 'T'],
+  ])('ISO %s is Universal %s', (iso, universal) => {
     expect(toUniversal(t(iso))).toBe(universal)
   })
 
   // P: quadrant-and-number notation.
-  it.each([['18', 'UR8'], ['28', 'UL8'], ['37', 'LL7'], ['48', 'LR8'], ['55', 'URE'], ['71', 'LLA']])('ISO %s is quadrant %s', (iso, quadrant) => {
+  it.each([
+    ['18', 'UR8'],
+    ['28', 'UL8'],
+    ['37', 'LL7'],
+    ['48', 'LR8'],
+    ['55', 'URE'],
+    ['71', 'LLA'],
+  ])('ISO %s is quadrant %s', (iso, quadrant) => {
     expect(toQuadrant(t(iso))).toBe(quadrant)
   })
 
@@ -28,19 +51,36 @@ describe('notation', () => {
 
   // C: "14" is an upper right premolar in ISO and an upper left molar (26) in Universal.
   it('lets the practice’s own notation win and shows the other reading', () => {
-    expect(readTooth('14', 'iso')).toEqual({ kind: 'ok', tooth: '14', notation: 'iso', also: { tooth: '26', notation: 'universal' } })
-    expect(readTooth('14', 'universal')).toEqual({ kind: 'ok', tooth: '26', notation: 'universal', also: { tooth: '14', notation: 'iso' } })
-    expect(readTooth('14', 'quadrant')).toMatchObject({ kind: 'ambiguous', readings: [{ tooth: '14' }, { tooth: '26' }] })
+    expect(readTooth('14', 'iso')).toEqual({
+      kind: 'ok',
+      tooth: '14',
+      notation: 'iso',
+      also: { tooth: '26', notation: 'universal' },
+    })
+    expect(readTooth('14', 'universal')).toEqual({
+      kind: 'ok',
+      tooth: '26',
+      notation: 'universal',
+      also: { tooth: '14', notation: 'iso' },
+    })
+    expect(readTooth('14', 'quadrant')).toMatchObject({
+      kind: 'ambiguous',
+      readings: [{ tooth: '14' }, { tooth: '26' }],
+    })
     expect(readTooth(' ll 7 ', 'universal')).toMatchObject({ kind: 'ok', tooth: '37' })
     expect(readTooth('39', 'iso')).toMatchObject({ kind: 'error' })
   })
 
   it('never throws and never invents a tooth, whatever is typed', () => {
     fc.assert(
-      fc.property(fc.string(), fc.constantFrom('iso' as const, 'universal' as const, 'quadrant' as const), (text, own) => {
-        const reading = readTooth(text, own)
-        return reading.kind !== 'ok' || allTeeth.includes(reading.tooth)
-      }),
+      fc.property(
+        fc.string(),
+        fc.constantFrom('iso' as const, 'universal' as const, 'quadrant' as const),
+        (text, own) => {
+          const reading = readTooth(text, own)
+          return reading.kind !== 'ok' || allTeeth.includes(reading.tooth)
+        },
+      ),
     )
   })
 

@@ -13,16 +13,49 @@ import type { VisitKind } from './kind'
 const guide = acts({ phase: 'records', fn: 'chairside', place: 'mouth' })
 const shell = acts({ phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true })
 
-const airway = reason('Airway watch: bits of old work, temporary and wax come loose; gauze screen, suction behind the bur', 'C')
+const airway = reason(
+  'Airway watch: bits of old work, temporary and wax come loose; gauze screen, suction behind the bur',
+  'C',
+)
 
 /** The guides from the wax-up, tried before a bur goes in. */
-const guides = (): Block => guide('records.reduction-guide', 'Reduction guide from the wax-up tried in: sits without rocking', [0.5, 1, 2], { needs: [open('reduction guide'), open('wax-up matrix')], told: 'tried the reduction guide in', mistakes: ['guide on wet teeth: it floats, and everything is cut too deep'] })
+const guides = (): Block =>
+  guide('records.reduction-guide', 'Reduction guide from the wax-up tried in: sits without rocking', [0.5, 1, 2], {
+    needs: [open('reduction guide'), open('wax-up matrix')],
+    told: 'tried the reduction guide in',
+    mistakes: ['guide on wet teeth: it floats, and everything is cut too deep'],
+  })
 
 /** A second shell over the gap shows the surgeon where teeth will be. */
 function surgeonsShell(c: Case): Block {
   return sequence(
-    shell('provisional.second-shell', `Second shell over the gap${c.pontics.length > 0 ? ` ${c.pontics.map((u) => u.label).join(', ')}` : ''}: mix into the matrix, seat, lift while rubbery`, [2, 4, 6], { told: 'made a second shell over the gap for the surgeon', needs: [open('bis-acryl', 5), open('mixing tip'), open('separator', 0.5)], ties: [{ from: '.', fromEdge: 'start', toEdge: 'finish', atLeastS: 60, warnS: 150, title: 'Second shell, rubbery stage', because: reason('off between 60 and 150 s by product and warmth', 'estimate') }], reason: practice('shows the surgeon where the teeth will be: implants are placed to it') }),
-    shell('provisional.second-shell-label', 'Second shell trimmed, bagged and labelled for the surgeon', [1, 2, 3], { place: 'bench', fn: 'chairside', helped: false, needs: [open('impression bag')] }),
+    shell(
+      'provisional.second-shell',
+      `Second shell over the gap${c.pontics.length > 0 ? ` ${c.pontics.map((u) => u.label).join(', ')}` : ''}: mix into the matrix, seat, lift while rubbery`,
+      [2, 4, 6],
+      {
+        told: 'made a second shell over the gap for the surgeon',
+        needs: [open('bis-acryl', 5), open('mixing tip'), open('separator', 0.5)],
+        ties: [
+          {
+            from: '.',
+            fromEdge: 'start',
+            toEdge: 'finish',
+            atLeastS: 60,
+            warnS: 150,
+            title: 'Second shell, rubbery stage',
+            because: reason('off between 60 and 150 s by product and warmth', 'estimate'),
+          },
+        ],
+        reason: practice('shows the surgeon where the teeth will be: implants are placed to it'),
+      },
+    ),
+    shell('provisional.second-shell-label', 'Second shell trimmed, bagged and labelled for the surgeon', [1, 2, 3], {
+      place: 'bench',
+      fn: 'chairside',
+      helped: false,
+      needs: [open('impression bag')],
+    }),
   )
 }
 
@@ -34,17 +67,44 @@ export const archPrepare: VisitKind = {
     const cord = cordPlan(c)
     return sequence(
       isolation(c),
-      cutSteps(c, (u) => crownLines(c, u).map((line, i) => (i === 0 ? { ...line, cautions: [airway] } : line.act === 'finish' ? { ...line, title: 'Finish every line with carbide', passes: ['carbide finisher', 'reduction guide'] } : line)), [6, 10, 18]),
-      reductionCheck(c, { title: 'Check the reduction, tooth by tooth, against the guide', passes: ['reduction guide', 'clearance tabs', 'probe'], minutes: [2, 4, 8] }),
+      cutSteps(
+        c,
+        (u) =>
+          crownLines(c, u).map((line, i) =>
+            i === 0
+              ? { ...line, cautions: [airway] }
+              : line.act === 'finish'
+                ? { ...line, title: 'Finish every line with carbide', passes: ['carbide finisher', 'reduction guide'] }
+                : line,
+          ),
+        [6, 10, 18],
+      ),
+      reductionCheck(c, {
+        title: 'Check the reduction, tooth by tooth, against the guide',
+        passes: ['reduction guide', 'clearance tabs', 'probe'],
+        minutes: [2, 4, 8],
+      }),
       isolationOff(c),
       overgrownTissue(c),
       cords(c, cord),
       makeProvisional(c),
-      meanwhile(cord.layers.length > 0 ? 'the cord dwells' : 'the tray is made ready', trimProvisional(c), finalImpression(c, cord)),
+      meanwhile(
+        cord.layers.length > 0 ? 'the cord dwells' : 'the tray is made ready',
+        trimProvisional(c),
+        finalImpression(c, cord),
+      ),
       only(c.pontics.length > 0, () => surgeonsShell(c)),
       fitProvisional(c),
-      guide('provisional.removable', 'It must come off again: on and off once more, path free', [0.3, 0.5, 1], { phase: 'provisional', needs: [standby('haemostat', 'the bridge holds too well')], reason: practice('a bridge-like provisional that locks in is cut off before the surgery') }),
+      guide('provisional.removable', 'It must come off again: on and off once more, path free', [0.3, 0.5, 1], {
+        phase: 'provisional',
+        needs: [standby('haemostat', 'the bridge holds too well')],
+        reason: practice('a bridge-like provisional that locks in is cut off before the surgery'),
+      }),
     )
   },
-  followUps: (c) => [{ title: 'Surgeon: implants by the second shell', afterWorkingDays: 10, because: practice('implants to come') }, deliveryAfter(c, 'crown.deliver', 'Delivery of the units'), ...tissueRecall(c)],
+  followUps: (c) => [
+    { title: 'Surgeon: implants by the second shell', afterWorkingDays: 10, because: practice('implants to come') },
+    deliveryAfter(c, 'crown.deliver', 'Delivery of the units'),
+    ...tissueRecall(c),
+  ],
 }

@@ -21,10 +21,47 @@ const finishing = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', he
 function retainerLines(u: Unit): CutLine[] {
   const inner = innerSide(u.tooth)
   return [
-    { act: 'draw', title: 'Draw between the teeth: thin coarse taper, never past the facial', form: 'draw', depthMm: 0.5, surface: 'proximal', share: 2, enamel: true, mistakes: ['past the facial line: the joint shows'], because: practice('two retainers have to go on along one path') },
-    { act: 'concavity', title: `${inner === 'palatal' ? 'Palatal' : 'Lingual'} made concave, 0.5 mm, all in enamel`, form: 'lingual concavity', depthMm: 0.5, surface: inner, share: 3, enamel: true, mistakes: ['dentine showing: the bond there is weaker, tell the dentist'] },
-    { act: 'ledge', title: 'Ledge with a small round bur: the seat for the retainer', form: 'ledge', depthMm: 0.5, surface: inner, share: 1, enamel: true },
-    { act: 'finish', title: 'Light chamfer, every edge smooth', form: 'finish', depthMm: 0.3, surface: 'margin', share: 1, after: 'chamfer', enamel: true, told: `finished the retainer preparation of ${u.label}, 0.5 mm in enamel` },
+    {
+      act: 'draw',
+      title: 'Draw between the teeth: thin coarse taper, never past the facial',
+      form: 'draw',
+      depthMm: 0.5,
+      surface: 'proximal',
+      share: 2,
+      enamel: true,
+      mistakes: ['past the facial line: the joint shows'],
+      because: practice('two retainers have to go on along one path'),
+    },
+    {
+      act: 'concavity',
+      title: `${inner === 'palatal' ? 'Palatal' : 'Lingual'} made concave, 0.5 mm, all in enamel`,
+      form: 'lingual concavity',
+      depthMm: 0.5,
+      surface: inner,
+      share: 3,
+      enamel: true,
+      mistakes: ['dentine showing: the bond there is weaker, tell the dentist'],
+    },
+    {
+      act: 'ledge',
+      title: 'Ledge with a small round bur: the seat for the retainer',
+      form: 'ledge',
+      depthMm: 0.5,
+      surface: inner,
+      share: 1,
+      enamel: true,
+    },
+    {
+      act: 'finish',
+      title: 'Light chamfer, every edge smooth',
+      form: 'finish',
+      depthMm: 0.3,
+      surface: 'margin',
+      share: 1,
+      after: 'chamfer',
+      enamel: true,
+      told: `finished the retainer preparation of ${u.label}, 0.5 mm in enamel`,
+    },
   ]
 }
 
@@ -34,14 +71,46 @@ export const bridgeCeramicPrepare: VisitKind = {
   work: (c) => {
     const cord = cordPlan(c)
     return sequence(
-      plan('records.place', `Place judged: ${pontics(c)} to ${labels(c)}; do the opposite teeth slide over it?`, [0.5, 1, 3], { fn: 'occlusal check', needs: [open('articulating paper', 2), open('foil')], hold: { name: 'plan', title: 'Right place for a bonded bridge', evidence: 'paper marks in side and forward movement', because: practice('a lower incisor is the best place; not behind, not where opposite teeth slide over it') } }),
+      plan(
+        'records.place',
+        `Place judged: ${pontics(c)} to ${labels(c)}; do the opposite teeth slide over it?`,
+        [0.5, 1, 3],
+        {
+          fn: 'occlusal check',
+          needs: [open('articulating paper', 2), open('foil')],
+          hold: {
+            name: 'plan',
+            title: 'Right place for a bonded bridge',
+            evidence: 'paper marks in side and forward movement',
+            because: practice('a lower incisor is the best place; not behind, not where opposite teeth slide over it'),
+          },
+        },
+      ),
       rolls(c),
       cutSteps(c, retainerLines, [5, 8, 14]),
-      plan('cutting.retainer-check', 'Depth and draw looked at: enamel all round, one path', [0.5, 1, 2], { phase: 'cutting', hold: { name: 'reduction', title: 'Retainers enough, in enamel', evidence: 'no dentine, one path of insertion seen with one eye', because: practice('0.5 mm lingual, all in enamel'), again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.retainer-check'] } }),
+      plan('cutting.retainer-check', 'Depth and draw looked at: enamel all round, one path', [0.5, 1, 2], {
+        phase: 'cutting',
+        hold: {
+          name: 'reduction',
+          title: 'Retainers enough, in enamel',
+          evidence: 'no dentine, one path of insertion seen with one eye',
+          because: practice('0.5 mm lingual, all in enamel'),
+          again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.retainer-check'],
+        },
+      }),
       cords(c, cord),
-      plan('impression.block-out', 'Block out undercuts and open embrasures with wax', [0.5, 1, 2], { phase: 'impression', needs: [open('block-out wax')], reason: practice('a stiff material in an open embrasure does not come out again') }),
+      plan('impression.block-out', 'Block out undercuts and open embrasures with wax', [0.5, 1, 2], {
+        phase: 'impression',
+        needs: [open('block-out wax')],
+        reason: practice('a stiff material in an open embrasure does not come out again'),
+      }),
       finalImpression(c, cord),
-      plan('records.pontic-note', `Slip: pontic ${pontics(c)} flat on the tongue side, clear in side and forward bite`, [0.3, 0.5, 1], { place: 'desk', fn: 'chart note' }),
+      plan(
+        'records.pontic-note',
+        `Slip: pontic ${pontics(c)} flat on the tongue side, clear in side and forward bite`,
+        [0.3, 0.5, 1],
+        { place: 'desk', fn: 'chart note' },
+      ),
     )
   },
   followUps: (c) => [deliveryAfter(c, 'bridge.ceramic.deliver', 'Delivery of the bonded bridge')],
@@ -52,19 +121,51 @@ function bondRetainers(c: Case): Block {
   const spot: Spot = { stem: 'delivery', phase: 'delivery', label: labels(c) }
   const whole = retainerCure(c.units.length)
   return sequence(
-    deliver('delivery.alcohol', 'Teeth wiped with alcohol, disclosed: nothing stains', [0.5, 1, 2], { fn: 'polishing', needs: [open('alcohol'), open('disclosing solution'), open('cotton pellet', 2)], mistakes: ['a film of plaque under the resin: it lets go in weeks'] }),
+    deliver('delivery.alcohol', 'Teeth wiped with alcohol, disclosed: nothing stains', [0.5, 1, 2], {
+      fn: 'polishing',
+      needs: [open('alcohol'), open('disclosing solution'), open('cotton pellet', 2)],
+      mistakes: ['a film of plaque under the resin: it lets go in weeks'],
+    }),
     pumice(spot),
     etch(spot, 'enamel', { hold: frosted() }),
     cleanPiece('bridge'),
-    deliver('delivery.piece-adhesive', 'Adhesive on the piece, blown till still', [0.5, 0.7, 1], { place: 'bench', helped: false, needs: [open('silane', 0.1), open('adhesive', 0.1), open('micro brush')] }),
+    deliver('delivery.piece-adhesive', 'Adhesive on the piece, blown till still', [0.5, 0.7, 1], {
+      place: 'bench',
+      helped: false,
+      needs: [open('silane', 0.1), open('adhesive', 0.1), open('micro brush')],
+    }),
     adhesive(c, spot, { cured: false, title: `Adhesive on the teeth: rub in 20 s, ${labels(c)}` }),
-    deliver('delivery.load', 'Resin cement on the retainers', [0.2, 0.4, 0.6], { place: 'bench', helped: false, needs: [open('cement.resin', c.units.length, { words: 'resin cement' }), open('mixing tip')] }),
-    deliver('delivery.seat', 'Seat along the path, hold', [0.2, 0.4, 0.8], { told: 'seated the bonded bridge with resin cement', tell: 'Your bridge is glued to the teeth beside it. Do not bite off hard things with it; clean under it with the threaded floss we showed you. If one side feels loose, come at once.', passes: ['piece on its stick', 'plugger'], ties: [{ from: 'delivery.load', fromEdge: 'start', toEdge: 'finish', warnS: 90, atMostS: 120, title: 'Resin cement to seated', because: { text: 'about 2 min; the product’s own working time wins', standing: 'estimate' }, whenMissed: 'it is setting: clean both and begin again from the etch', again: ['delivery.load', 'delivery.seat'] }] }),
+    deliver('delivery.load', 'Resin cement on the retainers', [0.2, 0.4, 0.6], {
+      place: 'bench',
+      helped: false,
+      needs: [open('cement.resin', c.units.length, { words: 'resin cement' }), open('mixing tip')],
+    }),
+    deliver('delivery.seat', 'Seat along the path, hold', [0.2, 0.4, 0.8], {
+      told: 'seated the bonded bridge with resin cement',
+      tell: 'Your bridge is glued to the teeth beside it. Do not bite off hard things with it; clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
+      passes: ['piece on its stick', 'plugger'],
+      ties: [
+        {
+          from: 'delivery.load',
+          fromEdge: 'start',
+          toEdge: 'finish',
+          warnS: 90,
+          atMostS: 120,
+          title: 'Resin cement to seated',
+          because: { text: 'about 2 min; the product’s own working time wins', standing: 'estimate' },
+          whenMissed: 'it is setting: clean both and begin again from the etch',
+          again: ['delivery.load', 'delivery.seat'],
+        },
+      ],
+    }),
     resinExcess(c, spot),
     ...c.units.flatMap((u) =>
       (['front', 'back'] as const).map((side) => {
         const light = cureOf(c, `retainer ${u.tooth}, ${side}`, 60)
-        return lightStep({ ...spot, tooth: u.tooth, label: u.label }, `delivery.cure-${side}.${u.tooth}`, light, { title: `Light ${light.value} s, ${side} of ${u.label}`, ...(side === 'front' && u === c.units[0] ? { figures: [light, whole] } : {}) })
+        return lightStep({ ...spot, tooth: u.tooth, label: u.label }, `delivery.cure-${side}.${u.tooth}`, light, {
+          title: `Light ${light.value} s, ${side} of ${u.label}`,
+          ...(side === 'front' && u === c.units[0] ? { figures: [light, whole] } : {}),
+        })
       }),
     ),
   )
@@ -75,15 +176,47 @@ export const bridgeCeramicDeliver: VisitKind = {
   ownBite: true,
   work: (c) =>
     sequence(
-      tryIn(c, 'bridge', { hurts: false, title: `Try in the bridge, ${labels(c)}: seats on the ledges, contacts, pontic on the tissue` }),
+      tryIn(c, 'bridge', {
+        hurts: false,
+        title: `Try in the bridge, ${labels(c)}: seats on the ledges, contacts, pontic on the tissue`,
+      }),
       shadeOnTooth(c),
       sheetOn(c, { purpose: 'bonding', tied: c.units.map((u) => u.tooth) }),
       bondRetainers(c),
       sheetOff(c),
-      finishing('finishing.edges', 'Edges: 12-flute, then rubber point', [2, 3, 6], { cut: { id: 'finishing.edges', form: 'finish', depthMm: 0.2, surface: 'joint' }, needs: [open('high-speed handpiece'), open('rubber point')], told: 'finished the edges of the retainers' }),
-      finishing('finishing.threader', `Knotted threader through under ${pontics(c)}`, [0.5, 1, 2], { fn: 'excess removal', needs: [open('floss threader'), open('floss', 300)] }),
-      finishing('finishing.foil', 'Foil pulls through between the four front teeth in a hard bite; bridge clear in side and forward movements', [1, 2, 4], { fn: 'occlusal check', needs: [open('foil'), open('articulating paper', 2), standby('alcohol', 'the paper smears')], told: 'checked the bite with foil: front teeth clear, guidance on natural teeth', hold: { name: 'bite', title: 'Bite clear', evidence: 'foil and paper, closed, sideways, forward', because: practice('guidance stays on natural teeth') } }),
+      finishing('finishing.edges', 'Edges: 12-flute, then rubber point', [2, 3, 6], {
+        cut: { id: 'finishing.edges', form: 'finish', depthMm: 0.2, surface: 'joint' },
+        needs: [open('high-speed handpiece'), open('rubber point')],
+        told: 'finished the edges of the retainers',
+      }),
+      finishing('finishing.threader', `Knotted threader through under ${pontics(c)}`, [0.5, 1, 2], {
+        fn: 'excess removal',
+        needs: [open('floss threader'), open('floss', 300)],
+      }),
+      finishing(
+        'finishing.foil',
+        'Foil pulls through between the four front teeth in a hard bite; bridge clear in side and forward movements',
+        [1, 2, 4],
+        {
+          fn: 'occlusal check',
+          needs: [open('foil'), open('articulating paper', 2), standby('alcohol', 'the paper smears')],
+          told: 'checked the bite with foil: front teeth clear, guidance on natural teeth',
+          hold: {
+            name: 'bite',
+            title: 'Bite clear',
+            evidence: 'foil and paper, closed, sideways, forward',
+            because: practice('guidance stays on natural teeth'),
+          },
+        },
+      ),
     ),
-  followUps: () => [weekAfter('floss under the pontic, tissue, bite'), { title: 'Half-yearly check of the bonded bridge', kind: 'recall.half-year', afterWorkingDays: 130, because: practice('six-monthly check of a bonded bridge') }],
+  followUps: () => [
+    weekAfter('floss under the pontic, tissue, bite'),
+    {
+      title: 'Half-yearly check of the bonded bridge',
+      kind: 'recall.half-year',
+      afterWorkingDays: 130,
+      because: practice('six-monthly check of a bonded bridge'),
+    },
+  ],
 }
-

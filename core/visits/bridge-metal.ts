@@ -22,21 +22,79 @@ export const bridgeMetalPrepare: VisitKind = {
   work: (c) => {
     const cord = cordPlan(c)
     return sequence(
-      plan('records.room', 'Room behind the upper front teeth? Paper and tabs in the bite', [0.5, 1, 3], { fn: 'occlusal check', needs: [open('articulating paper', 2), open('clearance tabs')], hold: { name: 'plan', title: 'Room for the retainers', evidence: 'tab in the bite behind each abutment', because: practice('no room, no retainer: the opponent is eased or another bridge is made') } }),
+      plan('records.room', 'Room behind the upper front teeth? Paper and tabs in the bite', [0.5, 1, 3], {
+        fn: 'occlusal check',
+        needs: [open('articulating paper', 2), open('clearance tabs')],
+        hold: {
+          name: 'plan',
+          title: 'Room for the retainers',
+          evidence: 'tab in the bite behind each abutment',
+          because: practice('no room, no retainer: the opponent is eased or another bridge is made'),
+        },
+      }),
       overgrownTissue(c),
       rolls(c),
-      plan('cutting.outline', `Outline pencilled on ${labels(c)}: where the metal will lie`, [0.5, 1, 2], { phase: 'cutting', needs: [open('pencil')], passes: ['pencil'], reason: practice('ends clear of the edge, so that no grey shines through') }),
-      cutSteps(c, (u) => [
-        { act: 'concavity', title: 'Light enamel work inside the outline, 0.5 mm', form: 'lingual concavity', depthMm: 0.5, surface: innerSide(u.tooth), share: 3, enamel: true, mistakes: ['dentine showing: tell the dentist'] },
-        { act: 'ledge', title: 'Ledge or rest for the seat', form: 'ledge', depthMm: 0.5, surface: innerSide(u.tooth), share: 1, enamel: true },
-        { act: 'finish', title: 'Edges of the enamel smooth', form: 'finish', depthMm: 0.3, surface: 'margin', share: 1, after: 'chamfer', enamel: true, told: `finished the retainer preparation of ${u.label}, in enamel` },
-      ], [4, 7, 12]),
-      plan('cutting.opponent', 'Opponent eased where it strikes the retainers', [0.5, 1, 2], { phase: 'cutting', fn: 'cutting', helped: true, cut: { id: 'cutting.opponent', form: 'finish', depthMm: 0.2, surface: 'opponent' }, needs: opens('high-speed handpiece') }),
+      plan('cutting.outline', `Outline pencilled on ${labels(c)}: where the metal will lie`, [0.5, 1, 2], {
+        phase: 'cutting',
+        needs: [open('pencil')],
+        passes: ['pencil'],
+        reason: practice('ends clear of the edge, so that no grey shines through'),
+      }),
+      cutSteps(
+        c,
+        (u) => [
+          {
+            act: 'concavity',
+            title: 'Light enamel work inside the outline, 0.5 mm',
+            form: 'lingual concavity',
+            depthMm: 0.5,
+            surface: innerSide(u.tooth),
+            share: 3,
+            enamel: true,
+            mistakes: ['dentine showing: tell the dentist'],
+          },
+          {
+            act: 'ledge',
+            title: 'Ledge or rest for the seat',
+            form: 'ledge',
+            depthMm: 0.5,
+            surface: innerSide(u.tooth),
+            share: 1,
+            enamel: true,
+          },
+          {
+            act: 'finish',
+            title: 'Edges of the enamel smooth',
+            form: 'finish',
+            depthMm: 0.3,
+            surface: 'margin',
+            share: 1,
+            after: 'chamfer',
+            enamel: true,
+            told: `finished the retainer preparation of ${u.label}, in enamel`,
+          },
+        ],
+        [4, 7, 12],
+      ),
+      plan('cutting.opponent', 'Opponent eased where it strikes the retainers', [0.5, 1, 2], {
+        phase: 'cutting',
+        fn: 'cutting',
+        helped: true,
+        cut: { id: 'cutting.opponent', form: 'finish', depthMm: 0.2, surface: 'opponent' },
+        needs: opens('high-speed handpiece'),
+      }),
       cords(c, cord),
       finalImpression(c, cord),
     )
   },
-  followUps: (c) => [{ ...deliveryAfter(c, 'bridge.metal.try-in', 'Try-in of the metal bridge'), afterWorkingDays: 5, because: practice('tried in at a week, before the metal is etched') }, ...tissueRecall(c)],
+  followUps: (c) => [
+    {
+      ...deliveryAfter(c, 'bridge.metal.try-in', 'Try-in of the metal bridge'),
+      afterWorkingDays: 5,
+      because: practice('tried in at a week, before the metal is etched'),
+    },
+    ...tissueRecall(c),
+  ],
 }
 
 export const bridgeMetalTryIn: VisitKind = {
@@ -45,11 +103,32 @@ export const bridgeMetalTryIn: VisitKind = {
   work: (c) =>
     sequence(
       rolls(c),
-      tryIn(c, 'metal bridge', { hurts: false, title: `Try in the metal bridge, ${labels(c)}: seats by its fingers, no rock, bite clear` }),
-      shadeOnTooth(c, { detail: 'Changes of shade are written down now: after the metal is etched nobody fires it again.' }),
-      plan('delivery.back-to-lab', 'Bagged dry, back to be etched; nobody touches the fitting side after', [0.5, 1, 2], { phase: 'delivery', place: 'desk', needs: opens('impression bag', 'disinfectant spray'), reason: practice('fit and shade first, then the metal is etched') }),
+      tryIn(c, 'metal bridge', {
+        hurts: false,
+        title: `Try in the metal bridge, ${labels(c)}: seats by its fingers, no rock, bite clear`,
+      }),
+      shadeOnTooth(c, {
+        detail: 'Changes of shade are written down now: after the metal is etched nobody fires it again.',
+      }),
+      plan(
+        'delivery.back-to-lab',
+        'Bagged dry, back to be etched; nobody touches the fitting side after',
+        [0.5, 1, 2],
+        {
+          phase: 'delivery',
+          place: 'desk',
+          needs: opens('impression bag', 'disinfectant spray'),
+          reason: practice('fit and shade first, then the metal is etched'),
+        },
+      ),
     ),
-  followUps: (c) => [{ ...deliveryAfter(c, 'bridge.metal.deliver', 'Delivery of the etched bridge'), afterWorkingDays: 5, because: { text: 'the laboratory etches and sends it back', standing: 'estimate' } }],
+  followUps: (c) => [
+    {
+      ...deliveryAfter(c, 'bridge.metal.deliver', 'Delivery of the etched bridge'),
+      afterWorkingDays: 5,
+      because: { text: 'the laboratory etches and sends it back', standing: 'estimate' },
+    },
+  ],
 }
 
 const clockSteps = ['delivery.vacuum', 'delivery.bond-mix', 'delivery.cement-mix', 'delivery.seat']
@@ -57,14 +136,80 @@ const clockSteps = ['delivery.vacuum', 'delivery.bond-mix', 'delivery.cement-mix
 /** The 20 s and 90 s clock. Standing C: bond mixed and blown, the cement's mix begins at 20 s, all seated within 90 s of the first mix. */
 function clock(c: Case): Block {
   return sequence(
-    deliver('delivery.vacuum', 'Dry with vacuum 60 s, not the air syringe', [1, 1.2, 1.5], { fn: 'rinse', needs: [open('vacuum drying tip')], ties: [lasting(60, 'Vacuum', practice('60 s of vacuum: the air line may carry oil and water'))], mistakes: ['one breath of the patient on it: etched again'] }),
-    deliver('delivery.bond-mix', 'Bond mixed, on teeth and metal, blown', [0.25, 0.3, 0.33], { told: 'mixed the bond and blew it thin', needs: [open('bond.two-part', 1), open('micro brush', 2), open('dappen dish')], passes: ['brush for the teeth', 'air'], detail: 'The clock starts with the first mix: two people, one for the teeth, one for the metal.' }),
-    deliver('delivery.cement-mix', 'Cement mixed, on the retainers', [0.3, 0.4, 0.5], { place: 'bench', helped: false, fn: 'chairside', needs: [open('cement.metal bridge', 1, { words: 'resin cement for etched metal' }), open('mixing pad'), open('mixing spatula')], ties: [{ from: 'delivery.bond-mix', fromEdge: 'start', toEdge: 'start', atLeastS: 20, title: 'Cement’s mix begins', because: practice('the cement’s mix begins 20 s after the bond’s') }], cues: [{ from: 'delivery.bond-mix', atS: 20, until: 'start', say: 'Mix the cement now', because: practice('20 s after the first mix') }] }),
-    deliver('delivery.seat', 'Seat, press on every retainer; seated', [0.2, 0.3, 0.4], {
-      told: `seated the etched metal bridge on ${labels(c)}`, tell: 'Your bridge is glued to the teeth beside it. Do not bite off hard things with it; clean under it with the threaded floss we showed you. If one side feels loose, come at once.', cues: [{ from: 'delivery.bond-mix', atS: 60, say: 'Bridge to the mouth', because: practice('all seated within 90 s') }, { from: 'delivery.bond-mix', atS: 80, say: 'Seated? Ten seconds left', because: practice('all seated within 90 s') }], passes: ['loaded bridge, fingers first', 'pressing instrument'], needs: opens('burnisher.ball'),
-      ties: [{ from: 'delivery.bond-mix', fromEdge: 'start', toEdge: 'finish', warnS: 70, atMostS: 90, title: 'Etched metal to be seated', because: practice('all seated within 90 s of the first mix'), whenMissed: 'it sets off the tooth: bridge off, cleaned, dried, etched again and begun anew', again: clockSteps }],
+    deliver('delivery.vacuum', 'Dry with vacuum 60 s, not the air syringe', [1, 1.2, 1.5], {
+      fn: 'rinse',
+      needs: [open('vacuum drying tip')],
+      ties: [lasting(60, 'Vacuum', practice('60 s of vacuum: the air line may carry oil and water'))],
+      mistakes: ['one breath of the patient on it: etched again'],
     }),
-    deliver('delivery.hold', 'Pressed without moving until it is hard', [3, 4, 6], { fn: 'chairside', ties: [lasting(180, 'Cement hardens', reason('about 3 min; the product’s own time wins', 'estimate'))], mistakes: ['hand changed while it sets: the film tears'] }),
+    deliver('delivery.bond-mix', 'Bond mixed, on teeth and metal, blown', [0.25, 0.3, 0.33], {
+      told: 'mixed the bond and blew it thin',
+      needs: [open('bond.two-part', 1), open('micro brush', 2), open('dappen dish')],
+      passes: ['brush for the teeth', 'air'],
+      detail: 'The clock starts with the first mix: two people, one for the teeth, one for the metal.',
+    }),
+    deliver('delivery.cement-mix', 'Cement mixed, on the retainers', [0.3, 0.4, 0.5], {
+      place: 'bench',
+      helped: false,
+      fn: 'chairside',
+      needs: [
+        open('cement.metal bridge', 1, { words: 'resin cement for etched metal' }),
+        open('mixing pad'),
+        open('mixing spatula'),
+      ],
+      ties: [
+        {
+          from: 'delivery.bond-mix',
+          fromEdge: 'start',
+          toEdge: 'start',
+          atLeastS: 20,
+          title: 'Cement’s mix begins',
+          because: practice('the cement’s mix begins 20 s after the bond’s'),
+        },
+      ],
+      cues: [
+        {
+          from: 'delivery.bond-mix',
+          atS: 20,
+          until: 'start',
+          say: 'Mix the cement now',
+          because: practice('20 s after the first mix'),
+        },
+      ],
+    }),
+    deliver('delivery.seat', 'Seat, press on every retainer; seated', [0.2, 0.3, 0.4], {
+      told: `seated the etched metal bridge on ${labels(c)}`,
+      tell: 'Your bridge is glued to the teeth beside it. Do not bite off hard things with it; clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
+      cues: [
+        { from: 'delivery.bond-mix', atS: 60, say: 'Bridge to the mouth', because: practice('all seated within 90 s') },
+        {
+          from: 'delivery.bond-mix',
+          atS: 80,
+          say: 'Seated? Ten seconds left',
+          because: practice('all seated within 90 s'),
+        },
+      ],
+      passes: ['loaded bridge, fingers first', 'pressing instrument'],
+      needs: opens('burnisher.ball'),
+      ties: [
+        {
+          from: 'delivery.bond-mix',
+          fromEdge: 'start',
+          toEdge: 'finish',
+          warnS: 70,
+          atMostS: 90,
+          title: 'Etched metal to be seated',
+          because: practice('all seated within 90 s of the first mix'),
+          whenMissed: 'it sets off the tooth: bridge off, cleaned, dried, etched again and begun anew',
+          again: clockSteps,
+        },
+      ],
+    }),
+    deliver('delivery.hold', 'Pressed without moving until it is hard', [3, 4, 6], {
+      fn: 'chairside',
+      ties: [lasting(180, 'Cement hardens', reason('about 3 min; the product’s own time wins', 'estimate'))],
+      mistakes: ['hand changed while it sets: the film tears'],
+    }),
   )
 }
 
@@ -78,11 +223,44 @@ export const bridgeMetalDeliver: VisitKind = {
       pumice(spot),
       etch(spot, 'enamel', { hold: frosted() }),
       clock(c),
-      deliver('delivery.excess', 'Excess off while it breaks, not while it smears', [1, 2, 4], { fn: 'excess removal', passes: ['scaler', 'knotted threader'], needs: [open('scaler'), open('floss threader'), open('floss', 300)], told: 'removed the excess cement' }),
+      deliver('delivery.excess', 'Excess off while it breaks, not while it smears', [1, 2, 4], {
+        fn: 'excess removal',
+        passes: ['scaler', 'knotted threader'],
+        needs: [open('scaler'), open('floss threader'), open('floss', 300)],
+        told: 'removed the excess cement',
+      }),
       sheetOff(c),
-      deliver('delivery.fingers', 'Seating fingers cut off, edges polished', [1, 2, 4], { fn: 'polishing', cut: { id: 'delivery.fingers', form: 'split', depthMm: 1, surface: 'seating fingers' }, needs: [open('high-speed handpiece'), open('rubber point')], cautions: [reason('Sharp bits of metal: gauze behind, suction at the bur', 'C')], told: 'cut off the seating fingers' }),
-      deliver('delivery.bite', 'Bite in all movements: bridge clear, guidance on natural teeth', [1, 2, 4], { fn: 'occlusal check', needs: [open('articulating paper', 2), open('foil'), standby('shade guide', 'the patient asks about the colour: wait a week')], hold: { name: 'bite', title: 'Bite clear', evidence: 'paper and foil in every movement', because: practice('a bonded bridge is clear in side and forward movements') }, told: 'checked the bite in all movements' }),
+      deliver('delivery.fingers', 'Seating fingers cut off, edges polished', [1, 2, 4], {
+        fn: 'polishing',
+        cut: { id: 'delivery.fingers', form: 'split', depthMm: 1, surface: 'seating fingers' },
+        needs: [open('high-speed handpiece'), open('rubber point')],
+        cautions: [reason('Sharp bits of metal: gauze behind, suction at the bur', 'C')],
+        told: 'cut off the seating fingers',
+      }),
+      deliver('delivery.bite', 'Bite in all movements: bridge clear, guidance on natural teeth', [1, 2, 4], {
+        fn: 'occlusal check',
+        needs: [
+          open('articulating paper', 2),
+          open('foil'),
+          standby('shade guide', 'the patient asks about the colour: wait a week'),
+        ],
+        hold: {
+          name: 'bite',
+          title: 'Bite clear',
+          evidence: 'paper and foil in every movement',
+          because: practice('a bonded bridge is clear in side and forward movements'),
+        },
+        told: 'checked the bite in all movements',
+      }),
     )
   },
-  followUps: () => [weekAfter('threaded floss, colour after rehydration, tissue'), { title: 'Half-yearly check of the bonded bridge', kind: 'recall.half-year', afterWorkingDays: 130, because: practice('six-monthly check of a bonded bridge') }],
+  followUps: () => [
+    weekAfter('threaded floss, colour after rehydration, tissue'),
+    {
+      title: 'Half-yearly check of the bonded bridge',
+      kind: 'recall.half-year',
+      afterWorkingDays: 130,
+      because: practice('six-monthly check of a bonded bridge'),
+    },
+  ],
 }

@@ -17,13 +17,59 @@ function bond(c: Case): Block {
   const light = cureOf(c, `resin cement, each side, ${labels(c)}`, 20, 'cement.resin')
   return sequence(
     only(c.choices.bondingIsolation === 'dam', () => sheetOn(c, { purpose: 'bonding' })),
-    act('delivery.prime-piece', metal ? 'Metal primer on the fitting side, dry' : c.restoration === 'monolithic zirconia crown' ? 'Zirconia primer on the fitting side, dry' : 'Silane on the fitting side 60 s, dry', [1, 1.2, 2], { place: 'bench', helped: false, needs: [open(metal || c.restoration === 'monolithic zirconia crown' ? 'primer.metal and zirconia' : 'silane', 0.1), open('micro brush')], detail: 'Etched at the laboratory; not touched again.' }),
+    act(
+      'delivery.prime-piece',
+      metal
+        ? 'Metal primer on the fitting side, dry'
+        : c.restoration === 'monolithic zirconia crown'
+          ? 'Zirconia primer on the fitting side, dry'
+          : 'Silane on the fitting side 60 s, dry',
+      [1, 1.2, 2],
+      {
+        place: 'bench',
+        helped: false,
+        needs: [
+          open(metal || c.restoration === 'monolithic zirconia crown' ? 'primer.metal and zirconia' : 'silane', 0.1),
+          open('micro brush'),
+        ],
+        detail: 'Etched at the laboratory; not touched again.',
+      },
+    ),
     c.choices.etch === 'none' ? sequence() : etch(spot, c.choices.etch === 'total' ? 'total' : 'enamel edge'),
     adhesive(c, spot, { cured: false, title: `Adhesive: rub in 20 s, ${labels(c)}; not cured by itself` }),
-    act('delivery.load', 'Resin cement into the piece, thin along the edge', [0.3, 0.5, 0.75], { place: 'bench', helped: false, needs: [open('cement.resin', c.units.length, { words: 'resin cement' }), open('mixing tip')], reason: finalCement(c).because }),
-    act('delivery.seat', 'Seat, hold still', [0.3, 0.5, 1], { told: `bonded the ${what(c)} with resin cement`, tell: `Your new ${what(c)} is bonded. Floss and brush as usual; call us if the bite feels high.`, passes: ['loaded piece in gauze', 'plugger'], ties: [{ from: 'delivery.load', fromEdge: 'start', toEdge: 'finish', warnS: 90, atMostS: 120, title: 'Resin cement to seated', because: { text: 'about 2 min for a dual-cure cement; the product’s own working time wins', standing: 'estimate' }, whenMissed: 'it is setting: clean both and begin again', again: ['delivery.load', 'delivery.seat'] }] }),
+    act('delivery.load', 'Resin cement into the piece, thin along the edge', [0.3, 0.5, 0.75], {
+      place: 'bench',
+      helped: false,
+      needs: [open('cement.resin', c.units.length, { words: 'resin cement' }), open('mixing tip')],
+      reason: finalCement(c).because,
+    }),
+    act('delivery.seat', 'Seat, hold still', [0.3, 0.5, 1], {
+      told: `bonded the ${what(c)} with resin cement`,
+      tell: `Your new ${what(c)} is bonded. Floss and brush as usual; call us if the bite feels high.`,
+      passes: ['loaded piece in gauze', 'plugger'],
+      ties: [
+        {
+          from: 'delivery.load',
+          fromEdge: 'start',
+          toEdge: 'finish',
+          warnS: 90,
+          atMostS: 120,
+          title: 'Resin cement to seated',
+          because: {
+            text: 'about 2 min for a dual-cure cement; the product’s own working time wins',
+            standing: 'estimate',
+          },
+          whenMissed: 'it is setting: clean both and begin again',
+          again: ['delivery.load', 'delivery.seat'],
+        },
+      ],
+    }),
     resinExcess(c, spot),
-    ...(['facial', 'inner', 'occlusal'] as const).map((side) => lightStep(spot, `delivery.cure-${side}`, light, { title: `Light ${light.value} s, ${side === 'inner' ? (c.jaw === 'upper' ? 'palatal' : 'lingual') : side} side` })),
+    ...(['facial', 'inner', 'occlusal'] as const).map((side) =>
+      lightStep(spot, `delivery.cure-${side}`, light, {
+        title: `Light ${light.value} s, ${side === 'inner' ? (c.jaw === 'upper' ? 'palatal' : 'lingual') : side} side`,
+      }),
+    ),
     sheetOff(c),
   )
 }
@@ -38,10 +84,30 @@ export const crownDeliver: VisitKind = {
       tryIn(c, what(c)),
       shadeOnTooth(c),
       cleanPiece(what(c)),
-      act('delivery.cement-choice', `Cement: ${finalCement(c).words}`, [0.2, 0.3, 1], { place: 'chair', fn: 'chairside', helped: false, hold: { name: 'cement', title: 'Cement choice', evidence: 'retention seen on the tooth, the slip’s word, what lay on the tooth before', because: practice('the preparation as it is today decides, not the plan of last month') } }),
+      act('delivery.cement-choice', `Cement: ${finalCement(c).words}`, [0.2, 0.3, 1], {
+        place: 'chair',
+        fn: 'chairside',
+        helped: false,
+        hold: {
+          name: 'cement',
+          title: 'Cement choice',
+          evidence: 'retention seen on the tooth, the slip’s word, what lay on the tooth before',
+          because: practice('the preparation as it is today decides, not the plan of last month'),
+        },
+      }),
       bonded(c) ? bond(c) : cementPiece(c, what(c)),
-      only(c.pontics.length > 0, () => act('delivery.under-pontic', 'Threader with a knot through under the pontic', [0.5, 1, 2], { fn: 'excess removal', needs: [open('floss threader'), open('floss', 300)], mistakes: ['cement left under the pontic: it bleeds at the recall'] })),
-      act('delivery.film', 'Film, where the margin cannot be seen', [1, 2, 3], { fn: 'radiograph', needs: [open('film holder')], told: 'took a film of the margins' }),
+      only(c.pontics.length > 0, () =>
+        act('delivery.under-pontic', 'Threader with a knot through under the pontic', [0.5, 1, 2], {
+          fn: 'excess removal',
+          needs: [open('floss threader'), open('floss', 300)],
+          mistakes: ['cement left under the pontic: it bleeds at the recall'],
+        }),
+      ),
+      act('delivery.film', 'Film, where the margin cannot be seen', [1, 2, 3], {
+        fn: 'radiograph',
+        needs: [open('film holder')],
+        told: 'took a film of the margins',
+      }),
     ),
   followUps: (c) => (bonded(c) ? [weekAfter('tissue and bite')] : []),
 }

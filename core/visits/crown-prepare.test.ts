@@ -10,21 +10,45 @@ import { starterPractice } from '../practice/starter'
 
 const practice = starterPractice()
 const plan = (more: Partial<VisitRequestInput>): Plan =>
-  compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', team: { dentist: 'dentist', assistants: ['assistant'] }, ...more }), practice)
+  compile(
+    visitRequest.parse({
+      kind: 'crown.prepare',
+      date: '2026-11-24',
+      teeth: ['37'],
+      restoration: 'monolithic zirconia crown',
+      team: { dentist: 'dentist', assistants: ['assistant'] },
+      ...more,
+    }),
+    practice,
+  )
 
 /** One line a step: id, who (A or D, with a helper +), place, then hold ‖, counts in + and out −. */
 function read(p: Plan): string[] {
   return p.steps.map((s) => {
     const who = `${s.performer.personId === 'dentist' ? 'D' : 'A'}${s.helpers.length > 0 ? '+' : ''}`
-    const marks = [...(s.holdId ? [`‖${s.holdId}`] : []), ...s.countsIn.map((c) => `+${c}`), ...s.countsOut.map((c) => `−${c}`)]
+    const marks = [
+      ...(s.holdId ? [`‖${s.holdId}`] : []),
+      ...s.countsIn.map((c) => `+${c}`),
+      ...s.countsOut.map((c) => `−${c}`),
+    ]
     return [s.id, who, s.place, ...marks].join(' ')
   })
 }
 /** The time ties: from edge → to edge, at least / warn / at most, seconds. */
-const ties = (p: Plan): string[] => p.links.filter((l) => l.title).map((l) => `${l.title}: ${l.from}.${l.fromEdge} → ${l.to}.${l.toEdge} ${l.atLeastS ?? '–'}/${l.warnS ?? '–'}/${l.atMostS ?? '–'}`)
+const ties = (p: Plan): string[] =>
+  p.links
+    .filter((l) => l.title)
+    .map(
+      (l) =>
+        `${l.title}: ${l.from}.${l.fromEdge} → ${l.to}.${l.toEdge} ${l.atLeastS ?? '–'}/${l.warnS ?? '–'}/${l.atMostS ?? '–'}`,
+    )
 
 describe('polyether in a custom tray, double cord, cautious table, last tooth in the arch', () => {
-  const p = plan({ missing: ['38'], margin: 'subgingival', choices: { cord: 'double', impression: 'polyether, custom tray' } })
+  const p = plan({
+    missing: ['38'],
+    margin: 'subgingival',
+    choices: { cord: 'double', impression: 'polyether, custom tray' },
+  })
 
   it('runs arrival, anaesthesia, records while it takes, cutting, cords, provisional, impression, fit, closing', () => {
     expect(read(p)).toEqual([
@@ -99,12 +123,28 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
 
   it('lays out in order of use, with amounts worked out', () => {
     const open = p.setup.filter((l) => l.readiness === 'open')
-    expect(open.slice(0, 6).map((l) => l.id)).toEqual(['bib', 'patient-shield', 'gloves-latex', 'mask', 'mirror', 'explorer'])
+    expect(open.slice(0, 6).map((l) => l.id)).toEqual([
+      'bib',
+      'patient-shield',
+      'gloves-latex',
+      'mask',
+      'mirror',
+      'explorer',
+    ])
     const amount = (id: string) => open.find((l) => l.id === id)!.quantity
     // Alginate upper: 3 scoops of 7 g. Polyether: 0.8 + 0.5 + 1.2 in the syringe, 35 + 1.2 in the tray. Bite 6.5 + 1.2.
-    expect([amount('alginate'), amount('polyether-light'), amount('polyether-medium'), amount('bite-silicone'), amount('bis-acryl')]).toEqual([21, 2.5, 36.2, 7.7, 2.2])
+    expect([
+      amount('alginate'),
+      amount('polyether-light'),
+      amount('polyether-medium'),
+      amount('bite-silicone'),
+      amount('bis-acryl'),
+    ]).toEqual([21, 2.5, 36.2, 7.7, 2.2])
     // Perimeter of 8 × 9 mm is 26.7 mm: base + 2 and top + 6, cut to the next whole millimetre.
-    expect(open.filter((l) => l.id.startsWith('cord-') && l.piecesMm).map((l) => [l.id, l.piecesMm])).toEqual([['cord-0', [29]], ['cord-2', [33]]])
+    expect(open.filter((l) => l.id.startsWith('cord-') && l.piecesMm).map((l) => [l.id, l.piecesMm])).toEqual([
+      ['cord-0', [29]],
+      ['cord-2', [33]],
+    ])
     expect(p.setup.filter((l) => l.readiness === 'standby').map((l) => [l.id, l.when])).toEqual([
       ['cord-00', 'the tissue blanches'],
       ['cotton-pellet', 'the tissue weeps: back-up, counted'],
@@ -114,8 +154,25 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
   })
 
   it('says with each retake what is done over, and nothing of the provisional with it', () => {
-    expect(p.holds.find((h) => h.id === 'impression')!.again).toEqual(['tissue.top-cord.37', 'tissue.draw-cord.37', 'impression.load-syringe', 'impression.inject', 'impression.load-tray', 'impression.seat', 'impression.remove', 'impression.inspect'])
-    expect(p.holds.find((h) => h.id === 'provisional')!.again).toEqual(['provisional.separate', 'provisional.mix', 'provisional.seat', 'provisional.lift', 'provisional.trim', 'provisional.polish', 'provisional.try-in'])
+    expect(p.holds.find((h) => h.id === 'impression')!.again).toEqual([
+      'tissue.top-cord.37',
+      'tissue.draw-cord.37',
+      'impression.load-syringe',
+      'impression.inject',
+      'impression.load-tray',
+      'impression.seat',
+      'impression.remove',
+      'impression.inspect',
+    ])
+    expect(p.holds.find((h) => h.id === 'provisional')!.again).toEqual([
+      'provisional.separate',
+      'provisional.mix',
+      'provisional.seat',
+      'provisional.lift',
+      'provisional.trim',
+      'provisional.polish',
+      'provisional.try-in',
+    ])
   })
 
   it('every step a rule decided says why, with its standing', () => {
@@ -132,7 +189,19 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
 })
 
 describe('scan, dam, putty index, expanded table, a root-filled front tooth for bonding', () => {
-  const p = plan({ teeth: ['11'], restoration: 'lithium disilicate crown', vital: false, deliveryCement: 'resin', choices: { impression: 'optical scan', isolation: 'dam throughout', provisional: 'bis-acryl in putty index', functions: 'expanded', cordAgent: 'plain' } })
+  const p = plan({
+    teeth: ['11'],
+    restoration: 'lithium disilicate crown',
+    vital: false,
+    deliveryCement: 'resin',
+    choices: {
+      impression: 'optical scan',
+      isolation: 'dam throughout',
+      provisional: 'bis-acryl in putty index',
+      functions: 'expanded',
+      cordAgent: 'plain',
+    },
+  })
 
   it('numbs the tissue although the pulp is gone, sheets, scans with the cord in before the preparation', () => {
     expect(read(p)).toEqual([
@@ -186,7 +255,10 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
   it('has no bite record, no alginate, no eugenol; counts the pieces between eight holes; gauges by the index', () => {
     const ids = p.setup.map((l) => l.id)
     for (const gone of ['bite-silicone', 'alginate', 'zoe-cement', 'dual-arch-tray']) expect(ids).not.toContain(gone)
-    expect(p.setup.find((l) => l.id === 'aluminium-chloride')).toMatchObject({ readiness: 'standby', when: expect.stringContaining('it bleeds') })
+    expect(p.setup.find((l) => l.id === 'aluminium-chloride')).toMatchObject({
+      readiness: 'standby',
+      when: expect.stringContaining('it bleeds'),
+    })
     expect(p.counts.find((c) => c.id === 'dam-pieces')).toMatchObject({ planned: 7 })
     expect(p.holds.find((h) => h.id === 'reduction')!.evidence).toContain('sectioned index')
     expect(p.steps.find((s) => s.id === 'anaesthesia.inject')!.detail).toContain('The pulp is gone; the tissue is not')
@@ -220,6 +292,8 @@ describe('what is not needed leaves the plan with its reason', () => {
   })
 
   it('the delivery is proposed after the laboratory’s days', () => {
-    expect(plan({}).followUps).toEqual([expect.objectContaining({ title: 'Delivery of the monolithic zirconia crown', afterWorkingDays: 10 })])
+    expect(plan({}).followUps).toEqual([
+      expect.objectContaining({ title: 'Delivery of the monolithic zirconia crown', afterWorkingDays: 10 }),
+    ])
   })
 })

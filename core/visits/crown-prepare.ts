@@ -10,7 +10,10 @@ import { deliveryAfter, tissueRecall, tryInOf } from './follow-ups'
 import type { VisitKind } from './kind'
 
 /** Shade, mould and opposing arch: the assistant's work while the anaesthetic takes. */
-export const crownRecords = (c: Case): Block[] => [shadePreview(c), sequence(paintTray(c), provisionalMould(c), opposingArch(c))]
+export const crownRecords = (c: Case): Block[] => [
+  shadePreview(c),
+  sequence(paintTray(c), provisionalMould(c), opposingArch(c)),
+]
 
 /** From the cord to the cemented provisional: the same for every crown, however it was cut. */
 export function afterCutting(c: Case): Block {
@@ -30,5 +33,9 @@ export const crownPrepare: VisitKind = {
   id: 'crown.prepare',
   beforehand: crownRecords,
   work: (c) => sequence(isolation(c), crownCutting(c), reductionCheck(c), isolationOff(c), afterCutting(c)),
-  followUps: (c) => [...tryInOf(c), deliveryAfter(c, 'crown.deliver', `Delivery of the ${c.pontics.length > 0 ? 'bridge' : c.restoration}`), ...tissueRecall(c)],
+  followUps: (c) => [
+    ...tryInOf(c),
+    deliveryAfter(c, 'crown.deliver', `Delivery of the ${c.pontics.length > 0 ? 'bridge' : c.restoration}`),
+    ...tissueRecall(c),
+  ],
 }

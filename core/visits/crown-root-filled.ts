@@ -17,17 +17,71 @@ function lines(c: Case, u: Unit): CutLine[] {
     const neighbour = u[side].tooth
     if (!neighbour) return []
     return [
-      { act: `contact-${side}`, title: `Thin bur parallel through the ${side} contact toward ${neighbour}`, form: 'contact', depthMm: 1, surface: side, share: 1.5, passes: ['thin needle', 'mirror, washed and dried'], mistakes: [`neighbour ${neighbour} nicked: leave the thin wall of enamel standing to the last`] },
-      { act: `axial-${side}`, title: `The wider bur ${side}, once the thin one is through`, form: 'axial', depthMm: t.margin.mostMm, surface: side, share: 1.5, after: t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer' },
+      {
+        act: `contact-${side}`,
+        title: `Thin bur parallel through the ${side} contact toward ${neighbour}`,
+        form: 'contact',
+        depthMm: 1,
+        surface: side,
+        share: 1.5,
+        passes: ['thin needle', 'mirror, washed and dried'],
+        mistakes: [`neighbour ${neighbour} nicked: leave the thin wall of enamel standing to the last`],
+      },
+      {
+        act: `axial-${side}`,
+        title: `The wider bur ${side}, once the thin one is through`,
+        form: 'axial',
+        depthMm: t.margin.mostMm,
+        surface: side,
+        share: 1.5,
+        after: t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer',
+      },
     ]
   }
   return [
-    { act: 'occlusal-v', title: `Occlusal in planes shaped like a V: sink the bur’s own ${head.toFixed(1)} mm`, form: 'occlusal', depthMm: head, surface: 'occlusal', share: 4, detail: 'First look at about 6 minutes.', passes: ['bur', 'mirror, washed and dried'], because: practice('sinking the whole head: the diameter is the gauge, 1.5–1.75 mm'), mistakes: ['a flat table: short in the middle, high at the cusps'] },
-    { act: 'axial-facial', title: `Buccal wall ${writeRange(t.facial)}`, form: 'axial', depthMm: t.margin.mostMm, surface: 'buccal', share: 3, after: t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer', passes: ['bur', 'suction changes side with the operator'] },
-    { act: 'axial-inner', title: `Palatal wall ${writeRange(t.inner)}; the operator changes sides`, form: 'axial', depthMm: t.margin.mostMm, surface: 'palatal', share: 3, after: t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer', passes: ['mirror, washed and dried', 'bur'] },
+    {
+      act: 'occlusal-v',
+      title: `Occlusal in planes shaped like a V: sink the bur’s own ${head.toFixed(1)} mm`,
+      form: 'occlusal',
+      depthMm: head,
+      surface: 'occlusal',
+      share: 4,
+      detail: 'First look at about 6 minutes.',
+      passes: ['bur', 'mirror, washed and dried'],
+      because: practice('sinking the whole head: the diameter is the gauge, 1.5–1.75 mm'),
+      mistakes: ['a flat table: short in the middle, high at the cusps'],
+    },
+    {
+      act: 'axial-facial',
+      title: `Buccal wall ${writeRange(t.facial)}`,
+      form: 'axial',
+      depthMm: t.margin.mostMm,
+      surface: 'buccal',
+      share: 3,
+      after: t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer',
+      passes: ['bur', 'suction changes side with the operator'],
+    },
+    {
+      act: 'axial-inner',
+      title: `Palatal wall ${writeRange(t.inner)}; the operator changes sides`,
+      form: 'axial',
+      depthMm: t.margin.mostMm,
+      surface: 'palatal',
+      share: 3,
+      after: t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer',
+      passes: ['mirror, washed and dried', 'bur'],
+    },
     ...thin('mesial'),
     ...thin('distal'),
-    ...marginCuts(c, u, t).map((line) => (line.act === 'margin' ? { ...line, title: `${line.title}, taken past the build-up onto sound tooth`, because: practice('a margin on the build-up leaks: the crown has to hold sound tooth all round') } : line)),
+    ...marginCuts(c, u, t).map((line) =>
+      line.act === 'margin'
+        ? {
+            ...line,
+            title: `${line.title}, taken past the build-up onto sound tooth`,
+            because: practice('a margin on the build-up leaks: the crown has to hold sound tooth all round'),
+          }
+        : line,
+    ),
   ]
 }
 
@@ -36,7 +90,15 @@ const act = acts({ phase: 'cutting', fn: 'chairside', place: 'mouth', helped: tr
 /** The neighbours are looked at while the sides are open. */
 function lookBeside(c: Case): Block {
   const beside = c.units.flatMap((u) => [u.mesial.tooth, u.distal.tooth]).filter((t) => t !== null)
-  return act('cutting.look-beside', `Neighbours looked at while open${beside.length > 0 ? `: ${beside.join(', ')}` : ''}`, [0.3, 0.5, 1], { passes: ['mirror, washed and dried', 'explorer'], told: 'looked at the neighbouring surfaces while they were open' })
+  return act(
+    'cutting.look-beside',
+    `Neighbours looked at while open${beside.length > 0 ? `: ${beside.join(', ')}` : ''}`,
+    [0.3, 0.5, 1],
+    {
+      passes: ['mirror, washed and dried', 'explorer'],
+      told: 'looked at the neighbouring surfaces while they were open',
+    },
+  )
 }
 
 /** J18: crown on a root-filled upper molar, four-handed, under magnification. */
@@ -45,7 +107,12 @@ export const crownRootFilled: VisitKind = {
   beforehand: crownRecords,
   work: (c) =>
     sequence(
-      act('cutting.loupes', 'Magnified view: loupes and light on; pass list read through', [0.3, 0.5, 1], { place: 'chair', helped: false, needs: [open('loupes')], reason: practice('many bur changes: the pass list matters most here') }),
+      act('cutting.loupes', 'Magnified view: loupes and light on; pass list read through', [0.3, 0.5, 1], {
+        place: 'chair',
+        helped: false,
+        needs: [open('loupes')],
+        reason: practice('many bur changes: the pass list matters most here'),
+      }),
       isolation(c),
       cutSteps(c, (u) => lines(c, u), minutes),
       lookBeside(c),

@@ -17,7 +17,12 @@ function shareSheets(works: readonly Work[], marks: readonly string[]): void {
   for (let i = works.length - 2; i >= 0; i--) {
     const [before, next] = [works[i]!, works[i + 1]!]
     if (before.c.jaw !== next.c.jaw || !before.kind.sheet?.(before.c) || !next.kind.sheet?.(next.c)) continue
-    before.c.sheet = { alreadyOn: false, staysOn: true, teeth: [...before.c.sheet.teeth, ...next.c.sheet.teeth], offStep: next.c.sheet.staysOn ? next.c.sheet.offStep : `isolation.dam-off${marks[i + 1]}` }
+    before.c.sheet = {
+      alreadyOn: false,
+      staysOn: true,
+      teeth: [...before.c.sheet.teeth, ...next.c.sheet.teeth],
+      offStep: next.c.sheet.staysOn ? next.c.sheet.offStep : `isolation.dam-off${marks[i + 1]}`,
+    }
     next.c.sheet = { ...next.c.sheet, alreadyOn: true }
   }
 }
@@ -34,7 +39,9 @@ function numbingOf(works: readonly Work[], blocks: readonly Block[]): Numbing {
  * of the same visit has its ids marked, so that nothing of the two is confused.
  */
 export function dayOf(works: readonly Work[]): Block {
-  const marks = works.map((w, i) => (i === 0 ? '' : works.slice(0, i).some((x) => x.kind.id === w.kind.id) ? `@${w.kind.id}-${i + 1}` : `@${w.kind.id}`))
+  const marks = works.map((w, i) =>
+    i === 0 ? '' : works.slice(0, i).some((x) => x.kind.id === w.kind.id) ? `@${w.kind.id}-${i + 1}` : `@${w.kind.id}`,
+  )
   shareSheets(works, marks)
   const own = works.map(({ kind, c }, i) => {
     const parts = { beforehand: kind.beforehand?.(c) ?? [], work: kind.work(c) }
@@ -43,20 +50,34 @@ export function dayOf(works: readonly Work[]): Block {
     const together = marked(sequence(...parts.beforehand, parts.work), marks[i]!) as { sequence: Block[] }
     return { beforehand: together.sequence.slice(0, -1), work: together.sequence.at(-1)! }
   })
-  const numbing = numbingOf(works, own.map((o) => o.work))
+  const numbing = numbingOf(
+    works,
+    own.map((o) => o.work),
+  )
   const [first] = works
   const waiting = own.flatMap((o) => o.beforehand)
   if (numbing.by === 'sleep') {
     // Quick back teeth first: further work comes before the front teeth the child is asleep for.
     const order = [...own.filter((_, i) => !works[i]!.kind.asleep), ...own.filter((_, i) => works[i]!.kind.asleep)]
     const cases = works.map((w) => w.c)
-    return sequence(arrival(cases), anaesthesia(first!.c, numbing), goingUnder(cases), ...waiting, ...order.map((o) => o.work), packOut(), closing(cases, { bite: false, asleep: true }))
+    return sequence(
+      arrival(cases),
+      anaesthesia(first!.c, numbing),
+      goingUnder(cases),
+      ...waiting,
+      ...order.map((o) => o.work),
+      packOut(),
+      closing(cases, { bite: false, asleep: true }),
+    )
   }
   return sequence(
     arrival(works.map((w) => w.c)),
     anaesthesia(first!.c, numbing),
     meanwhile('the anaesthetic takes', ...waiting, numbTest(first!.c, numbing)),
     ...own.map((o) => o.work),
-    closing(works.map((w) => w.c), { bite: works.some((w) => !w.kind.ownBite), asleep: false }),
+    closing(
+      works.map((w) => w.c),
+      { bite: works.some((w) => !w.kind.ownBite), asleep: false },
+    ),
   )
 }

@@ -19,21 +19,50 @@ const topActs = ['groove-functional', 'groove-other', 'occlusal', 'bevel']
 
 /** A missing wall is built with flowable before the preliminary impression: the mould needs a whole tooth. */
 function wall(c: Case): Block {
-  return only(c.request.missingWall, () => act('records.wall', `Missing wall of ${first(c).label} built up with flowable, roughly`, [1, 2, 4], { phase: 'records', fn: 'preliminary impression', needs: [open('flowable resin'), open('curing light'), open('light shield')], told: 'built the missing wall up with flowable', reason: practice('the preliminary impression needs a whole tooth; the wall also holds the sheet and the irrigant') }))
+  return only(c.request.missingWall, () =>
+    act('records.wall', `Missing wall of ${first(c).label} built up with flowable, roughly`, [1, 2, 4], {
+      phase: 'records',
+      fn: 'preliminary impression',
+      needs: [open('flowable resin'), open('curing light'), open('light shield')],
+      told: 'built the missing wall up with flowable',
+      reason: practice(
+        'the preliminary impression needs a whole tooth; the wall also holds the sheet and the irrigant',
+      ),
+    }),
+  )
 }
 
 /** The core, by the school picked: glass ionomer, or dual-cure resin. */
 function core(c: Case): Block {
   const u = first(c)
   const s: Spot = { stem: 'core', phase: 'core', tooth: u.tooth, label: u.label }
-  const band = act('core.band', `Band round ${u.label}, tight at the gum`, [0.5, 1, 2], { fn: 'matrix placement', tooth: u.tooth, needs: [open('matrix retainer'), open('matrix band.circumferential'), standby('wedge', 'it gapes at the gum', 2)], countsIn: [{ id: 'core-band', what: 'matrix band of the core', planned: 1, outStep: 'core.band-off' }] })
-  const off = act('core.band-off', 'Band off, core looked at', [0.3, 0.5, 1], { fn: 'matrix placement', tooth: u.tooth, countsOut: ['core-band'] })
+  const band = act('core.band', `Band round ${u.label}, tight at the gum`, [0.5, 1, 2], {
+    fn: 'matrix placement',
+    tooth: u.tooth,
+    needs: [open('matrix retainer'), open('matrix band.circumferential'), standby('wedge', 'it gapes at the gum', 2)],
+    countsIn: [{ id: 'core-band', what: 'matrix band of the core', planned: 1, outStep: 'core.band-off' }],
+  })
+  const off = act('core.band-off', 'Band off, core looked at', [0.3, 0.5, 1], {
+    fn: 'matrix placement',
+    tooth: u.tooth,
+    countsOut: ['core-band'],
+  })
   if (c.choices.core === 'glass ionomer') {
     return sequence(
       band,
       etch(s, 'before glass ionomer'),
-      act('core.place', 'Glass ionomer from the bottom up', [0.5, 1, 2], { tooth: u.tooth, told: 'placed a glass ionomer core', needs: [open('core.glass ionomer', 2), open('triturator'), open('composite plugger')], passes: ['capsule in its applier', 'plugger'] }),
-      act('core.set', 'Set 4 minutes, untouched', [4, 4.2, 5], { tooth: u.tooth, fn: 'chairside', helped: false, ties: [lasting(240, 'Core sets', practice('4 min; the product’s own time wins'))] }),
+      act('core.place', 'Glass ionomer from the bottom up', [0.5, 1, 2], {
+        tooth: u.tooth,
+        told: 'placed a glass ionomer core',
+        needs: [open('core.glass ionomer', 2), open('triturator'), open('composite plugger')],
+        passes: ['capsule in its applier', 'plugger'],
+      }),
+      act('core.set', 'Set 4 minutes, untouched', [4, 4.2, 5], {
+        tooth: u.tooth,
+        fn: 'chairside',
+        helped: false,
+        ties: [lasting(240, 'Core sets', practice('4 min; the product’s own time wins'))],
+      }),
       off,
     )
   }
@@ -41,10 +70,34 @@ function core(c: Case): Block {
   return sequence(
     band,
     etch(s, 'total'),
-    adhesive(c, s, { what: 'adhesive.dual-cure', title: `Adhesive with its dual-cure activator: rub in 20 s, ${u.label}` }),
-    act('core.place', 'Dual-cure core injected from the bottom', [0.5, 1, 2], { tooth: u.tooth, told: 'placed a dual-cure resin core', needs: [open('core.dual-cure', 2), open('mixing tip'), open('core tip')], cautions: [reason('An acidic one-bottle adhesive needs its activator under a dual-cure resin', 'C')] }),
-    ...['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'].map((side) => lightStep(s, `core.cure-${side}`, light, { title: `Light ${light.value} s, ${side}` })),
-    act('core.set', 'Dual-cure finishes in the dark: 4 minutes from the mix', [2, 3, 4], { tooth: u.tooth, fn: 'chairside', helped: false, ties: [{ from: 'core.place', fromEdge: 'start', toEdge: 'finish', atLeastS: 240, title: 'Core sets', because: reason('4 min; the product’s own time wins', 'C') }] }),
+    adhesive(c, s, {
+      what: 'adhesive.dual-cure',
+      title: `Adhesive with its dual-cure activator: rub in 20 s, ${u.label}`,
+    }),
+    act('core.place', 'Dual-cure core injected from the bottom', [0.5, 1, 2], {
+      tooth: u.tooth,
+      told: 'placed a dual-cure resin core',
+      needs: [open('core.dual-cure', 2), open('mixing tip'), open('core tip')],
+      cautions: [reason('An acidic one-bottle adhesive needs its activator under a dual-cure resin', 'C')],
+    }),
+    ...['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'].map((side) =>
+      lightStep(s, `core.cure-${side}`, light, { title: `Light ${light.value} s, ${side}` }),
+    ),
+    act('core.set', 'Dual-cure finishes in the dark: 4 minutes from the mix', [2, 3, 4], {
+      tooth: u.tooth,
+      fn: 'chairside',
+      helped: false,
+      ties: [
+        {
+          from: 'core.place',
+          fromEdge: 'start',
+          toEdge: 'finish',
+          atLeastS: 240,
+          title: 'Core sets',
+          because: reason('4 min; the product’s own time wins', 'C'),
+        },
+      ],
+    }),
     off,
   )
 }
@@ -58,25 +111,79 @@ export const endoCoreCrown: VisitKind = {
     const rest = (lines: ReturnType<typeof crownLines>) => lines.filter((l) => !topActs.includes(l.act))
     const cord = cordPlan(c)
     return sequence(
-      cutSteps(c, (x) => top(crownLines(c, x)).map((l, i) => (i === 0 ? { ...l, because: practice('occlusal reduction first: a shorter way to the canals, and a flat reference for every length') } : l)), [4, 7, 12]),
-      cutSteps(c, () => [{ act: 'caries', title: 'All decay out before the canals', form: 'caries', depthMm: 1.4, surface: 'dentine', share: 1, needs: [open('slow handpiece'), open('spoon excavator')], told: `removed all decay of ${u.label}` }], [1, 2, 5]),
+      cutSteps(
+        c,
+        (x) =>
+          top(crownLines(c, x)).map((l, i) =>
+            i === 0
+              ? {
+                  ...l,
+                  because: practice(
+                    'occlusal reduction first: a shorter way to the canals, and a flat reference for every length',
+                  ),
+                }
+              : l,
+          ),
+        [4, 7, 12],
+      ),
+      cutSteps(
+        c,
+        () => [
+          {
+            act: 'caries',
+            title: 'All decay out before the canals',
+            form: 'caries',
+            depthMm: 1.4,
+            surface: 'dentine',
+            share: 1,
+            needs: [open('slow handpiece'), open('spoon excavator')],
+            told: `removed all decay of ${u.label}`,
+          },
+        ],
+        [1, 2, 5],
+      ),
       sheetOn(c, { purpose: 'canal' }),
-      only(c.choices.bondingIsolation === 'dam', () => act('isolation.seal', 'Block-out round the hole, cured: nothing leaks', [0.5, 1, 2], { phase: 'isolation', fn: 'dam', tooth: u.tooth, needs: [open('block-out resin'), open('curing light'), open('light shield')], told: 'sealed the sheet with block-out' })),
+      only(c.choices.bondingIsolation === 'dam', () =>
+        act('isolation.seal', 'Block-out round the hole, cured: nothing leaks', [0.5, 1, 2], {
+          phase: 'isolation',
+          fn: 'dam',
+          tooth: u.tooth,
+          needs: [open('block-out resin'), open('curing light'), open('light shield')],
+          told: 'sealed the sheet with block-out',
+        }),
+      ),
       access(c, u),
       shapeCanals(c, u),
       fillCanals(c, u, 2),
       core(c),
       sheetOff(c, { purpose: 'canal' }),
-      act('core.film', 'Film of root filling and core', [1, 2, 3], { fn: 'radiograph', tooth: u.tooth, needs: [open('film holder')], told: 'took a film of root filling and core' }),
+      act('core.film', 'Film of root filling and core', [1, 2, 3], {
+        fn: 'radiograph',
+        tooth: u.tooth,
+        needs: [open('film holder')],
+        told: 'took a film of root filling and core',
+      }),
       only(c.choices.bondingIsolation === 'dam', () => rolls(c)),
       cutSteps(c, (x) => rest(crownLines(c, x)), [8, 13, 25]),
       reductionCheck(c),
       overgrownTissue(c),
       cords(c, cord),
       makeProvisional(c),
-      meanwhile(cord.layers.length > 0 ? 'the cord dwells' : 'the scanner is made ready', trimProvisional(c), finalImpression(c, cord)),
+      meanwhile(
+        cord.layers.length > 0 ? 'the cord dwells' : 'the scanner is made ready',
+        trimProvisional(c),
+        finalImpression(c, cord),
+      ),
       fitProvisional(c),
     )
   },
-  followUps: (c) => [{ title: 'Crown, milled in-house: delivery', kind: 'crown.deliver', afterWorkingDays: 5, because: practice('designed and milled in-house; back in a week') }, ...tissueRecall(c)],
+  followUps: (c) => [
+    {
+      title: 'Crown, milled in-house: delivery',
+      kind: 'crown.deliver',
+      afterWorkingDays: 5,
+      because: practice('designed and milled in-house; back in a week'),
+    },
+    ...tissueRecall(c),
+  ],
 }

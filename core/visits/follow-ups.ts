@@ -7,20 +7,50 @@ import type { KindId } from './table'
 /** Delivery after the laboratory's working days, as this practice's laboratory takes them. */
 export function deliveryAfter(c: Case, kind: KindId, title: string): FollowUp {
   const own = c.practice.laboratoryDays
-  return { title, kind, afterWorkingDays: own, because: { text: own === 10 ? 'the laboratory’s working days; each practice enters its own' : `this laboratory takes ${own} working days`, standing: own === 10 ? 'estimate' : 'practice' } }
+  return {
+    title,
+    kind,
+    afterWorkingDays: own,
+    because: {
+      text:
+        own === 10
+          ? 'the laboratory’s working days; each practice enters its own'
+          : `this laboratory takes ${own} working days`,
+      standing: own === 10 ? 'estimate' : 'practice',
+    },
+  }
 }
 
 /** A framework is tried in before it is finished where the span is long. */
 export function tryInOf(c: Case): FollowUp[] {
   if (c.pontics.length === 0 || unitCount(c) < 4) return []
-  return [{ title: 'Try-in of the framework', kind: 'bridge.try-in', afterWorkingDays: Math.ceil(c.practice.laboratoryDays / 2), because: { text: `${unitCount(c)} units: a long span is tried in before the ceramic`, standing: 'C' } }]
+  return [
+    {
+      title: 'Try-in of the framework',
+      kind: 'bridge.try-in',
+      afterWorkingDays: Math.ceil(c.practice.laboratoryDays / 2),
+      because: { text: `${unitCount(c)} units: a long span is tried in before the ceramic`, standing: 'C' },
+    },
+  ]
 }
 
 /** A week after tissue surgery the tissue is looked at. */
 export function tissueRecall(c: Case): FollowUp[] {
   if (!c.request.tissue.overgrown || c.choices.redundantTissue === 'wait') return []
-  return [{ title: 'Look at the tissue', kind: 'recall.week', afterWorkingDays: 5, because: { text: 'a week’s healing after tissue surgery', standing: 'C' } }]
+  return [
+    {
+      title: 'Look at the tissue',
+      kind: 'recall.week',
+      afterWorkingDays: 5,
+      because: { text: 'a week’s healing after tissue surgery', standing: 'C' },
+    },
+  ]
 }
 
 /** A week after bonding: tissue, floss, bite, colour once the teeth are wet through again. */
-export const weekAfter = (what: string): FollowUp => ({ title: `Recall: ${what}`, kind: 'recall.week', afterWorkingDays: 5, because: { text: 'a week after bonding', standing: 'C' } })
+export const weekAfter = (what: string): FollowUp => ({
+  title: `Recall: ${what}`,
+  kind: 'recall.week',
+  afterWorkingDays: 5,
+  because: { text: 'a week after bonding', standing: 'C' },
+})

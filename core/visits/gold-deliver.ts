@@ -25,12 +25,34 @@ function sealedSheet(c: Case): Block {
     sheetOn(c, { purpose: 'foil' }),
     only(c.choices.bondingIsolation === 'dam', () =>
       sequence(
-        sheet('isolation.second-clamp', 'Second clamp or floss tie at the front end', [0.5, 1, 2], { needs: [open('clamp.premolar', 1, { words: 'premolar clamp', orElse: [{ what: 'clamp.cervical', loss: 'bulky at the front end' }] })], passes: ['clamp in forceps, floss tied on'] }),
-        sheet('isolation.seal', 'Light-cured seal along the gum, cured: not a drop comes through', [0.5, 1, 2], { needs: [open('block-out resin'), open('curing light'), open('light shield')], reason: practice('gold wants it dry to the last drop: wet foil does not weld') }),
+        sheet('isolation.second-clamp', 'Second clamp or floss tie at the front end', [0.5, 1, 2], {
+          needs: [
+            open('clamp.premolar', 1, {
+              words: 'premolar clamp',
+              orElse: [{ what: 'clamp.cervical', loss: 'bulky at the front end' }],
+            }),
+          ],
+          passes: ['clamp in forceps, floss tied on'],
+        }),
+        sheet('isolation.seal', 'Light-cured seal along the gum, cured: not a drop comes through', [0.5, 1, 2], {
+          needs: [open('block-out resin'), open('curing light'), open('light shield')],
+          reason: practice('gold wants it dry to the last drop: wet foil does not weld'),
+        }),
       ),
     ),
-    only(!c.has('chlorhexidine'), () => sheet('isolation.scrub', 'Chlorhexidine scrub of the field', [0.3, 0.5, 1], { fn: 'chairside', needs: [open('chlorhexidine', 5), open('cotton pellet', 4)] })),
-    only(c.has('chlorhexidine'), () => sheet('isolation.scrub', 'Field scrubbed with alcohol: chlorhexidine alert', [0.3, 0.5, 1], { fn: 'chairside', needs: [open('alcohol'), open('cotton pellet', 4)], reason: practice('chlorhexidine alert: that antiseptic leaves the plan') })),
+    only(!c.has('chlorhexidine'), () =>
+      sheet('isolation.scrub', 'Chlorhexidine scrub of the field', [0.3, 0.5, 1], {
+        fn: 'chairside',
+        needs: [open('chlorhexidine', 5), open('cotton pellet', 4)],
+      }),
+    ),
+    only(c.has('chlorhexidine'), () =>
+      sheet('isolation.scrub', 'Field scrubbed with alcohol: chlorhexidine alert', [0.3, 0.5, 1], {
+        fn: 'chairside',
+        needs: [open('alcohol'), open('cotton pellet', 4)],
+        reason: practice('chlorhexidine alert: that antiseptic leaves the plan'),
+      }),
+    ),
   )
 }
 
@@ -38,21 +60,40 @@ function inlay(c: Case, units: Unit[]): Block {
   const own = onlyUnits(c, units)
   return sequence(
     provisionalOff(own, 'flick'),
-    tryIn(own, 'gold inlay', { hurts: false, title: `Try in the gold inlay, ${labels(own)}: margins unfinished on purpose`, mistakes: ['margins polished before cementing: nothing left to burnish'] }),
+    tryIn(own, 'gold inlay', {
+      hurts: false,
+      title: `Try in the gold inlay, ${labels(own)}: margins unfinished on purpose`,
+      mistakes: ['margins polished before cementing: nothing left to burnish'],
+    }),
     cementPiece(own, 'gold inlay'),
   )
 }
 
 /** Pellets of each kind laid out, and seconds in the flame. Seconds are our estimate: smoke gone and dull red tell better. */
-const pellets = { powdered: { n: 8, flameS: 10, tells: 'no more smoke: the wax is gone' }, cohesive: { n: 6, flameS: 2, tells: 'dull red' } } as const
+const pellets = {
+  powdered: { n: 8, flameS: 10, tells: 'no more smoke: the wax is gone' },
+  cohesive: { n: 6, flameS: 2, tells: 'dull red' },
+} as const
 
 /** The flame's cues over a filling's likely length: into the flame, out and handed over, pellet after pellet. */
 function flaming(kind: keyof typeof pellets, likelyMin: number): Draft['cues'] {
   const { n, flameS, tells } = pellets[kind]
   const everyS = Math.floor((likelyMin * 60) / n)
   return [
-    { atS: 0, everyS, times: n, say: `${kind === 'powdered' ? 'Pellet' : 'Foil'} into the flame`, because: reason(`${n} over about ${likelyMin} min; the dentist’s hand sets the pace`, 'estimate') },
-    { atS: flameS, everyS, times: n, say: `Out of the flame (${tells}): hand it over`, because: reason(`about ${flameS} s; ${tells} tells better than the clock`, 'estimate') },
+    {
+      atS: 0,
+      everyS,
+      times: n,
+      say: `${kind === 'powdered' ? 'Pellet' : 'Foil'} into the flame`,
+      because: reason(`${n} over about ${likelyMin} min; the dentist’s hand sets the pace`, 'estimate'),
+    },
+    {
+      atS: flameS,
+      everyS,
+      times: n,
+      say: `Out of the flame (${tells}): hand it over`,
+      because: reason(`about ${flameS} s; ${tells} tells better than the clock`, 'estimate'),
+    },
   ]
 }
 
@@ -62,24 +103,89 @@ function foil(c: Case, u: Unit): Block {
   const at = { tooth: u.tooth }
   const flame = reason('Open flame: away from the oxygen, hair and the sheet; the lid at hand to put it out', 'C')
   return sequence(
-    cutSteps(onlyUnits(c, [u]), () => [
-      { act: 'pit', title: 'Pit opened with a teardrop', form: 'pit', depthMm: 1.5, surface: 'pit', share: 2 },
-      { act: 'undercut', title: 'Small inverted cone: flat floor, opposed undercuts', form: 'undercut', depthMm: 0.6, surface: 'floor', share: 2, told: `prepared the pit of ${u.label} for foil` },
-    ], [3, 5, 10]),
-    mouth(id('dry'), 'Dry, base where deep', [0.5, 1, 2], { ...at, passes: ['air', 'cotton'], needs: [standby('base cement', 'the pit is deep')] }),
-    mouth(id('light'), 'Alcohol lamp lit; pellets laid out in order of size', [0.3, 0.5, 1], { ...at, place: 'bench', fn: 'chairside', helped: false, needs: [open('alcohol lamp'), open('annealing tray'), open('gold foil.powdered', pellets.powdered.n), open('gold foil.cohesive', pellets.cohesive.n), open('foil carrier')], cautions: [flame] }),
-    mouth(id('powdered'), 'Powdered gold, pellet by pellet, to two thirds: flamed longer, the wax burns off', [8, 12, 16], { ...at, cues: flaming('powdered', 12), told: `placed powdered gold in ${u.label} to two thirds`, passes: ['pellet, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'], needs: [open('foil condenser', 2), open('gold mallet')], detail: 'The assistant flames, hands, and taps in step with the dentist.', mistakes: ['wax not burnt off: the pellet does not weld', 'overheated: it melts into a ball'], reason: practice('two thirds powdered gold: quick bulk') }),
-    mouth(id('cohesive'), 'Cohesive foil for the rest, saucer-shaped, walls first', [6, 10, 14], { ...at, cues: flaming('cohesive', 10), told: `built ${u.label} up in cohesive foil`, passes: ['foil, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'], detail: 'Saucer-shaped filling; never steel on the enamel edge.', mistakes: ['steel on the enamel edge: it chips'] }),
-    mouth(id('burnish'), 'Burnish from gold to tooth', [1, 2, 3], { ...at, needs: [open('burnisher.ball'), open('burnisher.flat')], told: `burnished the foil of ${u.label}` }),
+    cutSteps(
+      onlyUnits(c, [u]),
+      () => [
+        { act: 'pit', title: 'Pit opened with a teardrop', form: 'pit', depthMm: 1.5, surface: 'pit', share: 2 },
+        {
+          act: 'undercut',
+          title: 'Small inverted cone: flat floor, opposed undercuts',
+          form: 'undercut',
+          depthMm: 0.6,
+          surface: 'floor',
+          share: 2,
+          told: `prepared the pit of ${u.label} for foil`,
+        },
+      ],
+      [3, 5, 10],
+    ),
+    mouth(id('dry'), 'Dry, base where deep', [0.5, 1, 2], {
+      ...at,
+      passes: ['air', 'cotton'],
+      needs: [standby('base cement', 'the pit is deep')],
+    }),
+    mouth(id('light'), 'Alcohol lamp lit; pellets laid out in order of size', [0.3, 0.5, 1], {
+      ...at,
+      place: 'bench',
+      fn: 'chairside',
+      helped: false,
+      needs: [
+        open('alcohol lamp'),
+        open('annealing tray'),
+        open('gold foil.powdered', pellets.powdered.n),
+        open('gold foil.cohesive', pellets.cohesive.n),
+        open('foil carrier'),
+      ],
+      cautions: [flame],
+    }),
+    mouth(
+      id('powdered'),
+      'Powdered gold, pellet by pellet, to two thirds: flamed longer, the wax burns off',
+      [8, 12, 16],
+      {
+        ...at,
+        cues: flaming('powdered', 12),
+        told: `placed powdered gold in ${u.label} to two thirds`,
+        passes: ['pellet, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'],
+        needs: [open('foil condenser', 2), open('gold mallet')],
+        detail: 'The assistant flames, hands, and taps in step with the dentist.',
+        mistakes: ['wax not burnt off: the pellet does not weld', 'overheated: it melts into a ball'],
+        reason: practice('two thirds powdered gold: quick bulk'),
+      },
+    ),
+    mouth(id('cohesive'), 'Cohesive foil for the rest, saucer-shaped, walls first', [6, 10, 14], {
+      ...at,
+      cues: flaming('cohesive', 10),
+      told: `built ${u.label} up in cohesive foil`,
+      passes: ['foil, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'],
+      detail: 'Saucer-shaped filling; never steel on the enamel edge.',
+      mistakes: ['steel on the enamel edge: it chips'],
+    }),
+    mouth(id('burnish'), 'Burnish from gold to tooth', [1, 2, 3], {
+      ...at,
+      needs: [open('burnisher.ball'), open('burnisher.flat')],
+      told: `burnished the foil of ${u.label}`,
+    }),
   )
 }
 
 function gloss(c: Case): Block {
   return sequence(
-    finishing('finishing.discs', `Discs from gold toward tooth, ${labels(c)}`, [2, 3, 5], { needs: [open('finishing disc', 4), open('slow handpiece')] }),
+    finishing('finishing.discs', `Discs from gold toward tooth, ${labels(c)}`, [2, 3, 5], {
+      needs: [open('finishing disc', 4), open('slow handpiece')],
+    }),
     finishing('finishing.pumice', 'Pumice, wet', [1, 1.5, 3], { needs: [open('pumice'), open('prophy cup')] }),
-    finishing('finishing.fifteen', '15 µm powder: dry, suction, blow', [1, 1.5, 3], { needs: [open('polishing powder.15'), open('prophy cup')], passes: ['cup', 'suction', 'air'], cautions: [reason('Dry powder: suction at the cup, masks, eyes shielded', 'C')], mistakes: ['run dry and long: heat goes into the pulp'] }),
-    finishing('finishing.one', '1 µm powder: dry, suction, blow', [1, 1.5, 3], { needs: [open('polishing powder.1'), open('prophy cup')], passes: ['cup', 'suction', 'air'], told: 'polished the gold with 15 and 1 µm powder' }),
+    finishing('finishing.fifteen', '15 µm powder: dry, suction, blow', [1, 1.5, 3], {
+      needs: [open('polishing powder.15'), open('prophy cup')],
+      passes: ['cup', 'suction', 'air'],
+      cautions: [reason('Dry powder: suction at the cup, masks, eyes shielded', 'C')],
+      mistakes: ['run dry and long: heat goes into the pulp'],
+    }),
+    finishing('finishing.one', '1 µm powder: dry, suction, blow', [1, 1.5, 3], {
+      needs: [open('polishing powder.1'), open('prophy cup')],
+      passes: ['cup', 'suction', 'air'],
+      told: 'polished the gold with 15 and 1 µm powder',
+    }),
   )
 }
 

@@ -26,26 +26,64 @@ function lines(c: Case, u: Unit): CutLine[] {
   const onlay = c.restoration === 'ceramic onlay'
   return [
     ...cavityLines(c, u, usual(c)),
-    ...(onlay ? [{ act: 'cusps', title: `Cusps covered: functional ${writeRange(t.functionalCusp)}, other ${writeRange(t.otherCusp)}`, form: 'occlusal' as const, depthMm: t.functionalCusp.mostMm, surface: 'cusps', share: 2 }] : []),
-    { act: 'finish', title: `Walls divergent, floor flat, isthmus ${writeRange(t.inner)} or more, butt edges`, form: 'finish', depthMm: t.inner.mostMm, surface: 'all', share: 2, after: 'shoulder', told: `finished the preparation of ${u.label} for a ${c.restoration}, ${surfacesOf(c, u, usual(c))}`, mistakes: ['an undercut left: it is blocked out with resin, not cut wider'] },
+    ...(onlay
+      ? [
+          {
+            act: 'cusps',
+            title: `Cusps covered: functional ${writeRange(t.functionalCusp)}, other ${writeRange(t.otherCusp)}`,
+            form: 'occlusal' as const,
+            depthMm: t.functionalCusp.mostMm,
+            surface: 'cusps',
+            share: 2,
+          },
+        ]
+      : []),
+    {
+      act: 'finish',
+      title: `Walls divergent, floor flat, isthmus ${writeRange(t.inner)} or more, butt edges`,
+      form: 'finish',
+      depthMm: t.inner.mostMm,
+      surface: 'all',
+      share: 2,
+      after: 'shoulder',
+      told: `finished the preparation of ${u.label} for a ${c.restoration}, ${surfacesOf(c, u, usual(c))}`,
+      mistakes: ['an undercut left: it is blocked out with resin, not cut wider'],
+    },
   ]
 }
 
 /** Dentine sealed at once: the bond to fresh dentine; the sticky layer then has to go before silicone and bis-acryl. */
 function sealDentine(c: Case): Block {
-  if (c.choices.dentineSeal === 'at delivery') return absent('dentine seal', reason('the dentist’s choice: nothing on the dentine until the piece is bonded', 'practice'))
+  if (c.choices.dentineSeal === 'at delivery')
+    return absent(
+      'dentine seal',
+      reason('the dentist’s choice: nothing on the dentine until the piece is bonded', 'practice'),
+    )
   const s = spot(c)
   const light = cureOf(c, 'dentine seal, under glycerine', 10, 'adhesive')
   return sequence(
     etch(s, 'total'),
     adhesive(c, s, { title: `Adhesive on fresh dentine: rub in 20 s, ${labels(c)}` }),
-    lightStep(s, 'inlay.seal-glycerine', light, { title: `Glycerine over it, light again ${light.value} s; rinse, wipe with alcohol`, needs: [open('glycerine gel', 0.5), open('alcohol'), open('curing light'), open('light shield')], told: 'sealed the dentine with resin', reason: practice('the sticky layer of fresh resin stops addition silicone and bis-acryl: cured under glycerine, wiped with alcohol') }),
+    lightStep(s, 'inlay.seal-glycerine', light, {
+      title: `Glycerine over it, light again ${light.value} s; rinse, wipe with alcohol`,
+      needs: [open('glycerine gel', 0.5), open('alcohol'), open('curing light'), open('light shield')],
+      told: 'sealed the dentine with resin',
+      reason: practice(
+        'the sticky layer of fresh resin stops addition silicone and bis-acryl: cured under glycerine, wiped with alcohol',
+      ),
+    }),
   )
 }
 
 /** The patient bites on gauze while the cords dwell; then the pellets are out and the tray is ready. */
 function biteOnGauze(plan: CordPlan): Block {
-  return only(plan.layers.length > 0, () => temp('tissue.bite-gauze', 'Bite on gauze while the cords dwell', [0.3, 0.5, 1], { phase: 'tissue', fn: 'chairside', needs: [open('gauze', 2)] }))
+  return only(plan.layers.length > 0, () =>
+    temp('tissue.bite-gauze', 'Bite on gauze while the cords dwell', [0.3, 0.5, 1], {
+      phase: 'tissue',
+      fn: 'chairside',
+      needs: [open('gauze', 2)],
+    }),
+  )
 }
 
 /** The provisional of an inlay, by the school picked; resin-sealed dentine makes the separator a hold. */
@@ -54,25 +92,96 @@ function inlayProvisional(c: Case): Block {
   const school = c.choices.inlayProvisional
   if (school === 'bis-acryl') return sequence(makeProvisional(c, { sealed }), trimProvisional(c), fitProvisional(c))
   const boxes = c.units.reduce((n, u) => n + boxesOf(surfacesOf(c, u, usual(c))).length, 0)
-  const separate = temp('provisional.separate', 'Separator thin over every sealed surface and the neighbours', [0.3, 0.5, 1], {
-    needs: [open('separator', 0.5), open('micro brush', 2)],
-    ...(sealed ? { hold: { name: 'separator' as const, title: 'Separator on', evidence: 'a film on every sealed surface, seen in good light', because: practice('without it, resin-sealed preparations bond to the provisional for good'), mandatory: true } } : {}),
-  })
-  const good = { name: 'provisional' as const, title: 'Provisional good', evidence: 'closed to the margin, bite clear', because: practice('what the patient wears for weeks is seen by the dentist'), mandatory: true, again: ['provisional.separate', 'provisional.stopping', 'provisional.paint', 'provisional.soft', 'provisional.check'] }
-  const tell = 'The tooth wears a soft temporary filling. It holds the place only: nothing sticky on it, and do not floss there: it would come out.'
+  const separate = temp(
+    'provisional.separate',
+    'Separator thin over every sealed surface and the neighbours',
+    [0.3, 0.5, 1],
+    {
+      needs: [open('separator', 0.5), open('micro brush', 2)],
+      ...(sealed
+        ? {
+            hold: {
+              name: 'separator' as const,
+              title: 'Separator on',
+              evidence: 'a film on every sealed surface, seen in good light',
+              because: practice('without it, resin-sealed preparations bond to the provisional for good'),
+              mandatory: true,
+            },
+          }
+        : {}),
+    },
+  )
+  const good = {
+    name: 'provisional' as const,
+    title: 'Provisional good',
+    evidence: 'closed to the margin, bite clear',
+    because: practice('what the patient wears for weeks is seen by the dentist'),
+    mandatory: true,
+    again: [
+      'provisional.separate',
+      'provisional.stopping',
+      'provisional.paint',
+      'provisional.soft',
+      'provisional.check',
+    ],
+  }
+  const tell =
+    'The tooth wears a soft temporary filling. It holds the place only: nothing sticky on it, and do not floss there: it would come out.'
   return sequence(
     separate,
-    only(boxes > 0 && school === 'painted', () => temp('provisional.stopping', `Soft stopping in ${boxes} box${boxes === 1 ? '' : 'es'}`, [0.5, 1, 2], { needs: [open('stopping', boxes), open('plastic instrument')], countsIn: [{ id: 'stopping', what: 'stopping in the boxes', planned: boxes, outStep: 'provisional.check', stays: boxes }], told: 'placed stopping in the boxes' })),
+    only(boxes > 0 && school === 'painted', () =>
+      temp('provisional.stopping', `Soft stopping in ${boxes} box${boxes === 1 ? '' : 'es'}`, [0.5, 1, 2], {
+        needs: [open('stopping', boxes), open('plastic instrument')],
+        countsIn: [
+          { id: 'stopping', what: 'stopping in the boxes', planned: boxes, outStep: 'provisional.check', stays: boxes },
+        ],
+        told: 'placed stopping in the boxes',
+      }),
+    ),
     school === 'painted'
-      ? temp('provisional.paint', 'Painted, bead by bead: powder and liquid from two wells, brush clean between', [2, 4, 7], { told: 'painted the provisional in powder and liquid', tell, needs: [open('provisional powder', 2), open('provisional liquid', 2), open('paint brush'), open('dappen dish', 2)], cautions: [reason('Liquid is a sensitiser and smells: suction near, gloves on, wells covered', 'C')], mistakes: ['bead too wet: it runs over the margin'], reason: practice('quick, not pretty, holds the tooth’s place') })
-      : temp('provisional.soft', 'Light-cured soft material pressed in, trimmed to the bite, cured', [1.5, 3, 5], { told: 'placed a light-cured soft provisional', tell, needs: [open('soft provisional', 1), open('plastic instrument'), open('curing light'), open('light shield')], reason: practice('comes out in one piece') }),
-    temp('provisional.check', 'Closed to the margins, out of the bite; no flossing here', [0.5, 1, 2], { fn: 'provisional trimming', needs: [open('articulating paper', 2)], countsOut: [], hold: good }),
+      ? temp(
+          'provisional.paint',
+          'Painted, bead by bead: powder and liquid from two wells, brush clean between',
+          [2, 4, 7],
+          {
+            told: 'painted the provisional in powder and liquid',
+            tell,
+            needs: [
+              open('provisional powder', 2),
+              open('provisional liquid', 2),
+              open('paint brush'),
+              open('dappen dish', 2),
+            ],
+            cautions: [reason('Liquid is a sensitiser and smells: suction near, gloves on, wells covered', 'C')],
+            mistakes: ['bead too wet: it runs over the margin'],
+            reason: practice('quick, not pretty, holds the tooth’s place'),
+          },
+        )
+      : temp('provisional.soft', 'Light-cured soft material pressed in, trimmed to the bite, cured', [1.5, 3, 5], {
+          told: 'placed a light-cured soft provisional',
+          tell,
+          needs: [open('soft provisional', 1), open('plastic instrument'), open('curing light'), open('light shield')],
+          reason: practice('comes out in one piece'),
+        }),
+    temp('provisional.check', 'Closed to the margins, out of the bite; no flossing here', [0.5, 1, 2], {
+      fn: 'provisional trimming',
+      needs: [open('articulating paper', 2)],
+      countsOut: [],
+      hold: good,
+    }),
   )
 }
 
 export const inlayPrepare: VisitKind = {
   id: 'inlay.prepare',
-  beforehand: (c) => [shadePreview(c), sequence(paintTray(c), c.choices.inlayProvisional === 'bis-acryl' ? provisionalMould(c) : sequence(), opposingArch(c))],
+  beforehand: (c) => [
+    shadePreview(c),
+    sequence(
+      paintTray(c),
+      c.choices.inlayProvisional === 'bis-acryl' ? provisionalMould(c) : sequence(),
+      opposingArch(c),
+    ),
+  ],
   work: (c) => {
     const school = cordPlan(c, boxSites(c, usual(c)))
     const plan: CordPlan = { ...school, pellet: school.layers.length > 0 && school.layers.at(-1) !== 'base' }
@@ -80,10 +189,32 @@ export const inlayPrepare: VisitKind = {
     return sequence(
       sheetOn(c, { purpose: 'bonding' }),
       cutSteps(c, (u) => lines(c, u), [10, 16, 28]),
-      reductionCheck(c, { title: 'Check the preparation: draw, isthmus, no undercut', passes: ['mirror', 'probe'], figures: [], needs: [open('periodontal probe')], detail: `Draw seen with one eye; isthmus ${writeRange(reductionTargets(c.restoration!).inner)} or more; butt edges.`, hold: { name: 'reduction', title: 'Preparation good', evidence: 'mirror from above, probe at the isthmus', because: practice('an undercut is blocked out before the impression, not after'), again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'] }, mistakes: ['looked at with two eyes: an undercut hides'] }),
+      reductionCheck(c, {
+        title: 'Check the preparation: draw, isthmus, no undercut',
+        passes: ['mirror', 'probe'],
+        figures: [],
+        needs: [open('periodontal probe')],
+        detail: `Draw seen with one eye; isthmus ${writeRange(reductionTargets(c.restoration!).inner)} or more; butt edges.`,
+        hold: {
+          name: 'reduction',
+          title: 'Preparation good',
+          evidence: 'mirror from above, probe at the isthmus',
+          because: practice('an undercut is blocked out before the impression, not after'),
+          again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'],
+        },
+        mistakes: ['looked at with two eyes: an undercut hides'],
+      }),
       sealDentine(c),
       plan.sites.length > 0 ? cords(c, plan) : absent('cord', practice('no proximal box: nothing under the tissue')),
-      only(dam, () => sheet('isolation.fold', 'Septa cut, sheet folded away for the tray', [0.5, 1, 2], { passes: ['blunt scissors'], needs: [open('blunt scissors')], told: 'cut the septa and folded the sheet away', reason: practice('cords packed and dried under the sheet; it leaves only for the tray'), mistakes: ['a shred of sheet left in the contact: it shows in the impression'] })),
+      only(dam, () =>
+        sheet('isolation.fold', 'Septa cut, sheet folded away for the tray', [0.5, 1, 2], {
+          passes: ['blunt scissors'],
+          needs: [open('blunt scissors')],
+          told: 'cut the septa and folded the sheet away',
+          reason: practice('cords packed and dried under the sheet; it leaves only for the tray'),
+          mistakes: ['a shred of sheet left in the contact: it shows in the impression'],
+        }),
+      ),
       biteOnGauze(plan),
       finalImpression(c, plan.sites.length > 0 ? plan : { ...plan, layers: [], pellet: false }),
       sheetOff(c),
@@ -102,10 +233,26 @@ function bondOne(c: Case, u: Unit): Block {
     pumice(s),
     etch(s, c.choices.etch === 'total' ? 'total' : 'enamel edge'),
     adhesive(c, s, { cured: false }),
-    act(`delivery.${u.tooth}.load`, 'Resin cement into the cavity and on the piece', [0.3, 0.5, 0.75], { place: 'bench', helped: false, needs: [open('cement.resin', 1, { words: 'resin cement' }), open('silane', 0.1), open('mixing tip'), open('placement stick')] }),
-    act(`delivery.${u.tooth}.seat`, `Seat ${u.label} on its stick, press, hold`, [0.3, 0.5, 1], { told: `bonded the ${c.restoration} of ${u.label}`, tell: 'Your new inlay is bonded. Floss and brush as usual; call us if the bite feels high.', passes: ['piece on its stick', 'plugger'], cautions: [reason('Small pieces: gauze behind, sheet on', 'C')] }),
+    act(`delivery.${u.tooth}.load`, 'Resin cement into the cavity and on the piece', [0.3, 0.5, 0.75], {
+      place: 'bench',
+      helped: false,
+      needs: [
+        open('cement.resin', 1, { words: 'resin cement' }),
+        open('silane', 0.1),
+        open('mixing tip'),
+        open('placement stick'),
+      ],
+    }),
+    act(`delivery.${u.tooth}.seat`, `Seat ${u.label} on its stick, press, hold`, [0.3, 0.5, 1], {
+      told: `bonded the ${c.restoration} of ${u.label}`,
+      tell: 'Your new inlay is bonded. Floss and brush as usual; call us if the bite feels high.',
+      passes: ['piece on its stick', 'plugger'],
+      cautions: [reason('Small pieces: gauze behind, sheet on', 'C')],
+    }),
     resinExcess(c, s),
-    ...(['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'] as const).map((side) => lightStep(s, `delivery.${u.tooth}.cure-${side}`, light, { title: `Light ${light.value} s, ${side}, ${u.label}` })),
+    ...(['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'] as const).map((side) =>
+      lightStep(s, `delivery.${u.tooth}.cure-${side}`, light, { title: `Light ${light.value} s, ${side}, ${u.label}` }),
+    ),
     flossContacts(c, u, usual(c)),
   )
 }
@@ -117,13 +264,29 @@ export const inlayDeliver: VisitKind = {
     sequence(
       sheetOn(c, { purpose: 'bonding' }),
       provisionalOff(c, 'flick'),
-      tryIn(c, c.restoration!, { detail: 'Never bitten on before it is bonded.', needs: [open('floss', 300), open('contact film', 2), open('placement stick'), standby('shade guide', 'the shade is doubted')] }),
+      tryIn(c, c.restoration!, {
+        detail: 'Never bitten on before it is bonded.',
+        needs: [
+          open('floss', 300),
+          open('contact film', 2),
+          open('placement stick'),
+          standby('shade guide', 'the shade is doubted'),
+        ],
+      }),
       shadeOnTooth(c),
       cleanPiece('inlays'),
       ...c.units.map((u) => bondOne(c, u)),
-      acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })('finishing.edges', 'Edges: fine diamond, rubber points, strips; under water', [2, 4, 8], { cut: { id: 'finishing.edges', form: 'finish', depthMm: 0.2, surface: 'margins' }, needs: [open('high-speed handpiece'), open('ceramic polisher', 2), open('finishing strip', 2)], told: 'finished the margins' }),
+      acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })(
+        'finishing.edges',
+        'Edges: fine diamond, rubber points, strips; under water',
+        [2, 4, 8],
+        {
+          cut: { id: 'finishing.edges', form: 'finish', depthMm: 0.2, surface: 'margins' },
+          needs: [open('high-speed handpiece'), open('ceramic polisher', 2), open('finishing strip', 2)],
+          told: 'finished the margins',
+        },
+      ),
       sheetOff(c),
     ),
   followUps: () => [weekAfter('bite and sensitivity')],
 }
-

@@ -21,7 +21,13 @@ const dentist = { personId: 'dentist', roles: ['dentist' as const], codeShown: t
 /** Teeth a kind takes, in one jaw. */
 function teethFor(kind: KindId, jaw: 'upper' | 'lower'): Tooth[] {
   const k = kindFacts(kind)
-  return allTeeth.filter((t) => isPrimary(t) === (k.dentition === 'primary') && jawOf(t) === jaw && (!k.jaw || k.jaw === jaw) && (!k.positions || (parts(t).position >= k.positions[0] && parts(t).position <= k.positions[1])))
+  return allTeeth.filter(
+    (t) =>
+      isPrimary(t) === (k.dentition === 'primary') &&
+      jawOf(t) === jaw &&
+      (!k.jaw || k.jaw === jaw) &&
+      (!k.positions || (parts(t).position >= k.positions[0] && parts(t).position <= k.positions[1])),
+  )
 }
 
 /** Any work of a kind that its table allows. */
@@ -29,25 +35,48 @@ const anyWork = (kind: KindId) => {
   const k = kindFacts(kind)
   const jaws = (['upper', 'lower'] as const).filter((j) => teethFor(kind, j).length > 0)
   return fc.constantFrom(...jaws).chain((jaw) =>
-    fc.record({
-      kind: fc.constant(kind),
-      teeth: fc.shuffledSubarray(teethFor(kind, jaw), { minLength: 1, maxLength: Math.min(k.most, 3) }),
-      restoration: k.restorations.length > 0 ? fc.constantFrom(undefined, ...k.restorations) : fc.constant(undefined),
-      pontic: fc.nat(3),
-      vital: fc.boolean(), dark: fc.boolean(), inEnamel: fc.boolean(), deepSpot: fc.boolean(), missingWall: fc.boolean(), partErupted: fc.boolean(), pulpTreatment: fc.boolean(),
-      margin: fc.constantFrom('supragingival' as const, 'equigingival' as const, 'subgingival' as const),
-      lesion: fc.constantFrom('cavitated' as const, 'non-cavitated' as const),
-      tissue: fc.record({ weeping: fc.boolean(), overgrown: fc.boolean(), biotype: fc.constantFrom('thin' as const, 'thick' as const) }),
-      deliveryCement: fc.constantFrom('resin' as const, 'conventional' as const, 'resin-modified glass ionomer' as const),
-      surface: fc.constantFrom('O', 'MO', 'DO', 'MOD'),
-      depth: fc.constantFrom(2, 4, 6, 7, 11),
-      canal: fc.constantFrom(11, 14, 22),
-    }).map(({ pontic, surface, depth, canal, ...w }) => {
-      const arch = allTeeth.filter((t) => !isPrimary(t) && jawOf(t) === jaw && !w.teeth.includes(t))
-      const pontics = k.pontics === 'needed' || (k.pontics && pontic > 0) ? arch.slice(4, 4 + Math.max(1, pontic % 3)) : []
-      const by = <V>(v: V): Record<string, V> => Object.fromEntries(w.teeth.map((t) => [t, v]))
-      return { ...w, pontics, surfaces: by(surface), depthMm: by(depth), canals: by([{ name: 'one', lengthMm: canal }]) }
-    }),
+    fc
+      .record({
+        kind: fc.constant(kind),
+        teeth: fc.shuffledSubarray(teethFor(kind, jaw), { minLength: 1, maxLength: Math.min(k.most, 3) }),
+        restoration: k.restorations.length > 0 ? fc.constantFrom(undefined, ...k.restorations) : fc.constant(undefined),
+        pontic: fc.nat(3),
+        vital: fc.boolean(),
+        dark: fc.boolean(),
+        inEnamel: fc.boolean(),
+        deepSpot: fc.boolean(),
+        missingWall: fc.boolean(),
+        partErupted: fc.boolean(),
+        pulpTreatment: fc.boolean(),
+        margin: fc.constantFrom('supragingival' as const, 'equigingival' as const, 'subgingival' as const),
+        lesion: fc.constantFrom('cavitated' as const, 'non-cavitated' as const),
+        tissue: fc.record({
+          weeping: fc.boolean(),
+          overgrown: fc.boolean(),
+          biotype: fc.constantFrom('thin' as const, 'thick' as const),
+        }),
+        deliveryCement: fc.constantFrom(
+          'resin' as const,
+          'conventional' as const,
+          'resin-modified glass ionomer' as const,
+        ),
+        surface: fc.constantFrom('O', 'MO', 'DO', 'MOD'),
+        depth: fc.constantFrom(2, 4, 6, 7, 11),
+        canal: fc.constantFrom(11, 14, 22),
+      })
+      .map(({ pontic, surface, depth, canal, ...w }) => {
+        const arch = allTeeth.filter((t) => !isPrimary(t) && jawOf(t) === jaw && !w.teeth.includes(t))
+        const pontics =
+          k.pontics === 'needed' || (k.pontics && pontic > 0) ? arch.slice(4, 4 + Math.max(1, pontic % 3)) : []
+        const by = <V>(v: V): Record<string, V> => Object.fromEntries(w.teeth.map((t) => [t, v]))
+        return {
+          ...w,
+          pontics,
+          surfaces: by(surface),
+          depthMm: by(depth),
+          canals: by([{ name: 'one', lengthMm: canal }]),
+        }
+      }),
   )
 }
 
@@ -56,9 +85,12 @@ const frame = fc.record({
   pieceOnHand: fc.boolean(),
   weightKg: fc.constantFrom(undefined, 18, 70),
   alerts: fc.subarray(Object.keys(alertWords) as Alert[]),
-  visitChoices: fc.record(Object.fromEntries(questions.map((q) => [q.name, fc.constantFrom(...q.schools.map((s) => s.value))]))) as fc.Arbitrary<VisitRequestInput['visitChoices']>,
+  visitChoices: fc.record(
+    Object.fromEntries(questions.map((q) => [q.name, fc.constantFrom(...q.schools.map((s) => s.value))])),
+  ) as fc.Arbitrary<VisitRequestInput['visitChoices']>,
 })
-const parse = (more: object): VisitRequest => visitRequest.parse({ date: '2026-11-24', team: { dentist: 'dentist', assistants: ['assistant'] }, ...more })
+const parse = (more: object): VisitRequest =>
+  visitRequest.parse({ date: '2026-11-24', team: { dentist: 'dentist', assistants: ['assistant'] }, ...more })
 
 /** Everything that has to be true of any plan, whatever it is for. */
 function whole(p: Plan): void {
@@ -69,12 +101,17 @@ function whole(p: Plan): void {
   expect(new Set(p.holds.map((h) => h.id)).size).toBe(p.holds.length)
   expect(new Set(p.counts.map((c) => c.id)).size).toBe(p.counts.length)
   // Every need is in the setup, or reported.
-  for (const s of p.steps) for (const n of s.needs) {
-    const answers = new Set([n.what, ...(n.orElse ?? []).map((o) => o.what)])
-    const line = p.setup.find((l) => l.steps.includes(s.id) && (l.id === `lack:${n.what}` || practice.items.find((i) => i.id === l.id)?.serves.some((x) => answers.has(x))))
-    expect(line, `${s.id} needs ${n.what}`).toBeDefined()
-    if (line!.lack) expect(p.lacks).toContain(line!.lack)
-  }
+  for (const s of p.steps)
+    for (const n of s.needs) {
+      const answers = new Set([n.what, ...(n.orElse ?? []).map((o) => o.what)])
+      const line = p.setup.find(
+        (l) =>
+          l.steps.includes(s.id) &&
+          (l.id === `lack:${n.what}` || practice.items.find((i) => i.id === l.id)?.serves.some((x) => answers.has(x))),
+      )
+      expect(line, `${s.id} needs ${n.what}`).toBeDefined()
+      if (line!.lack) expect(p.lacks).toContain(line!.lack)
+    }
   // Every count goes in at a step of the plan and comes out at a later one; what stays is less than what goes in, or all of it.
   for (const c of p.counts) {
     expect(at.get(c.outStep), c.id).toBeGreaterThan(at.get(c.inStep)!)
@@ -95,25 +132,39 @@ function whole(p: Plan): void {
   // Holds that no card may remove: counts always; the others wherever there is something of theirs to sign.
   const holds = p.holds.map((h) => h.id)
   expect(holds).toContain('counts')
-  if (ids.some((id) => id.startsWith('impression.seat') || id.startsWith('impression.scan-preparation'))) expect(p.holds.find((h) => h.id.startsWith('impression'))).toMatchObject({ mandatory: true })
-  if (ids.some((id) => id.startsWith('provisional.cement') || id.startsWith('provisional.shell') || id.startsWith('provisional.paint'))) expect(p.holds.find((h) => h.id.startsWith('provisional'))).toMatchObject({ mandatory: true })
+  if (ids.some((id) => id.startsWith('impression.seat') || id.startsWith('impression.scan-preparation')))
+    expect(p.holds.find((h) => h.id.startsWith('impression'))).toMatchObject({ mandatory: true })
+  if (
+    ids.some(
+      (id) =>
+        id.startsWith('provisional.cement') || id.startsWith('provisional.shell') || id.startsWith('provisional.paint'),
+    )
+  )
+    expect(p.holds.find((h) => h.id.startsWith('provisional'))).toMatchObject({ mandatory: true })
   for (const h of p.holds) {
     expect(h.again.length, h.id).toBeGreaterThan(0)
     expect(at.has(h.stepId)).toBe(true)
   }
   // Latex and forbidden antiseptics never with their alert; children's doses by weight.
-  for (const a of ['latex', 'chlorhexidine', 'iodine'] as const) if (p.request.alerts.includes(a)) for (const l of p.setup) expect(a === 'latex' ? l.latex : l.allergens?.includes(a) ?? false, l.name).toBe(false)
+  for (const a of ['latex', 'chlorhexidine', 'iodine'] as const)
+    if (p.request.alerts.includes(a))
+      for (const l of p.setup) expect(a === 'latex' ? l.latex : (l.allergens?.includes(a) ?? false), l.name).toBe(false)
   if (!p.request.pieceOnHand && kindFacts(p.kind).delivers) expect(p.clashes[0]).toMatchObject({ severity: 'stop' })
   for (const s of p.steps) {
     expect(s.spread.shortS <= s.spread.likelyS && s.spread.likelyS <= s.spread.longS, s.id).toBe(true)
-    for (const l of p.links) if (l.from === s.id && l.to === s.id && l.atLeastS !== undefined) expect(s.spread.likelyS, `${s.id}: its own clock fits its likely time`).toBeGreaterThanOrEqual(l.atLeastS)
+    for (const l of p.links)
+      if (l.from === s.id && l.to === s.id && l.atLeastS !== undefined)
+        expect(s.spread.likelyS, `${s.id}: its own clock fits its likely time`).toBeGreaterThanOrEqual(l.atLeastS)
     // What is said must be sayable: no half sentence, no unfilled slot.
-    for (const text of [s.title, s.detail, s.told, s.tell]) if (text) expect(text).not.toMatch(/undefined|null|NaN|\[object|, ,|:\s*$/)
+    for (const text of [s.title, s.detail, s.told, s.tell])
+      if (text) expect(text).not.toMatch(/undefined|null|NaN|\[object|, ,|:\s*$/)
   }
 }
 
 /** The plan itself says that the injection does not fit the working time of anything owned. */
-const tooMany = (p: Plan): boolean => p.clashes.some((c) => c.id === 'impression-window') || p.steps.some((s) => s.id.endsWith('load-syringe') && s.reason!.text.includes('too long'))
+const tooMany = (p: Plan): boolean =>
+  p.clashes.some((c) => c.id === 'impression-window') ||
+  p.steps.some((s) => s.id.endsWith('load-syringe') && s.reason!.text.includes('too long'))
 
 describe.each(kindIds)('%s', (kind) => {
   it('any case of it compiles whole, the same each time, lays out without a missed window, fits its trays', () => {
@@ -128,7 +179,9 @@ describe.each(kindIds)('%s', (kind) => {
         const score = layOut(p)
         const missed = score.brackets.filter((b) => b.missed).map((b) => b.title)
         expect(tooMany(p) ? missed.filter((t) => t !== 'Working time' && t !== 'Crevice closes') : missed).toEqual([])
-        expect(layTrays(p.setup).flatMap((b) => b.bands.flatMap((x) => x.places))).toHaveLength(p.setup.filter((l) => l.readiness === 'open').length)
+        expect(layTrays(p.setup).flatMap((b) => b.bands.flatMap((x) => x.places))).toHaveLength(
+          p.setup.filter((l) => l.readiness === 'open').length,
+        )
       }),
       { numRuns: 12 },
     )
@@ -151,14 +204,27 @@ describe.each(kindIds)('%s', (kind) => {
     const jaw = teethFor(kind, 'lower').length > 0 ? 'lower' : 'upper'
     const k = kindFacts(kind)
     const teeth = teethFor(kind, jaw).slice(0, 1)
-    const p = compile(parse({ kind, teeth, pontics: k.pontics === 'needed' ? [teeth[0] === '31' ? '32' : '31'] : [] }), practice)
+    const p = compile(
+      parse({ kind, teeth, pontics: k.pontics === 'needed' ? [teeth[0] === '31' ? '32' : '31'] : [] }),
+      practice,
+    )
     for (const f of p.followUps) expect(f.kind === undefined || kindIds.includes(f.kind)).toBe(true)
     expect(p.title).toContain(k.title)
   })
 })
 
 describe('two works in one visit', () => {
-  const pairs: [KindId, KindId][] = [['filling.bulk', 'filling.cervical'], ['crown.prepare', 'filling.amalgam'], ['filling.bulk', 'filling.bulk'], ['inlay.deliver', 'filling.cusps'], ['gold.deliver', 'filling.injected'], ['primary.metal-crown', 'primary.class3'], ['primary.incisors', 'primary.metal-crown'], ['endo.core.crown', 'crown.interim'], ['veneer.prepare', 'laminate.prepare']]
+  const pairs: [KindId, KindId][] = [
+    ['filling.bulk', 'filling.cervical'],
+    ['crown.prepare', 'filling.amalgam'],
+    ['filling.bulk', 'filling.bulk'],
+    ['inlay.deliver', 'filling.cusps'],
+    ['gold.deliver', 'filling.injected'],
+    ['primary.metal-crown', 'primary.class3'],
+    ['primary.incisors', 'primary.metal-crown'],
+    ['endo.core.crown', 'crown.interim'],
+    ['veneer.prepare', 'laminate.prepare'],
+  ]
   it.each(pairs)('%s and %s: one frame, no id twice, everything still whole', (a, b) => {
     fc.assert(
       fc.property(anyWork(a), anyWork(b), frame, (one, { ...two }, more) => {
@@ -173,16 +239,35 @@ describe('two works in one visit', () => {
     )
   })
   it('asleep: the throat pack goes round all of the work, back teeth before front teeth, and is out before anything closes', () => {
-    const p = compile(parse({ kind: 'primary.incisors', teeth: ['51'], weightKg: 15, also: [{ kind: 'primary.metal-crown', teeth: ['54'] }] }), practice)
+    const p = compile(
+      parse({
+        kind: 'primary.incisors',
+        teeth: ['51'],
+        weightKg: 15,
+        also: [{ kind: 'primary.metal-crown', teeth: ['54'] }],
+      }),
+      practice,
+    )
     const at = (id: string): number => p.steps.findIndex((s) => s.id === id)
-    const between = ['crown.54.seat@primary.metal-crown', 'crown.51.fit', 'crown.51.seat', 'asleep.pack-out', 'closing.counts'].map(at)
+    const between = [
+      'crown.54.seat@primary.metal-crown',
+      'crown.51.fit',
+      'crown.51.seat',
+      'asleep.pack-out',
+      'closing.counts',
+    ].map(at)
     expect(Math.min(...between)).toBeGreaterThan(at('asleep.pack-in'))
     expect(between).toEqual(between.toSorted((a, b) => a - b))
-    expect(p.steps.filter((s, i) => s.place === 'mouth' && i > at('asleep.pack-out')).map((s) => s.id)).toEqual(['closing.rinse'])
+    expect(p.steps.filter((s, i) => s.place === 'mouth' && i > at('asleep.pack-out')).map((s) => s.id)).toEqual([
+      'closing.rinse',
+    ])
     expect(p.holds.find((h) => h.id === 'throat.out')).toMatchObject({ mandatory: true })
   })
   it('share one sheet in one jaw: it goes on once, over the teeth of both, and comes off at the end', () => {
-    const p = compile(parse({ kind: 'filling.bulk', teeth: ['36'], also: [{ kind: 'filling.amalgam', teeth: ['34'] }] }), practice)
+    const p = compile(
+      parse({ kind: 'filling.bulk', teeth: ['36'], also: [{ kind: 'filling.amalgam', teeth: ['34'] }] }),
+      practice,
+    )
     const ids = p.steps.map((s) => s.id)
     expect(ids.filter((id) => id.includes('dam-on'))).toEqual(['isolation.dam-on'])
     expect(ids.filter((id) => id.includes('dam-off'))).toEqual(['isolation.dam-off@filling.amalgam'])

@@ -22,18 +22,60 @@ function space(c: Case): Block {
   const canalMm = c.request.canals[u.tooth]?.[0]?.lengthMm
   const { sealMm } = c.request
   const room = canalMm !== undefined && canalMm > sealMm ? postSpace(canalMm, sealMm) : undefined
-  const depth = room ? `${room.leastMm}–${room.mostMm} mm` : `half to two thirds of the canal, ${sealMm} mm of root filling left`
+  const depth = room
+    ? `${room.leastMm}–${room.mostMm} mm`
+    : `half to two thirds of the canal, ${sealMm} mm of root filling left`
   return sequence(
-    canal('canal.film', `Canal length from the film: ${canalMm === undefined ? 'read it, write it' : `${canalMm} mm`}; post space ${depth}`, [0.5, 1, 2], {
-      place: 'chair', fn: 'chairside', tooth: u.tooth, told: `read the canal length${canalMm === undefined ? '' : ` of ${canalMm} mm`} from the film`, needs: [open('endodontic ruler'), open('film holder')],
-      figures: room ? [room.figure] : [], ...(room?.because ? { reason: room.because } : { reason: practice('post space half to two thirds of the canal, with 4–5 mm of root filling left') }),
+    canal(
+      'canal.film',
+      `Canal length from the film: ${canalMm === undefined ? 'read it, write it' : `${canalMm} mm`}; post space ${depth}`,
+      [0.5, 1, 2],
+      {
+        place: 'chair',
+        fn: 'chairside',
+        tooth: u.tooth,
+        told: `read the canal length${canalMm === undefined ? '' : ` of ${canalMm} mm`} from the film`,
+        needs: [open('endodontic ruler'), open('film holder')],
+        figures: room ? [room.figure] : [],
+        ...(room?.because
+          ? { reason: room.because }
+          : { reason: practice('post space half to two thirds of the canal, with 4–5 mm of root filling left') }),
+      },
+    ),
+    canal(
+      'canal.drill',
+      `Post drills in size order to ${room ? `${room.mostMm} mm` : 'the depth read'}, stop set; rinse between`,
+      [2, 3, 6],
+      {
+        tooth: u.tooth,
+        told: `prepared the post space to ${room ? `${room.mostMm} mm` : 'the depth read'}`,
+        cut: { id: 'canal.drill', form: 'post space', depthMm: 1.4, surface: 'canal' },
+        passes: ['drill, smallest', 'rinse', 'drill, next size'],
+        needs: [open('slow handpiece'), open('file stops'), open('endodontic ruler')],
+        cautions: [
+          reason('Slow, no force, no hand on the lip side: a drill that leaves the canal goes through the root', 'C'),
+        ],
+        mistakes: ['a size left out: the drill binds and goes astray', 'seal drilled away: less than 4 mm left'],
+      },
+    ),
+    canal('canal.clean', 'Canal cleaned: rinse, points down to dry', [1, 2, 3], {
+      tooth: u.tooth,
+      needs: [open('irrigation syringe'), open('side-vented needle'), open('edta', 2), open('paper point', 4)],
+      passes: ['irrigation', 'points'],
     }),
-    canal('canal.drill', `Post drills in size order to ${room ? `${room.mostMm} mm` : 'the depth read'}, stop set; rinse between`, [2, 3, 6], {
-      tooth: u.tooth, told: `prepared the post space to ${room ? `${room.mostMm} mm` : 'the depth read'}`, cut: { id: 'canal.drill', form: 'post space', depthMm: 1.4, surface: 'canal' }, passes: ['drill, smallest', 'rinse', 'drill, next size'],
-      needs: [open('slow handpiece'), open('file stops'), open('endodontic ruler')], cautions: [reason('Slow, no force, no hand on the lip side: a drill that leaves the canal goes through the root', 'C')], mistakes: ['a size left out: the drill binds and goes astray', 'seal drilled away: less than 4 mm left'],
+    canal('canal.try-post', 'Post tried, length marked, seating rehearsed with the light', [1, 1.5, 3], {
+      tooth: u.tooth,
+      fn: 'placing',
+      passes: ['post in tweezers', 'marker'],
+      needs: [open('fibre post'), standby('fibre post', 'the next size fits better'), open('pencil')],
+      hold: {
+        name: 'post',
+        title: 'Post fits',
+        evidence: 'seated to its mark, film or drill depth agreeing',
+        because: practice('once bonded it is drilled out or it stays'),
+        again: ['canal.drill', 'canal.clean', 'canal.try-post'],
+      },
     }),
-    canal('canal.clean', 'Canal cleaned: rinse, points down to dry', [1, 2, 3], { tooth: u.tooth, needs: [open('irrigation syringe'), open('side-vented needle'), open('edta', 2), open('paper point', 4)], passes: ['irrigation', 'points'] }),
-    canal('canal.try-post', 'Post tried, length marked, seating rehearsed with the light', [1, 1.5, 3], { tooth: u.tooth, fn: 'placing', passes: ['post in tweezers', 'marker'], needs: [open('fibre post'), standby('fibre post', 'the next size fits better'), open('pencil')], hold: { name: 'post', title: 'Post fits', evidence: 'seated to its mark, film or drill depth agreeing', because: practice('once bonded it is drilled out or it stays'), again: ['canal.drill', 'canal.clean', 'canal.try-post'] } }),
   )
 }
 
@@ -45,15 +87,60 @@ function bondPost(c: Case): Block {
   const half = cureOf(c, 'post cement, each of three sides', 40, 'core.dual-cure')
   const built = cureOf(c, 'built core, each of three sides', 40, 'core.dual-cure')
   return sequence(
-    post('post.silane', 'Silane on the post 60 s, air dry', [1, 1.2, 2], { place: 'bench', helped: false, tooth: u.tooth, fn: 'chairside', needs: [open('silane', 0.1), open('micro brush')], ties: [lasting(60, 'Silane', practice('60 s, air dry'))] }),
+    post('post.silane', 'Silane on the post 60 s, air dry', [1, 1.2, 2], {
+      place: 'bench',
+      helped: false,
+      tooth: u.tooth,
+      fn: 'chairside',
+      needs: [open('silane', 0.1), open('micro brush')],
+      ties: [lasting(60, 'Silane', practice('60 s, air dry'))],
+    }),
     etch(s, 'total'),
-    adhesive(c, s, { what: 'adhesive.dual-cure', title: 'Adhesive down the canal with points; excess wicked out', cured: false }),
-    post('post.wick', 'Excess wicked with dry points; a pool at the bottom holds the post up', [0.3, 0.5, 1], { tooth: u.tooth, passes: ['dry point', 'dry point'], needs: [open('paper point', 3)], mistakes: ['a pool left: the post stands proud'] }),
-    post('post.inject', 'Dual-cure from the bottom, tip in the material; post in, to its mark', [0.5, 0.8, 1.5], { tooth: u.tooth, told: 'bonded the fibre post', passes: ['dual-cure with its long tip', 'post in tweezers'], needs: [open('core.dual-cure', 1.5), open('mixing tip'), open('core tip')], cautions: [reason('An acidic one-bottle adhesive needs its activator under a dual-cure resin', 'C')], mistakes: ['injected from the top: a void at the end'] }),
-    ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) => lightStep(s, `post.cure-${['top', 'cheek', 'inner'][i]}`, half, { title: `Light ${half.value} s, ${side}`, ...(i === 0 ? { reason: practice('cured from top, cheek and tongue side: 2 min in all') } : {}) })),
-    post('post.cut', 'Post cut with a diamond and water, never nipped', [0.5, 1, 2], { tooth: u.tooth, fn: 'cutting', cut: { id: 'post.cut', form: 'post cut', depthMm: 1.6, surface: 'post' }, needs: [open('high-speed handpiece')], cautions: [reason('The cut end flies: suction at the bur, eyes shielded', 'C')], mistakes: ['nipped: the fibres split to the root'] }),
-    post('post.core', 'Core built round it, shaped over its end', [1, 2, 4], { tooth: u.tooth, told: 'built the core', passes: ['core former or dual-cure', 'plugger'], needs: [open('core.dual-cure', 1.5), open('core former'), open('composite plugger')] }),
-    ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) => lightStep(s, `post.core-cure-${['top', 'cheek', 'inner'][i]}`, built, { title: `Core: light ${built.value} s, ${side}`, ...(i === 0 ? { reason: practice('then 2 min more on the built core') } : {}) })),
+    adhesive(c, s, {
+      what: 'adhesive.dual-cure',
+      title: 'Adhesive down the canal with points; excess wicked out',
+      cured: false,
+    }),
+    post('post.wick', 'Excess wicked with dry points; a pool at the bottom holds the post up', [0.3, 0.5, 1], {
+      tooth: u.tooth,
+      passes: ['dry point', 'dry point'],
+      needs: [open('paper point', 3)],
+      mistakes: ['a pool left: the post stands proud'],
+    }),
+    post('post.inject', 'Dual-cure from the bottom, tip in the material; post in, to its mark', [0.5, 0.8, 1.5], {
+      tooth: u.tooth,
+      told: 'bonded the fibre post',
+      passes: ['dual-cure with its long tip', 'post in tweezers'],
+      needs: [open('core.dual-cure', 1.5), open('mixing tip'), open('core tip')],
+      cautions: [reason('An acidic one-bottle adhesive needs its activator under a dual-cure resin', 'C')],
+      mistakes: ['injected from the top: a void at the end'],
+    }),
+    ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) =>
+      lightStep(s, `post.cure-${['top', 'cheek', 'inner'][i]}`, half, {
+        title: `Light ${half.value} s, ${side}`,
+        ...(i === 0 ? { reason: practice('cured from top, cheek and tongue side: 2 min in all') } : {}),
+      }),
+    ),
+    post('post.cut', 'Post cut with a diamond and water, never nipped', [0.5, 1, 2], {
+      tooth: u.tooth,
+      fn: 'cutting',
+      cut: { id: 'post.cut', form: 'post cut', depthMm: 1.6, surface: 'post' },
+      needs: [open('high-speed handpiece')],
+      cautions: [reason('The cut end flies: suction at the bur, eyes shielded', 'C')],
+      mistakes: ['nipped: the fibres split to the root'],
+    }),
+    post('post.core', 'Core built round it, shaped over its end', [1, 2, 4], {
+      tooth: u.tooth,
+      told: 'built the core',
+      passes: ['core former or dual-cure', 'plugger'],
+      needs: [open('core.dual-cure', 1.5), open('core former'), open('composite plugger')],
+    }),
+    ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) =>
+      lightStep(s, `post.core-cure-${['top', 'cheek', 'inner'][i]}`, built, {
+        title: `Core: light ${built.value} s, ${side}`,
+        ...(i === 0 ? { reason: practice('then 2 min more on the built core') } : {}),
+      }),
+    ),
   )
 }
 
@@ -63,16 +150,70 @@ function shapeAndCoat(c: Case): Block {
   const t = reductionTargets(c.restoration!)
   const s: Spot = { stem: 'coat', phase: 'core', tooth: u.tooth, label: u.label }
   return sequence(
-    cutSteps({ ...c, request: { ...c.request, vital: false } }, (x) => [
-      { act: 'core-facial', title: 'Core and facial wall shaped, two planes', form: 'facial reduction', depthMm: t.margin.mostMm, surface: 'facial', share: 2 },
-      { act: 'core-inner', title: `${innerSide(x.tooth) === 'palatal' ? 'Palatal' : 'Lingual'} side concave`, form: 'lingual concavity', depthMm: t.inner.mostMm, surface: innerSide(x.tooth), share: 1 },
-      ...marginCuts(c, x, t).map((l) => (l.act === 'margin' ? { ...l, title: `${l.title}; ferrule 1.5–2 mm of sound tooth above it`, because: practice('1.5–2 mm of tooth held by the crown all round: without it the root splits') } : l)),
-    ], [8, 12, 20]),
-    post('core.ferrule', 'Ferrule gauged all round', [0.3, 0.5, 1], { tooth: u.tooth, fn: 'chairside', passes: ['probe'], needs: [open('periodontal probe')], hold: { name: 'reduction', title: 'Ferrule and margin', evidence: 'probe at six points, 1.5–2 mm', because: practice('ferrule 1.5–2 mm'), again: [`cutting.finish.${u.tooth}`, 'core.ferrule'] } }),
+    cutSteps(
+      { ...c, request: { ...c.request, vital: false } },
+      (x) => [
+        {
+          act: 'core-facial',
+          title: 'Core and facial wall shaped, two planes',
+          form: 'facial reduction',
+          depthMm: t.margin.mostMm,
+          surface: 'facial',
+          share: 2,
+        },
+        {
+          act: 'core-inner',
+          title: `${innerSide(x.tooth) === 'palatal' ? 'Palatal' : 'Lingual'} side concave`,
+          form: 'lingual concavity',
+          depthMm: t.inner.mostMm,
+          surface: innerSide(x.tooth),
+          share: 1,
+        },
+        ...marginCuts(c, x, t).map((l) =>
+          l.act === 'margin'
+            ? {
+                ...l,
+                title: `${l.title}; ferrule 1.5–2 mm of sound tooth above it`,
+                because: practice('1.5–2 mm of tooth held by the crown all round: without it the root splits'),
+              }
+            : l,
+        ),
+      ],
+      [8, 12, 20],
+    ),
+    post('core.ferrule', 'Ferrule gauged all round', [0.3, 0.5, 1], {
+      tooth: u.tooth,
+      fn: 'chairside',
+      passes: ['probe'],
+      needs: [open('periodontal probe')],
+      hold: {
+        name: 'reduction',
+        title: 'Ferrule and margin',
+        evidence: 'probe at six points, 1.5–2 mm',
+        because: practice('ferrule 1.5–2 mm'),
+        again: [`cutting.finish.${u.tooth}`, 'core.ferrule'],
+      },
+    }),
     etch(s, 'total', { rinseS: 5 }),
-    post('coat.resin', 'Resin coat over the dentine, thin', [0.3, 0.5, 1], { tooth: u.tooth, fn: 'bonding', passes: ['brush with coat'], needs: [open('bonding resin', 0.1), open('micro brush')], reason: practice('etch 15 s, rinse 5 s, cure 10 s') }),
+    post('coat.resin', 'Resin coat over the dentine, thin', [0.3, 0.5, 1], {
+      tooth: u.tooth,
+      fn: 'bonding',
+      passes: ['brush with coat'],
+      needs: [open('bonding resin', 0.1), open('micro brush')],
+      reason: practice('etch 15 s, rinse 5 s, cure 10 s'),
+    }),
     lightStep(s, 'coat.cure', cureOf(c, 'resin coat', 10, 'bonding resin'), { told: 'coated the dentine with resin' }),
-    post('coat.look', 'It must shine all over, or again', [0.2, 0.3, 0.5], { tooth: u.tooth, fn: 'chairside', hold: { name: 'coat', title: 'Coat shines', evidence: 'a gloss without a dull patch', because: practice('dull is dry: coated again'), again: ['coat.etch', 'coat.etch-rinse', 'coat.resin', 'coat.cure', 'coat.look'] } }),
+    post('coat.look', 'It must shine all over, or again', [0.2, 0.3, 0.5], {
+      tooth: u.tooth,
+      fn: 'chairside',
+      hold: {
+        name: 'coat',
+        title: 'Coat shines',
+        evidence: 'a gloss without a dull patch',
+        because: practice('dull is dry: coated again'),
+        again: ['coat.etch', 'coat.etch-rinse', 'coat.resin', 'coat.cure', 'coat.look'],
+      },
+    }),
   )
 }
 
@@ -81,19 +222,94 @@ function provisional(c: Case): Block {
   const u = first(c)
   const act = acts({ phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true, tooth: u.tooth })
   return sequence(
-    act('provisional.separate', 'Separator over the coat and the neighbours', [0.3, 0.5, 1], { needs: [open('separator', 0.5), open('micro brush')], hold: { name: 'separator', title: 'Separator on', evidence: 'a film on every coated surface', because: practice('the coat bonds to the provisional for good'), mandatory: true } }),
-    act('provisional.build', `Provisional of ${labels(c)} built in composite of the tab’s shade`, [4, 7, 12], { told: 'built the provisional in composite', needs: [open('composite.universal', 1.5), open('composite carver'), open('crown form', 1, { orElse: [{ what: 'plastic strip', loss: 'built freehand' }] }), open('curing light'), open('light shield')], passes: ['composite on its instrument', 'light'], mistakes: ['cured in an undercut: it comes off in two pieces'] }),
-    act('provisional.trim', 'Off, trimmed, polished; back on: margins, contacts, bite', [3, 5, 9], { fn: 'provisional trimming', needs: [open('finishing disc', 2), open('rubber point'), open('articulating paper', 2), open('floss', 300)], hold: { name: 'provisional', title: 'Provisional good', evidence: 'margins, contacts and bite', because: practice('what the patient wears for weeks is seen by the dentist before it is cemented'), mandatory: true, again: ['provisional.build', 'provisional.trim'] } }),
-    act('provisional.cement', 'Non-eugenol cement, thin; seat, hold; out of every bite', [1, 1.5, 2], { fn: 'provisional cementing', told: 'cemented the provisional with non-eugenol cement', tell: 'The tooth wears a temporary crown. Nothing hard or sticky on that side. When you floss, slide the floss out sideways, not up. Call us if it comes loose, breaks, or feels too high.', needs: [open('provisional cement.non-eugenol', 1), open('mixing pad'), open('mixing spatula')], reason: practice('a bonded crown follows: no eugenol'), cautions: [reason('A loose crown can be swallowed: gauze behind it, patient upright enough to cough', 'C')] }),
-    act('provisional.excess', 'Excess off; knotted floss out sideways', [1, 1.5, 3], { fn: 'excess removal', needs: [open('scaler'), open('floss', 300)], ties: [{ from: 'provisional.cement', fromEdge: 'finish', atLeastS: 240, title: 'Provisional cement sets', because: practice('4–5 min; the product’s own time wins') }] }),
+    act('provisional.separate', 'Separator over the coat and the neighbours', [0.3, 0.5, 1], {
+      needs: [open('separator', 0.5), open('micro brush')],
+      hold: {
+        name: 'separator',
+        title: 'Separator on',
+        evidence: 'a film on every coated surface',
+        because: practice('the coat bonds to the provisional for good'),
+        mandatory: true,
+      },
+    }),
+    act('provisional.build', `Provisional of ${labels(c)} built in composite of the tab’s shade`, [4, 7, 12], {
+      told: 'built the provisional in composite',
+      needs: [
+        open('composite.universal', 1.5),
+        open('composite carver'),
+        open('crown form', 1, { orElse: [{ what: 'plastic strip', loss: 'built freehand' }] }),
+        open('curing light'),
+        open('light shield'),
+      ],
+      passes: ['composite on its instrument', 'light'],
+      mistakes: ['cured in an undercut: it comes off in two pieces'],
+    }),
+    act('provisional.trim', 'Off, trimmed, polished; back on: margins, contacts, bite', [3, 5, 9], {
+      fn: 'provisional trimming',
+      needs: [open('finishing disc', 2), open('rubber point'), open('articulating paper', 2), open('floss', 300)],
+      hold: {
+        name: 'provisional',
+        title: 'Provisional good',
+        evidence: 'margins, contacts and bite',
+        because: practice('what the patient wears for weeks is seen by the dentist before it is cemented'),
+        mandatory: true,
+        again: ['provisional.build', 'provisional.trim'],
+      },
+    }),
+    act('provisional.cement', 'Non-eugenol cement, thin; seat, hold; out of every bite', [1, 1.5, 2], {
+      fn: 'provisional cementing',
+      told: 'cemented the provisional with non-eugenol cement',
+      tell: 'The tooth wears a temporary crown. Nothing hard or sticky on that side. When you floss, slide the floss out sideways, not up. Call us if it comes loose, breaks, or feels too high.',
+      needs: [open('provisional cement.non-eugenol', 1), open('mixing pad'), open('mixing spatula')],
+      reason: practice('a bonded crown follows: no eugenol'),
+      cautions: [reason('A loose crown can be swallowed: gauze behind it, patient upright enough to cough', 'C')],
+    }),
+    act('provisional.excess', 'Excess off; knotted floss out sideways', [1, 1.5, 3], {
+      fn: 'excess removal',
+      needs: [open('scaler'), open('floss', 300)],
+      ties: [
+        {
+          from: 'provisional.cement',
+          fromEdge: 'finish',
+          atLeastS: 240,
+          title: 'Provisional cement sets',
+          because: practice('4–5 min; the product’s own time wins'),
+        },
+      ],
+    }),
   )
 }
 
 export const postCore: VisitKind = {
   id: 'post.core',
   beforehand: () => [
-    acts({ phase: 'records', fn: 'shade preview', place: 'mouth' })('records.shade', 'Shade, teeth still wet, with tabs made of the provisional’s own material', [1, 2, 4], { needs: [open('shade guide'), open('material tab')], told: 'took the shade on wet teeth with tabs of the material', hold: { name: 'shade', title: 'Shade', evidence: 'tab of the very material beside the tooth', because: practice('dry teeth look lighter: the shade is agreed before isolation'), mandatory: true }, mistakes: ['taken after the sheet: dehydrated teeth read too light'] }),
+    acts({ phase: 'records', fn: 'shade preview', place: 'mouth' })(
+      'records.shade',
+      'Shade, teeth still wet, with tabs made of the provisional’s own material',
+      [1, 2, 4],
+      {
+        needs: [open('shade guide'), open('material tab')],
+        told: 'took the shade on wet teeth with tabs of the material',
+        hold: {
+          name: 'shade',
+          title: 'Shade',
+          evidence: 'tab of the very material beside the tooth',
+          because: practice('dry teeth look lighter: the shade is agreed before isolation'),
+          mandatory: true,
+        },
+        mistakes: ['taken after the sheet: dehydrated teeth read too light'],
+      },
+    ),
   ],
-  work: (c) => sequence(sheetOn(c, { purpose: 'bonding' }), space(c), bondPost(c), shapeAndCoat(c), sheetOff(c), provisional(c)),
-  followUps: (c) => [{ title: 'Crown, impression', kind: 'crown.prepare', afterWorkingDays: 5, because: practice('the core is seen again before the final impression') }, deliveryAfter(c, 'crown.deliver', `Delivery of the ${c.restoration}`)],
+  work: (c) =>
+    sequence(sheetOn(c, { purpose: 'bonding' }), space(c), bondPost(c), shapeAndCoat(c), sheetOff(c), provisional(c)),
+  followUps: (c) => [
+    {
+      title: 'Crown, impression',
+      kind: 'crown.prepare',
+      afterWorkingDays: 5,
+      because: practice('the core is seen again before the final impression'),
+    },
+    deliveryAfter(c, 'crown.deliver', `Delivery of the ${c.restoration}`),
+  ],
 }

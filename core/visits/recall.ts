@@ -11,9 +11,27 @@ export const recallWeek: VisitKind = {
   work: (c) =>
     sequence(
       look('recall.ask', 'Ask: sore, sensitive, high, loose?', [0.5, 1, 2], { place: 'chair' }),
-      look('recall.tissue', `Tissue round ${labels(c)}: colour, bleeding, flash of resin or cement`, [0.5, 1, 3], { helped: true, needs: [standby('scaler', 'excess is found')], told: 'looked at the tissue', hold: { name: 'clean', title: 'Tissue and edges clean', evidence: 'probe round every edge', because: practice('what was left shows within a week') } }),
-      only(bonded(c), () => look('recall.floss', 'Patient threads the floss under the pontic, watched', [1, 2, 4], { needs: [open('floss threader'), open('floss', 300), open('hand mirror')], told: 'watched the patient thread the floss' })),
-      look('recall.colour', 'Colour now that the teeth are wet through again', [0.3, 0.5, 1], { needs: [standby('shade guide', 'the patient doubts it'), open('camera')], told: 'looked at the colour after rehydration' }),
+      look('recall.tissue', `Tissue round ${labels(c)}: colour, bleeding, flash of resin or cement`, [0.5, 1, 3], {
+        helped: true,
+        needs: [standby('scaler', 'excess is found')],
+        told: 'looked at the tissue',
+        hold: {
+          name: 'clean',
+          title: 'Tissue and edges clean',
+          evidence: 'probe round every edge',
+          because: practice('what was left shows within a week'),
+        },
+      }),
+      only(bonded(c), () =>
+        look('recall.floss', 'Patient threads the floss under the pontic, watched', [1, 2, 4], {
+          needs: [open('floss threader'), open('floss', 300), open('hand mirror')],
+          told: 'watched the patient thread the floss',
+        }),
+      ),
+      look('recall.colour', 'Colour now that the teeth are wet through again', [0.3, 0.5, 1], {
+        needs: [standby('shade guide', 'the patient doubts it'), open('camera')],
+        told: 'looked at the colour after rehydration',
+      }),
     ),
   followUps: () => [],
 }
@@ -22,9 +40,33 @@ export const recallHalfYear: VisitKind = {
   id: 'recall.half-year',
   work: (c) =>
     sequence(
-      look('recall.retainers', `Each retainer tested by itself: ${labels(c)}`, [1, 2, 3], { helped: true, passes: ['explorer', 'probe'], needs: [open('explorer')], told: 'tested each retainer', hold: { name: 'clean', title: 'Every retainer holds', evidence: 'pressed and lifted one by one, bubbles at no edge', because: practice('one that has let go decays unseen beneath') } }),
-      look('recall.edges', 'Edges, tissue under the pontic, decay', [1, 1.5, 3], { needs: [open('floss threader'), open('floss', 300)], told: 'looked at edges and tissue' }),
-      look('recall.polish', 'Edges polished where they stain', [0.5, 1, 3], { fn: 'polishing', needs: [open('rubber point'), open('slow handpiece'), standby('film holder', 'an edge is doubted')] }),
+      look('recall.retainers', `Each retainer tested by itself: ${labels(c)}`, [1, 2, 3], {
+        helped: true,
+        passes: ['explorer', 'probe'],
+        needs: [open('explorer')],
+        told: 'tested each retainer',
+        hold: {
+          name: 'clean',
+          title: 'Every retainer holds',
+          evidence: 'pressed and lifted one by one, bubbles at no edge',
+          because: practice('one that has let go decays unseen beneath'),
+        },
+      }),
+      look('recall.edges', 'Edges, tissue under the pontic, decay', [1, 1.5, 3], {
+        needs: [open('floss threader'), open('floss', 300)],
+        told: 'looked at edges and tissue',
+      }),
+      look('recall.polish', 'Edges polished where they stain', [0.5, 1, 3], {
+        fn: 'polishing',
+        needs: [open('rubber point'), open('slow handpiece'), standby('film holder', 'an edge is doubted')],
+      }),
     ),
-  followUps: () => [{ title: 'Half-yearly check of the bonded bridge', kind: 'recall.half-year', afterWorkingDays: 130, because: practice('six-monthly check of a bonded bridge') }],
+  followUps: () => [
+    {
+      title: 'Half-yearly check of the bonded bridge',
+      kind: 'recall.half-year',
+      afterWorkingDays: 130,
+      because: practice('six-monthly check of a bonded bridge'),
+    },
+  ],
 }

@@ -22,19 +22,80 @@ function veneerLines(c: Case, u: Unit): CutLine[] {
   const covered = !c.request.inEnamel
   const dark = c.request.dark
   return [
-    { act: 'depth', title: `Depth cut ${writeRange(t.facial)} down the middle; pencil line over it`, form: 'groove', depthMm: t.facial.mostMm, surface: 'facial', share: 1.5, enamel: true, needs: [open('pencil')], because: practice('the pencil line vanishes when the depth is reached'), mistakes: ['one depth for three planes: the middle is thin, the edge thick'] },
-    { act: 'facial', title: `Facial ${writeRange(t.facial)}, in the planes of the tooth`, form: 'facial reduction', depthMm: t.margin.mostMm, surface: 'facial', share: 3, enamel: true },
-    ...(covered && t.incisal ? [{ act: 'incisal', title: `Incisal edge ${writeRange(t.incisal)}, covered`, form: 'incisal' as const, depthMm: t.incisal.mostMm, surface: 'incisal', share: 1.5 }] : []),
-    { act: 'margin', title: `Chamfer ${writeRange(t.margin)} ${dark ? 'just under the tissue' : '0.5 mm above the tissue'}, into the contacts`, form: 'chamfer', depthMm: t.margin.mostMm, surface: 'margin', share: 2, enamel: true, because: practice(dark ? 'a dark tooth: the margin goes just under the tissue' : 'margin 0.5 mm above the tissue'), mistakes: ['contact broken through: into it, not past it, unless the shape has to change'] },
-    { act: 'finish', title: 'Smooth carbide over everything; no sharp edge', form: 'finish', depthMm: t.margin.mostMm, surface: 'all', share: 1.5, after: 'chamfer', enamel: true, told: `finished the veneer preparation of ${u.label}, ${writeRange(t.facial)} facial` },
+    {
+      act: 'depth',
+      title: `Depth cut ${writeRange(t.facial)} down the middle; pencil line over it`,
+      form: 'groove',
+      depthMm: t.facial.mostMm,
+      surface: 'facial',
+      share: 1.5,
+      enamel: true,
+      needs: [open('pencil')],
+      because: practice('the pencil line vanishes when the depth is reached'),
+      mistakes: ['one depth for three planes: the middle is thin, the edge thick'],
+    },
+    {
+      act: 'facial',
+      title: `Facial ${writeRange(t.facial)}, in the planes of the tooth`,
+      form: 'facial reduction',
+      depthMm: t.margin.mostMm,
+      surface: 'facial',
+      share: 3,
+      enamel: true,
+    },
+    ...(covered && t.incisal
+      ? [
+          {
+            act: 'incisal',
+            title: `Incisal edge ${writeRange(t.incisal)}, covered`,
+            form: 'incisal' as const,
+            depthMm: t.incisal.mostMm,
+            surface: 'incisal',
+            share: 1.5,
+          },
+        ]
+      : []),
+    {
+      act: 'margin',
+      title: `Chamfer ${writeRange(t.margin)} ${dark ? 'just under the tissue' : '0.5 mm above the tissue'}, into the contacts`,
+      form: 'chamfer',
+      depthMm: t.margin.mostMm,
+      surface: 'margin',
+      share: 2,
+      enamel: true,
+      because: practice(
+        dark ? 'a dark tooth: the margin goes just under the tissue' : 'margin 0.5 mm above the tissue',
+      ),
+      mistakes: ['contact broken through: into it, not past it, unless the shape has to change'],
+    },
+    {
+      act: 'finish',
+      title: 'Smooth carbide over everything; no sharp edge',
+      form: 'finish',
+      depthMm: t.margin.mostMm,
+      surface: 'all',
+      share: 1.5,
+      after: 'chamfer',
+      enamel: true,
+      told: `finished the veneer preparation of ${u.label}, ${writeRange(t.facial)} facial`,
+    },
   ]
 }
 
 /** What a veneer's depth is judged by. */
 const depthCheck = (c: Case, title: string): Parameters<typeof reductionCheck>[1] => ({
-  title, passes: ['silicone index in slices', 'probe'], needs: [open('putty', 8)], figures: [],
+  title,
+  passes: ['silicone index in slices', 'probe'],
+  needs: [open('putty', 8)],
+  figures: [],
   detail: `Facial ${writeRange(reductionTargets('laminate veneer').facial)} in three planes, margin ${writeRange(reductionTargets('laminate veneer').margin)}${c.request.inEnamel ? ', wholly in enamel' : `, edge ${writeRange(reductionTargets('laminate veneer').incisal!)}`}.`,
-  hold: { name: 'reduction', title: 'Depth enough, and no more', evidence: 'index in slices at edge, middle and neck; enamel or dentine named', because: practice('a thin laminate shows what is under it; dentine makes the bond weaker'), again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'] },
+  hold: {
+    name: 'reduction',
+    title: 'Depth enough, and no more',
+    evidence: 'index in slices at edge, middle and neck; enamel or dentine named',
+    because: practice('a thin laminate shows what is under it; dentine makes the bond weaker'),
+    again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'],
+  },
   mistakes: ['judged from the front only: the neck is short'],
 })
 
@@ -44,9 +105,24 @@ function veneerCords(c: Case, withTop: boolean): { first: CordPlan | undefined; 
   const school = cordPlan(c, sites)
   const before = c.choices.cordFirst === 'yes' && c.request.margin !== 'supragingival'
   if (!before) return { first: undefined, later: school }
-  const first: CordPlan = { ...school, layers: ['base'], pellet: false, paste: false, deep: false, because: practice('cord before cutting: the bur does not cut the tissue') }
+  const first: CordPlan = {
+    ...school,
+    layers: ['base'],
+    pellet: false,
+    paste: false,
+    deep: false,
+    because: practice('cord before cutting: the bur does not cut the tissue'),
+  }
   const top = withTop && school.layers.length > 0
-  return { first, later: { ...first, layers: top ? ['base', 'top'] : ['base'], deep: top && school.deep, because: top ? school.because : practice('the first cord stays where it is until after the impression') } }
+  return {
+    first,
+    later: {
+      ...first,
+      layers: top ? ['base', 'top'] : ['base'],
+      deep: top && school.deep,
+      because: top ? school.because : practice('the first cord stays where it is until after the impression'),
+    },
+  }
 }
 
 /** Only the cords that are not in yet. */
@@ -54,11 +130,51 @@ const topOnly = (plan: CordPlan): CordPlan => ({ ...plan, layers: plan.layers.fi
 
 /** A provisional only where dentine is open or something shows: asked every time. */
 function veneerProvisional(c: Case): Block {
-  if (c.choices.veneerProvisional === 'none') return absent('provisional', practice('wholly in enamel: the polished tooth is its own cover; nothing is sensitive and nothing shows'))
+  if (c.choices.veneerProvisional === 'none')
+    return absent(
+      'provisional',
+      practice('wholly in enamel: the polished tooth is its own cover; nothing is sensitive and nothing shows'),
+    )
   return sequence(
-    shell('provisional.spot-etch', `Spot etch in the middle of each facial, ${labels(c)}`, [0.5, 1, 2], { fn: 'etching', needs: [open('etchant', 0.2), open('micro brush', 2)], reason: practice('one spot a tooth: it holds, and comes off again') }),
-    shell('provisional.shell', 'Bis-acryl in the wax-up matrix, seated, left to shrink on', [3, 4, 6], { told: 'made a locked-on provisional shell', tell: 'Your front teeth wear a thin temporary shell. It is not strong: no biting off, brush it softly; it is cut off at the next visit.', needs: [open('wax-up matrix'), open('bis-acryl', 2 + c.units.length * 0.6), open('mixing tip'), open('dispensing gun')], ties: [{ from: '.', fromEdge: 'start', toEdge: 'finish', atLeastS: 180, title: 'Shell sets', because: reason('3–4 min; the product’s own time wins', 'estimate') }], mistakes: ['lifted while rubbery: the lock is lost'] }),
-    shell('provisional.shell-edges', 'Excess off with blade and fine bur; embrasures open for the floss', [1, 2, 4], { fn: 'provisional trimming', cut: { id: 'provisional.shell-edges', form: 'finish', depthMm: 0.2, surface: 'shell' }, needs: [open('scalpel'), open('high-speed handpiece')], hold: { name: 'provisional', title: 'Provisional good', evidence: 'margins clean, bite clear, patient content', because: practice('what the patient wears for weeks is seen by the dentist'), mandatory: true, again: ['provisional.shell', 'provisional.shell-edges'] } }),
+    shell('provisional.spot-etch', `Spot etch in the middle of each facial, ${labels(c)}`, [0.5, 1, 2], {
+      fn: 'etching',
+      needs: [open('etchant', 0.2), open('micro brush', 2)],
+      reason: practice('one spot a tooth: it holds, and comes off again'),
+    }),
+    shell('provisional.shell', 'Bis-acryl in the wax-up matrix, seated, left to shrink on', [3, 4, 6], {
+      told: 'made a locked-on provisional shell',
+      tell: 'Your front teeth wear a thin temporary shell. It is not strong: no biting off, brush it softly; it is cut off at the next visit.',
+      needs: [
+        open('wax-up matrix'),
+        open('bis-acryl', 2 + c.units.length * 0.6),
+        open('mixing tip'),
+        open('dispensing gun'),
+      ],
+      ties: [
+        {
+          from: '.',
+          fromEdge: 'start',
+          toEdge: 'finish',
+          atLeastS: 180,
+          title: 'Shell sets',
+          because: reason('3–4 min; the product’s own time wins', 'estimate'),
+        },
+      ],
+      mistakes: ['lifted while rubbery: the lock is lost'],
+    }),
+    shell('provisional.shell-edges', 'Excess off with blade and fine bur; embrasures open for the floss', [1, 2, 4], {
+      fn: 'provisional trimming',
+      cut: { id: 'provisional.shell-edges', form: 'finish', depthMm: 0.2, surface: 'shell' },
+      needs: [open('scalpel'), open('high-speed handpiece')],
+      hold: {
+        name: 'provisional',
+        title: 'Provisional good',
+        evidence: 'margins clean, bite clear, patient content',
+        because: practice('what the patient wears for weeks is seen by the dentist'),
+        mandatory: true,
+        again: ['provisional.shell', 'provisional.shell-edges'],
+      },
+    }),
   )
 }
 
@@ -70,7 +186,16 @@ export const veneerPrepare: VisitKind = {
     const { first, later } = veneerCords(c, false)
     return sequence(
       rolls(c),
-      first ? cordsBeforeCutting(c, first) : absent('cord before cutting', practice(c.request.margin === 'supragingival' ? 'margin above the tissue: the bur does not reach it' : 'the dentist packs for the impression only')),
+      first
+        ? cordsBeforeCutting(c, first)
+        : absent(
+            'cord before cutting',
+            practice(
+              c.request.margin === 'supragingival'
+                ? 'margin above the tissue: the bur does not reach it'
+                : 'the dentist packs for the impression only',
+            ),
+          ),
       cutSteps(c, (u) => veneerLines(c, u), minutes),
       reductionCheck(c, depthCheck(c, 'Check the depth: edge, middle, neck')),
       first ? sequence() : cords(c, later),
@@ -78,7 +203,9 @@ export const veneerPrepare: VisitKind = {
       veneerProvisional(c),
     )
   },
-  followUps: (c) => [deliveryAfter(c, 'laminate.deliver', `Delivery of ${c.units.length} laminate${c.units.length === 1 ? '' : 's'}`)],
+  followUps: (c) => [
+    deliveryAfter(c, 'laminate.deliver', `Delivery of ${c.units.length} laminate${c.units.length === 1 ? '' : 's'}`),
+  ],
 }
 
 /** J16, first visit: smile read, shade map, depth by pencil line, margin lowered for a dark tooth, cord again. */
@@ -86,8 +213,16 @@ export const laminatePrepare: VisitKind = {
   id: 'laminate.prepare',
   beforehand: (c) => [
     sequence(
-      records('records.smile', 'Smile read: lip line, what shows at rest and in a laugh; pictures', [2, 3, 5], { place: 'chair', needs: [open('camera'), open('cheek retractor')], told: 'read and photographed the smile' }),
-      shadePreview(c, { title: 'Shade map, teeth still wet: it may step from front to side', detail: 'Each tooth by thirds; the prepared shade too, later. Light and time noted.', needs: [open('shade guide'), open('camera')] }),
+      records('records.smile', 'Smile read: lip line, what shows at rest and in a laugh; pictures', [2, 3, 5], {
+        place: 'chair',
+        needs: [open('camera'), open('cheek retractor')],
+        told: 'read and photographed the smile',
+      }),
+      shadePreview(c, {
+        title: 'Shade map, teeth still wet: it may step from front to side',
+        detail: 'Each tooth by thirds; the prepared shade too, later. Light and time noted.',
+        needs: [open('shade guide'), open('camera')],
+      }),
     ),
     sequence(paintTray(c), opposingArch(c)),
   ],
@@ -95,16 +230,34 @@ export const laminatePrepare: VisitKind = {
     const { first, later } = veneerCords(c, true)
     return sequence(
       rolls(c),
-      first ? cordsBeforeCutting(c, first) : absent('cord before cutting', practice('margin above the tissue, or the dentist packs for the impression only')),
+      first
+        ? cordsBeforeCutting(c, first)
+        : absent(
+            'cord before cutting',
+            practice('margin above the tissue, or the dentist packs for the impression only'),
+          ),
       cutSteps(c, (u) => veneerLines(c, u), minutes),
       reductionCheck(c, depthCheck(c, 'Check the depth: no pencil line left, no step')),
-      records('records.stump-shade', 'Shade of the prepared teeth: the laboratory has to cover it', [0.5, 1, 2], { fn: 'shade preview', needs: [open('shade guide'), open('camera')], told: 'took the shade of the prepared teeth' }),
+      records('records.stump-shade', 'Shade of the prepared teeth: the laboratory has to cover it', [0.5, 1, 2], {
+        fn: 'shade preview',
+        needs: [open('shade guide'), open('camera')],
+        told: 'took the shade of the prepared teeth',
+      }),
       first ? (later.layers.includes('top') ? cords(c, topOnly(later)) : sequence()) : cords(c, later),
       finalImpression(c, later),
-      records('impression.margins-whole', 'Every margin whole, in both impressions’ light', [0.5, 1, 2], { phase: 'impression', place: 'chair', needs: [open('magnifier'), standby('impression syringe', 'one margin is short: again before the first cord leaves')], reason: practice('light body and heavy body; a laminate’s edge is all margin') }),
+      records('impression.margins-whole', 'Every margin whole, in both impressions’ light', [0.5, 1, 2], {
+        phase: 'impression',
+        place: 'chair',
+        needs: [
+          open('magnifier'),
+          standby('impression syringe', 'one margin is short: again before the first cord leaves'),
+        ],
+        reason: practice('light body and heavy body; a laminate’s edge is all margin'),
+      }),
       veneerProvisional(c),
     )
   },
-  followUps: (c) => [deliveryAfter(c, 'laminate.deliver', `Delivery of ${c.units.length} laminate${c.units.length === 1 ? '' : 's'}`)],
+  followUps: (c) => [
+    deliveryAfter(c, 'laminate.deliver', `Delivery of ${c.units.length} laminate${c.units.length === 1 ? '' : 's'}`),
+  ],
 }
-

@@ -12,4 +12,5 @@ export function withoutSecrets(body: unknown): unknown {
   return text.length > mostBytes ? { shortened: text.slice(0, mostBytes) } : (JSON.parse(text) as unknown)
 }
 
-export const note = (q: Db, at: number, by: string | null, what: string, target: string, asked: unknown = null) => q.insert(t.audit).values({ at, by, what, target, asked: withoutSecrets(asked) })
+export const note = (q: Db, at: number, by: string | null, what: string, target: string, asked: unknown = null) =>
+  q.insert(t.audit).values({ at, by, what, target, asked: withoutSecrets(asked) })

@@ -15,8 +15,24 @@ const { log: _readings, ...withoutLog } = getTableColumns(t.loads)
 export const loadLoads = (q: Db) => q.select(withoutLog).from(t.loads).orderBy(desc(t.loads.number)).limit(mostLoads)
 
 /** Uses that still say something: of cassettes out of those loads, and laid up without one. */
-export async function loadUses(q: Db, loads: readonly { id: string }[]): Promise<(typeof t.cassetteUses.$inferSelect)[]> {
-  return q.select().from(t.cassetteUses).where(loads.length === 0 ? isNull(t.cassetteUses.loadId) : or(inArray(t.cassetteUses.loadId, loads.map((l) => l.id)), isNull(t.cassetteUses.loadId)))
+export async function loadUses(
+  q: Db,
+  loads: readonly { id: string }[],
+): Promise<(typeof t.cassetteUses.$inferSelect)[]> {
+  return q
+    .select()
+    .from(t.cassetteUses)
+    .where(
+      loads.length === 0
+        ? isNull(t.cassetteUses.loadId)
+        : or(
+            inArray(
+              t.cassetteUses.loadId,
+              loads.map((l) => l.id),
+            ),
+            isNull(t.cassetteUses.loadId),
+          ),
+    )
 }
 
 export async function loadCassettes(q: Db, instruments: Instruments) {
@@ -26,21 +42,45 @@ export async function loadCassettes(q: Db, instruments: Instruments) {
 }
 
 /** Puts on record which cassettes go to a visit: of each type its plan lays open, the one sterile for longest. Answers what is missing. */
-export async function assignCassettes(q: Db, visitId: string, plan: Pick<Plan, 'setup'>, instruments: Instruments, at: number): Promise<string[]> {
+export async function assignCassettes(
+  q: Db,
+  visitId: string,
+  plan: Pick<Plan, 'setup'>,
+  instruments: Instruments,
+  at: number,
+): Promise<string[]> {
   if (instruments.cassettes.length === 0) return []
   const { chosen, missing } = chooseCassettes(cassettesOf(plan.setup), (await loadCassettes(q, instruments)).states)
-  if (chosen.length > 0) await q.insert(t.cassetteUses).values(chosen.map((c) => ({ visitId, cassetteId: c.cassette.id, loadId: c.load?.id ?? null, at })))
+  if (chosen.length > 0)
+    await q
+      .insert(t.cassetteUses)
+      .values(chosen.map((c) => ({ visitId, cassetteId: c.cassette.id, loadId: c.load?.id ?? null, at })))
   return missing
 }
 
 /** A tray taken back before its visit: its cassettes go back into the cupboard. */
-export const releaseCassettes = (q: Db, visitId: string) => q.delete(t.cassetteUses).where(and(eq(t.cassetteUses.visitId, visitId), isNull(t.cassetteUses.usedAt)))
+export const releaseCassettes = (q: Db, visitId: string) =>
+  q.delete(t.cassetteUses).where(and(eq(t.cassetteUses.visitId, visitId), isNull(t.cassetteUses.usedAt)))
 /** A visit that is over has soiled its cassettes. */
-export const soilCassettes = (q: Db, visitId: string, at: number) => q.update(t.cassetteUses).set({ usedAt: at }).where(and(eq(t.cassetteUses.visitId, visitId), isNull(t.cassetteUses.usedAt)))
+export const soilCassettes = (q: Db, visitId: string, at: number) =>
+  q
+    .update(t.cassetteUses)
+    .set({ usedAt: at })
+    .where(and(eq(t.cassetteUses.visitId, visitId), isNull(t.cassetteUses.usedAt)))
 
 /** The cassettes of a visit by name, out of which load, and whether that was pulled back since. */
-export async function laidUpFor(q: Db, visitId: string, instruments: Instruments): Promise<{ name: string; load: number | null; pulledBack: boolean }[]> {
-  const rows = await q.select({ cassetteId: t.cassetteUses.cassetteId, load: t.loads.number, failedAt: t.loads.failedAt }).from(t.cassetteUses).leftJoin(t.loads, eq(t.cassetteUses.loadId, t.loads.id)).where(eq(t.cassetteUses.visitId, visitId))
+export async function laidUpFor(
+  q: Db,
+  visitId: string,
+  instruments: Instruments,
+): Promise<{ name: string; load: number | null; pulledBack: boolean }[]> {
+  const rows = await q
+    .select({ cassetteId: t.cassetteUses.cassetteId, load: t.loads.number, failedAt: t.loads.failedAt })
+    .from(t.cassetteUses)
+    .leftJoin(t.loads, eq(t.cassetteUses.loadId, t.loads.id))
+    .where(eq(t.cassetteUses.visitId, visitId))
   const name = new Map(instruments.cassettes.map((c) => [c.id, c.name]))
-  return rows.map((r) => ({ name: name.get(r.cassetteId) ?? r.cassetteId, load: r.load, pulledBack: r.failedAt !== null })).toSorted((a, b) => a.name.localeCompare(b.name))
+  return rows
+    .map((r) => ({ name: name.get(r.cassetteId) ?? r.cassetteId, load: r.load, pulledBack: r.failedAt !== null }))
+    .toSorted((a, b) => a.name.localeCompare(b.name))
 }

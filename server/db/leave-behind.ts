@@ -13,14 +13,33 @@ import * as t from './schema'
 import { loadEvents, loadVisit } from './store'
 
 /** Takes what was really used off the lots; what they do not hold is left to whoever counts next. */
-async function takeFromLots(q: Db, visitId: string, plan: Plan, done: (stepId: string) => boolean, date: string, at: number): Promise<void> {
+async function takeFromLots(
+  q: Db,
+  visitId: string,
+  plan: Plan,
+  done: (stepId: string) => boolean,
+  date: string,
+  at: number,
+): Promise<void> {
   const lines = usedUp(plan.setup).filter((l) => l.steps.some(done))
   if (lines.length === 0) return
-  const lots = await q.select().from(t.lots).where(inArray(t.lots.itemId, lines.map((l) => l.id))).for('update')
+  const lots = await q
+    .select()
+    .from(t.lots)
+    .where(
+      inArray(
+        t.lots.itemId,
+        lines.map((l) => l.id),
+      ),
+    )
+    .for('update')
   const taken = lines.flatMap((l) => takeOff(lots, l.id, l.quantity, date).taken)
   const after = new Map(without(lots, taken).map((l) => [l.id, l]))
   for (const part of taken) {
-    await q.update(t.lots).set({ left: after.get(part.lotId)!.left, opened: true }).where(eq(t.lots.id, part.lotId))
+    await q
+      .update(t.lots)
+      .set({ left: after.get(part.lotId)!.left, opened: true })
+      .where(eq(t.lots.id, part.lotId))
     await q.insert(t.lotUses).values({ visitId, lotId: part.lotId, amount: part.amount, at }).onConflictDoNothing()
   }
 }
@@ -37,11 +56,26 @@ async function wearBurs(q: Db, plan: Plan, done: (stepId: string) => boolean): P
 /** Puts the steps' true lengths on record and teaches the practice anew what its keys come to. */
 async function learn(q: Db, visitId: string, times: ReturnType<typeof stepTimesOf>, at: number): Promise<void> {
   if (times.length === 0) return
-  await q.insert(t.stepTimes).values(times.map((x) => ({ visitId, ...x, at }))).onConflictDoNothing()
+  await q
+    .insert(t.stepTimes)
+    .values(times.map((x) => ({ visitId, ...x, at })))
+    .onConflictDoNothing()
   const keys = [...new Set(times.map((x) => x.key))]
-  const rows = await q.select({ key: t.stepTimes.key, seconds: t.stepTimes.seconds }).from(t.stepTimes).where(inArray(t.stepTimes.key, keys)).orderBy(desc(t.stepTimes.at)).limit(keys.length * mostTaken * leastTaken)
-  const [practice] = await q.select({ id: t.practices.id, learned: t.practices.learned }).from(t.practices).limit(1).for('update')
-  await q.update(t.practices).set({ learned: { ...practice!.learned, ...learnedFrom(rows) } }).where(eq(t.practices.id, practice!.id))
+  const rows = await q
+    .select({ key: t.stepTimes.key, seconds: t.stepTimes.seconds })
+    .from(t.stepTimes)
+    .where(inArray(t.stepTimes.key, keys))
+    .orderBy(desc(t.stepTimes.at))
+    .limit(keys.length * mostTaken * leastTaken)
+  const [practice] = await q
+    .select({ id: t.practices.id, learned: t.practices.learned })
+    .from(t.practices)
+    .limit(1)
+    .for('update')
+  await q
+    .update(t.practices)
+    .set({ learned: { ...practice!.learned, ...learnedFrom(rows) } })
+    .where(eq(t.practices.id, practice!.id))
 }
 
 /** All of it, in the transaction that closes the run. */
@@ -51,7 +85,9 @@ export async function leaveBehind(q: Db, visitId: string, plan: Plan, now: numbe
   const events = await loadEvents(q, visitId)
   const { core } = replay(plan, events)
   const done = (id: string): boolean => core.steps[id]?.status === 'done'
-  await q.insert(t.records).values({ visitId, note: composeNote(plan, events, { name: patient.name }, practice!.zone), closedAt: now })
+  await q
+    .insert(t.records)
+    .values({ visitId, note: composeNote(plan, events, { name: patient.name }, practice!.zone), closedAt: now })
   await soilCassettes(q, visitId, now)
   await takeFromLots(q, visitId, plan, done, plainDate(now, practice!.zone), now)
   await wearBurs(q, plan, done)

@@ -11,7 +11,9 @@ import { join } from 'node:path'
 
 export class FolderInUse extends Error {
   constructor(folder: string, holder: string) {
-    super(`The data folder ${folder} is in use by another Jade Tray (${holder}). Stop that one first, or start this one with another folder (JADE_DATA).`)
+    super(
+      `The data folder ${folder} is in use by another Jade Tray (${holder}). Stop that one first, or start this one with another folder (JADE_DATA).`,
+    )
     this.name = 'FolderInUse'
   }
 }
@@ -55,7 +57,9 @@ export async function claimFolder(folder: string): Promise<() => Promise<void>> 
   if (isFile && !(await answers(path))) rmSync(path, { force: true })
   const server = createServer((socket) => socket.destroy())
   await new Promise<void>((resolve, reject) => {
-    server.once('error', (error: NodeJS.ErrnoException) => reject(error.code === 'EADDRINUSE' ? new FolderInUse(folder, holderOf(note)) : error))
+    server.once('error', (error: NodeJS.ErrnoException) =>
+      reject(error.code === 'EADDRINUSE' ? new FolderInUse(folder, holderOf(note)) : error),
+    )
     server.listen(path, resolve)
   })
   server.unref()

@@ -45,7 +45,11 @@ export async function openDatabase(url = '.data/practice'): Promise<OpenDatabase
     const { drizzle } = await import('drizzle-orm/pglite')
     const { migrate } = await import('drizzle-orm/pglite/migrator')
     // relaxedDurability stays off: an acknowledged event has to survive a kill.
-    const client = await PGlite.create({ dataDir: join(url, 'database'), relaxedDurability: false, startParams: [...PGlite.defaultStartParams, '-c', `shared_buffers=${sharedBuffers}`] })
+    const client = await PGlite.create({
+      dataDir: join(url, 'database'),
+      relaxedDurability: false,
+      startParams: [...PGlite.defaultStartParams, '-c', `shared_buffers=${sharedBuffers}`],
+    })
     const db = drizzle(client, { schema })
     await migrate(db, { migrationsFolder: migrationsFolder() })
     return {

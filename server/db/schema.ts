@@ -1,5 +1,17 @@
 /** Tables. Plans are frozen, events append-only; what the trade knows is not in here. */
-import { bigint, boolean, date, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core'
+import {
+  bigint,
+  boolean,
+  date,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core'
 import type { Bur } from '../../core/catalog/bur'
 import type { PartScore } from '../../core/drill/score'
 import type { Memory } from '../../core/drill/spacing'
@@ -34,7 +46,10 @@ export const practices = pgTable('practices', {
   functions: jsonb('functions').$type<Practice['functions']>().notNull(),
   cards: jsonb('cards').$type<Card[]>().notNull(),
   amendments: jsonb('amendments').$type<Practice['amendments']>().notNull().default([]),
-  light: jsonb('light').$type<Practice['light']>().notNull().default({ irradianceMWPerCm2: 1000, readOn: '2026-01-01' }),
+  light: jsonb('light')
+    .$type<Practice['light']>()
+    .notNull()
+    .default({ irradianceMWPerCm2: 1000, readOn: '2026-01-01' }),
   laboratoryDays: integer('laboratory_days').notNull().default(10),
   day: jsonb('day_rules').$type<PracticeInput['day']>().notNull().default({}),
   instruments: jsonb('instruments').$type<PracticeInput['instruments']>().notNull().default({}),
@@ -56,7 +71,9 @@ export const people = pgTable('people', {
 export const sessions = pgTable('sessions', {
   /** SHA-256 of the token the cookie carries. */
   id: text('id').primaryKey(),
-  personId: text('person_id').notNull().references(() => people.id),
+  personId: text('person_id')
+    .notNull()
+    .references(() => people.id),
   startedAt: ms('started_at').notNull(),
   endsAt: ms('ends_at').notNull(),
   /** Last used; a session nobody uses ends by itself. */
@@ -71,7 +88,9 @@ export const patients = pgTable('patients', {
 
 export const cases = pgTable('cases', {
   id: text('id').primaryKey(),
-  patientId: text('patient_id').notNull().references(() => patients.id),
+  patientId: text('patient_id')
+    .notNull()
+    .references(() => patients.id),
   /** The case-level part of the request; alerts come from the patient, date and team from the visit. */
   request: jsonb('request').$type<Partial<VisitRequestInput>>().notNull(),
   version: integer('version').notNull().default(1),
@@ -81,7 +100,9 @@ export const visits = pgTable(
   'visits',
   {
     id: text('id').primaryKey(),
-    caseId: text('case_id').notNull().references(() => cases.id),
+    caseId: text('case_id')
+      .notNull()
+      .references(() => cases.id),
     chairId: text('chair_id').notNull(),
     day: date('day').notNull(),
     startsAt: ms('starts_at').notNull(),
@@ -103,7 +124,9 @@ export const visits = pgTable(
 export const trayMarks = pgTable(
   'tray_marks',
   {
-    visitId: text('visit_id').notNull().references(() => visits.id),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
     lineId: text('line_id').notNull(),
     by: text('by').notNull(),
     at: ms('at').notNull(),
@@ -112,7 +135,9 @@ export const trayMarks = pgTable(
 )
 
 export const plans = pgTable('plans', {
-  visitId: text('visit_id').primaryKey().references(() => visits.id),
+  visitId: text('visit_id')
+    .primaryKey()
+    .references(() => visits.id),
   plan: jsonb('plan').$type<Plan>().notNull(),
   signedBy: text('signed_by').notNull(),
   signedAt: ms('signed_at').notNull(),
@@ -122,7 +147,9 @@ export const plans = pgTable('plans', {
 export const runEvents = pgTable(
   'run_events',
   {
-    visitId: text('visit_id').notNull().references(() => visits.id),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
     seq: integer('seq').notNull(),
     id: text('id').notNull(),
     at: ms('at').notNull(),
@@ -131,20 +158,36 @@ export const runEvents = pgTable(
     commandId: text('command_id').notNull(),
     what: jsonb('what').$type<Happening>().notNull(),
   },
-  (t) => [primaryKey({ columns: [t.visitId, t.seq] }), uniqueIndex('run_events_id').on(t.visitId, t.id), index('run_events_command').on(t.visitId, t.commandId)],
+  (t) => [
+    primaryKey({ columns: [t.visitId, t.seq] }),
+    uniqueIndex('run_events_id').on(t.visitId, t.id),
+    index('run_events_command').on(t.visitId, t.commandId),
+  ],
 )
 
 export const records = pgTable('records', {
-  visitId: text('visit_id').primaryKey().references(() => visits.id),
+  visitId: text('visit_id')
+    .primaryKey()
+    .references(() => visits.id),
   note: jsonb('note').$type<ChartNote>().notNull(),
   closedAt: ms('closed_at').notNull(),
 })
 
-export const items = pgTable('items', { id: text('id').primaryKey(), place: integer('place').notNull(), body: jsonb('body').$type<Item>().notNull() })
-export const burs = pgTable('burs', { id: text('id').primaryKey(), place: integer('place').notNull(), body: jsonb('body').$type<Bur>().notNull() })
+export const items = pgTable('items', {
+  id: text('id').primaryKey(),
+  place: integer('place').notNull(),
+  body: jsonb('body').$type<Item>().notNull(),
+})
+export const burs = pgTable('burs', {
+  id: text('id').primaryKey(),
+  place: integer('place').notNull(),
+  body: jsonb('body').$type<Bur>().notNull(),
+})
 export const lots = pgTable('lots', {
   id: text('id').primaryKey(),
-  itemId: text('item_id').notNull().references(() => items.id),
+  itemId: text('item_id')
+    .notNull()
+    .references(() => items.id),
   number: text('number').notNull(),
   expires: date('expires').notNull(),
   left: doublePrecision('left').notNull(),
@@ -186,7 +229,9 @@ export const loads = pgTable(
 export const cassetteUses = pgTable(
   'cassette_uses',
   {
-    visitId: text('visit_id').notNull().references(() => visits.id),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
     cassetteId: text('cassette_id').notNull(),
     loadId: text('load_id').references(() => loads.id),
     at: ms('at').notNull(),
@@ -200,8 +245,12 @@ export const cassetteUses = pgTable(
 export const lotUses = pgTable(
   'lot_uses',
   {
-    visitId: text('visit_id').notNull().references(() => visits.id),
-    lotId: text('lot_id').notNull().references(() => lots.id),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    lotId: text('lot_id')
+      .notNull()
+      .references(() => lots.id),
     amount: doublePrecision('amount').notNull(),
     at: ms('at').notNull(),
   },
@@ -212,7 +261,9 @@ export const lotUses = pgTable(
 export const stepTimes = pgTable(
   'step_times',
   {
-    visitId: text('visit_id').notNull().references(() => visits.id),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
     stepId: text('step_id').notNull(),
     /** Kind of visit, kind of step, person: what durations are learned by. */
     key: text('key').notNull(),
@@ -227,7 +278,9 @@ export const stepTimes = pgTable(
 export const drillMemories = pgTable(
   'drill_memories',
   {
-    personId: text('person_id').notNull().references(() => people.id),
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id),
     key: text('key').notNull(),
     kind: text('kind').$type<KindId>().notNull(),
     memory: jsonb('memory').$type<Memory>().notNull(),
@@ -241,7 +294,9 @@ export const drillRounds = pgTable(
   'drill_rounds',
   {
     id: integer('id').primaryKey().generatedAlwaysAsIdentity(),
-    personId: text('person_id').notNull().references(() => people.id),
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id),
     at: ms('at').notNull(),
     kind: text('kind').$type<KindId>().notNull(),
     right: integer('right_n').notNull(),

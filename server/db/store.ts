@@ -26,16 +26,54 @@ export async function loadPractice(q: Db): Promise<Practice> {
   if (!row) throw notFound('practice on record yet')
   const { id: _, ...rest } = row
   // Functions this program has learned since the table was stored come from the presets, marked as such.
-  const functions = { cautious: completeTable('cautious', rest.functions.cautious, presetDay), expanded: completeTable('expanded', rest.functions.expanded, presetDay) }
-  return practiceSchema.parse({ ...rest, functions, people, items: items.map((i) => i.body), burs: burs.map((b) => b.body), lots })
+  const functions = {
+    cautious: completeTable('cautious', rest.functions.cautious, presetDay),
+    expanded: completeTable('expanded', rest.functions.expanded, presetDay),
+  }
+  return practiceSchema.parse({
+    ...rest,
+    functions,
+    people,
+    items: items.map((i) => i.body),
+    burs: burs.map((b) => b.body),
+    lots,
+  })
 }
 
 /** Writes a practice and its people's code hashes; what is there already is kept. */
 export async function savePractice(q: Db, id: string, p: Practice, codeHashes: Record<string, string>): Promise<void> {
-  await q.insert(t.practices).values({ id, name: p.name, notation: p.notation, zone: p.zone, chairs: p.chairs, functions: p.functions, cards: p.cards, amendments: p.amendments, light: p.light, laboratoryDays: p.laboratoryDays, day: p.day, instruments: p.instruments, useLearned: p.useLearned, learned: p.learned }).onConflictDoNothing()
-  if (p.people.length > 0) await q.insert(t.people).values(p.people.map((x) => ({ ...x, codeHash: codeHashes[x.id]! }))).onConflictDoNothing()
-  await q.insert(t.items).values(p.items.map((body, place) => ({ id: body.id, place, body }))).onConflictDoNothing()
-  await q.insert(t.burs).values(p.burs.map((body, place) => ({ id: body.id, place, body }))).onConflictDoNothing()
+  await q
+    .insert(t.practices)
+    .values({
+      id,
+      name: p.name,
+      notation: p.notation,
+      zone: p.zone,
+      chairs: p.chairs,
+      functions: p.functions,
+      cards: p.cards,
+      amendments: p.amendments,
+      light: p.light,
+      laboratoryDays: p.laboratoryDays,
+      day: p.day,
+      instruments: p.instruments,
+      useLearned: p.useLearned,
+      learned: p.learned,
+    })
+    .onConflictDoNothing()
+  if (p.people.length > 0)
+    await q
+      .insert(t.people)
+      .values(p.people.map((x) => ({ ...x, codeHash: codeHashes[x.id]! })))
+      .onConflictDoNothing()
+  await q
+    .insert(t.items)
+    .values(p.items.map((body, place) => ({ id: body.id, place, body })))
+    .onConflictDoNothing()
+  await q
+    .insert(t.burs)
+    .values(p.burs.map((body, place) => ({ id: body.id, place, body })))
+    .onConflictDoNothing()
   if (p.lots.length > 0) await q.insert(t.lots).values(p.lots).onConflictDoNothing()
 }
 
@@ -51,10 +89,23 @@ const joined = (row: { visits: VisitRow; cases: VisitFile['case']; patients: Vis
   visit: row.visits,
   case: row.cases,
   patient: row.patients,
-  request: visitRequest.parse({ ...row.cases.request, ...row.visits.facts, alerts: row.patients.alerts, date: row.visits.day, team: row.visits.team, visitChoices: row.visits.visitChoices, swaps: row.visits.swaps }),
+  request: visitRequest.parse({
+    ...row.cases.request,
+    ...row.visits.facts,
+    alerts: row.patients.alerts,
+    date: row.visits.day,
+    team: row.visits.team,
+    visitChoices: row.visits.visitChoices,
+    swaps: row.visits.swaps,
+  }),
 })
 
-const files = (q: Db) => q.select().from(t.visits).innerJoin(t.cases, eq(t.visits.caseId, t.cases.id)).innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
+const files = (q: Db) =>
+  q
+    .select()
+    .from(t.visits)
+    .innerJoin(t.cases, eq(t.visits.caseId, t.cases.id))
+    .innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
 
 /** One visit with its case, patient and the request they make together. */
 export async function loadVisit(q: Db, id: string): Promise<VisitFile> {
@@ -78,9 +129,32 @@ export async function withEarlier(q: Db, own: readonly VisitFile[], practice: Pr
   const all = (await files(q).where(inArray(t.visits.caseId, caseIds)).orderBy(asc(t.visits.startsAt))).map(joined)
   const shared = all.filter((f) => all.some((x) => x.case.id === f.case.id && x.visit.id !== f.visit.id))
   if (shared.length === 0) return [...own]
-  const frozen = new Map((await q.select({ visitId: t.plans.visitId, plan: t.plans.plan }).from(t.plans).where(inArray(t.plans.visitId, shared.map((f) => f.visit.id)))).map((r) => [r.visitId, r.plan]))
-  const traces = shared.map((f) => ({ file: f, trace: traceOf(frozen.get(f.visit.id) ?? compile(f.request, practice)) }))
-  return own.map((f) => ({ ...f, request: { ...f.request, earlier: traces.filter((x) => x.file.case.id === f.case.id && x.file.visit.startsAt < f.visit.startsAt).map((x) => x.trace) } }))
+  const frozen = new Map(
+    (
+      await q
+        .select({ visitId: t.plans.visitId, plan: t.plans.plan })
+        .from(t.plans)
+        .where(
+          inArray(
+            t.plans.visitId,
+            shared.map((f) => f.visit.id),
+          ),
+        )
+    ).map((r) => [r.visitId, r.plan]),
+  )
+  const traces = shared.map((f) => ({
+    file: f,
+    trace: traceOf(frozen.get(f.visit.id) ?? compile(f.request, practice)),
+  }))
+  return own.map((f) => ({
+    ...f,
+    request: {
+      ...f.request,
+      earlier: traces
+        .filter((x) => x.file.case.id === f.case.id && x.file.visit.startsAt < f.visit.startsAt)
+        .map((x) => x.trace),
+    },
+  }))
 }
 
 /** One visit as {@link loadVisit}, with what the case's earlier visits left behind, and the practice it is compiled for. */
@@ -96,14 +170,26 @@ export async function loadDay(q: Db, day: string): Promise<VisitFile[]> {
 
 /** The visits from one plain date to another, both with. */
 export async function loadDays(q: Db, from: string, to: string): Promise<VisitFile[]> {
-  return (await files(q).where(and(gte(t.visits.day, from), lte(t.visits.day, to))).orderBy(asc(t.visits.startsAt))).map(joined)
+  return (
+    await files(q)
+      .where(and(gte(t.visits.day, from), lte(t.visits.day, to)))
+      .orderBy(asc(t.visits.startsAt))
+  ).map(joined)
 }
 
-export async function loadFrozenPlan(q: Db, visitId: string): Promise<(typeof t.plans.$inferSelect & { plan: Plan }) | null> {
+export async function loadFrozenPlan(
+  q: Db,
+  visitId: string,
+): Promise<(typeof t.plans.$inferSelect & { plan: Plan }) | null> {
   return (await q.select().from(t.plans).where(eq(t.plans.visitId, visitId)).limit(1))[0] ?? null
 }
 
-export const loadMarks = (q: Db, visitId: string) => q.select({ lineId: t.trayMarks.lineId, by: t.trayMarks.by, at: t.trayMarks.at }).from(t.trayMarks).where(eq(t.trayMarks.visitId, visitId)).orderBy(asc(t.trayMarks.at))
+export const loadMarks = (q: Db, visitId: string) =>
+  q
+    .select({ lineId: t.trayMarks.lineId, by: t.trayMarks.by, at: t.trayMarks.at })
+    .from(t.trayMarks)
+    .where(eq(t.trayMarks.visitId, visitId))
+    .orderBy(asc(t.trayMarks.at))
 
 function toEvent(row: typeof t.runEvents.$inferSelect): RunEvent {
   const { id, seq, at, by, device, commandId, what } = row
@@ -112,18 +198,31 @@ function toEvent(row: typeof t.runEvents.$inferSelect): RunEvent {
 
 /** The events of a run after a sequence number, in order. */
 export async function loadEvents(q: Db, visitId: string, after = 0): Promise<RunEvent[]> {
-  const rows = await q.select().from(t.runEvents).where(and(eq(t.runEvents.visitId, visitId), gt(t.runEvents.seq, after))).orderBy(asc(t.runEvents.seq))
+  const rows = await q
+    .select()
+    .from(t.runEvents)
+    .where(and(eq(t.runEvents.visitId, visitId), gt(t.runEvents.seq, after)))
+    .orderBy(asc(t.runEvents.seq))
   return rows.map(toEvent)
 }
 
 /** The newest event of a run, or `null` where it has not begun. */
 export async function loadLastEvent(q: Db, visitId: string): Promise<RunEvent | null> {
-  const [row] = await q.select().from(t.runEvents).where(eq(t.runEvents.visitId, visitId)).orderBy(desc(t.runEvents.seq)).limit(1)
+  const [row] = await q
+    .select()
+    .from(t.runEvents)
+    .where(eq(t.runEvents.visitId, visitId))
+    .orderBy(desc(t.runEvents.seq))
+    .limit(1)
   return row ? toEvent(row) : null
 }
 
 /** The events a command has already become, for a retry. */
 export async function loadCommand(q: Db, visitId: string, commandId: string): Promise<RunEvent[]> {
-  const rows = await q.select().from(t.runEvents).where(and(eq(t.runEvents.visitId, visitId), eq(t.runEvents.commandId, commandId))).orderBy(asc(t.runEvents.seq))
+  const rows = await q
+    .select()
+    .from(t.runEvents)
+    .where(and(eq(t.runEvents.visitId, visitId), eq(t.runEvents.commandId, commandId)))
+    .orderBy(asc(t.runEvents.seq))
   return rows.map(toEvent)
 }

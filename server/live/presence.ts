@@ -18,6 +18,8 @@ export class Presence {
     }
   }
   of(visitId: string): Present[] {
-    return [...new Map((this.open.get(visitId) ?? []).map((e) => [e.person.id, e.person])).values()].toSorted((a, b) => a.name.localeCompare(b.name))
+    return [...new Map((this.open.get(visitId) ?? []).map((e) => [e.person.id, e.person])).values()].toSorted((a, b) =>
+      a.name.localeCompare(b.name),
+    )
   }
 }

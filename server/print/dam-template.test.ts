@@ -13,11 +13,17 @@ import type { Tooth } from '../../core/teeth/notation'
 import { damTemplateSheet } from './dam-template'
 import { renderPdf } from './render'
 
-const planOf = (file: string) => compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}.json`, 'utf8'))), starterPractice())
+const planOf = (file: string) =>
+  compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}.json`, 'utf8'))), starterPractice())
 const facts = { patient: 'Bartholomew Quist', practice: 'A practice', notation: 'iso' } as const
 const mmPerPt = 25.4 / 72
 
-interface Box { x: number; y: number; w: number; h: number }
+interface Box {
+  x: number
+  y: number
+  w: number
+  h: number
+}
 /** Every path drawn on the first page as its bounding box, millimetres from the page's left upper corner. */
 async function pathsOf(bytes: Buffer): Promise<{ boxes: Box[]; text: string; pages: number }> {
   const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false, verbosity: 0 }).promise
@@ -33,13 +39,23 @@ async function pathsOf(bytes: Buffer): Promise<{ boxes: Box[]; text: string; pag
     if (fn === OPS.restore) at = kept.pop()!
     if (fn === OPS.transform) {
       const [a, b, c, d, e, f] = args as number[]
-      at = [at[0]! * a! + at[2]! * b!, at[1]! * a! + at[3]! * b!, at[0]! * c! + at[2]! * d!, at[1]! * c! + at[3]! * d!, at[0]! * e! + at[2]! * f! + at[4]!, at[1]! * e! + at[3]! * f! + at[5]!]
+      at = [
+        at[0]! * a! + at[2]! * b!,
+        at[1]! * a! + at[3]! * b!,
+        at[0]! * c! + at[2]! * d!,
+        at[1]! * c! + at[3]! * d!,
+        at[0]! * e! + at[2]! * f! + at[4]!,
+        at[1]! * e! + at[3]! * f! + at[5]!,
+      ]
     }
     if (fn !== OPS.constructPath) continue
     // A clip without a path of its own has no box.
     if (!args[2]) continue
     const [x1, y1, x2, y2] = args[2] as number[]
-    const point = (x: number, y: number): [number, number] => [(at[0]! * x + at[2]! * y + at[4]!) * mmPerPt, (height - (at[1]! * x + at[3]! * y + at[5]!)) * mmPerPt]
+    const point = (x: number, y: number): [number, number] => [
+      (at[0]! * x + at[2]! * y + at[4]!) * mmPerPt,
+      (height - (at[1]! * x + at[3]! * y + at[5]!)) * mmPerPt,
+    ]
     const [p, q] = [point(x1!, y1!), point(x2!, y2!)]
     boxes.push({ x: Math.min(p[0], q[0]), y: Math.min(p[1], q[1]), w: Math.abs(p[0] - q[0]), h: Math.abs(p[1] - q[1]) })
   }
@@ -55,8 +71,14 @@ describe('the template', () => {
         const { holes, sheetMm } = damTemplate(archOrder(jaw, dentition))
         for (const [i, h] of holes.slice(1).entries()) {
           const [a, b] = [dimensions(holes[i]!.tooth), dimensions(h.tooth)]
-          const wanted = Math.max((a.cervicalMesiodistalMm + b.cervicalMesiodistalMm) / 2 + 2, (a.mesiodistalMm + b.mesiodistalMm) / 2)
-          expect(Math.hypot(h.xMm - holes[i]!.xMm, h.yMm - holes[i]!.yMm), `${holes[i]!.tooth}–${h.tooth}`).toBeCloseTo(wanted, 1)
+          const wanted = Math.max(
+            (a.cervicalMesiodistalMm + b.cervicalMesiodistalMm) / 2 + 2,
+            (a.mesiodistalMm + b.mesiodistalMm) / 2,
+          )
+          expect(Math.hypot(h.xMm - holes[i]!.xMm, h.yMm - holes[i]!.yMm), `${holes[i]!.tooth}–${h.tooth}`).toBeCloseTo(
+            wanted,
+            1,
+          )
         }
         for (const h of holes) {
           const twin = holes.find((x) => Math.abs(x.xMm + h.xMm - sheetMm) < 0.02)!
@@ -69,20 +91,44 @@ describe('the template', () => {
   // M: five sizes, the lower incisor smallest, the clamp tooth largest.
   it('gives each tooth its size, the largest to the clamp, none to what is missing, and keeps its room', () => {
     const whole = damTemplate(['34', '35', '36', '37'] as Tooth[])
-    expect(whole.holes.map((h) => [h.tooth, h.diameterMm])).toEqual([['34', 1.5], ['35', 1.5], ['36', 1.8], ['37', 2.2]])
+    expect(whole.holes.map((h) => [h.tooth, h.diameterMm])).toEqual([
+      ['34', 1.5],
+      ['35', 1.5],
+      ['36', 1.8],
+      ['37', 2.2],
+    ])
     const gap = damTemplate(['34', '36', '37'] as Tooth[])
-    expect(gap.holes.map(({ tooth, xMm }) => [tooth, xMm])).toEqual(whole.holes.filter((h) => h.tooth !== '35').map(({ tooth, xMm }) => [tooth, xMm]))
-    expect(['31', '11', '13', '34', '36', '75', '74'].map((t) => holeClass(t as Tooth))).toEqual(['lower incisor', 'upper incisor', 'canine or premolar', 'canine or premolar', 'molar', 'molar', 'canine or premolar'])
+    expect(gap.holes.map(({ tooth, xMm }) => [tooth, xMm])).toEqual(
+      whole.holes.filter((h) => h.tooth !== '35').map(({ tooth, xMm }) => [tooth, xMm]),
+    )
+    expect(['31', '11', '13', '34', '36', '75', '74'].map((t) => holeClass(t as Tooth))).toEqual([
+      'lower incisor',
+      'upper incisor',
+      'canine or premolar',
+      'canine or premolar',
+      'molar',
+      'molar',
+      'canine or premolar',
+    ])
     // Lower incisors lie closest together.
-    fc.assert(fc.property(fc.constantFrom(...archOrder('lower').slice(0, -1)), (t) => {
-      const order = archOrder('lower')
-      expect(holeSpacing(t, order[order.indexOf(t) + 1]!)).toBeGreaterThanOrEqual(holeSpacing('41' as Tooth, '31' as Tooth))
-    }))
+    fc.assert(
+      fc.property(fc.constantFrom(...archOrder('lower').slice(0, -1)), (t) => {
+        const order = archOrder('lower')
+        expect(holeSpacing(t, order[order.indexOf(t) + 1]!)).toBeGreaterThanOrEqual(
+          holeSpacing('41' as Tooth, '31' as Tooth),
+        )
+      }),
+    )
   })
 })
 
 describe('on paper', () => {
-  it.each([['J08-bulk-fill', 'A4'], ['J17-class-three-primary', 'LETTER'], ['J01-bonded-ceramic-bridge-delivery', 'A4'], ['J12-inlays', 'LETTER']] as const)('%s on %s: sheet, every hole and the ruler measure what they say', async (file, paper) => {
+  it.each([
+    ['J08-bulk-fill', 'A4'],
+    ['J17-class-three-primary', 'LETTER'],
+    ['J01-bonded-ceramic-bridge-delivery', 'A4'],
+    ['J12-inlays', 'LETTER'],
+  ] as const)('%s on %s: sheet, every hole and the ruler measure what they say', async (file, paper) => {
     const plan = planOf(file)
     const template = damTemplate(plan.steps.find((s) => s.holes)!.holes!)
     const { boxes, text, pages } = await pathsOf(await renderPdf(damTemplateSheet(plan, facts, paper)!))
@@ -92,7 +138,9 @@ describe('on paper', () => {
     const round = boxes.filter((b) => b.w < 3 && Math.abs(b.w - b.h) < 0.02 && b.w > 0.5)
     expect(round).toHaveLength(template.holes.length)
     for (const h of template.holes) {
-      const hole = round.find((b) => Math.hypot(b.x + b.w / 2 - sheet.x - h.xMm, b.y + b.h / 2 - sheet.y - h.yMm) < 0.05)
+      const hole = round.find(
+        (b) => Math.hypot(b.x + b.w / 2 - sheet.x - h.xMm, b.y + b.h / 2 - sheet.y - h.yMm) < 0.05,
+      )
       expect(hole?.w, h.tooth).toBeCloseTo(h.diameterMm, 1)
     }
     expect(boxes.some((b) => Math.abs(b.w - 50) < 0.05 && b.h < 0.5)).toBe(true)

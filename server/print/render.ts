@@ -3,7 +3,10 @@ import { dirname, join } from 'node:path'
 import pdfmake from 'pdfmake'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
 
-const fontFolder = join(dirname(createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json')), 'files')
+const fontFolder = join(
+  dirname(createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json')),
+  'files',
+)
 const font = (weight: number): string => join(fontFolder, `atkinson-hyperlegible-next-latin-${weight}-normal.woff`)
 
 let ready = false

@@ -9,7 +9,10 @@ import { setupSheet } from './setup-sheet'
 const practice = demoPractice('2026-11-24', 'Etc/UTC')
 const planOf = (key: string) => {
   const v = demoVisits.find((x) => x.key === key)!
-  return compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', alerts: v.alerts, team: v.team, ...v.request }), practice)
+  return compile(
+    visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', alerts: v.alerts, team: v.team, ...v.request }),
+    practice,
+  )
 }
 const facts = { patient: 'Bartholomew Quist', time: '11:20', chair: 'Chair 1', practice: practice.name }
 
@@ -17,7 +20,9 @@ const facts = { patient: 'Bartholomew Quist', time: '11:20', chair: 'Chair 1', p
 async function readPdf(bytes: Buffer): Promise<{ sizes: number[][]; text: string }> {
   const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false, verbosity: 0 }).promise
   const pages = await Promise.all(Array.from({ length: pdf.numPages }, (_, i) => pdf.getPage(i + 1)))
-  const texts = await Promise.all(pages.map(async (p) => (await p.getTextContent()).items.map((i) => ('str' in i ? i.str : '')).join(' ')))
+  const texts = await Promise.all(
+    pages.map(async (p) => (await p.getTextContent()).items.map((i) => ('str' in i ? i.str : '')).join(' ')),
+  )
   return { sizes: pages.map((p) => p.view.slice(2).map(Math.round)), text: texts.join(' ').replace(/\s+/g, ' ') }
 }
 
@@ -38,7 +43,10 @@ describe('the setup sheet', () => {
   it('comes on A4 and on Letter, on at most two pages, for every visit of the day', async () => {
     for (const v of demoVisits) {
       const plan = planOf(v.key)
-      for (const [paper, size] of [['A4', [595, 842]], ['LETTER', [612, 792]]] as const) {
+      for (const [paper, size] of [
+        ['A4', [595, 842]],
+        ['LETTER', [612, 792]],
+      ] as const) {
         const { sizes } = await readPdf(await renderPdf(setupSheet(plan, facts, paper)))
         expect(sizes.length).toBeLessThanOrEqual(2)
         for (const s of sizes) expect(s).toEqual(size)

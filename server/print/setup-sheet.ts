@@ -23,16 +23,33 @@ const burScale = 2.5
 const box = (): Column => ({ canvas: [{ type: 'rect', x: 0, y: 1, w: 9, h: 9, lineWidth: 0.9 }], width: 14 })
 
 function lineOf(line: SetupLine): Content {
-  const more = [line.lot?.number ? `lot ${line.lot.number}, ${line.lot.expires}` : '', line.when ? `when ${line.when}` : '', line.lack ?? line.lot?.warning ?? ''].filter(Boolean).join('; ')
+  const more = [
+    line.lot?.number ? `lot ${line.lot.number}, ${line.lot.expires}` : '',
+    line.when ? `when ${line.when}` : '',
+    line.lack ?? line.lot?.warning ?? '',
+  ]
+    .filter(Boolean)
+    .join('; ')
   return {
-    columns: [box(), { text: [{ text: line.name, bold: true }, amountWords(line) ? ` ${amountWords(line)}` : '', more ? { text: `  ${more}`, fontSize: 8.5 } : ''] }],
+    columns: [
+      box(),
+      {
+        text: [
+          { text: line.name, bold: true },
+          amountWords(line) ? ` ${amountWords(line)}` : '',
+          more ? { text: `  ${more}`, fontSize: 8.5 } : '',
+        ],
+      },
+    ],
     columnGap: 2,
     margin: [0, 0, 0, 2.5],
   }
 }
 
 function phaseBlock(title: string, lines: readonly SetupLine[]): Content[] {
-  return lines.length === 0 ? [] : [{ text: title, bold: true, fontSize: 11, margin: [0, 5, 0, 3] }, ...lines.map(lineOf)]
+  return lines.length === 0
+    ? []
+    : [{ text: title, bold: true, fontSize: 11, margin: [0, 5, 0, 3] }, ...lines.map(lineOf)]
 }
 
 function burDrawing(pass: BurPass): Content {
@@ -43,11 +60,21 @@ function burDrawing(pass: BurPass): Content {
   const length = Math.max(...profile.map((p) => p.atMm))
   const tallest = 9
   const centre = 24
-  const point = (side: 1 | -1) => (p: (typeof profile)[number]) => ({ x: centre + side * p.radiusMm * unit, y: (tallest - length + p.atMm) * unit })
+  const point = (side: 1 | -1) => (p: (typeof profile)[number]) => ({
+    x: centre + side * p.radiusMm * unit,
+    y: (tallest - length + p.atMm) * unit,
+  })
   return {
     canvas: [
       { type: 'rect', x: centre - 0.8 * unit, y: tallest * unit, w: 1.6 * unit, h: 16, lineWidth: 0.6 },
-      { type: 'polyline', closePath: true, lineWidth: 0.8, color: bur.material === 'diamond' ? '#9a9a9a' : '#ffffff', lineColor: '#000000', points: [...profile.map(point(1)), ...profile.toReversed().map(point(-1))] },
+      {
+        type: 'polyline',
+        closePath: true,
+        lineWidth: 0.8,
+        color: bur.material === 'diamond' ? '#9a9a9a' : '#ffffff',
+        lineColor: '#000000',
+        points: [...profile.map(point(1)), ...profile.toReversed().map(point(-1))],
+      },
     ],
   }
 }
@@ -58,20 +85,36 @@ function burStrip(plan: Plan): Content[] {
     stack: [
       { text: String(pass.order), bold: true, fontSize: 12 },
       burDrawing(pass),
-      { text: pass.bur ? `${pass.bur.shape} ${pass.bur.diameterMm.toFixed(1)} ${gritMark[pass.bur.grit].letter}` : 'none owned fits', fontSize: 8.5, bold: true },
+      {
+        text: pass.bur
+          ? `${pass.bur.shape} ${pass.bur.diameterMm.toFixed(1)} ${gritMark[pass.bur.grit].letter}`
+          : 'none owned fits',
+        fontSize: 8.5,
+        bold: true,
+      },
       { text: pass.bur ? isoNumber(pass.bur) : '', fontSize: 7.5 },
       { text: [...new Set(pass.cuts.map((c) => c.surface))].join(', '), fontSize: 8.5 },
     ],
     width: 74,
   })
-  return [{ text: `Burs in the order of use, ${burScale} times true size`, bold: true, fontSize: 11, margin: [0, 8, 0, 4] }, { columns: plan.burs.map(cell), columnGap: 2 }]
+  return [
+    { text: `Burs in the order of use, ${burScale} times true size`, bold: true, fontSize: 11, margin: [0, 8, 0, 4] },
+    { columns: plan.burs.map(cell), columnGap: 2 },
+  ]
 }
 
 /** The document of a plan's setup. Pure: the same plan and facts give the same document. */
 export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocumentDefinitions {
   const open = plan.setup.filter((l) => l.readiness === 'open')
   const standby = plan.setup.filter((l) => l.readiness === 'standby')
-  const blocks = (Object.keys(phaseNames) as Phase[]).map((phase) => phaseBlock(phaseNames[phase], open.filter((l) => l.phase === phase))).filter((b) => b.length > 0)
+  const blocks = (Object.keys(phaseNames) as Phase[])
+    .map((phase) =>
+      phaseBlock(
+        phaseNames[phase],
+        open.filter((l) => l.phase === phase),
+      ),
+    )
+    .filter((b) => b.length > 0)
   // Two columns of about the same length, whole phases together.
   const half = open.length / 2
   let counted = 0
@@ -81,7 +124,9 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
     ;(counted + block.length / 2 <= half ? left : right).push(...block)
     counted += block.length - 1
   }
-  const teeth = plan.teeth.map((t) => `${t.tooth} (${toQuadrant(t.tooth)}, Universal ${toUniversal(t.tooth)})`).join(', ')
+  const teeth = plan.teeth
+    .map((t) => `${t.tooth} (${toQuadrant(t.tooth)}, Universal ${toUniversal(t.tooth)})`)
+    .join(', ')
   const alerts = plan.request.alerts.map((a) => alertWords[a])
   const warned = plan.clashes.filter((c) => c.severity !== 'mind')
   return {
@@ -89,19 +134,44 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
     pageMargins: [34, 34, 34, 40],
     defaultStyle: { font: 'Next', fontSize: 9.5, lineHeight: 1.05 },
     // Fixed, so that the same setup is the same file.
-    info: { title: `Setup ${plan.request.date} ${facts.time} ${plan.teeth.map((t) => t.tooth).join(' ')}`, creationDate: new Date(`${plan.request.date}T00:00:00Z`) },
-    footer: (page, pages) => ({ text: `${facts.practice} · ${plan.request.date} ${facts.time} · page ${page} of ${pages} · decision support: the treating dentist decides; local rules and products’ instructions come first`, fontSize: 7.5, margin: [34, 12, 34, 0] }),
+    info: {
+      title: `Setup ${plan.request.date} ${facts.time} ${plan.teeth.map((t) => t.tooth).join(' ')}`,
+      creationDate: new Date(`${plan.request.date}T00:00:00Z`),
+    },
+    footer: (page, pages) => ({
+      text: `${facts.practice} · ${plan.request.date} ${facts.time} · page ${page} of ${pages} · decision support: the treating dentist decides; local rules and products’ instructions come first`,
+      fontSize: 7.5,
+      margin: [34, 12, 34, 0],
+    }),
     content: [
       { text: `${facts.time}  ${facts.patient}`, bold: true, fontSize: 17 },
       { text: `${teeth}: ${plan.request.restoration}`, bold: true, fontSize: 13, margin: [0, 2, 0, 2] },
       { text: `${plan.request.date}, ${facts.chair} · ${plan.people.map((p) => p.name).join(', ')}` },
-      ...(alerts.length > 0 ? [{ table: { widths: ['*'], body: [[{ text: `ALERTS: ${alerts.join('; ')}`, bold: true, fontSize: 12 }]] }, margin: [0, 5, 0, 0] as [number, number, number, number] }] : []),
-      ...warned.map((c): Content => ({ text: [{ text: `${c.what}. `, bold: true }, `${c.doThis}.`], margin: [0, 3, 0, 0] })),
+      ...(alerts.length > 0
+        ? [
+            {
+              table: { widths: ['*'], body: [[{ text: `ALERTS: ${alerts.join('; ')}`, bold: true, fontSize: 12 }]] },
+              margin: [0, 5, 0, 0] as [number, number, number, number],
+            },
+          ]
+        : []),
+      ...warned.map(
+        (c): Content => ({ text: [{ text: `${c.what}. `, bold: true }, `${c.doThis}.`], margin: [0, 3, 0, 0] }),
+      ),
       ...plan.lacks.map((l): Content => ({ text: [{ text: 'Lacking: ', bold: true }, l], margin: [0, 3, 0, 0] })),
-      { columns: [{ stack: left, width: '*' }, { stack: right, width: '*' }], columnGap: 16 },
+      {
+        columns: [
+          { stack: left, width: '*' },
+          { stack: right, width: '*' },
+        ],
+        columnGap: 16,
+      },
       ...phaseBlock('Have ready, do not open', standby),
       { stack: burStrip(plan), unbreakable: true },
-      { text: `The dentist signs: ${plan.holds.map((h) => h.title.toLowerCase()).join(', ')}.  Counted: ${plan.counts.map((c) => c.what).join(', ') || 'nothing'}.`, margin: [0, 8, 0, 0] },
+      {
+        text: `The dentist signs: ${plan.holds.map((h) => h.title.toLowerCase()).join(', ')}.  Counted: ${plan.counts.map((c) => c.what).join(', ') || 'nothing'}.`,
+        margin: [0, 8, 0, 0],
+      },
     ],
   }
 }

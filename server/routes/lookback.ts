@@ -13,42 +13,96 @@ const mostVisits = 300
 /** Step times looked at for the table of what was learned. */
 const mostTimes = 20_000
 
-export const lookBackRoutes = (house: House) => async (app: App): Promise<void> => {
-  const { db } = house.database
-  // A closed run never changes: each is looked back on once.
-  const known = new Map<string, LookBack>()
-  const lookBack = async (visitId: string): Promise<LookBack | null> => {
-    const before = known.get(visitId)
-    if (before) return before
-    const frozen = await loadFrozenPlan(db, visitId)
-    const made = frozen && lookBackOf(frozen.plan, await loadEvents(db, visitId))
-    if (made) known.set(visitId, made)
-    return made ?? null
-  }
+export const lookBackRoutes =
+  (house: House) =>
+  async (app: App): Promise<void> => {
+    const { db } = house.database
+    // A closed run never changes: each is looked back on once.
+    const known = new Map<string, LookBack>()
+    const lookBack = async (visitId: string): Promise<LookBack | null> => {
+      const before = known.get(visitId)
+      if (before) return before
+      const frozen = await loadFrozenPlan(db, visitId)
+      const made = frozen && lookBackOf(frozen.plan, await loadEvents(db, visitId))
+      if (made) known.set(visitId, made)
+      return made ?? null
+    }
 
-  app.get('/lookback', { schema: { summary: 'Closed visits looked back on, newest first, with calibration and learned durations', querystring: z.object({ days: z.coerce.number().int().min(1).max(3660).default(90) }) } }, async (request) => {
-    await signedIn(house, request)
-    const practice = await loadPractice(db)
-    const since = house.now() - request.query.days * 86_400_000
-    const rows = await db.select({ id: t.visits.id, day: t.visits.day, forecast: t.visits.forecast, patient: t.patients.name, closedAt: t.records.closedAt }).from(t.records).innerJoin(t.visits, eq(t.records.visitId, t.visits.id)).innerJoin(t.cases, eq(t.visits.caseId, t.cases.id)).innerJoin(t.patients, eq(t.cases.patientId, t.patients.id)).orderBy(desc(t.records.closedAt)).limit(mostVisits)
-    const visits = []
-    for (const { closedAt, forecast, ...row } of rows) {
-      if (closedAt < since) continue
-      const back = await lookBack(row.id)
-      if (back) visits.push({ ...row, ...back, ...(forecast ? { forecast } : {}) })
-    }
-    const times = await db.select({ key: t.stepTimes.key, stepId: t.stepTimes.stepId, seconds: t.stepTimes.seconds, plannedS: t.stepTimes.plannedS }).from(t.stepTimes).orderBy(desc(t.stepTimes.at)).limit(mostTimes)
-    const byKey = new Map<string, typeof times>()
-    for (const x of times) {
-      const own = byKey.get(x.key) ?? []
-      if (own.length < mostTaken) own.push(x)
-      byKey.set(x.key, own)
-    }
-    const learned = [...byKey].flatMap(([key, own]) => {
-      const is = practice.learned[key]
-      const [kind, , personId] = key.split('|') as [LookBack['kind'], string, string]
-      return is ? [{ key, kind, stepKind: stepKind(own[0]!.stepId), personId, startS: own.at(-1)!.plannedS, likelyS: is.likelyS, n: is.n }] : []
-    })
-    return { visits, calibration: calibrationOf(visits.map((v) => ({ chairS: v.chairS, ...(v.forecast ? { eightInTenS: v.forecast.eightInTenS } : {}) }))), learned, useLearned: practice.useLearned, people: practice.people.map(({ id, name }) => ({ id, name })), zone: practice.zone }
-  })
-}
+    app.get(
+      '/lookback',
+      {
+        schema: {
+          summary: 'Closed visits looked back on, newest first, with calibration and learned durations',
+          querystring: z.object({ days: z.coerce.number().int().min(1).max(3660).default(90) }),
+        },
+      },
+      async (request) => {
+        await signedIn(house, request)
+        const practice = await loadPractice(db)
+        const since = house.now() - request.query.days * 86_400_000
+        const rows = await db
+          .select({
+            id: t.visits.id,
+            day: t.visits.day,
+            forecast: t.visits.forecast,
+            patient: t.patients.name,
+            closedAt: t.records.closedAt,
+          })
+          .from(t.records)
+          .innerJoin(t.visits, eq(t.records.visitId, t.visits.id))
+          .innerJoin(t.cases, eq(t.visits.caseId, t.cases.id))
+          .innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
+          .orderBy(desc(t.records.closedAt))
+          .limit(mostVisits)
+        const visits = []
+        for (const { closedAt, forecast, ...row } of rows) {
+          if (closedAt < since) continue
+          const back = await lookBack(row.id)
+          if (back) visits.push({ ...row, ...back, ...(forecast ? { forecast } : {}) })
+        }
+        const times = await db
+          .select({
+            key: t.stepTimes.key,
+            stepId: t.stepTimes.stepId,
+            seconds: t.stepTimes.seconds,
+            plannedS: t.stepTimes.plannedS,
+          })
+          .from(t.stepTimes)
+          .orderBy(desc(t.stepTimes.at))
+          .limit(mostTimes)
+        const byKey = new Map<string, typeof times>()
+        for (const x of times) {
+          const own = byKey.get(x.key) ?? []
+          if (own.length < mostTaken) own.push(x)
+          byKey.set(x.key, own)
+        }
+        const learned = [...byKey].flatMap(([key, own]) => {
+          const is = practice.learned[key]
+          const [kind, , personId] = key.split('|') as [LookBack['kind'], string, string]
+          return is
+            ? [
+                {
+                  key,
+                  kind,
+                  stepKind: stepKind(own[0]!.stepId),
+                  personId,
+                  startS: own.at(-1)!.plannedS,
+                  likelyS: is.likelyS,
+                  n: is.n,
+                },
+              ]
+            : []
+        })
+        return {
+          visits,
+          calibration: calibrationOf(
+            visits.map((v) => ({ chairS: v.chairS, ...(v.forecast ? { eightInTenS: v.forecast.eightInTenS } : {}) })),
+          ),
+          learned,
+          useLearned: practice.useLearned,
+          people: practice.people.map(({ id, name }) => ({ id, name })),
+          zone: practice.zone,
+        }
+      },
+    )
+  }

@@ -31,14 +31,25 @@ export async function signedIn(house: House, request: FastifyRequest): Promise<S
   const token = request.cookies[cookieName]
   if (token) {
     const [row] = await house.database.db
-      .select({ id: t.people.id, name: t.people.name, roles: t.people.roles, endsAt: t.sessions.endsAt, seenAt: t.sessions.seenAt, startedAt: t.sessions.startedAt })
+      .select({
+        id: t.people.id,
+        name: t.people.name,
+        roles: t.people.roles,
+        endsAt: t.sessions.endsAt,
+        seenAt: t.sessions.seenAt,
+        startedAt: t.sessions.startedAt,
+      })
       .from(t.sessions)
       .innerJoin(t.people, eq(t.sessions.personId, t.people.id))
       .where(eq(t.sessions.id, tokenId(token)))
     const now = house.now()
     const seenAt = row ? Math.max(row.seenAt, row.startedAt) : 0
     if (row && row.endsAt > now && now - seenAt < idleMs) {
-      if (now - seenAt > seenEveryMs) await house.database.db.update(t.sessions).set({ seenAt: now }).where(eq(t.sessions.id, tokenId(token)))
+      if (now - seenAt > seenEveryMs)
+        await house.database.db
+          .update(t.sessions)
+          .set({ seenAt: now })
+          .where(eq(t.sessions.id, tokenId(token)))
       return { id: row.id, name: row.name, roles: row.roles }
     }
   }
@@ -46,59 +57,104 @@ export async function signedIn(house: House, request: FastifyRequest): Promise<S
 }
 
 type PersonRow = typeof t.people.$inferSelect
-const isLocked = (p: PersonRow, now: number): boolean => p.lockedAt !== null && (!p.roles.includes('dentist') || now - p.lockedAt < dentistLockMs)
+const isLocked = (p: PersonRow, now: number): boolean =>
+  p.lockedAt !== null && (!p.roles.includes('dentist') || now - p.lockedAt < dentistLockMs)
 
 /** A person by their own code, for a signature on somebody else's screen. @throws Problem 401, 423 or 429. */
 export async function byCode(house: House, personId: string, code: string): Promise<Who> {
   house.attempts.check(personId, house.now())
   const [person] = await house.database.db.select().from(t.people).where(eq(t.people.id, personId))
-  if (person && isLocked(person, house.now())) throw new Problem(423, 'locked', person.roles.includes('dentist') ? 'Too many wrong codes: locked for a quarter of an hour, or until another dentist lets this one in again.' : 'Too many wrong codes: a dentist of the practice lets this person in again, under Settings.')
+  if (person && isLocked(person, house.now()))
+    throw new Problem(
+      423,
+      'locked',
+      person.roles.includes('dentist')
+        ? 'Too many wrong codes: locked for a quarter of an hour, or until another dentist lets this one in again.'
+        : 'Too many wrong codes: a dentist of the practice lets this person in again, under Settings.',
+    )
   if (!person || !(await codeMatches(code, person.codeHash))) {
     house.attempts.failed(personId, house.now())
     if (person) {
       const wrongCodes = person.wrongCodes + 1
-      await house.database.db.update(t.people).set({ wrongCodes, ...(wrongCodes >= lockAfter ? { lockedAt: house.now() } : {}) }).where(eq(t.people.id, personId))
+      await house.database.db
+        .update(t.people)
+        .set({ wrongCodes, ...(wrongCodes >= lockAfter ? { lockedAt: house.now() } : {}) })
+        .where(eq(t.people.id, personId))
       await note(house.database.db, house.now(), null, wrongCodes >= lockAfter ? 'locked' : 'wrong code', personId)
     }
     throw new Problem(401, 'wrong-code', 'That code does not belong to that person.')
   }
   house.attempts.succeeded(personId)
-  if (person.wrongCodes > 0) await house.database.db.update(t.people).set({ wrongCodes: 0, lockedAt: null }).where(eq(t.people.id, personId))
+  if (person.wrongCodes > 0)
+    await house.database.db.update(t.people).set({ wrongCodes: 0, lockedAt: null }).where(eq(t.people.id, personId))
   return { personId: person.id, roles: person.roles, codeShown: true }
 }
 
 export const codeField = z.string().min(4, 'a code has at least four digits').max(64)
 
-export const sessionRoutes = (house: House) => async (app: App): Promise<void> => {
-  const { db } = house.database
+export const sessionRoutes =
+  (house: House) =>
+  async (app: App): Promise<void> => {
+    const { db } = house.database
 
-  app.get('/people', { schema: { summary: 'Who works here, for signing in' } }, async () => {
-    const people = await db.select({ id: t.people.id, name: t.people.name, roles: t.people.roles }).from(t.people).orderBy(t.people.name)
-    return people.map((p) => (house.shownCodes[p.id] ? { ...p, shownCode: house.shownCodes[p.id] } : p))
-  })
+    app.get('/people', { schema: { summary: 'Who works here, for signing in' } }, async () => {
+      const people = await db
+        .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
+        .from(t.people)
+        .orderBy(t.people.name)
+      return people.map((p) => (house.shownCodes[p.id] ? { ...p, shownCode: house.shownCodes[p.id] } : p))
+    })
 
-  app.get('/session', { schema: { summary: 'Who is signed in on this device' } }, async (request) => signedIn(house, request))
+    app.get('/session', { schema: { summary: 'Who is signed in on this device' } }, async (request) =>
+      signedIn(house, request),
+    )
 
-  app.post('/session', { schema: { summary: 'Sign in with a personal code', body: z.strictObject({ personId: z.string(), code: codeField }) } }, async (request, reply) => {
-    const who = await byCode(house, request.body.personId, request.body.code)
-    // Whoever was signed in on this device before is not any more.
-    const before = request.cookies[cookieName]
-    if (before) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(before)))
-    const token = newToken()
-    const now = house.now()
-    await db.insert(t.sessions).values({ id: tokenId(token), personId: who.personId, startedAt: now, endsAt: now + sessionMs })
-    const [person] = await db.select({ id: t.people.id, name: t.people.name, roles: t.people.roles }).from(t.people).where(eq(t.people.id, who.personId))
-    return reply.setCookie(cookieName, token, { path: '/', httpOnly: true, sameSite: 'strict', secure: request.protocol === 'https', maxAge: sessionMs / 1000 }).send(person)
-  })
+    app.post(
+      '/session',
+      {
+        schema: {
+          summary: 'Sign in with a personal code',
+          body: z.strictObject({ personId: z.string(), code: codeField }),
+        },
+      },
+      async (request, reply) => {
+        const who = await byCode(house, request.body.personId, request.body.code)
+        // Whoever was signed in on this device before is not any more.
+        const before = request.cookies[cookieName]
+        if (before) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(before)))
+        const token = newToken()
+        const now = house.now()
+        await db
+          .insert(t.sessions)
+          .values({ id: tokenId(token), personId: who.personId, startedAt: now, endsAt: now + sessionMs })
+        const [person] = await db
+          .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
+          .from(t.people)
+          .where(eq(t.people.id, who.personId))
+        return reply
+          .setCookie(cookieName, token, {
+            path: '/',
+            httpOnly: true,
+            sameSite: 'strict',
+            secure: request.protocol === 'https',
+            maxAge: sessionMs / 1000,
+          })
+          .send(person)
+      },
+    )
 
-  app.delete('/session', { schema: { summary: 'Sign out on this device' } }, async (request, reply) => {
-    const token = request.cookies[cookieName]
-    if (token) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(token)))
-    return reply.clearCookie(cookieName, { path: '/' }).status(204).send()
-  })
+    app.delete('/session', { schema: { summary: 'Sign out on this device' } }, async (request, reply) => {
+      const token = request.cookies[cookieName]
+      if (token) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(token)))
+      return reply.clearCookie(cookieName, { path: '/' }).status(204).send()
+    })
 
-  app.get('/practice', { schema: { summary: 'The practice: people, chairs, items, burs, lots, cards, functions' } }, async (request) => {
-    await signedIn(house, request)
-    return loadPractice(db)
-  })
-}
+    app.get(
+      '/practice',
+      { schema: { summary: 'The practice: people, chairs, items, burs, lots, cards, functions' } },
+      async (request) => {
+        await signedIn(house, request)
+        return loadPractice(db)
+      },
+    )
+  }

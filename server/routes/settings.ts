@@ -32,145 +32,305 @@ const practicePatch = z.strictObject({
   day: dayRules.optional(),
   instruments: instruments.optional(),
   useLearned: z.boolean().optional(),
-  chairs: z.array(z.strictObject({ id: z.string().min(1).max(40), name: z.string().trim().min(1).max(40) })).min(1).max(40).optional(),
+  chairs: z
+    .array(z.strictObject({ id: z.string().min(1).max(40), name: z.string().trim().min(1).max(40) }))
+    .min(1)
+    .max(40)
+    .optional(),
 })
-const line = z.strictObject({ table: z.enum(['cautious', 'expanded']), function: functionName, who: z.enum(['assistant', 'expanded']), permission })
-const personBody = z.strictObject({ name: z.string().trim().min(1).max(80), roles: z.array(role).min(1), code: codeField.optional() })
+const line = z.strictObject({
+  table: z.enum(['cautious', 'expanded']),
+  function: functionName,
+  who: z.enum(['assistant', 'expanded']),
+  permission,
+})
+const personBody = z.strictObject({
+  name: z.string().trim().min(1).max(80),
+  roles: z.array(role).min(1),
+  code: codeField.optional(),
+})
 
-export const settingsRoutes = (house: House) => async (app: App): Promise<void> => {
-  const { db } = house.database
-  const theDentist = async (request: FastifyRequest): Promise<SignedIn> => {
-    const person = await signedIn(house, request)
-    if (!person.roles.includes('dentist')) throw new Problem(403, 'dentist-only', 'A dentist of the practice changes the settings.')
-    return person
-  }
-  const changed = (): void => house.hub.broadcast({ event: 'practice', data: {} })
-
-  app.patch('/practice', { schema: { summary: 'Change name, notation, zone or chairs', body: practicePatch } }, async (request) => {
-    await theDentist(request)
-    const { chairs } = request.body
-    if (chairs) {
-      const kept = new Set(chairs.map((c) => c.id))
-      const used = await db.selectDistinct({ chairId: t.visits.chairId }).from(t.visits)
-      const lost = used.find((v) => !kept.has(v.chairId))
-      if (lost) throw new Problem(409, 'in-use', `Visits are planned or recorded on chair "${lost.chairId}"; it can be renamed, not taken away.`)
+export const settingsRoutes =
+  (house: House) =>
+  async (app: App): Promise<void> => {
+    const { db } = house.database
+    const theDentist = async (request: FastifyRequest): Promise<SignedIn> => {
+      const person = await signedIn(house, request)
+      if (!person.roles.includes('dentist'))
+        throw new Problem(403, 'dentist-only', 'A dentist of the practice changes the settings.')
+      return person
     }
-    if (Object.keys(request.body).length > 0) await db.update(t.practices).set(request.body)
-    changed()
-    return { ok: true }
-  })
+    const changed = (): void => house.hub.broadcast({ event: 'practice', data: {} })
 
-  app.put('/practice/functions', { schema: { summary: 'Set one line of who may do what; it is signed with the name and the day', body: line } }, async (request) => {
-    const person = await theDentist(request)
-    const { table, function: fn, who, permission: granted } = request.body
-    await db.transaction(async (tx) => {
-      const [row] = await tx.select({ functions: t.practices.functions, zone: t.practices.zone }).from(t.practices).limit(1).for('update')
-      const lines: FunctionTable = row!.functions[table].map((l) => (l.function === fn ? { ...l, [who]: granted, setBy: person.name, setOn: plainDate(house.now(), row!.zone) } : l))
-      await tx.update(t.practices).set({ functions: { ...row!.functions, [table]: lines } })
-    })
-    changed()
-    return { ok: true }
-  })
+    app.patch(
+      '/practice',
+      { schema: { summary: 'Change name, notation, zone or chairs', body: practicePatch } },
+      async (request) => {
+        await theDentist(request)
+        const { chairs } = request.body
+        if (chairs) {
+          const kept = new Set(chairs.map((c) => c.id))
+          const used = await db.selectDistinct({ chairId: t.visits.chairId }).from(t.visits)
+          const lost = used.find((v) => !kept.has(v.chairId))
+          if (lost)
+            throw new Problem(
+              409,
+              'in-use',
+              `Visits are planned or recorded on chair "${lost.chairId}"; it can be renamed, not taken away.`,
+            )
+        }
+        if (Object.keys(request.body).length > 0) await db.update(t.practices).set(request.body)
+        changed()
+        return { ok: true }
+      },
+    )
 
-  app.put('/practice/cards', { schema: { summary: 'Set a dentist’s card: the schools picked, the holds added', body: card } }, async (request) => {
-    const person = await theDentist(request)
-    if (request.body.dentistId !== person.id) throw new Problem(403, 'own-card', 'A card is set by the dentist whose card it is.')
-    await db.transaction(async (tx) => {
-      const [row] = await tx.select({ cards: t.practices.cards }).from(t.practices).limit(1).for('update')
-      await tx.update(t.practices).set({ cards: [...row!.cards.filter((c) => c.dentistId !== person.id), request.body] })
-    })
-    changed()
-    return { ok: true }
-  })
+    app.put(
+      '/practice/functions',
+      { schema: { summary: 'Set one line of who may do what; it is signed with the name and the day', body: line } },
+      async (request) => {
+        const person = await theDentist(request)
+        const { table, function: fn, who, permission: granted } = request.body
+        await db.transaction(async (tx) => {
+          const [row] = await tx
+            .select({ functions: t.practices.functions, zone: t.practices.zone })
+            .from(t.practices)
+            .limit(1)
+            .for('update')
+          const lines: FunctionTable = row!.functions[table].map((l) =>
+            l.function === fn
+              ? { ...l, [who]: granted, setBy: person.name, setOn: plainDate(house.now(), row!.zone) }
+              : l,
+          )
+          await tx.update(t.practices).set({ functions: { ...row!.functions, [table]: lines } })
+        })
+        changed()
+        return { ok: true }
+      },
+    )
 
-  app.get('/practice/amendments', { schema: { summary: 'The practice’s amendments as a file' } }, async (request, reply) => {
-    await signedIn(house, request)
-    const [row] = await db.select({ amendments: t.practices.amendments }).from(t.practices).limit(1)
-    return reply.header('content-disposition', 'attachment; filename="amendments.json"').send({ format: 'jade-tray amendments', version: 1, amendments: row!.amendments })
-  })
+    app.put(
+      '/practice/cards',
+      { schema: { summary: 'Set a dentist’s card: the schools picked, the holds added', body: card } },
+      async (request) => {
+        const person = await theDentist(request)
+        if (request.body.dentistId !== person.id)
+          throw new Problem(403, 'own-card', 'A card is set by the dentist whose card it is.')
+        await db.transaction(async (tx) => {
+          const [row] = await tx.select({ cards: t.practices.cards }).from(t.practices).limit(1).for('update')
+          await tx
+            .update(t.practices)
+            .set({ cards: [...row!.cards.filter((c) => c.dentistId !== person.id), request.body] })
+        })
+        changed()
+        return { ok: true }
+      },
+    )
 
-  app.post('/practice/amendments', { schema: { summary: 'Amend a kind of visit; signed with the name and the day', body: amendment.omit({ id: true, by: true, on: true }) } }, async (request, reply) => {
-    const person = await theDentist(request)
-    const made = await db.transaction(async (tx) => {
-      const [row] = await tx.select({ amendments: t.practices.amendments, zone: t.practices.zone }).from(t.practices).limit(1).for('update')
-      const one = { ...request.body, id: `am-${randomUUID().slice(0, 8)}`, by: person.name, on: plainDate(house.now(), row!.zone) }
-      await tx.update(t.practices).set({ amendments: [...row!.amendments, one] })
-      return one
-    })
-    changed()
-    return reply.status(201).send(made)
-  })
+    app.get(
+      '/practice/amendments',
+      { schema: { summary: 'The practice’s amendments as a file' } },
+      async (request, reply) => {
+        await signedIn(house, request)
+        const [row] = await db.select({ amendments: t.practices.amendments }).from(t.practices).limit(1)
+        return reply
+          .header('content-disposition', 'attachment; filename="amendments.json"')
+          .send({ format: 'jade-tray amendments', version: 1, amendments: row!.amendments })
+      },
+    )
 
-  app.put('/practice/amendments', { schema: { summary: 'Take amendments in from a file: new ones are added, known ones replaced, none is lost', body: amendmentFile } }, async (request) => {
-    await theDentist(request)
-    const incoming = new Map(request.body.amendments.map((a) => [a.id, a]))
-    const total = await db.transaction(async (tx) => {
-      const [row] = await tx.select({ amendments: t.practices.amendments }).from(t.practices).limit(1).for('update')
-      const kept = row!.amendments.map((a) => incoming.get(a.id) ?? a)
-      const fresh = [...incoming.values()].filter((a) => !kept.some((k) => k.id === a.id))
-      await tx.update(t.practices).set({ amendments: [...kept, ...fresh] })
-      return { added: fresh.length, replaced: incoming.size - fresh.length }
-    })
-    changed()
-    return total
-  })
+    app.post(
+      '/practice/amendments',
+      {
+        schema: {
+          summary: 'Amend a kind of visit; signed with the name and the day',
+          body: amendment.omit({ id: true, by: true, on: true }),
+        },
+      },
+      async (request, reply) => {
+        const person = await theDentist(request)
+        const made = await db.transaction(async (tx) => {
+          const [row] = await tx
+            .select({ amendments: t.practices.amendments, zone: t.practices.zone })
+            .from(t.practices)
+            .limit(1)
+            .for('update')
+          const one = {
+            ...request.body,
+            id: `am-${randomUUID().slice(0, 8)}`,
+            by: person.name,
+            on: plainDate(house.now(), row!.zone),
+          }
+          await tx.update(t.practices).set({ amendments: [...row!.amendments, one] })
+          return one
+        })
+        changed()
+        return reply.status(201).send(made)
+      },
+    )
 
-  app.delete('/practice/amendments/:id', { schema: { summary: 'Take an amendment back', params: z.object({ id: z.string().max(80) }) } }, async (request) => {
-    await theDentist(request)
-    await db.transaction(async (tx) => {
-      const [row] = await tx.select({ amendments: t.practices.amendments }).from(t.practices).limit(1).for('update')
-      if (!row!.amendments.some((a) => a.id === request.params.id)) throw new Problem(404, 'not-found', 'There is no such amendment.')
-      await tx.update(t.practices).set({ amendments: row!.amendments.filter((a) => a.id !== request.params.id) })
-    })
-    changed()
-    return { ok: true }
-  })
+    app.put(
+      '/practice/amendments',
+      {
+        schema: {
+          summary: 'Take amendments in from a file: new ones are added, known ones replaced, none is lost',
+          body: amendmentFile,
+        },
+      },
+      async (request) => {
+        await theDentist(request)
+        const incoming = new Map(request.body.amendments.map((a) => [a.id, a]))
+        const total = await db.transaction(async (tx) => {
+          const [row] = await tx.select({ amendments: t.practices.amendments }).from(t.practices).limit(1).for('update')
+          const kept = row!.amendments.map((a) => incoming.get(a.id) ?? a)
+          const fresh = [...incoming.values()].filter((a) => !kept.some((k) => k.id === a.id))
+          await tx.update(t.practices).set({ amendments: [...kept, ...fresh] })
+          return { added: fresh.length, replaced: incoming.size - fresh.length }
+        })
+        changed()
+        return total
+      },
+    )
 
-  app.post('/people', { schema: { summary: 'Add a person with a first code', body: personBody.required({ code: true }) } }, async (request, reply) => {
-    await theDentist(request)
-    const id = `person-${randomUUID().slice(0, 8)}`
-    await db.insert(t.people).values({ id, name: request.body.name, roles: request.body.roles, codeHash: await hashCode(request.body.code) })
-    changed()
-    return reply.status(201).send({ id })
-  })
+    app.delete(
+      '/practice/amendments/:id',
+      { schema: { summary: 'Take an amendment back', params: z.object({ id: z.string().max(80) }) } },
+      async (request) => {
+        await theDentist(request)
+        await db.transaction(async (tx) => {
+          const [row] = await tx.select({ amendments: t.practices.amendments }).from(t.practices).limit(1).for('update')
+          if (!row!.amendments.some((a) => a.id === request.params.id))
+            throw new Problem(404, 'not-found', 'There is no such amendment.')
+          await tx.update(t.practices).set({ amendments: row!.amendments.filter((a) => a.id !== request.params.id) })
+        })
+        changed()
+        return { ok: true }
+      },
+    )
 
-  app.put('/people/:personId', { schema: { summary: 'Change a person’s name or roles, or give a new code', params: z.object({ personId: z.string().max(80) }), body: personBody } }, async (request) => {
-    await theDentist(request)
-    const { personId } = request.params
-    const { code, ...rest } = request.body
-    const hash = code === undefined ? {} : { codeHash: await hashCode(code), wrongCodes: 0, lockedAt: null }
-    await db.transaction(async (tx) => {
-      const everybody = await tx.select({ id: t.people.id, roles: t.people.roles }).from(t.people)
-      if (!everybody.some((p) => p.id === personId)) throw new Problem(404, 'not-found', 'There is no such person.')
-      const dentists = everybody.filter((p) => (p.id === personId ? rest.roles : p.roles).includes('dentist'))
-      if (dentists.length === 0) throw new Problem(409, 'last-dentist', 'Somebody has to remain a dentist, or nobody could sign or change this again.')
-      const planned = rest.roles.includes('dentist') ? [] : await tx.select({ day: t.visits.day, team: t.visits.team }).from(t.visits).leftJoin(t.records, eq(t.records.visitId, t.visits.id)).where(isNull(t.records.visitId))
-      const own = planned.filter((v) => v.team.dentist === personId)
-      if (own.length > 0) throw new Problem(409, 'in-use', `Visits are planned with ${rest.name} as the dentist, the first on ${own.map((v) => v.day).toSorted()[0]}; give them to another dentist first.`)
-      await tx.update(t.people).set({ ...rest, ...hash }).where(eq(t.people.id, personId))
-      // A new code ends what was opened with the old one.
-      if (code !== undefined) await tx.delete(t.sessions).where(eq(t.sessions.personId, personId))
-    })
-    changed()
-    return { ok: true }
-  })
+    app.post(
+      '/people',
+      { schema: { summary: 'Add a person with a first code', body: personBody.required({ code: true }) } },
+      async (request, reply) => {
+        await theDentist(request)
+        const id = `person-${randomUUID().slice(0, 8)}`
+        await db
+          .insert(t.people)
+          .values({
+            id,
+            name: request.body.name,
+            roles: request.body.roles,
+            codeHash: await hashCode(request.body.code),
+          })
+        changed()
+        return reply.status(201).send({ id })
+      },
+    )
 
-  app.get('/people/locked', { schema: { summary: 'Who is locked out by wrong codes, for a dentist' } }, async (request) => {
-    await theDentist(request)
-    return { locked: (await db.select({ id: t.people.id }).from(t.people).where(isNotNull(t.people.lockedAt))).map((p) => p.id) }
-  })
-  app.post('/people/:personId/unlock', { schema: { summary: 'Let a person in again after too many wrong codes', params: z.object({ personId: z.string().max(80) }) } }, async (request) => {
-    await theDentist(request)
-    const rows = await db.update(t.people).set({ wrongCodes: 0, lockedAt: null }).where(eq(t.people.id, request.params.personId)).returning({ id: t.people.id })
-    if (rows.length === 0) throw new Problem(404, 'not-found', 'There is no such person.')
-    house.attempts.succeeded(request.params.personId)
-    return { ok: true }
-  })
+    app.put(
+      '/people/:personId',
+      {
+        schema: {
+          summary: 'Change a person’s name or roles, or give a new code',
+          params: z.object({ personId: z.string().max(80) }),
+          body: personBody,
+        },
+      },
+      async (request) => {
+        await theDentist(request)
+        const { personId } = request.params
+        const { code, ...rest } = request.body
+        const hash = code === undefined ? {} : { codeHash: await hashCode(code), wrongCodes: 0, lockedAt: null }
+        await db.transaction(async (tx) => {
+          const everybody = await tx.select({ id: t.people.id, roles: t.people.roles }).from(t.people)
+          if (!everybody.some((p) => p.id === personId)) throw new Problem(404, 'not-found', 'There is no such person.')
+          const dentists = everybody.filter((p) => (p.id === personId ? rest.roles : p.roles).includes('dentist'))
+          if (dentists.length === 0)
+            throw new Problem(
+              409,
+              'last-dentist',
+              'Somebody has to remain a dentist, or nobody could sign or change this again.',
+            )
+          const planned = rest.roles.includes('dentist')
+            ? []
+            : await tx
+                .select({ day: t.visits.day, team: t.visits.team })
+                .from(t.visits)
+                .leftJoin(t.records, eq(t.records.visitId, t.visits.id))
+                .where(isNull(t.records.visitId))
+          const own = planned.filter((v) => v.team.dentist === personId)
+          if (own.length > 0)
+            throw new Problem(
+              409,
+              'in-use',
+              `Visits are planned with ${rest.name} as the dentist, the first on ${own.map((v) => v.day).toSorted()[0]}; give them to another dentist first.`,
+            )
+          await tx
+            .update(t.people)
+            .set({ ...rest, ...hash })
+            .where(eq(t.people.id, personId))
+          // A new code ends what was opened with the old one.
+          if (code !== undefined) await tx.delete(t.sessions).where(eq(t.sessions.personId, personId))
+        })
+        changed()
+        return { ok: true }
+      },
+    )
 
-  app.get('/audit', { schema: { summary: 'The trail of changes, newest first, for a dentist', querystring: z.object({ before: z.coerce.number().int().positive().optional(), limit: z.coerce.number().int().min(1).max(200).default(50) }) } }, async (request) => {
-    await theDentist(request)
-    const { before, limit } = request.query
-    const rows = await db.select().from(t.audit).where(before === undefined ? undefined : lt(t.audit.id, before)).orderBy(desc(t.audit.id)).limit(limit)
-    return { rows }
-  })
-}
+    app.get(
+      '/people/locked',
+      { schema: { summary: 'Who is locked out by wrong codes, for a dentist' } },
+      async (request) => {
+        await theDentist(request)
+        return {
+          locked: (await db.select({ id: t.people.id }).from(t.people).where(isNotNull(t.people.lockedAt))).map(
+            (p) => p.id,
+          ),
+        }
+      },
+    )
+    app.post(
+      '/people/:personId/unlock',
+      {
+        schema: {
+          summary: 'Let a person in again after too many wrong codes',
+          params: z.object({ personId: z.string().max(80) }),
+        },
+      },
+      async (request) => {
+        await theDentist(request)
+        const rows = await db
+          .update(t.people)
+          .set({ wrongCodes: 0, lockedAt: null })
+          .where(eq(t.people.id, request.params.personId))
+          .returning({ id: t.people.id })
+        if (rows.length === 0) throw new Problem(404, 'not-found', 'There is no such person.')
+        house.attempts.succeeded(request.params.personId)
+        return { ok: true }
+      },
+    )
+
+    app.get(
+      '/audit',
+      {
+        schema: {
+          summary: 'The trail of changes, newest first, for a dentist',
+          querystring: z.object({
+            before: z.coerce.number().int().positive().optional(),
+            limit: z.coerce.number().int().min(1).max(200).default(50),
+          }),
+        },
+      },
+      async (request) => {
+        await theDentist(request)
+        const { before, limit } = request.query
+        const rows = await db
+          .select()
+          .from(t.audit)
+          .where(before === undefined ? undefined : lt(t.audit.id, before))
+          .orderBy(desc(t.audit.id))
+          .limit(limit)
+        return { rows }
+      },
+    )
+  }

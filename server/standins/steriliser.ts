@@ -21,7 +21,12 @@ export function simulatedReadings(cycle: CycleName, fault: Fault = 'none'): LogR
   const out: LogReading[] = []
   for (let at = 0; at <= heatS + holdS + dryS; at += everyS) {
     const ripple = 0.3 * Math.sin(at / 37)
-    const c = at < heatS ? roomC + (peak - roomC) * (at / heatS) : at <= heatS + holdS ? peak + ripple : peak - (peak - openC) * ((at - heatS - holdS) / dryS)
+    const c =
+      at < heatS
+        ? roomC + (peak - roomC) * (at / heatS)
+        : at <= heatS + holdS
+          ? peak + ripple
+          : peak - (peak - openC) * ((at - heatS - holdS) / dryS)
     // The pre-vacuum cycle draws the air out in pulses before it heats.
     const pulse = cycle.startsWith('pre-vacuum') && at < heatS * 0.6 ? -80 * Math.abs(Math.sin(at / 90)) : 0
     out.push({ atS: at, temperatureC: Math.round(c * 10) / 10, pressureKPa: Math.round(c > 100 ? gaugeKPa(c) : pulse) })
@@ -33,5 +38,7 @@ export function simulatedReadings(cycle: CycleName, fault: Fault = 'none'): LogR
 /** The text the device would send. */
 export function simulatedLog(cycle: CycleName, fault: Fault = 'none'): string {
   const text = writeSteriliserLog(simulatedReadings(cycle, fault))
-  return fault === 'garbled' ? text.replace(/\n(\d+),(\d+)/g, (line, at: string) => (Number(at) === 600 ? '\n6�0,#!' : line)) : text
+  return fault === 'garbled'
+    ? text.replace(/\n(\d+),(\d+)/g, (line, at: string) => (Number(at) === 600 ? '\n6�0,#!' : line))
+    : text
 }

@@ -49,11 +49,26 @@ export class Caller {
   cookie = ''
   constructor(private readonly app: App) {}
 
-  async call(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, payload?: unknown, headers: Record<string, string> = {}) {
-    const response = await this.app.inject({ method, url: `/api${url}`, ...(payload === undefined ? {} : { payload: payload as object }), headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...headers } })
+  async call(
+    method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+    url: string,
+    payload?: unknown,
+    headers: Record<string, string> = {},
+  ) {
+    const response = await this.app.inject({
+      method,
+      url: `/api${url}`,
+      ...(payload === undefined ? {} : { payload: payload as object }),
+      headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...headers },
+    })
     const set = response.headers['set-cookie']
     if (set) this.cookie = String(set).split(';')[0]!
-    return { status: response.statusCode, type: String(response.headers['content-type'] ?? ''), body: (response.body ? response.json() : {}) as Record<string, unknown>, headers: response.headers }
+    return {
+      status: response.statusCode,
+      type: String(response.headers['content-type'] ?? ''),
+      body: (response.body ? response.json() : {}) as Record<string, unknown>,
+      headers: response.headers,
+    }
   }
 
   async signIn(personId: string, code: string): Promise<this> {
@@ -72,6 +87,7 @@ export class Caller {
     await this.call('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true })
     const acknowledged = trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id)
     const signed = await this.call('POST', `/visits/${visitId}/tray/sign`, { acknowledged })
-    if (first.status !== 409 || signed.status !== 200) throw new Error(`tray not signed: ${JSON.stringify(signed.body)}`)
+    if (first.status !== 409 || signed.status !== 200)
+      throw new Error(`tray not signed: ${JSON.stringify(signed.body)}`)
   }
 }

@@ -16,7 +16,15 @@ export class ApiProblem extends Error {
     readonly status: number,
     readonly slug: string,
     message: string,
-    readonly more: { refusal?: Refusal; seq?: number; events?: RunEvent[]; missing?: string[]; unread?: string[]; blocked?: string[]; errors?: { path: string; message: string }[] } = {},
+    readonly more: {
+      refusal?: Refusal
+      seq?: number
+      events?: RunEvent[]
+      missing?: string[]
+      unread?: string[]
+      blocked?: string[]
+      errors?: { path: string; message: string }[]
+    } = {},
   ) {
     super(message)
     this.name = 'ApiProblem'
@@ -28,13 +36,18 @@ export class ApiProblem extends Error {
 }
 
 /** @param options.withinMs after which a server that does not answer counts as not heard */
-export async function api<T>(path: string, options: { method?: string; body?: unknown; withinMs?: number } = {}): Promise<T> {
+export async function api<T>(
+  path: string,
+  options: { method?: string; body?: unknown; withinMs?: number } = {},
+): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {
       method: options.method ?? 'GET',
       ...(options.withinMs === undefined ? {} : { signal: AbortSignal.timeout(options.withinMs) }),
-      ...(options.body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(options.body) }),
+      ...(options.body === undefined
+        ? {}
+        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(options.body) }),
     })
   } catch {
     throw new ApiProblem(0, 'offline', 'The server does not answer. Nothing is lost; it is tried again.')
@@ -43,7 +56,12 @@ export async function api<T>(path: string, options: { method?: string; body?: un
   const body: unknown = await response.json().catch(() => null)
   if (response.ok) return body as T
   const problem = (body ?? {}) as { type?: string; detail?: string }
-  throw new ApiProblem(response.status, problem.type?.split('/').at(-1) ?? 'unknown', problem.detail ?? `The server answered ${response.status}.`, problem as ApiProblem['more'])
+  throw new ApiProblem(
+    response.status,
+    problem.type?.split('/').at(-1) ?? 'unknown',
+    problem.detail ?? `The server answered ${response.status}.`,
+    problem as ApiProblem['more'],
+  )
 }
 
 export interface Person {

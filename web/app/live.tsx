@@ -31,7 +31,10 @@ export interface LiveHandlers {
   opened?: () => void
 }
 
-const LinkContext = createContext<{ info: LinkInfo; set: (info: LinkInfo) => void }>({ info: { state: 'connecting', restarted: false }, set: () => undefined })
+const LinkContext = createContext<{ info: LinkInfo; set: (info: LinkInfo) => void }>({
+  info: { state: 'connecting', restarted: false },
+  set: () => undefined,
+})
 export const useLink = (): LinkInfo => useContext(LinkContext).info
 
 export function LinkProvider({ children }: { children: ReactNode }) {
@@ -50,14 +53,19 @@ async function measureClock(pace: number): Promise<void> {
   let best = { rtt: Infinity, server: 0, here: 0 }
   for (let i = 0; i < clockTries; i++) {
     const asked = performance.now()
-    const answer = await fetch('/api/health', { cache: 'no-store' }).then((r) => r.json() as Promise<{ now: number }>).catch(() => null)
+    const answer = await fetch('/api/health', { cache: 'no-store' })
+      .then((r) => r.json() as Promise<{ now: number }>)
+      .catch(() => null)
     if (!answer) return
     const rtt = performance.now() - asked
     if (rtt < best.rtt) best = { rtt, server: answer.now + (rtt / 2) * pace, here: Date.now() }
   }
   heard = { server: best.server, here: best.here, pace }
   // For whoever looks after the machines: how far this device's own clock is off, and how well that is known.
-  document.documentElement.dataset['clock'] = JSON.stringify({ offsetMs: Math.round(best.server - best.here), withinMs: Math.round(best.rtt / 2) })
+  document.documentElement.dataset['clock'] = JSON.stringify({
+    offsetMs: Math.round(best.server - best.here),
+    withinMs: Math.round(best.rtt / 2),
+  })
   for (const tell of clockHeard) tell()
 }
 
@@ -98,12 +106,17 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
       else if (event === 'day') kept.current.day?.()
       else if (event === 'needed') void client.invalidateQueries({ queryKey: ['needed'] })
       else if (event === 'instruments') void client.invalidateQueries({ queryKey: ['instruments'] })
-      else if (event === 'practice') for (const key of ['practice', 'day', 'visit']) void client.invalidateQueries({ queryKey: [key] })
+      else if (event === 'practice')
+        for (const key of ['practice', 'day', 'visit']) void client.invalidateQueries({ queryKey: [key] })
     }
     const open = (): void => {
-      const own = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/live${visitId ? `?visit=${encodeURIComponent(visitId)}` : ''}`)
+      const own = new WebSocket(
+        `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/live${visitId ? `?visit=${encodeURIComponent(visitId)}` : ''}`,
+      )
       socket = own
-      own.addEventListener('message', (e: MessageEvent<string>) => hear(JSON.parse(e.data) as { event: string; data: unknown }))
+      own.addEventListener('message', (e: MessageEvent<string>) =>
+        hear(JSON.parse(e.data) as { event: string; data: unknown }),
+      )
       own.addEventListener('close', () => {
         if (ended || socket !== own) return
         set({ state: 'lost', restarted: false })

@@ -18,8 +18,14 @@ export function useVisitPlan(visitId: string): { data?: VisitAndPlan; error: unk
   const practice = usePractice()
   const [request, signed] = [visit.data?.request, visit.data?.frozen?.plan]
   // A visit read again with the same request keeps its plan, and with it all that was worked out from it.
-  const plan = useMemo(() => signed ?? (request && practice.data ? compile(request, practice.data) : undefined), [request, signed, practice.data])
-  const data = useMemo(() => (visit.data && practice.data && plan ? { visit: visit.data, practice: practice.data, plan } : undefined), [visit.data, practice.data, plan])
+  const plan = useMemo(
+    () => signed ?? (request && practice.data ? compile(request, practice.data) : undefined),
+    [request, signed, practice.data],
+  )
+  const data = useMemo(
+    () => (visit.data && practice.data && plan ? { visit: visit.data, practice: practice.data, plan } : undefined),
+    [visit.data, practice.data, plan],
+  )
   return {
     ...(data ? { data } : {}),
     error: visit.error ?? practice.error,

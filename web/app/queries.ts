@@ -16,21 +16,43 @@ export const queryClient = new QueryClient({
   },
 })
 
-export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () => api<Person>('/session').catch((e: unknown) => (e instanceof ApiProblem && e.status === 401 ? null : Promise.reject(e as Error))), staleTime: Infinity })
+export const useSession = () =>
+  useQuery({
+    queryKey: ['session'],
+    queryFn: () =>
+      api<Person>('/session').catch((e: unknown) =>
+        e instanceof ApiProblem && e.status === 401 ? null : Promise.reject(e as Error),
+      ),
+    staleTime: Infinity,
+  })
 export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => api<Person[]>('/people') })
-export const usePractice = () => useQuery({ queryKey: ['practice'], queryFn: () => api<Practice>('/practice'), staleTime: 5 * 60_000 })
+export const usePractice = () =>
+  useQuery({ queryKey: ['practice'], queryFn: () => api<Practice>('/practice'), staleTime: 5 * 60_000 })
 const minuteMs = 60_000
 /** The day; while it is the one going on it is read anew each minute, for what runs moves on by itself. */
-export const useDay = (day: string) => useQuery({ queryKey: ['day', day], queryFn: () => api<DayView>(`/days/${day}`), refetchInterval: ({ state }) => (state.data?.visits.some((v) => v.stage === 'running') ? minuteMs : false) })
+export const useDay = (day: string) =>
+  useQuery({
+    queryKey: ['day', day],
+    queryFn: () => api<DayView>(`/days/${day}`),
+    refetchInterval: ({ state }) => (state.data?.visits.some((v) => v.stage === 'running') ? minuteMs : false),
+  })
 export interface Needed extends Wanted {
   visitId: string
   chair: string
   patient: string
 }
 /** What waits for the person signed in, over all chairs. Told by the live stream; asked now and then where no stream is open. */
-export const useNeeded = () => useQuery({ queryKey: ['needed'], queryFn: () => api<{ wanted: Needed[] }>('/needed'), refetchInterval: minuteMs / 2, staleTime: 5_000 })
-export const useVisit = (visitId: string) => useQuery({ queryKey: ['visit', visitId], queryFn: () => api<VisitView>(`/visits/${visitId}`) })
-export const useRecord = (visitId: string) => useQuery({ queryKey: ['record', visitId], queryFn: () => api<RecordView>(`/visits/${visitId}/record`), staleTime: 0 })
+export const useNeeded = () =>
+  useQuery({
+    queryKey: ['needed'],
+    queryFn: () => api<{ wanted: Needed[] }>('/needed'),
+    refetchInterval: minuteMs / 2,
+    staleTime: 5_000,
+  })
+export const useVisit = (visitId: string) =>
+  useQuery({ queryKey: ['visit', visitId], queryFn: () => api<VisitView>(`/visits/${visitId}`) })
+export const useRecord = (visitId: string) =>
+  useQuery({ queryKey: ['record', visitId], queryFn: () => api<RecordView>(`/visits/${visitId}/record`), staleTime: 0 })
 
 /** Refreshers for the live stream. */
 export function useRefresh() {

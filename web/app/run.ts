@@ -22,7 +22,9 @@ function withEvents(data: RunData, events: readonly RunEvent[]): RunData | null 
   return { state: fresh.reduce(evolve, data.state), events: [...data.events, ...fresh] }
 }
 
-export type Sent = { ok: true; held?: Refusal; queued?: true } | { ok: false; message: string; refusal?: Refusal; problem?: ApiProblem }
+export type Sent =
+  | { ok: true; held?: Refusal; queued?: true }
+  | { ok: false; message: string; refusal?: Refusal; problem?: ApiProblem }
 
 export interface Run {
   /** With everything that waits on this device done. */
@@ -65,7 +67,8 @@ function keepQueue(visitId: string, personId: string, queue: readonly Queued[]):
 /** What a command is, for a person who is told that it was not taken. */
 const commandWords = (plan: Plan, c: Command): string => {
   const title = (id: string | undefined): string => plan.steps.find((s) => s.id === id)?.title ?? ''
-  if (c.kind === 'advance') return `next${c.start ? `: ${title(c.start)}` : c.finish ? `: ${title(c.finish)} done` : ''}`
+  if (c.kind === 'advance')
+    return `next${c.start ? `: ${title(c.start)}` : c.finish ? `: ${title(c.finish)} done` : ''}`
   if (c.kind === 'count') return `${c.n} ${plan.counts.find((x) => x.id === c.countId)?.what ?? ''} ${c.direction}`
   return c.kind === 'note' ? `note: ${c.text}` : c.kind
 }
@@ -93,7 +96,12 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
     [client, visitId],
   )
   const [present, setPresent] = useState<Present[]>([])
-  useLive(visitId, { present: setPresent, run: take, visit: refreshVisit, opened: () => void client.invalidateQueries({ queryKey: ['run', visitId] }) })
+  useLive(visitId, {
+    present: setPresent,
+    run: take,
+    visit: refreshVisit,
+    opened: () => void client.invalidateQueries({ queryKey: ['run', visitId] }),
+  })
 
   const [queue, setQueue] = useState<Queued[]>(() => keptQueue(visitId, person.id))
   const [refusals, setRefusals] = useState<Run['refusals']>([])
@@ -120,11 +128,25 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
 
   /** One try to have a command stored; what was missed meanwhile is taken first, under the same id, so that it is stored once. */
   const attempt = useCallback(
-    async ({ commandId, command, at }: Queued, signer?: { personId: string; code: string }): Promise<Sent | 'offline'> => {
+    async (
+      { commandId, command, at }: Queued,
+      signer?: { personId: string; code: string },
+    ): Promise<Sent | 'offline'> => {
       for (;;) {
         const waitedS = Math.max(0, (serverNow() - at) / 1000)
         try {
-          const answer = await api<{ events: RunEvent[]; held?: Refusal }>(`/visits/${visitId}/commands`, { method: 'POST', withinMs: answerWithinMs, body: { commandId, basedOn: stored().seq, device, command, ...(waitedS > 2 ? { waitedS } : {}), ...(signer ? { signer } : {}) } })
+          const answer = await api<{ events: RunEvent[]; held?: Refusal }>(`/visits/${visitId}/commands`, {
+            method: 'POST',
+            withinMs: answerWithinMs,
+            body: {
+              commandId,
+              basedOn: stored().seq,
+              device,
+              command,
+              ...(waitedS > 2 ? { waitedS } : {}),
+              ...(signer ? { signer } : {}),
+            },
+          })
           take(answer.events)
           return answer.held ? { ok: true, held: answer.held } : { ok: true }
         } catch (error) {
@@ -137,11 +159,23 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
               return { ok: false, message: error.message }
             }
             take(error.more.events)
-            const now = decide(plan, stored(), command, signer ? { ...who, personId: signer.personId, roles: ['dentist'], codeShown: true } : who, at)
-            if ('refused' in now) return { ok: false, message: `${error.message} ${now.refused.message}`, refusal: now.refused }
+            const now = decide(
+              plan,
+              stored(),
+              command,
+              signer ? { ...who, personId: signer.personId, roles: ['dentist'], codeShown: true } : who,
+              at,
+            )
+            if ('refused' in now)
+              return { ok: false, message: `${error.message} ${now.refused.message}`, refusal: now.refused }
             continue
           }
-          return { ok: false, message: error.message, problem: error, ...(error.more.refusal ? { refusal: error.more.refusal } : {}) }
+          return {
+            ok: false,
+            message: error.message,
+            problem: error,
+            ...(error.more.refusal ? { refusal: error.more.refusal } : {}),
+          }
         }
       }
     },
@@ -163,7 +197,8 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
           continue
         }
         put(waiting.current.filter((q) => q.commandId !== head.commandId))
-        if (!sent.ok) setRefusals((before) => [...before, { words: commandWords(plan, head.command), why: sent.message }])
+        if (!sent.ok)
+          setRefusals((before) => [...before, { words: commandWords(plan, head.command), why: sent.message }])
       }
     } finally {
       flushing.current = false
@@ -187,7 +222,13 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
         void flush()
         return { ok: true, queued: true, ...(decision.held ? { held: decision.held } : {}) }
       }
-      if (waiting.current.length > 0) return signer ? { ok: false, message: 'The server is not heard: a signature needs it. What was touched waits here and is not lost.' } : enqueue()
+      if (waiting.current.length > 0)
+        return signer
+          ? {
+              ok: false,
+              message: 'The server is not heard: a signature needs it. What was touched waits here and is not lost.',
+            }
+          : enqueue()
       busy.current = true
       setSending('yes')
       try {
@@ -203,7 +244,12 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
     [plan, who, stored, attempt, put, flush],
   )
   const data = query.data
-  const state = useMemo(() => (data ? withQueue(plan, data.state, queue, who).state : undefined), [plan, data, queue, who])
+  const state = useMemo(
+    () => (data ? withQueue(plan, data.state, queue, who).state : undefined),
+    [plan, data, queue, who],
+  )
   const forget = useCallback(() => setRefusals([]), [])
-  return data && state ? { state, events: data.events, send, sending, waiting: queue.length, refusals, forget, present } : undefined
+  return data && state
+    ? { state, events: data.events, send, sending, waiting: queue.length, refusals, forget, present }
+    : undefined
 }

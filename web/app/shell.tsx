@@ -66,12 +66,17 @@ function VisitPath({ visitId }: { visitId: string }) {
       <span className="truncate text-lg">
         {data && (
           <>
-            <strong>{data.patient.name}</strong> <span className="num">{data.request.teeth.map((t) => `${t} (${toQuadrant(t)})`).join(', ')}</span>
+            <strong>{data.patient.name}</strong>{' '}
+            <span className="num">{data.request.teeth.map((t) => `${t} (${toQuadrant(t)})`).join(', ')}</span>
           </>
         )}
       </span>
       {data?.throatPackIn && (
-        <strong role="status" data-throat-pack="" className="rounded-md border-4 border-alarm bg-alarm-wash px-3 py-1 text-xl text-alarm">
+        <strong
+          role="status"
+          data-throat-pack=""
+          className="rounded-md border-4 border-alarm bg-alarm-wash px-3 py-1 text-xl text-alarm"
+        >
           ■ THROAT PACK IN
         </strong>
       )}
@@ -79,7 +84,12 @@ function VisitPath({ visitId }: { visitId: string }) {
         {stops.map(([to, label], i) => (
           <span key={to} className="flex items-center">
             {i > 0 && <span aria-hidden="true" className={`h-0.5 w-4 ${i <= done ? 'bg-jade' : 'bg-line'}`} />}
-            <NavLink to={`/visits/${visitId}/${to}`} className={({ isActive }) => `flex min-h-12 items-center gap-2 rounded-full border-2 px-4 font-semibold ${isActive ? 'border-jade bg-jade text-jade-ink' : i < done ? 'border-jade' : 'border-line text-soft'}`}>
+            <NavLink
+              to={`/visits/${visitId}/${to}`}
+              className={({ isActive }) =>
+                `flex min-h-12 items-center gap-2 rounded-full border-2 px-4 font-semibold ${isActive ? 'border-jade bg-jade text-jade-ink' : i < done ? 'border-jade' : 'border-line text-soft'}`
+              }
+            >
               {i < done && <span aria-label="done">✓</span>}
               {label}
             </NavLink>
@@ -101,7 +111,11 @@ export function Shell() {
     <PersonContext.Provider value={person}>
       <div className="flex min-h-full flex-col">
         <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-line bg-sheet px-4 py-1.5">
-          <Link to="/" className="flex min-h-12 items-center gap-2 text-xl font-extrabold text-jade" aria-label="Jade Tray, the day">
+          <Link
+            to="/"
+            className="flex min-h-12 items-center gap-2 text-xl font-extrabold text-jade"
+            aria-label="Jade Tray, the day"
+          >
             <svg width="30" height="30" viewBox="0 0 32 32" aria-hidden="true">
               <path d="M3 9h26l-3 15H6z" fill="currentColor" />
               <path d="M9 5v13M16 3v15M23 6v12" className="stroke-sheet" strokeWidth="2.4" strokeLinecap="round" />
@@ -113,27 +127,43 @@ export function Shell() {
             <LinkMark />
             <Theme />
             {!visitId && (
-              <Link to="/library" className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold">
+              <Link
+                to="/library"
+                className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold"
+              >
                 <BookOpen aria-hidden="true" /> Library
               </Link>
             )}
             {!visitId && (
-              <Link to="/cupboard" className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold">
+              <Link
+                to="/cupboard"
+                className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold"
+              >
                 <Package aria-hidden="true" /> Cupboard
               </Link>
             )}
             {!visitId && (
-              <Link to="/drill" className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold">
+              <Link
+                to="/drill"
+                className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold"
+              >
                 <GraduationCap aria-hidden="true" /> Drill
               </Link>
             )}
             {!visitId && (
-              <Link to="/lookback" className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold">
+              <Link
+                to="/lookback"
+                className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold"
+              >
                 <History aria-hidden="true" /> Look back
               </Link>
             )}
             {!visitId && (
-              <Link to="/settings" aria-label="Settings" className="flex min-h-12 min-w-12 items-center justify-center rounded-md border-2 border-line">
+              <Link
+                to="/settings"
+                aria-label="Settings"
+                className="flex min-h-12 min-w-12 items-center justify-center rounded-md border-2 border-line"
+              >
                 <Settings2 aria-hidden="true" />
               </Link>
             )}

@@ -17,7 +17,10 @@ export function SignIn() {
   const enter = async (): Promise<void> => {
     if (!who) return
     try {
-      client.setQueryData(['session'], await api<Person>('/session', { method: 'POST', body: { personId: who.id, code } }))
+      client.setQueryData(
+        ['session'],
+        await api<Person>('/session', { method: 'POST', body: { personId: who.id, code } }),
+      )
     } catch (error) {
       setWrong((error as Error).message)
       setCode('')
@@ -27,10 +30,23 @@ export function SignIn() {
     <main className="mx-auto grid min-h-full max-w-4xl content-center gap-8 p-6 md:grid-cols-2" data-sign-in="">
       <div>
         <h1 className="mb-1 text-4xl font-extrabold text-jade">Jade Tray</h1>
-        <p className="mb-4 text-soft">Setups and steps for preparation visits. It advises; the treating dentist decides, and licensed practice and local rules come first.</p>
+        <p className="mb-4 text-soft">
+          Setups and steps for preparation visits. It advises; the treating dentist decides, and licensed practice and
+          local rules come first.
+        </p>
         <div role="group" aria-label="Who are you?" className="grid gap-2">
           {people.data.map((p) => (
-            <Button key={p.id} tone={who?.id === p.id ? 'jade' : 'plain'} aria-pressed={who?.id === p.id} className="!justify-between" onClick={() => { setWho(p); setCode(''); setWrong(null) }}>
+            <Button
+              key={p.id}
+              tone={who?.id === p.id ? 'jade' : 'plain'}
+              aria-pressed={who?.id === p.id}
+              className="!justify-between"
+              onClick={() => {
+                setWho(p)
+                setCode('')
+                setWrong(null)
+              }}
+            >
               <span>{p.name}</span>
               <span className="text-base font-normal">
                 {p.roles.join(', ')}

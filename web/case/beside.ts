@@ -30,7 +30,12 @@ export function useBeside(data: VisitAndPlan | undefined): Beside {
   const open = data?.visit.frozen === null
   useEffect(() => {
     if (!plan || !practice) return
-    const asked: Asked = { id: sent.current.id + 1, plan, schools: open, ...(practice === sent.current.practice ? {} : { practice }) }
+    const asked: Asked = {
+      id: sent.current.id + 1,
+      plan,
+      schools: open,
+      ...(practice === sent.current.practice ? {} : { practice }),
+    }
     sent.current = { id: asked.id, practice }
     worker.current!.postMessage(asked)
   }, [plan, practice, open])

@@ -18,7 +18,11 @@ export interface Asked {
   practice?: Practice
   schools: boolean
 }
-export type Answered = { id: number } & ({ forecast: Forecast } | { delegation: Delegation | null } | { consequences: ReadonlyMap<string, string> })
+export type Answered = { id: number } & (
+  | { forecast: Forecast }
+  | { delegation: Delegation | null }
+  | { consequences: ReadonlyMap<string, string> }
+)
 
 /** As long as a second touch may take that makes the first one's answer idle, ms. */
 const settleMs = 150
@@ -45,7 +49,11 @@ async function answer(data: Asked): Promise<void> {
       if (s.value === plan.choices[q.name].value) continue
       await breathe()
       if (latest !== id) return
-      const other = tryPlan(plan.request, { visitChoices: { ...plan.request.visitChoices, [q.name]: s.value } as VisitRequest['visitChoices'] }, practice!)
+      const other = tryPlan(
+        plan.request,
+        { visitChoices: { ...plan.request.visitChoices, [q.name]: s.value } as VisitRequest['visitChoices'] },
+        practice!,
+      )
       consequences.set(`${q.name}:${s.value}`, typeof other === 'string' ? other : inShort(comparePlans(plan, other)))
     }
   }

@@ -33,7 +33,10 @@ function Follows({ data, beside }: { data: VisitAndPlan; beside: Beside }) {
   const missed = score.brackets.filter((b) => b.missed)
   return (
     <Panel labelled="What follows" className="space-y-3">
-      <dl className="grid grid-cols-4 gap-2 text-center" aria-label="Minutes in the chair, the dentist’s minutes, items, burs">
+      <dl
+        className="grid grid-cols-4 gap-2 text-center"
+        aria-label="Minutes in the chair, the dentist’s minutes, items, burs"
+      >
         {[
           ['chair', minutes(score.chairS)],
           ['dentist', minutes(score.busyS[dentist.id] ?? 0)],
@@ -66,7 +69,12 @@ function Follows({ data, beside }: { data: VisitAndPlan; beside: Beside }) {
         {score.conflict.length > 0 && (
           <li data-conflict="">
             <Mark kind="stop">
-              <strong>These cannot all be kept.</strong> {plan.links.filter((l) => score.conflict.includes(l.id)).map((l) => l.title ?? `${titleOf(l.to)} after ${titleOf(l.from)}`).join('; ')}. Another material, another way, or fewer teeth in one round.
+              <strong>These cannot all be kept.</strong>{' '}
+              {plan.links
+                .filter((l) => score.conflict.includes(l.id))
+                .map((l) => l.title ?? `${titleOf(l.to)} after ${titleOf(l.from)}`)
+                .join('; ')}
+              . Another material, another way, or fewer teeth in one round.
             </Mark>
           </li>
         )}
@@ -82,7 +90,9 @@ function Follows({ data, beside }: { data: VisitAndPlan; beside: Beside }) {
       </div>
       <PeopleTimes times={personTimes(plan)} people={plan.people} delegation={beside.delegation} />
       <LeftOut plan={plan} />
-      <p className="text-base text-soft">Decision support: the treating dentist decides; licensed practice and local rules come first.</p>
+      <p className="text-base text-soft">
+        Decision support: the treating dentist decides; licensed practice and local rules come first.
+      </p>
     </Panel>
   )
 }
@@ -94,14 +104,16 @@ export default function CaseScreen() {
   const refresh = useRefresh()
   const storing = ['request', visitId]
   // While touches are still on their way to the server, what it says is older than what the screen shows.
-  const reread = (unless = 0): void => void (refresh.client.isMutating({ mutationKey: storing }) <= unless && refresh.visit(visitId))
+  const reread = (unless = 0): void =>
+    void (refresh.client.isMutating({ mutationKey: storing }) <= unless && refresh.visit(visitId))
   useLive(visitId, { visit: () => reread(), opened: () => reread() })
   const [at, setAt] = useState(0)
   const save = useMutation({
     mutationKey: storing,
     // One after the other, so that two quick touches arrive in order.
     scope: { id: visitId },
-    mutationFn: ({ change, version }: { change: Change; version: number }) => api<{ version: number }>(`/visits/${visitId}/request`, { method: 'PUT', body: { version, request: change } }),
+    mutationFn: ({ change, version }: { change: Change; version: number }) =>
+      api<{ version: number }>(`/visits/${visitId}/request`, { method: 'PUT', body: { version, request: change } }),
     onError: (e) => void toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
     onSettled: () => reread(1),
   })
@@ -111,8 +123,15 @@ export default function CaseScreen() {
   const setAlerts = async (alerts: Alert[]): Promise<void> => {
     if (!locked) return change({ alerts })
     try {
-      const { reopened } = await api<{ reopened: string[] }>(`/visits/${visitId}/alerts`, { method: 'PUT', body: { alerts } })
-      toast(reopened.includes(visitId) ? 'The tray is open again: it was laid up for other alerts. What changed stands on the Tray screen.' : 'Alert entered.')
+      const { reopened } = await api<{ reopened: string[] }>(`/visits/${visitId}/alerts`, {
+        method: 'PUT',
+        body: { alerts },
+      })
+      toast(
+        reopened.includes(visitId)
+          ? 'The tray is open again: it was laid up for other alerts. What changed stands on the Tray screen.'
+          : 'Alert entered.',
+      )
     } catch (e) {
       toast.error((e as Error).message)
     }
@@ -124,7 +143,11 @@ export default function CaseScreen() {
     // The screen answers at once; the server stores it, or the old state comes back with the reason.
     const before = data.visit
     void refresh.client.cancelQueries({ queryKey: ['visit', visitId] })
-    refresh.client.setQueryData(['visit', visitId], { ...before, version: before.version + 1, request: { ...before.request, ...c } })
+    refresh.client.setQueryData(['visit', visitId], {
+      ...before,
+      version: before.version + 1,
+      request: { ...before.request, ...c },
+    })
     save.mutate({ change: c, version: before.version })
   }
   return (
@@ -132,28 +155,58 @@ export default function CaseScreen() {
       <div className="min-w-0 space-y-3">
         {locked && (
           <p className="rounded-md border-2 border-jade bg-jade-wash p-3">
-            The tray is signed and this plan is fixed. <Link to={`/visits/${visitId}/tray`} className="font-bold underline">Re-open the tray</Link> to change it.
+            The tray is signed and this plan is fixed.{' '}
+            <Link to={`/visits/${visitId}/tray`} className="font-bold underline">
+              Re-open the tray
+            </Link>{' '}
+            to change it.
           </p>
         )}
-        <Works data={data} at={Math.min(at, data.visit.request.also.length)} onAt={setAt} change={change} locked={locked} />
+        <Works
+          data={data}
+          at={Math.min(at, data.visit.request.also.length)}
+          onAt={setAt}
+          change={change}
+          locked={locked}
+        />
         <div className="grid gap-3 md:grid-cols-[20rem_minmax(0,1fr)]">
           <Teeth data={data} at={Math.min(at, data.visit.request.also.length)} change={change} locked={locked} />
           <div className="space-y-3">
             <Facts data={data} at={Math.min(at, data.visit.request.also.length)} change={change} locked={locked} />
-            {data.visit.stage !== 'closed' && <Alerts alerts={data.visit.request.alerts} signed={locked} onAlerts={(alerts) => void setAlerts(alerts)} />}
+            {data.visit.stage !== 'closed' && (
+              <Alerts
+                alerts={data.visit.request.alerts}
+                signed={locked}
+                onAlerts={(alerts) => void setAlerts(alerts)}
+              />
+            )}
           </div>
         </div>
         <Schools data={data} consequences={beside.consequences} change={change} locked={locked} />
         <Chain data={data} />
-        <Panel title="The score" aside={<span className="text-base text-soft">minutes from seating; double bar: the dentist signs; bracket: a window</span>}>
-          <ScoreView score={layOut(data.plan)} people={data.plan.people} label={`Score: ${data.plan.steps.map((s) => s.title).join(', ')}`} />
+        <Panel
+          title="The score"
+          aside={
+            <span className="text-base text-soft">
+              minutes from seating; double bar: the dentist signs; bracket: a window
+            </span>
+          }
+        >
+          <ScoreView
+            score={layOut(data.plan)}
+            people={data.plan.people}
+            label={`Score: ${data.plan.steps.map((s) => s.title).join(', ')}`}
+          />
           <RunningOrder score={layOut(data.plan)} people={data.plan.people} />
         </Panel>
         <WorkedOut plan={data.plan} />
       </div>
       <div className="space-y-3 self-start lg:sticky lg:top-3">
         <Follows data={data} beside={beside} />
-        <Link to={`/visits/${visitId}/tray`} className="flex min-h-16 items-center justify-center rounded-md bg-jade text-2xl font-bold text-jade-ink">
+        <Link
+          to={`/visits/${visitId}/tray`}
+          className="flex min-h-16 items-center justify-center rounded-md bg-jade text-2xl font-bold text-jade-ink"
+        >
           Lay up the tray
         </Link>
       </div>

@@ -17,10 +17,12 @@ export function tryPlan(request: VisitRequest, change: Change, practice: Practic
 }
 
 /** The work at a place: 0 is the visit's own, from 1 on its further ones. */
-export const workAt = (request: VisitRequest, at: number): Work => (at === 0 ? request : (request.also[at - 1] ?? request))
+export const workAt = (request: VisitRequest, at: number): Work =>
+  at === 0 ? request : (request.also[at - 1] ?? request)
 
 /** A change of one piece of work as a change of the request. */
-export const changeOf = (request: VisitRequest, at: number, change: Partial<AlsoWork>): Change => (at === 0 ? change : { also: request.also.map((w, i) => (i === at - 1 ? { ...w, ...change } : w)) })
+export const changeOf = (request: VisitRequest, at: number, change: Partial<AlsoWork>): Change =>
+  at === 0 ? change : { also: request.also.map((w, i) => (i === at - 1 ? { ...w, ...change } : w)) }
 
 const some = (n: number, word: string): string => `${n} ${word}${Math.abs(n) === 1 ? '' : 's'}`
 const signed = (n: number): string => (n > 0 ? `+${n}` : `−${Math.abs(n)}`)
@@ -32,7 +34,13 @@ export function inShort(c: Consequence): string {
   const parts = [
     ...(c.chairMinutes !== 0 ? [`${signed(c.chairMinutes)} min`] : []),
     ...(c.dentistMinutes !== 0 ? [`dentist ${signed(c.dentistMinutes)} min`] : []),
-    ...(c.itemsAdded.length + c.itemsRemoved.length > 0 ? [items === 0 ? `${some(c.itemsAdded.length, 'item')} exchanged` : `${signed(items)} item${Math.abs(items) === 1 ? '' : 's'}`] : []),
+    ...(c.itemsAdded.length + c.itemsRemoved.length > 0
+      ? [
+          items === 0
+            ? `${some(c.itemsAdded.length, 'item')} exchanged`
+            : `${signed(items)} item${Math.abs(items) === 1 ? '' : 's'}`,
+        ]
+      : []),
     ...(holds !== 0 ? [`${signed(holds)} hold${Math.abs(holds) === 1 ? '' : 's'}`] : []),
     ...c.clashesAdded.filter((x) => x.severity !== 'mind').map((x) => `◆ ${x.what}`),
   ]

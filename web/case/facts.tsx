@@ -11,7 +11,21 @@ import { changeOf, workAt, type Change } from './change'
 const box = 'num h-12 rounded-md border-2 border-line bg-sheet px-2'
 
 /** A figure one types; kept on leaving the field, refused where it is none. */
-function NumberField({ label, value, unit, width = 'w-20', disabled, onValue }: { label: string; value: number | undefined; unit: string; width?: string; disabled: boolean; onValue: (n: number | undefined) => void }) {
+function NumberField({
+  label,
+  value,
+  unit,
+  width = 'w-20',
+  disabled,
+  onValue,
+}: {
+  label: string
+  value: number | undefined
+  unit: string
+  width?: string
+  disabled: boolean
+  onValue: (n: number | undefined) => void
+}) {
   return (
     <label className="flex items-center gap-1.5">
       {label}
@@ -35,7 +49,19 @@ function NumberField({ label, value, unit, width = 'w-20', disabled, onValue }: 
 }
 
 /** Surfaces, depths and lengths, tooth by tooth. */
-function ByTooth({ data, at, asked, change, locked }: { data: VisitAndPlan; at: number; asked: (fact: string) => boolean; change: (c: Change) => void; locked: boolean }) {
+function ByTooth({
+  data,
+  at,
+  asked,
+  change,
+  locked,
+}: {
+  data: VisitAndPlan
+  at: number
+  asked: (fact: string) => boolean
+  change: (c: Change) => void
+  locked: boolean
+}) {
   const { request } = data.visit
   const work = workAt(request, at)
   const set = (c: Partial<AlsoWork>): void => change(changeOf(request, at, c))
@@ -44,7 +70,9 @@ function ByTooth({ data, at, asked, change, locked }: { data: VisitAndPlan; at: 
     <ul className="space-y-1.5" aria-label="Tooth by tooth">
       {work.teeth.map((t: Tooth) => (
         <li key={t} className="flex flex-wrap items-center gap-x-4 gap-y-1.5">
-          <strong className="num" title={toothName(t)}>{t}</strong>
+          <strong className="num" title={toothName(t)}>
+            {t}
+          </strong>
           {asked('surfaces') && (
             <label className="flex items-center gap-1.5">
               surfaces
@@ -66,19 +94,67 @@ function ByTooth({ data, at, asked, change, locked }: { data: VisitAndPlan; at: 
               />
             </label>
           )}
-          {asked('depthMm') && <NumberField label="depth" unit="mm" disabled={locked} value={work.depthMm[t]} onValue={(n) => { const { [t]: _, ...rest } = work.depthMm; set({ depthMm: n === undefined ? rest : { ...rest, [t]: n } }) }} />}
-          {asked('canals') && <NumberField label="canal" unit="mm" disabled={locked} value={work.canals[t]?.[0]?.lengthMm} onValue={(n) => { const { [t]: before, ...rest } = work.canals; set({ canals: n === undefined ? rest : { ...rest, [t]: [{ name: before?.[0]?.name ?? 'single', lengthMm: n }, ...(before ?? []).slice(1)] } }) }} />}
+          {asked('depthMm') && (
+            <NumberField
+              label="depth"
+              unit="mm"
+              disabled={locked}
+              value={work.depthMm[t]}
+              onValue={(n) => {
+                const { [t]: _, ...rest } = work.depthMm
+                set({ depthMm: n === undefined ? rest : { ...rest, [t]: n } })
+              }}
+            />
+          )}
+          {asked('canals') && (
+            <NumberField
+              label="canal"
+              unit="mm"
+              disabled={locked}
+              value={work.canals[t]?.[0]?.lengthMm}
+              onValue={(n) => {
+                const { [t]: before, ...rest } = work.canals
+                set({
+                  canals:
+                    n === undefined
+                      ? rest
+                      : {
+                          ...rest,
+                          [t]: [{ name: before?.[0]?.name ?? 'single', lengthMm: n }, ...(before ?? []).slice(1)],
+                        },
+                })
+              }}
+            />
+          )}
         </li>
       ))}
     </ul>
   )
 }
 
-const flags: [fact: 'vital' | 'deepSpot' | 'missingWall' | 'partErupted' | 'dark' | 'inEnamel' | 'pulpTreatment', label: string][] = [
-  ['deepSpot', 'Margin deep in one spot'], ['missingWall', 'A wall is missing'], ['partErupted', 'Part-erupted'], ['dark', 'Dark tooth'], ['inEnamel', 'Wholly in enamel'], ['pulpTreatment', 'Pulp treatment'],
+const flags: [
+  fact: 'vital' | 'deepSpot' | 'missingWall' | 'partErupted' | 'dark' | 'inEnamel' | 'pulpTreatment',
+  label: string,
+][] = [
+  ['deepSpot', 'Margin deep in one spot'],
+  ['missingWall', 'A wall is missing'],
+  ['partErupted', 'Part-erupted'],
+  ['dark', 'Dark tooth'],
+  ['inEnamel', 'Wholly in enamel'],
+  ['pulpTreatment', 'Pulp treatment'],
 ]
 
-export function Facts({ data, at, change, locked }: { data: VisitAndPlan; at: number; change: (c: Change) => void; locked: boolean }) {
+export function Facts({
+  data,
+  at,
+  change,
+  locked,
+}: {
+  data: VisitAndPlan
+  at: number
+  change: (c: Change) => void
+  locked: boolean
+}) {
   const r = data.visit.request
   const work = workAt(r, at)
   const kind = kindFacts(work.kind)
@@ -88,41 +164,206 @@ export function Facts({ data, at, change, locked }: { data: VisitAndPlan; at: nu
   const row = (...parts: ReactNode[]): ReactNode => <div className="flex flex-wrap gap-2.5">{parts}</div>
   return (
     <Panel labelled="What will be done" className="space-y-2.5">
-      {kind.restorations.length > 1 && <Pick<Restoration> disabled={locked} label="Restoration" value={work.restoration ?? kind.restorations[0]!} onPick={(restoration) => set({ restoration })} options={kind.restorations.map((value) => ({ value, label: value.replace(' crown', '') }))} />}
+      {kind.restorations.length > 1 && (
+        <Pick<Restoration>
+          disabled={locked}
+          label="Restoration"
+          value={work.restoration ?? kind.restorations[0]!}
+          onPick={(restoration) => set({ restoration })}
+          options={kind.restorations.map((value) => ({ value, label: value.replace(' crown', '') }))}
+        />
+      )}
       {row(
-        asked('vital') && <Pick key="v" disabled={locked} label="Pulp" value={work.vital ? 'vital' : 'root-filled'} onPick={(v) => set({ vital: v === 'vital' })} options={[{ value: 'vital', label: 'Vital' }, { value: 'root-filled', label: 'Root-filled' }]} />,
-        asked('margin') && <Pick key="m" disabled={locked} label="Margin" value={work.margin} onPick={(margin) => set({ margin })} options={[{ value: 'supragingival', label: 'Margin above' }, { value: 'equigingival', label: 'at' }, { value: 'subgingival', label: 'under the tissue' }]} />,
-        asked('lesion') && <Pick key="l" disabled={locked} label="Lesion" value={work.lesion} onPick={(lesion) => set({ lesion })} options={[{ value: 'cavitated', label: 'Cavitated' }, { value: 'non-cavitated', label: 'not cavitated' }]} />,
+        asked('vital') && (
+          <Pick
+            key="v"
+            disabled={locked}
+            label="Pulp"
+            value={work.vital ? 'vital' : 'root-filled'}
+            onPick={(v) => set({ vital: v === 'vital' })}
+            options={[
+              { value: 'vital', label: 'Vital' },
+              { value: 'root-filled', label: 'Root-filled' },
+            ]}
+          />
+        ),
+        asked('margin') && (
+          <Pick
+            key="m"
+            disabled={locked}
+            label="Margin"
+            value={work.margin}
+            onPick={(margin) => set({ margin })}
+            options={[
+              { value: 'supragingival', label: 'Margin above' },
+              { value: 'equigingival', label: 'at' },
+              { value: 'subgingival', label: 'under the tissue' },
+            ]}
+          />
+        ),
+        asked('lesion') && (
+          <Pick
+            key="l"
+            disabled={locked}
+            label="Lesion"
+            value={work.lesion}
+            onPick={(lesion) => set({ lesion })}
+            options={[
+              { value: 'cavitated', label: 'Cavitated' },
+              { value: 'non-cavitated', label: 'not cavitated' },
+            ]}
+          />
+        ),
       )}
-      {asked('tissue') && asked('margin') && row(
-        <Pick key="t" disabled={locked} label="Tissue" value={work.tissue.biotype} onPick={(biotype) => set({ tissue: { ...work.tissue, biotype } })} options={[{ value: 'thick', label: 'Thick tissue' }, { value: 'thin', label: 'thin' }]} />,
-        <Pick key="c" disabled={locked} label="Crevice" value={work.tissue.crevice} onPick={(crevice) => set({ tissue: { ...work.tissue, crevice } })} options={[{ value: 'narrow', label: 'Narrow' }, { value: 'normal', label: 'normal' }, { value: 'wide', label: 'wide crevice' }]} />,
-      )}
+      {asked('tissue') &&
+        asked('margin') &&
+        row(
+          <Pick
+            key="t"
+            disabled={locked}
+            label="Tissue"
+            value={work.tissue.biotype}
+            onPick={(biotype) => set({ tissue: { ...work.tissue, biotype } })}
+            options={[
+              { value: 'thick', label: 'Thick tissue' },
+              { value: 'thin', label: 'thin' },
+            ]}
+          />,
+          <Pick
+            key="c"
+            disabled={locked}
+            label="Crevice"
+            value={work.tissue.crevice}
+            onPick={(crevice) => set({ tissue: { ...work.tissue, crevice } })}
+            options={[
+              { value: 'narrow', label: 'Narrow' },
+              { value: 'normal', label: 'normal' },
+              { value: 'wide', label: 'wide crevice' },
+            ]}
+          />,
+        )}
       {row(
-        asked('tissue') && asked('margin') && <Check key="w" disabled={locked} label="Weeping" checked={work.tissue.weeping} onChange={(weeping) => set({ tissue: { ...work.tissue, weeping } })} />,
-        asked('tissue') && <Check key="o" disabled={locked} label="Overgrown" checked={work.tissue.overgrown} onChange={(overgrown) => set({ tissue: { ...work.tissue, overgrown } })} />,
-        asked('crossbite') && <Check key="x" disabled={locked} label="Crossbite" checked={r.crossbite} onChange={(crossbite) => change({ crossbite })} />,
-        ...flags.filter(([fact]) => asked(fact)).map(([fact, label]) => <Check key={fact} disabled={locked} label={label} checked={work[fact]} onChange={(on) => set({ [fact]: on })} />),
-        asked('pieceOnHand') && <Check key="p" disabled={locked} label="The laboratory’s piece is here" checked={r.pieceOnHand} onChange={(pieceOnHand) => change({ pieceOnHand })} />,
+        asked('tissue') && asked('margin') && (
+          <Check
+            key="w"
+            disabled={locked}
+            label="Weeping"
+            checked={work.tissue.weeping}
+            onChange={(weeping) => set({ tissue: { ...work.tissue, weeping } })}
+          />
+        ),
+        asked('tissue') && (
+          <Check
+            key="o"
+            disabled={locked}
+            label="Overgrown"
+            checked={work.tissue.overgrown}
+            onChange={(overgrown) => set({ tissue: { ...work.tissue, overgrown } })}
+          />
+        ),
+        asked('crossbite') && (
+          <Check
+            key="x"
+            disabled={locked}
+            label="Crossbite"
+            checked={r.crossbite}
+            onChange={(crossbite) => change({ crossbite })}
+          />
+        ),
+        ...flags
+          .filter(([fact]) => asked(fact))
+          .map(([fact, label]) => (
+            <Check
+              key={fact}
+              disabled={locked}
+              label={label}
+              checked={work[fact]}
+              onChange={(on) => set({ [fact]: on })}
+            />
+          )),
+        asked('pieceOnHand') && (
+          <Check
+            key="p"
+            disabled={locked}
+            label="The laboratory’s piece is here"
+            checked={r.pieceOnHand}
+            onChange={(pieceOnHand) => change({ pieceOnHand })}
+          />
+        ),
       )}
-      {asked('deliveryCement') && <Pick disabled={locked} label="Cement at delivery" value={work.deliveryCement} onPick={(deliveryCement) => set({ deliveryCement })} options={[{ value: 'resin', label: 'Delivered with resin' }, { value: 'resin-modified glass ionomer', label: 'glass ionomer' }, { value: 'conventional', label: 'conventional' }]} />}
+      {asked('deliveryCement') && (
+        <Pick
+          disabled={locked}
+          label="Cement at delivery"
+          value={work.deliveryCement}
+          onPick={(deliveryCement) => set({ deliveryCement })}
+          options={[
+            { value: 'resin', label: 'Delivered with resin' },
+            { value: 'resin-modified glass ionomer', label: 'glass ionomer' },
+            { value: 'conventional', label: 'conventional' },
+          ]}
+        />
+      )}
       <ByTooth data={data} at={at} asked={asked} change={change} locked={locked} />
       {row(
-        asked('sealMm') && <NumberField key="s" label="Root filling that stays" unit="mm" disabled={locked} value={work.sealMm} onValue={(n) => n !== undefined && set({ sealMm: n })} />,
-        asked('tintPercent') && <NumberField key="i" label="Tint in the cement" unit="%" disabled={locked} value={work.tintPercent} onValue={(n) => set({ tintPercent: n ?? 0 })} />,
-        asked('weightKg') && kind.dentition === 'primary' && <NumberField key="g" label="Weight" unit="kg" disabled={locked} value={r.weightKg} onValue={(weightKg) => change({ weightKg })} />,
+        asked('sealMm') && (
+          <NumberField
+            key="s"
+            label="Root filling that stays"
+            unit="mm"
+            disabled={locked}
+            value={work.sealMm}
+            onValue={(n) => n !== undefined && set({ sealMm: n })}
+          />
+        ),
+        asked('tintPercent') && (
+          <NumberField
+            key="i"
+            label="Tint in the cement"
+            unit="%"
+            disabled={locked}
+            value={work.tintPercent}
+            onValue={(n) => set({ tintPercent: n ?? 0 })}
+          />
+        ),
+        asked('weightKg') && kind.dentition === 'primary' && (
+          <NumberField
+            key="g"
+            label="Weight"
+            unit="kg"
+            disabled={locked}
+            value={r.weightKg}
+            onValue={(weightKg) => change({ weightKg })}
+          />
+        ),
       )}
     </Panel>
   )
 }
 
 /** The patient's alerts: changed at any time; a signed tray is re-opened by it. */
-export function Alerts({ alerts, onAlerts, signed }: { alerts: readonly Alert[]; onAlerts: (alerts: Alert[]) => void; signed: boolean }) {
+export function Alerts({
+  alerts,
+  onAlerts,
+  signed,
+}: {
+  alerts: readonly Alert[]
+  onAlerts: (alerts: Alert[]) => void
+  signed: boolean
+}) {
   return (
-    <Panel title="Alerts" aside={signed ? <span className="text-base text-soft">a change re-opens the signed tray</span> : undefined}>
+    <Panel
+      title="Alerts"
+      aside={signed ? <span className="text-base text-soft">a change re-opens the signed tray</span> : undefined}
+    >
       <div className="flex flex-wrap gap-1.5">
         {(Object.keys(alertWords) as Alert[]).map((a) => (
-          <Check key={a} label={a} checked={alerts.includes(a)} onChange={(on) => onAlerts(on ? [...alerts, a] : alerts.filter((x) => x !== a))} />
+          <Check
+            key={a}
+            label={a}
+            checked={alerts.includes(a)}
+            onChange={(on) => onAlerts(on ? [...alerts, a] : alerts.filter((x) => x !== a))}
+          />
         ))}
       </div>
     </Panel>

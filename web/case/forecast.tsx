@@ -9,13 +9,22 @@ const worthSaying = 0.1
 const worthAsking = 0.3
 
 export function LikelyLength({ found }: { found: Forecast | null }) {
-  if (!found) return <p className="text-base text-soft" role="status">Running the visit through …</p>
+  if (!found)
+    return (
+      <p className="text-base text-soft" role="status">
+        Running the visit through …
+      </p>
+    )
   const tight = found.missed.filter((m) => m.share >= worthSaying).toSorted((a, b) => b.share - a.share)
   return (
     <div data-forecast="" className="space-y-1.5">
       <p>
-        8 visits in 10 are done within <strong className="num">{minutes(found.eightInTenS)}</strong>, half within <span className="num">{minutes(found.likelyS)}</span>
-        <span className="text-base text-soft"> ({found.draws.toLocaleString('en')} runs, durations drawn from short, likely and long)</span>
+        8 visits in 10 are done within <strong className="num">{minutes(found.eightInTenS)}</strong>, half within{' '}
+        <span className="num">{minutes(found.likelyS)}</span>
+        <span className="text-base text-soft">
+          {' '}
+          ({found.draws.toLocaleString('en')} runs, durations drawn from short, likely and long)
+        </span>
       </p>
       {tight.slice(0, 3).map((m) => (
         <Mark key={m.linkId} kind={m.share >= worthAsking ? 'ask' : 'mind'}>

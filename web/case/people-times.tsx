@@ -2,7 +2,15 @@
 import type { Delegation, PersonTime } from '../../core/schedule/delegate'
 import { minutes } from '../parts/words'
 
-export function PeopleTimes({ times, people, delegation }: { times: readonly PersonTime[]; people: { id: string; name: string }[]; delegation: Delegation | null }) {
+export function PeopleTimes({
+  times,
+  people,
+  delegation,
+}: {
+  times: readonly PersonTime[]
+  people: { id: string; name: string }[]
+  delegation: Delegation | null
+}) {
   const name = new Map(people.map((p) => [p.id, p.name]))
   return (
     <div data-people-times="">
@@ -13,7 +21,8 @@ export function PeopleTimes({ times, people, delegation }: { times: readonly Per
             {name.get(t.personId)}: <span className="num">{minutes(t.busyS)}</span>
             {t.waits > 0 && (
               <span className="text-soft">
-                , waits <span className="num">{t.waits}</span> times, <span className="num">{minutes(t.waitS)}</span> in all, the longest <span className="num">{minutes(t.longestWaitS)}</span>
+                , waits <span className="num">{t.waits}</span> times, <span className="num">{minutes(t.waitS)}</span> in
+                all, the longest <span className="num">{minutes(t.longestWaitS)}</span>
               </span>
             )}
           </li>
@@ -21,12 +30,21 @@ export function PeopleTimes({ times, people, delegation }: { times: readonly Per
       </ul>
       {delegation && (
         <p className="mt-1 text-base" data-delegation="">
-          Delegated in the mouth: <span className="num">{delegation.steps}</span> steps. They free the dentist for <strong className="num">{minutes(delegation.dentistS)}</strong>
-          {Math.abs(delegation.chairS) >= 30 && <>; the patient sits {minutes(Math.abs(delegation.chairS))} {delegation.chairS > 0 ? 'shorter' : 'longer'} for it</>}.
+          Delegated in the mouth: <span className="num">{delegation.steps}</span> steps. They free the dentist for{' '}
+          <strong className="num">{minutes(delegation.dentistS)}</strong>
+          {Math.abs(delegation.chairS) >= 30 && (
+            <>
+              ; the patient sits {minutes(Math.abs(delegation.chairS))} {delegation.chairS > 0 ? 'shorter' : 'longer'}{' '}
+              for it
+            </>
+          )}
+          .
           {delegation.takeBack[0] && (
             <>
               {' '}
-              Done by the dentist, “{delegation.takeBack[0].title}” lets the patient go {minutes(delegation.takeBack[0].chairS)} sooner, for {minutes(delegation.takeBack[0].dentistS)} of the dentist’s.
+              Done by the dentist, “{delegation.takeBack[0].title}” lets the patient go{' '}
+              {minutes(delegation.takeBack[0].chairS)} sooner, for {minutes(delegation.takeBack[0].dentistS)} of the
+              dentist’s.
             </>
           )}
         </p>

@@ -13,14 +13,26 @@ export function RunningOrder({ score, people }: { score: Timeline; people: { id:
   const bars = score.bars.toSorted((a, b) => a.startS - b.startS)
   return (
     <details className="mt-2">
-      <summary className="min-h-12 cursor-pointer content-center font-semibold text-jade underline">As a list, with what decides the length</summary>
+      <summary className="min-h-12 cursor-pointer content-center font-semibold text-jade underline">
+        As a list, with what decides the length
+      </summary>
       <ol className="space-y-0.5">
         {bars.map((b) => (
-          <li key={b.stepId} data-order={b.stepId} className={`grid grid-cols-[4rem_minmax(0,1fr)_minmax(0,14rem)_9rem] gap-x-3 border-l-4 pl-2 ${b.slackS === 0 ? 'border-jade' : 'border-line'}`}>
+          <li
+            key={b.stepId}
+            data-order={b.stepId}
+            className={`grid grid-cols-[4rem_minmax(0,1fr)_minmax(0,14rem)_9rem] gap-x-3 border-l-4 pl-2 ${b.slackS === 0 ? 'border-jade' : 'border-line'}`}
+          >
             <span className="num">{after(b.startS)}</span>
             <span>{b.title}</span>
             <span className="text-soft">{b.people.map((id) => name.get(id)).join(', ')}</span>
-            <span className={b.slackS === 0 ? 'font-bold' : 'text-soft'}>{b.slackS === 0 ? 'decides' : b.slackS < 60 ? `${Math.round(b.slackS)} s to spare` : `${minutes(b.slackS)} to spare`}</span>
+            <span className={b.slackS === 0 ? 'font-bold' : 'text-soft'}>
+              {b.slackS === 0
+                ? 'decides'
+                : b.slackS < 60
+                  ? `${Math.round(b.slackS)} s to spare`
+                  : `${minutes(b.slackS)} to spare`}
+            </span>
           </li>
         ))}
       </ol>

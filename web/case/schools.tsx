@@ -7,11 +7,25 @@ import type { Change } from './change'
 const source = { default: 'the usual', card: 'dentist’s card', case: 'this case', visit: 'this visit' }
 
 /** The questions this plan asked, each school with what it would change before it is taken. */
-export function Schools({ data, consequences, change, locked }: { data: VisitAndPlan; consequences: ReadonlyMap<string, string>; change: (c: Change) => void; locked: boolean }) {
+export function Schools({
+  data,
+  consequences,
+  change,
+  locked,
+}: {
+  data: VisitAndPlan
+  consequences: ReadonlyMap<string, string>
+  change: (c: Change) => void
+  locked: boolean
+}) {
   const { request } = data.visit
   const shown = questions.filter((q) => data.plan.asked.choices.includes(q.name))
   return (
-    <Panel title="The way it is done" aside={<span className="text-base text-soft">card, then case, then visit decides</span>} className="space-y-3">
+    <Panel
+      title="The way it is done"
+      aside={<span className="text-base text-soft">card, then case, then visit decides</span>}
+      className="space-y-3"
+    >
       {shown.map((q) => {
         const chosen = data.plan.choices[q.name]
         return (
@@ -23,7 +37,14 @@ export function Schools({ data, consequences, change, locked }: { data: VisitAnd
                 {chosen.why ? `: ${chosen.why}` : ''}
               </span>
               {chosen.from === 'visit' && !locked && (
-                <button type="button" className="min-h-8 cursor-pointer text-base font-semibold text-jade underline" onClick={() => { const { [q.name]: _, ...rest } = request.visitChoices; change({ visitChoices: rest }) }}>
+                <button
+                  type="button"
+                  className="min-h-8 cursor-pointer text-base font-semibold text-jade underline"
+                  onClick={() => {
+                    const { [q.name]: _, ...rest } = request.visitChoices
+                    change({ visitChoices: rest })
+                  }}
+                >
                   as before
                 </button>
               )}
@@ -33,8 +54,19 @@ export function Schools({ data, consequences, change, locked }: { data: VisitAnd
               disabled={locked}
               label={q.title}
               value={chosen.value}
-              onPick={(value) => change({ visitChoices: { ...request.visitChoices, [q.name as ChoiceName]: value } as VisitRequest['visitChoices'] })}
-              options={q.schools.map((s) => ({ value: s.value, label: s.label, note: s.value === chosen.value ? s.note : (consequences.get(`${q.name}:${s.value}`) ?? s.note) }))}
+              onPick={(value) =>
+                change({
+                  visitChoices: {
+                    ...request.visitChoices,
+                    [q.name as ChoiceName]: value,
+                  } as VisitRequest['visitChoices'],
+                })
+              }
+              options={q.schools.map((s) => ({
+                value: s.value,
+                label: s.label,
+                note: s.value === chosen.value ? s.note : (consequences.get(`${q.name}:${s.value}`) ?? s.note),
+              }))}
             />
           </div>
         )

@@ -16,60 +16,114 @@ function ToothField({ notation, onTeeth }: { notation: Notation; onTeeth: (teeth
     for (const word of text.split(/[\s,;]+/).filter(Boolean)) {
       const reading = readTooth(word, notation)
       if (reading.kind === 'error') return void toast.error(reading.message)
-      if (reading.kind === 'ambiguous') return void toast(`Which tooth? ISO ${reading.readings.map((r) => r.tooth).join(' or ISO ')}: write quadrant and number`)
-      if (reading.also) toast(`Read as ${writeBoth(reading.tooth, notation)}; in the ${reading.also.notation} notation it would be ISO ${reading.also.tooth}`)
+      if (reading.kind === 'ambiguous')
+        return void toast(
+          `Which tooth? ISO ${reading.readings.map((r) => r.tooth).join(' or ISO ')}: write quadrant and number`,
+        )
+      if (reading.also)
+        toast(
+          `Read as ${writeBoth(reading.tooth, notation)}; in the ${reading.also.notation} notation it would be ISO ${reading.also.tooth}`,
+        )
       teeth.push(reading.tooth)
     }
     if (teeth.length === 0) return
     onTeeth(teeth)
     setText('')
   }
-  return <input aria-label="Tooth, in any notation" placeholder="tooth" value={text} onChange={(e) => setText(e.target.value)} onKeyDown={(e) => e.key === 'Enter' && take()} onBlur={take} className="num h-12 w-20 rounded-md border-2 border-line bg-sheet px-2" />
+  return (
+    <input
+      aria-label="Tooth, in any notation"
+      placeholder="tooth"
+      value={text}
+      onChange={(e) => setText(e.target.value)}
+      onKeyDown={(e) => e.key === 'Enter' && take()}
+      onBlur={take}
+      className="num h-12 w-20 rounded-md border-2 border-line bg-sheet px-2"
+    />
+  )
 }
 
 type Marking = 'prepare' | 'pontic' | 'missing'
 const without = (teeth: readonly Tooth[], t: Tooth): Tooth[] => teeth.filter((x) => x !== t)
 
 /** The teeth of one piece of work: picked, replaced, missing. */
-export function Teeth({ data, at, change, locked }: { data: VisitAndPlan; at: number; change: (c: Change) => void; locked: boolean }) {
+export function Teeth({
+  data,
+  at,
+  change,
+  locked,
+}: {
+  data: VisitAndPlan
+  at: number
+  change: (c: Change) => void
+  locked: boolean
+}) {
   const { request } = data.visit
   const work = workAt(request, at)
   const kind = kindFacts(work.kind)
   const [marking, setMarking] = useState<Marking>('prepare')
   const { notation } = data.practice
   const gone = [...request.missing, ...work.pontics]
-  const beside = work.teeth.flatMap((t) => Object.values(neighbours(t, gone)).flatMap((n) => (n.tooth && !work.teeth.includes(n.tooth) ? [n.tooth] : [])))
+  const beside = work.teeth.flatMap((t) =>
+    Object.values(neighbours(t, gone)).flatMap((n) => (n.tooth && !work.teeth.includes(n.tooth) ? [n.tooth] : [])),
+  )
   const prepare = (t: Tooth): void => {
     if (request.missing.includes(t)) return void toast(`${t} is recorded missing`)
     const same = work.teeth.filter((x) => jawOf(x) === jawOf(t))
-    if (kind.most === 1 || same.length === 0) return change(changeOf(request, at, { teeth: [t], pontics: work.pontics.filter((p) => p !== t && jawOf(p) === jawOf(t)) }))
-    if (work.teeth.includes(t)) return work.teeth.length > 1 ? change(changeOf(request, at, { teeth: without(work.teeth, t) })) : undefined
+    if (kind.most === 1 || same.length === 0)
+      return change(
+        changeOf(request, at, { teeth: [t], pontics: work.pontics.filter((p) => p !== t && jawOf(p) === jawOf(t)) }),
+      )
+    if (work.teeth.includes(t))
+      return work.teeth.length > 1 ? change(changeOf(request, at, { teeth: without(work.teeth, t) })) : undefined
     change(changeOf(request, at, { teeth: [...same, t], pontics: without(work.pontics, t) }))
   }
   const foreign = (t: Tooth): boolean => {
     const wrong = isPrimary(t) !== (kind.dentition === 'primary')
-    if (wrong) toast.error(`${t} is ${isPrimary(t) ? 'a primary' : 'a permanent'} tooth; ${kind.title} is for ${kind.dentition} teeth`)
+    if (wrong)
+      toast.error(
+        `${t} is ${isPrimary(t) ? 'a primary' : 'a permanent'} tooth; ${kind.title} is for ${kind.dentition} teeth`,
+      )
     return wrong
   }
   /** What is typed is what is meant: it stands in place of the teeth picked before. */
   const typed = (teeth: Tooth[]): void => {
     if (teeth.some(foreign)) return
-    if (marking === 'prepare') change(changeOf(request, at, { teeth: [...new Set(teeth)], pontics: work.pontics.filter((p) => !teeth.includes(p) && jawOf(p) === jawOf(teeth[0]!)) }))
+    if (marking === 'prepare')
+      change(
+        changeOf(request, at, {
+          teeth: [...new Set(teeth)],
+          pontics: work.pontics.filter((p) => !teeth.includes(p) && jawOf(p) === jawOf(teeth[0]!)),
+        }),
+      )
     else teeth.forEach(pick)
   }
   const pick = (t: Tooth): void => {
     if (foreign(t)) return
     if (marking === 'prepare') return prepare(t)
     if (work.teeth.includes(t)) return void toast(`${t} is to be prepared`)
-    if (marking === 'pontic') return change(changeOf(request, at, { pontics: work.pontics.includes(t) ? without(work.pontics, t) : [...work.pontics, t] }))
+    if (marking === 'pontic')
+      return change(
+        changeOf(request, at, { pontics: work.pontics.includes(t) ? without(work.pontics, t) : [...work.pontics, t] }),
+      )
     change({ missing: request.missing.includes(t) ? without(request.missing, t) : [...request.missing, t] })
   }
-  const options = [{ value: 'prepare' as const, label: kind.most > 1 ? 'Teeth' : 'Tooth' }, ...(kind.pontics ? [{ value: 'pontic' as const, label: 'Pontic' }] : []), { value: 'missing' as const, label: 'Missing' }]
+  const options = [
+    { value: 'prepare' as const, label: kind.most > 1 ? 'Teeth' : 'Tooth' },
+    ...(kind.pontics ? [{ value: 'pontic' as const, label: 'Pontic' }] : []),
+    { value: 'missing' as const, label: 'Missing' },
+  ]
   return (
     <Panel labelled="Teeth" className="flex flex-col">
-      <p className={`num leading-none font-bold ${work.teeth.length > 2 ? 'text-xl' : 'text-3xl'}`}>{work.teeth.map((t) => writeBoth(t, notation)).join(', ')}</p>
+      <p className={`num leading-none font-bold ${work.teeth.length > 2 ? 'text-xl' : 'text-3xl'}`}>
+        {work.teeth.map((t) => writeBoth(t, notation)).join(', ')}
+      </p>
       <p>{work.teeth.length > 2 ? `${work.teeth.length} teeth` : work.teeth.map(toothName).join(', ')}</p>
-      {work.pontics.length > 0 && <p>replaces <strong className="num">{work.pontics.map((t) => writeBoth(t, notation)).join(', ')}</strong></p>}
+      {work.pontics.length > 0 && (
+        <p>
+          replaces <strong className="num">{work.pontics.map((t) => writeBoth(t, notation)).join(', ')}</strong>
+        </p>
+      )}
       {!locked && (
         <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
           <ToothField notation={notation} onTeeth={typed} />
@@ -77,7 +131,16 @@ export function Teeth({ data, at, change, locked }: { data: VisitAndPlan; at: nu
         </div>
       )}
       <div className="mx-auto w-full max-w-[26rem]">
-        <Arch label="Both arches: pick the teeth" dentition={kind.dentition} notation={notation} teeth={work.teeth} pontics={work.pontics} missing={request.missing} neighbours={beside} {...(locked ? {} : { onTooth: pick })} />
+        <Arch
+          label="Both arches: pick the teeth"
+          dentition={kind.dentition}
+          notation={notation}
+          teeth={work.teeth}
+          pontics={work.pontics}
+          missing={request.missing}
+          neighbours={beside}
+          {...(locked ? {} : { onTooth: pick })}
+        />
       </div>
     </Panel>
   )

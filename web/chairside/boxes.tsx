@@ -30,7 +30,12 @@ export function SkipBox({ run, steps, onClose }: { run: Run; steps: Step[]; onCl
       <div className="space-y-3">
         <div className="grid gap-1.5">
           {steps.map((s) => (
-            <Check key={s.id} label={s.title} checked={picked.includes(s.id)} onChange={(on) => setPicked(on ? [...picked, s.id] : picked.filter((x) => x !== s.id))} />
+            <Check
+              key={s.id}
+              label={s.title}
+              checked={picked.includes(s.id)}
+              onChange={(on) => setPicked(on ? [...picked, s.id] : picked.filter((x) => x !== s.id))}
+            />
           ))}
         </div>
         <label className="block">
@@ -57,7 +62,14 @@ export function NoteBox({ run, onClose }: { run: Run; onClose: () => void }) {
   }
   return (
     <Modal open onClose={onClose} title="Note for the record">
-      <textarea autoFocus aria-label="Note" rows={3} value={text} onChange={(e) => setText(e.target.value)} className={area} />
+      <textarea
+        autoFocus
+        aria-label="Note"
+        rows={3}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        className={area}
+      />
       <Wrong text={wrong} />
       <Button big tone="jade" className="mt-3" disabled={!text.trim()} onClick={() => void give()}>
         Keep
@@ -106,7 +118,15 @@ export function WindowBox({ clock, plan, run }: { clock: RunningClock; plan: Pla
   const link = plan.links.find((l) => l.id === clock.linkId)!
   const titles = (link.again ?? [link.from, link.to]).map((id) => plan.steps.find((s) => s.id === id)?.title ?? id)
   const give = async (kind: 'again' | 'accept'): Promise<void> => {
-    const sent = await run.send({ kind: 'answer', linkId: clock.linkId, answer: kind, reason: kind === 'again' ? `${clock.title}: window missed` : reason }, kind === 'accept' ? { personId: dentist.id, code } : undefined)
+    const sent = await run.send(
+      {
+        kind: 'answer',
+        linkId: clock.linkId,
+        answer: kind,
+        reason: kind === 'again' ? `${clock.title}: window missed` : reason,
+      },
+      kind === 'accept' ? { personId: dentist.id, code } : undefined,
+    )
     if (sent.ok) setOpen(false)
     else {
       setCode('')
@@ -137,7 +157,12 @@ export function WindowBox({ clock, plan, run }: { clock: RunningClock; plan: Pla
               {dentist.name} accepts, because
               <textarea rows={3} value={reason} onChange={(e) => setReason(e.target.value)} className={area} />
             </label>
-            <CodePad label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={() => void give('accept')} />
+            <CodePad
+              label={`Code of ${dentist.name}`}
+              value={code}
+              onChange={setCode}
+              onEnter={() => void give('accept')}
+            />
           </div>
         )}
         <Wrong text={wrong} />

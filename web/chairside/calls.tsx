@@ -9,7 +9,17 @@ import { Button, Panel } from '../parts/ui'
 const ago = (ms: number): string => `${Math.floor(ms / 60_000)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`
 
 /** What the other side has said and nobody here has marked as seen; large, above everything else. */
-export function Incoming({ plan, run, personId, onSeen }: { plan: Plan; run: Run; personId: string; onSeen: (h: Handoff) => void }) {
+export function Incoming({
+  plan,
+  run,
+  personId,
+  onSeen,
+}: {
+  plan: Plan
+  run: Run
+  personId: string
+  onSeen: (h: Handoff) => void
+}) {
   const now = useNow(1000)
   const calls = wantedOf(plan, run.state, personId).filter((w) => w.kind === 'call')
   useChimeOnNew(calls.map((c) => `${c.handoff!}${c.since}`).join('\n'))
@@ -17,7 +27,11 @@ export function Incoming({ plan, run, personId, onSeen }: { plan: Plan; run: Run
   return (
     <ul aria-label="Said to you" className="space-y-2">
       {calls.map((c) => (
-        <li key={c.handoff} data-incoming={c.handoff} className="flex items-center gap-4 rounded-lg border-4 border-brass bg-brass-wash p-3">
+        <li
+          key={c.handoff}
+          data-incoming={c.handoff}
+          className="flex items-center gap-4 rounded-lg border-4 border-brass bg-brass-wash p-3"
+        >
           <span aria-hidden="true" className="text-4xl text-brass">
             ◆
           </span>
@@ -35,7 +49,17 @@ export function Incoming({ plan, run, personId, onSeen }: { plan: Plan; run: Run
 }
 
 /** What this side may say, and what became of what it said. */
-export function Outgoing({ plan, run, dentistView, onCall }: { plan: Plan; run: Run; dentistView: boolean; onCall: (h: Handoff, minutes?: number) => void }) {
+export function Outgoing({
+  plan,
+  run,
+  dentistView,
+  onCall,
+}: {
+  plan: Plan
+  run: Run
+  dentistView: boolean
+  onCall: (h: Handoff, minutes?: number) => void
+}) {
   const now = useNow(1000)
   const name = (id: string | undefined): string => plan.people.find((p) => p.id === id)?.name ?? 'somebody'
   if (run.state.core.status !== 'running') return null
@@ -46,25 +70,44 @@ export function Outgoing({ plan, run, dentistView, onCall }: { plan: Plan; run: 
           const call = run.state.calls[h]
           const waits = call && call.seenAt === undefined
           return (
-            <li key={h} className={h === 'leaving' ? 'col-span-2' : ''} data-call={h} data-state={waits ? 'said' : call ? 'seen' : 'open'}>
+            <li
+              key={h}
+              className={h === 'leaving' ? 'col-span-2' : ''}
+              data-call={h}
+              data-state={waits ? 'said' : call ? 'seen' : 'open'}
+            >
               {h === 'leaving' ? (
                 <span className="flex flex-wrap items-center gap-1.5">
                   {handoffWords(h)}, back in
                   {[5, 10, 20].map((minutes) => (
-                    <Button key={minutes} className="min-h-16" disabled={waits === true} aria-label={`Leaving the room, back in ${minutes} minutes`} onClick={() => onCall(h, minutes)}>
+                    <Button
+                      key={minutes}
+                      className="min-h-16"
+                      disabled={waits === true}
+                      aria-label={`Leaving the room, back in ${minutes} minutes`}
+                      onClick={() => onCall(h, minutes)}
+                    >
                       {minutes}
                     </Button>
                   ))}
                   min
                 </span>
               ) : (
-                <Button className="min-h-16 w-full !justify-between text-left leading-tight" disabled={waits === true} onClick={() => onCall(h)}>
+                <Button
+                  className="min-h-16 w-full !justify-between text-left leading-tight"
+                  disabled={waits === true}
+                  onClick={() => onCall(h)}
+                >
                   {handoffWords(h)} <span className="text-base font-normal">{i + 1}</span>
                 </Button>
               )}
               {call && (
                 <p role="status" className="text-base">
-                  {waits ? <>○ said {ago(Math.max(0, now - call.at))} ago, not seen yet</> : <>✓ seen by {name(call.seenBy)}</>}
+                  {waits ? (
+                    <>○ said {ago(Math.max(0, now - call.at))} ago, not seen yet</>
+                  ) : (
+                    <>✓ seen by {name(call.seenBy)}</>
+                  )}
                 </p>
               )}
             </li>

@@ -34,7 +34,17 @@ import { Keys, NoteBox, SkipBox, WindowBox } from './boxes'
 import { WorkedBox } from './worked-box'
 
 /** Both views of the same run: the assistant's with the step in front, the dentist's with what waits for an answer. */
-export function ChairView({ visitId, data, run, person }: { visitId: string; data: VisitAndPlan; run: Run; person: Person }) {
+export function ChairView({
+  visitId,
+  data,
+  run,
+  person,
+}: {
+  visitId: string
+  data: VisitAndPlan
+  run: Run
+  person: Person
+}) {
   const { plan } = data
   const core = run.state.core
   const now = useNow(250)
@@ -54,7 +64,11 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   const own = clocks.find((c) => c.from === current?.id && c.to === current.id && c.phase === 'wait')
   const then = outlook(plan, core, now, current?.id)
   const missed = clocks.find((c) => c.phase === 'missed')
-  const asked = plan.holds.filter((h) => core.holds[h.id]?.status === 'open' && ['running', 'done', 'skipped'].includes(core.steps[h.stepId]?.status ?? 'todo'))
+  const asked = plan.holds.filter(
+    (h) =>
+      core.holds[h.id]?.status === 'open' &&
+      ['running', 'done', 'skipped'].includes(core.steps[h.stepId]?.status ?? 'todo'),
+  )
 
   const answer = async (sent: Promise<Awaited<ReturnType<Run['send']>>>): Promise<void> => {
     const result = await sent
@@ -66,7 +80,10 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
     if (core.status === 'laid up') return void answer(run.send({ kind: 'begin' }))
     if (core.status !== 'running') return
     setFocus(undefined)
-    if (current) return void answer(run.send({ kind: 'advance', finish: current.id, ...(then.next ? { start: then.next.id } : {}) }))
+    if (current)
+      return void answer(
+        run.send({ kind: 'advance', finish: current.id, ...(then.next ? { start: then.next.id } : {}) }),
+      )
     if (view.next) return void answer(run.send({ kind: 'advance', start: view.next.id }))
     const holdId = view.waiting?.refusal.holdId
     if (holdId) setHold(plan.holds.find((h) => h.id === holdId))
@@ -76,27 +93,45 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   // A foot pedal and a presenter are keyboards: space, page-down and the right arrow all mean "next".
   useHotkeys('pagedown, right', next, { enabled: !modal, preventDefault: true }, [next, modal])
   // Somebody who came to a button by tab means that button; after a touch the focus it left behind means nothing.
-  useHotkeys('space', next, { enabled: !modal, preventDefault: true, ignoreEventWhen: (e) => (e.target as HTMLElement).matches(':is(button, a):focus-visible') }, [next, modal])
+  useHotkeys(
+    'space',
+    next,
+    {
+      enabled: !modal,
+      preventDefault: true,
+      ignoreEventWhen: (e) => (e.target as HTMLElement).matches(':is(button, a):focus-visible'),
+    },
+    [next, modal],
+  )
   useHotkeys('u', () => void answer(run.send({ kind: 'undo' })), { enabled: !modal })
   useHotkeys('n', () => setBox('note'), { enabled: !modal, preventDefault: true })
   useHotkeys('s', () => setBox('skip'), { enabled: !modal && current !== undefined, preventDefault: true })
   useHotkeys('h', () => setHold(asked[0]), { enabled: !modal, preventDefault: true })
   // What is read at the step in front, or at the one whose signature is asked.
-  const measured = [current, ...asked.map((h) => plan.steps.find((s) => s.id === h.stepId))].find((s): s is Step => s !== undefined && measuresAt(plan, s).length > 0)
+  const measured = [current, ...asked.map((h) => plan.steps.find((s) => s.id === h.stepId))].find(
+    (s): s is Step => s !== undefined && measuresAt(plan, s).length > 0,
+  )
   useHotkeys('m', () => setBox('measure'), { enabled: !modal && measured !== undefined, preventDefault: true })
   useHotkeys('w', () => setBox('worked'), { enabled: !modal && front !== undefined, preventDefault: true })
   useHotkeys('shift+slash', () => setBox('keys'), { enabled: !modal, preventDefault: true, useKey: false })
 
   const seen = (handoff: Handoff): void => void answer(run.send({ kind: 'seen', handoff }))
   const said = wantedOf(plan, run.state, person.id).find((w) => w.kind === 'call')
-  const call = (handoff: Handoff, minutes?: number): void => void answer(run.send({ kind: 'call', handoff, ...(minutes === undefined ? {} : { minutes }) }))
+  const call = (handoff: Handoff, minutes?: number): void =>
+    void answer(run.send({ kind: 'call', handoff, ...(minutes === undefined ? {} : { minutes }) }))
   const sayable = offered(plan, dentistView ? 'dentist' : 'assistant').filter((h) => h !== 'leaving')
-  useHotkeys('1,2,3,4', (_, { keys }) => {
-    const handoff = sayable[Number(keys?.[0]) - 1]
-    if (handoff) call(handoff)
-  }, { enabled: !modal && core.status === 'running' })
+  useHotkeys(
+    '1,2,3,4',
+    (_, { keys }) => {
+      const handoff = sayable[Number(keys?.[0]) - 1]
+      if (handoff) call(handoff)
+    },
+    { enabled: !modal && core.status === 'running' },
+  )
   const out = countedOutNext(plan, core, current?.id)
-  useHotkeys('o', () => out && void answer(run.send({ kind: 'count', direction: 'out', ...out })), { enabled: !modal && out !== undefined })
+  useHotkeys('o', () => out && void answer(run.send({ kind: 'count', direction: 'out', ...out })), {
+    enabled: !modal && out !== undefined,
+  })
   useHotkeys('a', () => said && seen(said.handoff!), { enabled: !modal && said !== undefined, preventDefault: true })
   useClockSounds(clocks, core.status === 'running')
   const called = calledAt(plan, core, now)
@@ -104,22 +139,61 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
   const doneSteps = new Set(plan.steps.filter((s) => core.steps[s.id]?.status === 'done').map((s) => s.id))
   const playheadS = core.startedAt === undefined ? 0 : ((core.closedAt ?? now) - core.startedAt) / 1000
   const holds = <Holds plan={plan} core={core} asked={asked} onAnswer={setHold} dentistView={dentistView} />
-  const counts = <Counts plan={plan} core={core} outNow={out?.countId} onCount={(countId, direction, n) => void answer(run.send({ kind: 'count', countId, direction, n }))} />
-  const card = <NowCard plan={plan} core={core} current={current} running={view.running} outlook={current ? then : view} sending={run.sending} waiting={run.waiting} onNext={next} onFocus={setFocus} dentistView={dentistView} lastsS={own && own.notBeforeS! - own.elapsedS} waitingHold={asked.find((h) => h.id === view.waiting?.refusal.holdId)} onHold={setHold} />
+  const counts = (
+    <Counts
+      plan={plan}
+      core={core}
+      outNow={out?.countId}
+      onCount={(countId, direction, n) => void answer(run.send({ kind: 'count', countId, direction, n }))}
+    />
+  )
+  const card = (
+    <NowCard
+      plan={plan}
+      core={core}
+      current={current}
+      running={view.running}
+      outlook={current ? then : view}
+      sending={run.sending}
+      waiting={run.waiting}
+      onNext={next}
+      onFocus={setFocus}
+      dentistView={dentistView}
+      lastsS={own && own.notBeforeS! - own.elapsedS}
+      waitingHold={asked.find((h) => h.id === view.waiting?.refusal.holdId)}
+      onHold={setHold}
+    />
+  )
   const cutting = current?.cut !== undefined || then.next?.cut !== undefined || view.next?.cut !== undefined
   return (
-    <div className="mx-auto grid max-w-[1500px] gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]" data-seq={run.state.seq} data-status={core.status}>
+    <div
+      className="mx-auto grid max-w-[1500px] gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]"
+      data-seq={run.state.seq}
+      data-status={core.status}
+    >
       <div className="min-w-0 space-y-3">
         {lateAlerts.length > 0 && (
           <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-3 text-2xl font-bold text-alarm">
-            ■ Alert entered after the tray was signed: {lateAlerts.map((a) => alertWords[a]).join('; ')}. This plan was laid up without it; the dentist decides how to go on.
+            ■ Alert entered after the tray was signed: {lateAlerts.map((a) => alertWords[a]).join('; ')}. This plan was
+            laid up without it; the dentist decides how to go on.
           </p>
         )}
         <div className="rounded-lg bg-sheet px-2 py-1">
-          <Score score={score} people={plan.people} core={core} playheadS={playheadS} height={100} label={`Score of the visit; ${doneSteps.size} of ${plan.steps.length} steps done`} />
+          <Score
+            score={score}
+            people={plan.people}
+            core={core}
+            playheadS={playheadS}
+            height={100}
+            label={`Score of the visit; ${doneSteps.size} of ${plan.steps.length} steps done`}
+          />
         </div>
         {run.refusals.length > 0 && (
-          <div role="alert" data-refused="" className="rounded-md border-2 border-alarm bg-alarm-wash p-3 text-xl text-alarm">
+          <div
+            role="alert"
+            data-refused=""
+            className="rounded-md border-2 border-alarm bg-alarm-wash p-3 text-xl text-alarm"
+          >
             <p className="font-bold">What was touched here while the server was not heard, and was not taken:</p>
             <ul className="list-inside list-disc">
               {run.refusals.map((r) => (
@@ -154,13 +228,19 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
               Take readings <span className="text-base font-normal">m</span>
             </Button>
             {/* What the dentist is asked about stands with its evidence already. */}
-            {!(dentistView && asked.some((h) => h.stepId === measured.id)) && <Readings core={core} stepId={measured.id} />}
+            {!(dentistView && asked.some((h) => h.stepId === measured.id)) && (
+              <Readings core={core} stepId={measured.id} />
+            )}
           </section>
         )}
         <LightLine plan={plan} core={core} current={front} />
         {counts}
         <div className="flex flex-wrap gap-2">
-          <Button tone="quiet" onClick={() => void answer(run.send({ kind: 'undo' }))} disabled={!run.state.past || run.sending === 'yes'}>
+          <Button
+            tone="quiet"
+            onClick={() => void answer(run.send({ kind: 'undo' }))}
+            disabled={!run.state.past || run.sending === 'yes'}
+          >
             <Undo2 aria-hidden="true" /> Undo
           </Button>
           <Button tone="quiet" onClick={() => setBox('skip')} disabled={core.status !== 'running'}>
@@ -175,11 +255,18 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
           <Button tone="quiet" onClick={() => setBox('keys')}>
             <Keyboard aria-hidden="true" /> Keys
           </Button>
-          <Link to={`/visits/${visitId}/wall`} target="_blank" className="flex min-h-12 items-center rounded-md border-2 border-line px-4 font-semibold">
+          <Link
+            to={`/visits/${visitId}/wall`}
+            target="_blank"
+            className="flex min-h-12 items-center rounded-md border-2 border-line px-4 font-semibold"
+          >
             Wall
           </Link>
           {core.status !== 'laid up' && (
-            <Link to={`/visits/${visitId}/close`} className="ml-auto flex min-h-12 items-center rounded-md border-2 border-ink px-4 font-semibold">
+            <Link
+              to={`/visits/${visitId}/close`}
+              className="ml-auto flex min-h-12 items-center rounded-md border-2 border-ink px-4 font-semibold"
+            >
               Close the visit
             </Link>
           )}
@@ -191,11 +278,26 @@ export function ChairView({ visitId, data, run, person }: { visitId: string; dat
         <SoundPick />
         <SwitchPerson people={plan.people} now={person.id} />
       </div>
-      {missed && core.status === 'running' && !modal && <WindowBox key={missed.linkId} clock={missed} plan={plan} run={run} />}
+      {missed && core.status === 'running' && !modal && (
+        <WindowBox key={missed.linkId} clock={missed} plan={plan} run={run} />
+      )}
       {hold && <HoldBox hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}
-      {box === 'measure' && measured && <MeasureBox plan={plan} at={measured} run={run} onClose={() => setBox(undefined)} />}
+      {box === 'measure' && measured && (
+        <MeasureBox plan={plan} at={measured} run={run} onClose={() => setBox(undefined)} />
+      )}
       {box === 'note' && <NoteBox run={run} onClose={() => setBox(undefined)} />}
-      {box === 'skip' && <SkipBox run={run} steps={[...(current ? [current] : []), ...view.running.filter((s) => s !== current), ...(view.next ? [view.next] : []), ...view.later]} onClose={() => setBox(undefined)} />}
+      {box === 'skip' && (
+        <SkipBox
+          run={run}
+          steps={[
+            ...(current ? [current] : []),
+            ...view.running.filter((s) => s !== current),
+            ...(view.next ? [view.next] : []),
+            ...view.later,
+          ]}
+          onClose={() => setBox(undefined)}
+        />
+      )}
       {box === 'worked' && front && <WorkedBox step={front} links={plan.links} onClose={() => setBox(undefined)} />}
       {box === 'keys' && <Keys onClose={() => setBox(undefined)} />}
     </div>

@@ -9,7 +9,16 @@ export function useClockSounds(clocks: readonly RunningClock[], running: boolean
   const before = useRef<Map<string, RunningClock['phase']>>(undefined)
   const key = running ? clocks.map((c) => `${c.linkId} ${c.phase}`).join('\n') : ''
   useEffect(() => {
-    const now = new Map(key === '' ? [] : key.split('\n').map((line) => [line.slice(0, line.lastIndexOf(' ')), line.slice(line.lastIndexOf(' ') + 1) as RunningClock['phase']]))
+    const now = new Map(
+      key === ''
+        ? []
+        : key
+            .split('\n')
+            .map((line) => [
+              line.slice(0, line.lastIndexOf(' ')),
+              line.slice(line.lastIndexOf(' ') + 1) as RunningClock['phase'],
+            ]),
+    )
     if (before.current) {
       for (const [id, phase] of now) {
         if (phase === before.current.get(id)) continue
@@ -28,7 +37,12 @@ export function SoundPick() {
   return (
     <div className="flex flex-wrap items-center gap-2">
       <span className="text-soft">Sound</span>
-      <Pick label="Sound of this device" value={volume} onPick={setVolume} options={(Object.keys(words) as Volume[]).map((value) => ({ value, label: words[value] }))} />
+      <Pick
+        label="Sound of this device"
+        value={volume}
+        onPick={setVolume}
+        options={(Object.keys(words) as Volume[]).map((value) => ({ value, label: words[value] }))}
+      />
     </div>
   )
 }

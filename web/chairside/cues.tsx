@@ -21,7 +21,12 @@ export function CueLine({ called }: { called: readonly Called[] }) {
   return (
     <section aria-label="Called out" className="rounded-lg border-4 border-brass bg-brass-wash px-4 py-2">
       {now && (
-        <p role="status" data-called={now.key} data-state={now.state} className={`font-bold text-brass ${now.state === 'now' ? 'text-5xl' : 'text-3xl'}`}>
+        <p
+          role="status"
+          data-called={now.key}
+          data-state={now.state}
+          className={`font-bold text-brass ${now.state === 'now' ? 'text-5xl' : 'text-3xl'}`}
+        >
           ▶ {now.say}
         </p>
       )}

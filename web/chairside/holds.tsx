@@ -4,7 +4,19 @@ import { Readings } from '../parts/readings'
 import { Button, Panel } from '../parts/ui'
 
 /** Holds: those asked now with what they rest on, the others in a line. */
-export function Holds({ plan, core, asked, onAnswer, dentistView }: { plan: Plan; core: RunCore; asked: Hold[]; onAnswer: (hold: Hold) => void; dentistView: boolean }) {
+export function Holds({
+  plan,
+  core,
+  asked,
+  onAnswer,
+  dentistView,
+}: {
+  plan: Plan
+  core: RunCore
+  asked: Hold[]
+  onAnswer: (hold: Hold) => void
+  dentistView: boolean
+}) {
   const counts = plan.counts.filter((c) => owing(c, core) > 0)
   const answered = plan.holds.filter((h) => core.holds[h.id]?.status !== 'open')
   const later = plan.holds.filter((h) => core.holds[h.id]?.status === 'open' && !asked.includes(h))
@@ -13,7 +25,13 @@ export function Holds({ plan, core, asked, onAnswer, dentistView }: { plan: Plan
       <ul className="space-y-2">
         {asked.map((h) => (
           <li key={h.id}>
-            <Button big tone={dentistView ? 'jade' : 'plain'} data-hold={h.id} className="w-full !justify-between py-2 text-left" onClick={() => onAnswer(h)}>
+            <Button
+              big
+              tone={dentistView ? 'jade' : 'plain'}
+              data-hold={h.id}
+              className="w-full !justify-between py-2 text-left"
+              onClick={() => onAnswer(h)}
+            >
               <span>
                 ‖ {h.title}
                 <span className="block text-xl font-normal">{h.evidence}</span>
@@ -21,15 +39,21 @@ export function Holds({ plan, core, asked, onAnswer, dentistView }: { plan: Plan
               <span className="text-lg">sign</span>
             </Button>
             {dentistView && <Readings core={core} stepId={h.stepId} />}
-            {h.id === 'counts' && counts.length > 0 && <p className="text-lg text-brass">still in: {counts.map((c) => c.what).join(', ')}</p>}
+            {h.id === 'counts' && counts.length > 0 && (
+              <p className="text-lg text-brass">still in: {counts.map((c) => c.what).join(', ')}</p>
+            )}
           </li>
         ))}
       </ul>
       {asked.length === 0 && <p className="text-soft">Nothing is asked now.</p>}
       <p className="mt-2 text-base">
-        {answered.map((h) => `✓ ${h.title.toLowerCase()}${core.holds[h.id]!.status === 'waved' ? ' (unsigned)' : ''}`).join('  ')}
+        {answered
+          .map((h) => `✓ ${h.title.toLowerCase()}${core.holds[h.id]!.status === 'waved' ? ' (unsigned)' : ''}`)
+          .join('  ')}
         {answered.length > 0 && later.length > 0 && ' · '}
-        <span className="text-soft">{later.length > 0 && `later: ${later.map((h) => h.title.toLowerCase()).join(', ')}`}</span>
+        <span className="text-soft">
+          {later.length > 0 && `later: ${later.map((h) => h.title.toLowerCase()).join(', ')}`}
+        </span>
       </p>
     </Panel>
   )

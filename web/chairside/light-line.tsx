@@ -8,7 +8,10 @@ export function LightLine({ plan, core, current }: { plan: Plan; core: RunCore; 
   if (!sum || sum.cures < 2 || (sum.givenS === 0 && current?.fn !== 'curing')) return null
   return (
     <p data-light={sum.tooth ?? 'all'} className="rounded-lg bg-sheet p-3 text-xl">
-      Light{sum.tooth ? ` on ${sum.tooth}` : ''}: <strong className="num">{sum.givenS}</strong> of <span className="num">{sum.plannedS}</span> s given, cure <span className="num">{Math.min(sum.curesDone + (current?.fn === 'curing' ? 1 : 0), sum.cures)}</span> of <span className="num">{sum.cures}</span>
+      Light{sum.tooth ? ` on ${sum.tooth}` : ''}: <strong className="num">{sum.givenS}</strong> of{' '}
+      <span className="num">{sum.plannedS}</span> s given, cure{' '}
+      <span className="num">{Math.min(sum.curesDone + (current?.fn === 'curing' ? 1 : 0), sum.cures)}</span> of{' '}
+      <span className="num">{sum.cures}</span>
     </p>
   )
 }

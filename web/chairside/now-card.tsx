@@ -5,7 +5,12 @@ import type { RunCore } from '../../core/run/state'
 import type { Run } from '../app/run'
 import { Button, Mark } from '../parts/ui'
 
-const permissionWords = { yes: '', word: ', on the dentist’s word', sight: ', under the dentist’s direct sight', no: '' }
+const permissionWords = {
+  yes: '',
+  word: ', on the dentist’s word',
+  sight: ', under the dentist’s direct sight',
+  no: '',
+}
 
 function who(step: Step): string {
   return `${step.performer.name}${permissionWords[step.performer.permission]}`
@@ -40,10 +45,24 @@ export interface NowCardProps {
 }
 
 /** What is being done now, as large as the room needs it, and the next two passes. */
-export function NowCard({ plan, core, current, running, outlook, sending, waiting, onNext, onFocus, lastsS, waitingHold, onHold }: NowCardProps) {
+export function NowCard({
+  plan,
+  core,
+  current,
+  running,
+  outlook,
+  sending,
+  waiting,
+  onNext,
+  onFocus,
+  lastsS,
+  waitingHold,
+  onHold,
+}: NowCardProps) {
   // With nothing running the next step stands in front already.
   const upcoming = [...(outlook.next && current ? [outlook.next] : []), ...outlook.later].slice(0, 2)
-  const label = core.status === 'laid up' ? 'Begin' : current ? (outlook.next ? 'Next' : 'Done') : outlook.next ? 'Start' : 'Next'
+  const label =
+    core.status === 'laid up' ? 'Begin' : current ? (outlook.next ? 'Next' : 'Done') : outlook.next ? 'Start' : 'Next'
   if (core.status === 'closed') {
     return (
       <section aria-label="Now" className="rounded-lg bg-sheet p-5">
@@ -60,7 +79,9 @@ export function NowCard({ plan, core, current, running, outlook, sending, waitin
             <>
               <p className="text-5xl leading-tight font-bold">Ready to begin</p>
               <p className="mt-1 text-[28px]">{plan.title}</p>
-              <p className="num mt-1 text-5xl font-bold">{plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}</p>
+              <p className="num mt-1 text-5xl font-bold">
+                {plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}
+              </p>
             </>
           )}
           {core.status === 'running' && current && (
@@ -94,9 +115,17 @@ export function NowCard({ plan, core, current, running, outlook, sending, waitin
             <>
               {outlook.next && <p className="text-xl text-soft">Ready for the next step</p>}
               <p data-now="" className="text-5xl leading-tight font-bold text-balance">
-                {outlook.next ? outlook.next.title : waitingHold ? 'Waiting for the dentist' : outlook.waiting ? 'Waiting' : 'All steps are answered'}
+                {outlook.next
+                  ? outlook.next.title
+                  : waitingHold
+                    ? 'Waiting for the dentist'
+                    : outlook.waiting
+                      ? 'Waiting'
+                      : 'All steps are answered'}
               </p>
-              {!outlook.next && outlook.waiting && <p className="mt-1 text-[28px] leading-snug">{outlook.waiting.refusal.message}</p>}
+              {!outlook.next && outlook.waiting && (
+                <p className="mt-1 text-[28px] leading-snug">{outlook.waiting.refusal.message}</p>
+              )}
               {!outlook.next && waitingHold && (
                 <Button big tone="jade" className="mt-3" onClick={() => onHold(waitingHold)}>
                   Answer: {waitingHold.title}
@@ -105,21 +134,46 @@ export function NowCard({ plan, core, current, running, outlook, sending, waitin
             </>
           )}
         </div>
-        <Button big tone="jade" className="min-h-28 w-44 flex-col" disabled={sending === 'yes' || (core.status === 'running' && !current && !outlook.next && !outlook.waiting)} onClick={onNext} data-next data-lasting={lastsS === undefined ? undefined : ''}>
+        <Button
+          big
+          tone="jade"
+          className="min-h-28 w-44 flex-col"
+          disabled={sending === 'yes' || (core.status === 'running' && !current && !outlook.next && !outlook.waiting)}
+          onClick={onNext}
+          data-next
+          data-lasting={lastsS === undefined ? undefined : ''}
+        >
           <ChevronsRight aria-hidden="true" className="size-9" />
           {label}
-          <span className="text-base font-normal">{lastsS === undefined ? 'space' : <>not before <span className="clock font-bold">{Math.ceil(lastsS)}</span> s</>}</span>
+          <span className="text-base font-normal">
+            {lastsS === undefined ? (
+              'space'
+            ) : (
+              <>
+                not before <span className="clock font-bold">{Math.ceil(lastsS)}</span> s
+              </>
+            )}
+          </span>
         </Button>
       </div>
       {sending === 'waiting' && (
         <p role="status" className="mt-2 text-xl">
-          <Mark kind="stop">{waiting === 1 ? 'the last touch waits to be sent; it is not lost' : `${waiting} touches wait to be sent, in order; none is lost`}</Mark>
+          <Mark kind="stop">
+            {waiting === 1
+              ? 'the last touch waits to be sent; it is not lost'
+              : `${waiting} touches wait to be sent, in order; none is lost`}
+          </Mark>
         </p>
       )}
       {running.length > 1 && (
         <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Running side by side">
           {running.map((s) => (
-            <Button key={s.id} tone={s.id === current?.id ? 'jade' : 'plain'} aria-pressed={s.id === current?.id} onClick={() => onFocus(s.id)}>
+            <Button
+              key={s.id}
+              tone={s.id === current?.id ? 'jade' : 'plain'}
+              aria-pressed={s.id === current?.id}
+              onClick={() => onFocus(s.id)}
+            >
               {s.title}
             </Button>
           ))}

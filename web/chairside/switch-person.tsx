@@ -13,7 +13,10 @@ export function SwitchPerson({ people, now }: { people: { id: string; name: stri
   const others = people.filter((p) => p.id !== now)
   const enter = async (): Promise<void> => {
     try {
-      client.setQueryData(['session'], await api<Person>('/session', { method: 'POST', body: { personId: to!.id, code } }))
+      client.setQueryData(
+        ['session'],
+        await api<Person>('/session', { method: 'POST', body: { personId: to!.id, code } }),
+      )
       void client.invalidateQueries({ queryKey: ['needed'] })
     } catch (error) {
       setWrong((error as Error).message)
@@ -24,7 +27,16 @@ export function SwitchPerson({ people, now }: { people: { id: string; name: stri
     <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Whose hands">
       <span className="text-soft">This device to</span>
       {others.map((p) => (
-        <Button key={p.id} className="min-h-16" data-switch={p.id} onClick={() => { setTo(p); setCode(''); setWrong(null) }}>
+        <Button
+          key={p.id}
+          className="min-h-16"
+          data-switch={p.id}
+          onClick={() => {
+            setTo(p)
+            setCode('')
+            setWrong(null)
+          }}
+        >
           {p.name}
         </Button>
       ))}

@@ -33,18 +33,37 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
   const then = outlook(plan, core, now, current?.id)
   const upcoming = current ? [...(then.next ? [then.next] : []), ...then.later].slice(0, 2) : view.later.slice(0, 2)
   const still = plan.counts.map((c) => ({ what: c.what, n: owing(c, core) })).filter((c) => c.n > 0)
-  const asked = plan.holds.filter((h) => core.holds[h.id]?.status === 'open' && ['running', 'done', 'skipped'].includes(core.steps[h.stepId]?.status ?? 'todo'))
+  const asked = plan.holds.filter(
+    (h) =>
+      core.holds[h.id]?.status === 'open' &&
+      ['running', 'done', 'skipped'].includes(core.steps[h.stepId]?.status ?? 'todo'),
+  )
   const playheadS = core.startedAt === undefined ? 0 : ((core.closedAt ?? now) - core.startedAt) / 1000
-  const title = core.status === 'closed' ? 'Closed' : core.status === 'laid up' ? 'Ready to begin' : current ? current.title : view.next ? `Next: ${view.next.title}` : asked[0] ? 'Waiting for the dentist' : (view.waiting?.refusal.message ?? 'All steps are answered')
+  const title =
+    core.status === 'closed'
+      ? 'Closed'
+      : core.status === 'laid up'
+        ? 'Ready to begin'
+        : current
+          ? current.title
+          : view.next
+            ? `Next: ${view.next.title}`
+            : asked[0]
+              ? 'Waiting for the dentist'
+              : (view.waiting?.refusal.message ?? 'All steps are answered')
   return (
     <div className="mx-auto flex min-h-[calc(100vh-7rem)] max-w-[1700px] flex-col gap-3" data-wall={core.status}>
       {plan.request.alerts.length > 0 && (
-        <p className="rounded-md border-4 border-alarm bg-alarm-wash px-4 py-2 text-4xl font-bold text-alarm">■ {plan.request.alerts.map((a) => alertWords[a]).join('; ')}</p>
+        <p className="rounded-md border-4 border-alarm bg-alarm-wash px-4 py-2 text-4xl font-bold text-alarm">
+          ■ {plan.request.alerts.map((a) => alertWords[a]).join('; ')}
+        </p>
       )}
       <CueLine called={core ? calledAt(plan, core, now) : []} />
       <div className="grid flex-1 gap-3 lg:grid-cols-[minmax(0,1fr)_28rem]">
         <section aria-label="Now" className="rounded-lg border-l-8 border-jade bg-sheet p-5">
-          <p className="num text-4xl font-bold text-soft">{plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}</p>
+          <p className="num text-4xl font-bold text-soft">
+            {plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}
+          </p>
           <p data-wall-now="" className="mt-2 text-7xl leading-tight font-bold text-balance">
             {title}
           </p>
@@ -75,7 +94,11 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
             </p>
           ))}
           {still.map((c) => (
-            <p key={c.what} data-wall-count="" className="rounded-lg border-4 border-brass bg-brass-wash p-4 text-3xl font-bold text-brass">
+            <p
+              key={c.what}
+              data-wall-count=""
+              className="rounded-lg border-4 border-brass bg-brass-wash p-4 text-3xl font-bold text-brass"
+            >
               ◆ {c.what}: <span className="num">{c.n}</span> in
             </p>
           ))}

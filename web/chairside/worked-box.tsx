@@ -4,7 +4,13 @@ import type { Link, Step } from '../../core/plan/types'
 import { Modal } from '../parts/ui'
 import { Why } from '../parts/worked'
 
-const spans = (l: Link): string => [l.atLeastS !== undefined ? `not before ${l.atLeastS} s` : '', l.atMostS !== undefined ? `closes at ${l.atMostS} s` : l.warnS !== undefined ? `warns at ${l.warnS} s` : ''].filter(Boolean).join(', ')
+const spans = (l: Link): string =>
+  [
+    l.atLeastS !== undefined ? `not before ${l.atLeastS} s` : '',
+    l.atMostS !== undefined ? `closes at ${l.atMostS} s` : l.warnS !== undefined ? `warns at ${l.warnS} s` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 
 export function WorkedBox({ step, links, onClose }: { step: Step; links: readonly Link[]; onClose: () => void }) {
   const clocks = links.filter((l) => l.to === step.id && l.title !== undefined)
@@ -54,7 +60,8 @@ export function WorkedBox({ step, links, onClose }: { step: Step; links: readonl
           <div>
             <dt className="font-bold">Takes {spanWords(step.spread.likelyS)}</dt>
             <dd>
-              {spanWords(step.spread.shortS)} where it goes well, {spanWords(step.spread.longS)} where it does not ({step.learned ? `from ${step.learned.n} of the practice’s own runs` : 'starting estimate'})
+              {spanWords(step.spread.shortS)} where it goes well, {spanWords(step.spread.longS)} where it does not (
+              {step.learned ? `from ${step.learned.n} of the practice’s own runs` : 'starting estimate'})
             </dd>
           </div>
           {step.reason && (

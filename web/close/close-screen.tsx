@@ -93,7 +93,13 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
   const holds = plan.holds.filter((h) => core.holds[h.id]!.status === 'open')
   return (
     <div className="grid gap-3 lg:grid-cols-3">
-      <Counts plan={plan} core={core} onCount={(countId, direction, n) => void run.send({ kind: 'count', countId, direction, n }).then((s) => setRefused(s.ok ? null : s.message))} />
+      <Counts
+        plan={plan}
+        core={core}
+        onCount={(countId, direction, n) =>
+          void run.send({ kind: 'count', countId, direction, n }).then((s) => setRefused(s.ok ? null : s.message))
+        }
+      />
       <Panel title="Unsigned">
         {holds.length === 0 ? <Mark kind="good">every hold is answered</Mark> : null}
         <ul className="space-y-2">
@@ -112,11 +118,18 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
         ) : (
           <>
             <p>
-              <span className="num text-2xl font-bold">{open.steps.length}</span> neither done nor left out: {open.steps.slice(0, 3).map((s) => s.title).join('; ')}
+              <span className="num text-2xl font-bold">{open.steps.length}</span> neither done nor left out:{' '}
+              {open.steps
+                .slice(0, 3)
+                .map((s) => s.title)
+                .join('; ')}
               {open.steps.length > 3 ? ' …' : ''}
             </p>
             <div className="flex flex-wrap gap-2">
-              <Link to={`/visits/${visitId}/chairside`} className="flex min-h-12 items-center rounded-md border-2 border-ink px-4 font-semibold">
+              <Link
+                to={`/visits/${visitId}/chairside`}
+                className="flex min-h-12 items-center rounded-md border-2 border-ink px-4 font-semibold"
+              >
                 Back to the chair
               </Link>
               <Button tone="quiet" onClick={() => setSkipping(true)}>
@@ -125,7 +138,13 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
             </div>
           </>
         )}
-        <Button big tone="jade" className="mt-auto w-full" disabled={run.sending !== 'no' || core.status !== 'running'} onClick={() => void close()}>
+        <Button
+          big
+          tone="jade"
+          className="mt-auto w-full"
+          disabled={run.sending !== 'no' || core.status !== 'running'}
+          onClick={() => void close()}
+        >
           Close the visit
         </Button>
         {refused && (
@@ -160,6 +179,11 @@ export default function CloseScreen() {
   const { data, error, again } = useVisitPlan(visitId)
   if (error && !data) return <Failed error={error} again={again} />
   if (!data) return <Loading what="Opening the record" />
-  if (!data.visit.frozen) return <Panel title="Nothing to close yet" className="mx-auto mt-10 max-w-xl">The tray of this visit is not signed.</Panel>
+  if (!data.visit.frozen)
+    return (
+      <Panel title="Nothing to close yet" className="mx-auto mt-10 max-w-xl">
+        The tray of this visit is not signed.
+      </Panel>
+    )
   return <Body data={data} visitId={visitId} />
 }

@@ -10,16 +10,33 @@ import { api } from '../app/api'
 import { Button, Mark, Panel } from '../parts/ui'
 
 function ItemRow({ item }: { item: Item }) {
-  const facts = [item.family, item.reusable ? 'reusable' : 'once', ...(item.cassette ? [`${item.cassette} cassette`] : []), `${item.lengthMm} × ${item.widthMm} mm`, ...(item.unit === 'piece' ? [] : [item.unit])]
+  const facts = [
+    item.family,
+    item.reusable ? 'reusable' : 'once',
+    ...(item.cassette ? [`${item.cassette} cassette`] : []),
+    `${item.lengthMm} × ${item.widthMm} mm`,
+    ...(item.unit === 'piece' ? [] : [item.unit]),
+  ]
   return (
-    <li data-owned={item.id} className="grid gap-x-4 border-b border-line py-1.5 md:grid-cols-[20rem_minmax(0,1fr)_6rem]">
+    <li
+      data-owned={item.id}
+      className="grid gap-x-4 border-b border-line py-1.5 md:grid-cols-[20rem_minmax(0,1fr)_6rem]"
+    >
       <strong>{item.name}</strong>
       <span>
         <span className="text-soft">{facts.join(' · ')}</span>
-        {(item.latex || item.allergens.length > 0) && <span className="ml-2 font-semibold text-brass">◆ holds {[...(item.latex ? ['latex'] : []), ...item.allergens].join(', ')}</span>}
-        <span className="block text-base text-soft">for: {item.serves.map((s) => s.replaceAll('.', ', ')).join(' | ')}</span>
+        {(item.latex || item.allergens.length > 0) && (
+          <span className="ml-2 font-semibold text-brass">
+            ◆ holds {[...(item.latex ? ['latex'] : []), ...item.allergens].join(', ')}
+          </span>
+        )}
+        <span className="block text-base text-soft">
+          for: {item.serves.map((s) => s.replaceAll('.', ', ')).join(' | ')}
+        </span>
       </span>
-      <span className="num">{item.tracked ? 'by lot' : item.stock < 1 ? <Mark kind="ask">none</Mark> : item.stock}</span>
+      <span className="num">
+        {item.tracked ? 'by lot' : item.stock < 1 ? <Mark kind="ask">none</Mark> : item.stock}
+      </span>
     </li>
   )
 }
@@ -27,7 +44,10 @@ function ItemRow({ item }: { item: Item }) {
 function BurRow({ bur }: { bur: Bur }) {
   const why = unusable(bur)
   return (
-    <li data-owned={bur.id} className="grid gap-x-4 border-b border-line py-1.5 md:grid-cols-[20rem_minmax(0,1fr)_6rem]">
+    <li
+      data-owned={bur.id}
+      className="grid gap-x-4 border-b border-line py-1.5 md:grid-cols-[20rem_minmax(0,1fr)_6rem]"
+    >
       <strong>{bur.name}</strong>
       <span className="num">
         {isoNumber(bur)}
@@ -46,24 +66,52 @@ export function Catalogue({ practice, onChanged }: { practice: Practice; onChang
   const asked = useDeferredValue(query)
   const { found, total } = searchItems(practice.items, asked)
   const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
-  const burs = words.length === 0 ? [] : practice.burs.filter((b) => words.every((w) => `${b.name} ${b.shape} ${isoNumber(b)} ${b.usNumber ?? ''} bur`.toLowerCase().includes(w)))
+  const burs =
+    words.length === 0
+      ? []
+      : practice.burs.filter((b) =>
+          words.every((w) => `${b.name} ${b.shape} ${isoNumber(b)} ${b.usNumber ?? ''} bur`.toLowerCase().includes(w)),
+        )
   const starter = useMutation({
     mutationFn: () => api<{ items: number; burs: number }>('/items/starter', { method: 'POST' }),
     onSuccess: ({ items, burs: n }) => {
-      toast(items + n === 0 ? 'Everything generic this program knows is on your list already.' : `${items} items and ${n} burs added; nothing of yours was changed.`)
+      toast(
+        items + n === 0
+          ? 'Everything generic this program knows is on your list already.'
+          : `${items} items and ${n} burs added; nothing of yours was changed.`,
+      )
       onChanged()
     },
     onError: (e) => toast.error(e.message),
   })
   return (
-    <Panel title="Everything owned" aside={<Button onClick={() => starter.mutate()} disabled={starter.isPending}>Add the generic items I lack</Button>} className="space-y-2">
+    <Panel
+      title="Everything owned"
+      aside={
+        <Button onClick={() => starter.mutate()} disabled={starter.isPending}>
+          Add the generic items I lack
+        </Button>
+      }
+      className="space-y-2"
+    >
       <label className="block">
         Find by name, use, code or bur number
-        <input type="search" className="mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3" value={query} onChange={(e) => setQuery(e.target.value)} />
+        <input
+          type="search"
+          className="mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3"
+          value={query}
+          onChange={(e) => setQuery(e.target.value)}
+        />
       </label>
       <p role="status" className="text-soft">
         <span className="num">{total}</span> item{total === 1 ? '' : 's'}
-        {burs.length > 0 ? <>, <span className="num">{burs.length}</span> bur{burs.length === 1 ? '' : 's'}</> : ''}
+        {burs.length > 0 ? (
+          <>
+            , <span className="num">{burs.length}</span> bur{burs.length === 1 ? '' : 's'}
+          </>
+        ) : (
+          ''
+        )}
         {total > found.length ? `; the first ${found.length} are shown` : ''}
       </p>
       <ul aria-label="Items">
@@ -74,7 +122,9 @@ export function Catalogue({ practice, onChanged }: { practice: Practice; onChang
           <ItemRow key={i.id} item={i} />
         ))}
       </ul>
-      {found.length === 0 && burs.length === 0 && <p>Nothing owned is called so. A list can be brought in as CSV above.</p>}
+      {found.length === 0 && burs.length === 0 && (
+        <p>Nothing owned is called so. A list can be brought in as CSV above.</p>
+      )}
     </Panel>
   )
 }

@@ -54,14 +54,27 @@ function AddLot({ item, onClose, onAdded }: { item: Item; onClose: () => void; o
         </label>
         <label className="block">
           How much, {item.unit}
-          <input className={`${field} num`} type="number" min={0} step="any" value={left} onChange={(e) => setLeft(e.target.value)} />
+          <input
+            className={`${field} num`}
+            type="number"
+            min={0}
+            step="any"
+            value={left}
+            onChange={(e) => setLeft(e.target.value)}
+          />
         </label>
         {wrong && (
           <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
             {wrong}
           </p>
         )}
-        <Button big tone="jade" type="submit" className="w-full" disabled={!number.trim() || !expires || !(Number(left) > 0)}>
+        <Button
+          big
+          tone="jade"
+          type="submit"
+          className="w-full"
+          disabled={!number.trim() || !expires || !(Number(left) > 0)}
+        >
           Into the cupboard
         </Button>
       </form>
@@ -69,18 +82,45 @@ function AddLot({ item, onClose, onAdded }: { item: Item; onClose: () => void; o
   )
 }
 
-function LotRow({ lot, item, date, change }: { lot: Lot; item: Item; date: string; change: (body: { left?: number; opened?: boolean }) => void }) {
+function LotRow({
+  lot,
+  item,
+  date,
+  change,
+}: {
+  lot: Lot
+  item: Item
+  date: string
+  change: (body: { left?: number; opened?: boolean }) => void
+}) {
   const state = marks[lotState(lot, date)]
   return (
     <li data-lot={lot.number} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
       <span className="num w-20 font-semibold">{lot.number}</span>
       <span className="num w-24">{lot.expires}</span>
       <label className="flex items-center gap-2">
-        <input aria-label={`Left of lot ${lot.number}, ${item.unit}`} type="number" min={0} step="any" defaultValue={lot.left} key={lot.left} onBlur={(e) => Number(e.target.value) !== lot.left && e.target.value !== '' && change({ left: Number(e.target.value) })} className="num h-12 w-24 rounded-md border-2 border-line bg-sheet px-2 text-right" />
+        <input
+          aria-label={`Left of lot ${lot.number}, ${item.unit}`}
+          type="number"
+          min={0}
+          step="any"
+          defaultValue={lot.left}
+          key={lot.left}
+          onBlur={(e) =>
+            Number(e.target.value) !== lot.left && e.target.value !== '' && change({ left: Number(e.target.value) })
+          }
+          className="num h-12 w-24 rounded-md border-2 border-line bg-sheet px-2 text-right"
+        />
         {item.unit}
       </label>
       <label className="flex min-h-12 items-center gap-2">
-        <input type="checkbox" className="size-6 accent-jade" checked={lot.opened} onChange={(e) => change({ opened: e.target.checked })} /> opened
+        <input
+          type="checkbox"
+          className="size-6 accent-jade"
+          checked={lot.opened}
+          onChange={(e) => change({ opened: e.target.checked })}
+        />{' '}
+        opened
       </label>
       <Mark kind={state.kind}>{state.words}</Mark>
     </li>
@@ -95,26 +135,58 @@ export default function CupboardScreen() {
   const [csv, setCsv] = useState<string>()
   const reload = (): void => void refresh.client.invalidateQueries({ queryKey: ['practice'] })
   useLive(undefined, { opened: reload })
-  const change = useMutation({ mutationFn: ({ id, body }: { id: string; body: object }) => api(`/lots/${id}`, { method: 'PATCH', body }), onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'), onSettled: reload })
+  const change = useMutation({
+    mutationFn: ({ id, body }: { id: string; body: object }) => api(`/lots/${id}`, { method: 'PATCH', body }),
+    onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
+    onSettled: reload,
+  })
   if (practice.isPending) return <Loading what="Opening the cupboard" />
   if (practice.isError) return <Failed error={practice.error} again={() => void practice.refetch()} />
   const date = Temporal.Now.plainDateISO().toString()
   const rows = practice.data.items
     .filter((i) => i.tracked)
-    .map((item) => ({ item, lots: practice.data.lots.filter((l) => l.itemId === item.id && lotState(l, date) !== 'empty').toSorted((a, b) => a.expires.localeCompare(b.expires)) }))
-  const trouble = (r: (typeof rows)[number]): boolean => r.lots.length === 0 || r.lots.some((l) => lotState(l, date) !== 'good')
+    .map((item) => ({
+      item,
+      lots: practice.data.lots
+        .filter((l) => l.itemId === item.id && lotState(l, date) !== 'empty')
+        .toSorted((a, b) => a.expires.localeCompare(b.expires)),
+    }))
+  const trouble = (r: (typeof rows)[number]): boolean =>
+    r.lots.length === 0 || r.lots.some((l) => lotState(l, date) !== 'good')
   const shown = show === 'all' ? rows : rows.filter(trouble)
   return (
     <div className="mx-auto max-w-[1100px] space-y-3">
       <CupboardHead />
       <div className="flex flex-wrap items-center gap-3">
-        <Pick label="Shown" value={show} onPick={setShow} options={[{ value: 'all', label: `All ${rows.length}` }, { value: 'trouble', label: `To look at ${rows.filter(trouble).length}` }]} />
-        <a href="/api/items.csv" download className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold">
+        <Pick
+          label="Shown"
+          value={show}
+          onPick={setShow}
+          options={[
+            { value: 'all', label: `All ${rows.length}` },
+            { value: 'trouble', label: `To look at ${rows.filter(trouble).length}` },
+          ]}
+        />
+        <a
+          href="/api/items.csv"
+          download
+          className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold"
+        >
           <Download aria-hidden="true" /> Items as CSV
         </a>
         <label className="flex min-h-12 cursor-pointer items-center gap-2 rounded-md border-2 border-line px-4 font-semibold focus-within:outline-3 focus-within:outline-jade">
           <Upload aria-hidden="true" /> Bring a list
-          <input type="file" accept=".csv,text/csv" className="sr-only" onChange={(e) => void e.target.files?.[0]?.text().then(setCsv).finally(() => (e.target.value = ''))} />
+          <input
+            type="file"
+            accept=".csv,text/csv"
+            className="sr-only"
+            onChange={(e) =>
+              void e.target.files?.[0]
+                ?.text()
+                .then(setCsv)
+                .finally(() => (e.target.value = ''))
+            }
+          />
         </label>
       </div>
       <Panel labelled="Materials by lot">
@@ -130,7 +202,13 @@ export default function CupboardScreen() {
               ) : (
                 <ul>
                   {lots.map((l) => (
-                    <LotRow key={l.id} lot={l} item={item} date={date} change={(body) => change.mutate({ id: l.id, body })} />
+                    <LotRow
+                      key={l.id}
+                      lot={l}
+                      item={item}
+                      date={date}
+                      change={(body) => change.mutate({ id: l.id, body })}
+                    />
                   ))}
                 </ul>
               )}
@@ -142,7 +220,9 @@ export default function CupboardScreen() {
         </ul>
       </Panel>
       <Catalogue practice={practice.data} onChanged={reload} />
-      {csv !== undefined && <ImportBox csv={csv} owned={practice.data.items} onClose={() => setCsv(undefined)} onDone={reload} />}
+      {csv !== undefined && (
+        <ImportBox csv={csv} owned={practice.data.items} onClose={() => setCsv(undefined)} onDone={reload} />
+      )}
       {adding && <AddLot key={adding.id} item={adding} onClose={() => setAdding(undefined)} onAdded={reload} />}
     </div>
   )

@@ -14,7 +14,14 @@ export function CupboardHead({ children }: { children?: ReactNode }) {
       <h1 className="text-2xl font-bold">Cupboard</h1>
       <nav aria-label="Shelves" className="flex gap-1">
         {shelves.map(([to, label]) => (
-          <NavLink key={to} to={to} end className={({ isActive }) => `flex min-h-12 items-center border-b-4 px-3 text-lg ${isActive ? 'border-jade font-bold' : 'border-transparent'}`}>
+          <NavLink
+            key={to}
+            to={to}
+            end
+            className={({ isActive }) =>
+              `flex min-h-12 items-center border-b-4 px-3 text-lg ${isActive ? 'border-jade font-bold' : 'border-transparent'}`
+            }
+          >
             {label}
           </NavLink>
         ))}

@@ -7,18 +7,42 @@ import type { ImportPreview, ImportRow, RowState } from '../../core/formats/item
 import { api } from '../app/api'
 import { Button, Mark, Modal, Pick } from '../parts/ui'
 
-const marks: Record<RowState, 'stop' | 'ask' | 'mind' | 'good'> = { wrong: 'stop', changed: 'ask', new: 'good', same: 'mind' }
+const marks: Record<RowState, 'stop' | 'ask' | 'mind' | 'good'> = {
+  wrong: 'stop',
+  changed: 'ask',
+  new: 'good',
+  same: 'mind',
+}
 
 function Rows({ rows }: { rows: ImportRow[] }) {
   const box = useRef<HTMLDivElement>(null)
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => box.current, estimateSize: () => 56, overscan: 8 })
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => 56,
+    overscan: 8,
+  })
   return (
-    <div ref={box} tabIndex={0} role="region" aria-label="Rows of the file" className="h-[46vh] overflow-auto rounded-md border-2 border-line bg-sheet">
+    <div
+      ref={box}
+      tabIndex={0}
+      role="region"
+      aria-label="Rows of the file"
+      className="h-[46vh] overflow-auto rounded-md border-2 border-line bg-sheet"
+    >
       <div style={{ height: virtual.getTotalSize() }} className="relative">
         {virtual.getVirtualItems().map((v) => {
           const row = rows[v.index]!
           return (
-            <div key={v.key} data-row={row.line} data-state={row.state} ref={virtual.measureElement} data-index={v.index} className="absolute inset-x-0 flex items-start gap-3 border-b border-line px-3 py-2" style={{ transform: `translateY(${v.start}px)` }}>
+            <div
+              key={v.key}
+              data-row={row.line}
+              data-state={row.state}
+              ref={virtual.measureElement}
+              data-index={v.index}
+              className="absolute inset-x-0 flex items-start gap-3 border-b border-line px-3 py-2"
+              style={{ transform: `translateY(${v.start}px)` }}
+            >
               <span className="num w-14 shrink-0 text-soft">{row.line}</span>
               <span className="w-28 shrink-0">
                 <Mark kind={marks[row.state]}>{row.state}</Mark>
@@ -34,7 +58,17 @@ function Rows({ rows }: { rows: ImportRow[] }) {
   )
 }
 
-export function ImportBox({ csv, owned, onClose, onDone }: { csv: string; owned: Item[]; onClose: () => void; onDone: () => void }) {
+export function ImportBox({
+  csv,
+  owned,
+  onClose,
+  onDone,
+}: {
+  csv: string
+  owned: Item[]
+  onClose: () => void
+  onDone: () => void
+}) {
   const [preview, setPreview] = useState<ImportPreview>()
   const [show, setShow] = useState<'all' | RowState>('all')
   const [storing, setStoring] = useState(false)
@@ -73,11 +107,23 @@ export function ImportBox({ csv, owned, onClose, onDone }: { csv: string; owned:
             label="Rows shown"
             value={show}
             onPick={setShow}
-            options={[{ value: 'all', label: `All ${preview.rows.length}` }, ...(['new', 'changed', 'same', 'wrong'] as const).map((s) => ({ value: s, label: `${s} ${preview.count[s]}` }))]}
+            options={[
+              { value: 'all', label: `All ${preview.rows.length}` },
+              ...(['new', 'changed', 'same', 'wrong'] as const).map((s) => ({
+                value: s,
+                label: `${s} ${preview.count[s]}`,
+              })),
+            ]}
           />
           <Rows key={show} rows={show === 'all' ? preview.rows : preview.rows.filter((r) => r.state === show)} />
           {preview.count.wrong > 0 && <p>Wrong rows are left out; mend them in the file and bring it again.</p>}
-          <Button big tone="jade" className="w-full" disabled={good.length === 0 || storing} onClick={() => void store()}>
+          <Button
+            big
+            tone="jade"
+            className="w-full"
+            disabled={good.length === 0 || storing}
+            onClick={() => void store()}
+          >
             Store {preview.count.new} new and {preview.count.changed} changed
           </Button>
         </div>

@@ -28,13 +28,15 @@ export interface InstrumentsView {
   simulated: boolean
 }
 
-export const useInstruments = () => useQuery({ queryKey: ['instruments'], queryFn: () => api<InstrumentsView>('/instruments'), staleTime: 10_000 })
+export const useInstruments = () =>
+  useQuery({ queryKey: ['instruments'], queryFn: () => api<InstrumentsView>('/instruments'), staleTime: 10_000 })
 
 /** One change to cassettes or loads; a refusal is said, and the shelf is read anew either way. */
 export function useAct() {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: ({ path, body, method = 'POST' }: { path: string; body: object; method?: string }) => api<Record<string, unknown>>(path, { method, body }),
+    mutationFn: ({ path, body, method = 'POST' }: { path: string; body: object; method?: string }) =>
+      api<Record<string, unknown>>(path, { method, body }),
     onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored', { duration: 10_000 }),
     onSettled: () => void client.invalidateQueries({ queryKey: ['instruments'] }),
   })

@@ -1,6 +1,15 @@
 /** Cassettes as they stand, sterilisers with what they run, and the loads behind them. */
 import { useState } from 'react'
-import { cassetteTypes, cycleMin, cycleNames, cycleTable, sporeReason, type CassetteType, type Instruments, type Steriliser } from '../../core/practice/instruments'
+import {
+  cassetteTypes,
+  cycleMin,
+  cycleNames,
+  cycleTable,
+  sporeReason,
+  type CassetteType,
+  type Instruments,
+  type Steriliser,
+} from '../../core/practice/instruments'
 import type { Practice } from '../../core/practice/practice'
 import { plainDate } from '../../core/record/clock-words'
 import type { CassetteState, CassetteStatus } from '../../core/record/cassettes'
@@ -27,16 +36,33 @@ function Cassettes({ view, practice, act }: { view: InstrumentsView; practice: P
   const visit = new Map(view.visits.map((v) => [v.id, v.patient]))
   const own = cassetteTypes.filter((t) => view.states.some((s) => s.cassette.type === t))
   const add = (): void => {
-    const numbers = view.instruments.cassettes.filter((c) => c.type === type).map((c) => Number(/\d+$/.exec(c.id)?.[0] ?? 0))
+    const numbers = view.instruments.cassettes
+      .filter((c) => c.type === type)
+      .map((c) => Number(/\d+$/.exec(c.id)?.[0] ?? 0))
     const n = Math.max(0, ...numbers) + 1
-    act.mutate({ path: '/instruments', method: 'PUT', body: { ...view.instruments, cassettes: [...view.instruments.cassettes, { id: `${type}-${n}`, type, name: `${type[0]!.toUpperCase()}${type.slice(1)} ${n}` }] } })
+    act.mutate({
+      path: '/instruments',
+      method: 'PUT',
+      body: {
+        ...view.instruments,
+        cassettes: [
+          ...view.instruments.cassettes,
+          { id: `${type}-${n}`, type, name: `${type[0]!.toUpperCase()}${type.slice(1)} ${n}` },
+        ],
+      },
+    })
   }
   return (
     <Panel
       title="Cassettes"
       aside={
         <span className="flex items-center gap-2">
-          <select aria-label="Type of the new cassette" className="h-12 rounded-md border-2 border-line bg-sheet px-2" value={type} onChange={(e) => setType(e.target.value as CassetteType)}>
+          <select
+            aria-label="Type of the new cassette"
+            className="h-12 rounded-md border-2 border-line bg-sheet px-2"
+            value={type}
+            onChange={(e) => setType(e.target.value as CassetteType)}
+          >
             {cassetteTypes.map((t) => (
               <option key={t}>{t}</option>
             ))}
@@ -45,23 +71,40 @@ function Cassettes({ view, practice, act }: { view: InstrumentsView; practice: P
         </span>
       }
     >
-      {own.length === 0 && <p className="text-soft">None on record. Add them by type; the day then says whether they suffice.</p>}
+      {own.length === 0 && (
+        <p className="text-soft">None on record. Add them by type; the day then says whether they suffice.</p>
+      )}
       {own.map((t) => {
         const states = view.states.filter((s) => s.cassette.type === t)
         return (
           <div key={t} className="mb-2">
             <h3 className="font-bold">
-              {t} <span className="num font-normal text-soft">{states.filter((s) => s.status === 'sterile').length} of {states.length} sterile</span>
+              {t}{' '}
+              <span className="num font-normal text-soft">
+                {states.filter((s) => s.status === 'sterile').length} of {states.length} sterile
+              </span>
             </h3>
             <ul className="flex flex-wrap gap-1.5">
               {states.map((s) => (
-                <li key={s.cassette.id} data-cassette={s.cassette.id} data-status={s.status} className={`min-w-36 rounded-md border-2 px-2 py-1 leading-tight ${looks[s.change ? 'pulled back' : s.status].tone}`}>
-                  <strong>{s.cassette.name}</strong> {s.load && <span className="num text-base text-soft">№ {s.load.number}</span>}
+                <li
+                  key={s.cassette.id}
+                  data-cassette={s.cassette.id}
+                  data-status={s.status}
+                  className={`min-w-36 rounded-md border-2 px-2 py-1 leading-tight ${looks[s.change ? 'pulled back' : s.status].tone}`}
+                >
+                  <strong>{s.cassette.name}</strong>{' '}
+                  {s.load && <span className="num text-base text-soft">№ {s.load.number}</span>}
                   <span className="block text-base">
-                    <span aria-hidden="true">{looks[s.change ? 'pulled back' : s.status].shape}</span> {s.change ? 'change it: ' : ''}{s.status}
-                    {s.since !== undefined && (s.status === 'soiled' || s.status === 'laid up') && <span className="num"> {whenWords(s.since, view.now, practice.zone)}</span>}
+                    <span aria-hidden="true">{looks[s.change ? 'pulled back' : s.status].shape}</span>{' '}
+                    {s.change ? 'change it: ' : ''}
+                    {s.status}
+                    {s.since !== undefined && (s.status === 'soiled' || s.status === 'laid up') && (
+                      <span className="num"> {whenWords(s.since, view.now, practice.zone)}</span>
+                    )}
                   </span>
-                  {s.visitId && s.status === 'laid up' && <span className="block text-base text-soft">{visit.get(s.visitId)}</span>}
+                  {s.visitId && s.status === 'laid up' && (
+                    <span className="block text-base text-soft">{visit.get(s.visitId)}</span>
+                  )}
                 </li>
               ))}
             </ul>
@@ -72,26 +115,58 @@ function Cassettes({ view, practice, act }: { view: InstrumentsView; practice: P
   )
 }
 
-function StartLoad({ steriliser, view, act, onClose }: { steriliser: Steriliser; view: InstrumentsView; act: Act; onClose: () => void }) {
-  const here = view.states.filter((s) => ['soiled', 'pulled back', 'not on record'].includes(s.status)).toSorted((a, b) => (a.since ?? 0) - (b.since ?? 0))
+function StartLoad({
+  steriliser,
+  view,
+  act,
+  onClose,
+}: {
+  steriliser: Steriliser
+  view: InstrumentsView
+  act: Act
+  onClose: () => void
+}) {
+  const here = view.states
+    .filter((s) => ['soiled', 'pulled back', 'not on record'].includes(s.status))
+    .toSorted((a, b) => (a.since ?? 0) - (b.since ?? 0))
   const [inIt, setInIt] = useState<string[]>(() => here.slice(0, steriliser.capacity).map((s) => s.cassette.id))
   const due = view.sporeDue[steriliser.id]
   const [spore, setSpore] = useState(due === null || due === undefined || due <= view.now)
-  const toggle = (s: CassetteState, on: boolean): void => setInIt(on ? [...inIt, s.cassette.id] : inIt.filter((id) => id !== s.cassette.id))
+  const toggle = (s: CassetteState, on: boolean): void =>
+    setInIt(on ? [...inIt, s.cassette.id] : inIt.filter((id) => id !== s.cassette.id))
   return (
     <Modal open onClose={onClose} title={`A load in ${steriliser.name}`}>
       <div className="space-y-3">
         <p>
-          {cycleTable[steriliser.cycle].name}, about <span className="num">{cycleMin(steriliser)}</span> min. Washed, packed, with an indicator inside each: <span className="num">{inIt.length}</span> of {steriliser.capacity} places.
+          {cycleTable[steriliser.cycle].name}, about <span className="num">{cycleMin(steriliser)}</span> min. Washed,
+          packed, with an indicator inside each: <span className="num">{inIt.length}</span> of {steriliser.capacity}{' '}
+          places.
         </p>
         {here.length === 0 && <Mark kind="mind">nothing is soiled</Mark>}
         <div className="grid grid-cols-2 gap-1.5">
           {here.map((s) => (
-            <Check key={s.cassette.id} label={`${s.cassette.name} (${s.status})`} checked={inIt.includes(s.cassette.id)} disabled={!inIt.includes(s.cassette.id) && inIt.length >= steriliser.capacity} onChange={(on) => toggle(s, on)} />
+            <Check
+              key={s.cassette.id}
+              label={`${s.cassette.name} (${s.status})`}
+              checked={inIt.includes(s.cassette.id)}
+              disabled={!inIt.includes(s.cassette.id) && inIt.length >= steriliser.capacity}
+              onChange={(on) => toggle(s, on)}
+            />
           ))}
         </div>
         <Check label="A spore test runs in it" checked={spore} onChange={setSpore} />
-        <Button big tone="jade" className="w-full" disabled={inIt.length === 0 || act.isPending} onClick={() => act.mutate({ path: '/loads', body: { steriliserId: steriliser.id, cassetteIds: inIt, spore } }, { onSuccess: onClose })}>
+        <Button
+          big
+          tone="jade"
+          className="w-full"
+          disabled={inIt.length === 0 || act.isPending}
+          onClick={() =>
+            act.mutate(
+              { path: '/loads', body: { steriliserId: steriliser.id, cassetteIds: inIt, spore } },
+              { onSuccess: onClose },
+            )
+          }
+        >
           Start it
         </Button>
       </div>
@@ -101,14 +176,33 @@ function StartLoad({ steriliser, view, act, onClose }: { steriliser: Steriliser;
 
 function AddSteriliser({ instruments, act }: { instruments: Instruments; act: Act }) {
   const n = instruments.sterilisers.length + 1
-  const add = (): void => act.mutate({ path: '/instruments', method: 'PUT', body: { ...instruments, sterilisers: [...instruments.sterilisers, { id: `steriliser-${n}`, name: `Steriliser ${n}`, capacity: 6, cycle: 'pre-vacuum 132' }] } })
+  const add = (): void =>
+    act.mutate({
+      path: '/instruments',
+      method: 'PUT',
+      body: {
+        ...instruments,
+        sterilisers: [
+          ...instruments.sterilisers,
+          { id: `steriliser-${n}`, name: `Steriliser ${n}`, capacity: 6, cycle: 'pre-vacuum 132' },
+        ],
+      },
+    })
   return <Button onClick={add}>Add a steriliser</Button>
 }
 
 function Sterilisers({ view, practice, act }: { view: InstrumentsView; practice: Practice; act: Act }) {
   const [loading, setLoading] = useState<Steriliser>()
   const { zone } = practice
-  const change = (id: string, part: Partial<Steriliser>): void => act.mutate({ path: '/instruments', method: 'PUT', body: { ...view.instruments, sterilisers: view.instruments.sterilisers.map((s) => (s.id === id ? { ...s, ...part } : s)) } })
+  const change = (id: string, part: Partial<Steriliser>): void =>
+    act.mutate({
+      path: '/instruments',
+      method: 'PUT',
+      body: {
+        ...view.instruments,
+        sterilisers: view.instruments.sterilisers.map((s) => (s.id === id ? { ...s, ...part } : s)),
+      },
+    })
   return (
     <Panel title="Sterilisers" aside={<AddSteriliser instruments={view.instruments} act={act} />}>
       <ul className="divide-y-2 divide-line">
@@ -122,7 +216,8 @@ function Sterilisers({ view, practice, act }: { view: InstrumentsView; practice:
                 <strong className="text-lg">{s.name}</strong>
                 {running ? (
                   <Mark kind="mind">
-                    load {running.number} runs, until about <span className="num">{clockTime(running.startedAt + cycleMin(s) * 60_000, zone)}</span>
+                    load {running.number} runs, until about{' '}
+                    <span className="num">{clockTime(running.startedAt + cycleMin(s) * 60_000, zone)}</span>
                   </Mark>
                 ) : (
                   <Button className="ml-auto" tone="jade" onClick={() => setLoading(s)}>
@@ -131,7 +226,12 @@ function Sterilisers({ view, practice, act }: { view: InstrumentsView; practice:
                 )}
               </div>
               <div className="flex flex-wrap items-center gap-2 text-base">
-                <select aria-label={`Cycle of ${s.name}`} className="h-12 rounded-md border-2 border-line bg-sheet px-2" value={s.cycle} onChange={(e) => change(s.id, { cycle: e.target.value as Steriliser['cycle'] })}>
+                <select
+                  aria-label={`Cycle of ${s.name}`}
+                  className="h-12 rounded-md border-2 border-line bg-sheet px-2"
+                  value={s.cycle}
+                  onChange={(e) => change(s.id, { cycle: e.target.value as Steriliser['cycle'] })}
+                >
                   {cycleNames.map((c) => (
                     <option key={c} value={c}>
                       {cycleTable[c].name}
@@ -140,10 +240,27 @@ function Sterilisers({ view, practice, act }: { view: InstrumentsView; practice:
                 </select>
                 <label className="flex items-center gap-2">
                   holds
-                  <input aria-label={`Cassettes ${s.name} holds`} className="num h-12 w-16 rounded-md border-2 border-line bg-sheet px-2" inputMode="numeric" key={s.capacity} defaultValue={s.capacity} onBlur={(e) => { const n = Number(e.target.value); if (Number.isInteger(n) && n > 0 && n <= 60 && n !== s.capacity) change(s.id, { capacity: n }); else e.target.value = String(s.capacity) }} />
+                  <input
+                    aria-label={`Cassettes ${s.name} holds`}
+                    className="num h-12 w-16 rounded-md border-2 border-line bg-sheet px-2"
+                    inputMode="numeric"
+                    key={s.capacity}
+                    defaultValue={s.capacity}
+                    onBlur={(e) => {
+                      const n = Number(e.target.value)
+                      if (Number.isInteger(n) && n > 0 && n <= 60 && n !== s.capacity) change(s.id, { capacity: n })
+                      else e.target.value = String(s.capacity)
+                    }}
+                  />
                 </label>
                 <Mark kind={overdue ? 'ask' : 'good'}>
-                  {due === null || due === undefined ? 'no spore test on record' : <>spore test {overdue ? 'was due' : 'due'} {plainDate(due, zone)}</>}
+                  {due === null || due === undefined ? (
+                    'no spore test on record'
+                  ) : (
+                    <>
+                      spore test {overdue ? 'was due' : 'due'} {plainDate(due, zone)}
+                    </>
+                  )}
                 </Mark>
               </div>
             </li>

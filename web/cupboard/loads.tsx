@@ -9,7 +9,13 @@ import { clockTime } from '../parts/words'
 import type { Act, InstrumentsView, LoadView } from './instruments-data'
 
 const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
-const faultWords = { none: 'as it should', 'too cold': 'too cold', 'too short': 'held too short', 'cut off': 'cut off half way', garbled: 'a broken line' } as const
+const faultWords = {
+  none: 'as it should',
+  'too cold': 'too cold',
+  'too short': 'held too short',
+  'cut off': 'cut off half way',
+  garbled: 'a broken line',
+} as const
 
 export function whenWords(at: number, now: number, zone: string): string {
   const [day, today] = [plainDate(at, zone), plainDate(now, zone)]
@@ -32,20 +38,30 @@ function Trace({ load, view, practice, act }: { load: LoadView; view: Instrument
   return (
     <div className="mt-1 space-y-1 rounded-md border-2 border-alarm bg-alarm-wash p-2" data-trace={load.number}>
       <p>
-        <strong>Pulled back</strong> {load.failedAt !== null && whenWords(load.failedAt, view.now, practice.zone)}: {load.failedWhy}
+        <strong>Pulled back</strong> {load.failedAt !== null && whenWords(load.failedAt, view.now, practice.zone)}:{' '}
+        {load.failedWhy}
       </p>
-      {traced.back.length > 0 && <p>Off the shelf, to be run again: {traced.back.map((id) => cassette.get(id) ?? id).join(', ')}</p>}
+      {traced.back.length > 0 && (
+        <p>Off the shelf, to be run again: {traced.back.map((id) => cassette.get(id) ?? id).join(', ')}</p>
+      )}
       {traced.laidUp.map((l) => (
         <p key={l.cassetteId}>
-          <Mark kind="stop">change {cassette.get(l.cassetteId) ?? l.cassetteId} before it is used</Mark> {visitLink(l.visitId)}{' '}
-          <Button aria-label={`${cassette.get(l.cassetteId) ?? l.cassetteId} is changed for another`} onClick={() => act.mutate({ path: `/visits/${l.visitId}/cassettes/change`, body: { cassetteId: l.cassetteId } })}>
+          <Mark kind="stop">change {cassette.get(l.cassetteId) ?? l.cassetteId} before it is used</Mark>{' '}
+          {visitLink(l.visitId)}{' '}
+          <Button
+            aria-label={`${cassette.get(l.cassetteId) ?? l.cassetteId} is changed for another`}
+            onClick={() =>
+              act.mutate({ path: `/visits/${l.visitId}/cassettes/change`, body: { cassetteId: l.cassetteId } })
+            }
+          >
             It is changed
           </Button>
         </p>
       ))}
       {traced.visits.length > 0 ? (
         <p>
-          Used for: {traced.visits.map((id, i) => [i > 0 ? '; ' : '', visitLink(id)])}. Tell the dentist, who decides what the patients are told; local rules say what is reported.
+          Used for: {traced.visits.map((id, i) => [i > 0 ? '; ' : '', visitLink(id)])}. Tell the dentist, who decides
+          what the patients are told; local rules say what is reported.
         </p>
       ) : (
         <p>No visit that is over was touched.</p>
@@ -85,7 +101,11 @@ function Running({ load, view, act }: { load: LoadView; view: InstrumentsView; a
     <span className="flex flex-wrap items-center gap-2">
       <label className="flex items-center gap-2 text-soft">
         simulated log
-        <select className="h-12 rounded-md border-2 border-line bg-sheet px-2 text-ink" value={fault} onChange={(e) => setFault(e.target.value as keyof typeof faultWords)}>
+        <select
+          className="h-12 rounded-md border-2 border-line bg-sheet px-2 text-ink"
+          value={fault}
+          onChange={(e) => setFault(e.target.value as keyof typeof faultWords)}
+        >
           {Object.entries(faultWords).map(([value, words]) => (
             <option key={value} value={value}>
               {words}
@@ -101,10 +121,22 @@ function Running({ load, view, act }: { load: LoadView; view: InstrumentsView; a
 function LetOut({ load, act }: { load: LoadView; act: Act }) {
   const [byHand, setByHand] = useState('')
   const bad = load.judgement && !load.judgement.good
-  const release = (indicator: 'changed' | 'not changed'): void => act.mutate({ path: `/loads/${load.id}/release`, body: { indicator, ...(byHand.trim().length >= 3 ? { byHand } : {}) } })
+  const release = (indicator: 'changed' | 'not changed'): void =>
+    act.mutate({
+      path: `/loads/${load.id}/release`,
+      body: { indicator, ...(byHand.trim().length >= 3 ? { byHand } : {}) },
+    })
   return (
     <span className="flex flex-wrap items-center gap-2">
-      {!load.judgement && <input aria-label={`What the display or strip of load ${load.number} shows`} placeholder="display or strip shows …" className="h-12 w-56 rounded-md border-2 border-line bg-sheet px-2" value={byHand} onChange={(e) => setByHand(e.target.value)} />}
+      {!load.judgement && (
+        <input
+          aria-label={`What the display or strip of load ${load.number} shows`}
+          placeholder="display or strip shows …"
+          className="h-12 w-56 rounded-md border-2 border-line bg-sheet px-2"
+          value={byHand}
+          onChange={(e) => setByHand(e.target.value)}
+        />
+      )}
       {!bad && (
         <Button tone="jade" disabled={!load.judgement && byHand.trim().length < 3} onClick={() => release('changed')}>
           Indicator changed: let out
@@ -115,7 +147,17 @@ function LetOut({ load, act }: { load: LoadView; act: Act }) {
   )
 }
 
-function LoadRow({ load, view, practice, act }: { load: LoadView; view: InstrumentsView; practice: Practice; act: Act }) {
+function LoadRow({
+  load,
+  view,
+  practice,
+  act,
+}: {
+  load: LoadView
+  view: InstrumentsView
+  practice: Practice
+  act: Act
+}) {
   const [pulling, setPulling] = useState(false)
   const name = (id: string | null): string => practice.people.find((p) => p.id === id)?.name ?? 'somebody'
   const cassette = new Map(view.instruments.cassettes.map((c) => [c.id, c.name]))
@@ -133,11 +175,20 @@ function LoadRow({ load, view, practice, act }: { load: LoadView; view: Instrume
           {steriliser}, {cycleTable[load.cycle].name}
         </span>
         {load.failedAt !== null && <Mark kind="stop">pulled back</Mark>}
-        {load.releasedAt !== null && load.failedAt === null && <Mark kind="good">let out {clockTime(load.releasedAt, practice.zone)} by {name(load.releasedBy)}</Mark>}
+        {load.releasedAt !== null && load.failedAt === null && (
+          <Mark kind="good">
+            let out {clockTime(load.releasedAt, practice.zone)} by {name(load.releasedBy)}
+          </Mark>
+        )}
         {open && load.endedAt === null && <Mark kind="mind">running</Mark>}
         {open && load.endedAt !== null && <Mark kind="ask">to be let out</Mark>}
         {load.failedAt === null && (
-          <Button tone="quiet" className="ml-auto" aria-label={`Pull load ${load.number} back`} onClick={() => setPulling(true)}>
+          <Button
+            tone="quiet"
+            className="ml-auto"
+            aria-label={`Pull load ${load.number} back`}
+            onClick={() => setPulling(true)}
+          >
             Pull back
           </Button>
         )}
@@ -155,13 +206,20 @@ function LoadRow({ load, view, practice, act }: { load: LoadView; view: Instrume
         {load.spore && load.endedAt !== null && load.sporeResult === null && (
           <span className="flex items-center gap-2">
             Spore test:
-            <Button onClick={() => act.mutate({ path: `/loads/${load.id}/spore`, body: { result: 'no growth' } })}>no growth</Button>
-            <Button tone="alarm" onClick={() => act.mutate({ path: `/loads/${load.id}/spore`, body: { result: 'growth' } })}>
+            <Button onClick={() => act.mutate({ path: `/loads/${load.id}/spore`, body: { result: 'no growth' } })}>
+              no growth
+            </Button>
+            <Button
+              tone="alarm"
+              onClick={() => act.mutate({ path: `/loads/${load.id}/spore`, body: { result: 'growth' } })}
+            >
               growth
             </Button>
           </span>
         )}
-        {load.sporeResult !== null && <Mark kind={load.sporeResult === 'growth' ? 'stop' : 'good'}>spore test: {load.sporeResult}</Mark>}
+        {load.sporeResult !== null && (
+          <Mark kind={load.sporeResult === 'growth' ? 'stop' : 'good'}>spore test: {load.sporeResult}</Mark>
+        )}
       </div>
       {load.failedAt !== null && <Trace load={load} view={view} practice={practice} act={act} />}
       {pulling && <Why load={load} act={act} onClose={() => setPulling(false)} />}
@@ -172,7 +230,9 @@ function LoadRow({ load, view, practice, act }: { load: LoadView; view: Instrume
 export function Loads({ view, practice, act }: { view: InstrumentsView; practice: Practice; act: Act }) {
   return (
     <Panel title="Loads">
-      {view.loads.length === 0 && <p className="text-soft">No load is on record yet. Start one and its cassettes are followed from there.</p>}
+      {view.loads.length === 0 && (
+        <p className="text-soft">No load is on record yet. Start one and its cassettes are followed from there.</p>
+      )}
       <ul className="divide-y-2 divide-line">
         {view.loads.map((l) => (
           <LoadRow key={l.id} load={l} view={view} practice={practice} act={act} />

@@ -31,7 +31,11 @@ function Line({ line }: { line: StockLine }) {
       <td className="space-y-1 pr-3">
         {line.short && (
           <Mark kind="ask">
-            short on <Link className="num underline" to={`/days/${line.short.date}`}>{line.short.date}</Link>, by <span className="num">{line.short.by}</span>
+            short on{' '}
+            <Link className="num underline" to={`/days/${line.short.date}`}>
+              {line.short.date}
+            </Link>
+            , by <span className="num">{line.short.by}</span>
           </Mark>
         )}
         {line.wasted.map((w) => (
@@ -47,7 +51,11 @@ function Line({ line }: { line: StockLine }) {
 
 export default function OrderScreen() {
   const [days, setDays] = useState<'7' | '14' | '30'>('14')
-  const stock = useQuery({ queryKey: ['practice', 'stock', days], queryFn: () => api<StockView>(`/stock?days=${days}`), staleTime: 5_000 })
+  const stock = useQuery({
+    queryKey: ['practice', 'stock', days],
+    queryFn: () => api<StockView>(`/stock?days=${days}`),
+    staleTime: 5_000,
+  })
   const practice = usePractice()
   const refresh = useRefresh()
   const act = useAct()
@@ -56,16 +64,36 @@ export default function OrderScreen() {
   if (stock.isPending || practice.isPending) return <Loading what="Counting what the plans take" />
   if (stock.isError) return <Failed error={stock.error} again={() => void stock.refetch()} />
   if (practice.isError) return <Failed error={practice.error} again={() => void practice.refetch()} />
-  const lines = stock.data.lines.filter((l) => l.needed > 0 || l.wasted.length > 0).toSorted((a, b) => Number(b.order > 0) - Number(a.order > 0) || (a.short?.date ?? '9').localeCompare(b.short?.date ?? '9') || a.name.localeCompare(b.name))
+  const lines = stock.data.lines
+    .filter((l) => l.needed > 0 || l.wasted.length > 0)
+    .toSorted(
+      (a, b) =>
+        Number(b.order > 0) - Number(a.order > 0) ||
+        (a.short?.date ?? '9').localeCompare(b.short?.date ?? '9') ||
+        a.name.localeCompare(b.name),
+    )
   const toOrder = lines.filter((l) => l.order > 0).length
   const opened = stock.data.lines.filter((l) => l.opened.length > 0)
   const worn = practice.data.burs.filter((b) => b.useLimit - b.uses <= 1)
   return (
     <div className="mx-auto max-w-[1400px] space-y-3">
       <CupboardHead>
-        <Pick label="How far ahead" value={days} onPick={setDays} options={[{ value: '7', label: '7 days' }, { value: '14', label: '14' }, { value: '30', label: '30' }]} />
+        <Pick
+          label="How far ahead"
+          value={days}
+          onPick={setDays}
+          options={[
+            { value: '7', label: '7 days' },
+            { value: '14', label: '14' },
+            { value: '30', label: '30' },
+          ]}
+        />
         {toOrder > 0 && (
-          <a href={`/api/stock/order.csv?days=${days}`} download className="flex min-h-12 items-center gap-2 rounded-md border-2 border-ink px-4 font-semibold">
+          <a
+            href={`/api/stock/order.csv?days=${days}`}
+            download
+            className="flex min-h-12 items-center gap-2 rounded-md border-2 border-ink px-4 font-semibold"
+          >
             <Download aria-hidden="true" /> Order as CSV
           </a>
         )}
@@ -73,7 +101,17 @@ export default function OrderScreen() {
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <Panel labelled="What the plans take">
           <p className="mb-2">
-            <span className="num">{stock.data.visits}</span> visits planned from <span className="num">{stock.data.from}</span> to <span className="num">{stock.data.to}</span>, against the lots in order of expiry. {toOrder === 0 ? 'Nothing runs short.' : <><strong className="num">{toOrder}</strong> to order: what is missing, and a reserve of {Math.round((reserve - 1) * 100)} % of what is taken (a starting estimate).</>}
+            <span className="num">{stock.data.visits}</span> visits planned from{' '}
+            <span className="num">{stock.data.from}</span> to <span className="num">{stock.data.to}</span>, against the
+            lots in order of expiry.{' '}
+            {toOrder === 0 ? (
+              'Nothing runs short.'
+            ) : (
+              <>
+                <strong className="num">{toOrder}</strong> to order: what is missing, and a reserve of{' '}
+                {Math.round((reserve - 1) * 100)} % of what is taken (a starting estimate).
+              </>
+            )}
           </p>
           {stock.data.visits === 0 ? (
             <p className="text-soft">No visit is planned in these days, so nothing is taken.</p>
@@ -82,11 +120,17 @@ export default function OrderScreen() {
               <thead>
                 <tr className="border-b-2 border-ink text-left">
                   <th scope="col">Material</th>
-                  <th scope="col" className="pr-3 text-right">there</th>
-                  <th scope="col" className="pr-3 text-right">taken</th>
+                  <th scope="col" className="pr-3 text-right">
+                    there
+                  </th>
+                  <th scope="col" className="pr-3 text-right">
+                    taken
+                  </th>
                   <th scope="col">unit</th>
                   <th scope="col" />
-                  <th scope="col" className="text-right">order</th>
+                  <th scope="col" className="text-right">
+                    order
+                  </th>
                 </tr>
               </thead>
               <tbody>
@@ -106,10 +150,17 @@ export default function OrderScreen() {
                 {worn.map((b) => (
                   <li key={b.id} data-bur={b.id} className="flex flex-wrap items-center gap-2 py-1">
                     <span>
-                      <strong>{b.name}</strong> <span className="num">{b.uses}/{b.useLimit}</span>
+                      <strong>{b.name}</strong>{' '}
+                      <span className="num">
+                        {b.uses}/{b.useLimit}
+                      </span>
                     </span>
                     {unusable(b) && <Mark kind="ask">not laid out any more</Mark>}
-                    <Button className="ml-auto" aria-label={`A new ${b.name} is put in`} onClick={() => act.mutate({ path: `/burs/${b.id}/renew`, body: {} }, { onSuccess: reload })}>
+                    <Button
+                      className="ml-auto"
+                      aria-label={`A new ${b.name} is put in`}
+                      onClick={() => act.mutate({ path: `/burs/${b.id}/renew`, body: {} }, { onSuccess: reload })}
+                    >
                       New one in
                     </Button>
                   </li>
@@ -120,16 +171,18 @@ export default function OrderScreen() {
           <Panel title="Opened">
             {opened.length === 0 && <p className="text-soft">Nothing is opened.</p>}
             <ul>
-              {opened.map((l) => l.opened.map((o) => (
-                <li key={o.number} className="flex justify-between gap-2 border-b border-line py-1">
-                  <span>
-                    {l.name} <span className="num text-soft">{o.number}</span>
-                  </span>
-                  <span className="num whitespace-nowrap">
-                    {o.left} {l.unit}
-                  </span>
-                </li>
-              )))}
+              {opened.map((l) =>
+                l.opened.map((o) => (
+                  <li key={o.number} className="flex justify-between gap-2 border-b border-line py-1">
+                    <span>
+                      {l.name} <span className="num text-soft">{o.number}</span>
+                    </span>
+                    <span className="num whitespace-nowrap">
+                      {o.left} {l.unit}
+                    </span>
+                  </li>
+                )),
+              )}
             </ul>
           </Panel>
         </div>

@@ -24,17 +24,29 @@ function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
       <div className="flex flex-wrap items-start justify-between gap-3">
         <div>
           <p className="text-2xl leading-tight font-bold">
-            <span className="font-normal text-soft">{visit.stage === 'running' ? 'In the chair:' : 'Next:'}</span> <span className="num">{clockTime(visit.startsAt, view.zone)}</span> {visit.patient.name}
+            <span className="font-normal text-soft">{visit.stage === 'running' ? 'In the chair:' : 'Next:'}</span>{' '}
+            <span className="num">{clockTime(visit.startsAt, view.zone)}</span> {visit.patient.name}
           </p>
           <p className="text-xl">
-            <strong className="num">{bothNotations(visit.request.teeth, view.notation)}</strong> {(visit.request.restoration ?? visit.title)}
+            <strong className="num">{bothNotations(visit.request.teeth, view.notation)}</strong>{' '}
+            {visit.request.restoration ?? visit.title}
           </p>
           <p>
-            {view.chairs.find((c) => c.id === visit.chairId)?.name} · {visit.people.map((p) => p.name).join(', ')} · {minutes(visit.score.chairS)} in the chair
+            {view.chairs.find((c) => c.id === visit.chairId)?.name} · {visit.people.map((p) => p.name).join(', ')} ·{' '}
+            {minutes(visit.score.chairS)} in the chair
           </p>
         </div>
-        <Link to={placeOf(visit)} className="flex min-h-16 items-center justify-center rounded-md bg-jade px-5 text-xl font-bold text-jade-ink">
-          {visit.stage === 'planned' ? 'See what will be done' : visit.stage === 'laid up' ? 'To the chair' : visit.stage === 'running' ? 'Back to the chair' : 'See the record'}
+        <Link
+          to={placeOf(visit)}
+          className="flex min-h-16 items-center justify-center rounded-md bg-jade px-5 text-xl font-bold text-jade-ink"
+        >
+          {visit.stage === 'planned'
+            ? 'See what will be done'
+            : visit.stage === 'laid up'
+              ? 'To the chair'
+              : visit.stage === 'running'
+                ? 'Back to the chair'
+                : 'See the record'}
         </Link>
       </div>
       {alerts.map((a) => (
@@ -61,7 +73,12 @@ const CalendarBox = lazy(() => import('./calendar-box'))
 export default function DayScreen() {
   const params = useParams()
   const navigate = useNavigate()
-  const day = params['day'] ?? Temporal.Instant.fromEpochMilliseconds(serverNow()).toZonedDateTimeISO(Temporal.Now.timeZoneId()).toPlainDate().toString()
+  const day =
+    params['day'] ??
+    Temporal.Instant.fromEpochMilliseconds(serverNow())
+      .toZonedDateTimeISO(Temporal.Now.timeZoneId())
+      .toPlainDate()
+      .toString()
   const now = useNow(15_000)
   const query = useDay(day)
   const refresh = useRefresh()
@@ -75,12 +92,16 @@ export default function DayScreen() {
   const view = query.data
   // One's own work first: what runs, then what comes; then anybody's.
   const mine = view.visits.filter((v) => v.people.some((p) => p.id === person.id))
-  const next = [mine, view.visits].map((visits) => visits.find((v) => v.stage === 'running') ?? visits.find((v) => v.stage !== 'closed')).find((v) => v !== undefined)
+  const next = [mine, view.visits]
+    .map((visits) => visits.find((v) => v.stage === 'running') ?? visits.find((v) => v.stage !== 'closed'))
+    .find((v) => v !== undefined)
   const go = (days: number): void => void navigate(`/days/${Temporal.PlainDate.from(day).add({ days }).toString()}`)
   return (
     <div className="mx-auto flex max-w-[1400px] flex-col gap-3">
       <div className="flex flex-wrap items-center gap-2">
-        <h1 className="mr-2 text-2xl font-bold">{Temporal.PlainDate.from(day).toLocaleString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}</h1>
+        <h1 className="mr-2 text-2xl font-bold">
+          {Temporal.PlainDate.from(day).toLocaleString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}
+        </h1>
         <Button tone="quiet" aria-label="The day before" onClick={() => go(-1)}>
           <ChevronLeft aria-hidden="true" />
         </Button>
@@ -89,7 +110,16 @@ export default function DayScreen() {
         </Button>
         <span className="ml-auto flex items-center gap-2 text-soft">
           Staves of
-          <Pick label="Staves of" value={staves} onPick={setStaves} options={[{ value: 'dentists', label: 'dentists' }, { value: 'everybody', label: 'everybody' }, { value: 'none', label: 'nobody' }]} />
+          <Pick
+            label="Staves of"
+            value={staves}
+            onPick={setStaves}
+            options={[
+              { value: 'dentists', label: 'dentists' },
+              { value: 'everybody', label: 'everybody' },
+              { value: 'none', label: 'nobody' },
+            ]}
+          />
         </span>
         <Button tone="quiet" onClick={() => setCalendar(true)}>
           <CalendarDays aria-hidden="true" /> Calendar
@@ -99,7 +129,9 @@ export default function DayScreen() {
         </Button>
       </div>
       <Chairs view={view} staves={staves} now={now} />
-      {view.visits.length === 0 && <p className="text-xl text-soft">Nothing is planned on this day. Add a visit to begin.</p>}
+      {view.visits.length === 0 && (
+        <p className="text-xl text-soft">Nothing is planned on this day. Add a visit to begin.</p>
+      )}
       <div className="flex flex-wrap gap-3">
         {next && (
           <div className="min-w-96 flex-1">
@@ -109,10 +141,20 @@ export default function DayScreen() {
         <Times view={view} now={now} />
         <Dry view={view} />
       </div>
-      {adding !== false && <NewVisit view={view} {...(adding === true ? {} : { prefill: adding })} onClose={() => setAdding(false)} />}
+      {adding !== false && (
+        <NewVisit view={view} {...(adding === true ? {} : { prefill: adding })} onClose={() => setAdding(false)} />
+      )}
       {calendar && (
         <Suspense>
-          <CalendarBox view={view} simulated={view.simulated} onNew={(p) => { setCalendar(false); setAdding(p) }} onClose={() => setCalendar(false)} />
+          <CalendarBox
+            view={view}
+            simulated={view.simulated}
+            onNew={(p) => {
+              setCalendar(false)
+              setAdding(p)
+            }}
+            onClose={() => setCalendar(false)}
+          />
         </Suspense>
       )}
     </div>

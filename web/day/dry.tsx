@@ -28,7 +28,12 @@ export function Dry({ view }: { view: DayView }) {
   }
   const words = (act: SavingAct) => {
     if (act.kind === 'extra run') return <>a run at {time(act.at)} with what is packed by then</>
-    if (act.kind === 'swap') return <>{name(act.visitIds[0])} and {name(act.visitIds[1])} exchange their times, if both patients can</>
+    if (act.kind === 'swap')
+      return (
+        <>
+          {name(act.visitIds[0])} and {name(act.visitIds[1])} exchange their times, if both patients can
+        </>
+      )
     return <>one more {act.type} cassette, borrowed or bought</>
   }
   return (
@@ -44,7 +49,8 @@ export function Dry({ view }: { view: DayView }) {
         {turnover?.dry.map((d) => (
           <li key={d.visitId + d.type} data-dry={d.visitId}>
             <Mark kind="ask">
-              <strong>{name(d.visitId)}</strong> finds no {d.type} cassette at {time(d.neededAt)}; {d.nextReadyAt === undefined ? 'none comes back that day' : <>the next is ready {time(d.nextReadyAt)}</>}
+              <strong>{name(d.visitId)}</strong> finds no {d.type} cassette at {time(d.neededAt)};{' '}
+              {d.nextReadyAt === undefined ? 'none comes back that day' : <>the next is ready {time(d.nextReadyAt)}</>}
             </Mark>
           </li>
         ))}
@@ -64,7 +70,14 @@ export function Dry({ view }: { view: DayView }) {
       )}
       {turnover && turnover.together.length > 1 && (
         <p>
-          All together: {[...counted(turnover.together)].map(([key, { act, n }], i) => <span key={key}>{i > 0 && '; '}{n > 1 && `${n} times: `}{words(act)}</span>)}
+          All together:{' '}
+          {[...counted(turnover.together)].map(([key, { act, n }], i) => (
+            <span key={key}>
+              {i > 0 && '; '}
+              {n > 1 && `${n} times: `}
+              {words(act)}
+            </span>
+          ))}
           {turnover.left.length > 0 && `. ${turnover.left.length} still without.`}
         </p>
       )}

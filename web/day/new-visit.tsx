@@ -2,7 +2,14 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Practice } from '../../core/practice/practice'
 import type { Restoration } from '../../core/plan/vocabulary'
-import { readTooth, toothName, writeBoth, type Notation, type Tooth, type ToothReading } from '../../core/teeth/notation'
+import {
+  readTooth,
+  toothName,
+  writeBoth,
+  type Notation,
+  type Tooth,
+  type ToothReading,
+} from '../../core/teeth/notation'
 import { kindFacts, type KindId } from '../../core/visits/table'
 import { api, type DayVisit } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
@@ -24,16 +31,23 @@ export interface Follows {
 }
 
 /** Teeth typed one after the other, parted by spaces or commas, each in any notation. */
-const readTeeth = (text: string, notation: Notation): ToothReading[] => text.split(/[\s,;]+/).filter(Boolean).map((word) => readTooth(word, notation))
-const teethOf = (readings: readonly ToothReading[]): Tooth[] | null => (readings.every((r) => r.kind === 'ok') ? readings.map((r) => (r as { tooth: Tooth }).tooth) : null)
+const readTeeth = (text: string, notation: Notation): ToothReading[] =>
+  text
+    .split(/[\s,;]+/)
+    .filter(Boolean)
+    .map((word) => readTooth(word, notation))
+const teethOf = (readings: readonly ToothReading[]): Tooth[] | null =>
+  readings.every((r) => r.kind === 'ok') ? readings.map((r) => (r as { tooth: Tooth }).tooth) : null
 
 function Readings({ readings, notation }: { readings: ToothReading[]; notation: Notation }) {
   return (
     <span className="block min-h-6 text-base" role="status">
       {readings.map((r, i) => (
         <span key={i} className="mr-2">
-          {r.kind === 'ok' && `${writeBoth(r.tooth, notation)}, ${toothName(r.tooth)}${r.also ? `; not ${r.also.tooth} (${r.also.notation})` : ''}`}
-          {r.kind === 'ambiguous' && `Which? ${r.readings.map((x) => `ISO ${x.tooth}`).join(' or ')}: write it as quadrant and number`}
+          {r.kind === 'ok' &&
+            `${writeBoth(r.tooth, notation)}, ${toothName(r.tooth)}${r.also ? `; not ${r.also.tooth} (${r.also.notation})` : ''}`}
+          {r.kind === 'ambiguous' &&
+            `Which? ${r.readings.map((x) => `ISO ${x.tooth}`).join(' or ')}: write it as quadrant and number`}
           {r.kind === 'error' && r.message}
         </span>
       ))}
@@ -46,11 +60,24 @@ function freeFrom(view: { visits?: DayVisit[]; zone?: string }, chairId: string)
   const own = view.visits?.filter((v) => v.chairId === chairId) ?? []
   if (own.length === 0 || !view.zone) return '09:00'
   const fiveMinutes = 300_000
-  return clockTime(Math.ceil(Math.max(...own.map((v) => v.startsAt + v.score.totalS * 1000)) / fiveMinutes) * fiveMinutes, view.zone)
+  return clockTime(
+    Math.ceil(Math.max(...own.map((v) => v.startsAt + v.score.totalS * 1000)) / fiveMinutes) * fiveMinutes,
+    view.zone,
+  )
 }
 
 /** Puts a visit into the day; everything else about it is decided on its Case screen. */
-export function NewVisit({ view, follows, prefill, onClose }: { view: { day: string; chairs: Practice['chairs']; notation: Notation; visits?: DayVisit[]; zone?: string }; follows?: Follows; prefill?: Prefill; onClose: () => void }) {
+export function NewVisit({
+  view,
+  follows,
+  prefill,
+  onClose,
+}: {
+  view: { day: string; chairs: Practice['chairs']; notation: Notation; visits?: DayVisit[]; zone?: string }
+  follows?: Follows
+  prefill?: Prefill
+  onClose: () => void
+}) {
   const practice = usePractice()
   const refresh = useRefresh()
   const navigate = useNavigate()
@@ -68,17 +95,38 @@ export function NewVisit({ view, follows, prefill, onClose }: { view: { day: str
   if (!practice.data) return <Loading what="Looking who works here" />
   const k = kindFacts(kind)
   const dentists = practice.data.people.filter((p) => p.roles.includes('dentist'))
-  const assistants = practice.data.people.filter((p) => p.roles.some((r) => r === 'assistant' || r === 'expanded assistant'))
+  const assistants = practice.data.people.filter((p) =>
+    p.roles.some((r) => r === 'assistant' || r === 'expanded assistant'),
+  )
   const readings = readTeeth(teethText, view.notation)
   const teeth = readings.length > 0 ? teethOf(readings) : null
   const ponticReadings = readTeeth(ponticText, view.notation)
   const pontics = teethOf(ponticReadings)
-  const ready = follows ? true : Boolean(teeth && pontics && patientName.trim() && (k.pontics !== 'needed' || pontics.length > 0))
+  const ready = follows
+    ? true
+    : Boolean(teeth && pontics && patientName.trim() && (k.pontics !== 'needed' || pontics.length > 0))
   const add = async (): Promise<void> => {
     setWrong(null)
-    const what = follows ? { caseId: follows.caseId } : { patientName, teeth, ...(pontics && pontics.length > 0 ? { pontics } : {}), ...(k.restorations.length > 1 ? { restoration: restoration ?? k.restorations[0] } : {}) }
+    const what = follows
+      ? { caseId: follows.caseId }
+      : {
+          patientName,
+          teeth,
+          ...(pontics && pontics.length > 0 ? { pontics } : {}),
+          ...(k.restorations.length > 1 ? { restoration: restoration ?? k.restorations[0] } : {}),
+        }
     try {
-      const { id } = await api<{ id: string }>('/visits', { method: 'POST', body: { chairId, day, time, kind, team: { dentist: dentist || dentists[0]!.id, assistants: [assistant || assistants[0]!.id] }, ...what } })
+      const { id } = await api<{ id: string }>('/visits', {
+        method: 'POST',
+        body: {
+          chairId,
+          day,
+          time,
+          kind,
+          team: { dentist: dentist || dentists[0]!.id, assistants: [assistant || assistants[0]!.id] },
+          ...what,
+        },
+      })
       refresh.day()
       void refresh.client.invalidateQueries({ queryKey: ['visit'] })
       onClose()
@@ -87,7 +135,12 @@ export function NewVisit({ view, follows, prefill, onClose }: { view: { day: str
       setWrong((error as Error).message)
     }
   }
-  const select = (label: string, value: string, set: (v: string) => void, options: readonly { id: string; name: string }[]) => (
+  const select = (
+    label: string,
+    value: string,
+    set: (v: string) => void,
+    options: readonly { id: string; name: string }[],
+  ) => (
     <label>
       {label}
       <select className={field} value={value} onChange={(e) => set(e.target.value)}>
@@ -130,10 +183,24 @@ export function NewVisit({ view, follows, prefill, onClose }: { view: { day: str
           </label>
           <label>
             Starts at
-            <input className={`${field} num`} type="time" step={300} value={time} onChange={(e) => setTime(e.target.value)} />
+            <input
+              className={`${field} num`}
+              type="time"
+              step={300}
+              value={time}
+              onChange={(e) => setTime(e.target.value)}
+            />
           </label>
         </div>
-        {select('Chair', chairId, (id) => { setChairId(id); setTime(freeFrom(view, id)) }, view.chairs)}
+        {select(
+          'Chair',
+          chairId,
+          (id) => {
+            setChairId(id)
+            setTime(freeFrom(view, id))
+          },
+          view.chairs,
+        )}
         {!follows && (
           <label>
             {k.most === 1 ? 'Tooth' : 'Teeth'}, in any notation
@@ -152,7 +219,12 @@ export function NewVisit({ view, follows, prefill, onClose }: { view: { day: str
         {select('Assistant', assistant || assistants[0]!.id, setAssistant, assistants)}
         {!follows && k.restorations.length > 1 && (
           <div className="md:col-span-2">
-            <Pick<Restoration> label="Restoration" value={restoration && k.restorations.includes(restoration) ? restoration : k.restorations[0]!} onPick={setRestoration} options={k.restorations.map((r) => ({ value: r, label: r }))} />
+            <Pick<Restoration>
+              label="Restoration"
+              value={restoration && k.restorations.includes(restoration) ? restoration : k.restorations[0]!}
+              onPick={setRestoration}
+              options={k.restorations.map((r) => ({ value: r, label: r }))}
+            />
           </div>
         )}
         {wrong && (

@@ -4,4 +4,6 @@ import { proposeDay, type DayProblem, type Proposal } from '../../core/schedule/
 export type Told = { share: number } | { proposal: Proposal }
 const say = (told: Told): void => self.postMessage(told)
 
-self.addEventListener('message', (e: MessageEvent<DayProblem>) => say({ proposal: proposeDay(e.data, undefined, (share) => say({ share })) }))
+self.addEventListener('message', (e: MessageEvent<DayProblem>) =>
+  say({ proposal: proposeDay(e.data, undefined, (share) => say({ share })) }),
+)

@@ -19,22 +19,52 @@ const say = (e: unknown): void => void toast.error(e instanceof ApiProblem ? e.m
 function useNameOf(view: DayView): (c: Twice) => string {
   const practice = usePractice()
   return (c) => {
-    if (c.heldId) return view.visits.flatMap((v) => v.people).find((p) => p.id === c.heldId)?.name ?? practice.data?.items.find((i) => i.id === c.heldId)?.name ?? c.heldId
+    if (c.heldId)
+      return (
+        view.visits.flatMap((v) => v.people).find((p) => p.id === c.heldId)?.name ??
+        practice.data?.items.find((i) => i.id === c.heldId)?.name ??
+        c.heldId
+      )
     const chairId = view.visits.find((v) => v.id === c.visits[0])?.chairId
     return view.chairs.find((x) => x.id === chairId)?.name ?? 'a chair'
   }
 }
 
-function Proposed({ view, proposal, again, onDone }: { view: DayView; proposal: Proposal; again: (fresh: DayView) => void; onDone: () => void }) {
+function Proposed({
+  view,
+  proposal,
+  again,
+  onDone,
+}: {
+  view: DayView
+  proposal: Proposal
+  again: (fresh: DayView) => void
+  onDone: () => void
+}) {
   const refresh = useRefresh()
   const [busy, setBusy] = useState(false)
-  const moves = proposal.moves.map((m) => ({ ...m, visit: view.visits.find((v) => v.id === m.visitId)! })).filter((m) => m.visit)
+  const moves = proposal.moves
+    .map((m) => ({ ...m, visit: view.visits.find((v) => v.id === m.visitId)! }))
+    .filter((m) => m.visit)
   const put = async (back: boolean): Promise<void> => {
     setBusy(true)
     try {
       // All of them or none: a visit that began meanwhile leaves every time as it was.
-      await api(`/days/${view.day}/times`, { method: 'PUT', body: { moves: moves.map(({ visitId, byMs, visit }) => ({ visitId, from: visit.startsAt + (back ? byMs : 0), to: visit.startsAt + (back ? 0 : byMs) })) } })
-      if (!back) toast.success(`${moves.length} ${moves.length === 1 ? 'visit' : 'visits'} moved; the patients are to be called.`, { duration: 20_000, action: { label: 'Undo', onClick: () => void put(true) } })
+      await api(`/days/${view.day}/times`, {
+        method: 'PUT',
+        body: {
+          moves: moves.map(({ visitId, byMs, visit }) => ({
+            visitId,
+            from: visit.startsAt + (back ? byMs : 0),
+            to: visit.startsAt + (back ? 0 : byMs),
+          })),
+        },
+      })
+      if (!back)
+        toast.success(
+          `${moves.length} ${moves.length === 1 ? 'visit' : 'visits'} moved; the patients are to be called.`,
+          { duration: 20_000, action: { label: 'Undo', onClick: () => void put(true) } },
+        )
     } catch (e) {
       say(e)
     }
@@ -59,7 +89,15 @@ function Proposed({ view, proposal, again, onDone }: { view: DayView; proposal: 
   return (
     <div className="space-y-2" data-proposal="">
       {moves.length === 0 ? (
-        <div>{proposal.twiceBeforeMin < 1 && proposal.before.waitS < minute / 1000 ? <Mark kind="good">What lies ahead still fits: nobody has to come at another time.</Mark> : <Mark kind="ask">Nothing gets better within this shift. Let visits move further, or give one to other people.</Mark>}</div>
+        <div>
+          {proposal.twiceBeforeMin < 1 && proposal.before.waitS < minute / 1000 ? (
+            <Mark kind="good">What lies ahead still fits: nobody has to come at another time.</Mark>
+          ) : (
+            <Mark kind="ask">
+              Nothing gets better within this shift. Let visits move further, or give one to other people.
+            </Mark>
+          )}
+        </div>
       ) : (
         <>
           <ul className="space-y-1">
@@ -72,7 +110,13 @@ function Proposed({ view, proposal, again, onDone }: { view: DayView; proposal: 
                 <span className="text-base text-soft">
                   {Math.abs(m.byMs) / minute} min {m.byMs > 0 ? 'later' : 'earlier'}
                 </span>
-                <Button tone="quiet" className="ml-auto" disabled={busy} aria-label={`${surname(m.visit)} cannot move`} onClick={() => void stays(m.visitId)}>
+                <Button
+                  tone="quiet"
+                  className="ml-auto"
+                  disabled={busy}
+                  aria-label={`${surname(m.visit)} cannot move`}
+                  onClick={() => void stays(m.visitId)}
+                >
                   cannot
                 </Button>
               </li>
@@ -81,19 +125,29 @@ function Proposed({ view, proposal, again, onDone }: { view: DayView; proposal: 
           <table className="text-base">
             <thead>
               <tr className="text-left text-soft">
-                <th scope="col" className="pr-4 font-normal">minutes</th>
-                <th scope="col" className="pr-4 font-normal">now</th>
-                <th scope="col" className="font-normal">then</th>
+                <th scope="col" className="pr-4 font-normal">
+                  minutes
+                </th>
+                <th scope="col" className="pr-4 font-normal">
+                  now
+                </th>
+                <th scope="col" className="font-normal">
+                  then
+                </th>
               </tr>
             </thead>
             <tbody>
-              {figures.filter(([, was, is]) => Math.round(was) > 0 || Math.round(is) > 0).map(([what, was, is]) => (
-                <tr key={what}>
-                  <th scope="row" className="pr-4 text-left font-normal">{what}</th>
-                  <td className="num pr-4">{Math.round(was)}</td>
-                  <td className="num font-bold">{Math.round(is)}</td>
-                </tr>
-              ))}
+              {figures
+                .filter(([, was, is]) => Math.round(was) > 0 || Math.round(is) > 0)
+                .map(([what, was, is]) => (
+                  <tr key={what}>
+                    <th scope="row" className="pr-4 text-left font-normal">
+                      {what}
+                    </th>
+                    <td className="num pr-4">{Math.round(was)}</td>
+                    <td className="num font-bold">{Math.round(is)}</td>
+                  </tr>
+                ))}
             </tbody>
           </table>
           <Button tone="jade" className="mr-2" disabled={busy} onClick={() => void put(false)}>
@@ -122,12 +176,15 @@ function LateList({ late, view }: { late: readonly Late[]; view: DayView }) {
               <strong>{v.patient.name}</strong>{' '}
               {begun ? (
                 <>
-                  out about <span className="num">{clockTime(l.endsAt, view.zone)}</span>, {minutes(l.endLateMs / 1000)} later than planned: tell who fetches them
+                  out about <span className="num">{clockTime(l.endsAt, view.zone)}</span>, {minutes(l.endLateMs / 1000)}{' '}
+                  later than planned: tell who fetches them
                 </>
               ) : (
                 <>
-                  <span className="num">{clockTime(v.startsAt, view.zone)}</span>: seated about <span className="num">{clockTime(l.startsAt, view.zone)}</span>
-                  {l.startLateMs >= minute ? `, ${minutes(l.startLateMs / 1000)} late` : ''}, out about <span className="num">{clockTime(l.endsAt, view.zone)}</span>: call before they set out
+                  <span className="num">{clockTime(v.startsAt, view.zone)}</span>: seated about{' '}
+                  <span className="num">{clockTime(l.startsAt, view.zone)}</span>
+                  {l.startLateMs >= minute ? `, ${minutes(l.startLateMs / 1000)} late` : ''}, out about{' '}
+                  <span className="num">{clockTime(l.endsAt, view.zone)}</span>: call before they set out
                 </>
               )}
             </Mark>
@@ -139,7 +196,8 @@ function LateList({ late, view }: { late: readonly Late[]; view: DayView }) {
 }
 
 /** What a proposal is made from. */
-const timesOf = (view: DayView): string => view.visits.map((v) => `${v.id} ${v.startsAt} ${v.chairId} ${v.stage} ${v.mayMoveMin}`).join()
+const timesOf = (view: DayView): string =>
+  view.visits.map((v) => `${v.id} ${v.startsAt} ${v.chairId} ${v.stage} ${v.mayMoveMin}`).join()
 
 const shifts = ['15', '30', '60'] as const
 
@@ -166,7 +224,9 @@ export function Times({ view, now }: { view: DayView; now: number }) {
     setFound({ of: key, what: 0 })
     const next = new Worker(new URL('./propose.worker.ts', import.meta.url), { type: 'module' })
     next.addEventListener('message', ({ data }: MessageEvent<Told>) => {
-      setFound((before) => (before?.of === key ? { of: key, what: 'proposal' in data ? data.proposal : data.share } : before))
+      setFound((before) =>
+        before?.of === key ? { of: key, what: 'proposal' in data ? data.proposal : data.share } : before,
+      )
       if ('proposal' in data) next.terminate()
     })
     worker.current = next
@@ -188,7 +248,11 @@ export function Times({ view, now }: { view: DayView; now: number }) {
                 <span className="num">
                   {clockTime(c.startAt, view.zone)}–{clockTime(c.endAt, view.zone)}
                 </span>
-                : {view.visits.filter((v) => c.visits.includes(v.id)).map((v) => names.get(v.id)).join(' and ')}
+                :{' '}
+                {view.visits
+                  .filter((v) => c.visits.includes(v.id))
+                  .map((v) => names.get(v.id))
+                  .join(' and ')}
               </Mark>
             </li>
           ))}
@@ -197,7 +261,14 @@ export function Times({ view, now }: { view: DayView; now: number }) {
       {clashes.length === 0 && <Mark kind="good">nobody and no chair is needed twice at once</Mark>}
       {trouble && !past && shown === null && (
         <div className="flex flex-wrap items-end gap-2">
-          <Pick label="How far a visit may move" value={most} onPick={setMost} options={[...new Set([...shifts, own])].toSorted((a, b) => Number(a) - Number(b)).map((value) => ({ value, label: `${value} min` }))} />
+          <Pick
+            label="How far a visit may move"
+            value={most}
+            onPick={setMost}
+            options={[...new Set([...shifts, own])]
+              .toSorted((a, b) => Number(a) - Number(b))
+              .map((value) => ({ value, label: `${value} min` }))}
+          />
           <Button onClick={() => look()}>{late.length > 0 ? 'Propose from now' : 'Propose times'}</Button>
         </div>
       )}
@@ -205,12 +276,20 @@ export function Times({ view, now }: { view: DayView; now: number }) {
         <p className="flex items-center gap-3">
           <span role="status">Looking for times …</span>
           <progress className="h-3 w-32 accent-jade" value={shown} aria-label="How far the search is" />
-          <Button tone="quiet" onClick={() => { stop(); setFound(null) }}>
+          <Button
+            tone="quiet"
+            onClick={() => {
+              stop()
+              setFound(null)
+            }}
+          >
             Stop
           </Button>
         </p>
       )}
-      {shown !== null && typeof shown !== 'number' && <Proposed view={view} proposal={shown} onDone={() => setFound(null)} again={(fresh) => look(fresh)} />}
+      {shown !== null && typeof shown !== 'number' && (
+        <Proposed view={view} proposal={shown} onDone={() => setFound(null)} again={(fresh) => look(fresh)} />
+      )}
     </Panel>
   )
 }

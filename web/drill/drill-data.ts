@@ -6,7 +6,15 @@ import { api } from '../app/api'
 
 export interface Progress {
   kinds: { kind: KindId; asked: number; due: number }[]
-  rounds: { id: number; at: number; kind: KindId; right: number; of: number; seconds: number; parts: Pick<PartScore, 'part' | 'right' | 'of'>[] }[]
+  rounds: {
+    id: number
+    at: number
+    kind: KindId
+    right: number
+    of: number
+    seconds: number
+    parts: Pick<PartScore, 'part' | 'right' | 'of'>[]
+  }[]
   nextDueAt: number | null
   now: number
 }
@@ -19,6 +27,12 @@ export interface NextRound {
 
 export const useProgress = () => useQuery({ queryKey: ['drill'], queryFn: () => api<Progress>('/drill'), staleTime: 0 })
 export const nextRound = (kind?: KindId) => api<NextRound>(`/drill/next${kind ? `?kind=${kind}` : ''}`)
-export const handIn = (round: NextRound, answers: DrillAnswers, seconds: number) => api<{ score: DrillScore }>('/drill/rounds', { method: 'POST', body: { ...round, answers, seconds } })
+export const handIn = (round: NextRound, answers: DrillAnswers, seconds: number) =>
+  api<{ score: DrillScore }>('/drill/rounds', { method: 'POST', body: { ...round, answers, seconds } })
 
-export const partWords: Record<PartScore['part'], string> = { tray: 'Tray', burs: 'Burs', steps: 'Steps', clock: 'Clock' }
+export const partWords: Record<PartScore['part'], string> = {
+  tray: 'Tray',
+  burs: 'Burs',
+  steps: 'Steps',
+  clock: 'Clock',
+}

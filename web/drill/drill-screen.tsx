@@ -8,14 +8,28 @@ import { Button, Failed, Loading, Mark, Panel } from '../parts/ui'
 import { nextRound, partWords, useProgress, type NextRound, type Progress } from './drill-data'
 import { RoundView } from './round-view'
 
-const ago = (ms: number): string => (ms < 3_600_000 ? `${Math.max(1, Math.round(ms / 60_000))} min` : ms < 86_400_000 ? `${Math.round(ms / 3_600_000)} h` : `${Math.round(ms / 86_400_000)} days`)
+const ago = (ms: number): string =>
+  ms < 3_600_000
+    ? `${Math.max(1, Math.round(ms / 60_000))} min`
+    : ms < 86_400_000
+      ? `${Math.round(ms / 3_600_000)} h`
+      : `${Math.round(ms / 86_400_000)} days`
 
 function Rounds({ progress }: { progress: Progress }) {
-  if (progress.rounds.length === 0) return <p className="text-soft">No round yet. A round takes about five minutes: a tray, its burs, some steps, a clock.</p>
+  if (progress.rounds.length === 0)
+    return (
+      <p className="text-soft">
+        No round yet. A round takes about five minutes: a tray, its burs, some steps, a clock.
+      </p>
+    )
   return (
     <ul className="space-y-1">
       {progress.rounds.slice(0, 12).map((r) => (
-        <li key={r.id} data-round={r.kind} className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line py-1">
+        <li
+          key={r.id}
+          data-round={r.kind}
+          className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line py-1"
+        >
           <span className="w-28 text-soft">{ago(progress.now - r.at)} ago</span>
           <span className="min-w-0 flex-1">{kindTable[r.kind].title}</span>
           <svg width={120} height={16} role="img" aria-label={`${r.right} of ${r.of} right`}>
@@ -25,7 +39,9 @@ function Rounds({ progress }: { progress: Progress }) {
           <strong className="num w-16 text-right">
             {r.right}/{r.of}
           </strong>
-          <span className="w-full text-base text-soft md:w-auto">{r.parts.map((p) => `${partWords[p.part].toLowerCase()} ${p.right}/${p.of}`).join(' · ')}</span>
+          <span className="w-full text-base text-soft md:w-auto">
+            {r.parts.map((p) => `${partWords[p.part].toLowerCase()} ${p.right}/${p.of}`).join(' · ')}
+          </span>
         </li>
       ))}
     </ul>
@@ -71,7 +87,10 @@ export default function DrillScreen() {
           <Button big tone="jade" onClick={() => start()} data-start="">
             {due > 0 ? 'A round of what is due' : 'A round'}
           </Button>
-          <p className="text-base text-soft">Scored against the plan this practice’s own library compiles, with the reason of every miss. Nobody sees your rounds but you. It teaches the plan; the dentist decides at the chair.</p>
+          <p className="text-base text-soft">
+            Scored against the plan this practice’s own library compiles, with the reason of every miss. Nobody sees
+            your rounds but you. It teaches the plan; the dentist decides at the chair.
+          </p>
         </Panel>
         <Panel title="Your last rounds">
           <Rounds progress={progress.data} />
@@ -83,14 +102,25 @@ export default function DrillScreen() {
             <section key={g} aria-label={g}>
               <h3 className="text-base font-bold text-soft">{g}</h3>
               <ul className="grid gap-1.5 sm:grid-cols-2">
-                {kinds.filter((k) => kindTable[k.kind].group === g).map((k) => (
-                  <li key={k.kind}>
-                    <button type="button" data-kind={k.kind} onClick={() => start(k.kind)} className="flex min-h-12 w-full cursor-pointer items-center justify-between gap-2 rounded-md border-2 border-line px-3 py-1 text-left leading-tight">
-                      {kindTable[k.kind].title}
-                      {k.due > 0 ? <strong className="num whitespace-nowrap">● {k.due} due</strong> : k.asked > 0 ? <span className="whitespace-nowrap text-soft">✓ {k.asked}</span> : null}
-                    </button>
-                  </li>
-                ))}
+                {kinds
+                  .filter((k) => kindTable[k.kind].group === g)
+                  .map((k) => (
+                    <li key={k.kind}>
+                      <button
+                        type="button"
+                        data-kind={k.kind}
+                        onClick={() => start(k.kind)}
+                        className="flex min-h-12 w-full cursor-pointer items-center justify-between gap-2 rounded-md border-2 border-line px-3 py-1 text-left leading-tight"
+                      >
+                        {kindTable[k.kind].title}
+                        {k.due > 0 ? (
+                          <strong className="num whitespace-nowrap">● {k.due} due</strong>
+                        ) : k.asked > 0 ? (
+                          <span className="whitespace-nowrap text-soft">✓ {k.asked}</span>
+                        ) : null}
+                      </button>
+                    </li>
+                  ))}
               </ul>
             </section>
           ))}

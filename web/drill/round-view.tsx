@@ -19,7 +19,10 @@ function Result({ score, onMore, onEnd }: { score: DrillScore; onMore: () => voi
       {score.parts.map((p) => (
         <section key={p.part} aria-label={partWords[p.part]} data-part-score={p.part}>
           <h2 className="text-2xl font-bold">
-            {partWords[p.part]} <span className="num">{p.right}/{p.of}</span>
+            {partWords[p.part]}{' '}
+            <span className="num">
+              {p.right}/{p.of}
+            </span>
           </h2>
           {p.misses.length === 0 && <Mark kind="good">all right</Mark>}
           <ul className="space-y-1">
@@ -34,7 +37,10 @@ function Result({ score, onMore, onEnd }: { score: DrillScore; onMore: () => voi
           </ul>
         </section>
       ))}
-      <p className="text-soft">What was missed comes back within the hour, what was right after days that grow (FSRS; Ye, Su and Cao, KDD 2022).</p>
+      <p className="text-soft">
+        What was missed comes back within the hour, what was right after days that grow (FSRS; Ye, Su and Cao, KDD
+        2022).
+      </p>
       <div className="flex gap-3">
         <Button big tone="jade" onClick={onMore}>
           Another round
@@ -47,10 +53,29 @@ function Result({ score, onMore, onEnd }: { score: DrillScore; onMore: () => voi
   )
 }
 
-export function RoundView({ next, practice, onMore, onEnd }: { next: NextRound; practice: Practice; onMore: () => void; onEnd: () => void }) {
+export function RoundView({
+  next,
+  practice,
+  onMore,
+  onEnd,
+}: {
+  next: NextRound
+  practice: Practice
+  onMore: () => void
+  onEnd: () => void
+}) {
   const round = useMemo(() => roundOf(next.kind, next.seed, practice, next.date, new Set(next.due)), [next, practice])
   const { plan, clock } = round
-  const tasks = useMemo(() => (['tray', ...(round.burs.length > 1 ? ['burs'] : []), 'steps', ...(clock ? ['clock'] : [])] as ('tray' | 'burs' | 'steps' | 'clock')[]), [round, clock])
+  const tasks = useMemo(
+    () =>
+      ['tray', ...(round.burs.length > 1 ? ['burs'] : []), 'steps', ...(clock ? ['clock'] : [])] as (
+        | 'tray'
+        | 'burs'
+        | 'steps'
+        | 'clock'
+      )[],
+    [round, clock],
+  )
   const [at, setAt] = useState(0)
   const [answers, setAnswers] = useState<DrillAnswers>({ tray: [], burs: [], steps: [], clock: [] })
   const [begunAt] = useState(() => Date.now())
@@ -58,7 +83,9 @@ export function RoundView({ next, practice, onMore, onEnd }: { next: NextRound; 
   const [wrong, setWrong] = useState<string>()
   const send = (all: DrillAnswers): void => {
     setWrong(undefined)
-    handIn(next, all, Math.round((Date.now() - begunAt) / 1000)).then((r) => setScore(r.score)).catch((e: unknown) => setWrong(e instanceof ApiProblem ? e.message : 'It could not be handed in.'))
+    handIn(next, all, Math.round((Date.now() - begunAt) / 1000))
+      .then((r) => setScore(r.score))
+      .catch((e: unknown) => setWrong(e instanceof ApiProblem ? e.message : 'It could not be handed in.'))
   }
   const done = (part: Partial<DrillAnswers>): void => {
     const all = { ...answers, ...part }
@@ -68,7 +95,12 @@ export function RoundView({ next, practice, onMore, onEnd }: { next: NextRound; 
   }
   const task = tasks[at]
   const teeth = plan.teeth.map((t) => writeBoth(t.tooth, practice.notation)).join(', ')
-  const asks = { tray: 'Lay out what is open on the tray. Leave in the cupboard what is not used, and what is only to be had ready.', burs: 'Put the burs in the order of use.', steps: 'Put these steps of the visit in order.', clock: 'Keep the time.' } as const
+  const asks = {
+    tray: 'Lay out what is open on the tray. Leave in the cupboard what is not used, and what is only to be had ready.',
+    burs: 'Put the burs in the order of use.',
+    steps: 'Put these steps of the visit in order.',
+    clock: 'Keep the time.',
+  } as const
   return (
     <Panel labelled="Round" className="mx-auto max-w-6xl space-y-4">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -83,8 +115,27 @@ export function RoundView({ next, practice, onMore, onEnd }: { next: NextRound; 
       </div>
       {task && <p className="text-xl">{asks[task]}</p>}
       {task === 'tray' && <TrayTask cupboard={round.cupboard} onDone={(tray) => done({ tray })} />}
-      {task === 'burs' && <OrderTask key="burs" done="This is their order" choices={round.burs.map((b) => ({ key: `${b.id} ${b.place}`, id: b.id, name: b.name, picture: <BurDrawing bur={plan.burs[b.place]!.bur!} /> }))} onDone={(burs) => done({ burs })} />}
-      {task === 'steps' && <OrderTask key="steps" done="This is their order" choices={round.steps.map((s) => ({ key: s.id, id: s.id, name: s.name }))} onDone={(steps) => done({ steps })} />}
+      {task === 'burs' && (
+        <OrderTask
+          key="burs"
+          done="This is their order"
+          choices={round.burs.map((b) => ({
+            key: `${b.id} ${b.place}`,
+            id: b.id,
+            name: b.name,
+            picture: <BurDrawing bur={plan.burs[b.place]!.bur!} />,
+          }))}
+          onDone={(burs) => done({ burs })}
+        />
+      )}
+      {task === 'steps' && (
+        <OrderTask
+          key="steps"
+          done="This is their order"
+          choices={round.steps.map((s) => ({ key: s.id, id: s.id, name: s.name }))}
+          onDone={(steps) => done({ steps })}
+        />
+      )}
       {task === 'clock' && clock && <ClockExercise task={clock} onDone={(pressed) => done({ clock: pressed })} />}
       {!task && !score && !wrong && <p role="status">Scoring …</p>}
       {wrong && (

@@ -15,8 +15,17 @@ export function TrayTask({ cupboard, onDone }: { cupboard: readonly Piece[]; onD
           const on = picked.includes(p.id)
           return (
             <li key={p.id}>
-              <button type="button" aria-pressed={on} data-piece={p.id} onClick={() => setPicked(on ? picked.filter((x) => x !== p.id) : [...picked, p.id])} className={`flex min-h-16 w-full cursor-pointer items-center gap-2 rounded-md border-2 px-3 py-1 text-left leading-tight ${on ? 'border-jade bg-jade-wash font-bold' : 'border-line bg-sheet'}`}>
-                <span aria-hidden="true" className="text-xl">{on ? '✓' : '○'}</span> {p.name}
+              <button
+                type="button"
+                aria-pressed={on}
+                data-piece={p.id}
+                onClick={() => setPicked(on ? picked.filter((x) => x !== p.id) : [...picked, p.id])}
+                className={`flex min-h-16 w-full cursor-pointer items-center gap-2 rounded-md border-2 px-3 py-1 text-left leading-tight ${on ? 'border-jade bg-jade-wash font-bold' : 'border-line bg-sheet'}`}
+              >
+                <span aria-hidden="true" className="text-xl">
+                  {on ? '✓' : '○'}
+                </span>{' '}
+                {p.name}
               </button>
             </li>
           )
@@ -38,17 +47,31 @@ interface Choice {
 }
 
 /** Touch one after the other; a touch on the list takes it and all after it back. */
-export function OrderTask({ choices, done, onDone }: { choices: readonly Choice[]; done: string; onDone: (ids: string[]) => void }) {
+export function OrderTask({
+  choices,
+  done,
+  onDone,
+}: {
+  choices: readonly Choice[]
+  done: string
+  onDone: (ids: string[]) => void
+}) {
   const [taken, setTaken] = useState<readonly string[]>([])
   const left = choices.filter((c) => !taken.includes(c.key))
-  const look = 'flex min-h-14 w-full cursor-pointer items-center gap-3 rounded-md border-2 px-3 py-1 text-left leading-tight'
+  const look =
+    'flex min-h-14 w-full cursor-pointer items-center gap-3 rounded-md border-2 px-3 py-1 text-left leading-tight'
   return (
     <div className="space-y-3">
       <div className="grid gap-4 md:grid-cols-2">
         <ul aria-label="To be put in order" className="space-y-2">
           {left.map((c) => (
             <li key={c.key}>
-              <button type="button" data-choice={c.key} onClick={() => setTaken([...taken, c.key])} className={`${look} border-line bg-sheet`}>
+              <button
+                type="button"
+                data-choice={c.key}
+                onClick={() => setTaken([...taken, c.key])}
+                className={`${look} border-line bg-sheet`}
+              >
                 {c.picture} {c.name}
               </button>
             </li>
@@ -57,7 +80,12 @@ export function OrderTask({ choices, done, onDone }: { choices: readonly Choice[
         <ol aria-label="Your order" className="space-y-2">
           {taken.map((key, i) => (
             <li key={key}>
-              <button type="button" data-taken={key} onClick={() => setTaken(taken.slice(0, i))} className={`${look} border-jade bg-jade-wash`}>
+              <button
+                type="button"
+                data-taken={key}
+                onClick={() => setTaken(taken.slice(0, i))}
+                className={`${look} border-jade bg-jade-wash`}
+              >
                 <span className="num text-xl font-bold">{i + 1}</span> {choices.find((c) => c.key === key)!.name}
                 <span className="sr-only">, take back from here</span>
               </button>
@@ -65,7 +93,12 @@ export function OrderTask({ choices, done, onDone }: { choices: readonly Choice[
           ))}
         </ol>
       </div>
-      <Button big tone="jade" disabled={left.length > 0} onClick={() => onDone(taken.map((key) => choices.find((c) => c.key === key)!.id))}>
+      <Button
+        big
+        tone="jade"
+        disabled={left.length > 0}
+        onClick={() => onDone(taken.map((key) => choices.find((c) => c.key === key)!.id))}
+      >
         {done}
       </Button>
     </div>
@@ -104,10 +137,14 @@ export function ClockExercise({ task, onDone }: { task: ClockTask; onDone: (pres
     setBegunAt(performance.now())
   }
   useHotkeys('space', begin, { preventDefault: true, enabled: begunAt === undefined }, [begunAt])
-  useHotkeys('1,2,3,4,5,6,7,8,9', (_, { keys }) => {
-    const act = acts[Number(keys?.[0]) - 1]
-    if (act) press(act.key)
-  }, [begunAt, pressed])
+  useHotkeys(
+    '1,2,3,4,5,6,7,8,9',
+    (_, { keys }) => {
+      const act = acts[Number(keys?.[0]) - 1]
+      if (act) press(act.key)
+    },
+    [begunAt, pressed],
+  )
   const elapsed = begunAt === undefined ? 0 : Math.max(0, ((now - begunAt) / 1000) * clockPace)
   return (
     <div className="space-y-3" data-exercise={begunAt === undefined ? 'waiting' : 'running'}>
@@ -120,7 +157,12 @@ export function ClockExercise({ task, onDone }: { task: ClockTask; onDone: (pres
         </Button>
       ) : (
         <>
-          <p className="clock text-7xl font-bold" role="timer" aria-label="Seconds gone" data-elapsed={Math.floor(elapsed)}>
+          <p
+            className="clock text-7xl font-bold"
+            role="timer"
+            aria-label="Seconds gone"
+            data-elapsed={Math.floor(elapsed)}
+          >
             {Math.floor(elapsed / 60)}:{String(Math.floor(elapsed % 60)).padStart(2, '0')}
           </p>
           <ul className="space-y-2" aria-label="Acts">
@@ -128,8 +170,16 @@ export function ClockExercise({ task, onDone }: { task: ClockTask; onDone: (pres
               const at = pressed.find((p) => p.key === a.key)
               return (
                 <li key={a.key}>
-                  <Button big tone={at ? 'quiet' : 'plain'} disabled={at !== undefined} data-act={a.key} className="w-full !justify-start text-left" onClick={() => press(a.key)}>
-                    <span className="num">{i + 1}</span> {a.says} {at && <span className="num">at {at.atS.toFixed(0)} s</span>}
+                  <Button
+                    big
+                    tone={at ? 'quiet' : 'plain'}
+                    disabled={at !== undefined}
+                    data-act={a.key}
+                    className="w-full !justify-start text-left"
+                    onClick={() => press(a.key)}
+                  >
+                    <span className="num">{i + 1}</span> {a.says}{' '}
+                    {at && <span className="num">at {at.atS.toFixed(0)} s</span>}
                   </Button>
                 </li>
               )

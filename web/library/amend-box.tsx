@@ -14,11 +14,17 @@ import { planFor } from './library-plan'
 const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
 type Op = Change['op']
 const ops: { value: Op; label: string }[] = [
-  { value: 'add step', label: 'Add a step after it' }, { value: 're-time step', label: 'Its minutes' }, { value: 'move step', label: 'Move it' }, { value: 'remove step', label: 'Leave it out' }, { value: 'add item', label: 'Add an item' }, { value: 'remove item', label: 'Take an item out' },
+  { value: 'add step', label: 'Add a step after it' },
+  { value: 're-time step', label: 'Its minutes' },
+  { value: 'move step', label: 'Move it' },
+  { value: 'remove step', label: 'Leave it out' },
+  { value: 'add item', label: 'Add an item' },
+  { value: 'remove item', label: 'Take an item out' },
 ]
 
 /** The id without its tooth, so that the amendment means the step on every tooth. */
-const everyTooth = (s: Step): string => (s.tooth && s.id.endsWith(`.${s.tooth}`) ? s.id.slice(0, -s.tooth.length - 1) : s.id)
+const everyTooth = (s: Step): string =>
+  s.tooth && s.id.endsWith(`.${s.tooth}`) ? s.id.slice(0, -s.tooth.length - 1) : s.id
 
 export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Plan; step: Step; onClose: () => void }) {
   const { client } = useRefresh()
@@ -28,7 +34,9 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
   const [title, setTitle] = useState('')
   const [fn, setFn] = useState<FunctionName>('chairside')
   const [place, setPlace] = useState<Place>('mouth')
-  const [minutes, setMinutes] = useState([step.spread.shortS, step.spread.likelyS, step.spread.longS].map((s) => String(Math.round(s / 6) / 10)))
+  const [minutes, setMinutes] = useState(
+    [step.spread.shortS, step.spread.likelyS, step.spread.longS].map((s) => String(Math.round(s / 6) / 10)),
+  )
   const [after, setAfter] = useState('')
   const [what, setWhat] = useState('')
   const target = everyTooth(step)
@@ -37,7 +45,20 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
     const three = minutes.map((m) => Number(m.replace(',', '.')))
     switch (op) {
       case 'add step':
-        return { op, after: target, id: `own.${title.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 40)}`, title, fn, place, minutes: three, needs: what ? [{ what, quantity: 1, readiness: 'open' }] : [] }
+        return {
+          op,
+          after: target,
+          id: `own.${title
+            .toLowerCase()
+            .replace(/[^a-z0-9]+/g, '-')
+            .replace(/^-|-$/g, '')
+            .slice(0, 40)}`,
+          title,
+          fn,
+          place,
+          minutes: three,
+          needs: what ? [{ what, quantity: 1, readiness: 'open' }] : [],
+        }
       case 're-time step':
         return { op, step: target, minutes: three }
       case 'move step':
@@ -69,7 +90,13 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
   const needsMinutes = op === 'add step' || op === 're-time step'
   return (
     <Modal open onClose={onClose} title={`Amend “${step.title}”`} wide>
-      <form className="space-y-3" onSubmit={(e) => { e.preventDefault(); save.mutate() }}>
+      <form
+        className="space-y-3"
+        onSubmit={(e) => {
+          e.preventDefault()
+          save.mutate()
+        }}
+      >
         <Pick<Op> label="What to change" value={op} onPick={setOp} options={ops} />
         {op === 'add step' && (
           <div className="grid gap-3 md:grid-cols-[2fr_1fr_1fr]">
@@ -102,7 +129,12 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
             {['short', 'likely', 'long'].map((w, i) => (
               <label key={w} className="flex items-center gap-2">
                 {w}, min
-                <input inputMode="decimal" className={`${field} num !w-24`} value={minutes[i]} onChange={(e) => setMinutes(minutes.map((m, n) => (n === i ? e.target.value : m)))} />
+                <input
+                  inputMode="decimal"
+                  className={`${field} num !w-24`}
+                  value={minutes[i]}
+                  onChange={(e) => setMinutes(minutes.map((m, n) => (n === i ? e.target.value : m)))}
+                />
               </label>
             ))}
           </fieldset>
@@ -112,11 +144,13 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
             To after
             <select className={field} value={after} onChange={(e) => setAfter(e.target.value)}>
               <option value="">choose a step</option>
-              {plan.steps.filter((s) => s.id !== step.id).map((s) => (
-                <option key={s.id} value={everyTooth(s)}>
-                  {s.title}
-                </option>
-              ))}
+              {plan.steps
+                .filter((s) => s.id !== step.id)
+                .map((s) => (
+                  <option key={s.id} value={everyTooth(s)}>
+                    {s.title}
+                  </option>
+                ))}
             </select>
           </label>
         )}
@@ -149,10 +183,20 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
           <input className={field} value={why} onChange={(e) => setWhy(e.target.value)} />
         </label>
         <div role="status">
-          {tried?.applied && <Mark kind="good">It {changeWords((parsed as { data: Change }).data)}, on every plan of this kind that is not signed yet.</Mark>}
+          {tried?.applied && (
+            <Mark kind="good">
+              It {changeWords((parsed as { data: Change }).data)}, on every plan of this kind that is not signed yet.
+            </Mark>
+          )}
           {tried && !tried.applied && <Mark kind="stop">Not possible: {tried.misfit}</Mark>}
         </div>
-        <Button big tone="jade" type="submit" className="w-full" disabled={!tried?.applied || why.trim().length < 3 || save.isPending}>
+        <Button
+          big
+          tone="jade"
+          type="submit"
+          className="w-full"
+          disabled={!tried?.applied || why.trim().length < 3 || save.isPending}
+        >
           Amend
         </Button>
       </form>

@@ -28,7 +28,8 @@ export function Cards({ kind, practice, first }: { kind: KindId; practice: Pract
     onError: (e) => toast.error((e as Error).message),
     onSettled: () => client.invalidateQueries({ queryKey: ['practice'] }),
   })
-  const cardOf = (id: string): Card => practice.cards.find((c) => c.dentistId === id) ?? { dentistId: id, choices: {}, extraHolds: [] }
+  const cardOf = (id: string): Card =>
+    practice.cards.find((c) => c.dentistId === id) ?? { dentistId: id, choices: {}, extraHolds: [] }
   const set = (id: string, name: ChoiceName, value: string): void => {
     const card = cardOf(id)
     const { [name]: _, ...rest } = card.choices
@@ -38,9 +39,20 @@ export function Cards({ kind, practice, first }: { kind: KindId; practice: Pract
   const cell = (d: Person, plan: typeof a, name: ChoiceName) => {
     const chosen = plan.choices[name]
     const q = questions.find((x) => x.name === name)!
-    if (d.id !== person.id) return <>{q.schools.find((s) => s.value === chosen.value)!.label} <span className="text-base text-soft">({source[chosen.from]})</span></>
+    if (d.id !== person.id)
+      return (
+        <>
+          {q.schools.find((s) => s.value === chosen.value)!.label}{' '}
+          <span className="text-base text-soft">({source[chosen.from]})</span>
+        </>
+      )
     return (
-      <select aria-label={`${q.title}, card of ${d.name}`} className="h-11 w-full rounded-md border-2 border-line bg-sheet px-2" value={cardOf(d.id).choices[name] ?? ''} onChange={(e) => set(d.id, name, e.target.value)}>
+      <select
+        aria-label={`${q.title}, card of ${d.name}`}
+        className="h-11 w-full rounded-md border-2 border-line bg-sheet px-2"
+        value={cardOf(d.id).choices[name] ?? ''}
+        onChange={(e) => set(d.id, name, e.target.value)}
+      >
         <option value="">the usual</option>
         {q.schools.map((s) => (
           <option key={s.value} value={s.value}>
@@ -50,7 +62,8 @@ export function Cards({ kind, practice, first }: { kind: KindId; practice: Pract
       </select>
     )
   }
-  if (!second || !b) return <Panel labelled="Two cards">One dentist works here: there is no second card to lay beside the first.</Panel>
+  if (!second || !b)
+    return <Panel labelled="Two cards">One dentist works here: there is no second card to lay beside the first.</Panel>
   const consequence = comparePlans(a, b)
   return (
     <Panel labelled="Two cards" className="space-y-3">
@@ -60,12 +73,19 @@ export function Cards({ kind, practice, first }: { kind: KindId; practice: Pract
             <th className="w-1/3 py-1 pr-3">Question</th>
             <th className="py-1 pr-3">{first.name}</th>
             <th className="py-1">
-              <select aria-label="The other card" className="h-11 w-full rounded-md border-2 border-ink bg-sheet px-2" value={second.id} onChange={(e) => setSecondId(e.target.value)}>
-                {dentists.filter((d) => d.id !== first.id).map((d) => (
-                  <option key={d.id} value={d.id}>
-                    {d.name}
-                  </option>
-                ))}
+              <select
+                aria-label="The other card"
+                className="h-11 w-full rounded-md border-2 border-ink bg-sheet px-2"
+                value={second.id}
+                onChange={(e) => setSecondId(e.target.value)}
+              >
+                {dentists
+                  .filter((d) => d.id !== first.id)
+                  .map((d) => (
+                    <option key={d.id} value={d.id}>
+                      {d.name}
+                    </option>
+                  ))}
               </select>
             </th>
           </tr>
@@ -74,7 +94,11 @@ export function Cards({ kind, practice, first }: { kind: KindId; practice: Pract
           {shown.map((q) => {
             const differs = a.choices[q.name].value !== b.choices[q.name].value
             return (
-              <tr key={q.name} data-question={q.name} className={`border-t border-line align-top ${differs ? 'bg-brass-wash' : ''}`}>
+              <tr
+                key={q.name}
+                data-question={q.name}
+                className={`border-t border-line align-top ${differs ? 'bg-brass-wash' : ''}`}
+              >
                 <th scope="row" className="py-1.5 pr-3 font-semibold">
                   {differs ? '◆ ' : ''}
                   {q.title}
@@ -90,14 +114,25 @@ export function Cards({ kind, practice, first }: { kind: KindId; practice: Pract
         From {first.name} to {second.name}: <strong>{inShort(consequence)}</strong>
       </p>
       <div className="grid gap-3 md:grid-cols-2">
-        {([['Only the first lays out', consequence.itemsRemoved], ['Only the second lays out', consequence.itemsAdded], ['Only the first signs', consequence.holdsRemoved], ['Only the second signs', consequence.holdsAdded]] as const).filter(([, list]) => list.length > 0).map(([head, list]) => (
-          <div key={head}>
-            <h3 className="font-bold">{head}</h3>
-            <p>{list.join(' · ')}</p>
-          </div>
-        ))}
+        {(
+          [
+            ['Only the first lays out', consequence.itemsRemoved],
+            ['Only the second lays out', consequence.itemsAdded],
+            ['Only the first signs', consequence.holdsRemoved],
+            ['Only the second signs', consequence.holdsAdded],
+          ] as const
+        )
+          .filter(([, list]) => list.length > 0)
+          .map(([head, list]) => (
+            <div key={head}>
+              <h3 className="font-bold">{head}</h3>
+              <p>{list.join(' · ')}</p>
+            </div>
+          ))}
       </div>
-      <p className="text-base text-soft">A dentist changes their own card here; a choice of the case or the visit still wins.</p>
+      <p className="text-base text-soft">
+        A dentist changes their own card here; a choice of the case or the visit still wins.
+      </p>
     </Panel>
   )
 }

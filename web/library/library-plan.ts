@@ -6,6 +6,8 @@ import type { KindId } from '../../core/visits/table'
 
 /** The kind compiled for a plain case, as this dentist's card would have it. */
 export function planFor(kind: KindId, practice: Practice, dentistId: string): Plan {
-  const assistant = practice.people.find((p) => p.roles.some((r) => r === 'assistant' || r === 'expanded assistant')) ?? practice.people[0]!
+  const assistant =
+    practice.people.find((p) => p.roles.some((r) => r === 'assistant' || r === 'expanded assistant')) ??
+    practice.people[0]!
   return compile(exampleRequest(kind, '2026-01-05', { dentist: dentistId, assistants: [assistant.id] }), practice)
 }

@@ -23,17 +23,32 @@ function KindList({ kind, practice }: { kind: KindId; practice: Practice }) {
         <div key={g}>
           <h2 className="text-base font-bold text-soft">{g}</h2>
           <ul>
-            {kindIds.filter((id) => kindTable[id].group === g).map((id) => {
-              const own = practice.amendments.filter((a) => a.kind === id).length
-              return (
-                <li key={id}>
-                  <button type="button" data-kind={id} aria-current={id === kind ? 'page' : undefined} className={`min-h-11 w-full cursor-pointer rounded-md px-2 text-left leading-tight ${id === kind ? 'bg-jade font-bold text-jade-ink' : ''}`} onClick={() => void navigate(`/library/${id}`)}>
-                    {kindTable[id].title}
-                    {own > 0 && <span className="num ml-2 rounded-full border border-current px-2 text-base" title="amended by this practice">{own}</span>}
-                  </button>
-                </li>
-              )
-            })}
+            {kindIds
+              .filter((id) => kindTable[id].group === g)
+              .map((id) => {
+                const own = practice.amendments.filter((a) => a.kind === id).length
+                return (
+                  <li key={id}>
+                    <button
+                      type="button"
+                      data-kind={id}
+                      aria-current={id === kind ? 'page' : undefined}
+                      className={`min-h-11 w-full cursor-pointer rounded-md px-2 text-left leading-tight ${id === kind ? 'bg-jade font-bold text-jade-ink' : ''}`}
+                      onClick={() => void navigate(`/library/${id}`)}
+                    >
+                      {kindTable[id].title}
+                      {own > 0 && (
+                        <span
+                          className="num ml-2 rounded-full border border-current px-2 text-base"
+                          title="amended by this practice"
+                        >
+                          {own}
+                        </span>
+                      )}
+                    </button>
+                  </li>
+                )
+              })}
           </ul>
         </div>
       ))}
@@ -56,7 +71,10 @@ export default function LibraryScreen() {
   const facts = kindTable[kind]
   return (
     <div className="mx-auto grid max-w-[1400px] gap-3 md:grid-cols-[17rem_minmax(0,1fr)]">
-      <Panel labelled="Kinds of visit" className="self-start md:sticky md:top-3 md:max-h-[calc(100vh-5.5rem)] md:overflow-auto">
+      <Panel
+        labelled="Kinds of visit"
+        className="self-start md:sticky md:top-3 md:max-h-[calc(100vh-5.5rem)] md:overflow-auto"
+      >
         <KindList kind={kind} practice={practice} />
       </Panel>
       <div className="min-w-0 space-y-3">
@@ -68,7 +86,11 @@ export default function LibraryScreen() {
             </div>
             <label className="flex shrink-0 items-center gap-2">
               as the card of
-              <select className="h-12 rounded-md border-2 border-ink bg-sheet px-2" value={dentist.id} onChange={(e) => setDentistId(e.target.value)}>
+              <select
+                className="h-12 rounded-md border-2 border-ink bg-sheet px-2"
+                value={dentist.id}
+                onChange={(e) => setDentistId(e.target.value)}
+              >
                 {dentists.map((d) => (
                   <option key={d.id} value={d.id}>
                     {d.name}
@@ -77,14 +99,28 @@ export default function LibraryScreen() {
               </select>
             </label>
           </div>
-          <Pick<View> label="What to read" value={view} onPick={setView} options={[{ value: 'steps', label: `Steps, ${plan.steps.length}` }, { value: 'setup', label: `Setup and burs, ${plan.setup.length}` }, { value: 'cards', label: 'Two cards' }, { value: 'amendments', label: `Amendments, ${plan.amendments.length}` }]} />
-          {plan.amendments.filter((a) => !a.applied).map((a) => (
-            <Mark key={a.id} kind="ask">
-              An amendment no longer fits: {a.says} ({a.misfit})
-            </Mark>
-          ))}
+          <Pick<View>
+            label="What to read"
+            value={view}
+            onPick={setView}
+            options={[
+              { value: 'steps', label: `Steps, ${plan.steps.length}` },
+              { value: 'setup', label: `Setup and burs, ${plan.setup.length}` },
+              { value: 'cards', label: 'Two cards' },
+              { value: 'amendments', label: `Amendments, ${plan.amendments.length}` },
+            ]}
+          />
+          {plan.amendments
+            .filter((a) => !a.applied)
+            .map((a) => (
+              <Mark key={a.id} kind="ask">
+                An amendment no longer fits: {a.says} ({a.misfit})
+              </Mark>
+            ))}
           <p className="text-base text-soft">
-            Read for <span className="num">{plan.teeth.map((x) => x.tooth).join(', ')}</span>; decision support, library {plan.library}. The treating dentist decides; licensed practice, local rules and each product’s instructions come first.
+            Read for <span className="num">{plan.teeth.map((x) => x.tooth).join(', ')}</span>; decision support, library{' '}
+            {plan.library}. The treating dentist decides; licensed practice, local rules and each product’s instructions
+            come first.
           </p>
         </Panel>
         {view === 'steps' && <Steps plan={plan} kind={kind} />}

@@ -11,7 +11,11 @@ function Line({ l }: { l: SetupLine }) {
       {l.cassette && <span className="text-base text-soft"> · {l.cassette} cassette</span>}
       {l.when && <span className="text-soft"> when {l.when}</span>}
       {l.lack && <span className="block text-alarm">■ {l.lack}</span>}
-      {l.alternatives.length > 0 && <span className="block text-base text-soft">else: {l.alternatives.map((a) => `${a.name} (${a.loss})`).join(', ')}</span>}
+      {l.alternatives.length > 0 && (
+        <span className="block text-base text-soft">
+          else: {l.alternatives.map((a) => `${a.name} (${a.loss})`).join(', ')}
+        </span>
+      )}
     </li>
   )
 }
@@ -33,9 +37,11 @@ export function SetupList({ plan }: { plan: Plan }) {
                 <div key={p} className="mb-2 break-inside-avoid">
                   <h3 className="text-base font-bold text-soft">{phaseNames[p]}</h3>
                   <ul>
-                    {lines.filter((l) => l.phase === p).map((l) => (
-                      <Line key={l.id} l={l} />
-                    ))}
+                    {lines
+                      .filter((l) => l.phase === p)
+                      .map((l) => (
+                        <Line key={l.id} l={l} />
+                      ))}
                   </ul>
                 </div>
               ))}

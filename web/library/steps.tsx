@@ -8,7 +8,10 @@ import { LeftOut } from '../parts/left-out'
 import { Button, Panel } from '../parts/ui'
 import { AmendBox } from './amend-box'
 
-const minutesWords = (s: Step): string => [s.spread.shortS, s.spread.likelyS, s.spread.longS].map((x) => (x < 60 ? `${x} s` : `${Math.round(x / 6) / 10}`)).join(' · ')
+const minutesWords = (s: Step): string =>
+  [s.spread.shortS, s.spread.likelyS, s.spread.longS]
+    .map((x) => (x < 60 ? `${x} s` : `${Math.round(x / 6) / 10}`))
+    .join(' · ')
 
 /** One step with everything it says; the reasons are open, not behind a hover. */
 function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Step) => void }) {
@@ -21,15 +24,33 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
         <strong className="text-lg">{s.title}</strong>
         <span className="flex items-center gap-2 text-base text-soft">
           {s.performer.name}
-          {s.performer.permission === 'sight' ? ' in the dentist’s sight' : s.helpers.length > 0 ? ' with help' : ''}, {s.place}, <span className="num">{minutesWords(s)}</span>{s.spread.likelyS >= 60 ? ' min' : ''}
+          {s.performer.permission === 'sight'
+            ? ' in the dentist’s sight'
+            : s.helpers.length > 0
+              ? ' with help'
+              : ''}, {s.place}, <span className="num">{minutesWords(s)}</span>
+          {s.spread.likelyS >= 60 ? ' min' : ''}
           {onAmend && (
-            <Button tone="quiet" aria-label={`Amend “${s.title}”`} className="!min-h-10 !min-w-10" onClick={() => onAmend(s)}>
+            <Button
+              tone="quiet"
+              aria-label={`Amend “${s.title}”`}
+              className="!min-h-10 !min-w-10"
+              onClick={() => onAmend(s)}
+            >
               <PencilLine aria-hidden="true" size={18} />
             </Button>
           )}
         </span>
       </div>
-      {s.amended && <p className="text-brass">◆ this practice’s own: {plan.amendments.filter((a) => s.amended!.includes(a.id)).map((a) => `${a.says} (${a.by}, ${a.on}: ${a.why})`).join('; ')}</p>}
+      {s.amended && (
+        <p className="text-brass">
+          ◆ this practice’s own:{' '}
+          {plan.amendments
+            .filter((a) => s.amended!.includes(a.id))
+            .map((a) => `${a.says} (${a.by}, ${a.on}: ${a.why})`)
+            .join('; ')}
+        </p>
+      )}
       {s.detail && <p>{s.detail}</p>}
       {ties.map((l) => (
         <p key={l.id} className="num">
@@ -39,17 +60,34 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
           {l.warnS !== undefined && l.atMostS === undefined && `, warned at ${l.warnS} s`}
           {l.atMostS !== undefined && `: closes ${l.atMostS} s`}
           {l.from !== l.to && ` after ${l.fromEdge === 'start' ? 'the start of ' : ''}“${titleOf(l.from)}”`}
-          {l.whenMissed && <span className="font-sans"> — missed: {l.whenMissed}</span>} <span className="font-sans text-base text-soft">({l.because?.text}; {standingWords[l.because!.standing]})</span>
+          {l.whenMissed && <span className="font-sans"> — missed: {l.whenMissed}</span>}{' '}
+          <span className="font-sans text-base text-soft">
+            ({l.because?.text}; {standingWords[l.because!.standing]})
+          </span>
         </p>
       ))}
       {(s.cues ?? []).map((c) => (
         <p key={c.say} className="num">
-          ▶ {c.atS} s after the {c.fromEdge === 'start' ? 'start' : 'end'} of “{titleOf(c.from)}”{c.everyS ? `, every ${c.everyS} s, ${c.times} times` : ''}: <span className="font-sans">“{c.say}” ({c.because.text}; {standingWords[c.because.standing]})</span>
+          ▶ {c.atS} s after the {c.fromEdge === 'start' ? 'start' : 'end'} of “{titleOf(c.from)}”
+          {c.everyS ? `, every ${c.everyS} s, ${c.times} times` : ''}:{' '}
+          <span className="font-sans">
+            “{c.say}” ({c.because.text}; {standingWords[c.because.standing]})
+          </span>
         </p>
       ))}
       {s.passes.length > 0 && <p>passes: {s.passes.join(' → ')}</p>}
-      {s.countsIn.length > 0 && <p>counted in: {s.countsIn.map((id) => plan.counts.find((c) => c.id === id)!).map((c) => `${c.what}: ${c.planned}${c.stays ? `, ${c.stays} to stay` : ''}`).join('; ')}</p>}
-      {s.countsOut.length > 0 && <p>counted out: {s.countsOut.map((id) => plan.counts.find((c) => c.id === id)!.what).join('; ')}</p>}
+      {s.countsIn.length > 0 && (
+        <p>
+          counted in:{' '}
+          {s.countsIn
+            .map((id) => plan.counts.find((c) => c.id === id)!)
+            .map((c) => `${c.what}: ${c.planned}${c.stays ? `, ${c.stays} to stay` : ''}`)
+            .join('; ')}
+        </p>
+      )}
+      {s.countsOut.length > 0 && (
+        <p>counted out: {s.countsOut.map((id) => plan.counts.find((c) => c.id === id)!.what).join('; ')}</p>
+      )}
       {hold && (
         <p className="font-semibold text-dentist">
           ‖ the dentist signs: {hold.title} — {hold.evidence}

@@ -45,9 +45,15 @@ function VisitTable({ visits }: { visits: readonly LookBackVisit[] }) {
         <thead>
           <tr className="border-b-2 border-ink text-left">
             <th scope="col">Visit</th>
-            <th scope="col" className="text-right">planned</th>
-            <th scope="col" className="text-right">8 in 10</th>
-            <th scope="col" className="text-right">real</th>
+            <th scope="col" className="text-right">
+              planned
+            </th>
+            <th scope="col" className="text-right">
+              8 in 10
+            </th>
+            <th scope="col" className="text-right">
+              real
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -86,9 +92,15 @@ function LearnedPart({ view, may }: { view: LookBackView; may: boolean }) {
   return (
     <Panel title="Durations learned" className="space-y-2">
       <p className="text-base text-soft">
-        The middle of the last {mostTaken} runs of a step by a person, a fifth cut off at each end; from {leastTaken} runs on. What a person set by hand for a step stands before it.
+        The middle of the last {mostTaken} runs of a step by a person, a fifth cut off at each end; from {leastTaken}{' '}
+        runs on. What a person set by hand for a step stands before it.
       </p>
-      <Check label="Plans reckon with what was learned" checked={view.useLearned} disabled={!may || use.isPending} onChange={(on) => use.mutate(on)} />
+      <Check
+        label="Plans reckon with what was learned"
+        checked={view.useLearned}
+        disabled={!may || use.isPending}
+        onChange={(on) => use.mutate(on)}
+      />
       {rows.length === 0 ? (
         <p className="text-soft">Nothing yet: {leastTaken} closed visits with the same step and person are needed.</p>
       ) : (
@@ -97,21 +109,30 @@ function LearnedPart({ view, may }: { view: LookBackView; may: boolean }) {
             <tr className="border-b-2 border-ink text-left">
               <th scope="col">Step</th>
               <th scope="col">Person</th>
-              <th scope="col" className="text-right">starting</th>
-              <th scope="col" className="text-right">learned</th>
-              <th scope="col" className="text-right">runs</th>
+              <th scope="col" className="text-right">
+                starting
+              </th>
+              <th scope="col" className="text-right">
+                learned
+              </th>
+              <th scope="col" className="text-right">
+                runs
+              </th>
             </tr>
           </thead>
           <tbody>
             {shown.map((r) => (
               <tr key={r.key} data-learned={r.key} className="border-b border-line">
                 <th scope="row" className="text-left font-normal">
-                  {r.stepKind.replaceAll('.', ', ').replaceAll('-', ' ')} <span className="text-soft">{kindTable[r.kind].title}</span>
+                  {r.stepKind.replaceAll('.', ', ').replaceAll('-', ' ')}{' '}
+                  <span className="text-soft">{kindTable[r.kind].title}</span>
                 </th>
                 <td>{nameOf(r.personId)}</td>
                 <td className="num text-right whitespace-nowrap">{inMinutes(r.startS)}</td>
                 <td className="num text-right font-bold whitespace-nowrap">
-                  <span aria-hidden="true">{r.likelyS > r.startS * 1.05 ? '▲ ' : r.likelyS < r.startS * 0.95 ? '▼ ' : ''}</span>
+                  <span aria-hidden="true">
+                    {r.likelyS > r.startS * 1.05 ? '▲ ' : r.likelyS < r.startS * 0.95 ? '▼ ' : ''}
+                  </span>
                   {inMinutes(r.likelyS)}
                 </td>
                 <td className="num text-right">{r.n}</td>
@@ -131,20 +152,37 @@ function LearnedPart({ view, may }: { view: LookBackView; may: boolean }) {
 
 export default function LookBackScreen() {
   const [days, setDays] = useState<'30' | '90' | '365'>('90')
-  const query = useQuery({ queryKey: ['practice', 'lookback', days], queryFn: () => api<LookBackView>(`/lookback?days=${days}`), staleTime: 10_000 })
+  const query = useQuery({
+    queryKey: ['practice', 'lookback', days],
+    queryFn: () => api<LookBackView>(`/lookback?days=${days}`),
+    staleTime: 10_000,
+  })
   const person = usePerson()
   if (query.isPending) return <Loading what="Looking back" />
   if (query.isError) return <Failed error={query.error} again={() => void query.refetch()} />
   const { visits, calibration, people } = query.data
   const nameOf = (id: string): string => people.find((p) => p.id === id)?.name ?? id
-  const retakes = visits.flatMap((v) => v.retakes.map((r) => ({ ...r, visit: v, kind: r.title.replace(/, \d\d.*$/, '') })))
-  const counts = [...new Set(retakes.map((r) => r.kind))].map((title) => ({ title, n: retakes.filter((r) => r.kind === title).length })).toSorted((a, b) => b.n - a.n)
+  const retakes = visits.flatMap((v) =>
+    v.retakes.map((r) => ({ ...r, visit: v, kind: r.title.replace(/, \d\d.*$/, '') })),
+  )
+  const counts = [...new Set(retakes.map((r) => r.kind))]
+    .map((title) => ({ title, n: retakes.filter((r) => r.kind === title).length }))
+    .toSorted((a, b) => b.n - a.n)
   const over = visits.length === 0 ? 0 : visits.reduce((sum, v) => sum + v.chairS - v.plannedChairS, 0) / visits.length
   return (
     <div className="mx-auto max-w-[1400px] space-y-3">
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="text-2xl font-bold">Look back</h1>
-        <Pick label="How far back" value={days} onPick={setDays} options={[{ value: '30', label: '30 days' }, { value: '90', label: '90' }, { value: '365', label: 'a year' }]} />
+        <Pick
+          label="How far back"
+          value={days}
+          onPick={setDays}
+          options={[
+            { value: '30', label: '30 days' },
+            { value: '90', label: '90' },
+            { value: '365', label: 'a year' },
+          ]}
+        />
         <Link to="/" className="ml-auto flex min-h-12 items-center text-lg text-jade underline">
           Back to the day
         </Link>
@@ -154,13 +192,15 @@ export default function LookBackScreen() {
       ) : (
         <div className="grid items-start gap-3 lg:grid-cols-2">
           <div className="space-y-3">
-          <Panel title="Planned and real, minutes in the chair" className="space-y-1">
-            <p>
-              <strong className="num">{visits.length}</strong> visits; on the average <strong className="num">{Math.abs(Math.round(over / 60))} min</strong> {over >= 0 ? 'longer' : 'shorter'} than planned.
-            </p>
-            <PlannedReal visits={visits} nameOf={nameOf} />
-            <VisitTable visits={visits} />
-          </Panel>
+            <Panel title="Planned and real, minutes in the chair" className="space-y-1">
+              <p>
+                <strong className="num">{visits.length}</strong> visits; on the average{' '}
+                <strong className="num">{Math.abs(Math.round(over / 60))} min</strong>{' '}
+                {over >= 0 ? 'longer' : 'shorter'} than planned.
+              </p>
+              <PlannedReal visits={visits} nameOf={nameOf} />
+              <VisitTable visits={visits} />
+            </Panel>
             <Panel title="Done over" className="space-y-1">
               {counts.length === 0 ? (
                 <Mark kind="good">nothing was done over</Mark>
@@ -186,7 +226,11 @@ export default function LookBackScreen() {
                 </strong>{' '}
                 ended by their 8-in-10 time{calibration.n > 0 && <>, {Math.round(calibration.share * 100)} %</>}.
               </p>
-              <Mark kind={calibration.n === 0 ? 'mind' : calibration.from <= 0.8 && calibration.to >= 0.8 ? 'good' : 'ask'}>{calibration.because.text}</Mark>
+              <Mark
+                kind={calibration.n === 0 ? 'mind' : calibration.from <= 0.8 && calibration.to >= 0.8 ? 'good' : 'ask'}
+              >
+                {calibration.because.text}
+              </Mark>
               <AgainstForecast visits={visits} />
             </Panel>
           </div>

@@ -24,7 +24,16 @@ export interface ArchProps {
   label: string
 }
 
-export function Arch({ notation, teeth, missing, pontics = [], dentition = 'permanent', neighbours = [], onTooth, label }: ArchProps) {
+export function Arch({
+  notation,
+  teeth,
+  missing,
+  pontics = [],
+  dentition = 'permanent',
+  neighbours = [],
+  onTooth,
+  label,
+}: ArchProps) {
   const upper = archPlaces('upper', dentition)
   const lower = archPlaces('lower', dentition)
   // Both dentitions fill about the same room, so that a milk tooth can be hit as well.
@@ -36,7 +45,10 @@ export function Arch({ notation, teeth, missing, pontics = [], dentition = 'perm
   // Upper teeth open downward in the drawing, lower ones upward, as the team looks at the patient.
   const at = (p: ArchPlace, jaw: 'upper' | 'lower'): { x: number; y: number; turn: number } => ({
     x: p.xMm * scale,
-    y: jaw === 'upper' ? middle - pad / 2 - (depth - p.yMm * scale) - 5.5 * scale : middle + pad / 2 + (depth - p.yMm * scale) + 5.5 * scale,
+    y:
+      jaw === 'upper'
+        ? middle - pad / 2 - (depth - p.yMm * scale) - 5.5 * scale
+        : middle + pad / 2 + (depth - p.yMm * scale) + 5.5 * scale,
     turn: ((jaw === 'upper' ? p.tangent : -p.tangent) * 180) / Math.PI,
   })
   const draw = (p: ArchPlace, jaw: 'upper' | 'lower') => {
@@ -45,7 +57,15 @@ export function Arch({ notation, teeth, missing, pontics = [], dentition = 'perm
     const gone = missing.includes(p.tooth)
     const beside = neighbours.includes(p.tooth)
     const pontic = pontics.includes(p.tooth)
-    const state = chosen ? 'to be prepared' : pontic ? 'replaced by a pontic' : gone ? 'missing' : beside ? 'neighbour' : 'present'
+    const state = chosen
+      ? 'to be prepared'
+      : pontic
+        ? 'replaced by a pontic'
+        : gone
+          ? 'missing'
+          : beside
+            ? 'neighbour'
+            : 'present'
     return (
       <g
         key={p.tooth}
@@ -63,10 +83,32 @@ export function Arch({ notation, teeth, missing, pontics = [], dentition = 'perm
           onTooth?.(p.tooth)
         }}
       >
-        <path d={outline(p, scale)} transform={`rotate(${turn})`} className={chosen ? 'fill-jade stroke-ink' : pontic ? 'fill-brass-wash stroke-brass' : gone ? 'fill-none stroke-soft' : beside ? 'fill-jade-wash stroke-jade' : 'fill-sheet stroke-soft'} strokeWidth={chosen || beside || pontic ? 3 : 1.6} strokeDasharray={gone ? '4 4' : undefined} />
+        <path
+          d={outline(p, scale)}
+          transform={`rotate(${turn})`}
+          className={
+            chosen
+              ? 'fill-jade stroke-ink'
+              : pontic
+                ? 'fill-brass-wash stroke-brass'
+                : gone
+                  ? 'fill-none stroke-soft'
+                  : beside
+                    ? 'fill-jade-wash stroke-jade'
+                    : 'fill-sheet stroke-soft'
+          }
+          strokeWidth={chosen || beside || pontic ? 3 : 1.6}
+          strokeDasharray={gone ? '4 4' : undefined}
+        />
         {gone && <path d="M-7 -7 L7 7 M7 -7 L-7 7" className="stroke-soft" strokeWidth={2} />}
         {!gone && (
-          <text textAnchor="middle" dominantBaseline="central" fontSize={20} fontWeight={chosen ? 800 : 500} className={chosen ? 'fill-jade-ink' : 'fill-ink'}>
+          <text
+            textAnchor="middle"
+            dominantBaseline="central"
+            fontSize={20}
+            fontWeight={chosen ? 800 : 500}
+            className={chosen ? 'fill-jade-ink' : 'fill-ink'}
+          >
             {write(p.tooth, notation).replace(/^[UL][LR]/, '')}
           </text>
         )}

@@ -10,7 +10,14 @@ export function BurDrawing({ bur }: { bur: Bur }) {
   const profile = silhouette(bur)
   const length = Math.max(...profile.map((p) => p.atMm))
   const band = gritMark[bur.grit]
-  const colours: Record<string, string> = { white: '#f4f4f4', yellow: '#f0c419', red: '#c62f2f', blue: '#2f62c6', green: '#2f8a46', black: '#151515' }
+  const colours: Record<string, string> = {
+    white: '#f4f4f4',
+    yellow: '#f0c419',
+    red: '#c62f2f',
+    blue: '#2f62c6',
+    green: '#2f8a46',
+    black: '#151515',
+  }
   const tallest = 9
   // Tip up, as burs stand in their block, all heads on one line; the shank below is cut off.
   const y = (atMm: number): number => (tallest - length + atMm) * pxPerMm
@@ -19,16 +26,39 @@ export function BurDrawing({ bur }: { bur: Bur }) {
   return (
     <svg width={46} height={112} viewBox="-23 -4 46 116" aria-hidden="true">
       <rect x={-shank} y={tallest * pxPerMm - 1} width={2 * shank} height={30} className="fill-line stroke-soft" />
-      {band.colour !== 'none' && <rect x={-shank - 1.5} y={tallest * pxPerMm + 10} width={2 * shank + 3} height={9} fill={colours[band.colour]} className="stroke-ink" strokeWidth={1} />}
-      <path d={`M ${side(1).join(' L ')} L ${side(-1).toReversed().join(' L ')} Z`} className={bur.material === 'diamond' ? 'fill-soft stroke-ink' : 'fill-sheet stroke-ink'} strokeWidth={1.4} />
+      {band.colour !== 'none' && (
+        <rect
+          x={-shank - 1.5}
+          y={tallest * pxPerMm + 10}
+          width={2 * shank + 3}
+          height={9}
+          fill={colours[band.colour]}
+          className="stroke-ink"
+          strokeWidth={1}
+        />
+      )}
+      <path
+        d={`M ${side(1).join(' L ')} L ${side(-1).toReversed().join(' L ')} Z`}
+        className={bur.material === 'diamond' ? 'fill-soft stroke-ink' : 'fill-sheet stroke-ink'}
+        strokeWidth={1.4}
+      />
     </svg>
   )
 }
 
 /** With `doneSteps` the strip is live: what is done falls away but for the last, so that now and next are always in sight. */
-export function BurStrip({ passes, nowStep, doneSteps }: { passes: readonly BurPass[]; nowStep?: string; doneSteps?: ReadonlySet<string> }) {
+export function BurStrip({
+  passes,
+  nowStep,
+  doneSteps,
+}: {
+  passes: readonly BurPass[]
+  nowStep?: string
+  doneSteps?: ReadonlySet<string>
+}) {
   const at = nowStep === undefined ? -1 : passes.findIndex((p) => p.cuts.some((c) => c.stepId === nowStep))
-  const upcoming = at >= 0 ? at + 1 : doneSteps ? passes.findIndex((p) => !p.cuts.every((c) => doneSteps.has(c.stepId))) : -1
+  const upcoming =
+    at >= 0 ? at + 1 : doneSteps ? passes.findIndex((p) => !p.cuts.every((c) => doneSteps.has(c.stepId))) : -1
   return (
     <ol className="flex gap-1.5 overflow-x-auto pb-1" aria-label="Burs in the order of use">
       {passes.map((pass, i) => {

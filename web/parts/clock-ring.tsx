@@ -16,12 +16,28 @@ export function ClockRing({ clock }: { clock: RunningClock }) {
   const r = 34
   const round = 2 * Math.PI * r
   const tone = { wait: 'text-soft', go: 'text-jade', warn: 'text-brass', missed: 'text-alarm' }[clock.phase]
-  const box = { wait: 'border-line bg-sheet', go: 'border-jade bg-sheet', warn: 'border-brass bg-brass-wash border-dashed', missed: 'border-alarm bg-alarm-wash border-double border-4' }[clock.phase]
+  const box = {
+    wait: 'border-line bg-sheet',
+    go: 'border-jade bg-sheet',
+    warn: 'border-brass bg-brass-wash border-dashed',
+    missed: 'border-alarm bg-alarm-wash border-double border-4',
+  }[clock.phase]
   return (
-    <li data-clock={clock.title} data-phase={clock.phase} className={`flex items-center gap-3 rounded-lg border-2 px-3 py-2 ${box}`}>
+    <li
+      data-clock={clock.title}
+      data-phase={clock.phase}
+      className={`flex items-center gap-3 rounded-lg border-2 px-3 py-2 ${box}`}
+    >
       <svg width={84} height={84} viewBox="-42 -42 84 84" aria-hidden="true" className={tone}>
         <circle r={r} fill="none" className="stroke-sunk" strokeWidth={9} />
-        <circle r={r} fill="none" stroke="currentColor" strokeWidth={9} strokeDasharray={`${share * round} ${round}`} transform="rotate(-90)" />
+        <circle
+          r={r}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth={9}
+          strokeDasharray={`${share * round} ${round}`}
+          transform="rotate(-90)"
+        />
         {clock.phase === 'missed' && <path d="M-14 -14 L14 14 M14 -14 L-14 14" stroke="currentColor" strokeWidth={6} />}
         {clock.phase === 'warn' && <path d="M0 -18 L16 12 H-16 Z" fill="currentColor" />}
         {clock.phase === 'go' && <path d="M-10 -14 L14 0 L-10 14 Z" fill="currentColor" />}

@@ -5,7 +5,17 @@ import { Button } from './ui'
 const keys = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '⌫', '0']
 
 /** Digits to touch, and a field for a keyboard; the code is never shown. */
-export function CodePad({ value, onChange, onEnter, label }: { value: string; onChange: (code: string) => void; onEnter: () => void; label: string }) {
+export function CodePad({
+  value,
+  onChange,
+  onEnter,
+  label,
+}: {
+  value: string
+  onChange: (code: string) => void
+  onEnter: () => void
+  label: string
+}) {
   const field = useRef<HTMLInputElement>(null)
   return (
     <div className="grid grid-cols-3 gap-2">

@@ -15,7 +15,12 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
   const give = async (): Promise<void> => {
     setWrong(null)
     const signer = { personId: dentist.id, code }
-    const sent = mode === 'sign' ? await run.send({ kind: 'sign', holdId: hold.id }, signer) : mode === 'wave' ? await run.send({ kind: 'wave', holdId: hold.id, reason }, signer) : await run.send({ kind: 'again', holdId: hold.id, reason })
+    const sent =
+      mode === 'sign'
+        ? await run.send({ kind: 'sign', holdId: hold.id }, signer)
+        : mode === 'wave'
+          ? await run.send({ kind: 'wave', holdId: hold.id, reason }, signer)
+          : await run.send({ kind: 'again', holdId: hold.id, reason })
     if (sent.ok) return onClose()
     setCode('')
     setWrong(sent.message)
@@ -33,20 +38,37 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
           {step?.detail && <p>{step.detail}</p>}
           {hold.mandatory && <Mark kind="mind">no card takes this hold off</Mark>}
           <div className="flex flex-wrap gap-2" role="group" aria-label="Answer">
-            <Button tone={mode === 'sign' ? 'jade' : 'quiet'} aria-pressed={mode === 'sign'} onClick={() => setMode('sign')}>
+            <Button
+              tone={mode === 'sign' ? 'jade' : 'quiet'}
+              aria-pressed={mode === 'sign'}
+              onClick={() => setMode('sign')}
+            >
               Good: sign
             </Button>
-            <Button tone={mode === 'again' ? 'alarm' : 'quiet'} aria-pressed={mode === 'again'} onClick={() => setMode('again')}>
+            <Button
+              tone={mode === 'again' ? 'alarm' : 'quiet'}
+              aria-pressed={mode === 'again'}
+              onClick={() => setMode('again')}
+            >
               Not good: again
             </Button>
-            <Button tone={mode === 'wave' ? 'alarm' : 'quiet'} aria-pressed={mode === 'wave'} onClick={() => setMode('wave')}>
+            <Button
+              tone={mode === 'wave' ? 'alarm' : 'quiet'}
+              aria-pressed={mode === 'wave'}
+              onClick={() => setMode('wave')}
+            >
               Go on unsigned
             </Button>
           </div>
           {mode !== 'sign' && (
             <label className="block">
               Because
-              <textarea value={reason} onChange={(e) => setReason(e.target.value)} rows={2} className="mt-1 w-full rounded-md border-2 border-ink bg-sheet p-2" />
+              <textarea
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+                rows={2}
+                className="mt-1 w-full rounded-md border-2 border-ink bg-sheet p-2"
+              />
             </label>
           )}
           {mode === 'again' && (
@@ -63,7 +85,9 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
             </p>
           )}
         </div>
-        {mode !== 'again' && <CodePad label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={() => void give()} />}
+        {mode !== 'again' && (
+          <CodePad label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={() => void give()} />
+        )}
       </div>
     </Modal>
   )

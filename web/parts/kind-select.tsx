@@ -1,9 +1,24 @@
 import { groups, kindIds, kindTable, type KindId } from '../../core/visits/table'
 
 /** The kinds as a list to choose from, by group. */
-export function KindSelect({ value, onKind, label, only }: { value: KindId | ''; onKind: (kind: KindId) => void; label: string; only?: (id: KindId) => boolean }) {
+export function KindSelect({
+  value,
+  onKind,
+  label,
+  only,
+}: {
+  value: KindId | ''
+  onKind: (kind: KindId) => void
+  label: string
+  only?: (id: KindId) => boolean
+}) {
   return (
-    <select aria-label={label} className="h-12 max-w-full rounded-md border-2 border-ink bg-sheet px-3" value={value} onChange={(e) => e.target.value && onKind(e.target.value as KindId)}>
+    <select
+      aria-label={label}
+      className="h-12 max-w-full rounded-md border-2 border-ink bg-sheet px-3"
+      value={value}
+      onChange={(e) => e.target.value && onKind(e.target.value as KindId)}
+    >
       {value === '' && <option value="">{label}</option>}
       {groups.map((g) => {
         const kinds = kindIds.filter((id) => kindTable[id].group === g && (only?.(id) ?? true))

@@ -18,7 +18,18 @@ import { Score } from './score'
 import { TrayBoard } from './tray-board'
 
 const practice = starterPractice()
-const plan = compile(visitRequest.parse({ kind: 'crown.prepare', date: '2026-11-24', teeth: ['37'], restoration: 'monolithic zirconia crown', missing: ['38'], choices: { cord: 'double' }, team: { dentist: 'dentist', assistants: ['assistant'] } }), { ...practice, lots: practice.lots.map((l) => (l.itemId === 'bis-acryl' ? { ...l, left: 1 } : l)) })
+const plan = compile(
+  visitRequest.parse({
+    kind: 'crown.prepare',
+    date: '2026-11-24',
+    teeth: ['37'],
+    restoration: 'monolithic zirconia crown',
+    missing: ['38'],
+    choices: { cord: 'double' },
+    team: { dentist: 'dentist', assistants: ['assistant'] },
+  }),
+  { ...practice, lots: practice.lots.map((l) => (l.itemId === 'bis-acryl' ? { ...l, left: 1 } : l)) },
+)
 const count = (markup: string, what: RegExp): number => markup.match(what)?.length ?? 0
 
 describe('the score', () => {
@@ -39,13 +50,23 @@ describe('the score', () => {
   })
   it('fades what is done and rings what runs; the small one is silent for a screen reader', () => {
     const core = initialState(plan).core
-    const steps = { ...core.steps, 'arrival.seat': { status: 'done' as const, rounds: 0 }, 'anaesthesia.topical': { status: 'running' as const, rounds: 0 } }
-    const markup = renderToStaticMarkup(<Score score={score} people={plan.people} core={{ ...core, steps }} playheadS={200} label="Score" />)
+    const steps = {
+      ...core.steps,
+      'arrival.seat': { status: 'done' as const, rounds: 0 },
+      'anaesthesia.topical': { status: 'running' as const, rounds: 0 },
+    }
+    const markup = renderToStaticMarkup(
+      <Score score={score} people={plan.people} core={{ ...core, steps }} playheadS={200} label="Score" />,
+    )
     expect(count(markup, /opacity-35/g)).toBe(1)
     expect(count(markup, /stroke="currentColor" stroke-width="4"/g)).toBe(1)
     // Wider, there is room for a minute's line at every minute, and for words.
-    expect(count(renderToStaticMarkup(<Score score={score} people={plan.people} zoom={8} label="" />), /<text/g)).toBeGreaterThan(score.totalS / 60)
-    expect(renderToStaticMarkup(<Score full={false} score={score} people={plan.people} label="" />)).toContain('aria-hidden="true"')
+    expect(
+      count(renderToStaticMarkup(<Score score={score} people={plan.people} zoom={8} label="" />), /<text/g),
+    ).toBeGreaterThan(score.totalS / 60)
+    expect(renderToStaticMarkup(<Score full={false} score={score} people={plan.people} label="" />)).toContain(
+      'aria-hidden="true"',
+    )
   })
 })
 
@@ -57,21 +78,44 @@ describe('the bur strip', () => {
     expect(markup).toMatch(/needle <span class="num">0\.9 M/)
   })
   it('live: now and next in words, the done ones fall away but for the last', () => {
-    const done = new Set(plan.steps.filter((s) => s.cut).slice(0, 3).map((s) => s.id))
-    const markup = renderToStaticMarkup(<BurStrip passes={plan.burs} nowStep="cutting.axial-facial.37" doneSteps={done} />)
+    const done = new Set(
+      plan.steps
+        .filter((s) => s.cut)
+        .slice(0, 3)
+        .map((s) => s.id),
+    )
+    const markup = renderToStaticMarkup(
+      <BurStrip passes={plan.burs} nowStep="cutting.axial-facial.37" doneSteps={done} />,
+    )
     expect(markup).toMatch(/4: Round-end taper 2\.3, medium[^"]*, now"/)
     expect(markup).toMatch(/5: Needle 0\.9, medium[^"]*, next"/)
     expect(markup).not.toContain('"1: ')
   })
   it('a cut nothing owned answers keeps its place and says so', () => {
-    const poor = compile(plan.request, { ...practice, burs: practice.burs.filter((b) => b.shape !== 'needle' && b.shape !== 'flame') })
+    const poor = compile(plan.request, {
+      ...practice,
+      burs: practice.burs.filter((b) => b.shape !== 'needle' && b.shape !== 'flame'),
+    })
     expect(renderToStaticMarkup(<BurStrip passes={poor.burs} />)).toContain('no bur owned fits, mesial')
   })
 })
 
 describe('the tray', () => {
   const lines = new Map(plan.setup.map((l) => [l.id, l]))
-  const markup = (checked: string[]) => layTrays(plan.setup).map((board) => renderToStaticMarkup(<TrayBoard board={board} lines={lines} checked={new Set(checked)} onToggle={() => undefined} onBand={() => undefined} />)).join('')
+  const markup = (checked: string[]) =>
+    layTrays(plan.setup)
+      .map((board) =>
+        renderToStaticMarkup(
+          <TrayBoard
+            board={board}
+            lines={lines}
+            checked={new Set(checked)}
+            onToggle={() => undefined}
+            onBand={() => undefined}
+          />,
+        ),
+      )
+      .join('')
   it('has a place for every open line, each a box to tick with its amount and its trouble in words', () => {
     const open = plan.setup.filter((l) => l.readiness === 'open')
     expect(count(markup([]), /data-line=/g)).toBe(open.length)
@@ -84,7 +128,8 @@ describe('the tray', () => {
     expect(markup(arrival)).toContain('aria-checked="true" aria-label="Arrival: everything laid out"')
   })
   it('draws things at their own size: one scale, long things longer', () => {
-    const heightOf = (id: string): number => Number(new RegExp(`data-line="${id}".*?height="([\\d.]+)"`).exec(markup([]))![1])
+    const heightOf = (id: string): number =>
+      Number(new RegExp(`data-line="${id}".*?height="([\\d.]+)"`).exec(markup([]))![1])
     expect(heightOf('mirror')).toBe(165)
     expect(heightOf('tweezers')).toBe(150)
   })
@@ -92,7 +137,16 @@ describe('the tray', () => {
 
 describe('the arch', () => {
   it('labels every tooth in the practice’s notation with its name and state', () => {
-    const markup = renderToStaticMarkup(<Arch label="Arch" notation="universal" teeth={['37' as Tooth]} missing={['38' as Tooth]} neighbours={['36' as Tooth]} onTooth={() => undefined} />)
+    const markup = renderToStaticMarkup(
+      <Arch
+        label="Arch"
+        notation="universal"
+        teeth={['37' as Tooth]}
+        missing={['38' as Tooth]}
+        neighbours={['36' as Tooth]}
+        onTooth={() => undefined}
+      />,
+    )
     expect(count(markup, /data-tooth=/g)).toBe(32)
     expect(markup).toContain('aria-label="18, lower left second molar, to be prepared"')
     expect(markup).toContain('aria-label="17, lower left third molar, missing"')
@@ -100,7 +154,9 @@ describe('the arch', () => {
     expect(markup).toContain('aria-label="16, upper left third molar, present"')
   })
   it('offers no button where nothing may be changed', () => {
-    expect(renderToStaticMarkup(<Arch label="Arch" notation="iso" teeth={[]} missing={[]} />)).not.toContain('role="button"')
+    expect(renderToStaticMarkup(<Arch label="Arch" notation="iso" teeth={[]} missing={[]} />)).not.toContain(
+      'role="button"',
+    )
   })
 })
 
@@ -117,7 +173,12 @@ describe('how it is worked out', () => {
     expect(count(markup, /Next best:/g)).toBe(plan.burs.flatMap((b) => b.cuts).filter((c) => c.next).length)
   })
   it('says what was passed over and what is lacking', () => {
-    const worn = compile(plan.request, { ...practice, burs: practice.burs.filter((b) => b.shape !== 'needle' && b.shape !== 'flame').map((b) => (b.id === 'dc-15' ? { ...b, uses: 10 } : b)) })
+    const worn = compile(plan.request, {
+      ...practice,
+      burs: practice.burs
+        .filter((b) => b.shape !== 'needle' && b.shape !== 'flame')
+        .map((b) => (b.id === 'dc-15' ? { ...b, uses: 10 } : b)),
+    })
     const text = renderToStaticMarkup(<WorkedOut plan={worn} />)
     expect(text).toContain('passed over: Depth cutter 1.5, medium: it has reached its limit of 10 uses')
     expect(text).toContain('no bur owned fits: a needle or flame no wider than 1.0 mm is wanted')
@@ -126,13 +187,37 @@ describe('how it is worked out', () => {
 
 describe('amounts in words', () => {
   it('say nothing for one piece, a count for more, units for the rest, and cord piece by piece', () => {
-    const say = (quantity: number, unit: string, piecesMm?: number[]): string => amountWords({ quantity, unit, ...(piecesMm ? { piecesMm } : {}) })
-    expect([say(1, 'piece'), say(4, 'piece'), say(2.2, 'mL'), say(1, 'cartridge'), say(62, 'mm', [29, 33])]).toEqual(['', '4 ×', '2.2 mL', '1 cartridge', '29 mm, 33 mm'])
+    const say = (quantity: number, unit: string, piecesMm?: number[]): string =>
+      amountWords({ quantity, unit, ...(piecesMm ? { piecesMm } : {}) })
+    expect([say(1, 'piece'), say(4, 'piece'), say(2.2, 'mL'), say(1, 'cartridge'), say(62, 'mm', [29, 33])]).toEqual([
+      '',
+      '4 ×',
+      '2.2 mL',
+      '1 cartridge',
+      '29 mm, 33 mm',
+    ])
   })
 })
 
 describe('a clock', () => {
-  const clock = (phase: RunningClock['phase'], elapsedS: number): string => renderToStaticMarkup(<ClockRing clock={{ linkId: 'x', title: 'Cord dwells', from: 'a', to: 'b', startedAt: 0, elapsedS, notBeforeS: 300, warnS: 900, closesS: 960, phase, because: '' }} />)
+  const clock = (phase: RunningClock['phase'], elapsedS: number): string =>
+    renderToStaticMarkup(
+      <ClockRing
+        clock={{
+          linkId: 'x',
+          title: 'Cord dwells',
+          from: 'a',
+          to: 'b',
+          startedAt: 0,
+          elapsedS,
+          notBeforeS: 300,
+          warnS: 900,
+          closesS: 960,
+          phase,
+          because: '',
+        }}
+      />,
+    )
   it('says its phase in a word of its own with a shape of its own, and counts to the edge that matters', () => {
     const words = [clock('wait', 60), clock('go', 360), clock('warn', 900), clock('missed', 975)]
     expect(words.map((w) => /<strong>(.*?)<\/strong>/.exec(w)![1])).toEqual(['wait', 'may go', 'hurry', 'closed'])

@@ -11,7 +11,9 @@ import { Worked } from './worked'
 function Picture({ measure, readings }: { measure: string; readings: unknown }) {
   if (measure !== 'inspection' && measure !== 'provisional') return null
   const parts = (readings as { parts: Partial<Record<MarginPart, string | { fault: string }>> }).parts
-  const faults = Object.fromEntries(Object.entries(parts).map(([part, f]) => [part, typeof f === 'string' ? f : f.fault]))
+  const faults = Object.fromEntries(
+    Object.entries(parts).map(([part, f]) => [part, typeof f === 'string' ? f : f.fault]),
+  )
   return <MarginRing faults={faults} shapes={{}} size={190} />
 }
 
@@ -22,8 +24,14 @@ export function Readings({ core, stepId }: { core: RunCore; stepId: string }) {
     <ul aria-label="Read" className="space-y-1">
       {own.map((m) => (
         <li key={m.measure + m.tooth} data-measured={m.measure}>
-          <Mark kind={blocking.includes(m.verdict) || m.verdict === 'review' ? 'ask' : m.verdict === 'good' ? 'good' : 'mind'}>
-            <strong className="num">{spokenOf(m, '').trim()}</strong> {measureOfKind(m.measure).name.toLowerCase()}: {m.says.join('; ')}{m.round > 1 && ` (read ${m.round} times)`}
+          <Mark
+            kind={
+              blocking.includes(m.verdict) || m.verdict === 'review' ? 'ask' : m.verdict === 'good' ? 'good' : 'mind'
+            }
+          >
+            <strong className="num">{spokenOf(m, '').trim()}</strong> {measureOfKind(m.measure).name.toLowerCase()}:{' '}
+            {m.says.join('; ')}
+            {m.round > 1 && ` (read ${m.round} times)`}
           </Mark>
           <Picture measure={m.measure} readings={m.readings} />
           <Worked figures={m.figures} />

@@ -15,11 +15,17 @@ export function ScoreView({ height = 170, ...props }: Omit<ScoreProps, 'zoom' | 
     <div>
       <div className="flex">
         <div aria-hidden="true" className="shrink-0 text-base" style={{ width: staves.left, paddingTop: staves.top }}>
-          {[...props.people.map((p) => (p.name.length > 15 ? p.name.split(' ').at(-1)! : p.name)), 'mouth'].map((name, i) => (
-            <div key={name} className={`flex items-center truncate ${i === props.people.length ? 'text-soft' : ''}`} style={{ height: rowHeight }}>
-              {name}
-            </div>
-          ))}
+          {[...props.people.map((p) => (p.name.length > 15 ? p.name.split(' ').at(-1)! : p.name)), 'mouth'].map(
+            (name, i) => (
+              <div
+                key={name}
+                className={`flex items-center truncate ${i === props.people.length ? 'text-soft' : ''}`}
+                style={{ height: rowHeight }}
+              >
+                {name}
+              </div>
+            ),
+          )}
         </div>
         <div
           className="min-w-0 flex-1 overflow-x-auto"

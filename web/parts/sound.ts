@@ -27,15 +27,32 @@ function setVolume(next: Volume): void {
 }
 /** How loud this device is, and the way to change it. */
 export function useVolume(): [Volume, (v: Volume) => void] {
-  const now = useSyncExternalStore((tell) => {
-    told.add(tell)
-    return () => told.delete(tell)
-  }, () => volume)
+  const now = useSyncExternalStore(
+    (tell) => {
+      told.add(tell)
+      return () => told.delete(tell)
+    },
+    () => volume,
+  )
   return [now, setVolume]
 }
 
 /** Notes of each sound, hertz and seconds: a word is two rising, hurry is two equal, closed is three falling. */
-const melodies = { word: [[660, 0.12], [880, 0.18]], hurry: [[740, 0.12], [740, 0.12]], closed: [[700, 0.15], [560, 0.15], [420, 0.3]] } as const
+const melodies = {
+  word: [
+    [660, 0.12],
+    [880, 0.18],
+  ],
+  hurry: [
+    [740, 0.12],
+    [740, 0.12],
+  ],
+  closed: [
+    [700, 0.15],
+    [560, 0.15],
+    [420, 0.3],
+  ],
+} as const
 export type Sound = keyof typeof melodies
 
 let context: AudioContext | undefined

@@ -11,7 +11,12 @@ const tones: Record<Tone, string> = {
   alarm: 'bg-alarm-wash text-alarm border-alarm',
 }
 
-export function Button({ tone = 'plain', big = false, className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { tone?: Tone; big?: boolean }) {
+export function Button({
+  tone = 'plain',
+  big = false,
+  className = '',
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { tone?: Tone; big?: boolean }) {
   return (
     <button
       type="button"
@@ -21,9 +26,24 @@ export function Button({ tone = 'plain', big = false, className = '', ...rest }:
   )
 }
 
-export function Panel({ title, aside, children, className = '', labelled }: { title?: ReactNode; aside?: ReactNode; children: ReactNode; className?: string; labelled?: string }) {
+export function Panel({
+  title,
+  aside,
+  children,
+  className = '',
+  labelled,
+}: {
+  title?: ReactNode
+  aside?: ReactNode
+  children: ReactNode
+  className?: string
+  labelled?: string
+}) {
   return (
-    <section aria-label={labelled ?? (typeof title === 'string' ? title : undefined)} className={`rounded-lg bg-sheet p-3 ${className}`}>
+    <section
+      aria-label={labelled ?? (typeof title === 'string' ? title : undefined)}
+      className={`rounded-lg bg-sheet p-3 ${className}`}
+    >
       {title !== undefined && (
         <div className="mb-2 flex items-baseline justify-between gap-3">
           <h2 className="text-lg font-bold">{title}</h2>
@@ -74,12 +94,27 @@ export function Failed({ error, again }: { error: unknown; again?: () => void })
   )
 }
 
-export function Modal({ open, onClose, title, children, wide = false }: { open: boolean; onClose: () => void; title: string; children: ReactNode; wide?: boolean | 'very' }) {
+export function Modal({
+  open,
+  onClose,
+  title,
+  children,
+  wide = false,
+}: {
+  open: boolean
+  onClose: () => void
+  title: string
+  children: ReactNode
+  wide?: boolean | 'very'
+}) {
   return (
     <RadixDialog.Root open={open} onOpenChange={(now) => !now && onClose()}>
       <RadixDialog.Portal>
         <RadixDialog.Overlay className="fixed inset-0 bg-black/50" />
-        <RadixDialog.Content aria-describedby={undefined} className={`fixed top-1/2 left-1/2 max-h-[94vh] w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-xl border-2 border-ink bg-paper p-5 ${wide === 'very' ? 'max-w-5xl' : wide ? 'max-w-3xl' : 'max-w-xl'}`}>
+        <RadixDialog.Content
+          aria-describedby={undefined}
+          className={`fixed top-1/2 left-1/2 max-h-[94vh] w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-xl border-2 border-ink bg-paper p-5 ${wide === 'very' ? 'max-w-5xl' : wide ? 'max-w-3xl' : 'max-w-xl'}`}
+        >
           <RadixDialog.Title className="mb-3 min-h-12 pr-16 text-2xl font-bold">{title}</RadixDialog.Title>
           {children}
           {/* Last, so that the box opens on what it asks, not on the way out of it. */}
@@ -95,11 +130,36 @@ export function Modal({ open, onClose, title, children, wide = false }: { open: 
 }
 
 /** One of a few, as words side by side. */
-export function Pick<T extends string>({ label, value, options, onPick, disabled = false, even = false }: { label: string; value: T; options: { value: T; label: string; note?: ReactNode }[]; onPick: (value: T) => void; disabled?: boolean; /** In columns of one width, for options that are compared. */ even?: boolean }) {
+export function Pick<T extends string>({
+  label,
+  value,
+  options,
+  onPick,
+  disabled = false,
+  even = false,
+}: {
+  label: string
+  value: T
+  options: { value: T; label: string; note?: ReactNode }[]
+  onPick: (value: T) => void
+  disabled?: boolean
+  /** In columns of one width, for options that are compared. */ even?: boolean
+}) {
   return (
-    <ToggleGroup.Root type="single" aria-label={label} value={value} disabled={disabled} onValueChange={(v) => v && onPick(v as T)} className={even ? 'grid gap-1.5 sm:grid-cols-2 lg:grid-cols-3' : 'flex flex-wrap gap-1.5'}>
+    <ToggleGroup.Root
+      type="single"
+      aria-label={label}
+      value={value}
+      disabled={disabled}
+      onValueChange={(v) => v && onPick(v as T)}
+      className={even ? 'grid gap-1.5 sm:grid-cols-2 lg:grid-cols-3' : 'flex flex-wrap gap-1.5'}
+    >
       {options.map((o) => (
-        <ToggleGroup.Item key={o.value} value={o.value} className="min-h-12 rounded-md border-2 border-line bg-sheet px-3 py-1 text-left enabled:cursor-pointer data-[state=on]:border-jade data-[state=on]:bg-jade-wash data-[state=on]:font-bold">
+        <ToggleGroup.Item
+          key={o.value}
+          value={o.value}
+          className="min-h-12 rounded-md border-2 border-line bg-sheet px-3 py-1 text-left enabled:cursor-pointer data-[state=on]:border-jade data-[state=on]:bg-jade-wash data-[state=on]:font-bold"
+        >
           {o.label}
           {o.note !== undefined && <span className="block text-base font-normal text-soft">{o.note}</span>}
         </ToggleGroup.Item>
@@ -108,10 +168,28 @@ export function Pick<T extends string>({ label, value, options, onPick, disabled
   )
 }
 
-export function Check({ label, checked, onChange, disabled = false }: { label: ReactNode; checked: boolean; onChange: (checked: boolean) => void; disabled?: boolean }) {
+export function Check({
+  label,
+  checked,
+  onChange,
+  disabled = false,
+}: {
+  label: ReactNode
+  checked: boolean
+  onChange: (checked: boolean) => void
+  disabled?: boolean
+}) {
   return (
-    <label className={`flex min-h-12 items-center gap-3 rounded-md border-2 px-3 ${checked ? 'border-jade bg-jade-wash' : 'border-line bg-sheet'}`}>
-      <input type="checkbox" className="size-6 shrink-0 accent-jade" checked={checked} disabled={disabled} onChange={(e) => onChange(e.target.checked)} />
+    <label
+      className={`flex min-h-12 items-center gap-3 rounded-md border-2 px-3 ${checked ? 'border-jade bg-jade-wash' : 'border-line bg-sheet'}`}
+    >
+      <input
+        type="checkbox"
+        className="size-6 shrink-0 accent-jade"
+        checked={checked}
+        disabled={disabled}
+        onChange={(e) => onChange(e.target.checked)}
+      />
       <span>{label}</span>
     </label>
   )

@@ -2,5 +2,6 @@ import { timeOfDay } from '../../core/record/clock-words'
 import { writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
 
 export const clockTime = (ms: number, zone: string): string => timeOfDay(ms, zone)
-export const bothNotations = (teeth: readonly string[], own: Notation): string => teeth.map((t) => writeBoth(t as Tooth, own)).join(', ')
+export const bothNotations = (teeth: readonly string[], own: Notation): string =>
+  teeth.map((t) => writeBoth(t as Tooth, own)).join(', ')
 export const minutes = (seconds: number): string => `${Math.round(seconds / 60)} min`

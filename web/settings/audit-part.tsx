@@ -24,7 +24,11 @@ const short = (asked: unknown): string => {
 }
 
 export function LockedPart({ practice, save }: { practice: Practice; save: Save }) {
-  const locked = useQuery({ queryKey: ['practice', 'locked'], queryFn: () => api<{ locked: string[] }>('/people/locked'), staleTime: 0 })
+  const locked = useQuery({
+    queryKey: ['practice', 'locked'],
+    queryFn: () => api<{ locked: string[] }>('/people/locked'),
+    staleTime: 0,
+  })
   const own = practice.people.filter((p) => locked.data?.locked.includes(p.id))
   if (own.length === 0) return null
   return (
@@ -32,7 +36,9 @@ export function LockedPart({ practice, save }: { practice: Practice; save: Save 
       {own.map((p) => (
         <p key={p.id} className="flex flex-wrap items-center gap-2">
           <Mark kind="ask">{p.name}</Mark>
-          <Button onClick={() => save.mutate({ method: 'POST', path: `/people/${p.id}/unlock`, body: {} })}>Let in again</Button>
+          <Button onClick={() => save.mutate({ method: 'POST', path: `/people/${p.id}/unlock`, body: {} })}>
+            Let in again
+          </Button>
         </p>
       ))}
     </Panel>
@@ -42,14 +48,16 @@ export function LockedPart({ practice, save }: { practice: Practice; save: Save 
 export function AuditPart({ practice }: { practice: Practice }) {
   const trail = useInfiniteQuery({
     queryKey: ['practice', 'audit'],
-    queryFn: ({ pageParam }) => api<{ rows: Row[] }>(`/audit?limit=${page}${pageParam === 0 ? '' : `&before=${pageParam}`}`),
+    queryFn: ({ pageParam }) =>
+      api<{ rows: Row[] }>(`/audit?limit=${page}${pageParam === 0 ? '' : `&before=${pageParam}`}`),
     initialPageParam: 0,
     getNextPageParam: (last) => (last.rows.length < page ? undefined : last.rows.at(-1)!.id),
     staleTime: 0,
   })
   if (trail.isError) return <Failed error={trail.error} again={() => void trail.refetch()} />
   const rows = trail.data?.pages.flatMap((p) => p.rows) ?? []
-  const name = (id: string | null): string => (id === null ? 'nobody signed in' : (practice.people.find((p) => p.id === id)?.name ?? id))
+  const name = (id: string | null): string =>
+    id === null ? 'nobody signed in' : (practice.people.find((p) => p.id === id)?.name ?? id)
   return (
     <Panel title="Changes" aside={<span className="text-base text-soft">only added to, by anybody’s hand</span>}>
       {rows.length === 0 && <p className="text-soft">Nothing has been changed yet.</p>}
@@ -59,7 +67,8 @@ export function AuditPart({ practice }: { practice: Practice }) {
             <span className="num">
               {plainDate(r.at, practice.zone)} {clockTime(r.at, practice.zone)}
             </span>{' '}
-            <strong>{name(r.by)}</strong> {r.what} {r.target} <span className="block break-words text-soft">{short(r.asked)}</span>
+            <strong>{name(r.by)}</strong> {r.what} {r.target}{' '}
+            <span className="block break-words text-soft">{short(r.asked)}</span>
           </li>
         ))}
       </ul>

@@ -8,11 +8,19 @@ const field = 'num mt-1 block h-12 rounded-md border-2 border-ink bg-sheet px-3 
 
 export function DayPart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const rules = practice.day
-  const patch = (change: Partial<DayRules>): void => save.mutate({ method: 'PATCH', path: '/practice', body: { day: { ...rules, ...change } } })
+  const patch = (change: Partial<DayRules>): void =>
+    save.mutate({ method: 'PATCH', path: '/practice', body: { day: { ...rules, ...change } } })
   const time = (label: string, value: string, put: (v: string) => void) => (
     <label>
       {label}
-      <input className={`${field} w-36`} type="time" key={value} defaultValue={value} disabled={!may} onBlur={(e) => e.target.value && e.target.value !== value && put(e.target.value)} />
+      <input
+        className={`${field} w-36`}
+        type="time"
+        key={value}
+        defaultValue={value}
+        disabled={!may}
+        onBlur={(e) => e.target.value && e.target.value !== value && put(e.target.value)}
+      />
     </label>
   )
   const number = (label: string, value: number, put: (v: number) => void, described?: string) => (
@@ -43,7 +51,12 @@ export function DayPart({ practice, save, may }: { practice: Practice; save: Sav
         {number('Told from so late on, min', rules.warnMin, (warnMin) => patch({ warnMin }))}
       </div>
       <div className="flex flex-wrap items-end gap-3">
-        <Check label="Everyone rests at midday" checked={lunch !== null} disabled={!may} onChange={(on) => patch({ lunch: on ? { from: '11:30', to: '14:30', restMin: 30 } : null })} />
+        <Check
+          label="Everyone rests at midday"
+          checked={lunch !== null}
+          disabled={!may}
+          onChange={(on) => patch({ lunch: on ? { from: '11:30', to: '14:30', restMin: 30 } : null })}
+        />
         {lunch && (
           <>
             {time('between', lunch.from, (from) => patch({ lunch: { ...lunch, from } }))}
@@ -57,7 +70,12 @@ export function DayPart({ practice, save, may }: { practice: Practice; save: Sav
         <ul className="divide-y-2 divide-line">
           {(Object.keys(weightWords) as WeightName[]).map((w) => (
             <li key={w} data-weight={w} className="grid grid-cols-[9rem_minmax(0,1fr)] items-center gap-3 py-1">
-              {number(weightWords[w][0], rules.weights[w], (n) => patch({ weights: { ...rules.weights, [w]: n } }), `weight-${w}`)}
+              {number(
+                weightWords[w][0],
+                rules.weights[w],
+                (n) => patch({ weights: { ...rules.weights, [w]: n } }),
+                `weight-${w}`,
+              )}
               <span id={`weight-${w}`} className="text-base text-soft">
                 points {weightWords[w][1]}
               </span>

@@ -16,35 +16,77 @@ export function ToolsPart({ practice, save, may }: { practice: Practice; save: S
   const [on, setOn] = useState(readOn)
   const keep = (): void => {
     const n = Number(reading.replace(',', '.'))
-    if (Number.isFinite(n) && n > 0 && (n !== irradianceMWPerCm2 || on !== readOn)) patch({ light: { irradianceMWPerCm2: n, readOn: on } })
+    if (Number.isFinite(n) && n > 0 && (n !== irradianceMWPerCm2 || on !== readOn))
+      patch({ light: { irradianceMWPerCm2: n, readOn: on } })
   }
   return (
     <Panel title="Light and laboratory" className="space-y-2">
       <div className="flex flex-wrap gap-3">
         <label>
           Curing light, mW/cm²
-          <input className={`${field} block w-28`} inputMode="numeric" value={reading} disabled={!may} onChange={(e) => setReading(e.target.value)} onBlur={keep} />
+          <input
+            className={`${field} block w-28`}
+            inputMode="numeric"
+            value={reading}
+            disabled={!may}
+            onChange={(e) => setReading(e.target.value)}
+            onBlur={keep}
+          />
         </label>
         <label>
           read on
-          <input className={`${field} block`} type="date" value={on} disabled={!may} onChange={(e) => setOn(e.target.value)} onBlur={keep} />
+          <input
+            className={`${field} block`}
+            type="date"
+            value={on}
+            disabled={!may}
+            onChange={(e) => setOn(e.target.value)}
+            onBlur={keep}
+          />
         </label>
         <label>
           Laboratory, working days
-          <input className={`${field} block w-24`} inputMode="numeric" defaultValue={practice.laboratoryDays} disabled={!may} onBlur={(e) => { const n = Number(e.target.value); if (Number.isInteger(n) && n > 0 && n !== practice.laboratoryDays) patch({ laboratoryDays: n }) }} />
+          <input
+            className={`${field} block w-24`}
+            inputMode="numeric"
+            defaultValue={practice.laboratoryDays}
+            disabled={!may}
+            onBlur={(e) => {
+              const n = Number(e.target.value)
+              if (Number.isInteger(n) && n > 0 && n !== practice.laboratoryDays) patch({ laboratoryDays: n })
+            }}
+          />
         </label>
       </div>
-      {irradianceMWPerCm2 < weakMWPerCm2 && <Mark kind="ask">Under {weakMWPerCm2} mW/cm²: every cure is lengthened and the team is told.</Mark>}
+      {irradianceMWPerCm2 < weakMWPerCm2 && (
+        <Mark kind="ask">Under {weakMWPerCm2} mW/cm²: every cure is lengthened and the team is told.</Mark>
+      )}
     </Panel>
   )
 }
 
 const columns = [
-  ['workingS', 'working, s'], ['inMouthS', 'in the mouth, s'], ['cureS', 'light, s'], ['setS', 'sets, s'], ['perUnit', 'a unit'],
+  ['workingS', 'working, s'],
+  ['inMouthS', 'in the mouth, s'],
+  ['cureS', 'light, s'],
+  ['setS', 'sets, s'],
+  ['perUnit', 'a unit'],
 ] as const
 type Own = (typeof columns)[number][0]
 
-function Cell({ item, column, label, may, save }: { item: Item; column: Own; label: string; may: boolean; save: Save }) {
+function Cell({
+  item,
+  column,
+  label,
+  may,
+  save,
+}: {
+  item: Item
+  column: Own
+  label: string
+  may: boolean
+  save: Save
+}) {
   const value = item[column]
   return (
     <input
@@ -59,7 +101,8 @@ function Cell({ item, column, label, may, save }: { item: Item; column: Own; lab
         const text = e.target.value.trim().replace(',', '.')
         const n = text === '' ? null : Number(text)
         if (n === (value ?? null)) return
-        if (n === null || (Number.isFinite(n) && n > 0)) save.mutate({ method: 'PATCH', path: `/items/${item.id}`, body: { [column]: n } })
+        if (n === null || (Number.isFinite(n) && n > 0))
+          save.mutate({ method: 'PATCH', path: `/items/${item.id}`, body: { [column]: n } })
         else e.target.value = String(value ?? '')
       }}
     />
@@ -68,9 +111,17 @@ function Cell({ item, column, label, may, save }: { item: Item; column: Own; lab
 
 /** Times and amounts that belong to a product, never to the trade: ours are starting values until these are entered. */
 export function MaterialsPart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
-  const items = practice.items.filter((i) => i.tracked && (columns.some(([c]) => i[c] !== undefined) || ['impression', 'provisional', 'cement', 'bonding', 'restorative'].includes(i.family)))
+  const items = practice.items.filter(
+    (i) =>
+      i.tracked &&
+      (columns.some(([c]) => i[c] !== undefined) ||
+        ['impression', 'provisional', 'cement', 'bonding', 'restorative'].includes(i.family)),
+  )
   return (
-    <Panel title="Materials’ own times and amounts" aside={<span className="text-base text-soft">from each product’s instructions for use</span>}>
+    <Panel
+      title="Materials’ own times and amounts"
+      aside={<span className="text-base text-soft">from each product’s instructions for use</span>}
+    >
       <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Materials, one row each">
         <table className="w-full border-collapse">
           <thead>

@@ -20,7 +20,8 @@ const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', w
 function useSave() {
   const { client } = useRefresh()
   return useMutation({
-    mutationFn: ({ method, path, body }: { method: string; path: string; body: unknown }) => api(path, { method, body }),
+    mutationFn: ({ method, path, body }: { method: string; path: string; body: unknown }) =>
+      api(path, { method, body }),
     onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
     onSettled: () => {
       for (const key of ['practice', 'people', 'day', 'visit']) void client.invalidateQueries({ queryKey: [key] })
@@ -31,43 +32,94 @@ export type Save = ReturnType<typeof useSave>
 
 function PracticePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const patch = (body: object): void => save.mutate({ method: 'PATCH', path: '/practice', body })
-  const rename = (id: string, name: string): void => patch({ chairs: practice.chairs.map((c) => (c.id === id ? { ...c, name } : c)) })
+  const rename = (id: string, name: string): void =>
+    patch({ chairs: practice.chairs.map((c) => (c.id === id ? { ...c, name } : c)) })
   return (
     <Panel title="The practice" className="space-y-3">
       <label className="block">
         Name
-        <input className={field} defaultValue={practice.name} disabled={!may} onBlur={(e) => e.target.value.trim() && e.target.value !== practice.name && patch({ name: e.target.value })} />
+        <input
+          className={field}
+          defaultValue={practice.name}
+          disabled={!may}
+          onBlur={(e) => e.target.value.trim() && e.target.value !== practice.name && patch({ name: e.target.value })}
+        />
       </label>
       <div>
         <p>
           Teeth are written as <strong className="num">{writeBoth('37' as Tooth, practice.notation)}</strong>
         </p>
-        <Pick<Notation> label="Notation" disabled={!may} value={practice.notation} onPick={(notation) => patch({ notation })} options={[{ value: 'iso', label: 'ISO' }, { value: 'universal', label: 'Universal' }, { value: 'quadrant', label: 'Quadrant' }]} />
+        <Pick<Notation>
+          label="Notation"
+          disabled={!may}
+          value={practice.notation}
+          onPick={(notation) => patch({ notation })}
+          options={[
+            { value: 'iso', label: 'ISO' },
+            { value: 'universal', label: 'Universal' },
+            { value: 'quadrant', label: 'Quadrant' },
+          ]}
+        />
       </div>
       <label className="block">
         Time zone
-        <input className={field} defaultValue={practice.zone} disabled={!may} onBlur={(e) => e.target.value !== practice.zone && patch({ zone: e.target.value })} />
+        <input
+          className={field}
+          defaultValue={practice.zone}
+          disabled={!may}
+          onBlur={(e) => e.target.value !== practice.zone && patch({ zone: e.target.value })}
+        />
       </label>
       <fieldset>
         <legend>Chairs</legend>
         <div className="flex flex-wrap gap-2">
           {practice.chairs.map((c) => (
-            <input key={c.id} aria-label={`Name of ${c.name}`} className={`${field} !w-36`} defaultValue={c.name} disabled={!may} onBlur={(e) => e.target.value.trim() && e.target.value !== c.name && rename(c.id, e.target.value)} />
+            <input
+              key={c.id}
+              aria-label={`Name of ${c.name}`}
+              className={`${field} !w-36`}
+              defaultValue={c.name}
+              disabled={!may}
+              onBlur={(e) => e.target.value.trim() && e.target.value !== c.name && rename(c.id, e.target.value)}
+            />
           ))}
-          {may && <Button onClick={() => patch({ chairs: [...practice.chairs, { id: `chair-${practice.chairs.length + 1}`, name: `Chair ${practice.chairs.length + 1}` }] })}>Add a chair</Button>}
+          {may && (
+            <Button
+              onClick={() =>
+                patch({
+                  chairs: [
+                    ...practice.chairs,
+                    { id: `chair-${practice.chairs.length + 1}`, name: `Chair ${practice.chairs.length + 1}` },
+                  ],
+                })
+              }
+            >
+              Add a chair
+            </Button>
+          )}
         </div>
       </fieldset>
     </Panel>
   )
 }
 
-function PersonBox({ person, save, onClose }: { person: Practice['people'][number] | null; save: Save; onClose: () => void }) {
+function PersonBox({
+  person,
+  save,
+  onClose,
+}: {
+  person: Practice['people'][number] | null
+  save: Save
+  onClose: () => void
+}) {
   const [name, setName] = useState(person?.name ?? '')
   const [has, setHas] = useState<Role[]>(person?.roles ?? ['assistant'])
   const [code, setCode] = useState('')
   const give = (): void =>
     save.mutate(
-      person ? { method: 'PUT', path: `/people/${person.id}`, body: { name, roles: has, ...(code ? { code } : {}) } } : { method: 'POST', path: '/people', body: { name, roles: has, code } },
+      person
+        ? { method: 'PUT', path: `/people/${person.id}`, body: { name, roles: has, ...(code ? { code } : {}) } }
+        : { method: 'POST', path: '/people', body: { name, roles: has, code } },
       { onSuccess: onClose },
     )
   return (
@@ -87,15 +139,34 @@ function PersonBox({ person, save, onClose }: { person: Practice['people'][numbe
           <legend>Roles</legend>
           <div className="flex flex-wrap gap-1.5">
             {roles.map((r) => (
-              <Check key={r} label={r} checked={has.includes(r)} onChange={(on) => setHas(on ? [...has, r] : has.filter((x) => x !== r))} />
+              <Check
+                key={r}
+                label={r}
+                checked={has.includes(r)}
+                onChange={(on) => setHas(on ? [...has, r] : has.filter((x) => x !== r))}
+              />
             ))}
           </div>
         </fieldset>
         <label className="block">
           {person ? 'New code (left empty, the old one stays)' : 'First code, four digits or more'}
-          <input className={field} type="password" autoComplete="new-password" value={code} onChange={(e) => setCode(e.target.value)} />
+          <input
+            className={field}
+            type="password"
+            autoComplete="new-password"
+            value={code}
+            onChange={(e) => setCode(e.target.value)}
+          />
         </label>
-        <Button big tone="jade" type="submit" className="w-full" disabled={!name.trim() || has.length === 0 || (!person && code.length < 4) || (code.length > 0 && code.length < 4)}>
+        <Button
+          big
+          tone="jade"
+          type="submit"
+          className="w-full"
+          disabled={
+            !name.trim() || has.length === 0 || (!person && code.length < 4) || (code.length > 0 && code.length < 4)
+          }
+        >
           Keep
         </Button>
       </form>
@@ -121,18 +192,42 @@ function PeoplePart({ practice, save, may }: { practice: Practice; save: Save; m
           </li>
         ))}
       </ul>
-      {box !== undefined && <PersonBox key={box} person={practice.people.find((p) => p.id === box) ?? null} save={save} onClose={() => setBox(undefined)} />}
+      {box !== undefined && (
+        <PersonBox
+          key={box}
+          person={practice.people.find((p) => p.id === box) ?? null}
+          save={save}
+          onClose={() => setBox(undefined)}
+        />
+      )}
     </Panel>
   )
 }
 
 function FunctionsPart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const [table, setTable] = useState<'cautious' | 'expanded'>('cautious')
-  const set = (fn: FunctionName, who: 'assistant' | 'expanded', value: string): void => save.mutate({ method: 'PUT', path: '/practice/functions', body: { table, function: fn, who, permission: value } })
+  const set = (fn: FunctionName, who: 'assistant' | 'expanded', value: string): void =>
+    save.mutate({ method: 'PUT', path: '/practice/functions', body: { table, function: fn, who, permission: value } })
   return (
-    <Panel title="Who may do what" aside={<Pick label="Table" value={table} onPick={setTable} options={[{ value: 'cautious', label: 'Cautious' }, { value: 'expanded', label: 'Expanded' }]} />}>
+    <Panel
+      title="Who may do what"
+      aside={
+        <Pick
+          label="Table"
+          value={table}
+          onPick={setTable}
+          options={[
+            { value: 'cautious', label: 'Cautious' },
+            { value: 'expanded', label: 'Expanded' },
+          ]}
+        />
+      }
+    >
       <p className="mb-2">
-        <Mark kind="ask">The program knows no place’s law. Set these after reading your board’s rules; each line carries who set it and when.</Mark>
+        <Mark kind="ask">
+          The program knows no place’s law. Set these after reading your board’s rules; each line carries who set it and
+          when.
+        </Mark>
       </p>
       <table className="w-full border-collapse">
         <thead>
@@ -151,7 +246,13 @@ function FunctionsPart({ practice, save, may }: { practice: Practice; save: Save
               </th>
               {(['assistant', 'expanded'] as const).map((who) => (
                 <td key={who} className="py-1 pr-3">
-                  <select aria-label={`${functionNames[l.function]}, ${who === 'assistant' ? 'assistant' : 'expanded assistant'}`} disabled={!may} value={l[who]} onChange={(e) => set(l.function, who, e.target.value)} className="h-12 rounded-md border-2 border-line bg-sheet px-2 disabled:opacity-100">
+                  <select
+                    aria-label={`${functionNames[l.function]}, ${who === 'assistant' ? 'assistant' : 'expanded assistant'}`}
+                    disabled={!may}
+                    value={l[who]}
+                    onChange={(e) => set(l.function, who, e.target.value)}
+                    className="h-12 rounded-md border-2 border-line bg-sheet px-2 disabled:opacity-100"
+                  >
                     {permission.options.map((p) => (
                       <option key={p} value={p}>
                         {permissionWords[p]}

@@ -18,7 +18,12 @@ export function useScan(onCode: (code: string) => void): void {
     let last = 0
     const key = (e: KeyboardEvent): void => {
       const target = e.target as HTMLElement | null
-      if (target && ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) && (target as HTMLInputElement).type !== 'checkbox') return
+      if (
+        target &&
+        ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) &&
+        (target as HTMLInputElement).type !== 'checkbox'
+      )
+        return
       if (e.timeStamp - last > gapMs) code = ''
       last = e.timeStamp
       if (e.key === 'Enter') {

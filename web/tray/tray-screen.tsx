@@ -23,7 +23,17 @@ import { Button, Check, Failed, Loading, Mark, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
 
 /** What the touched place is, why it is there, from which lot, and what could lie there instead. */
-function Detail({ line, swapped, onSwap, locked }: { line: SetupLine; swapped: string | undefined; onSwap: (from: string, to: string | null) => void; locked: boolean }) {
+function Detail({
+  line,
+  swapped,
+  onSwap,
+  locked,
+}: {
+  line: SetupLine
+  swapped: string | undefined
+  onSwap: (from: string, to: string | null) => void
+  locked: boolean
+}) {
   return (
     <Panel labelled="The place touched last" className="min-w-80 flex-1">
       <p className="text-xl font-bold">
@@ -54,7 +64,17 @@ function Detail({ line, swapped, onSwap, locked }: { line: SetupLine; swapped: s
   )
 }
 
-function Standby({ lines, checked, toggle, locked }: { lines: SetupLine[]; checked: ReadonlySet<string>; toggle: (ids: string[], done: boolean) => void; locked: boolean }) {
+function Standby({
+  lines,
+  checked,
+  toggle,
+  locked,
+}: {
+  lines: SetupLine[]
+  checked: ReadonlySet<string>
+  toggle: (ids: string[], done: boolean) => void
+  locked: boolean
+}) {
   return (
     <Panel title="Have ready, do not open" className="min-w-80 flex-1">
       <ul className="grid gap-1.5">
@@ -66,7 +86,8 @@ function Standby({ lines, checked, toggle, locked }: { lines: SetupLine[]; check
               onChange={(done) => toggle([l.id], done)}
               label={
                 <>
-                  <strong>{l.name}</strong> <span className="num">{amountWords(l)}</span> <span className="text-soft">when {l.when}</span>
+                  <strong>{l.name}</strong> <span className="num">{amountWords(l)}</span>{' '}
+                  <span className="text-soft">when {l.when}</span>
                   {(l.lack ?? l.lot?.warning) && <span className="block text-brass">◆ {l.lack ?? l.lot?.warning}</span>}
                 </>
               }
@@ -78,7 +99,17 @@ function Standby({ lines, checked, toggle, locked }: { lines: SetupLine[]; check
   )
 }
 
-function Signing({ data, checked, sign, signing }: { data: VisitAndPlan; checked: ReadonlySet<string>; sign: (acknowledged: string[]) => void; signing: boolean }) {
+function Signing({
+  data,
+  checked,
+  sign,
+  signing,
+}: {
+  data: VisitAndPlan
+  checked: ReadonlySet<string>
+  sign: (acknowledged: string[]) => void
+  signing: boolean
+}) {
   const [read, setRead] = useState<ReadonlySet<string>>(new Set())
   const readiness = trayReadiness(data.plan, checked, read)
   return (
@@ -89,11 +120,20 @@ function Signing({ data, checked, sign, signing }: { data: VisitAndPlan; checked
         </Mark>
       ))}
       {readiness.toAcknowledge.map((a) => (
-        <Check key={a.id} label={a.text} checked={read.has(a.id)} onChange={(on) => setRead(new Set(on ? [...read, a.id] : [...read].filter((x) => x !== a.id)))} />
+        <Check
+          key={a.id}
+          label={a.text}
+          checked={read.has(a.id)}
+          onChange={(on) => setRead(new Set(on ? [...read, a.id] : [...read].filter((x) => x !== a.id)))}
+        />
       ))}
       {readiness.missing.length > 0 && (
         <p>
-          Still to lay out: <span className="num">{readiness.missing.length}</span> ({readiness.missing.slice(0, 4).map((l) => l.name).join(', ')}
+          Still to lay out: <span className="num">{readiness.missing.length}</span> (
+          {readiness.missing
+            .slice(0, 4)
+            .map((l) => l.name)
+            .join(', ')}
           {readiness.missing.length > 4 ? ' …' : ''})
         </p>
       )}
@@ -111,20 +151,35 @@ export default function TrayScreen() {
   const refresh = useRefresh()
   const [boardAt, setBoardAt] = useState(0)
   const [selected, setSelected] = useState<string>()
-  const put = (change: (v: VisitView) => Partial<VisitView>): void => void refresh.client.setQueryData<VisitView>(['visit', visitId], (v) => (v ? { ...v, ...change(v) } : v))
-  useLive(visitId, { tray: (marks) => put(() => ({ marks })), visit: () => refresh.visit(visitId), opened: () => refresh.visit(visitId) })
+  const put = (change: (v: VisitView) => Partial<VisitView>): void =>
+    void refresh.client.setQueryData<VisitView>(['visit', visitId], (v) => (v ? { ...v, ...change(v) } : v))
+  useLive(visitId, {
+    tray: (marks) => put(() => ({ marks })),
+    visit: () => refresh.visit(visitId),
+    opened: () => refresh.visit(visitId),
+  })
   const say = (e: unknown): void => {
     refresh.visit(visitId)
-    toast.error(e instanceof ApiProblem ? [e.message, ...(e.more.missing ?? []), ...(e.more.unread ?? [])].join(' ') : 'not stored')
+    toast.error(
+      e instanceof ApiProblem
+        ? [e.message, ...(e.more.missing ?? []), ...(e.more.unread ?? [])].join(' ')
+        : 'not stored',
+    )
   }
   const mark = useMutation({
     scope: { id: `tray-${visitId}` },
-    mutationFn: (body: { lineIds: string[]; done: boolean }) => api<{ marks: TrayMark[] }>(`/visits/${visitId}/tray`, { method: 'PUT', body }),
+    mutationFn: (body: { lineIds: string[]; done: boolean }) =>
+      api<{ marks: TrayMark[] }>(`/visits/${visitId}/tray`, { method: 'PUT', body }),
     onError: say,
   })
-  const swap = useMutation({ mutationFn: (body: { from: string; to: string | null }) => api(`/visits/${visitId}/swaps`, { method: 'PUT', body }), onError: say, onSuccess: () => refresh.visit(visitId) })
+  const swap = useMutation({
+    mutationFn: (body: { from: string; to: string | null }) => api(`/visits/${visitId}/swaps`, { method: 'PUT', body }),
+    onError: say,
+    onSuccess: () => refresh.visit(visitId),
+  })
   const sign = useMutation({
-    mutationFn: (acknowledged: string[]) => api(`/visits/${visitId}/tray/sign`, { method: 'POST', body: { acknowledged } }),
+    mutationFn: (acknowledged: string[]) =>
+      api(`/visits/${visitId}/tray/sign`, { method: 'POST', body: { acknowledged } }),
     onError: say,
     onSuccess: () => {
       refresh.visit(visitId)
@@ -132,19 +187,28 @@ export default function TrayScreen() {
       void navigate(`/visits/${visitId}/chairside`)
     },
   })
-  const reopen = useMutation({ mutationFn: () => api(`/visits/${visitId}/tray/reopen`, { method: 'POST' }), onError: say, onSuccess: () => refresh.visit(visitId) })
+  const reopen = useMutation({
+    mutationFn: () => api(`/visits/${visitId}/tray/reopen`, { method: 'POST' }),
+    onError: say,
+    onSuccess: () => refresh.visit(visitId),
+  })
 
   const boards = useMemo(() => (data ? layTrays(data.plan.setup) : []), [data])
   useScan((code) => {
     if (!data || data.visit.frozen) return
     const scan = readScan(code, Number(data.visit.day.slice(0, 4)))
-    const said = 'error' in scan ? { refused: scan.error } : answerScan(scan, data.plan, data.practice.items, data.visit.day)
+    const said =
+      'error' in scan ? { refused: scan.error } : answerScan(scan, data.plan, data.practice.items, data.visit.day)
     if ('refused' in said) return void toast.error(said.refused)
     if (said.says) toast(said.says)
     const at = boards.findIndex((b) => b.bands.some((x) => x.places.some((p) => p.lineId === said.lineId)))
     if (at >= 0) setBoardAt(at)
     setSelected(said.lineId)
-    put((v) => ({ marks: v.marks.some((m) => m.lineId === said.lineId) ? v.marks : [...v.marks, { lineId: said.lineId, by: '', at: 0 }] }))
+    put((v) => ({
+      marks: v.marks.some((m) => m.lineId === said.lineId)
+        ? v.marks
+        : [...v.marks, { lineId: said.lineId, by: '', at: 0 }],
+    }))
     mark.mutate({ lineIds: [said.lineId], done: true })
   })
   if (error && !data) return <Failed error={error} again={again} />
@@ -155,7 +219,11 @@ export default function TrayScreen() {
   const checked = new Set(visit.marks.map((m) => m.lineId))
   const toggle = (lineIds: string[], done: boolean): void => {
     // A touch shows at once; the server's answer over the stream is the truth.
-    put((v) => ({ marks: done ? [...v.marks, ...lineIds.filter((id) => !checked.has(id)).map((lineId) => ({ lineId, by: '', at: 0 }))] : v.marks.filter((m) => !lineIds.includes(m.lineId)) }))
+    put((v) => ({
+      marks: done
+        ? [...v.marks, ...lineIds.filter((id) => !checked.has(id)).map((lineId) => ({ lineId, by: '', at: 0 }))]
+        : v.marks.filter((m) => !lineIds.includes(m.lineId)),
+    }))
     mark.mutate({ lineIds, done })
   }
   const board = boards[Math.min(boardAt, boards.length - 1)]!
@@ -168,20 +236,36 @@ export default function TrayScreen() {
     <div className="mx-auto max-w-[1400px] space-y-3">
       <div className="flex flex-wrap items-center gap-2">
         <div className="contents" role="tablist" aria-label="Trays">
-        {boards.map((b, i) => {
-          const ids = b.bands.flatMap((x) => x.places.map((p) => p.lineId))
-          const done = ids.filter((id) => checked.has(id)).length
-          return (
-            <button key={b.title} type="button" role="tab" aria-selected={i === boardAt} onClick={() => setBoardAt(i)} className={`min-h-12 cursor-pointer rounded-md border-2 px-3 text-left leading-tight ${i === boardAt ? 'border-jade bg-jade-wash font-bold' : 'border-line bg-sheet'}`}>
-              {done === ids.length ? '✓ ' : ''}
-              {b.bands.map((x) => x.title).join(', ')} <span className="num">{done}/{ids.length}</span>
-            </button>
-          )
-        })}
+          {boards.map((b, i) => {
+            const ids = b.bands.flatMap((x) => x.places.map((p) => p.lineId))
+            const done = ids.filter((id) => checked.has(id)).length
+            return (
+              <button
+                key={b.title}
+                type="button"
+                role="tab"
+                aria-selected={i === boardAt}
+                onClick={() => setBoardAt(i)}
+                className={`min-h-12 cursor-pointer rounded-md border-2 px-3 text-left leading-tight ${i === boardAt ? 'border-jade bg-jade-wash font-bold' : 'border-line bg-sheet'}`}
+              >
+                {done === ids.length ? '✓ ' : ''}
+                {b.bands.map((x) => x.title).join(', ')}{' '}
+                <span className="num">
+                  {done}/{ids.length}
+                </span>
+              </button>
+            )
+          })}
         </div>
         <span className="ml-auto flex items-center gap-2">
           {plan.steps.some((s) => s.holes !== undefined) && (
-            <a href={`/api/visits/${visitId}/sheet.pdf`} target="_blank" rel="noreferrer" aria-label="Hole template of the sheet, PDF at true scale" className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-3 font-semibold">
+            <a
+              href={`/api/visits/${visitId}/sheet.pdf`}
+              target="_blank"
+              rel="noreferrer"
+              aria-label="Hole template of the sheet, PDF at true scale"
+              className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-3 font-semibold"
+            >
               <Printer aria-hidden="true" /> Holes
             </a>
           )}
@@ -189,7 +273,14 @@ export default function TrayScreen() {
             {laidOut}/{places.length}
           </span>
           {(['A4', 'LETTER'] as const).map((paper) => (
-            <a key={paper} href={`/api/visits/${visitId}/setup.pdf?paper=${paper}`} target="_blank" rel="noreferrer" aria-label={`Setup sheet on ${paper === 'A4' ? 'A4' : 'Letter'}, PDF`} className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-3 font-semibold">
+            <a
+              key={paper}
+              href={`/api/visits/${visitId}/setup.pdf?paper=${paper}`}
+              target="_blank"
+              rel="noreferrer"
+              aria-label={`Setup sheet on ${paper === 'A4' ? 'A4' : 'Letter'}, PDF`}
+              className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-3 font-semibold"
+            >
               <Printer aria-hidden="true" /> {paper === 'A4' ? 'A4' : 'Letter'}
             </a>
           ))}
@@ -199,13 +290,23 @@ export default function TrayScreen() {
       {locked && (
         <div className="flex flex-wrap items-center gap-3 rounded-md border-2 border-jade bg-jade-wash p-3">
           <p>
-            ✓ Signed by <strong>{practice.people.find((p) => p.id === visit.frozen!.signedBy)?.name}</strong> at <span className="num">{clockTime(visit.frozen!.signedAt, practice.zone)}</span>. The plan is fixed.
+            ✓ Signed by <strong>{practice.people.find((p) => p.id === visit.frozen!.signedBy)?.name}</strong> at{' '}
+            <span className="num">{clockTime(visit.frozen!.signedAt, practice.zone)}</span>. The plan is fixed.
             {visit.cassettes.length > 0 && (
               <span className="block" data-cassettes="">
-                Cassettes: {visit.cassettes.map((c) => `${c.name}${c.load === null ? '' : ` out of load ${c.load}`}`).join(', ')}.
+                Cassettes:{' '}
+                {visit.cassettes.map((c) => `${c.name}${c.load === null ? '' : ` out of load ${c.load}`}`).join(', ')}.
               </span>
             )}
-            {visit.cassettes.some((c) => c.pulledBack) && <Mark kind="stop">{visit.cassettes.filter((c) => c.pulledBack).map((c) => c.name).join(', ')}: the load was pulled back; change it before it is used</Mark>}
+            {visit.cassettes.some((c) => c.pulledBack) && (
+              <Mark kind="stop">
+                {visit.cassettes
+                  .filter((c) => c.pulledBack)
+                  .map((c) => c.name)
+                  .join(', ')}
+                : the load was pulled back; change it before it is used
+              </Mark>
+            )}
           </p>
           {visit.stage === 'laid up' && (
             <Button tone="quiet" onClick={() => reopen.mutate()}>
@@ -240,8 +341,20 @@ export default function TrayScreen() {
         )}
       </div>
       <div className="flex flex-wrap items-start gap-3">
-        {detail && <Detail line={detail} swapped={swappedFrom} onSwap={(from, to) => swap.mutate({ from, to })} locked={locked} />}
-        <Standby lines={plan.setup.filter((l) => l.readiness === 'standby')} checked={checked} toggle={toggle} locked={locked} />
+        {detail && (
+          <Detail
+            line={detail}
+            swapped={swappedFrom}
+            onSwap={(from, to) => swap.mutate({ from, to })}
+            locked={locked}
+          />
+        )}
+        <Standby
+          lines={plan.setup.filter((l) => l.readiness === 'standby')}
+          checked={checked}
+          toggle={toggle}
+          locked={locked}
+        />
         {!locked && <Signing data={data} checked={checked} sign={(a) => sign.mutate(a)} signing={sign.isPending} />}
       </div>
     </div>

@@ -1,7 +1,16 @@
 /** Generic burs: shape, grit, diameter in mm, head length, taper; US numbers where they have one. Standing: estimate. */
 import { bur, type Bur } from '../bur'
 
-type Row = [id: string, material: Bur['material'], shape: Bur['shape'], grit: Bur['grit'], diameterMm: number, headLengthMm: number, taperDeg?: number, more?: Partial<Bur>]
+type Row = [
+  id: string,
+  material: Bur['material'],
+  shape: Bur['shape'],
+  grit: Bur['grit'],
+  diameterMm: number,
+  headLengthMm: number,
+  taperDeg?: number,
+  more?: Partial<Bur>,
+]
 const latch = { shank: '204' } as const
 
 const rows: Row[] = [
@@ -61,7 +70,8 @@ const rows: Row[] = [
   ['fin-ftb-023', 'carbide', 'football', '12-flute', 2.3, 4],
 ]
 
-const word = (b: Row): string => `${b[2][0]!.toUpperCase()}${b[2].slice(1)} ${b[4].toFixed(1)}, ${b[3]}${b[1] === 'diamond' ? '' : `, ${b[1]}`}${b[7]?.shank === '204' ? ', slow' : ''}`
+const word = (b: Row): string =>
+  `${b[2][0]!.toUpperCase()}${b[2].slice(1)} ${b[4].toFixed(1)}, ${b[3]}${b[1] === 'diamond' ? '' : `, ${b[1]}`}${b[7]?.shank === '204' ? ', slow' : ''}`
 
 /** The starter burs. */
 export const starterBurs: Bur[] = rows.map((row) => {

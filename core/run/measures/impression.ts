@@ -1,10 +1,20 @@
 /** What an impression or scan shows, margin part by margin part. */
 import * as z from 'zod'
-import { fieldFaults, judgeInspection, marginParts, partFaults, scanFieldFaults, scanPartFaults } from '../../measure/inspection'
+import {
+  fieldFaults,
+  judgeInspection,
+  marginParts,
+  partFaults,
+  scanFieldFaults,
+  scanPartFaults,
+} from '../../measure/inspection'
 import type { Plan } from '../../plan/types'
 import { judged, type Measure } from './measure'
 
-const seen = z.strictObject({ parts: z.partialRecord(z.enum(marginParts), z.enum([...partFaults, ...scanPartFaults])), field: z.array(z.enum([...fieldFaults, ...scanFieldFaults])).max(fieldFaults.length) })
+const seen = z.strictObject({
+  parts: z.partialRecord(z.enum(marginParts), z.enum([...partFaults, ...scanPartFaults])),
+  field: z.array(z.enum([...fieldFaults, ...scanFieldFaults])).max(fieldFaults.length),
+})
 export type Seen = z.infer<typeof seen>
 
 /** Whether what is read is a scan on its screen and no impression in a tray. */

@@ -14,12 +14,27 @@ export const sheet = measureOf({
   judge: (given, { plan }) => {
     const says = [
       ...(given.tether ? [] : ['no tether: the clamp comes off and is tied first; it is the airway guard']),
-      ...(given.points < 4 ? [`${given.points} points: it rocks or springs off; another clamp: ${given.points <= 2 ? 'a retentive one, jaws pointing down, or one size smaller' : 'seated lower, under the height of contour, or a retentive one'}`] : []),
+      ...(given.points < 4
+        ? [
+            `${given.points} points: it rocks or springs off; another clamp: ${given.points <= 2 ? 'a retentive one, jaws pointing down, or one size smaller' : 'seated lower, under the height of contour, or a retentive one'}`,
+          ]
+        : []),
       ...(given.stable ? [] : ['not stable: off, and another; both sides numb?']),
-      ...(given.leak === 'at a neck' ? ['leak at a neck: edge tucked with air and an explorer; tied or sealed with block-out where it will not stay'] : given.leak === 'at the clamp' ? ['leak at the clamp: light-cured block-out'] : []),
-      ...(plan.request.alerts.includes('mouth breather') ? ['breathes through the mouth: not a full sheet, or a breathing corner cut; the dentist decides'] : []),
+      ...(given.leak === 'at a neck'
+        ? ['leak at a neck: edge tucked with air and an explorer; tied or sealed with block-out where it will not stay']
+        : given.leak === 'at the clamp'
+          ? ['leak at the clamp: light-cured block-out']
+          : []),
+      ...(plan.request.alerts.includes('mouth breather')
+        ? ['breathes through the mouth: not a full sheet, or a breathing corner cut; the dentist decides']
+        : []),
     ]
-    const verdict = !given.tether || given.points < 4 || !given.stable || (given.leak !== undefined && given.leak !== 'none') ? 'correct' : says.length > 0 ? 'tell' : 'good'
+    const verdict =
+      !given.tether || given.points < 4 || !given.stable || (given.leak !== undefined && given.leak !== 'none')
+        ? 'correct'
+        : says.length > 0
+          ? 'tell'
+          : 'good'
     return judged(verdict, says.length > 0 ? says : ['four points, stable, tied, dry'])
   },
 })

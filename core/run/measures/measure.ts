@@ -12,7 +12,8 @@ export const verdicts = ['good', 'over', 'tell', 'review', 'short', 'correct', '
 export type Verdict = (typeof verdicts)[number]
 export const blocking: readonly Verdict[] = ['short', 'correct', 'again']
 /** The heaviest of several. */
-export const heaviest = (all: readonly Verdict[]): Verdict => all.reduce((a, b) => (verdicts.indexOf(b) > verdicts.indexOf(a) ? b : a), 'good')
+export const heaviest = (all: readonly Verdict[]): Verdict =>
+  all.reduce((a, b) => (verdicts.indexOf(b) > verdicts.indexOf(a) ? b : a), 'good')
 
 export interface Judged {
   verdict: Verdict
@@ -22,7 +23,13 @@ export interface Judged {
   /** What was computed on the way, each with its formula and standing. */
   figures: Figure[]
 }
-export const judged = (verdict: Verdict, says: string[], more: Partial<Judged> = {}): Judged => ({ faults: [], figures: [], ...more, verdict, says })
+export const judged = (verdict: Verdict, says: string[], more: Partial<Judged> = {}): Judged => ({
+  faults: [],
+  figures: [],
+  ...more,
+  verdict,
+  says,
+})
 
 /** What a judgement may look at beside the readings. */
 export interface At {
@@ -49,27 +56,68 @@ export interface Measure {
 }
 
 export type Field =
-  | { kind: 'number'; label: string; unit: string; least: number; most: number; must?: true; /** Values worth one touch. */ touches?: readonly number[] }
+  | {
+      kind: 'number'
+      label: string
+      unit: string
+      least: number
+      most: number
+      must?: true
+      /** Values worth one touch. */ touches?: readonly number[]
+    }
   | { kind: 'one of'; label: string; of: readonly string[]; must?: true }
   | { kind: 'yes'; label: string; must?: true }
   | { kind: 'text'; label: string; most: number; must?: true }
 
-export const num = (label: string, unit: string, least: number, most: number, touches?: readonly number[]): Field & { kind: 'number' } => ({ kind: 'number', label, unit, least, most, ...(touches ? { touches } : {}) })
-export const oneOf = <const O extends readonly string[]>(label: string, of: O) => ({ kind: 'one of', label, of }) as const satisfies Field
+export const num = (
+  label: string,
+  unit: string,
+  least: number,
+  most: number,
+  touches?: readonly number[],
+): Field & { kind: 'number' } => ({ kind: 'number', label, unit, least, most, ...(touches ? { touches } : {}) })
+export const oneOf = <const O extends readonly string[]>(label: string, of: O) =>
+  ({ kind: 'one of', label, of }) as const satisfies Field
 export const yes = (label: string) => ({ kind: 'yes', label }) as const satisfies Field
 export const text = (label: string, most = 20) => ({ kind: 'text', label, most }) as const satisfies Field
 /** The field has to be filled. */
 export const must = <F extends Field>(field: F): F & { must: true } => ({ ...field, must: true })
 
-type Of<F extends Field> = F['kind'] extends 'number' ? number : F['kind'] extends 'yes' ? boolean : F extends { of: readonly (infer O)[] } ? O : string
-export type Values<F extends Record<string, Field>> = { [K in keyof F as F[K] extends { must: true } ? K : never]: Of<F[K]> } & { [K in keyof F as F[K] extends { must: true } ? never : K]?: Of<F[K]> | undefined }
+type Of<F extends Field> = F['kind'] extends 'number'
+  ? number
+  : F['kind'] extends 'yes'
+    ? boolean
+    : F extends { of: readonly (infer O)[] }
+      ? O
+      : string
+export type Values<F extends Record<string, Field>> = {
+  [K in keyof F as F[K] extends { must: true } ? K : never]: Of<F[K]>
+} & { [K in keyof F as F[K] extends { must: true } ? never : K]?: Of<F[K]> | undefined }
 
 function schemaOf(field: Field): z.ZodType {
-  const base = field.kind === 'number' ? z.number().min(field.least).max(field.most) : field.kind === 'yes' ? z.boolean() : field.kind === 'text' ? z.string().trim().min(1).max(field.most) : z.enum(field.of as [string, ...string[]])
+  const base =
+    field.kind === 'number'
+      ? z.number().min(field.least).max(field.most)
+      : field.kind === 'yes'
+        ? z.boolean()
+        : field.kind === 'text'
+          ? z.string().trim().min(1).max(field.most)
+          : z.enum(field.of as [string, ...string[]])
   return field.must ? base : base.optional()
 }
 
 /** A measure whose readings are plain fields. */
-export function measureOf<const F extends Record<string, Field>>(m: Omit<Measure, 'readings' | 'judge' | 'fields' | 'starts'> & { fields: F; judge: (given: Values<F>, at: At) => Judged | { wrong: string }; starts?: (at: At) => Partial<Values<F>> }): Measure {
-  return { ...m, readings: z.strictObject(Object.fromEntries(Object.entries(m.fields).map(([key, f]) => [key, schemaOf(f)]))), judge: m.judge as Measure['judge'], starts: m.starts as Measure['starts'] } as Measure
+export function measureOf<const F extends Record<string, Field>>(
+  m: Omit<Measure, 'readings' | 'judge' | 'fields' | 'starts'> & {
+    fields: F
+    judge: (given: Values<F>, at: At) => Judged | { wrong: string }
+    starts?: (at: At) => Partial<Values<F>>
+  },
+): Measure {
+  return {
+    ...m,
+    readings: z.strictObject(Object.fromEntries(Object.entries(m.fields).map(([key, f]) => [key, schemaOf(f)]))),
+    judge: m.judge as Measure['judge'],
+    starts: m.starts as Measure['starts'],
+  } as Measure
 }

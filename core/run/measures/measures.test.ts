@@ -15,30 +15,54 @@ import type { Tooth } from '../../teeth/notation'
 import type { Judged } from './measure'
 import { sitesFor } from './preparation'
 
-const caseFiles = readdirSync('demo/cases').filter((f) => f.endsWith('.json')).map((f) => f.replace('.json', ''))
+const caseFiles = readdirSync('demo/cases')
+  .filter((f) => f.endsWith('.json'))
+  .map((f) => f.replace('.json', ''))
 const plans = new Map<string, Plan>()
 function planOf(name: string): Plan {
-  const known = plans.get(name) ?? compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${name}.json`, 'utf8'))), starterPractice())
+  const known =
+    plans.get(name) ??
+    compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${name}.json`, 'utf8'))), starterPractice())
   plans.set(name, known)
   return known
 }
 const crown = planOf('crown-37')
 /** Judges at the first step of a plan that asks for the measure. */
-function read(plan: Plan, kind: MeasureKind, given: unknown, { round = 0, stepId }: { round?: number; stepId?: string } = {}): Judged {
+function read(
+  plan: Plan,
+  kind: MeasureKind,
+  given: unknown,
+  { round = 0, stepId }: { round?: number; stepId?: string } = {},
+): Judged {
   const step = plan.steps.find((s) => (stepId === undefined || s.id === stepId) && measuresAt(plan, s).includes(kind))!
   const answer = judge(kind, given, { plan, step, tooth: teethAt(plan, step, kind)[0]!, before: [], round })
   if ('wrong' in answer) throw new Error(answer.wrong)
   return answer
 }
-const sound: ProvisionalReading = { parts: {}, contacts: { mesial: 'good', distal: 'good' }, inside: 'clean', thicknessMm: { cusp: 1.5, fossa: 1.2 }, bite: 'even', cracked: false }
+const sound: ProvisionalReading = {
+  parts: {},
+  contacts: { mesial: 'good', distal: 'good' },
+  inside: 'clean',
+  thicknessMm: { cusp: 1.5, fossa: 1.2 },
+  bite: 'even',
+  cracked: false,
+}
 const facts = { contacts: ['mesial', 'distal'] as const, weak: false, round: 0 }
-const acts = (read: Partial<ProvisionalReading>, more = {}) => judgeProvisional({ ...sound, ...read }, { ...facts, ...more }).acts.map((a) => a.act)
+const acts = (read: Partial<ProvisionalReading>, more = {}) =>
+  judgeProvisional({ ...sound, ...read }, { ...facts, ...more }).acts.map((a) => a.act)
 
 describe('every measure', () => {
   it('is asked for by some visit, and what the plan knows already is readings it takes', () => {
-    const all = ['crown-37', ...['J02', 'J04', 'J07', 'J08', 'J11', 'J13', 'J16', 'J05'].flatMap((j) => caseFiles.filter((f) => f.startsWith(j)))].map(planOf)
+    const all = [
+      'crown-37',
+      ...['J02', 'J04', 'J07', 'J08', 'J11', 'J13', 'J16', 'J05'].flatMap((j) =>
+        caseFiles.filter((f) => f.startsWith(j)),
+      ),
+    ].map(planOf)
     for (const kind of measureKinds) {
-      const asked = all.flatMap((plan) => plan.steps.filter((s) => measuresAt(plan, s).includes(kind)).map((step) => ({ plan, step })))
+      const asked = all.flatMap((plan) =>
+        plan.steps.filter((s) => measuresAt(plan, s).includes(kind)).map((step) => ({ plan, step })),
+      )
       expect(asked.length, kind).toBeGreaterThan(0)
       for (const { plan, step } of asked) {
         const { starts, fields } = measureOfKind(kind)
@@ -51,12 +75,19 @@ describe('every measure', () => {
 
 describe('reduction', () => {
   it('of a front tooth is read at its edge and at no cusp, of a milk tooth as well; of a molar the other way round', () => {
-    const sites = (tooth: string, restoration: Restoration) => sitesFor({ ...crown, request: { ...crown.request, restoration } }, tooth as Tooth)
-    for (const [tooth, restoration] of [['11', 'lithium disilicate crown'], ['51', 'preveneered crown']] as const) {
+    const sites = (tooth: string, restoration: Restoration) =>
+      sitesFor({ ...crown, request: { ...crown.request, restoration } }, tooth as Tooth)
+    for (const [tooth, restoration] of [
+      ['11', 'lithium disilicate crown'],
+      ['51', 'preveneered crown'],
+    ] as const) {
       expect(sites(tooth, restoration)).toContain('incisal')
       expect(sites(tooth, restoration).join()).not.toContain('cusp')
     }
-    for (const [tooth, restoration] of [['37', 'lithium disilicate crown'], ['75', 'preformed metal crown']] as const) {
+    for (const [tooth, restoration] of [
+      ['37', 'lithium disilicate crown'],
+      ['75', 'preformed metal crown'],
+    ] as const) {
       expect(sites(tooth, restoration)).toContain('functional cusp')
       expect(sites(tooth, restoration)).not.toContain('incisal')
     }
@@ -65,7 +96,10 @@ describe('reduction', () => {
 
 describe('cord', () => {
   it('white tissue means one size smaller; under 000 there is none; what sits pink stays', () => {
-    expect(read(crown, 'cord', { size: '0', tissue: 'white' })).toMatchObject({ verdict: 'correct', says: [expect.stringContaining('one size smaller, 00')] })
+    expect(read(crown, 'cord', { size: '0', tissue: 'white' })).toMatchObject({
+      verdict: 'correct',
+      says: [expect.stringContaining('one size smaller, 00')],
+    })
     expect(read(crown, 'cord', { size: '000', tissue: 'white' }).says[0]).toMatch(/no smaller cord.*dentist/)
     const pink = read(crown, 'cord', { size: '0', tissue: 'pink', biotype: 'thin', probingDepthMm: 2 })
     expect(pink.verdict).toBe('good')
@@ -79,7 +113,10 @@ describe('cord', () => {
   it('at removal a torn cord is looked for before anything else, a base that shows goes back, weeping tissue is dried first', () => {
     const out = (more: object) => read(crown, 'cord out', { wet: true, whole: true, tissue: 'dry', ...more })
     expect(out({}).verdict).toBe('good')
-    expect(out({ whole: false })).toMatchObject({ verdict: 'again', says: [expect.stringContaining('its count stays open')] })
+    expect(out({ whole: false })).toMatchObject({
+      verdict: 'again',
+      says: [expect.stringContaining('its count stays open')],
+    })
     expect(out({ base: 'shows' }).verdict).toBe('correct')
     expect(out({ tissue: 'bleeds' }).says[0]).toContain('the dentist decides')
     expect(out({ wet: false }).verdict).toBe('tell')
@@ -89,14 +126,24 @@ describe('cord', () => {
 describe('provisional', () => {
   it('up to two neighbouring parts and 1 mm are relined; more, apart, or cracked is made again', () => {
     expect(acts({})).toEqual([])
-    expect(acts({ parts: { mesial: { fault: 'open', byMm: 1 }, mesiobuccal: { fault: 'short', byMm: 0.5 } } })).toEqual(['reline'])
+    expect(acts({ parts: { mesial: { fault: 'open', byMm: 1 }, mesiobuccal: { fault: 'short', byMm: 0.5 } } })).toEqual(
+      ['reline'],
+    )
     expect(acts({ parts: { mesial: { fault: 'open', byMm: 1.1 } } })).toEqual(['make again'])
     expect(acts({ parts: { mesial: { fault: 'open' }, distal: { fault: 'open' } } })).toEqual(['make again'])
-    expect(acts({ parts: { mesial: { fault: 'open' }, mesiobuccal: { fault: 'open' }, buccal: { fault: 'short' } } })).toEqual(['make again'])
+    expect(
+      acts({ parts: { mesial: { fault: 'open' }, mesiobuccal: { fault: 'open' }, buccal: { fault: 'short' } } }),
+    ).toEqual(['make again'])
     expect(acts({ cracked: true })).toEqual(['make again'])
   })
   it('over is thinned, a contact gone is added to, a bubble off the margin is filled, a thin spot is told, a weak tooth is taken out of contact', () => {
-    expect(acts({ parts: { buccal: { fault: 'over' } }, contacts: { mesial: 'none', distal: 'tight' }, inside: 'bubble off the margin' })).toEqual(['fill', 'thin', 'add', 'thin'])
+    expect(
+      acts({
+        parts: { buccal: { fault: 'over' } },
+        contacts: { mesial: 'none', distal: 'tight' },
+        inside: 'bubble off the margin',
+      }),
+    ).toEqual(['fill', 'thin', 'add', 'thin'])
     expect(acts({ thicknessMm: { fossa: 0.7 } })).toEqual(['tell'])
     expect(acts({ thicknessMm: { axial: 0.6 } })).toEqual([])
     expect(acts({}, { weak: true })).toEqual(['ease'])
@@ -105,17 +152,21 @@ describe('provisional', () => {
     expect(acts({ contacts: { distal: 'none' } }, { contacts: ['mesial'] })).toEqual([])
   })
   it('parts that touch are one stretch whichever way round they are named', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 7 }), fc.integer({ min: 1, max: 7 }), (from, n) => {
-      const stretch = Array.from({ length: n }, (_, i) => marginParts[(from + i) % 8]!)
-      expect(neighbouring(stretch.toReversed())).toBe(true)
-      // With one taken out of the middle it is two.
-      if (n >= 3) expect(neighbouring(stretch.toSpliced(1, 1))).toBe(n === 8)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 7 }), fc.integer({ min: 1, max: 7 }), (from, n) => {
+        const stretch = Array.from({ length: n }, (_, i) => marginParts[(from + i) % 8]!)
+        expect(neighbouring(stretch.toReversed())).toBe(true)
+        // With one taken out of the middle it is two.
+        if (n >= 3) expect(neighbouring(stretch.toSpliced(1, 1))).toBe(n === 8)
+      }),
+    )
   })
   it('keeps the signature back until it is read again as good, counting the rounds', () => {
     expect(read(crown, 'provisional', { ...sound, parts: { buccal: { fault: 'over' } } }).verdict).toBe('correct')
     const third = read(crown, 'provisional', { ...sound, contacts: { mesial: 'none' } }, { round: 2 })
-    expect(third.says.join(' ')).toMatch(/round 3: a correction takes about 3 min, a new one about 10.*read for the 3\. time/)
+    expect(third.says.join(' ')).toMatch(
+      /round 3: a correction takes about 3 min, a new one about 10.*read for the 3\. time/,
+    )
     const remake = read(crown, 'provisional', { ...sound, cracked: true })
     expect(remake).toMatchObject({ verdict: 'again', figures: [{ name: 'bis-acryl' }] })
   })
@@ -127,7 +178,8 @@ describe('sheet and clamp', () => {
     const p = planOf(caseFiles.find((f) => f.startsWith('J08'))!)
     expect(read(p, 'sheet', good).verdict).toBe('good')
     expect(read(p, 'sheet', { ...good, tether: false }).says[0]).toContain('airway guard')
-    for (const worse of [{ points: 2 }, { stable: false }, { leak: 'at a neck' }]) expect(read(p, 'sheet', { ...good, ...worse }).verdict).toBe('correct')
+    for (const worse of [{ points: 2 }, { stable: false }, { leak: 'at a neck' }])
+      expect(read(p, 'sheet', { ...good, ...worse }).verdict).toBe('correct')
   })
 })
 
@@ -137,11 +189,16 @@ describe('post space and ferrule', () => {
   it('follows canal and seal, and tells what was drilled away', () => {
     expect(read(p, 'post space', { canalMm: 15, sealMm: 5 }).says[0]).toBe('post space 7.5–10 mm')
     expect(read(p, 'post space', { canalMm: 12, sealMm: 5 }).says[0]).toContain('the seal decides')
-    expect(read(p, 'post space', { canalMm: 15, sealMm: 5, drilledMm: 11.5 }).says[1]).toContain('only 3.5 mm of root filling left of 5')
+    expect(read(p, 'post space', { canalMm: 15, sealMm: 5, drilledMm: 11.5 }).says[1]).toContain(
+      'only 3.5 mm of root filling left of 5',
+    )
     expect(() => read(p, 'post space', { canalMm: 8, sealMm: 7.9 })).toThrow()
   })
   it('a point under 1.5 mm keeps the signature back', () => {
-    expect(read(p, 'ferrule', { facial: 2, lingual: 1.2 })).toMatchObject({ verdict: 'short', says: ['lingual: 1.2 mm, short by 0.3 of 1.5'] })
+    expect(read(p, 'ferrule', { facial: 2, lingual: 1.2 })).toMatchObject({
+      verdict: 'short',
+      says: ['lingual: 1.2 mm, short by 0.3 of 1.5'],
+    })
     expect(read(p, 'ferrule', { facial: 1.5, lingual: 2 }).verdict).toBe('good')
   })
 })
@@ -162,9 +219,13 @@ describe('light', () => {
   it('a dose short of 16 J/cm² says how many seconds more; a weak lamp is told', () => {
     const light = (given: object) => read(p, 'light', { irradianceMWPerCm2: 1000, distanceMm: 0, ...given })
     expect(light({ seconds: 10 }).says[0]).toBe('10 s give about 10 of 16 J/cm² at 0 mm: 6 s more for a 2 mm layer')
-    expect(light({ seconds: 40, distanceMm: 8 }).says[0]).toBe('40 s give about 20 J/cm² at 8 mm, of 16 for a 2 mm layer')
+    expect(light({ seconds: 40, distanceMm: 8 }).says[0]).toBe(
+      '40 s give about 20 J/cm² at 8 mm, of 16 for a 2 mm layer',
+    )
     // 1000 mW/cm² × 0.5^(3/8) × 20 s: the dose itself, not what whole seconds make of it.
-    expect(light({ seconds: 20, distanceMm: 3 }).says[0]).toContain(`about ${Math.round(20 * 0.5 ** (3 / 8) * 10) / 10} of 16`)
+    expect(light({ seconds: 20, distanceMm: 3 }).says[0]).toContain(
+      `about ${Math.round(20 * 0.5 ** (3 / 8) * 10) / 10} of 16`,
+    )
     expect(light({ irradianceMWPerCm2: 500, seconds: 40 }).says.join(' ')).toContain('weak light, under 600')
   })
 })
@@ -173,18 +234,30 @@ describe('mixes', () => {
   it('tint at most a quarter of the whole mix: 0.40 g of base takes 0.133 g', () => {
     const p = planOf(caseFiles.find((f) => f.startsWith('J16') && f.includes('deliver'))!)
     expect(read(p, 'tint', { baseG: 0.4, tintG: 0.133 }).verdict).toBe('good')
-    expect(read(p, 'tint', { baseG: 0.4, tintG: 0.15 })).toMatchObject({ verdict: 'correct', says: [expect.stringContaining('at most 0.133 g')] })
+    expect(read(p, 'tint', { baseG: 0.4, tintG: 0.15 })).toMatchObject({
+      verdict: 'correct',
+      says: [expect.stringContaining('at most 0.133 g')],
+    })
   })
   it('a solution made weaker holds what the stock held, and is never made stronger', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 120 }), fc.integer({ min: 1, max: 120 }), fc.integer({ min: 1, max: 500 }), (a, b, volume) => {
-      const [stock, wanted] = [Math.max(a, b) / 10, Math.min(a, b) / 10]
-      const mix = dilution(stock, wanted, volume)
-      expect(mix.stock.value * stock).toBeCloseTo(wanted * volume, 0)
-      expect(mix.stock.value + mix.water.value).toBeCloseTo(volume, 2)
-    }))
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 120 }),
+        fc.integer({ min: 1, max: 120 }),
+        fc.integer({ min: 1, max: 500 }),
+        (a, b, volume) => {
+          const [stock, wanted] = [Math.max(a, b) / 10, Math.min(a, b) / 10]
+          const mix = dilution(stock, wanted, volume)
+          expect(mix.stock.value * stock).toBeCloseTo(wanted * volume, 0)
+          expect(mix.stock.value + mix.water.value).toBeCloseTo(volume, 2)
+        },
+      ),
+    )
     expect(() => dilution(3, 5, 10)).toThrow(RangeError)
     const p = planOf(caseFiles.find((f) => f.startsWith('J04'))!)
-    expect(read(p, 'irrigant', { stockPercent: 5, wantedPercent: 2.5, volumeMl: 20 }).says.join(' ')).toMatch(/10 mL of 5 % and 10 mL of water.*only with the sheet on/)
+    expect(read(p, 'irrigant', { stockPercent: 5, wantedPercent: 2.5, volumeMl: 20 }).says.join(' ')).toMatch(
+      /10 mL of 5 % and 10 mL of water.*only with the sheet on/,
+    )
     expect(() => read(p, 'irrigant', { stockPercent: 2.5, wantedPercent: 5, volumeMl: 20 })).toThrow(/weaker/)
   })
   // M: 17 mL of water to a scoop. C: one scoop to one drop.
@@ -213,9 +286,13 @@ describe('anaesthetic ledger', () => {
   })
   it('mixed agents add up as fractions, in both tables; an alert is told', () => {
     // 70 kg: lidocaine 7 mg/kg → 490; articaine 7 mg/kg → 490. 6 × 36 / 490 + 4 × 68 / 490 = 0.996.
-    expect(read(crown, 'anaesthetic', { lidocaine: 6, articaine: 4, weightKg: 70 }).says.join(' ')).toMatch(/adults: 100 % of the ceiling, the agents added up/)
+    expect(read(crown, 'anaesthetic', { lidocaine: 6, articaine: 4, weightKg: 70 }).says.join(' ')).toMatch(
+      /adults: 100 % of the ceiling, the agents added up/,
+    )
     expect(read(crown, 'anaesthetic', { lidocaine: 7, articaine: 4, weightKg: 70 }).verdict).toBe('review')
-    expect(read(crown, 'anaesthetic', { mepivacaine: 2, weightKg: 70 }).says.join(' ')).toContain('adults: one of these is not listed there')
+    expect(read(crown, 'anaesthetic', { mepivacaine: 2, weightKg: 70 }).says.join(' ')).toContain(
+      'adults: one of these is not listed there',
+    )
     expect(measures.anaesthetic.readings.safeParse({ lidocaine: -1 }).success).toBe(false)
   })
 })

@@ -12,7 +12,15 @@ export const tint = measureOf({
   judge: ({ baseG, tintG }) => {
     const most = mostTintG(baseG, mostPercent)
     const share = tintPercent(baseG, tintG)
-    return share > mostPercent ? judged('correct', [`tint is ${share} % of the mix, over ${mostPercent}: it does not set right; at most ${most.value} g to ${baseG} g`], { figures: [most] }) : judged('good', [`tint is ${share} % of the mix, of at most ${mostPercent}`], { figures: [most] })
+    return share > mostPercent
+      ? judged(
+          'correct',
+          [
+            `tint is ${share} % of the mix, over ${mostPercent}: it does not set right; at most ${most.value} g to ${baseG} g`,
+          ],
+          { figures: [most] },
+        )
+      : judged('good', [`tint is ${share} % of the mix, of at most ${mostPercent}`], { figures: [most] })
   },
 })
 
@@ -30,8 +38,22 @@ export const alginateMix = measureOf({
 export const base = measureOf({
   name: 'Base, powder to liquid',
   at: (_plan, step) => /^filling\.\d\d\.base/.test(step.id),
-  fields: { scoops: must(num('scoops of powder', '', 1, 6, [1, 2])), drops: must(num('drops of liquid', '', 1, 6, [1, 2])) },
-  judge: ({ scoops, drops }) => judged(scoops === drops ? 'good' : 'tell', [judgeBase(scoops, drops).text], { figures: [{ name: 'powder to liquid', value: 1, unit: 'scoop to 1 drop', text: 'one scoop of powder to one drop of liquid', standing: 'C' }] }),
+  fields: {
+    scoops: must(num('scoops of powder', '', 1, 6, [1, 2])),
+    drops: must(num('drops of liquid', '', 1, 6, [1, 2])),
+  },
+  judge: ({ scoops, drops }) =>
+    judged(scoops === drops ? 'good' : 'tell', [judgeBase(scoops, drops).text], {
+      figures: [
+        {
+          name: 'powder to liquid',
+          value: 1,
+          unit: 'scoop to 1 drop',
+          text: 'one scoop of powder to one drop of liquid',
+          standing: 'C',
+        },
+      ],
+    }),
 })
 
 const caution = reason('Hypochlorite only with the sheet on and tight; labelled, dated, never in a drinking cup', 'C')
@@ -39,10 +61,22 @@ export const irrigant = measureOf({
   name: 'Irrigant made weaker',
   once: true,
   at: (_plan, step) => step.needs.some((n) => n.what === 'hypochlorite'),
-  fields: { stockPercent: must(num('strength of the stock', '%', 0.1, 15, [3, 5.25, 6])), wantedPercent: must(num('strength wanted', '%', 0.1, 15, [1, 2.5, 3])), volumeMl: must(num('volume wanted', 'mL', 1, 500, [10, 20, 50])) },
+  fields: {
+    stockPercent: must(num('strength of the stock', '%', 0.1, 15, [3, 5.25, 6])),
+    wantedPercent: must(num('strength wanted', '%', 0.1, 15, [1, 2.5, 3])),
+    volumeMl: must(num('volume wanted', 'mL', 1, 500, [10, 20, 50])),
+  },
   judge: ({ stockPercent, wantedPercent, volumeMl }) => {
-    if (wantedPercent > stockPercent) return { wrong: `${wantedPercent} % cannot be made from ${stockPercent} %: water only makes it weaker` }
+    if (wantedPercent > stockPercent)
+      return { wrong: `${wantedPercent} % cannot be made from ${stockPercent} %: water only makes it weaker` }
     const { stock, water } = dilution(stockPercent, wantedPercent, volumeMl)
-    return judged('tell', [`${stock.value} mL of ${stockPercent} % and ${water.value} mL of water give ${volumeMl} mL of ${wantedPercent} %; the dentist says which strength`, caution.text], { figures: [stock, water] })
+    return judged(
+      'tell',
+      [
+        `${stock.value} mL of ${stockPercent} % and ${water.value} mL of water give ${volumeMl} mL of ${wantedPercent} %; the dentist says which strength`,
+        caution.text,
+      ],
+      { figures: [stock, water] },
+    )
   },
 })

@@ -1,5 +1,12 @@
 /** The anaesthetic ledger: what was handed over against both published tables. For the dentist's review, never permission. */
-import { cartridgeMg, ceilingMg, ledgerShare, tableWords, type Agent, type CeilingTable } from '../../measure/anaesthetic'
+import {
+  cartridgeMg,
+  ceilingMg,
+  ledgerShare,
+  tableWords,
+  type Agent,
+  type CeilingTable,
+} from '../../measure/anaesthetic'
 import { kindFacts } from '../../visits/table'
 import { judged, measureOf, num, type Values } from './measure'
 
@@ -12,11 +19,18 @@ const fields = {
   bupivacaine: cartridges('bupivacaine 0.5 % with adrenaline'),
   weightKg: num('weight of the patient', 'kg', 5, 200),
 } as const
-const agents: Record<Exclude<keyof typeof fields, 'weightKg'>, Agent> = { articaine: 'articaine with adrenaline', lidocaine: 'lidocaine with adrenaline', mepivacaine: 'mepivacaine plain', prilocaine: 'prilocaine plain', bupivacaine: 'bupivacaine with adrenaline' }
+const agents: Record<Exclude<keyof typeof fields, 'weightKg'>, Agent> = {
+  articaine: 'articaine with adrenaline',
+  lidocaine: 'lidocaine with adrenaline',
+  mepivacaine: 'mepivacaine plain',
+  prilocaine: 'prilocaine plain',
+  bupivacaine: 'bupivacaine with adrenaline',
+}
 const named = Object.entries(agents) as [keyof typeof agents, Agent][]
 const review = 'for the dentist’s review, not a permission'
 
-const givenOf = (values: Values<typeof fields>) => named.flatMap(([key, agent]) => (values[key] ? [{ agent, cartridges: values[key] }] : []))
+const givenOf = (values: Values<typeof fields>) =>
+  named.flatMap(([key, agent]) => (values[key] ? [{ agent, cartridges: values[key] }] : []))
 
 export const anaesthetic = measureOf({
   name: 'Anaesthetic ledger',
@@ -25,24 +39,68 @@ export const anaesthetic = measureOf({
   fields,
   starts: ({ plan }) => {
     const key = named.find(([, agent]) => agent === plan.request.anaesthetic)?.[0]
-    return { ...(key ? { [key]: 1 } : {}), ...(plan.request.weightKg === undefined ? {} : { weightKg: plan.request.weightKg }) }
+    return {
+      ...(key ? { [key]: 1 } : {}),
+      ...(plan.request.weightKg === undefined ? {} : { weightKg: plan.request.weightKg }),
+    }
   },
   judge: (values, { plan }) => {
     const given = givenOf(values)
     if (given.length === 0) return { wrong: 'say what was handed over' }
     const child = kindFacts(plan.kind).dentition === 'primary'
-    const amounts = given.map((g) => ({ ...cartridgeMg(g.agent), name: `${g.agent}, ${g.cartridges} × ${cartridgeMg(g.agent).value} mg`, value: Math.round(g.cartridges * cartridgeMg(g.agent).value * 10) / 10 }))
+    const amounts = given.map((g) => ({
+      ...cartridgeMg(g.agent),
+      name: `${g.agent}, ${g.cartridges} × ${cartridgeMg(g.agent).value} mg`,
+      value: Math.round(g.cartridges * cartridgeMg(g.agent).value * 10) / 10,
+    }))
     const says = [amounts.map((a) => `${a.name} = ${a.value} mg`).join('; ')]
-    const sensitive = plan.request.alerts.includes('adrenaline-sensitive') && given.some((g) => g.agent.includes('adrenaline')) ? ['heart, blood-pressure or medicine alert: adrenaline with care'] : []
-    if (values.weightKg === undefined) return judged(child ? 'review' : 'tell', [...says, ...sensitive, `no weight entered: the ceilings ask for it; ${review}`], { figures: amounts })
+    const sensitive =
+      plan.request.alerts.includes('adrenaline-sensitive') && given.some((g) => g.agent.includes('adrenaline'))
+        ? ['heart, blood-pressure or medicine alert: adrenaline with care']
+        : []
+    if (values.weightKg === undefined)
+      return judged(
+        child ? 'review' : 'tell',
+        [...says, ...sensitive, `no weight entered: the ceilings ask for it; ${review}`],
+        { figures: amounts },
+      )
     const tables: CeilingTable[] = child ? ['children', 'adults'] : ['adults', 'children']
-    const shares = tables.map((table) => ({ table, share: ledgerShare(given, values.weightKg!, table), ceilings: given.flatMap((g) => ceilingMg(g.agent, values.weightKg!, table) ?? []) }))
+    const shares = tables.map((table) => ({
+      table,
+      share: ledgerShare(given, values.weightKg!, table),
+      ceilings: given.flatMap((g) => ceilingMg(g.agent, values.weightKg!, table) ?? []),
+    }))
     for (const { table, share } of shares) {
       const words = table === 'adults' ? 'label maxima for adults' : 'the careful table for children'
-      says.push(share === undefined ? `${words}: one of these is not listed there` : `${words}: ${Math.round(share.value * 100)} % of the ceiling${given.length > 1 ? ', the agents added up as fractions' : ''}`)
+      says.push(
+        share === undefined
+          ? `${words}: one of these is not listed there`
+          : `${words}: ${Math.round(share.value * 100)} % of the ceiling${given.length > 1 ? ', the agents added up as fractions' : ''}`,
+      )
     }
     // A child is measured by its own table; a grown person is told where either is passed.
-    const over = shares.filter((s) => s.share !== undefined && s.share.value > 1 && (s.table === 'children' ? child : true))
-    return judged(over.length > 0 ? 'review' : 'tell', [...says, ...over.map((o) => `OVER the ceiling of ${tableWords[o.table]}: the dentist reviews before anything more is given`), ...sensitive, review], { figures: [...amounts, ...shares.flatMap((s) => [...s.ceilings, ...(s.share ? [{ ...s.share, name: `share of ${tableWords[s.table]}` }] : [])])] })
+    const over = shares.filter(
+      (s) => s.share !== undefined && s.share.value > 1 && (s.table === 'children' ? child : true),
+    )
+    return judged(
+      over.length > 0 ? 'review' : 'tell',
+      [
+        ...says,
+        ...over.map(
+          (o) => `OVER the ceiling of ${tableWords[o.table]}: the dentist reviews before anything more is given`,
+        ),
+        ...sensitive,
+        review,
+      ],
+      {
+        figures: [
+          ...amounts,
+          ...shares.flatMap((s) => [
+            ...s.ceilings,
+            ...(s.share ? [{ ...s.share, name: `share of ${tableWords[s.table]}` }] : []),
+          ]),
+        ],
+      },
+    )
   },
 })

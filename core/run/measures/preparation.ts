@@ -11,9 +11,12 @@ const hasCusps = (tooth: Tooth): boolean => parts(tooth).position >= 4
 const isMolar = (tooth: Tooth): boolean => parts(tooth).position >= (isPrimary(tooth) ? 4 : 6)
 
 /** The sites a tooth's reduction is read at. */
-export const sitesFor = (plan: Plan, tooth: Tooth) => (plan.request.restoration ? sitesOf(plan.request.restoration, hasCusps(tooth)) : [])
+export const sitesFor = (plan: Plan, tooth: Tooth) =>
+  plan.request.restoration ? sitesOf(plan.request.restoration, hasCusps(tooth)) : []
 
-const sites = z.partialRecord(z.enum(reductionSites), z.number().min(0).max(6)).refine((r) => Object.keys(r).length > 0, 'at least one reading')
+const sites = z
+  .partialRecord(z.enum(reductionSites), z.number().min(0).max(6))
+  .refine((r) => Object.keys(r).length > 0, 'at least one reading')
 
 export const reduction: Measure = {
   name: 'Reduction',
@@ -22,22 +25,51 @@ export const reduction: Measure = {
   judge: (given: z.infer<typeof sites>, { plan }) => {
     const restoration = plan.request.restoration!
     const each = judgeReduction(restoration, given)
-    const verdict = each.some((s) => s.verdict === 'short') ? 'short' : each.some((s) => s.verdict === 'over') ? 'over' : 'good'
+    const verdict = each.some((s) => s.verdict === 'short')
+      ? 'short'
+      : each.some((s) => s.verdict === 'over')
+        ? 'over'
+        : 'good'
     const figures = each.map((s) => {
       const target = targetAt(restoration, s.site)!
-      return { name: s.site, value: target.leastMm, unit: 'mm', text: `${writeRange(target)} for a ${restoration}; read ${s.readMm.toFixed(1)} mm, to a tenth`, standing: restoration === 'full metal crown' ? ('C' as const) : ('M' as const) }
+      return {
+        name: s.site,
+        value: target.leastMm,
+        unit: 'mm',
+        text: `${writeRange(target)} for a ${restoration}; read ${s.readMm.toFixed(1)} mm, to a tenth`,
+        standing: restoration === 'full metal crown' ? ('C' as const) : ('M' as const),
+      }
     })
-    return judged(verdict, each.map((s) => s.says), { figures })
+    return judged(
+      verdict,
+      each.map((s) => s.says),
+      { figures },
+    )
   },
 }
 
 export const convergence = measureOf({
   name: 'Convergence',
   at: (plan, step) => reduction.at(plan, step) && crownWork(plan),
-  fields: { cervicalMm: must(num('width at the margin', 'mm', 1, 15)), occlusalMm: must(num('width at the top', 'mm', 0.5, 15)), heightMm: must(num('height', 'mm', 0.5, 15)) },
+  fields: {
+    cervicalMm: must(num('width at the margin', 'mm', 1, 15)),
+    occlusalMm: must(num('width at the top', 'mm', 0.5, 15)),
+    heightMm: must(num('height', 'mm', 0.5, 15)),
+  },
   judge: (given, { tooth }) => {
     const j = judgeConvergence({ ...given, molar: isMolar(tooth) })
-    const limit = { name: 'a wall resists up to', value: j.limitDeg, unit: '°', text: `½·asin(2 × ${given.heightMm} / ${given.cervicalMm}), where a wall no longer holds against tipping about the other margin; 45° where it is high enough`, standing: 'P' as const, source: 'Parker MH, Gunderson RB, Gardner FM, Calverley MJ, J Prosthet Dent 1988;59:281' }
-    return judged(j.says.length > 0 ? 'tell' : 'good', [`${j.convergence.value}° between the walls; a wall resists up to ${j.limitDeg}°`, ...j.says.map((s) => s.text)], { figures: [j.convergence, limit] })
+    const limit = {
+      name: 'a wall resists up to',
+      value: j.limitDeg,
+      unit: '°',
+      text: `½·asin(2 × ${given.heightMm} / ${given.cervicalMm}), where a wall no longer holds against tipping about the other margin; 45° where it is high enough`,
+      standing: 'P' as const,
+      source: 'Parker MH, Gunderson RB, Gardner FM, Calverley MJ, J Prosthet Dent 1988;59:281',
+    }
+    return judged(
+      j.says.length > 0 ? 'tell' : 'good',
+      [`${j.convergence.value}° between the walls; a wall resists up to ${j.limitDeg}°`, ...j.says.map((s) => s.text)],
+      { figures: [j.convergence, limit] },
+    )
   },
 })

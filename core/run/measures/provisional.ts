@@ -1,7 +1,14 @@
 /** The provisional on the tooth: read, corrected, read again; the rounds are counted. */
 import * as z from 'zod'
 import { marginParts } from '../../measure/inspection'
-import { biteReadings, contactReadings, edgeFaults, gaugedSites, insideReadings, judgeProvisional } from '../../measure/provisional'
+import {
+  biteReadings,
+  contactReadings,
+  edgeFaults,
+  gaugedSites,
+  insideReadings,
+  judgeProvisional,
+} from '../../measure/provisional'
 import type { Plan } from '../../plan/types'
 import { neighbours } from '../../teeth/arch'
 import type { Tooth } from '../../teeth/notation'
@@ -25,14 +32,26 @@ export function contactsOf(plan: Plan, tooth: Tooth): ('mesial' | 'distal')[] {
 
 export const provisional: Measure = {
   name: 'Provisional',
-  at: (plan, step) => step.id === 'provisional.inspect' || (step.holdId !== undefined && plan.holds.some((h) => h.id === step.holdId && h.id.startsWith('provisional'))),
+  at: (plan, step) =>
+    step.id === 'provisional.inspect' ||
+    (step.holdId !== undefined && plan.holds.some((h) => h.id === step.holdId && h.id.startsWith('provisional'))),
   readings: provisionalReading,
   judge: (given: z.infer<typeof provisionalReading>, { plan, tooth, round }) => {
     const { acts } = judgeProvisional(given, { contacts: contactsOf(plan, tooth), weak: !plan.request.vital, round })
     const has = (...of: string[]): boolean => acts.some((a) => of.includes(a.act))
-    const verdict = has('make again') ? 'again' : has('reline', 'thin', 'add', 'fill', 'ease') ? 'correct' : acts.length > 0 ? 'tell' : 'good'
+    const verdict = has('make again')
+      ? 'again'
+      : has('reline', 'thin', 'add', 'fill', 'ease')
+        ? 'correct'
+        : acts.length > 0
+          ? 'tell'
+          : 'good'
     const again = plan.steps.find((s) => s.id === 'provisional.mix')?.figures ?? []
-    const says = acts.length > 0 ? acts.map((a) => a.says) : ['eight margin parts, contacts, inside, thickness and bite good']
-    return judged(verdict, round > 0 ? [...says, `read for the ${round + 1}. time`] : says, { faults: has('make again') ? ['provisional made again'] : [], figures: has('make again') ? again : [] })
+    const says =
+      acts.length > 0 ? acts.map((a) => a.says) : ['eight margin parts, contacts, inside, thickness and bite good']
+    return judged(verdict, round > 0 ? [...says, `read for the ${round + 1}. time`] : says, {
+      faults: has('make again') ? ['provisional made again'] : [],
+      figures: has('make again') ? again : [],
+    })
   },
 }

@@ -5,20 +5,40 @@ import { judged, measureOf, must, num } from './measure'
 export const postDepth = measureOf({
   name: 'Post space',
   at: (_plan, step) => step.id === 'canal.film' || step.id === 'canal.drill',
-  fields: { canalMm: must(num('canal length', 'mm', 8, 32)), sealMm: must(num('root filling to stay', 'mm', 3, 7, [4, 5])), drilledMm: num('drilled to', 'mm', 0, 25) },
+  fields: {
+    canalMm: must(num('canal length', 'mm', 8, 32)),
+    sealMm: must(num('root filling to stay', 'mm', 3, 7, [4, 5])),
+    drilledMm: num('drilled to', 'mm', 0, 25),
+  },
   starts: ({ plan, tooth }) => {
     const canalMm = plan.request.canals[tooth]?.[0]?.lengthMm
     return { ...(canalMm === undefined ? {} : { canalMm }), sealMm: plan.request.sealMm }
   },
   judge: ({ canalMm, sealMm, drilledMm }) => {
-    if (canalMm <= sealMm) return { wrong: `a canal of ${canalMm} mm leaves no room for a post over ${sealMm} mm of seal` }
+    if (canalMm <= sealMm)
+      return { wrong: `a canal of ${canalMm} mm leaves no room for a post over ${sealMm} mm of seal` }
     const room = postSpace(canalMm, sealMm)
     const says = [`post space ${room.leastMm}–${room.mostMm} mm${room.because ? `: ${room.because.text}` : ''}`]
     if (drilledMm === undefined) return judged('good', says, { figures: [room.figure] })
     const left = Math.round((canalMm - drilledMm) * 10) / 10
-    if (left < sealMm) return judged('tell', [...says, `drilled to ${drilledMm} mm: only ${left} mm of root filling left of ${sealMm}; tell the dentist`], { figures: [room.figure] })
-    if (drilledMm < room.leastMm) return judged('tell', [...says, `drilled to ${drilledMm} mm: ${Math.round((room.leastMm - drilledMm) * 10) / 10} mm less than half the canal; the dentist decides`], { figures: [room.figure] })
-    return judged('good', [...says, `drilled to ${drilledMm} mm, ${left} mm of root filling left`], { figures: [room.figure] })
+    if (left < sealMm)
+      return judged(
+        'tell',
+        [...says, `drilled to ${drilledMm} mm: only ${left} mm of root filling left of ${sealMm}; tell the dentist`],
+        { figures: [room.figure] },
+      )
+    if (drilledMm < room.leastMm)
+      return judged(
+        'tell',
+        [
+          ...says,
+          `drilled to ${drilledMm} mm: ${Math.round((room.leastMm - drilledMm) * 10) / 10} mm less than half the canal; the dentist decides`,
+        ],
+        { figures: [room.figure] },
+      )
+    return judged('good', [...says, `drilled to ${drilledMm} mm, ${left} mm of root filling left`], {
+      figures: [room.figure],
+    })
   },
 })
 
@@ -29,10 +49,32 @@ const around = ['mesiofacial', 'facial', 'distofacial', 'mesiolingual', 'lingual
 export const ferrule = measureOf({
   name: 'Ferrule',
   at: (_plan, step) => step.id === 'core.ferrule',
-  fields: { mesiofacial: num('mesiofacial', 'mm', 0, 6), facial: must(num('facial', 'mm', 0, 6)), distofacial: num('distofacial', 'mm', 0, 6), mesiolingual: num('mesiolingual', 'mm', 0, 6), lingual: must(num('lingual', 'mm', 0, 6)), distolingual: num('distolingual', 'mm', 0, 6) },
+  fields: {
+    mesiofacial: num('mesiofacial', 'mm', 0, 6),
+    facial: must(num('facial', 'mm', 0, 6)),
+    distofacial: num('distofacial', 'mm', 0, 6),
+    mesiolingual: num('mesiolingual', 'mm', 0, 6),
+    lingual: must(num('lingual', 'mm', 0, 6)),
+    distolingual: num('distolingual', 'mm', 0, 6),
+  },
   judge: (given) => {
     const low = around.filter((p) => given[p] !== undefined && given[p]! < ferruleMm.least)
-    const figure = { name: 'ferrule', value: ferruleMm.least, unit: 'mm', text: `${ferruleMm.least}–${ferruleMm.good} mm of sound tooth above the margin, all round: without it the root splits`, standing: 'C' as const }
-    return judged(low.length > 0 ? 'short' : 'good', low.length > 0 ? low.map((p) => `${p}: ${given[p]!.toFixed(1)} mm, short by ${(ferruleMm.least - given[p]!).toFixed(1)} of ${ferruleMm.least}`) : [`${ferruleMm.least} mm or more at every point read`], { figures: [figure] })
+    const figure = {
+      name: 'ferrule',
+      value: ferruleMm.least,
+      unit: 'mm',
+      text: `${ferruleMm.least}–${ferruleMm.good} mm of sound tooth above the margin, all round: without it the root splits`,
+      standing: 'C' as const,
+    }
+    return judged(
+      low.length > 0 ? 'short' : 'good',
+      low.length > 0
+        ? low.map(
+            (p) =>
+              `${p}: ${given[p]!.toFixed(1)} mm, short by ${(ferruleMm.least - given[p]!).toFixed(1)} of ${ferruleMm.least}`,
+          )
+        : [`${ferruleMm.least} mm or more at every point read`],
+      { figures: [figure] },
+    )
   },
 })

@@ -13,10 +13,14 @@ export const shade = measureOf({
     agreed: yes('patient saw it and agrees'),
   },
   judge: (given) => {
-    const thirds = [given.neck && `neck ${given.neck}`, `middle ${given.middle}`, given.edge && `edge ${given.edge}`].filter(Boolean).join(', ')
+    const thirds = [given.neck && `neck ${given.neck}`, `middle ${given.middle}`, given.edge && `edge ${given.edge}`]
+      .filter(Boolean)
+      .join(', ')
     const says = [
       `${thirds}, by ${given.light}, ${given.wet ? 'wet' : 'dry'}`,
-      ...(given.light === 'operatory light' ? ['the operatory light is yellow and strong: by the window or a daylight lamp, at arm’s length'] : []),
+      ...(given.light === 'operatory light'
+        ? ['the operatory light is yellow and strong: by the window or a daylight lamp, at arm’s length']
+        : []),
       ...(given.wet ? [] : ['a dry tooth looks lighter: let it rest under the lip and look again']),
     ]
     return judged(given.light === 'operatory light' || !given.wet ? 'correct' : 'good', says)

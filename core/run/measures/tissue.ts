@@ -6,7 +6,10 @@ import { judged, measureOf, must, num, oneOf, yes, type At } from './measure'
 
 const stepOf = /^tissue\.(base|top|single)-cord\./
 const layerOf = (stepId: string): CordLayer => stepOf.exec(stepId)![1] as CordLayer
-const planned = (at: Pick<At, 'step'>): CordSize | undefined => at.step.needs.map((n) => n.what.replace('cord.', '')).find((s): s is CordSize => (cordSizes as readonly string[]).includes(s))
+const planned = (at: Pick<At, 'step'>): CordSize | undefined =>
+  at.step.needs
+    .map((n) => n.what.replace('cord.', ''))
+    .find((s): s is CordSize => (cordSizes as readonly string[]).includes(s))
 const veneers = (plan: Plan): boolean => plan.request.restoration === 'laminate veneer'
 
 export const cord = measureOf({
@@ -21,23 +24,60 @@ export const cord = measureOf({
     crevice: oneOf('crevice', ['narrow', 'normal', 'wide']),
     perimeterMm: num('perimeter, where it was measured', 'mm', 5, 60),
   },
-  starts: (at) => ({ ...(planned(at) ? { size: planned(at)! } : {}), probingDepthMm: at.plan.request.tissue.probingDepthMm, biotype: at.plan.request.tissue.biotype, crevice: at.plan.request.tissue.crevice }),
+  starts: (at) => ({
+    ...(planned(at) ? { size: planned(at)! } : {}),
+    probingDepthMm: at.plan.request.tissue.probingDepthMm,
+    biotype: at.plan.request.tissue.biotype,
+    crevice: at.plan.request.tissue.crevice,
+  }),
   judge: (given, at) => {
     const layer = layerOf(at.step.id)
     const size = dimensions(at.tooth)
-    const cervix = given.perimeterMm === undefined ? { mesiodistalMm: size.cervicalMesiodistalMm, labiolingualMm: size.cervicalLabiolingualMm } : { measuredPerimeterMm: given.perimeterMm }
+    const cervix =
+      given.perimeterMm === undefined
+        ? { mesiodistalMm: size.cervicalMesiodistalMm, labiolingualMm: size.cervicalLabiolingualMm }
+        : { measuredPerimeterMm: given.perimeterMm }
     const box = /-(mesial|distal)$/.test(at.step.id)
-    const length = box ? at.step.figures : [cordLength(cervix, veneers(at.plan) ? 'labial and proximal' : 'full crown', layer)]
+    const length = box
+      ? at.step.figures
+      : [cordLength(cervix, veneers(at.plan) ? 'labial and proximal' : 'full crown', layer)]
     const cut = length[0] ? `${Math.ceil(length[0].value)} mm` : ''
     if (given.tissue === 'white') {
       const finer = smallerCord(given.size)
-      return judged('correct', [finer ? `white tissue: one size smaller, ${finer}, ${cut}; the ${given.size} comes out wet, and is counted` : 'white tissue under 000: there is no smaller cord; paste or a pellet, by the dentist’s word'], { figures: length })
+      return judged(
+        'correct',
+        [
+          finer
+            ? `white tissue: one size smaller, ${finer}, ${cut}; the ${given.size} comes out wet, and is counted`
+            : 'white tissue under 000: there is no smaller cord; paste or a pellet, by the dentist’s word',
+        ],
+        { figures: length },
+      )
     }
-    const start = cordSize(layer, { probingDepthMm: given.probingDepthMm ?? 2, biotype: given.biotype ?? 'thick', crevice: given.crevice ?? 'normal' })
+    const start = cordSize(layer, {
+      probingDepthMm: given.probingDepthMm ?? 2,
+      biotype: given.biotype ?? 'thick',
+      crevice: given.crevice ?? 'normal',
+    })
     const says = [`${given.size} entered without blanching, ${cut}`]
-    if (start.size !== given.size) says.push(`by the tissue as read one would begin with ${start.size} (${start.because.text}); what sits pink stays`)
-    if (given.margin === 'not everywhere') return judged('correct', [...says, 'margin not in sight everywhere: a second short piece only there'], { figures: length })
-    return judged('good', [...says, at.plan.choices.cordAgent.value === 'plain' ? 'plain cord: nothing to rinse off' : `${at.plan.choices.cordAgent.value}: rinsed off before the impression`], { figures: length })
+    if (start.size !== given.size)
+      says.push(
+        `by the tissue as read one would begin with ${start.size} (${start.because.text}); what sits pink stays`,
+      )
+    if (given.margin === 'not everywhere')
+      return judged('correct', [...says, 'margin not in sight everywhere: a second short piece only there'], {
+        figures: length,
+      })
+    return judged(
+      'good',
+      [
+        ...says,
+        at.plan.choices.cordAgent.value === 'plain'
+          ? 'plain cord: nothing to rinse off'
+          : `${at.plan.choices.cordAgent.value}: rinsed off before the impression`,
+      ],
+      { figures: length },
+    )
   },
 })
 
@@ -52,12 +92,24 @@ export const cordOut = measureOf({
   },
   judge: (given) => {
     const says = [
-      ...(given.whole ? [] : ['not whole: the rest is looked for in the crevice before anything else; its count stays open']),
+      ...(given.whole
+        ? []
+        : ['not whole: the rest is looked for in the crevice before anything else; its count stays open']),
       ...(given.base === 'shows' ? ['base cord shows: press it back below the margin'] : []),
-      ...(given.tissue === 'bleeds' ? ['bleeds: pressed with a soaked pellet, counted; no material before it is still; the dentist decides'] : given.tissue === 'weeps' ? ['weeps: astringent paste or a pellet, rinsed off, dried, looked at again'] : []),
+      ...(given.tissue === 'bleeds'
+        ? ['bleeds: pressed with a soaked pellet, counted; no material before it is still; the dentist decides']
+        : given.tissue === 'weeps'
+          ? ['weeps: astringent paste or a pellet, rinsed off, dried, looked at again']
+          : []),
       ...(given.wet ? [] : ['drawn dry: it takes the lining with it; look for bleeding']),
     ]
-    const verdict = !given.whole ? 'again' : given.base === 'shows' || given.tissue !== 'dry' ? 'correct' : says.length > 0 ? 'tell' : 'good'
+    const verdict = !given.whole
+      ? 'again'
+      : given.base === 'shows' || given.tissue !== 'dry'
+        ? 'correct'
+        : says.length > 0
+          ? 'tell'
+          : 'good'
     return judged(verdict, says.length > 0 ? says : ['whole, wet, in one pull; crevice open and dry'])
   },
 })

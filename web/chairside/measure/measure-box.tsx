@@ -21,15 +21,45 @@ import { ReductionPart } from './reduction-part'
 import { Walls } from './walls'
 
 type Given = Record<string, unknown>
-const empty: Partial<Record<MeasureKind, object>> = { inspection: { parts: {}, field: [] }, provisional: emptyProvisional }
+const empty: Partial<Record<MeasureKind, object>> = {
+  inspection: { parts: {}, field: [] },
+  provisional: emptyProvisional,
+}
 
 /** What is drawn and asked for each kind; plain fields need nothing of their own. */
-function Part({ kind, plan, step, tooth, given, judged, onGive }: { kind: MeasureKind; plan: Plan; step: Step; tooth: Tooth; given: Given; judged: ReturnType<typeof judge>; onGive: (g: object) => void }) {
+function Part({
+  kind,
+  plan,
+  step,
+  tooth,
+  given,
+  judged,
+  onGive,
+}: {
+  kind: MeasureKind
+  plan: Plan
+  step: Step
+  tooth: Tooth
+  given: Given
+  judged: ReturnType<typeof judge>
+  onGive: (g: object) => void
+}) {
   const practice = usePractice()
   const { fields } = measureOfKind(kind)
-  if (kind === 'reduction') return <ReductionPart key={tooth} plan={plan} tooth={tooth} given={given as Partial<Record<ReductionSite, number>>} onGive={onGive} />
-  if (kind === 'inspection') return <ImpressionPart scan={readsScan(plan)} given={given as unknown as Seen} onGive={onGive} />
-  if (kind === 'provisional') return <ProvisionalPart plan={plan} tooth={tooth} given={given as never} onGive={onGive} />
+  if (kind === 'reduction')
+    return (
+      <ReductionPart
+        key={tooth}
+        plan={plan}
+        tooth={tooth}
+        given={given as Partial<Record<ReductionSite, number>>}
+        onGive={onGive}
+      />
+    )
+  if (kind === 'inspection')
+    return <ImpressionPart scan={readsScan(plan)} given={given as unknown as Seen} onGive={onGive} />
+  if (kind === 'provisional')
+    return <ProvisionalPart plan={plan} tooth={tooth} given={given as never} onGive={onGive} />
   const asked = fields ? <Fields key={`${kind} ${tooth}`} fields={fields} given={given} onGive={onGive} /> : null
   if (kind === 'convergence')
     return (
@@ -44,13 +74,20 @@ function Part({ kind, plan, step, tooth, given, judged, onGive }: { kind: Measur
         <DamDrawing template={damTemplate(step.holes)} notation={practice.data?.notation ?? 'iso'} width={360} />
         <div className="min-w-0 flex-1 space-y-2">
           {asked}
-          {step.needs.filter((n) => n.what.startsWith('clamp.')).map((n) => (
-            <p key={n.what} className="text-base">
-              <strong>{n.readiness === 'open' ? 'Clamp' : 'Have ready'}:</strong> {n.words ?? n.what.replace('clamp.', '')}
-              {n.because && <>; <Why reason={n.because} /></>}
-              {n.when && `, when ${n.when}`}
-            </p>
-          ))}
+          {step.needs
+            .filter((n) => n.what.startsWith('clamp.'))
+            .map((n) => (
+              <p key={n.what} className="text-base">
+                <strong>{n.readiness === 'open' ? 'Clamp' : 'Have ready'}:</strong>{' '}
+                {n.words ?? n.what.replace('clamp.', '')}
+                {n.because && (
+                  <>
+                    ; <Why reason={n.because} />
+                  </>
+                )}
+                {n.when && `, when ${n.when}`}
+              </p>
+            ))}
         </div>
       </div>
     )
@@ -69,18 +106,22 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
   const [picked, setTooth] = useState<Tooth>(teeth[0]!)
   const tooth = teeth.includes(picked) ? picked : teeth[0]!
   const core = run.state.core
-  const stored = (k: MeasureKind, t: Tooth) => core.measured.find((m) => m.stepId === at.id && m.measure === k && m.tooth === t)
+  const stored = (k: MeasureKind, t: Tooth) =>
+    core.measured.find((m) => m.stepId === at.id && m.measure === k && m.tooth === t)
   const [entered, setEntered] = useState<Record<string, Given>>({})
   const [wrong, setWrong] = useState<string | null>(null)
   const key = `${kind} ${tooth}`
   const before = stored(kind, tooth)
   const where: At = { plan, step: at, tooth, before: core.faults, round: before?.round ?? 0 }
-  const given = entered[key] ?? (before?.readings as Given | undefined) ?? { ...empty[kind], ...measureOfKind(kind).starts?.(where) }
+  const given = entered[key] ??
+    (before?.readings as Given | undefined) ?? { ...empty[kind], ...measureOfKind(kind).starts?.(where) }
   const judged = judge(kind, given, where)
   const keep = async (): Promise<void> => {
     const sent = await run.send({ kind: 'measure', stepId: at.id, measure: kind, tooth, readings: given })
     if (!sent.ok) return setWrong(sent.message)
-    const next = kinds.flatMap((k) => teethAt(plan, at, k).map((t) => ({ k, t }))).find(({ k, t }) => `${k} ${t}` !== key && !stored(k, t) && entered[`${k} ${t}`] === undefined)
+    const next = kinds
+      .flatMap((k) => teethAt(plan, at, k).map((t) => ({ k, t })))
+      .find(({ k, t }) => `${k} ${t}` !== key && !stored(k, t) && entered[`${k} ${t}`] === undefined)
     // On to the next tooth or measure that has no reading; with all read the box is done.
     if (!next) return onClose()
     setKind(next.k)
@@ -92,12 +133,40 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
     <Modal open onClose={onClose} title={at.title} wide="very">
       <div className="space-y-3" data-measure={kind}>
         <div className="flex flex-wrap gap-3">
-          {kinds.length > 1 && <Pick label="What is read" value={kind} onPick={setKind} options={kinds.map((value) => ({ value, label: measureOfKind(value).name }))} />}
-          {teeth.length > 1 && <Pick label="Tooth" value={tooth} onPick={setTooth} options={teeth.map((value) => ({ value, label: label(value) }))} />}
-          {teeth.length === 1 && !measureOfKind(kind).once && <span className="num self-center text-xl font-bold">{label(tooth)}</span>}
-          {before && <span className="self-center text-soft">read {before.round} time{before.round === 1 ? '' : 's'} so far</span>}
+          {kinds.length > 1 && (
+            <Pick
+              label="What is read"
+              value={kind}
+              onPick={setKind}
+              options={kinds.map((value) => ({ value, label: measureOfKind(value).name }))}
+            />
+          )}
+          {teeth.length > 1 && (
+            <Pick
+              label="Tooth"
+              value={tooth}
+              onPick={setTooth}
+              options={teeth.map((value) => ({ value, label: label(value) }))}
+            />
+          )}
+          {teeth.length === 1 && !measureOfKind(kind).once && (
+            <span className="num self-center text-xl font-bold">{label(tooth)}</span>
+          )}
+          {before && (
+            <span className="self-center text-soft">
+              read {before.round} time{before.round === 1 ? '' : 's'} so far
+            </span>
+          )}
         </div>
-        <Part kind={kind} plan={plan} step={at} tooth={tooth} given={given} judged={judged} onGive={(readings) => setEntered({ ...entered, [key]: { ...readings } })} />
+        <Part
+          kind={kind}
+          plan={plan}
+          step={at}
+          tooth={tooth}
+          given={given}
+          judged={judged}
+          onGive={(readings) => setEntered({ ...entered, [key]: { ...readings } })}
+        />
         <Answer judged={judged} />
         {wrong && (
           <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">

@@ -2,11 +2,38 @@
 import { useState } from 'react'
 import { Button } from '../../parts/ui'
 
-export function NumberBox({ label, unit, value, onGive, step = 0.1, least, most, touches = [], from, name = label }: { label: string; /** What its keys are called by; the label where left out. */ name?: string; unit: string; value: number | undefined; onGive: (value: number | undefined) => void; step?: number; least: number; most: number; touches?: readonly number[]; /** Where − and + begin before there is a reading. */ from?: number }) {
+export function NumberBox({
+  label,
+  unit,
+  value,
+  onGive,
+  step = 0.1,
+  least,
+  most,
+  touches = [],
+  from,
+  name = label,
+}: {
+  label: string
+  /** What its keys are called by; the label where left out. */ name?: string
+  unit: string
+  value: number | undefined
+  onGive: (value: number | undefined) => void
+  step?: number
+  least: number
+  most: number
+  touches?: readonly number[]
+  /** Where − and + begin before there is a reading. */ from?: number
+}) {
   const [typed, setTyped] = useState<string>()
   const put = (n: number): void => {
     setTyped(undefined)
-    onGive(Math.min(most, Math.max(least, Math.round(n / step) * step > 0 ? Number((Math.round(n / step) * step).toFixed(3)) : 0)))
+    onGive(
+      Math.min(
+        most,
+        Math.max(least, Math.round(n / step) * step > 0 ? Number((Math.round(n / step) * step).toFixed(3)) : 0),
+      ),
+    )
   }
   const type = (text: string): void => {
     setTyped(text)
@@ -22,7 +49,14 @@ export function NumberBox({ label, unit, value, onGive, step = 0.1, least, most,
       <Button tone="quiet" aria-label={`${name}: less`} onClick={() => put((value ?? from ?? least) - step)}>
         −
       </Button>
-      <input aria-label={`${name}, ${unit || 'number'}`} inputMode="decimal" className="num h-12 w-24 rounded-md border-2 border-ink bg-sheet text-center text-xl" value={typed ?? value ?? ''} onChange={(e) => type(e.target.value)} onBlur={() => setTyped(undefined)} />
+      <input
+        aria-label={`${name}, ${unit || 'number'}`}
+        inputMode="decimal"
+        className="num h-12 w-24 rounded-md border-2 border-ink bg-sheet text-center text-xl"
+        value={typed ?? value ?? ''}
+        onChange={(e) => type(e.target.value)}
+        onBlur={() => setTyped(undefined)}
+      />
       <Button tone="quiet" aria-label={`${name}: more`} onClick={() => put((value ?? from ?? least) + step)}>
         +
       </Button>

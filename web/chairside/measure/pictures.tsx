@@ -14,12 +14,26 @@ interface Row {
 }
 
 /** Bars against one limit: a solid line at all of it, and whether more or less of it is wanted is said in words. */
-function Bars({ rows, limit, under }: { rows: readonly Row[]; limit: string; /** Staying under it is what is wanted. */ under: boolean }) {
+function Bars({
+  rows,
+  limit,
+  under,
+}: {
+  rows: readonly Row[]
+  limit: string
+  /** Staying under it is what is wanted. */ under: boolean
+}) {
   const [full, height] = [200, 34]
   const most = Math.max(1.25, ...rows.map((r) => r.share))
   const x = (share: number): number => (Math.min(share, most) / most) * full
   return (
-    <svg width={390} height={rows.length * height + 28} viewBox={`-165 0 390 ${rows.length * height + 28}`} role="img" aria-label={rows.map((r) => `${r.label}: ${Math.round(r.share * 100)} % of ${limit}`).join('; ')}>
+    <svg
+      width={390}
+      height={rows.length * height + 28}
+      viewBox={`-165 0 390 ${rows.length * height + 28}`}
+      role="img"
+      aria-label={rows.map((r) => `${r.label}: ${Math.round(r.share * 100)} % of ${limit}`).join('; ')}
+    >
       {rows.map((r, i) => {
         const bad = under ? r.share > 1 : r.share < 1
         return (
@@ -28,12 +42,25 @@ function Bars({ rows, limit, under }: { rows: readonly Row[]; limit: string; /**
               {bad ? '◆ ' : ''}
               {r.label}
             </text>
-            <rect y={6} width={x(r.share)} height={height - 12} className={bad ? 'fill-brass-wash stroke-brass' : 'fill-jade-wash stroke-jade'} strokeWidth={2} />
+            <rect
+              y={6}
+              width={x(r.share)}
+              height={height - 12}
+              className={bad ? 'fill-brass-wash stroke-brass' : 'fill-jade-wash stroke-jade'}
+              strokeWidth={2}
+            />
           </g>
         )
       })}
       <path d={`M ${x(1)} 0 V ${rows.length * height + 4}`} className="stroke-ink" strokeWidth={3} />
-      <text x={x(1)} y={rows.length * height + 18} textAnchor="middle" dominantBaseline="central" fontSize={16} className="fill-ink">
+      <text
+        x={x(1)}
+        y={rows.length * height + 18}
+        textAnchor="middle"
+        dominantBaseline="central"
+        fontSize={16}
+        className="fill-ink"
+      >
         {limit}
       </text>
     </svg>
@@ -46,11 +73,38 @@ function Root({ canalMm, sealMm, drilledMm }: { canalMm: number; sealMm: number;
   const { leastMm, mostMm } = postSpace(canalMm, sealMm)
   const y = (mm: number): number => mm * scale
   return (
-    <svg width={320} height={250} viewBox="-90 -14 320 250" role="img" aria-label={`Canal ${canalMm} mm, post between ${leastMm} and ${mostMm} mm, ${sealMm} mm of root filling`}>
-      <path d={`M -46 0 C -44 90 -30 180 0 ${y(canalMm)} C 30 180 44 90 46 0 Z`} className="fill-sunk stroke-ink" strokeWidth={2} />
-      <rect x={-9} y={y(canalMm - sealMm)} width={18} height={y(sealMm)} className="fill-brass-wash stroke-brass" strokeWidth={2} />
-      <rect x={-9} y={0} width={18} height={y(drilledMm ?? mostMm)} className="fill-jade-wash stroke-jade" strokeWidth={2} />
-      {[[leastMm, 'least'], [mostMm, 'most']].map(([mm, word]) => (
+    <svg
+      width={320}
+      height={250}
+      viewBox="-90 -14 320 250"
+      role="img"
+      aria-label={`Canal ${canalMm} mm, post between ${leastMm} and ${mostMm} mm, ${sealMm} mm of root filling`}
+    >
+      <path
+        d={`M -46 0 C -44 90 -30 180 0 ${y(canalMm)} C 30 180 44 90 46 0 Z`}
+        className="fill-sunk stroke-ink"
+        strokeWidth={2}
+      />
+      <rect
+        x={-9}
+        y={y(canalMm - sealMm)}
+        width={18}
+        height={y(sealMm)}
+        className="fill-brass-wash stroke-brass"
+        strokeWidth={2}
+      />
+      <rect
+        x={-9}
+        y={0}
+        width={18}
+        height={y(drilledMm ?? mostMm)}
+        className="fill-jade-wash stroke-jade"
+        strokeWidth={2}
+      />
+      {[
+        [leastMm, 'least'],
+        [mostMm, 'most'],
+      ].map(([mm, word]) => (
         <g key={word}>
           <path d={`M -60 ${y(mm as number)} H 60`} className="stroke-ink" strokeWidth={1.5} strokeDasharray="5 4" />
           <text x={68} y={y(mm as number) + (word === 'least' ? -6 : 10)} fontSize={16} className="fill-ink">
@@ -70,15 +124,31 @@ function Layers({ depthMm }: { depthMm: number }) {
   const { bulkMm, coverMm } = bulkIncrements(depthMm)
   const scale = 160 / depthMm
   let floor = depthMm
-  const layers = [...bulkMm.map((mm, i) => ({ mm, says: `${i + 1}: ${mm} mm bulk` })), { mm: coverMm, says: `cover ${Math.round(coverMm * 10) / 10} mm` }]
+  const layers = [
+    ...bulkMm.map((mm, i) => ({ mm, says: `${i + 1}: ${mm} mm bulk` })),
+    { mm: coverMm, says: `cover ${Math.round(coverMm * 10) / 10} mm` },
+  ]
   return (
-    <svg width={320} height={190} viewBox="-110 -12 320 190" role="img" aria-label={layers.map((l) => l.says).join(', ')}>
+    <svg
+      width={320}
+      height={190}
+      viewBox="-110 -12 320 190"
+      role="img"
+      aria-label={layers.map((l) => l.says).join(', ')}
+    >
       {layers.map((l) => {
         const top = floor - l.mm
         floor = top
         return (
           <g key={l.says}>
-            <rect x={-90} y={top * scale} width={150} height={l.mm * scale} className={l.says.startsWith('cover') ? 'fill-sheet stroke-ink' : 'fill-jade-wash stroke-jade'} strokeWidth={2} />
+            <rect
+              x={-90}
+              y={top * scale}
+              width={150}
+              height={l.mm * scale}
+              className={l.says.startsWith('cover') ? 'fill-sheet stroke-ink' : 'fill-jade-wash stroke-jade'}
+              strokeWidth={2}
+            />
             <text x={70} y={(top + l.mm / 2) * scale} dominantBaseline="central" fontSize={16} className="fill-ink">
               {l.says}
             </text>
@@ -95,7 +165,13 @@ function Neck({ tooth, says }: { tooth: Tooth; says: string }) {
   const scale = 9
   const [rx, ry] = [(size.cervicalMesiodistalMm / 2) * scale, (size.cervicalLabiolingualMm / 2) * scale]
   return (
-    <svg width={260} height={150} viewBox="-90 -75 260 150" role="img" aria-label={`Neck ${size.cervicalMesiodistalMm} by ${size.cervicalLabiolingualMm} mm; ${says}`}>
+    <svg
+      width={260}
+      height={150}
+      viewBox="-90 -75 260 150"
+      role="img"
+      aria-label={`Neck ${size.cervicalMesiodistalMm} by ${size.cervicalLabiolingualMm} mm; ${says}`}
+    >
       <ellipse rx={rx} ry={ry} className="fill-sunk stroke-ink" strokeWidth={2} />
       <ellipse rx={rx + 5} ry={ry + 5} className="fill-none stroke-jade" strokeWidth={5} />
       <path d={`M ${rx + 5} 0 l 26 -16`} className="stroke-jade" strokeWidth={5} />
@@ -107,13 +183,43 @@ function Neck({ tooth, says }: { tooth: Tooth; says: string }) {
 }
 
 /** The front of a tooth in thirds. */
-function Thirds({ neck, middle, edge }: { neck?: string | undefined; middle?: string | undefined; edge?: string | undefined }) {
+function Thirds({
+  neck,
+  middle,
+  edge,
+}: {
+  neck?: string | undefined
+  middle?: string | undefined
+  edge?: string | undefined
+}) {
   return (
-    <svg width={170} height={190} viewBox="-85 -95 170 190" role="img" aria-label={`Neck ${neck ?? 'not read'}, middle ${middle ?? 'not read'}, edge ${edge ?? 'not read'}`}>
-      <path d="M -40 -84 Q 0 -96 40 -84 C 52 -30 62 20 64 74 Q 60 88 44 88 H -44 Q -60 88 -64 74 C -62 20 -52 -30 -40 -84 Z" className="fill-sheet stroke-ink" strokeWidth={2} />
+    <svg
+      width={170}
+      height={190}
+      viewBox="-85 -95 170 190"
+      role="img"
+      aria-label={`Neck ${neck ?? 'not read'}, middle ${middle ?? 'not read'}, edge ${edge ?? 'not read'}`}
+    >
+      <path
+        d="M -40 -84 Q 0 -96 40 -84 C 52 -30 62 20 64 74 Q 60 88 44 88 H -44 Q -60 88 -64 74 C -62 20 -52 -30 -40 -84 Z"
+        className="fill-sheet stroke-ink"
+        strokeWidth={2}
+      />
       <path d="M -50 -30 H 50 M -59 28 H 59" className="stroke-line" strokeWidth={2} strokeDasharray="6 4" />
-      {[[-58, neck], [0, middle], [58, edge]].map(([y, word]) => (
-        <text key={y} y={y as number} textAnchor="middle" dominantBaseline="central" fontSize={20} fontWeight={700} className="fill-ink">
+      {[
+        [-58, neck],
+        [0, middle],
+        [58, edge],
+      ].map(([y, word]) => (
+        <text
+          key={y}
+          y={y as number}
+          textAnchor="middle"
+          dominantBaseline="central"
+          fontSize={20}
+          fontWeight={700}
+          className="fill-ink"
+        >
           {word ?? '–'}
         </text>
       ))}
@@ -124,7 +230,17 @@ function Thirds({ neck, middle, edge }: { neck?: string | undefined; middle?: st
 const given = <T,>(value: unknown): T => value as T
 
 /** The picture of a kind of reading; nothing where it has none, or where too little has been read to draw. */
-export function Picture({ kind, readings, judged, tooth }: { kind: MeasureKind; readings: Record<string, unknown>; judged: Judged | { wrong: string }; tooth: Tooth }) {
+export function Picture({
+  kind,
+  readings,
+  judged,
+  tooth,
+}: {
+  kind: MeasureKind
+  readings: Record<string, unknown>
+  judged: Judged | { wrong: string }
+  tooth: Tooth
+}) {
   const n = (key: string): number => given<number>(readings[key])
   if (kind === 'shade') return <Thirds {...given<{ neck?: string; middle?: string; edge?: string }>(readings)} />
   if ('wrong' in judged) return null
@@ -140,13 +256,33 @@ export function Picture({ kind, readings, judged, tooth }: { kind: MeasureKind; 
     case 'tint':
       return <Bars rows={[{ label: 'tint', share: n('tintG') / figure('tint at most')! }]} limit="at most" under />
     case 'light':
-      return readings['seconds'] === undefined ? null : <Bars rows={[{ label: 'light given', share: n('seconds') / judged.figures[0]!.value }]} limit="the dose" under={false} />
+      return readings['seconds'] === undefined ? null : (
+        <Bars
+          rows={[{ label: 'light given', share: n('seconds') / judged.figures[0]!.value }]}
+          limit="the dose"
+          under={false}
+        />
+      )
     case 'ferrule':
-      return <Bars rows={['mesiofacial', 'facial', 'distofacial', 'mesiolingual', 'lingual', 'distolingual'].flatMap((label): Row[] => (readings[label] === undefined ? [] : [{ label, share: n(label) / ferruleMm.least }]))} limit={`${ferruleMm.least} mm`} under={false} />
+      return (
+        <Bars
+          rows={['mesiofacial', 'facial', 'distofacial', 'mesiolingual', 'lingual', 'distolingual'].flatMap(
+            (label): Row[] => (readings[label] === undefined ? [] : [{ label, share: n(label) / ferruleMm.least }]),
+          )}
+          limit={`${ferruleMm.least} mm`}
+          under={false}
+        />
+      )
     case 'alginate':
       return <Bars rows={[{ label: 'water', share: n('waterMl') / figure('water')! }]} limit="to the scoops" under />
     case 'post space':
-      return <Root canalMm={n('canalMm')} sealMm={n('sealMm')} drilledMm={given<number | undefined>(readings['drilledMm'])} />
+      return (
+        <Root
+          canalMm={n('canalMm')}
+          sealMm={n('sealMm')}
+          drilledMm={given<number | undefined>(readings['drilledMm'])}
+        />
+      )
     case 'depth':
       return <Layers depthMm={n('depthMm')} />
     case 'cord':

@@ -1,7 +1,14 @@
 /** A provisional as it is read on the tooth: the edge in eight parts, contacts, inside, thickness, bite. */
 import type * as z from 'zod'
 import type { MarginPart } from '../../../core/measure/inspection'
-import { biteReadings, contactReadings, edgeFaults, gaugedSites, insideReadings, type EdgeFault } from '../../../core/measure/provisional'
+import {
+  biteReadings,
+  contactReadings,
+  edgeFaults,
+  gaugedSites,
+  insideReadings,
+  type EdgeFault,
+} from '../../../core/measure/provisional'
 import type { Plan } from '../../../core/plan/types'
 import { contactsOf, type provisionalReading } from '../../../core/run/measures/provisional'
 import type { Tooth } from '../../../core/teeth/notation'
@@ -14,13 +21,33 @@ export const emptyProvisional: Reading = { parts: {}, contacts: {}, inside: 'cle
 export const edgeShape: Record<EdgeFault, string> = { short: '◌', open: '↕', over: '▲' }
 const options = <T extends string>(of: readonly T[]) => of.map((value) => ({ value, label: value }))
 
-export function ProvisionalPart({ plan, tooth, given, onGive }: { plan: Plan; tooth: Tooth; given: Reading; onGive: (r: Reading) => void }) {
-  const faults = Object.fromEntries(Object.entries(given.parts).map(([p, f]) => [p, f.fault])) as Partial<Record<MarginPart, EdgeFault>>
+export function ProvisionalPart({
+  plan,
+  tooth,
+  given,
+  onGive,
+}: {
+  plan: Plan
+  tooth: Tooth
+  given: Reading
+  onGive: (r: Reading) => void
+}) {
+  const faults = Object.fromEntries(Object.entries(given.parts).map(([p, f]) => [p, f.fault])) as Partial<
+    Record<MarginPart, EdgeFault>
+  >
   const turn = (part: MarginPart): void => {
     const next = turned(edgeFaults, faults[part])
-    onGive({ ...given, parts: next === undefined ? without(given.parts, part) : { ...given.parts, [part]: { ...given.parts[part], fault: next } } })
+    onGive({
+      ...given,
+      parts:
+        next === undefined
+          ? without(given.parts, part)
+          : { ...given.parts, [part]: { ...given.parts[part], fault: next } },
+    })
   }
-  const gaps = (Object.entries(given.parts) as [MarginPart, { fault: EdgeFault; byMm?: number }][]).filter(([, f]) => f.fault !== 'over')
+  const gaps = (Object.entries(given.parts) as [MarginPart, { fault: EdgeFault; byMm?: number }][]).filter(
+    ([, f]) => f.fault !== 'over',
+  )
   return (
     <div className="grid gap-4 md:grid-cols-[300px_minmax(0,1fr)]">
       <div>
@@ -29,24 +56,69 @@ export function ProvisionalPart({ plan, tooth, given, onGive }: { plan: Plan; to
       </div>
       <div className="space-y-2">
         {gaps.map(([part, f]) => (
-          <NumberBox key={part} label={`${part}, ${f.fault} by`} unit="mm" value={f.byMm} least={0} most={6} touches={[0.5, 1, 2]} onGive={(byMm) => onGive({ ...given, parts: { ...given.parts, [part]: byMm === undefined ? { fault: f.fault } : { fault: f.fault, byMm } } })} />
+          <NumberBox
+            key={part}
+            label={`${part}, ${f.fault} by`}
+            unit="mm"
+            value={f.byMm}
+            least={0}
+            most={6}
+            touches={[0.5, 1, 2]}
+            onGive={(byMm) =>
+              onGive({
+                ...given,
+                parts: { ...given.parts, [part]: byMm === undefined ? { fault: f.fault } : { fault: f.fault, byMm } },
+              })
+            }
+          />
         ))}
         {contactsOf(plan, tooth).map((side) => (
           <div key={side} className="flex flex-wrap items-center gap-2">
             <strong className="w-32">{side} contact</strong>
-            <Pick label={`${side} contact`} value={given.contacts[side] ?? ''} options={options(contactReadings)} onPick={(v) => onGive({ ...given, contacts: { ...given.contacts, [side]: v as (typeof contactReadings)[number] } })} />
+            <Pick
+              label={`${side} contact`}
+              value={given.contacts[side] ?? ''}
+              options={options(contactReadings)}
+              onPick={(v) =>
+                onGive({ ...given, contacts: { ...given.contacts, [side]: v as (typeof contactReadings)[number] } })
+              }
+            />
           </div>
         ))}
         <div className="flex flex-wrap items-center gap-2">
           <strong className="w-32">inside</strong>
-          <Pick label="inside" value={given.inside} options={options(insideReadings)} onPick={(inside) => onGive({ ...given, inside })} />
+          <Pick
+            label="inside"
+            value={given.inside}
+            options={options(insideReadings)}
+            onPick={(inside) => onGive({ ...given, inside })}
+          />
         </div>
         <div className="flex flex-wrap items-center gap-2">
           <strong className="w-32">bite</strong>
-          <Pick label="bite" value={given.bite ?? ''} options={options(biteReadings)} onPick={(bite) => onGive({ ...given, bite: bite as (typeof biteReadings)[number] })} />
+          <Pick
+            label="bite"
+            value={given.bite ?? ''}
+            options={options(biteReadings)}
+            onPick={(bite) => onGive({ ...given, bite: bite as (typeof biteReadings)[number] })}
+          />
         </div>
         {gaugedSites.map((site) => (
-          <NumberBox key={site} label={`thickness, ${site}`} unit="mm" value={given.thicknessMm[site]} least={0} most={6} touches={[1, 1.5]} onGive={(mm) => onGive({ ...given, thicknessMm: mm === undefined ? without(given.thicknessMm, site) : { ...given.thicknessMm, [site]: mm } })} />
+          <NumberBox
+            key={site}
+            label={`thickness, ${site}`}
+            unit="mm"
+            value={given.thicknessMm[site]}
+            least={0}
+            most={6}
+            touches={[1, 1.5]}
+            onGive={(mm) =>
+              onGive({
+                ...given,
+                thicknessMm: mm === undefined ? without(given.thicknessMm, site) : { ...given.thicknessMm, [site]: mm },
+              })
+            }
+          />
         ))}
         <Check label="cracked" checked={given.cracked} onChange={(cracked) => onGive({ ...given, cracked })} />
       </div>
