@@ -14,12 +14,12 @@ import { parseArgs } from 'node:util'
 import * as z from 'zod'
 import { cordLength, cordSize, type CordLayer } from '../core/measure/cord'
 import { compile, RequestError } from '../core/plan/compile'
-import { visitRequest } from '../core/plan/request'
-import { readPlan } from '../core/plan/reading'
-import type { Plan } from '../core/plan/types'
+import { visitRequest } from '../core/model/request'
+import { readPlan } from '../core/plan/text'
+import type { Plan } from '../core/model/plan'
 import { practice } from '../core/practice/practice'
 import { starterPractice } from '../core/practice/starter'
-import { judge, measureKinds, measuresAt, teethAt } from '../core/run/measured'
+import { judge, readingKinds, readingsAt, teethAt } from '../core/readings'
 import { delegationOf, personTimes } from '../core/schedule/delegate'
 import { forecast } from '../core/schedule/simulate'
 import { layOut } from '../core/schedule/timeline'
@@ -39,7 +39,7 @@ const usage = [
   '       jade schedule FILE [--practice FILE]',
   '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]',
   '       jade measure KIND FILE --readings JSON [--step ID] [--tooth T] [--practice FILE]',
-  `       KIND is one of: ${measureKinds.join(', ')}`,
+  `       KIND is one of: ${readingKinds.join(', ')}`,
   '       jade schema visit|practice',
   'FILE may be - for standard input.',
 ]
@@ -160,8 +160,8 @@ function measureCord(args: string[]): unknown {
 
 /** Readings judged at a step of a visit, as the run would store them. */
 function measured(name: string, args: string[]): unknown {
-  const kind = measureKinds.find((k) => k === name)
-  if (!kind) throw new Misuse([`measure: "${name}" is not one of ${measureKinds.join(', ')}`])
+  const kind = readingKinds.find((k) => k === name)
+  if (!kind) throw new Misuse([`measure: "${name}" is not one of ${readingKinds.join(', ')}`])
   const { values, positionals } = parseArgs({
     args,
     allowPositionals: true,
@@ -174,7 +174,7 @@ function measured(name: string, args: string[]): unknown {
   })
   if (values.readings === undefined) throw new Misuse(usage)
   const p = plan([...positionals, ...(values.practice ? ['--practice', values.practice] : [])])
-  const asking = p.steps.filter((s) => measuresAt(p, s).includes(kind))
+  const asking = p.steps.filter((s) => readingsAt(p, s).includes(kind))
   const step = asking.find((s) => values.step === undefined || s.id === values.step)
   if (!step)
     throw new Misuse([

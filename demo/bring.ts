@@ -1,7 +1,7 @@
 /** Brings demo visits to a moment of their day: for pictures, end-to-end tests and rehearsals. */
 import { compile } from '../core/plan/compile'
 import { checkable, trayReadiness } from '../core/plan/ready'
-import type { Plan } from '../core/plan/types'
+import type { Plan } from '../core/model/plan'
 import type { Who } from '../core/run/decide'
 import { give, runThrough, startDrive, type Drive } from '../core/run/drive'
 import { assignCassettes } from '../server/db/instruments'
@@ -53,15 +53,13 @@ export async function bringTo(
   await db
     .insert(t.trayMarks)
     .values(checkable(plan).map((l) => ({ visitId, lineId: l.id, by: assistant.personId, at: signedAt - 600_000 })))
-  await db
-    .insert(t.plans)
-    .values({
-      visitId,
-      plan,
-      signedBy: assistant.personId,
-      signedAt,
-      acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id),
-    })
+  await db.insert(t.plans).values({
+    visitId,
+    plan,
+    signedBy: assistant.personId,
+    signedAt,
+    acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id),
+  })
   await assignCassettes(db, visitId, plan, practice.instruments, signedAt)
   if (drive.events.length > 0) await db.insert(t.runEvents).values(drive.events.map((e) => ({ visitId, ...e })))
   if (drive.state.core.status === 'closed') await leaveBehind(db, visitId, plan, drive.now)

@@ -1,8 +1,8 @@
 /** The demo's day, told in words: each visit is there to show something, and shows it. */
 import { describe, expect, it } from 'vitest'
 import { compile } from '../core/plan/compile'
-import { visitRequest } from '../core/plan/request'
-import type { Plan } from '../core/plan/types'
+import { visitRequest } from '../core/model/request'
+import type { Plan } from '../core/model/plan'
 import { outlook } from '../core/run/next'
 import { runThrough, startDrive } from '../core/run/drive'
 import { stretchesOf } from '../core/schedule/day'

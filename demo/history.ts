@@ -2,15 +2,16 @@
 import { eq } from 'drizzle-orm'
 import { Temporal } from 'temporal-polyfill'
 import { compile } from '../core/plan/compile'
-import { visitRequest, type VisitRequestInput } from '../core/plan/request'
-import type { Plan } from '../core/plan/types'
-import { learnedFrom, stepTimesOf } from '../core/practice/learned'
+import { visitRequest, type VisitRequestInput } from '../core/model/request'
+import type { Plan } from '../core/model/plan'
+import { learnedFrom } from '../core/practice/learned'
+import { stepTimesOf } from '../core/record/step-times'
 import type { Practice } from '../core/practice/practice'
-import { wallTime } from '../core/record/clock-words'
+import { wallTime } from '../core/clock'
 import { composeNote } from '../core/record/note'
 import type { Who } from '../core/run/decide'
 import { runThrough, startDrive } from '../core/run/drive'
-import { random, triangular } from '../core/schedule/random'
+import { random, triangular } from '../core/random'
 import { forecast } from '../core/schedule/simulate'
 import type { Db } from '../server/db/open'
 import * as t from '../server/db/schema'
@@ -113,20 +114,18 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
       made++
       await db.insert(t.patients).values({ id: `patient-${id}`, name: patient, alerts: [] })
       await db.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request })
-      await db
-        .insert(t.visits)
-        .values({
-          id,
-          caseId: `case-${id}`,
-          chairId: of.chairId,
-          day: on,
-          startsAt,
-          team: of.team,
-          visitChoices: {},
-          swaps: {},
-          facts: { kind: of.kind },
-          forecast: forecasts.get(key)!,
-        })
+      await db.insert(t.visits).values({
+        id,
+        caseId: `case-${id}`,
+        chairId: of.chairId,
+        day: on,
+        startsAt,
+        team: of.team,
+        visitChoices: {},
+        swaps: {},
+        facts: { kind: of.kind },
+        forecast: forecasts.get(key)!,
+      })
       await db
         .insert(t.plans)
         .values({ visitId: id, plan, signedBy: of.team.assistants[0]!, signedAt: startsAt - 600_000, acknowledged: [] })

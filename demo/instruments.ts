@@ -1,7 +1,7 @@
 /** The demo's cassettes and sterilisers, and the loads that stand behind them. Invented. */
 import type { CassetteType, Instruments } from '../core/practice/instruments'
 import { instruments } from '../core/practice/instruments'
-import { wallTime } from '../core/record/clock-words'
+import { wallTime } from '../core/clock'
 import { Temporal } from 'temporal-polyfill'
 import type { Db } from '../server/db/open'
 import * as t from '../server/db/schema'

@@ -1,6 +1,6 @@
 /** An invented practice: its people, cards, chairs, lots and a day of ten visits. Nothing here is a source of anything. */
 import { starterBurs, starterItems } from '../core/catalog/starter'
-import type { VisitRequestInput } from '../core/plan/request'
+import type { VisitRequestInput } from '../core/model/request'
 import { presetTable } from '../core/practice/functions'
 import { practice, type Practice } from '../core/practice/practice'
 import { demoInstruments } from './instruments'

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import { Temporal } from 'temporal-polyfill'
-import { plainDate, wallTime } from '../core/record/clock-words'
+import { plainDate, wallTime } from '../core/clock'
 import { hashCode } from '../server/codes'
 import type { Db } from '../server/db/open'
 import * as t from '../server/db/schema'
@@ -22,19 +22,17 @@ export async function addVisit(q: Db, v: DemoVisit, day: string, zone: string): 
     await q.insert(t.patients).values({ id: `patient-${id}`, name: v.patient, alerts: v.alerts })
     await q.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind, ...ofCase } })
   }
-  await q
-    .insert(t.visits)
-    .values({
-      id,
-      caseId: `case-${own}`,
-      chairId: v.chairId,
-      day: on,
-      startsAt: wallTime(on, v.time, zone),
-      team: v.team,
-      visitChoices: v.visitChoices ?? {},
-      swaps: {},
-      facts: { kind },
-    })
+  await q.insert(t.visits).values({
+    id,
+    caseId: `case-${own}`,
+    chairId: v.chairId,
+    day: on,
+    startsAt: wallTime(on, v.time, zone),
+    team: v.team,
+    visitChoices: v.visitChoices ?? {},
+    swaps: {},
+    facts: { kind },
+  })
 }
 
 /** Puts the demo practice and today's visits in, where they are not there yet. */

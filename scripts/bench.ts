@@ -13,7 +13,7 @@ import { WebSocket } from 'ws'
 import { compile } from '../core/plan/compile'
 import { checkable, trayReadiness } from '../core/plan/ready'
 import { searchItems } from '../core/catalog/search'
-import { visitRequest } from '../core/plan/request'
+import { visitRequest } from '../core/model/request'
 import type { Practice } from '../core/practice/practice'
 import { starterPractice } from '../core/practice/starter'
 import { decide } from '../core/run/decide'
@@ -23,10 +23,10 @@ import { replay } from '../core/run/state'
 import { boundOfDay } from '../core/schedule/bound'
 import { runForward } from '../core/schedule/forward'
 import { proposeDay, type DayProblem } from '../core/schedule/propose'
-import { random } from '../core/schedule/random'
+import { random } from '../core/random'
 import { forecast } from '../core/schedule/simulate'
 import { layOut } from '../core/schedule/timeline'
-import type { Plan } from '../core/plan/types'
+import type { Plan } from '../core/model/plan'
 import { bringTo } from '../demo/bring'
 import { seedDemo } from '../demo/seed'
 import { Screen, freePort } from '../e2e/harness'
@@ -260,26 +260,22 @@ async function crowd(): Promise<void> {
   const ids = Array.from({ length: crowdRuns }, (_, i) => `${today}-crowd-${i}`)
   for (const id of ids) {
     await database.db.insert(t.patients).values({ id: `patient-${id}`, name: id, alerts: [] })
-    await database.db
-      .insert(t.cases)
-      .values({
-        id: `case-${id}`,
-        patientId: `patient-${id}`,
-        request: { kind: 'crown.prepare', teeth: ['37'], restoration: 'monolithic zirconia crown' },
-      })
-    await database.db
-      .insert(t.visits)
-      .values({
-        id,
-        caseId: `case-${id}`,
-        chairId: 'chair-1',
-        day: today,
-        startsAt: Date.now(),
-        team: { dentist: 'orrell', assistants: ['juno'] },
-        visitChoices: {},
-        swaps: {},
-        facts: { kind: 'crown.prepare' },
-      })
+    await database.db.insert(t.cases).values({
+      id: `case-${id}`,
+      patientId: `patient-${id}`,
+      request: { kind: 'crown.prepare', teeth: ['37'], restoration: 'monolithic zirconia crown' },
+    })
+    await database.db.insert(t.visits).values({
+      id,
+      caseId: `case-${id}`,
+      chairId: 'chair-1',
+      day: today,
+      startsAt: Date.now(),
+      team: { dentist: 'orrell', assistants: ['juno'] },
+      visitChoices: {},
+      swaps: {},
+      facts: { kind: 'crown.prepare' },
+    })
     await bringTo(database.db, id, { until: 'cutting.margin.37' })
   }
   // One run as long as no visit is.
@@ -291,20 +287,18 @@ async function crowd(): Promise<void> {
       .where(eq(t.runEvents.visitId, long))
   )[0]!.seq!
   for (let from = last + 1; from <= 5_000; from += 500)
-    await database.db
-      .insert(t.runEvents)
-      .values(
-        Array.from({ length: Math.min(500, 5_001 - from) }, (_, i) => ({
-          visitId: long,
-          seq: from + i,
-          id: `x${from + i}`,
-          at: Date.now(),
-          by: 'juno',
-          device: 'bench',
-          commandId: `x${from + i}`,
-          what: { kind: 'note.added' as const, text: 'note' },
-        })),
-      )
+    await database.db.insert(t.runEvents).values(
+      Array.from({ length: Math.min(500, 5_001 - from) }, (_, i) => ({
+        visitId: long,
+        seq: from + i,
+        id: `x${from + i}`,
+        at: Date.now(),
+        by: 'juno',
+        device: 'bench',
+        commandId: `x${from + i}`,
+        what: { kind: 'note.added' as const, text: 'note' },
+      })),
+    )
   await database.close()
   const live = await server(folder)
   const call = async (method: string, path: string, cookie: string, body?: unknown): Promise<Response> =>

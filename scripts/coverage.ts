@@ -1,11 +1,11 @@
 /** The table of docs/coverage.md: each J-number by what its plans hold, where it is written and what proves it. */
 import { readdirSync, readFileSync } from 'node:fs'
 import { compile } from '../core/plan/compile'
-import { visitRequest } from '../core/plan/request'
-import type { Plan } from '../core/plan/types'
-import { measureOfKind, measuresAt } from '../core/run/measured'
+import { visitRequest } from '../core/model/request'
+import type { Plan } from '../core/model/plan'
+import { readingOfKind, readingsAt } from '../core/readings'
 import { starterPractice } from '../core/practice/starter'
-import { kindIds, kindTable, type KindId } from '../core/visits/table'
+import { kindIds, kindTable, type KindId } from '../core/kinds'
 
 /** Which file under core/visits writes a kind. */
 export const fileOf: Record<KindId, string> = {
@@ -106,7 +106,7 @@ export function coverage(): string {
         `| holds | ${cell(unique(plan.holds.map((h) => `${h.title}${h.mandatory ? ' (no card removes it)' : ''}`)))} |`,
         `| cues | ${cell(unique(plan.steps.flatMap((s) => (s.cues ?? []).map((c) => c.say))))} |`,
         `| figures | ${cell(unique(plan.steps.flatMap((s) => s.figures.map((f) => f.name.replace(/\b\d\d\b,? ?/, '')))))} |`,
-        `| readings | ${cell(unique(plan.steps.flatMap((s) => measuresAt(plan, s).map((k) => measureOfKind(k).name))))} |`,
+        `| readings | ${cell(unique(plan.steps.flatMap((s) => readingsAt(plan, s).map((k) => readingOfKind(k).name))))} |`,
         `| follow-ups | ${cell(plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days`))} |`,
         '',
       ].join('\n')

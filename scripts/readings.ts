@@ -1,8 +1,8 @@
 /** Writes the readings of demo/cases and docs/coverage.md anew. Run after a meant change, and read what changed before it is kept. */
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { compile } from '../core/plan/compile'
-import { readPlan } from '../core/plan/reading'
-import { visitRequest } from '../core/plan/request'
+import { readPlan } from '../core/plan/text'
+import { visitRequest } from '../core/model/request'
 import { starterPractice } from '../core/practice/starter'
 import { coverage } from './coverage'
 

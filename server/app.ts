@@ -6,7 +6,7 @@ import fastifyHelmet from '@fastify/helmet'
 import fastifyStatic from '@fastify/static'
 import fastifySwagger from '@fastify/swagger'
 import fastifyWebsocket from '@fastify/websocket'
-import Fastify, { type FastifyError, type FastifyInstance } from 'fastify'
+import Fastify, { type FastifyError } from 'fastify'
 import {
   hasZodFastifySchemaValidationErrors,
   jsonSchemaTransform,
@@ -15,11 +15,12 @@ import {
   type ZodTypeProvider,
 } from 'fastify-type-provider-zod'
 import { RequestError } from '../core/plan/compile'
-import { throatPack } from '../core/plan/vocabulary'
+import { throatPack } from '../core/vocabulary'
 import { Attempts } from './attempts'
 import { auditChanges } from './audit'
 import { Plans } from './plans'
 import type { OpenDatabase } from './db/open'
+import type { App, House } from './house'
 import { Hub } from './live/hub'
 import { Presence } from './live/presence'
 import { Problem, sendProblem } from './problem'
@@ -34,29 +35,6 @@ import { sessionRoutes } from './routes/session'
 import { settingsRoutes } from './routes/settings'
 import { visitRoutes } from './routes/visits'
 import { Runs } from './runs'
-
-/** What the routes share. */
-export interface House {
-  database: OpenDatabase
-  hub: Hub
-  runs: Runs
-  attempts: Attempts
-  plans: Plans
-  presence: Presence
-  now: () => number
-  /** New with each start, so that a screen can tell a restart from a hiccup. */
-  boot: string
-  pace: number
-  shownCodes: Record<string, string>
-}
-
-export type App = FastifyInstance<
-  import('node:http').Server,
-  import('node:http').IncomingMessage,
-  import('node:http').ServerResponse,
-  import('fastify').FastifyBaseLogger,
-  ZodTypeProvider
->
 
 export interface AppOptions {
   database: OpenDatabase

@@ -1,6 +1,6 @@
 /** The trail of changes: written before a change is answered, read by dentists, changed by nobody. */
 import type { FastifyRequest } from 'fastify'
-import type { App, House } from './app'
+import type { App, House } from './house'
 import { note } from './db/audit'
 import { signedIn } from './routes/session'
 

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { roundOf } from '../core/drill/round'
 import { solutionOf, type DrillScore } from '../core/drill/score'
 import type { Practice } from '../core/practice/practice'
-import type { KindId } from '../core/visits/table'
+import type { KindId } from '../core/kinds'
 import { Caller, openHouse, type TestHouse } from './test/house'
 
 let house: TestHouse

@@ -1,6 +1,6 @@
 /** Cassettes and loads through the server: laid up, soiled, run, let out, pulled back and traced. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { CassetteState } from '../core/record/cassettes'
+import type { CassetteState } from '../core/schedule/cassettes'
 import { simulatedLog } from './standins/steriliser'
 import { Caller, day, openHouse, type TestHouse } from './test/house'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { visitRequest } from '../core/plan/request'
+import { visitRequest } from '../core/model/request'
 import { starterPractice } from '../core/practice/starter'
 import { Plans } from './plans'
 

@@ -1,7 +1,7 @@
 /** Plans and their scores as they were last asked for: a day is drawn often and changes seldom. */
 import { compile } from '../core/plan/compile'
-import type { VisitRequest } from '../core/plan/request'
-import type { Plan } from '../core/plan/types'
+import type { VisitRequest } from '../core/model/request'
+import type { Plan } from '../core/model/plan'
 import type { Practice } from '../core/practice/practice'
 
 /** More visits than a day has; beyond it the oldest is let go. */

@@ -1,6 +1,6 @@
 /** Matching: a step says what it needs, the practice's own items answer. */
 import { reason, type Reason } from '../figure'
-import type { Alert } from '../plan/vocabulary'
+import type { Alert } from '../vocabulary'
 import type { Item } from './item'
 
 export type Readiness = 'open' | 'standby' | 'drawer'

@@ -1,5 +1,5 @@
 /** The clocks of a plan as an exercise: which act when, taken from its own windows, lags and calls. */
-import type { Edge, Plan } from '../plan/types'
+import type { Edge, Plan } from '../model/plan'
 import { stepKind } from '../practice/learned'
 import { comesBefore } from './order'
 

@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { starterPractice } from '../practice/starter'
-import { kindIds, type KindId } from '../visits/table'
+import { kindIds, type KindId } from '../kinds'
 import { clockTasks, judgeClocks } from './clocks'
 import { drillRequest, roundOf, stepCard, trayCard } from './round'
 import { comesBefore } from './order'

@@ -1,4 +1,4 @@
-import type { Plan } from '../plan/types'
+import type { Plan } from '../model/plan'
 
 /** Whether one step has to be over before another begins, by the plan's own links. */
 export function comesBefore(plan: Plan, first: string, then: string): boolean {

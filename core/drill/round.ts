@@ -1,13 +1,13 @@
 /** A round of drill: a random case's tray from a shuffled cupboard, its burs in order, its steps in order, its clocks. */
 import { compile } from '../plan/compile'
-import { visitRequest, type VisitRequest } from '../plan/request'
-import type { Plan, SetupLine } from '../plan/types'
+import { visitRequest, type VisitRequest } from '../model/request'
+import type { Plan, SetupLine } from '../model/plan'
 import { stepKind } from '../practice/learned'
 import type { Practice } from '../practice/practice'
-import { random } from '../schedule/random'
+import { random } from '../random'
 import { allTeeth, isPrimary, jawOf, parts } from '../teeth/notation'
 import { exampleRequest } from '../visits/example'
-import { kindFacts, type KindId } from '../visits/table'
+import { kindFacts, type KindId } from '../kinds'
 import { clockTasks, type ClockTask } from './clocks'
 
 /** How much is asked at once: a round is done in a few minutes. */

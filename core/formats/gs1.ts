@@ -3,18 +3,9 @@
  * Source: GS1 General Specifications (application identifiers 01, 10, 11, 17, 21; check digit; two-digit years; day 00 is
  * the last of the month). Anything that is no element string is taken as the practice's own label.
  */
+import type { Scan } from '../catalog/label'
 
-export interface Scan {
-  /** The code as typed by the scanner, marks of the symbology taken off. */
-  code: string
-  /** Product number, 14 digits, its check digit verified. */
-  gtin?: string
-  lot?: string
-  /** Plain date, 'YYYY-MM-DD'; a lot is good through it. */
-  expires?: string
-  produced?: string
-  serial?: string
-}
+export type { Scan } from '../catalog/label'
 
 /** Separates a field of variable length from the next. */
 const separator = '\u001d'

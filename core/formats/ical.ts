@@ -4,7 +4,7 @@
  */
 import ICAL from 'ical.js'
 import { Temporal } from 'temporal-polyfill'
-import { plainDate } from '../record/clock-words'
+import { plainDate } from '../clock'
 
 // RFC 5545, 3.1: lines of at most 75 octets. The library does not count the blank a folded line begins with.
 ICAL.foldLength = 74

@@ -1,6 +1,6 @@
 /** Reduction targets by restoration, mm. [C] where the trade states them, else [M: fixed-prosthodontics textbooks]. */
 import type { Standing } from '../figure'
-import type { Restoration } from '../plan/vocabulary'
+import type { Restoration } from '../vocabulary'
 
 export interface Range {
   leastMm: number

@@ -1,5 +1,5 @@
 import { reason } from '../figure'
-import { alertWords } from '../plan/vocabulary'
+import { alertWords } from '../vocabulary'
 import { only, open, sequence, step, type Block } from './build'
 import { labels, type Case } from './case'
 

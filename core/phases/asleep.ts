@@ -1,5 +1,5 @@
 /** General anaesthesia round a visit's work: under, throat pack in, looked at; and at the end the pack out before waking. */
-import { throatPack } from '../plan/vocabulary'
+import { throatPack } from '../vocabulary'
 import { reason } from '../figure'
 import { acts, open, practice, sequence, type Block } from './build'
 import { labels, type Case } from './case'

@@ -4,7 +4,7 @@
  */
 import { reason, type Figure } from '../figure'
 import { cureTime } from '../measure/curing'
-import type { Phase } from '../plan/types'
+import type { Phase } from '../model/plan'
 import type { Tooth } from '../teeth/notation'
 import { lasting, nothing, open, practice, sequence, standby, step, type Block, type Draft } from './build'
 import type { Case } from './case'

@@ -5,7 +5,7 @@
 import type { Cut } from '../catalog/cut'
 import type { Need } from '../catalog/match'
 import { reason, type Figure, type Reason } from '../figure'
-import type { Absence, Cue, Edge, HoldName, Phase, Place } from '../plan/types'
+import type { Absence, Cue, Edge, HoldName, Phase, Place } from '../model/plan'
 import type { FunctionName } from '../practice/functions'
 import type { Tooth } from '../teeth/notation'
 

@@ -1,11 +1,11 @@
-import type { AlsoWork, VisitRequest } from '../plan/request'
-import type { Alert, Restoration } from '../plan/vocabulary'
+import type { AlsoWork, VisitRequest } from '../model/request'
+import type { Alert, Restoration } from '../vocabulary'
 import { resolveChoices, type ChoiceName, type Choices, type ResolvedChoices } from '../practice/choices'
 import type { Practice } from '../practice/practice'
 import { dimensions, type Dimensions } from '../teeth/dimensions'
 import { archOrder, functionalCusps, neighbours, type Cusps, type Neighbour } from '../teeth/arch'
 import { isPrimary, jawOf, writeBoth, type Tooth } from '../teeth/notation'
-import { kindFacts, type KindFacts } from '../visits/table'
+import { kindFacts, type KindFacts } from '../kinds'
 
 /** One tooth of the visit with what the phases ask of it. */
 export interface Unit {

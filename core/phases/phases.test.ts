@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { reason } from '../figure'
-import { visitRequest, type VisitRequestInput } from '../plan/request'
+import { visitRequest, type VisitRequestInput } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { archOrder } from '../teeth/arch'
 import { allTeeth, isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'

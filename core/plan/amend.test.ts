@@ -4,8 +4,8 @@ import { amendmentFile, change as changeSchema, type Amendment, type Change } fr
 import { starterPractice } from '../practice/starter'
 import { runThrough, startDrive } from '../run/drive'
 import { compile } from './compile'
-import { visitRequest } from './request'
-import type { Plan } from './types'
+import { visitRequest } from '../model/request'
+import type { Plan } from '../model/plan'
 
 const practice = starterPractice()
 const request = visitRequest.parse({

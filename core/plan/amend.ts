@@ -2,7 +2,7 @@
 import { changeWords, type Amendment, type Change } from '../practice/amendment'
 import { self, type Draft, type Wired } from '../phases/build'
 import type { Need } from '../catalog/match'
-import type { AmendmentUse } from './types'
+import type { AmendmentUse } from '../model/plan'
 
 type Line = Wired['steps'][number]
 

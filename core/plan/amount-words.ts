@@ -1,4 +1,4 @@
-import type { SetupLine } from './types'
+import type { SetupLine } from '../model/plan'
 
 /** How much of a line is laid out, in words; empty for a single piece. Cord is said piece by piece. */
 export function amountWords(line: Pick<SetupLine, 'quantity' | 'unit' | 'piecesMm'>): string {

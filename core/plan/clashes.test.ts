@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { starterPractice } from '../practice/starter'
 import { compile } from './compile'
 import { trayReadiness } from './ready'
-import { visitRequest, type VisitRequestInput } from './request'
-import type { Plan } from './types'
+import { visitRequest, type VisitRequestInput } from '../model/request'
+import type { Plan } from '../model/plan'
 
 const practice = starterPractice()
 const plan = (more: Partial<VisitRequestInput> = {}, p = practice): Plan =>

@@ -6,8 +6,8 @@ import type { Case } from '../phases/case'
 import { pickSpeed } from '../phases/impression'
 import { cordPlan } from '../phases/tissue'
 import { parts } from '../teeth/notation'
-import type { VisitRequest } from './request'
-import type { Clash, SetupLine, Step } from './types'
+import type { VisitRequest } from '../model/request'
+import type { Clash, SetupLine, Step } from '../model/plan'
 
 interface Facts {
   c: Case

@@ -1,4 +1,4 @@
-import type { Plan, SetupLine } from './types'
+import type { Plan, SetupLine } from '../model/plan'
 
 /** How far a tray is, and what keeps it from being signed. */
 export interface TrayReadiness {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { starterPractice } from '../practice/starter'
 import { readScan, type Scan } from '../formats/gs1'
 import { compile } from './compile'
-import { visitRequest } from './request'
+import { visitRequest } from '../model/request'
 import { answerScan } from './scan'
 
 const gtin = '09506000134352'

@@ -1,6 +1,6 @@
 import { lotState, type Item } from '../catalog/item'
-import type { Scan } from '../formats/gs1'
-import type { Plan, SetupLine } from './types'
+import type { Scan } from '../catalog/label'
+import type { Plan, SetupLine } from '../model/plan'
 
 /** What a scan at the tray comes to: a place checked off, perhaps with a word, or not and why. */
 export type ScanAnswer = { lineId: string; says?: string } | { refused: string }

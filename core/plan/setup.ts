@@ -2,7 +2,7 @@ import { chooseLot, type Item } from '../catalog/item'
 import { matchItem, type Readiness } from '../catalog/match'
 import type { Case } from '../phases/case'
 import { round } from '../figure'
-import type { SetupLine, Step } from './types'
+import type { SetupLine, Step } from '../model/plan'
 
 /** What is carried from chair to chair where there is one of it. */
 const large = new Set<Item['family']>(['equipment', 'handpiece'])

@@ -1,5 +1,5 @@
-import type { VisitRequest } from './request'
-import type { Plan } from './types'
+import type { VisitRequest } from '../model/request'
+import type { Plan } from '../model/plan'
 
 /** What of a visit still matters to the next: cements and their eugenol, salts, resins, sealers. */
 const lasting = /eugenol|^agent\.|^adhesive|resin|cement|sealer|liner|^composite/

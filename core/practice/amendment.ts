@@ -1,6 +1,6 @@
 /** A practice's own change to a kind of visit: data over stable ids, with who, when and why. */
 import * as z from 'zod'
-import { kindIds } from '../visits/table'
+import { kindIds } from '../kinds'
 import { functionName } from './functions'
 
 const words = (least: number, most: number) => z.string().trim().min(least).max(most)

@@ -3,7 +3,7 @@
  * Standing of schools and defaults: common practice.
  */
 import * as z from 'zod'
-import type { KindId } from '../visits/table'
+import type { KindId } from '../kinds'
 
 /** What a default may depend on. */
 export interface ChoiceFacts {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { kindIds } from '../visits/table'
+import { kindIds } from '../kinds'
 import { questions, resolveChoices, type ChoiceFacts } from './choices'
 import { functionNames, permission, permissionOf, presetTable, roles, type FunctionName, type Role } from './functions'
 import { practice } from './practice'

@@ -24,10 +24,10 @@ export const card = z.strictObject({
 })
 export type Card = z.infer<typeof card>
 
-/** Seconds a kind of step takes, by kind of visit, kind of step and person, from the practice's own runs. */
+/** Mean seconds (trimmed) a kind of step takes, by kind of visit, kind of step and person, from the practice's own runs. */
 export const learned = z.record(
   z.string(),
-  z.strictObject({ likelyS: z.number().positive(), n: z.number().int().positive() }),
+  z.strictObject({ meanS: z.number().positive(), n: z.number().int().positive() }),
 )
 export type Learned = z.infer<typeof learned>
 
@@ -53,7 +53,7 @@ export const practice = z.strictObject({
   laboratoryDays: z.number().int().min(1).max(60).default(10),
   day: dayRules.prefault({}),
   instruments: instruments.prefault({}),
-  /** What the practice's own runs have taught: see schedule/learned. Used for plans only when the practice says so. */
+  /** What the practice's own runs have taught: see practice/learned. Used for plans only when the practice says so. */
   useLearned: z.boolean().default(false),
   learned: learned.default({}),
 })

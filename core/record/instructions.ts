@@ -1,6 +1,6 @@
-import type { Plan } from '../plan/types'
+import type { Plan } from '../model/plan'
 import type { RunCore } from '../run/state'
-import { workingDaysAfter } from './clock-words'
+import { workingDaysAfter } from '../clock'
 
 /** What the patient is told, by what was really done: each step that has something to tell tells it once. Standing C. */
 export function patientInstructions(plan: Plan, core: RunCore): string[] {

@@ -1,6 +1,6 @@
 /** What came of what was planned: minutes, forecasts, and what was done over, from the runs themselves. */
 import { reason, type Reason } from '../figure'
-import type { Plan } from '../plan/types'
+import type { Plan } from '../model/plan'
 import type { RunEvent } from '../run/events'
 import { replay } from '../run/state'
 import { layOut, withPatient } from '../schedule/timeline'

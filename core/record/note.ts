@@ -1,13 +1,13 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
-import { alertWords } from '../plan/vocabulary'
-import type { Plan } from '../plan/types'
+import { alertWords } from '../vocabulary'
+import type { Plan } from '../model/plan'
 import type { RunEvent } from '../run/events'
 import { handoffWords } from '../run/handoffs'
 import { lightSums } from '../run/light'
-import { measureOfKind, spokenOf } from '../run/measured'
+import { readingOfKind, spokenOf } from '../readings'
 import { owing, replay, type RunCore } from '../run/state'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
-import { plainDate, spanWords, timeOfDay } from './clock-words'
+import { plainDate, spanWords, timeOfDay } from '../clock'
 import { patientInstructions } from './instructions'
 
 export interface NoteSection {
@@ -142,7 +142,7 @@ function deviationSection(t: Telling): NoteSection {
 /** What was read, and the light each tooth was given. */
 const measuredSentences = (t: Telling): string[] => [
   ...t.core.measured.map(
-    (m) => `${t.time(m.at)} ${spokenOf(m, measureOfKind(m.measure).name.toLowerCase())}: ${m.says.join('; ')}.`,
+    (m) => `${t.time(m.at)} ${spokenOf(m, readingOfKind(m.measure).name.toLowerCase())}: ${m.says.join('; ')}.`,
   ),
   ...lightSums(t.plan, t.core)
     .filter((s) => s.givenS > 0)

@@ -1,4 +1,4 @@
-import type { Link, Plan } from '../plan/types'
+import type { Link, Plan } from '../model/plan'
 import type { RunCore } from './state'
 
 export interface RunningClock {

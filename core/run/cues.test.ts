@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
-import { visitRequest } from '../plan/request'
+import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { composeNote, noteText } from '../record/note'
 import { calledAt } from './cues'

@@ -1,5 +1,5 @@
 /** What is called out by the clock of a run: the choreographies. A cue asks for no touch and refuses nothing. */
-import type { Cue, Plan } from '../plan/types'
+import type { Cue, Plan } from '../model/plan'
 import type { RunCore } from './state'
 
 export interface Called {

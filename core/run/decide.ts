@@ -1,11 +1,11 @@
 /** decide: what a person asks becomes events, or a refusal that says what is missing. Pure; the time is handed in. */
-import type { Link, Plan, Step } from '../plan/types'
+import type { Link, Plan, Step } from '../model/plan'
 import type { Role } from '../practice/functions'
 import { clockPhase, edgeAt } from './clocks'
 import type { Command, Happening } from './events'
 import { handoffs } from './handoffs'
-import { judge, measuresAt, spokenOf, teethAt } from './measured'
-import { blocking } from './measures/measure'
+import { judge, readingsAt, spokenOf, teethAt } from '../readings'
+import { blocking } from '../readings/reading'
 import { owing, type RunCore, type RunState } from './state'
 
 /** Who asks. `codeShown` is set by the server when the person's own code was given with this very request. */
@@ -461,7 +461,7 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
     }
     case 'measure': {
       const step = index.step.get(c.stepId)
-      if (!step || !measuresAt(plan, step).includes(c.measure))
+      if (!step || !readingsAt(plan, step).includes(c.measure))
         return { refused: refuse('unknown', 'this is not measured at that step') }
       const tooth = teethAt(plan, step, c.measure).find((t) => t === c.tooth)
       if (!tooth) return { refused: refuse('unknown', `no tooth "${c.tooth}" at this step`) }

@@ -1,5 +1,5 @@
 /** Drives a run through commands as the server does: for tests, the demo and measurements. */
-import type { Plan, Step } from '../plan/types'
+import type { Plan, Step } from '../model/plan'
 import { decide, openAtClose, startRefusal, type Refusal, type Who } from './decide'
 import type { Command, RunEvent } from './events'
 import { outlook } from './next'

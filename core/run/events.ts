@@ -2,8 +2,8 @@
 import * as z from 'zod'
 import { handoffNames } from './handoffs'
 import { figure } from '../figure'
-import { measureKinds } from './measured'
-import { verdicts } from './measures/measure'
+import { readingKinds } from '../readings'
+import { verdicts } from '../readings/reading'
 
 const stepId = z.string().min(1).max(120)
 const handoff = z.enum(handoffNames)
@@ -31,7 +31,7 @@ export const happening = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('measured'),
     stepId,
-    measure: z.enum(measureKinds),
+    measure: z.enum(readingKinds),
     tooth: z.string(),
     readings: z.unknown(),
     verdict: z.enum(verdicts),
@@ -85,7 +85,7 @@ export const command = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('measure'),
     stepId,
-    measure: z.enum(measureKinds),
+    measure: z.enum(readingKinds),
     tooth: z.string().max(4),
     readings: z.record(z.string(), z.unknown()),
   }),

@@ -1,12 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
-import { visitRequest } from '../plan/request'
+import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { composeNote, noteText } from '../record/note'
 import { decide, type Who } from './decide'
 import { give, runThrough, startDrive, type Drive } from './drive'
-import { handoffs, offered, wantedOf } from './handoffs'
+import { handoffs } from './handoffs'
+import { offered, wantedOf } from './wanted'
 import { replay } from './state'
 
 const practice = starterPractice()

@@ -1,5 +1,5 @@
 /** Light given in a run, summed by tooth: many short cures are lost count of. */
-import type { Plan, Step } from '../plan/types'
+import type { Plan, Step } from '../model/plan'
 import type { RunCore } from './state'
 
 /** Seconds a step's light is on by the plan; 0 where it is none. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
-import { visitRequest } from '../plan/request'
+import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { clocksAt } from './clocks'
 import { openAtClose, startRefusal, type Who } from './decide'

@@ -1,4 +1,4 @@
-import type { Plan, Step } from '../plan/types'
+import type { Plan, Step } from '../model/plan'
 import { startRefusal, type Refusal } from './decide'
 import { owing, type RunCore } from './state'
 

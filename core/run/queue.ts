@@ -2,7 +2,7 @@
  * Touches made while the server is not heard. Each is decided on the device as the server would, shown at once, and sent in
  * order when the server is back; the server decides anew, and what it refuses is handed back with its reason.
  */
-import type { Plan } from '../plan/types'
+import type { Plan } from '../model/plan'
 import { decide, type Decision, type Refusal, type Who } from './decide'
 import type { Command, RunEvent } from './events'
 import { evolve, type RunState } from './state'

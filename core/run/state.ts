@@ -1,9 +1,9 @@
 import type { Figure } from '../figure'
-import type { Plan } from '../plan/types'
-import { throatPack } from '../plan/vocabulary'
+import type { Plan } from '../model/plan'
+import { throatPack } from '../vocabulary'
 import type { Happening, RunEvent } from './events'
 import type { Call, Handoff } from './handoffs'
-import type { Measured } from './measured'
+import type { Measured } from '../readings'
 import type { Tooth } from '../teeth/notation'
 
 export interface StepState {

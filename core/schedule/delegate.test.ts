@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
-import { visitRequest } from '../plan/request'
+import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { delegationOf, personTimes } from './delegate'
 import { layOut } from './timeline'

@@ -5,7 +5,7 @@ import { boundOfDay } from './bound'
 import { chairsTwice, twiceInDay } from './collide'
 import { runForward } from './forward'
 import { proposeDay, runPoints, type DayProblem } from './propose'
-import { random } from './random'
+import { random } from '../random'
 import type { Bar } from './timeline'
 
 const minute = 60_000

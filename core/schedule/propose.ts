@@ -8,7 +8,7 @@ import { defaultDayRules, type DayRules } from '../practice/day-rules'
 import { twiceInDay, twiceOf, wantsOf } from './collide'
 import type { PlacedVisit } from './day'
 import { forwardOf, type DayRun, type Hours } from './forward'
-import { random } from './random'
+import { random } from '../random'
 
 export interface DayProblem {
   visits: readonly (PlacedVisit & {

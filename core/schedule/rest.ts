@@ -5,7 +5,7 @@
  */
 import { edgeAt } from '../run/clocks'
 import type { RunCore } from '../run/state'
-import type { Spread } from '../plan/types'
+import type { Spread } from '../model/plan'
 import { solve, type Problem, type Rule } from './solve'
 import { barOf, heldBy, timelineOf, withPatient, type Bar, type Scored, type Timeline } from './timeline'
 

@@ -1,9 +1,9 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
-import { visitRequest } from '../plan/request'
+import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
-import type { Link, Step } from '../plan/types'
+import type { Link, Step } from '../model/plan'
 import { forecast } from './simulate'
 import { layOut, type Scored } from './timeline'
 

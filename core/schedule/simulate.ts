@@ -5,7 +5,7 @@
  * when what it waits for is done, and what opens a window is begun on the word of whoever is still busy: so long before
  * they are done as the way to the window's end takes.
  */
-import { random, triangular } from './random'
+import { random, triangular } from '../random'
 import { layOut, problemOf, withPatient, type Scored } from './timeline'
 
 export interface Forecast {

@@ -1,6 +1,6 @@
 import highsLoader from 'highs'
 import { describe, expect, it } from 'vitest'
-import { random } from './random'
+import { random } from '../random'
 import { solve, type Problem, type Rule, type Solution } from './solve'
 
 const order = (from: string, to: string, more: Partial<Rule> = {}): Rule => ({

@@ -2,7 +2,7 @@
 import Papa from 'papaparse'
 import type { Item, Lot } from '../catalog/item'
 import { round } from '../figure'
-import type { SetupLine } from '../plan/types'
+import type { SetupLine } from '../model/plan'
 
 /** What is surely used up: laid open, and no instrument. What stands by comes back. */
 export const usedUp = (setup: readonly SetupLine[]): SetupLine[] =>

@@ -3,7 +3,7 @@
  * allow with the likely durations; people and the mouth are never in two places. Where the rules cannot all hold, the
  * plan's own order is laid out and what is overrun is marked.
  */
-import type { Plan, Step } from '../plan/types'
+import type { Plan, Step } from '../model/plan'
 import { solve, type Problem } from './solve'
 
 export interface Bar {

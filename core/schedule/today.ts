@@ -1,6 +1,6 @@
 /** The day as it stands: what the practice's rules make of its visits, and who is to be told when it runs late. */
 import type { DayRules } from '../practice/day-rules'
-import { wallTime } from '../record/clock-words'
+import { wallTime } from '../clock'
 import { neededTwiceInDay, twiceInDay, type Twice } from './collide'
 import { runForward, type DayRun, type Hours } from './forward'
 import type { DayProblem } from './propose'

@@ -1,7 +1,7 @@
 /** The cassettes of a day as it stands: which visit would find none, and what saves it. */
 import type { CassetteType, Instruments } from '../practice/instruments'
-import { wallTime } from '../record/clock-words'
-import { standsFrom, type CassetteState, type LoadRecord } from '../record/cassettes'
+import { wallTime } from '../clock'
+import { standsFrom, type CassetteState, type LoadRecord } from './cassettes'
 import { twiceInDay } from './collide'
 import { savingActs, type Saving, type SavingAct } from './saving'
 import { placed, type DayFacts, type DayVisitFacts } from './today'

@@ -4,8 +4,8 @@
  */
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
-import { visitRequest, type VisitRequestInput } from '../plan/request'
-import type { Plan } from '../plan/types'
+import { visitRequest, type VisitRequestInput } from '../model/request'
+import type { Plan } from '../model/plan'
 import { starterPractice } from '../practice/starter'
 
 const practice = starterPractice()

@@ -1,6 +1,6 @@
-import { visitRequest, type VisitRequest } from '../plan/request'
+import { visitRequest, type VisitRequest } from '../model/request'
 import { allTeeth, isPrimary, jawOf, parts } from '../teeth/notation'
-import { kindFacts, type KindId } from './table'
+import { kindFacts, type KindId } from '../kinds'
 
 /**
  * A plain case of a kind, for reading it in the library: one tooth it is for (two abutments and a gap where it replaces

@@ -1,8 +1,8 @@
 /** What the planner proposes to come next by itself, with working days. */
 import type { Case } from '../phases/case'
 import { unitCount } from '../phases/case'
-import type { FollowUp } from '../plan/types'
-import type { KindId } from './table'
+import type { FollowUp } from '../model/plan'
+import type { KindId } from '../kinds'
 
 /** Delivery after the laboratory's working days, as this practice's laboratory takes them. */
 export function deliveryAfter(c: Case, kind: KindId, title: string): FollowUp {

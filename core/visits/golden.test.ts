@@ -7,12 +7,12 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
-import { readPlan } from '../plan/reading'
-import { visitRequest } from '../plan/request'
-import type { Plan } from '../plan/types'
+import { readPlan } from '../plan/text'
+import { visitRequest } from '../model/request'
+import type { Plan } from '../model/plan'
 import { starterPractice } from '../practice/starter'
 import { coverage } from '../../scripts/coverage'
-import { kindIds, kindTable } from './table'
+import { kindIds, kindTable } from '../kinds'
 
 const practice = starterPractice()
 const files = readdirSync('demo/cases')

@@ -16,7 +16,7 @@ import type { VisitKind } from './kind'
 import { laminateDeliver } from './laminate-deliver'
 import { postCore } from './post-core'
 import { recallHalfYear, recallWeek } from './recall'
-import type { KindId } from './table'
+import type { KindId } from '../kinds'
 import { laminatePrepare, veneerPrepare } from './veneer-prepare'
 
 const kinds = [

@@ -1,7 +1,7 @@
 import type { Block } from '../phases/build'
 import type { Case } from '../phases/case'
-import type { FollowUp } from '../plan/types'
-import type { KindId } from './table'
+import type { FollowUp } from '../model/plan'
+import type { KindId } from '../kinds'
 
 /**
  * A kind of visit: what is its own. Arrival, anaesthesia and closing are the frame every visit shares; whether the tooth

@@ -2,17 +2,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
-import { visitRequest, type VisitRequest, type VisitRequestInput } from '../plan/request'
-import { layTrays } from '../plan/tray'
-import type { Plan } from '../plan/types'
-import { alertWords, type Alert } from '../plan/vocabulary'
+import { visitRequest, type VisitRequest, type VisitRequestInput } from '../model/request'
+import { layTrays } from '../picture/tray'
+import type { Plan } from '../model/plan'
+import { alertWords, type Alert } from '../vocabulary'
 import { questions } from '../practice/choices'
 import { starterPractice } from '../practice/starter'
 import { runThrough, startDrive } from '../run/drive'
 import { layOut } from '../schedule/timeline'
 import { allTeeth, isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'
 import { visitKinds } from '.'
-import { kindFacts, kindIds, type KindId } from './table'
+import { kindFacts, kindIds, type KindId } from '../kinds'
 
 const practice = starterPractice()
 const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }

@@ -1,8 +1,8 @@
 /** Queries about cassettes and loads. */
 import { and, desc, eq, getTableColumns, inArray, isNull, or } from 'drizzle-orm'
-import { chooseCassettes, cassetteStates } from '../../core/record/cassettes'
+import { chooseCassettes, cassetteStates } from '../../core/schedule/cassettes'
 import { cassettesOf, type Instruments } from '../../core/practice/instruments'
-import type { Plan } from '../../core/plan/types'
+import type { Plan } from '../../core/model/plan'
 import type { Db } from './open'
 import * as t from './schema'
 

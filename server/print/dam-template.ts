@@ -2,7 +2,7 @@
 import type { CanvasElement, Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { standingWords } from '../../core/figure'
 import { damTemplate, type DamTemplate } from '../../core/measure/dam-template'
-import type { Plan } from '../../core/plan/types'
+import type { Plan } from '../../core/model/plan'
 import { writeBoth, type Notation } from '../../core/teeth/notation'
 
 const ptPerMm = 72 / 25.4

@@ -1,7 +1,7 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../../core/plan/compile'
-import { visitRequest } from '../../core/plan/request'
+import { visitRequest } from '../../core/model/request'
 import { demoPractice, demoVisits } from '../../demo/practice'
 import { renderPdf } from './render'
 import { setupSheet } from './setup-sheet'

@@ -4,9 +4,9 @@ import * as z from 'zod'
 import { roundOf } from '../../core/drill/round'
 import { drillAnswers, scoreRound } from '../../core/drill/score'
 import { answered } from '../../core/drill/spacing'
-import { plainDate } from '../../core/record/clock-words'
-import { kindIds, type KindId } from '../../core/visits/table'
-import type { App, House } from '../app'
+import { plainDate } from '../../core/clock'
+import { kindIds, type KindId } from '../../core/kinds'
+import type { App, House } from '../house'
 import * as t from '../db/schema'
 import { loadPractice } from '../db/store'
 import { signedIn } from './session'
@@ -142,17 +142,15 @@ export const drillRoutes =
                 set: { memory, dueAt: memory.dueAt },
               })
           }
-          await tx
-            .insert(t.drillRounds)
-            .values({
-              personId: person.id,
-              at: now,
-              kind: ofKind,
-              right: score.right,
-              of: score.of,
-              parts: score.parts.map(({ part, right, of }) => ({ part, right, of })),
-              seconds,
-            })
+          await tx.insert(t.drillRounds).values({
+            personId: person.id,
+            at: now,
+            kind: ofKind,
+            right: score.right,
+            of: score.of,
+            parts: score.parts.map(({ part, right, of }) => ({ part, right, of })),
+            seconds,
+          })
         })
         return reply.status(201).send({ score })
       },

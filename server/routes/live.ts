@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import type { App, House } from '../app'
+import type { App, House } from '../house'
 import { write } from '../live/hub'
 import { signedIn } from './session'
 

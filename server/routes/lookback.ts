@@ -3,7 +3,7 @@ import { desc, eq } from 'drizzle-orm'
 import * as z from 'zod'
 import { mostTaken, stepKind } from '../../core/practice/learned'
 import { calibrationOf, lookBackOf, type LookBack } from '../../core/record/look-back'
-import type { App, House } from '../app'
+import type { App, House } from '../house'
 import * as t from '../db/schema'
 import { loadEvents, loadFrozenPlan, loadPractice } from '../db/store'
 import { signedIn } from './session'
@@ -87,7 +87,7 @@ export const lookBackRoutes =
                   stepKind: stepKind(own[0]!.stepId),
                   personId,
                   startS: own.at(-1)!.plannedS,
-                  likelyS: is.likelyS,
+                  meanS: is.meanS,
                   n: is.n,
                 },
               ]

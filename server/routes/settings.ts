@@ -8,8 +8,8 @@ import { amendment, amendmentFile } from '../../core/practice/amendment'
 import { dayRules } from '../../core/practice/day-rules'
 import { instruments } from '../../core/practice/instruments'
 import { card, practice as practiceSchema } from '../../core/practice/practice'
-import { plainDate } from '../../core/record/clock-words'
-import type { App, House } from '../app'
+import { plainDate } from '../../core/clock'
+import type { App, House } from '../house'
 import { hashCode } from '../codes'
 import * as t from '../db/schema'
 import { Problem } from '../problem'
@@ -214,14 +214,12 @@ export const settingsRoutes =
       async (request, reply) => {
         await theDentist(request)
         const id = `person-${randomUUID().slice(0, 8)}`
-        await db
-          .insert(t.people)
-          .values({
-            id,
-            name: request.body.name,
-            roles: request.body.roles,
-            codeHash: await hashCode(request.body.code),
-          })
+        await db.insert(t.people).values({
+          id,
+          name: request.body.name,
+          roles: request.body.roles,
+          codeHash: await hashCode(request.body.code),
+        })
         changed()
         return reply.status(201).send({ id })
       },

@@ -10,13 +10,13 @@ import {
   visitRequest,
   workFacts,
   type VisitRequest,
-} from '../../core/plan/request'
+} from '../../core/model/request'
 import { checkable, trayReadiness } from '../../core/plan/ready'
 import { throatPackIn } from '../../core/run/state'
-import { timeOfDay, wallTime } from '../../core/record/clock-words'
+import { timeOfDay, wallTime } from '../../core/clock'
 import { forecast } from '../../core/schedule/simulate'
-import { kindFacts } from '../../core/visits/table'
-import type { App, House } from '../app'
+import { kindFacts } from '../../core/kinds'
+import type { App, House } from '../house'
 import type { Db } from '../db/open'
 import { assignCassettes, laidUpFor, releaseCassettes } from '../db/instruments'
 import * as t from '../db/schema'
@@ -194,19 +194,17 @@ export const visitRoutes =
             .insert(t.cases)
             .values({ id: ownCase, patientId: `patient-${id}`, request: { kind, ...(ofCase as object) } })
         }
-        await tx
-          .insert(t.visits)
-          .values({
-            id,
-            caseId: ownCase,
-            chairId,
-            day,
-            startsAt: wallTime(day, time, practice.zone),
-            team,
-            visitChoices: {},
-            swaps: {},
-            facts,
-          })
+        await tx.insert(t.visits).values({
+          id,
+          caseId: ownCase,
+          chairId,
+          day,
+          startsAt: wallTime(day, time, practice.zone),
+          team,
+          visitChoices: {},
+          swaps: {},
+          facts,
+        })
       })
       changed(id)
       return reply.status(201).send({ id })

@@ -1,7 +1,7 @@
 /** The plan of a visit on this device: the frozen one once signed, else compiled here from request and practice. */
 import { useMemo } from 'react'
 import { compile } from '../../core/plan/compile'
-import type { Plan } from '../../core/plan/types'
+import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
 import type { VisitView } from './api'
 import { usePractice, useVisit } from './queries'

@@ -1,6 +1,6 @@
 import { QueryClient, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { Practice } from '../../core/practice/practice'
-import type { Wanted } from '../../core/run/handoffs'
+import type { Wanted } from '../../core/run/wanted'
 import { api, ApiProblem, type DayView, type Person, type RecordView, type VisitView } from './api'
 
 export const queryClient = new QueryClient({

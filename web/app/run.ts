@@ -1,7 +1,7 @@
 /** The run as this device sees it: events folded with the core's own functions, commands sent with a retry that cannot double. */
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import type { Plan } from '../../core/plan/types'
+import type { Plan } from '../../core/model/plan'
 import { decide, type Refusal, type Who } from '../../core/run/decide'
 import type { Command, RunEvent } from '../../core/run/events'
 import { withQueue, type Queued } from '../../core/run/queue'

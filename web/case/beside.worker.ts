@@ -2,9 +2,9 @@
  * Worked out beside the Case screen: ten thousand runs of the visit, and what each other school would change. A newer
  * plan is looked for between two pieces of work, and what was begun for an older one is dropped.
  */
-import { comparePlans } from '../../core/plan/compare'
-import type { VisitRequest } from '../../core/plan/request'
-import type { Plan } from '../../core/plan/types'
+import { comparePlans } from '../../core/schedule/compare'
+import type { VisitRequest } from '../../core/model/request'
+import type { Plan } from '../../core/model/plan'
 import { questions } from '../../core/practice/choices'
 import type { Practice } from '../../core/practice/practice'
 import { delegationOf, type Delegation } from '../../core/schedule/delegate'

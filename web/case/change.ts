@@ -1,8 +1,8 @@
 /** Trying a change of the case without keeping it, and saying what follows from it in one line. */
-import type { Consequence } from '../../core/plan/compare'
+import type { Consequence } from '../../core/schedule/compare'
 import { compile } from '../../core/plan/compile'
-import { visitRequest, type AlsoWork, type VisitRequest } from '../../core/plan/request'
-import type { Plan } from '../../core/plan/types'
+import { visitRequest, type AlsoWork, type VisitRequest } from '../../core/model/request'
+import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
 
 export type Change = Partial<Omit<VisitRequest, 'date' | 'team' | 'swaps' | 'earlier'>>

@@ -1,9 +1,9 @@
 /** What will be done and what is known: only what this plan asked for is shown. */
 import type { ReactNode } from 'react'
-import { alertWords, type Alert, type Restoration } from '../../core/plan/vocabulary'
-import { surfaces, type AlsoWork } from '../../core/plan/request'
+import { alertWords, type Alert, type Restoration } from '../../core/vocabulary'
+import { surfaces, type AlsoWork } from '../../core/model/request'
 import { toothName, type Tooth } from '../../core/teeth/notation'
-import { kindFacts } from '../../core/visits/table'
+import { kindFacts } from '../../core/kinds'
 import type { VisitAndPlan } from '../app/plan'
 import { Check, Panel, Pick } from '../parts/ui'
 import { changeOf, workAt, type Change } from './change'

@@ -1,4 +1,4 @@
-import type { VisitRequest } from '../../core/plan/request'
+import type { VisitRequest } from '../../core/model/request'
 import { questions, type ChoiceName } from '../../core/practice/choices'
 import type { VisitAndPlan } from '../app/plan'
 import { Panel, Pick } from '../parts/ui'

@@ -1,5 +1,5 @@
 /** How the plan came to its figures and its burs: nobody has to trust a number blindly. */
-import type { Plan } from '../../core/plan/types'
+import type { Plan } from '../../core/model/plan'
 import { Panel } from '../parts/ui'
 import { Why } from '../parts/worked'
 

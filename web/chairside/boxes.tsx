@@ -1,6 +1,6 @@
 /** The small boxes of chairside: leave a step out, note, keys, and a window that closed. */
 import { useState } from 'react'
-import type { Plan, Step } from '../../core/plan/types'
+import type { Plan, Step } from '../../core/model/plan'
 import type { RunningClock } from '../../core/run/clocks'
 import type { Run } from '../app/run'
 import { CodePad } from '../parts/code-pad'

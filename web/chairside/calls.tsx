@@ -1,6 +1,7 @@
 /** Words to the other side of the chair: one touch to say one, one to have seen it. */
-import type { Plan } from '../../core/plan/types'
-import { handoffWords, offered, wantedOf, type Handoff } from '../../core/run/handoffs'
+import type { Plan } from '../../core/model/plan'
+import { handoffWords, type Handoff } from '../../core/run/handoffs'
+import { offered, wantedOf } from '../../core/run/wanted'
 import { useNow } from '../app/live'
 import type { Run } from '../app/run'
 import { useChimeOnNew } from '../parts/sound'

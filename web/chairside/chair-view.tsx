@@ -3,12 +3,13 @@ import { useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
-import type { Hold, Step } from '../../core/plan/types'
-import { alertWords } from '../../core/plan/vocabulary'
+import type { Hold, Step } from '../../core/model/plan'
+import { alertWords } from '../../core/vocabulary'
 import { clocksAt } from '../../core/run/clocks'
 import { calledAt } from '../../core/run/cues'
-import { offered, wantedOf, type Handoff } from '../../core/run/handoffs'
-import { measuresAt } from '../../core/run/measured'
+import { type Handoff } from '../../core/run/handoffs'
+import { offered, wantedOf } from '../../core/run/wanted'
+import { readingsAt } from '../../core/readings'
 import { countedOutNext, outlook } from '../../core/run/next'
 import { layOut } from '../../core/schedule/timeline'
 import type { Person } from '../app/api'
@@ -109,7 +110,7 @@ export function ChairView({
   useHotkeys('h', () => setHold(asked[0]), { enabled: !modal, preventDefault: true })
   // What is read at the step in front, or at the one whose signature is asked.
   const measured = [current, ...asked.map((h) => plan.steps.find((s) => s.id === h.stepId))].find(
-    (s): s is Step => s !== undefined && measuresAt(plan, s).length > 0,
+    (s): s is Step => s !== undefined && readingsAt(plan, s).length > 0,
   )
   useHotkeys('m', () => setBox('measure'), { enabled: !modal && measured !== undefined, preventDefault: true })
   useHotkeys('w', () => setBox('worked'), { enabled: !modal && front !== undefined, preventDefault: true })

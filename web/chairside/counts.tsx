@@ -1,5 +1,5 @@
 import { Minus, Plus } from 'lucide-react'
-import type { Plan } from '../../core/plan/types'
+import type { Plan } from '../../core/model/plan'
 import { owing, type RunCore } from '../../core/run/state'
 import { Button, Panel } from '../parts/ui'
 

@@ -1,4 +1,4 @@
-import type { Hold, Plan } from '../../core/plan/types'
+import type { Hold, Plan } from '../../core/model/plan'
 import { owing, type RunCore } from '../../core/run/state'
 import { Readings } from '../parts/readings'
 import { Button, Panel } from '../parts/ui'

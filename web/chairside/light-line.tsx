@@ -1,5 +1,5 @@
 /** Light summed by tooth while something is being cured: many short cures are lost count of. */
-import type { Plan, Step } from '../../core/plan/types'
+import type { Plan, Step } from '../../core/model/plan'
 import { lightSums } from '../../core/run/light'
 import type { RunCore } from '../../core/run/state'
 

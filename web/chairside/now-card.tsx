@@ -1,5 +1,5 @@
 import { ChevronsRight } from 'lucide-react'
-import type { Hold, Plan, Step } from '../../core/plan/types'
+import type { Hold, Plan, Step } from '../../core/model/plan'
 import type { Outlook } from '../../core/run/next'
 import type { RunCore } from '../../core/run/state'
 import type { Run } from '../app/run'

@@ -1,7 +1,7 @@
 /** The wall: the same run for a third screen, to be read across the room; nothing on it asks for a touch. */
 import { useMemo } from 'react'
 import { useParams } from 'react-router'
-import { alertWords } from '../../core/plan/vocabulary'
+import { alertWords } from '../../core/vocabulary'
 import { clocksAt } from '../../core/run/clocks'
 import { calledAt } from '../../core/run/cues'
 import { outlook } from '../../core/run/next'

@@ -1,6 +1,6 @@
 /** How the figures, clocks and people of the step in front were worked out. */
-import { spanWords } from '../../core/record/clock-words'
-import type { Link, Step } from '../../core/plan/types'
+import { spanWords } from '../../core/clock'
+import type { Link, Step } from '../../core/model/plan'
 import { Modal } from '../parts/ui'
 import { Why } from '../parts/worked'
 

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import type { LoadJudgement } from '../../core/measure/load'
 import type { CycleName, Instruments } from '../../core/practice/instruments'
-import type { CassetteState, LoadRecord, Traced } from '../../core/record/cassettes'
+import type { CassetteState, LoadRecord, Traced } from '../../core/schedule/cassettes'
 import { api, ApiProblem } from '../app/api'
 
 export interface LoadView extends LoadRecord {

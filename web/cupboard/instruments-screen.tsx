@@ -11,8 +11,8 @@ import {
   type Steriliser,
 } from '../../core/practice/instruments'
 import type { Practice } from '../../core/practice/practice'
-import { plainDate } from '../../core/record/clock-words'
-import type { CassetteState, CassetteStatus } from '../../core/record/cassettes'
+import { plainDate } from '../../core/clock'
+import type { CassetteState, CassetteStatus } from '../../core/schedule/cassettes'
 import { useLive } from '../app/live'
 import { usePractice, useRefresh } from '../app/queries'
 import { Button, Check, Failed, Loading, Mark, Modal, Panel } from '../parts/ui'

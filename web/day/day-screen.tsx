@@ -3,7 +3,7 @@ import { CalendarDays, CalendarPlus, ChevronLeft, ChevronRight } from 'lucide-re
 import { lazy, Suspense, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { Temporal } from 'temporal-polyfill'
-import { alertWords } from '../../core/plan/vocabulary'
+import { alertWords } from '../../core/vocabulary'
 import type { DayView, DayVisit } from '../app/api'
 import { serverNow, useLive, useNow } from '../app/live'
 import { useDay, useRefresh } from '../app/queries'

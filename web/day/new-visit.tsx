@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Practice } from '../../core/practice/practice'
-import type { Restoration } from '../../core/plan/vocabulary'
+import type { Restoration } from '../../core/vocabulary'
 import {
   readTooth,
   toothName,
@@ -10,7 +10,7 @@ import {
   type Tooth,
   type ToothReading,
 } from '../../core/teeth/notation'
-import { kindFacts, type KindId } from '../../core/visits/table'
+import { kindFacts, type KindId } from '../../core/kinds'
 import { api, type DayVisit } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
 import { KindSelect } from '../parts/kind-select'

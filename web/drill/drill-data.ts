@@ -1,7 +1,7 @@
 /** What the drill asks of the server. */
 import { useQuery } from '@tanstack/react-query'
 import type { DrillAnswers, DrillScore, PartScore } from '../../core/drill/score'
-import type { KindId } from '../../core/visits/table'
+import type { KindId } from '../../core/kinds'
 import { api } from '../app/api'
 
 export interface Progress {

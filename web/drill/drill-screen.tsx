@@ -1,7 +1,7 @@
 /** Drill: learn a setup and its order by doing it, scored against the plan; what was missed comes back. */
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { groups, kindTable, type KindId } from '../../core/visits/table'
+import { groups, kindTable, type KindId } from '../../core/kinds'
 import { usePractice } from '../app/queries'
 import { usePerson } from '../app/shell'
 import { Button, Failed, Loading, Mark, Panel } from '../parts/ui'

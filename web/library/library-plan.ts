@@ -1,8 +1,8 @@
 import { compile } from '../../core/plan/compile'
-import type { Plan } from '../../core/plan/types'
+import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
 import { exampleRequest } from '../../core/visits/example'
-import type { KindId } from '../../core/visits/table'
+import type { KindId } from '../../core/kinds'
 
 /** The kind compiled for a plain case, as this dentist's card would have it. */
 export function planFor(kind: KindId, practice: Practice, dentistId: string): Plan {

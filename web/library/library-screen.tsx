@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { Practice } from '../../core/practice/practice'
-import { groups, kindIds, kindTable, type KindId } from '../../core/visits/table'
+import { groups, kindIds, kindTable, type KindId } from '../../core/kinds'
 import { usePractice } from '../app/queries'
 import { usePerson } from '../app/shell'
 import { BurStrip } from '../parts/bur-strip'

@@ -1,5 +1,5 @@
 import { amountWords } from '../../core/plan/amount-words'
-import { phaseNames, type Phase, type Plan, type SetupLine } from '../../core/plan/types'
+import { phaseNames, type Phase, type Plan, type SetupLine } from '../../core/model/plan'
 import { Panel } from '../parts/ui'
 
 const heads = { open: 'Laid out', standby: 'Have ready, do not open', drawer: 'In the drawer' } as const

@@ -11,7 +11,7 @@ import {
 } from 'chart.js'
 import { useSyncExternalStore } from 'react'
 import { Bar, Scatter } from 'react-chartjs-2'
-import type { LookBackVisit } from './lookback-screen'
+import type { LookBackVisit } from './lookback-data'
 
 ChartJs.register(BarElement, CategoryScale, LinearScale, LineElement, PointElement, Tooltip)
 

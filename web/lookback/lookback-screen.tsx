@@ -4,38 +4,14 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
 import { leastTaken, mostTaken } from '../../core/practice/learned'
-import type { Calibration, LookBack } from '../../core/record/look-back'
-import { kindTable } from '../../core/visits/table'
+import { kindTable } from '../../core/kinds'
 import { api, ApiProblem } from '../app/api'
 import { useRefresh } from '../app/queries'
 import { usePerson } from '../app/shell'
 import { Check, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { minutes } from '../parts/words'
+import type { LookBackView, LookBackVisit } from './lookback-data'
 import { AgainstForecast, PlannedReal, Retakes } from './charts'
-
-export interface LookBackVisit extends LookBack {
-  id: string
-  day: string
-  patient: string
-  forecast?: { likelyS: number; eightInTenS: number }
-}
-interface LearnedRow {
-  key: string
-  kind: LookBack['kind']
-  stepKind: string
-  personId: string
-  startS: number
-  likelyS: number
-  n: number
-}
-interface LookBackView {
-  visits: LookBackVisit[]
-  calibration: Calibration
-  learned: LearnedRow[]
-  useLearned: boolean
-  people: { id: string; name: string }[]
-  zone: string
-}
 
 function VisitTable({ visits }: { visits: readonly LookBackVisit[] }) {
   return (
@@ -87,13 +63,13 @@ function LearnedPart({ view, may }: { view: LookBackView; may: boolean }) {
     onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
     onSettled: () => void refresh.client.invalidateQueries(),
   })
-  const rows = view.learned.toSorted((a, b) => Math.abs(b.likelyS - b.startS) - Math.abs(a.likelyS - a.startS))
+  const rows = view.learned.toSorted((a, b) => Math.abs(b.meanS - b.startS) - Math.abs(a.meanS - a.startS))
   const shown = all ? rows : rows.slice(0, 12)
   return (
     <Panel title="Durations learned" className="space-y-2">
       <p className="text-base text-soft">
-        The middle of the last {mostTaken} runs of a step by a person, a fifth cut off at each end; from {leastTaken}{' '}
-        runs on. What a person set by hand for a step stands before it.
+        The mean of the last {mostTaken} runs of a step by a person, a fifth cut off at each end; from {leastTaken} runs
+        on. What a person set by hand for a step stands before it.
       </p>
       <Check
         label="Plans reckon with what was learned"
@@ -131,9 +107,9 @@ function LearnedPart({ view, may }: { view: LookBackView; may: boolean }) {
                 <td className="num text-right whitespace-nowrap">{inMinutes(r.startS)}</td>
                 <td className="num text-right font-bold whitespace-nowrap">
                   <span aria-hidden="true">
-                    {r.likelyS > r.startS * 1.05 ? '▲ ' : r.likelyS < r.startS * 0.95 ? '▼ ' : ''}
+                    {r.meanS > r.startS * 1.05 ? '▲ ' : r.meanS < r.startS * 0.95 ? '▼ ' : ''}
                   </span>
-                  {inMinutes(r.likelyS)}
+                  {inMinutes(r.meanS)}
                 </td>
                 <td className="num text-right">{r.n}</td>
               </tr>

@@ -1,7 +1,7 @@
 /** The bur strip: silhouettes from the burs' own dimensions, true proportions, numbered in the order of use. */
 import { gritMark, isoNumber, type Bur } from '../../core/catalog/bur'
 import { silhouette } from '../../core/catalog/silhouette'
-import type { BurPass } from '../../core/plan/types'
+import type { BurPass } from '../../core/model/plan'
 
 const pxPerMm = 9
 const shankMm = 1.6

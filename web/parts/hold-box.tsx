@@ -1,6 +1,6 @@
 /** A hold to be answered: the dentist's own code signs it; it may be waved on with a reason, or what it looked at done over. */
 import { useState } from 'react'
-import type { Hold, Plan } from '../../core/plan/types'
+import type { Hold, Plan } from '../../core/model/plan'
 import type { Run } from '../app/run'
 import { CodePad } from './code-pad'
 import { Readings } from './readings'

@@ -1,4 +1,4 @@
-import { groups, kindIds, kindTable, type KindId } from '../../core/visits/table'
+import { groups, kindIds, kindTable, type KindId } from '../../core/kinds'
 
 /** The kinds as a list to choose from, by group. */
 export function KindSelect({

@@ -1,4 +1,4 @@
-import type { Plan } from '../../core/plan/types'
+import type { Plan } from '../../core/model/plan'
 
 /** What this visit does without, each with its reason: nobody need wonder whether it was forgotten. */
 export function LeftOut({ plan, tone = '' }: { plan: Plan; tone?: string }) {

@@ -1,6 +1,6 @@
 /** What was read at a step, as evidence beside the signature. */
-import { measureOfKind, spokenOf } from '../../core/run/measured'
-import { blocking } from '../../core/run/measures/measure'
+import { readingOfKind, spokenOf } from '../../core/readings'
+import { blocking } from '../../core/readings/reading'
 import type { RunCore } from '../../core/run/state'
 import type { MarginPart } from '../../core/measure/inspection'
 import { MarginRing } from './margin-ring'
@@ -29,7 +29,7 @@ export function Readings({ core, stepId }: { core: RunCore; stepId: string }) {
               blocking.includes(m.verdict) || m.verdict === 'review' ? 'ask' : m.verdict === 'good' ? 'good' : 'mind'
             }
           >
-            <strong className="num">{spokenOf(m, '').trim()}</strong> {measureOfKind(m.measure).name.toLowerCase()}:{' '}
+            <strong className="num">{spokenOf(m, '').trim()}</strong> {readingOfKind(m.measure).name.toLowerCase()}:{' '}
             {m.says.join('; ')}
             {m.round > 1 && ` (read ${m.round} times)`}
           </Mark>

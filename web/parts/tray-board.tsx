@@ -1,7 +1,7 @@
 /** One tray, to scale: items at their own size in the order of use, bands by phase, each place checkable. */
 import { amountWords } from '../../core/plan/amount-words'
-import type { TrayBoard as Board } from '../../core/plan/tray'
-import type { SetupLine } from '../../core/plan/types'
+import type { TrayBoard as Board } from '../../core/picture/tray'
+import type { SetupLine } from '../../core/model/plan'
 
 /** A plain drawing by family, of our own: a hint of the thing, not its picture. */
 function Glyph({ family, w, h }: { family: string; w: number; h: number }) {

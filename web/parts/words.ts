@@ -1,4 +1,4 @@
-import { timeOfDay } from '../../core/record/clock-words'
+import { timeOfDay } from '../../core/clock'
 import { writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
 
 export const clockTime = (ms: number, zone: string): string => timeOfDay(ms, zone)

@@ -1,11 +1,11 @@
 /** Who changed what, and when: read here, changed nowhere. And who is locked out by wrong codes. */
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import type { Practice } from '../../core/practice/practice'
-import { plainDate } from '../../core/record/clock-words'
+import { plainDate } from '../../core/clock'
 import { api } from '../app/api'
 import { Button, Failed, Mark, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
-import type { Save } from './settings-screen'
+import type { Save } from './save'
 
 interface Row {
   id: number

@@ -2,7 +2,7 @@
 import { weightWords, type DayRules, type WeightName } from '../../core/practice/day-rules'
 import type { Practice } from '../../core/practice/practice'
 import { Check, Panel } from '../parts/ui'
-import type { Save } from './settings-screen'
+import type { Save } from './save'
 
 const field = 'num mt-1 block h-12 rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
 

@@ -4,7 +4,7 @@ import type { Item } from '../../core/catalog/item'
 import { weakMWPerCm2 } from '../../core/measure/curing'
 import type { Practice } from '../../core/practice/practice'
 import { Mark, Panel } from '../parts/ui'
-import type { Save } from './settings-screen'
+import type { Save } from './save'
 
 const field = 'num mt-1 h-12 rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
 

@@ -1,34 +1,19 @@
 /** Settings: the practice, its people and codes, who may do what. A dentist changes them; everybody may read them. */
-import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { toast } from 'sonner'
 import { functionNames, permission, roles, type FunctionName, type Role } from '../../core/practice/functions'
 import type { Practice } from '../../core/practice/practice'
 import { writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
-import { api, ApiProblem } from '../app/api'
-import { usePractice, useRefresh } from '../app/queries'
+import { usePractice } from '../app/queries'
 import { usePerson } from '../app/shell'
 import { AuditPart, LockedPart } from './audit-part'
 import { DayPart } from './day-part'
 import { MaterialsPart, ToolsPart } from './own-values'
+import { useSave, type Save } from './save'
 import { Button, Check, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
 
 const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
 const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', word: 'on the word', yes: 'yes' }
-
-function useSave() {
-  const { client } = useRefresh()
-  return useMutation({
-    mutationFn: ({ method, path, body }: { method: string; path: string; body: unknown }) =>
-      api(path, { method, body }),
-    onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
-    onSettled: () => {
-      for (const key of ['practice', 'people', 'day', 'visit']) void client.invalidateQueries({ queryKey: [key] })
-    },
-  })
-}
-export type Save = ReturnType<typeof useSave>
 
 function PracticePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const patch = (body: object): void => save.mutate({ method: 'PATCH', path: '/practice', body })

@@ -1,5 +1,5 @@
-import { comparePlans } from '../../core/plan/compare'
-import type { Plan } from '../../core/plan/types'
+import { comparePlans } from '../../core/schedule/compare'
+import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
 import type { VisitView } from '../app/api'
 import { inShort } from '../case/change'

@@ -1,5 +1,5 @@
 /** What readings came to: the verdict in word and shape, what to do, and how it was worked out. */
-import type { Judged, Verdict } from '../../../core/run/measures/measure'
+import type { Judged, Verdict } from '../../../core/readings/reading'
 import { Mark } from '../../parts/ui'
 import { Worked } from '../../parts/worked'
 

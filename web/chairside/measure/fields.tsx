@@ -1,5 +1,5 @@
 /** Readings that are plain fields: whatever a measure asks for, without knowing what it is. */
-import type { Field } from '../../../core/run/measures/measure'
+import type { Field } from '../../../core/readings/reading'
 import { Pick } from '../../parts/ui'
 import { without } from '../../parts/margin-ring'
 import { NumberBox } from './number-box'

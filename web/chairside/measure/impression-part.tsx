@@ -7,7 +7,7 @@ import {
   type FieldFault,
   type PartFault,
 } from '../../../core/measure/inspection'
-import type { Seen } from '../../../core/run/measures/impression'
+import type { Seen } from '../../../core/readings/impression'
 import { MarginRing, turned, without } from '../../parts/margin-ring'
 
 const faultShape: Record<PartFault, string> = {

@@ -2,10 +2,10 @@
 import { useState } from 'react'
 import { damTemplate } from '../../../core/measure/dam-template'
 import type { ReductionSite } from '../../../core/measure/reduction'
-import type { Plan, Step } from '../../../core/plan/types'
-import { judge, measureOfKind, measuresAt, teethAt, type MeasureKind } from '../../../core/run/measured'
-import { readsScan, type Seen } from '../../../core/run/measures/impression'
-import type { At } from '../../../core/run/measures/measure'
+import type { Plan, Step } from '../../../core/model/plan'
+import { judge, readingOfKind, readingsAt, teethAt, type ReadingKind } from '../../../core/readings'
+import { readsScan, type Seen } from '../../../core/readings/impression'
+import type { At } from '../../../core/readings/reading'
 import type { Tooth } from '../../../core/teeth/notation'
 import type { Run } from '../../app/run'
 import { usePractice } from '../../app/queries'
@@ -21,7 +21,7 @@ import { ReductionPart } from './reduction-part'
 import { Walls } from './walls'
 
 type Given = Record<string, unknown>
-const empty: Partial<Record<MeasureKind, object>> = {
+const empty: Partial<Record<ReadingKind, object>> = {
   inspection: { parts: {}, field: [] },
   provisional: emptyProvisional,
 }
@@ -36,7 +36,7 @@ function Part({
   judged,
   onGive,
 }: {
-  kind: MeasureKind
+  kind: ReadingKind
   plan: Plan
   step: Step
   tooth: Tooth
@@ -45,7 +45,7 @@ function Part({
   onGive: (g: object) => void
 }) {
   const practice = usePractice()
-  const { fields } = measureOfKind(kind)
+  const { fields } = readingOfKind(kind)
   if (kind === 'reduction')
     return (
       <ReductionPart
@@ -100,13 +100,13 @@ function Part({
 }
 
 export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; run: Run; onClose: () => void }) {
-  const kinds = measuresAt(plan, at)
-  const [kind, setKind] = useState<MeasureKind>(kinds[0]!)
+  const kinds = readingsAt(plan, at)
+  const [kind, setKind] = useState<ReadingKind>(kinds[0]!)
   const teeth = teethAt(plan, at, kind)
   const [picked, setTooth] = useState<Tooth>(teeth[0]!)
   const tooth = teeth.includes(picked) ? picked : teeth[0]!
   const core = run.state.core
-  const stored = (k: MeasureKind, t: Tooth) =>
+  const stored = (k: ReadingKind, t: Tooth) =>
     core.measured.find((m) => m.stepId === at.id && m.measure === k && m.tooth === t)
   const [entered, setEntered] = useState<Record<string, Given>>({})
   const [wrong, setWrong] = useState<string | null>(null)
@@ -114,7 +114,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
   const before = stored(kind, tooth)
   const where: At = { plan, step: at, tooth, before: core.faults, round: before?.round ?? 0 }
   const given = entered[key] ??
-    (before?.readings as Given | undefined) ?? { ...empty[kind], ...measureOfKind(kind).starts?.(where) }
+    (before?.readings as Given | undefined) ?? { ...empty[kind], ...readingOfKind(kind).starts?.(where) }
   const judged = judge(kind, given, where)
   const keep = async (): Promise<void> => {
     const sent = await run.send({ kind: 'measure', stepId: at.id, measure: kind, tooth, readings: given })
@@ -138,7 +138,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
               label="What is read"
               value={kind}
               onPick={setKind}
-              options={kinds.map((value) => ({ value, label: measureOfKind(value).name }))}
+              options={kinds.map((value) => ({ value, label: readingOfKind(value).name }))}
             />
           )}
           {teeth.length > 1 && (
@@ -149,7 +149,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
               options={teeth.map((value) => ({ value, label: label(value) }))}
             />
           )}
-          {teeth.length === 1 && !measureOfKind(kind).once && (
+          {teeth.length === 1 && !readingOfKind(kind).once && (
             <span className="num self-center text-xl font-bold">{label(tooth)}</span>
           )}
           {before && (

@@ -2,9 +2,9 @@
 import { dimensions } from '../../../core/teeth/dimensions'
 import { tableWords } from '../../../core/measure/anaesthetic'
 import { bulkIncrements, postSpace } from '../../../core/measure/restoring'
-import type { MeasureKind } from '../../../core/run/measured'
-import type { Judged } from '../../../core/run/measures/measure'
-import { ferruleMm } from '../../../core/run/measures/root'
+import type { ReadingKind } from '../../../core/readings'
+import type { Judged } from '../../../core/readings/reading'
+import { ferruleMm } from '../../../core/readings/root'
 import type { Tooth } from '../../../core/teeth/notation'
 
 interface Row {
@@ -236,7 +236,7 @@ export function Picture({
   judged,
   tooth,
 }: {
-  kind: MeasureKind
+  kind: ReadingKind
   readings: Record<string, unknown>
   judged: Judged | { wrong: string }
   tooth: Tooth

@@ -9,8 +9,8 @@ import {
   insideReadings,
   type EdgeFault,
 } from '../../../core/measure/provisional'
-import type { Plan } from '../../../core/plan/types'
-import { contactsOf, type provisionalReading } from '../../../core/run/measures/provisional'
+import type { Plan } from '../../../core/model/plan'
+import { contactsOf, type provisionalReading } from '../../../core/readings/provisional'
 import type { Tooth } from '../../../core/teeth/notation'
 import { Check, Pick } from '../../parts/ui'
 import { MarginRing, turned, without } from '../../parts/margin-ring'

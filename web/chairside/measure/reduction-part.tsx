@@ -1,8 +1,8 @@
 /** The prepared tooth with the sites that are read: touch one, give its reading, and the next unread one comes by itself. */
 import { useState } from 'react'
 import { judgeReduction, targetAt, writeRange, type ReductionSite } from '../../../core/measure/reduction'
-import type { Plan } from '../../../core/plan/types'
-import { sitesFor } from '../../../core/run/measures/preparation'
+import type { Plan } from '../../../core/model/plan'
+import { sitesFor } from '../../../core/readings/preparation'
 import type { Tooth } from '../../../core/teeth/notation'
 import { without } from '../../parts/margin-ring'
 import { NumberBox } from './number-box'

@@ -1,14 +1,7 @@
 /** The anaesthetic ledger: what was handed over against both published tables. For the dentist's review, never permission. */
-import {
-  cartridgeMg,
-  ceilingMg,
-  ledgerShare,
-  tableWords,
-  type Agent,
-  type CeilingTable,
-} from '../../measure/anaesthetic'
-import { kindFacts } from '../../visits/table'
-import { judged, measureOf, num, type Values } from './measure'
+import { cartridgeMg, ceilingMg, ledgerShare, tableWords, type Agent, type CeilingTable } from '../measure/anaesthetic'
+import { kindFacts } from '../kinds'
+import { judged, readingOf, num, type Values } from './reading'
 
 const cartridges = (label: string) => num(label, 'cartridges', 0, 15, [1, 2])
 const fields = {
@@ -32,7 +25,7 @@ const review = 'for the dentist’s review, not a permission'
 const givenOf = (values: Values<typeof fields>) =>
   named.flatMap(([key, agent]) => (values[key] ? [{ agent, cartridges: values[key] }] : []))
 
-export const anaesthetic = measureOf({
+export const anaesthetic = readingOf({
   name: 'Anaesthetic ledger',
   once: true,
   at: (_plan, step) => step.id === 'anaesthesia.inject',

@@ -1,7 +1,7 @@
 /** A plan as a practitioner reads it: the day in lines, then what lies ready, the burs, what was asked and why. */
 import { standingWords, type Reason } from '../figure'
 import { amountWords } from './amount-words'
-import type { Link, Plan, Step } from './types'
+import type { Link, Plan, Step } from '../model/plan'
 
 const clock = (s: number): string => (s % 60 === 0 && s >= 120 ? `${s / 60} min` : `${s} s`)
 

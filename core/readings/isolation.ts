@@ -1,7 +1,7 @@
 /** The clamp on its tooth, and the sheet round the others. The pieces at removal are a count of the run. */
-import { judged, measureOf, must, num, oneOf, yes } from './measure'
+import { judged, readingOf, must, num, oneOf, yes } from './reading'
 
-export const sheet = measureOf({
+export const sheet = readingOf({
   name: 'Sheet and clamp',
   once: true,
   at: (_plan, step) => step.id === 'isolation.dam-on',

@@ -1,10 +1,10 @@
 /** Reduction by site, convergence and resistance: read before cord goes in. */
 import * as z from 'zod'
-import { judgeConvergence } from '../../measure/convergence'
-import { judgeReduction, reductionSites, sitesOf, targetAt, writeRange } from '../../measure/reduction'
-import type { Plan } from '../../plan/types'
-import { isPrimary, parts, type Tooth } from '../../teeth/notation'
-import { judged, measureOf, must, num, type Measure } from './measure'
+import { judgeConvergence } from '../measure/convergence'
+import { judgeReduction, reductionSites, sitesOf, targetAt, writeRange } from '../measure/reduction'
+import type { Plan } from '../model/plan'
+import { isPrimary, parts, type Tooth } from '../teeth/notation'
+import { judged, readingOf, must, num, type Reading } from './reading'
 
 const crownWork = (plan: Plan): boolean => plan.request.restoration !== undefined && plan.kind !== 'laminate.prepare'
 const hasCusps = (tooth: Tooth): boolean => parts(tooth).position >= 4
@@ -18,7 +18,7 @@ const sites = z
   .partialRecord(z.enum(reductionSites), z.number().min(0).max(6))
   .refine((r) => Object.keys(r).length > 0, 'at least one reading')
 
-export const reduction: Measure = {
+export const reduction: Reading = {
   name: 'Reduction',
   at: (plan, step) => step.id.startsWith('cutting.reduction-check') && plan.request.restoration !== undefined,
   readings: sites,
@@ -48,7 +48,7 @@ export const reduction: Measure = {
   },
 }
 
-export const convergence = measureOf({
+export const convergence = readingOf({
   name: 'Convergence',
   at: (plan, step) => reduction.at(plan, step) && crownWork(plan),
   fields: {

@@ -1,8 +1,8 @@
 /** Post space and ferrule. */
-import { postSpace } from '../../measure/restoring'
-import { judged, measureOf, must, num } from './measure'
+import { postSpace } from '../measure/restoring'
+import { judged, readingOf, must, num } from './reading'
 
-export const postDepth = measureOf({
+export const postDepth = readingOf({
   name: 'Post space',
   at: (_plan, step) => step.id === 'canal.film' || step.id === 'canal.drill',
   fields: {
@@ -46,7 +46,7 @@ export const postDepth = measureOf({
 export const ferruleMm = { least: 1.5, good: 2 } as const
 const around = ['mesiofacial', 'facial', 'distofacial', 'mesiolingual', 'lingual', 'distolingual'] as const
 
-export const ferrule = measureOf({
+export const ferrule = readingOf({
   name: 'Ferrule',
   at: (_plan, step) => step.id === 'core.ferrule',
   fields: {

@@ -1,6 +1,6 @@
 /** The provisional on the tooth: read, corrected, read again; the rounds are counted. */
 import * as z from 'zod'
-import { marginParts } from '../../measure/inspection'
+import { marginParts } from '../measure/inspection'
 import {
   biteReadings,
   contactReadings,
@@ -8,11 +8,11 @@ import {
   gaugedSites,
   insideReadings,
   judgeProvisional,
-} from '../../measure/provisional'
-import type { Plan } from '../../plan/types'
-import { neighbours } from '../../teeth/arch'
-import type { Tooth } from '../../teeth/notation'
-import { judged, type Measure } from './measure'
+} from '../measure/provisional'
+import type { Plan } from '../model/plan'
+import { neighbours } from '../teeth/arch'
+import type { Tooth } from '../teeth/notation'
+import { judged, type Reading } from './reading'
 
 const mm = z.number().min(0).max(6)
 export const provisionalReading = z.strictObject({
@@ -30,7 +30,7 @@ export function contactsOf(plan: Plan, tooth: Tooth): ('mesial' | 'distal')[] {
   return (['mesial', 'distal'] as const).filter((s) => beside[s].tooth !== null)
 }
 
-export const provisional: Measure = {
+export const provisional: Reading = {
   name: 'Provisional',
   at: (plan, step) =>
     step.id === 'provisional.inspect' ||

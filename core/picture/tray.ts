@@ -1,5 +1,5 @@
 /** The tray drawing: every line of the setup at its own size, left to right in the order of use, in bands by phase. */
-import { phaseNames, type Phase, type SetupLine } from './types'
+import { phaseNames, type Phase, type SetupLine } from '../model/plan'
 
 export interface TrayPlace {
   lineId: string

@@ -4,12 +4,12 @@ import { judgeConvergence, limitingTaper, totalConvergence } from '../measure/co
 import { judgeInspection, marginParts } from '../measure/inspection'
 import { judgeReduction, sitesOf } from '../measure/reduction'
 import { compile } from '../plan/compile'
-import { visitRequest } from '../plan/request'
+import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { composeNote, noteText } from '../record/note'
-import { decide, type Who } from './decide'
-import { give, runThrough, startDrive, type Drive } from './drive'
-import { judge, measuresAt, spokenOf } from './measured'
+import { decide, type Who } from '../run/decide'
+import { give, runThrough, startDrive, type Drive } from '../run/drive'
+import { judge, readingsAt, spokenOf } from '.'
 
 const plan = compile(
   visitRequest.parse(JSON.parse(readFileSync('demo/cases/crown-37.json', 'utf8'))),
@@ -156,7 +156,7 @@ describe('measured in the run', () => {
     expect(spokenOf({ measure: 'sheet', tooth: '37' as never }, 'sheet and clamp')).toBe('sheet and clamp')
   })
   it('asks at its own steps only, of the visit’s own teeth, in readings that can be; a forged verdict does not get in', () => {
-    expect(plan.steps.flatMap((s) => measuresAt(plan, s).map((m) => `${s.id} ${m}`))).toEqual([
+    expect(plan.steps.flatMap((s) => readingsAt(plan, s).map((m) => `${s.id} ${m}`))).toEqual([
       'anaesthesia.inject anaesthetic',
       'records.shade shade',
       'records.opposing alginate',

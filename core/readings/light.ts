@@ -1,13 +1,13 @@
 /** Depth of a cavity and its increments; the light's reading and what it asks for. */
-import { round } from '../../figure'
-import { aimJPerCm2, arrivingMWPerCm2, doseJPerCm2, secondsForDose, weakMWPerCm2 } from '../../measure/curing'
-import { bandHeight, bulkIncrements, bulkMostMm } from '../../measure/restoring'
-import type { Plan } from '../../plan/types'
-import { judged, measureOf, must, num } from './measure'
+import { round } from '../figure'
+import { aimJPerCm2, arrivingMWPerCm2, doseJPerCm2, secondsForDose, weakMWPerCm2 } from '../measure/curing'
+import { bandHeight, bulkIncrements, bulkMostMm } from '../measure/restoring'
+import type { Plan } from '../model/plan'
+import { judged, readingOf, must, num } from './reading'
 
 const irradiance = (plan: Plan): number | undefined => plan.light?.irradianceMWPerCm2
 
-export const depth = measureOf({
+export const depth = readingOf({
   name: 'Depth and increments',
   at: (_plan, step) => /^filling\.\d\d\.(depth|measure|bulk-1)/.test(step.id),
   fields: {
@@ -52,7 +52,7 @@ export const depth = measureOf({
   },
 })
 
-export const curing = measureOf({
+export const curing = readingOf({
   name: 'Light',
   at: (_plan, step) => step.fn === 'curing',
   fields: {

@@ -2,17 +2,17 @@
 import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { dilution } from '../../measure/mixes'
-import { judgeProvisional, neighbouring, type ProvisionalReading } from '../../measure/provisional'
-import { marginParts } from '../../measure/inspection'
-import { compile } from '../../plan/compile'
-import { visitRequest } from '../../plan/request'
-import type { Plan } from '../../plan/types'
-import { starterPractice } from '../../practice/starter'
-import { judge, measureKinds, measureOfKind, measures, measuresAt, teethAt, type MeasureKind } from '../measured'
-import type { Restoration } from '../../plan/vocabulary'
-import type { Tooth } from '../../teeth/notation'
-import type { Judged } from './measure'
+import { dilution } from '../measure/mixes'
+import { judgeProvisional, neighbouring, type ProvisionalReading } from '../measure/provisional'
+import { marginParts } from '../measure/inspection'
+import { compile } from '../plan/compile'
+import { visitRequest } from '../model/request'
+import type { Plan } from '../model/plan'
+import { starterPractice } from '../practice/starter'
+import { judge, readingKinds, readingOfKind, readingTable, readingsAt, teethAt, type ReadingKind } from '.'
+import type { Restoration } from '../vocabulary'
+import type { Tooth } from '../teeth/notation'
+import type { Judged } from './reading'
 import { sitesFor } from './preparation'
 
 const caseFiles = readdirSync('demo/cases')
@@ -30,11 +30,11 @@ const crown = planOf('crown-37')
 /** Judges at the first step of a plan that asks for the measure. */
 function read(
   plan: Plan,
-  kind: MeasureKind,
+  kind: ReadingKind,
   given: unknown,
   { round = 0, stepId }: { round?: number; stepId?: string } = {},
 ): Judged {
-  const step = plan.steps.find((s) => (stepId === undefined || s.id === stepId) && measuresAt(plan, s).includes(kind))!
+  const step = plan.steps.find((s) => (stepId === undefined || s.id === stepId) && readingsAt(plan, s).includes(kind))!
   const answer = judge(kind, given, { plan, step, tooth: teethAt(plan, step, kind)[0]!, before: [], round })
   if ('wrong' in answer) throw new Error(answer.wrong)
   return answer
@@ -59,13 +59,13 @@ describe('every measure', () => {
         caseFiles.filter((f) => f.startsWith(j)),
       ),
     ].map(planOf)
-    for (const kind of measureKinds) {
+    for (const kind of readingKinds) {
       const asked = all.flatMap((plan) =>
-        plan.steps.filter((s) => measuresAt(plan, s).includes(kind)).map((step) => ({ plan, step })),
+        plan.steps.filter((s) => readingsAt(plan, s).includes(kind)).map((step) => ({ plan, step })),
       )
       expect(asked.length, kind).toBeGreaterThan(0)
       for (const { plan, step } of asked) {
-        const { starts, fields } = measureOfKind(kind)
+        const { starts, fields } = readingOfKind(kind)
         const at = { plan, step, tooth: teethAt(plan, step, kind)[0]!, before: [], round: 0 }
         for (const key of Object.keys(starts?.(at) ?? {})) expect(Object.keys(fields!), kind).toContain(key)
       }
@@ -293,7 +293,7 @@ describe('anaesthetic ledger', () => {
     expect(read(crown, 'anaesthetic', { mepivacaine: 2, weightKg: 70 }).says.join(' ')).toContain(
       'adults: one of these is not listed there',
     )
-    expect(measures.anaesthetic.readings.safeParse({ lidocaine: -1 }).success).toBe(false)
+    expect(readingTable.anaesthetic.readings.safeParse({ lidocaine: -1 }).success).toBe(false)
   })
 })
 
@@ -303,6 +303,6 @@ describe('shade', () => {
     expect(read(crown, 'shade', good, {}).verdict).toBe('good')
     expect(read(crown, 'shade', { ...good, wet: false }).verdict).toBe('correct')
     expect(read(crown, 'shade', { ...good, light: 'operatory light' }).verdict).toBe('correct')
-    expect(measures.shade.readings.safeParse({ light: 'daylight', wet: true }).success).toBe(false)
+    expect(readingTable.shade.readings.safeParse({ light: 'daylight', wet: true }).success).toBe(false)
   })
 })

@@ -1,19 +1,19 @@
 /** Measures taken at a step of the run: which there are, and how readings are judged as the run stores them. */
-import type { Plan, Step } from '../plan/types'
+import type { Plan, Step } from '../model/plan'
 import type { Tooth } from '../teeth/notation'
-import { inspection } from './measures/impression'
-import { sheet } from './measures/isolation'
-import { curing, depth } from './measures/light'
-import type { At, Judged, Measure } from './measures/measure'
-import { alginateMix, base, irrigant, tint } from './measures/mixing'
-import { anaesthetic } from './measures/numbing'
-import { convergence, reduction } from './measures/preparation'
-import { provisional } from './measures/provisional'
-import { ferrule, postDepth } from './measures/root'
-import { shade } from './measures/shade'
-import { cord, cordOut } from './measures/tissue'
+import { inspection } from './impression'
+import { sheet } from './isolation'
+import { curing, depth } from './light'
+import type { At, Judged, Reading } from './reading'
+import { alginateMix, base, irrigant, tint } from './mixing'
+import { anaesthetic } from './numbing'
+import { convergence, reduction } from './preparation'
+import { provisional } from './provisional'
+import { ferrule, postDepth } from './root'
+import { shade } from './shade'
+import { cord, cordOut } from './tissue'
 
-export const measures = {
+export const readingTable = {
   shade,
   anaesthetic,
   alginate: alginateMix,
@@ -31,13 +31,13 @@ export const measures = {
   base,
   light: curing,
   tint,
-} as const satisfies Record<string, Measure>
-export type MeasureKind = keyof typeof measures
-export const measureKinds = Object.keys(measures) as [MeasureKind, ...MeasureKind[]]
-export const measureOfKind = (kind: MeasureKind): Measure => measures[kind]
+} as const satisfies Record<string, Reading>
+export type ReadingKind = keyof typeof readingTable
+export const readingKinds = Object.keys(readingTable) as [ReadingKind, ...ReadingKind[]]
+export const readingOfKind = (kind: ReadingKind): Reading => readingTable[kind]
 
 export interface Measured extends Judged {
-  measure: MeasureKind
+  measure: ReadingKind
   tooth: Tooth
   stepId: string
   readings: unknown
@@ -49,21 +49,21 @@ export interface Measured extends Judged {
 
 /** What a reading is of, as it is spoken: what is read once for the visit names no tooth. */
 export const spokenOf = (m: Pick<Measured, 'measure' | 'tooth'>, words: string): string =>
-  measureOfKind(m.measure).once ? words : `${m.tooth} ${words}`
+  readingOfKind(m.measure).once ? words : `${m.tooth} ${words}`
 
 /** What is measured at a step. */
-export const measuresAt = (plan: Plan, step: Step): MeasureKind[] =>
-  measureKinds.filter((kind) => measures[kind].at(plan, step))
+export const readingsAt = (plan: Plan, step: Step): ReadingKind[] =>
+  readingKinds.filter((kind) => readingTable[kind].at(plan, step))
 /** The teeth a measure is taken of at a step: the step's own, the first where it is read once for the visit, or all. */
-export function teethAt(plan: Plan, step: Pick<Step, 'tooth'>, kind: MeasureKind): Tooth[] {
+export function teethAt(plan: Plan, step: Pick<Step, 'tooth'>, kind: ReadingKind): Tooth[] {
   const all = plan.teeth.map((t) => t.tooth)
   if (step.tooth !== undefined && all.includes(step.tooth)) return [step.tooth]
-  return measureOfKind(kind).once ? all.slice(0, 1) : all
+  return readingOfKind(kind).once ? all.slice(0, 1) : all
 }
 
 /** Judges readings; what is wrong with them, in words, where they cannot be judged. */
-export function judge(kind: MeasureKind, given: unknown, at: At): Judged | { wrong: string } {
-  const measure: Measure = measures[kind]
+export function judge(kind: ReadingKind, given: unknown, at: At): Judged | { wrong: string } {
+  const measure: Reading = readingTable[kind]
   const parsed = measure.readings.safeParse(given)
   if (!parsed.success) {
     const name = (path: readonly PropertyKey[]): string =>

@@ -3,8 +3,8 @@ import * as z from 'zod'
 import { someChoices } from '../practice/choices'
 import { isPrimary, jawOf, parts, toothName, type Tooth } from '../teeth/notation'
 import { tooth } from '../teeth/schema'
-import { kindFacts, kindIds } from '../visits/table'
-import { alertWords, restorations, type Alert } from './vocabulary'
+import { kindFacts, kindIds } from '../kinds'
+import { alertWords, restorations, type Alert } from '../vocabulary'
 
 export const restoration = z.enum(restorations)
 export const alert = z.enum(Object.keys(alertWords) as [Alert, ...Alert[]])

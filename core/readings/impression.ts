@@ -7,9 +7,9 @@ import {
   partFaults,
   scanFieldFaults,
   scanPartFaults,
-} from '../../measure/inspection'
-import type { Plan } from '../../plan/types'
-import { judged, type Measure } from './measure'
+} from '../measure/inspection'
+import type { Plan } from '../model/plan'
+import { judged, type Reading } from './reading'
 
 const seen = z.strictObject({
   parts: z.partialRecord(z.enum(marginParts), z.enum([...partFaults, ...scanPartFaults])),
@@ -20,7 +20,7 @@ export type Seen = z.infer<typeof seen>
 /** Whether what is read is a scan on its screen and no impression in a tray. */
 export const readsScan = (plan: Plan): boolean => plan.choices.impression.value === 'optical scan'
 
-export const inspection: Measure = {
+export const inspection: Reading = {
   name: 'Margin parts',
   at: (_plan, step) => /^impression\.(?:[\w-]+\.)?inspect$/.test(step.id),
   readings: seen,

@@ -1,7 +1,7 @@
 /** The shade by thirds, with its light and whether the tooth was wet. */
-import { judged, measureOf, must, oneOf, text, yes } from './measure'
+import { judged, readingOf, must, oneOf, text, yes } from './reading'
 
-export const shade = measureOf({
+export const shade = readingOf({
   name: 'Shade',
   at: (_plan, step) => step.id === 'records.shade' || step.id === 'delivery.shade' || step.id === 'records.stump-shade',
   fields: {

@@ -8,7 +8,7 @@ import type { FunctionName, Permission } from '../practice/functions'
 import type { Amendment } from '../practice/amendment'
 import type { ChoiceName, ResolvedChoices } from '../practice/choices'
 import type { Tooth } from '../teeth/notation'
-import type { KindId } from '../visits/table'
+import type { KindId } from '../kinds'
 import type { VisitRequest } from './request'
 
 export const phaseNames = {
@@ -32,7 +32,7 @@ export type Phase = keyof typeof phaseNames
 /** `chair`: with the patient but not in the mouth. `room` and `desk`: after the patient has left. */
 export type Place = 'mouth' | 'chair' | 'bench' | 'desk' | 'room'
 
-/** Three-point duration in seconds. */
+/** Three-point duration in seconds. `likelyS` is the mode, the commonest length; the mean of a skewed spread lies beyond it. */
 export interface Spread {
   shortS: number
   likelyS: number
@@ -156,8 +156,8 @@ export interface Step {
   helpers: string[]
   place: Place
   spread: Spread
-  /** Its length comes from so many of the practice's own runs; the starting value beside it, seconds. */
-  learned?: { n: number; startS: number }
+  /** Its length comes from so many of the practice's own runs: their mean, and that of the starting value, seconds. */
+  learned?: { n: number; meanS: number; startS: number }
   /** What is handed over, in order. */
   passes: string[]
   needs: Need[]

@@ -1,5 +1,5 @@
-import { layOut } from '../schedule/timeline'
-import type { Plan } from './types'
+import { layOut } from './timeline'
+import type { Plan } from '../model/plan'
 
 export interface Consequence {
   itemsAdded: string[]

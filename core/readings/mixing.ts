@@ -1,10 +1,10 @@
 /** Mix limits, powder and liquid, and solutions made weaker. */
-import { dilution, judgeAlginate, judgeBase, tintPercent } from '../../measure/mixes'
-import { mostTintG, mostTintPercent as mostPercent } from '../../measure/restoring'
-import { reason } from '../../figure'
-import { judged, measureOf, must, num } from './measure'
+import { dilution, judgeAlginate, judgeBase, tintPercent } from '../measure/mixes'
+import { mostTintG, mostTintPercent as mostPercent } from '../measure/restoring'
+import { reason } from '../figure'
+import { judged, readingOf, must, num } from './reading'
 
-export const tint = measureOf({
+export const tint = readingOf({
   name: 'Tint in the cement',
   once: true,
   at: (_plan, step) => step.id === 'delivery.cement-shade',
@@ -24,7 +24,7 @@ export const tint = measureOf({
   },
 })
 
-export const alginateMix = measureOf({
+export const alginateMix = readingOf({
   name: 'Alginate',
   once: true,
   at: (_plan, step) => step.id === 'records.opposing',
@@ -35,7 +35,7 @@ export const alginateMix = measureOf({
   },
 })
 
-export const base = measureOf({
+export const base = readingOf({
   name: 'Base, powder to liquid',
   at: (_plan, step) => /^filling\.\d\d\.base/.test(step.id),
   fields: {
@@ -57,7 +57,7 @@ export const base = measureOf({
 })
 
 const caution = reason('Hypochlorite only with the sheet on and tight; labelled, dated, never in a drinking cup', 'C')
-export const irrigant = measureOf({
+export const irrigant = readingOf({
   name: 'Irrigant made weaker',
   once: true,
   at: (_plan, step) => step.needs.some((n) => n.what === 'hypochlorite'),

@@ -1,8 +1,8 @@
 /** What a measure is: where it is taken, what is read, how it is judged. One object for each; the run knows no other way. */
 import * as z from 'zod'
-import type { Figure } from '../../figure'
-import type { Plan, Step } from '../../plan/types'
-import type { Tooth } from '../../teeth/notation'
+import type { Figure } from '../figure'
+import type { Plan, Step } from '../model/plan'
+import type { Tooth } from '../teeth/notation'
 
 /**
  * `short`, `correct` and `again` keep the step's hold from being signed as good; `review` is for the dentist's eye and
@@ -42,7 +42,7 @@ export interface At {
   round: number
 }
 
-export interface Measure {
+export interface Reading {
   name: string
   at: (plan: Plan, step: Step) => boolean
   /** Read once for the visit, not for each of its teeth. */
@@ -107,17 +107,17 @@ function schemaOf(field: Field): z.ZodType {
 }
 
 /** A measure whose readings are plain fields. */
-export function measureOf<const F extends Record<string, Field>>(
-  m: Omit<Measure, 'readings' | 'judge' | 'fields' | 'starts'> & {
+export function readingOf<const F extends Record<string, Field>>(
+  m: Omit<Reading, 'readings' | 'judge' | 'fields' | 'starts'> & {
     fields: F
     judge: (given: Values<F>, at: At) => Judged | { wrong: string }
     starts?: (at: At) => Partial<Values<F>>
   },
-): Measure {
+): Reading {
   return {
     ...m,
     readings: z.strictObject(Object.fromEntries(Object.entries(m.fields).map(([key, f]) => [key, schemaOf(f)]))),
-    judge: m.judge as Measure['judge'],
-    starts: m.starts as Measure['starts'],
-  } as Measure
+    judge: m.judge as Reading['judge'],
+    starts: m.starts as Reading['starts'],
+  } as Reading
 }

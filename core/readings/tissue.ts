@@ -1,8 +1,8 @@
 /** Cord as it goes in and as it comes out. */
-import { cordLength, cordSize, cordSizes, smallerCord, type CordLayer, type CordSize } from '../../measure/cord'
-import { dimensions } from '../../teeth/dimensions'
-import type { Plan } from '../../plan/types'
-import { judged, measureOf, must, num, oneOf, yes, type At } from './measure'
+import { cordLength, cordSize, cordSizes, smallerCord, type CordLayer, type CordSize } from '../measure/cord'
+import { dimensions } from '../teeth/dimensions'
+import type { Plan } from '../model/plan'
+import { judged, readingOf, must, num, oneOf, yes, type At } from './reading'
 
 const stepOf = /^tissue\.(base|top|single)-cord\./
 const layerOf = (stepId: string): CordLayer => stepOf.exec(stepId)![1] as CordLayer
@@ -12,7 +12,7 @@ const planned = (at: Pick<At, 'step'>): CordSize | undefined =>
     .find((s): s is CordSize => (cordSizes as readonly string[]).includes(s))
 const veneers = (plan: Plan): boolean => plan.request.restoration === 'laminate veneer'
 
-export const cord = measureOf({
+export const cord = readingOf({
   name: 'Cord',
   at: (_plan, step) => stepOf.test(step.id),
   fields: {
@@ -81,7 +81,7 @@ export const cord = measureOf({
   },
 })
 
-export const cordOut = measureOf({
+export const cordOut = readingOf({
   name: 'Cord removed',
   at: (_plan, step) => /^tissue\.(draw-cord|base-out)\./.test(step.id),
   fields: {

@@ -1,0 +1,47 @@
+/** The kinds of visit as a table: what each is called, whom it is for, what it may be asked for. No rules of the day here. */
+import type { Restoration } from '../vocabulary'
+
+export const groups = [
+  'Crowns and bridges',
+  'Bonded bridges',
+  'Veneers',
+  'Onlays and inlays',
+  'Direct fillings',
+  'Roots and cores',
+  'Children',
+  'Between and after',
+] as const
+export type Group = (typeof groups)[number]
+
+export interface KindFacts {
+  /** Number in the coverage table; '–' for kinds that only complete a chain. */
+  j: string
+  title: string
+  group: Group
+  /** What it is, in one sentence. */
+  says: string
+  dentition: 'permanent' | 'primary'
+  /** Most teeth in one visit. */
+  most: number
+  /** Restorations offered; the first is meant where none is said. */
+  restorations: readonly Restoration[]
+  /** Positions from the midline it is for, where not every tooth will do. */
+  positions?: readonly [first: number, last: number]
+  jaw?: 'upper' | 'lower'
+  /** Replaces teeth: a request may name pontics; `needed` where it has to. */
+  pontics?: 'may' | 'needed'
+  /** A laboratory piece has to be on hand. */
+  delivers?: string
+  /** Something goes to the laboratory. */
+  lab?: boolean
+}
+
+export const kind = (k: KindFacts): KindFacts => k
+
+/** What a crown may be made of; the first is meant where none is said. */
+export const crowns = [
+  'monolithic zirconia crown',
+  'lithium disilicate crown',
+  'metal-ceramic crown',
+  'full metal crown',
+] as const

@@ -1,0 +1,53 @@
+import { kind } from './facts'
+
+export const fillingKinds = {
+  'filling.amalgam': kind({
+    j: 'J07',
+    title: 'Amalgam',
+    group: 'Direct fillings',
+    says: 'Full pass list under the sheet, band, base, condensed, carved, burnished.',
+    dentition: 'permanent',
+    most: 2,
+    restorations: [],
+    positions: [4, 8],
+  }),
+  'filling.bulk': kind({
+    j: 'J08',
+    title: 'Bulk-fill composite',
+    group: 'Direct fillings',
+    says: 'Self-etch, increments up to 4 mm, pressed to the neighbour while curing, 2 mm cover.',
+    dentition: 'permanent',
+    most: 2,
+    restorations: [],
+    positions: [4, 8],
+  }),
+  'filling.injected': kind({
+    j: 'J09',
+    title: 'Injection-moulded composite',
+    group: 'Direct fillings',
+    says: 'Band by measured height, wet adhesive, warm flowable then warm paste, three-point cure.',
+    dentition: 'permanent',
+    most: 2,
+    restorations: [],
+    positions: [4, 8],
+  }),
+  'filling.cervical': kind({
+    j: 'J15',
+    title: 'Cervical filling',
+    group: 'Direct fillings',
+    says: 'Cervical clamp or cord and rolls, crescent outline, grooves, increments.',
+    dentition: 'permanent',
+    most: 3,
+    restorations: [],
+  }),
+  'filling.cusps': kind({
+    j: 'J21',
+    title: 'One-surface composite, cusp by cusp',
+    group: 'Direct fillings',
+    says: 'Selective etch, thin flowable, cusps one at a time, stain, cured under glycerine.',
+    dentition: 'permanent',
+    most: 2,
+    restorations: [],
+    positions: [4, 8],
+  }),
+} as const

@@ -1,0 +1,113 @@
+/** Lint: the usual rules, and the order of the house, types included: each room uses only what stands before it. */
+
+/** The rooms of core in their order; a file beside the folders is a room of its own. */
+export const rooms = [
+  'figure',
+  'random',
+  'clock',
+  'vocabulary',
+  'teeth',
+  'kinds',
+  'rules',
+  'catalog',
+  'practice',
+  'model',
+  'measure',
+  'phases',
+  'visits',
+  'plan',
+  'readings',
+  'run',
+  'schedule',
+  'record',
+  'drill',
+  'picture',
+  'formats',
+]
+
+const pure = {
+  group: [
+    '**/server/**',
+    '**/web/**',
+    '**/cli/**',
+    '**/demo/**',
+    '**/wire/**',
+    'node:*',
+    'react',
+    'react-*',
+    'fastify',
+    '@fastify/*',
+    'drizzle-orm',
+    'drizzle-orm/*',
+    '@electric-sql/*',
+    'pg',
+  ],
+  message: 'core stays pure: no React, no Node, no network, and nothing of the other rooms.',
+}
+const imports = (...patterns) => ({ 'no-restricted-imports': ['error', { patterns }] })
+
+const roomRules = rooms.map((room, i) => ({
+  files: [`core/${room}/**/*.ts`, `core/${room}.ts`],
+  rules: imports(pure, {
+    group: rooms
+      .slice(i + 1)
+      .flatMap((later) => [`../${later}`, `../${later}/**`, `../../${later}`, `../../${later}/**`, `./${later}`]),
+    message: `${room} uses only what stands before it in the house (oxlint.config.mjs says the order).`,
+  }),
+}))
+
+export default {
+  plugins: ['typescript', 'react', 'import', 'unicorn', 'oxc'],
+  categories: { correctness: 'error', suspicious: 'error' },
+  rules: {
+    'react/react-in-jsx-scope': 'off',
+    'import/no-cycle': ['error', { ignoreTypes: false }],
+    'import/no-unassigned-import': 'off',
+    'no-shadow': 'off',
+    'oxc/no-async-endpoint-handlers': 'off',
+    'react/incompatible-library': 'off',
+    'unicorn/require-post-message-target-origin': 'off',
+    'import/no-named-as-default-member': 'off',
+    'unicorn/consistent-function-scoping': 'off',
+    'typescript/no-explicit-any': 'error',
+    eqeqeq: 'error',
+  },
+  ignorePatterns: ['dist', 'node_modules', 'server/db/migrations'],
+  overrides: [
+    {
+      files: ['core/**/*.ts'],
+      rules: {
+        ...imports(pure),
+        'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'setTimeout', 'setInterval'],
+        'no-restricted-properties': [
+          'error',
+          { object: 'Date', property: 'now', message: 'core is handed the time.' },
+          { object: 'Math', property: 'random', message: 'core is handed its randomness.' },
+        ],
+      },
+    },
+    ...roomRules,
+    { files: ['core/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
+    {
+      files: ['web/**/*.{ts,tsx}'],
+      rules: imports({
+        group: ['**/server/**', '**/cli/**', '**/demo/**', 'node:*', 'fastify', 'drizzle-orm', 'drizzle-orm/*'],
+        message: 'web talks to the server over http only.',
+      }),
+    },
+    {
+      files: ['server/routes/**/*.ts'],
+      rules: imports({
+        group: ['**/core/phases/**', '**/core/measure/**', '**/core/teeth/**', '**/web/**'],
+        message: 'Routes hold no rules of the trade: call compile, decide or record.',
+      }),
+    },
+    {
+      files: ['wire/**/*.ts'],
+      rules: imports({
+        group: ['**/server/**', '**/web/**', '**/cli/**', '**/demo/**', 'node:*'],
+        message: 'wire is what both sides speak: it knows core and nothing else.',
+      }),
+    },
+  ],
+}

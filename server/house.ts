@@ -1,0 +1,27 @@
+/** What every room of the server is handed. */
+import type { IncomingMessage, Server, ServerResponse } from 'node:http'
+import type { FastifyBaseLogger, FastifyInstance } from 'fastify'
+import type { ZodTypeProvider } from 'fastify-type-provider-zod'
+import type { Attempts } from './attempts'
+import type { OpenDatabase } from './db/open'
+import type { Hub } from './live/hub'
+import type { Presence } from './live/presence'
+import type { Plans } from './plans'
+import type { Runs } from './runs'
+
+/** What the routes share. */
+export interface House {
+  database: OpenDatabase
+  hub: Hub
+  runs: Runs
+  attempts: Attempts
+  plans: Plans
+  presence: Presence
+  now: () => number
+  /** New with each start, so that a screen can tell a restart from a hiccup. */
+  boot: string
+  pace: number
+  shownCodes: Record<string, string>
+}
+
+export type App = FastifyInstance<Server, IncomingMessage, ServerResponse, FastifyBaseLogger, ZodTypeProvider>
