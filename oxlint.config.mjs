@@ -3,6 +3,7 @@
 /** The rooms of core in their order; a file beside the folders is a room of its own. */
 export const rooms = [
   'figure',
+  'bounded',
   'random',
   'clock',
   'vocabulary',
@@ -11,8 +12,8 @@ export const rooms = [
   'rules',
   'catalog',
   'practice',
-  'model',
   'measure',
+  'model',
   'phases',
   'visits',
   'plan',
@@ -46,15 +47,14 @@ const pure = {
 }
 const imports = (...patterns) => ({ 'no-restricted-imports': ['error', { patterns }] })
 
-const roomRules = rooms.map((room, i) => ({
-  files: [`core/${room}/**/*.ts`, `core/${room}.ts`],
-  rules: imports(pure, {
-    group: rooms
-      .slice(i + 1)
-      .flatMap((later) => [`../${later}`, `../${later}/**`, `../../${later}`, `../../${later}/**`, `./${later}`]),
-    message: `${room} uses only what stands before it in the house (oxlint.config.mjs says the order).`,
-  }),
-}))
+const after = (room, up) => ({
+  group: rooms.slice(rooms.indexOf(room) + 1).flatMap((later) => [`${up}${later}`, `${up}${later}/**`]),
+  message: `${room} uses only what stands before it in the house (oxlint.config.mjs says the order).`,
+})
+const roomRules = rooms.flatMap((room) => [
+  { files: [`core/${room}/**/*.ts`], rules: imports(pure, after(room, '../'), after(room, '../../')) },
+  { files: [`core/${room}.ts`], rules: imports(pure, after(room, './')) },
+])
 
 export default {
   plugins: ['typescript', 'react', 'import', 'unicorn', 'oxc'],

@@ -174,7 +174,7 @@ function measured(name: string, args: string[]): unknown {
   })
   if (values.readings === undefined) throw new Misuse(usage)
   const p = plan([...positionals, ...(values.practice ? ['--practice', values.practice] : [])])
-  const asking = p.steps.filter((s) => readingsAt(p, s).includes(kind))
+  const asking = p.steps.filter((s) => readingsAt(s).includes(kind))
   const step = asking.find((s) => values.step === undefined || s.id === values.step)
   if (!step)
     throw new Misuse([
@@ -182,7 +182,7 @@ function measured(name: string, args: string[]): unknown {
         ? `this visit never asks for ${name}`
         : `--step: "${values.step}" does not ask for ${name}; it is asked at ${asking.map((s) => s.id).join(', ')}`,
     ])
-  const teeth = teethAt(p, step, kind)
+  const teeth = teethAt(step, kind)
   const tooth = teeth.find((t) => values.tooth === undefined || t === values.tooth)
   if (!tooth) throw new Misuse([`--tooth: "${values.tooth}" is not one of ${teeth.join(', ')}`])
   let given: unknown

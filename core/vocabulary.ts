@@ -14,6 +14,10 @@ export const restorations = [
 ] as const
 export type Restoration = (typeof restorations)[number]
 
+/** What carries a piece: it decides how the piece is cleaned and primed. Zirconia is not etched like glass ceramic. */
+export const frameworks = ['lithium disilicate', 'zirconia', 'base metal'] as const
+export type Framework = (typeof frameworks)[number]
+
 export const alertWords = {
   latex: 'latex allergy',
   'adrenaline-sensitive': 'heart, blood-pressure or medicine alert: adrenaline with care',

@@ -1,4 +1,5 @@
 /** Brings demo visits to a moment of their day: for pictures, end-to-end tests and rehearsals. */
+import { toStore } from '../core/model/upgrade'
 import { compile } from '../core/plan/compile'
 import { checkable, trayReadiness } from '../core/plan/ready'
 import type { Plan } from '../core/model/plan'
@@ -55,7 +56,7 @@ export async function bringTo(
     .values(checkable(plan).map((l) => ({ visitId, lineId: l.id, by: assistant.personId, at: signedAt - 600_000 })))
   await db.insert(t.plans).values({
     visitId,
-    plan,
+    plan: toStore(plan),
     signedBy: assistant.personId,
     signedAt,
     acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id),

@@ -1,4 +1,5 @@
 /** Weeks that lie behind the demo day: closed visits with their runs, as invented as the day itself. */
+import { toStore } from '../core/model/upgrade'
 import { eq } from 'drizzle-orm'
 import { Temporal } from 'temporal-polyfill'
 import { compile } from '../core/plan/compile'
@@ -106,14 +107,16 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
               triangular(spread.shortS, spread.likelyS, spread.longS, next()) * 0.82 * (pace[performer.personId] ?? 1),
             ),
           again: (step, rounds) =>
-            rounds === 0 && next() < 0.07 ? againWords[step.holdId?.split('.')[0] ?? ''] : undefined,
+            rounds === 0 && next() < 0.07
+              ? againWords[plan.holds.find((h) => h.id === step.holdId)?.name ?? '']
+              : undefined,
         },
       )
       if (drive.state.core.status !== 'closed') continue
       const patient = names[made % names.length]!
       made++
       await db.insert(t.patients).values({ id: `patient-${id}`, name: patient, alerts: [] })
-      await db.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request })
+      await db.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: toStore(request) })
       await db.insert(t.visits).values({
         id,
         caseId: `case-${id}`,
@@ -123,12 +126,18 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
         team: of.team,
         visitChoices: {},
         swaps: {},
-        facts: { kind: of.kind },
+        facts: toStore({ kind: of.kind }),
         forecast: forecasts.get(key)!,
       })
       await db
         .insert(t.plans)
-        .values({ visitId: id, plan, signedBy: of.team.assistants[0]!, signedAt: startsAt - 600_000, acknowledged: [] })
+        .values({
+          visitId: id,
+          plan: toStore(plan),
+          signedBy: of.team.assistants[0]!,
+          signedAt: startsAt - 600_000,
+          acknowledged: [],
+        })
       await db.insert(t.runEvents).values(drive.events.map((e) => ({ visitId: id, ...e })))
       await db
         .insert(t.records)

@@ -216,12 +216,14 @@ export const demoVisits: DemoVisit[] = [
       kind: 'endo.core.crown',
       teeth: ['26'],
       missingWall: true,
-      canals: {
-        26: [
-          { name: 'MB', lengthMm: 20 },
-          { name: 'DB', lengthMm: 19.5 },
-          { name: 'P', lengthMm: 21 },
-        ],
+      ofTooth: {
+        26: {
+          canals: [
+            { name: 'MB', lengthMm: 20 },
+            { name: 'DB', lengthMm: 19.5 },
+            { name: 'P', lengthMm: 21 },
+          ],
+        },
       },
     },
   },
@@ -232,7 +234,11 @@ export const demoVisits: DemoVisit[] = [
     patient: 'Fenella Ro',
     alerts: [],
     team: { dentist: 'varen', assistants: ['bram'] },
-    request: { kind: 'laminate.prepare', teeth: ['12', '21', '22'], dark: true },
+    request: {
+      kind: 'laminate.prepare',
+      teeth: ['12', '21', '22'],
+      ofTooth: { 12: { dark: true }, 21: { dark: true }, 22: { dark: true } },
+    },
   },
   {
     key: 'eight-recall',

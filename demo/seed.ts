@@ -1,3 +1,4 @@
+import { toStore } from '../core/model/upgrade'
 import { eq } from 'drizzle-orm'
 import { Temporal } from 'temporal-polyfill'
 import { plainDate, wallTime } from '../core/clock'
@@ -20,7 +21,9 @@ export async function addVisit(q: Db, v: DemoVisit, day: string, zone: string): 
   const { kind = 'crown.prepare', ...ofCase } = v.request
   if (v.caseOf === undefined) {
     await q.insert(t.patients).values({ id: `patient-${id}`, name: v.patient, alerts: v.alerts })
-    await q.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: { kind, ...ofCase } })
+    await q
+      .insert(t.cases)
+      .values({ id: `case-${id}`, patientId: `patient-${id}`, request: toStore({ kind, ...ofCase }) })
   }
   await q.insert(t.visits).values({
     id,
@@ -31,7 +34,7 @@ export async function addVisit(q: Db, v: DemoVisit, day: string, zone: string): 
     team: v.team,
     visitChoices: v.visitChoices ?? {},
     swaps: {},
-    facts: { kind },
+    facts: toStore({ kind }),
   })
 }
 

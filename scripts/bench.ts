@@ -2,6 +2,7 @@
  * Measures what speed is promised for. Medians, beside a calibration loop on the same machine, so that figures from
  * other machines compare as ratios. `npm run bench` prints; with --write it also keeps docs/bench.md.
  */
+import { toStore } from '../core/model/upgrade'
 import { spawn } from 'node:child_process'
 import { cpus } from 'node:os'
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
@@ -263,7 +264,7 @@ async function crowd(): Promise<void> {
     await database.db.insert(t.cases).values({
       id: `case-${id}`,
       patientId: `patient-${id}`,
-      request: { kind: 'crown.prepare', teeth: ['37'], restoration: 'monolithic zirconia crown' },
+      request: toStore({ kind: 'crown.prepare', teeth: ['37'], restoration: 'monolithic zirconia crown' }),
     })
     await database.db.insert(t.visits).values({
       id,
@@ -274,7 +275,7 @@ async function crowd(): Promise<void> {
       team: { dentist: 'orrell', assistants: ['juno'] },
       visitChoices: {},
       swaps: {},
-      facts: { kind: 'crown.prepare' },
+      facts: toStore({ kind: 'crown.prepare' }),
     })
     await bringTo(database.db, id, { until: 'cutting.margin.37' })
   }

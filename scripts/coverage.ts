@@ -63,11 +63,7 @@ const unique = (xs: readonly string[]): string[] => [...new Set(xs)]
 const clocksOf = (p: Plan): string[] =>
   unique(
     p.links.flatMap((l) =>
-      l.title === undefined
-        ? []
-        : [
-            `${l.title}${l.atMostS !== undefined ? ` ≤ ${l.atMostS} s` : l.atLeastS !== undefined ? ` ≥ ${l.atLeastS} s` : ''}`,
-          ],
+      l.kind === 'order' ? [] : [`${l.title} ${l.kind === 'window' ? `≤ ${l.atMostS}` : `≥ ${l.atLeastS}`} s`],
     ),
   )
 const withoutTooth = (id: string): string => id.replace(/\.\d\d(-\w+)?$/, '')
@@ -106,7 +102,7 @@ export function coverage(): string {
         `| holds | ${cell(unique(plan.holds.map((h) => `${h.title}${h.mandatory ? ' (no card removes it)' : ''}`)))} |`,
         `| cues | ${cell(unique(plan.steps.flatMap((s) => (s.cues ?? []).map((c) => c.say))))} |`,
         `| figures | ${cell(unique(plan.steps.flatMap((s) => s.figures.map((f) => f.name.replace(/\b\d\d\b,? ?/, '')))))} |`,
-        `| readings | ${cell(unique(plan.steps.flatMap((s) => readingsAt(plan, s).map((k) => readingOfKind(k).name))))} |`,
+        `| readings | ${cell(unique(plan.steps.flatMap((s) => readingsAt(s).map((k) => readingOfKind(k).name))))} |`,
         `| follow-ups | ${cell(plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days`))} |`,
         '',
       ].join('\n')

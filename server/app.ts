@@ -34,6 +34,9 @@ import { runRoutes } from './routes/runs'
 import { sessionRoutes } from './routes/session'
 import { settingsRoutes } from './routes/settings'
 import { visitRoutes } from './routes/visits'
+import { trayRoutes } from './routes/tray'
+import { alertRoutes } from './routes/alerts'
+import { paperRoutes } from './routes/papers'
 import { Runs } from './runs'
 
 export interface AppOptions {
@@ -186,6 +189,9 @@ export async function buildApp({
       await api.register(dayRoutes(house))
       await api.register(instrumentRoutes(house))
       await api.register(visitRoutes(house))
+      await api.register(trayRoutes(house))
+      await api.register(alertRoutes(house))
+      await api.register(paperRoutes(house))
       await api.register(lookBackRoutes(house))
       await api.register(drillRoutes(house))
       await api.register(runRoutes(house))

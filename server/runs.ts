@@ -1,7 +1,8 @@
 /** Runs: commands become stored events. One visit's commands are handled one after the other, each in one transaction. */
 import { eq } from 'drizzle-orm'
 import type { Plan } from '../core/model/plan'
-import { decide, type Refusal, type Who } from '../core/run/decide'
+import { decide, type Who } from '../core/run/decide'
+import type { Refusal } from '../core/run/refusals'
 import type { Command, RunEvent } from '../core/run/events'
 import { happenedAt } from '../core/run/queue'
 import { evolve, initialState, type RunState } from '../core/run/state'

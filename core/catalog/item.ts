@@ -43,6 +43,8 @@ export const item = z.strictObject({
   lengthMm: z.number().positive(),
   widthMm: z.number().positive(),
   reusable: z.boolean(),
+  /** Laid out once for a patient or a tooth, or anew for each act, where the practice counts it otherwise than usual. */
+  counted: z.enum(['patient', 'tooth', 'act']).optional(),
   latex: z.boolean().default(false),
   allergens: z.array(z.enum(allergens)).default([]),
   cassette: z.enum(cassettes).optional(),

@@ -16,6 +16,8 @@ export interface Need {
   because?: Reason
   /** Lengths of single pieces, mm, for cord. */
   piecesMm?: number[]
+  /** Names the very piece where several steps speak of the same one: a tray that is painted, then loaded. */
+  piece?: string
   /** The need in a person's words, for when nothing owned fits. */
   words?: string
   /** Other needs that would do, in order, and what is lost by each. */

@@ -1,5 +1,6 @@
 /** The clocks of a plan as an exercise: which act when, taken from its own windows, lags and calls. */
-import type { Edge, Plan } from '../model/plan'
+import { isClock, isWindow, type Edge } from '../model/link'
+import type { Plan } from '../model/plan'
 import { stepKind } from '../practice/learned'
 import { comesBefore } from './order'
 
@@ -70,12 +71,12 @@ function taskFrom(plan: Plan, stepId: string, edge: Edge): ClockTask {
   }
   for (const { node, key } of reached) {
     for (const l of plan.links) {
-      if (l.title === undefined || l.from === l.to || edgeKey(l.from, l.fromEdge) !== node) continue
+      if (!isClock(l) || l.from === l.to || edgeKey(l.from, l.fromEdge) !== node) continue
       add(l.to, l.toEdge, {
         from: key,
         ...(l.atLeastS === undefined ? {} : { atLeastS: l.atLeastS }),
         ...(l.atMostS === undefined ? {} : { atMostS: l.atMostS }),
-        because: l.because?.text ?? l.title,
+        because: l.because.text,
       })
     }
     for (const s of plan.steps) {
@@ -103,9 +104,7 @@ function taskFrom(plan: Plan, stepId: string, edge: Edge): ClockTask {
 /** The exercises of a plan: one for each beginning that a window hangs on, most acts first. */
 export function clockTasks(plan: Plan): ClockTask[] {
   const begins = new Map(
-    plan.links
-      .filter((l) => l.title !== undefined && l.atMostS !== undefined && l.from !== l.to)
-      .map((l) => [edgeKey(l.from, l.fromEdge), l]),
+    plan.links.filter((l) => isWindow(l) && l.from !== l.to).map((l) => [edgeKey(l.from, l.fromEdge), l]),
   )
   return [...begins.values()]
     .map((l) => taskFrom(plan, l.from, l.fromEdge))

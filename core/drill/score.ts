@@ -1,4 +1,5 @@
 /** A round scored against the compiled plan: what was right, and the reason of every miss. */
+import { isClock } from '../model/link'
 import * as z from 'zod'
 import { judgeClocks } from './clocks'
 import { comesBefore } from './order'
@@ -125,11 +126,11 @@ function steps({ plan, steps: asked }: Round, given: readonly string[], cards: C
     if (!given.includes(b.id))
       misses.push({ says: `left out: ${b.title}`, because: b.reason?.text ?? 'it belongs to this visit' })
     else if (wrong[0]) {
-      const tie = plan.links.find((l) => l.to === b.id && wrong.some((w) => w.id === l.from) && l.because)
+      const tie = plan.links.filter(isClock).find((l) => l.to === b.id && wrong.some((w) => w.id === l.from))
       misses.push({
         says: `“${b.title}” comes after “${title(wrong.at(-1)!.id)}”`,
         because:
-          tie?.because?.text ?? b.reason?.text ?? b.mistakes[0] ?? 'the plan’s order: the one makes the other possible',
+          tie?.because.text ?? b.reason?.text ?? b.mistakes[0] ?? 'the plan’s order: the one makes the other possible',
       })
     }
   }

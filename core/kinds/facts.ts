@@ -1,5 +1,5 @@
 /** The kinds of visit as a table: what each is called, whom it is for, what it may be asked for. No rules of the day here. */
-import type { Restoration } from '../vocabulary'
+import type { Framework, Restoration } from '../vocabulary'
 
 export const groups = [
   'Crowns and bridges',
@@ -13,11 +13,17 @@ export const groups = [
 ] as const
 export type Group = (typeof groups)[number]
 
+/** What a kind is, for whoever has to know more than its name. */
+export type Family = 'crown' | 'bonded bridge' | 'veneer' | 'inlay' | 'filling' | 'root' | 'child' | 'recall'
+
 export interface KindFacts {
   /** Number in the coverage table; '–' for kinds that only complete a chain. */
   j: string
   title: string
   group: Group
+  family: Family
+  /** Its file in core/visits. */
+  file: string
   /** What it is, in one sentence. */
   says: string
   dentition: 'permanent' | 'primary'
@@ -25,11 +31,21 @@ export interface KindFacts {
   most: number
   /** Restorations offered; the first is meant where none is said. */
   restorations: readonly Restoration[]
+  /** What may carry the piece, where it matters; the first is meant where none is said. */
+  frameworks?: readonly Framework[]
+  /** The tooth is cut for a piece that is delivered another day. */
+  prepares?: true
+  /** The tooth is built up: a core, which a crown may follow on the same day. */
+  builds?: true
+  /** The piece is bonded with resin. */
+  bonds?: true
   /** Positions from the midline it is for, where not every tooth will do. */
   positions?: readonly [first: number, last: number]
   jaw?: 'upper' | 'lower'
   /** Replaces teeth: a request may name pontics; `needed` where it has to. */
   pontics?: 'may' | 'needed'
+  /** With a pontic it is one bridge, and its title says of how many units. */
+  spans?: true
   /** A laboratory piece has to be on hand. */
   delivers?: string
   /** Something goes to the laboratory. */

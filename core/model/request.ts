@@ -1,10 +1,12 @@
 /** What is asked of the planner: one visit of a case. The one schema of it, for server, web and shell. */
 import * as z from 'zod'
+import { id, plainDate, text } from '../bounded'
+import { kindFacts, kindIds, type KindId } from '../kinds'
 import { someChoices } from '../practice/choices'
-import { isPrimary, jawOf, parts, toothName, type Tooth } from '../teeth/notation'
+import type { Tooth } from '../teeth/notation'
 import { tooth } from '../teeth/schema'
-import { kindFacts, kindIds } from '../kinds'
-import { alertWords, restorations, type Alert } from '../vocabulary'
+import { alertWords, frameworks, restorations, type Alert, type Framework, type Restoration } from '../vocabulary'
+import { misfits } from './misfits'
 
 export const restoration = z.enum(restorations)
 export const alert = z.enum(Object.keys(alertWords) as [Alert, ...Alert[]])
@@ -15,8 +17,6 @@ export const tissueState = z.strictObject({
   probingDepthMm: z.number().min(0).max(12).default(2),
   biotype: z.enum(['thin', 'thick']).default('thick'),
   crevice: z.enum(['narrow', 'normal', 'wide']).default('normal'),
-  /** Redundant or overgrown tissue that has to go. */
-  overgrown: z.boolean().default(false),
 })
 
 /** Surfaces of a filling or inlay: mesial, occlusal, distal, buccal, lingual, each at most once. */
@@ -24,18 +24,38 @@ export const surfaces = z
   .string()
   .regex(/^(?!.*(.).*\1)[MODBL]{1,5}$/, 'surfaces as MO, MOD, O, B: each letter of M O D B L once')
 const canal = z.strictObject({
-  name: z.string().trim().min(1).max(12),
+  name: text(12),
   /** Working length, mm, from the reference point. */
   lengthMm: z.number().min(8).max(32),
 })
-const byTooth = <V extends z.ZodType>(v: V) => z.partialRecord(tooth, v).default({})
+
+/** What is known of one tooth, and what is made on it. What is not said stays out, and the plan names what it took instead. */
+export const toothFacts = z.strictObject({
+  surfaces: surfaces.optional(),
+  /** Depth of the cavity from the margin, mm. */
+  depthMm: z.number().min(0.5).max(12).optional(),
+  canals: z.array(canal).min(1).max(5).optional(),
+  /** Cervical perimeter measured on a scan or with a gauge, mm; it replaces the mean. */
+  perimeterMm: z.number().min(5).max(60).optional(),
+  /** Where a kind makes one or the other: gold inlay or gold foil. */
+  made: z.enum(['inlay', 'foil']).optional(),
+  /** The biting edge is covered by the piece. */
+  coveredEdge: z.boolean().optional(),
+  /** Redundant or overgrown gum that has to go. */
+  overgrown: z.boolean().optional(),
+  /** Discoloured: the margin goes lower, the cement is chosen on the tooth. */
+  dark: z.boolean().optional(),
+  shade: text(12).optional(),
+})
+export type ToothFacts = z.infer<typeof toothFacts>
 
 /** What is known of the teeth and what will be done to them. */
 export const workFacts = {
   teeth: z.array(tooth).min(1).max(10),
   /** Teeth replaced by a bridge. */
   pontics: z.array(tooth).max(6).default([]),
-  restoration: restoration.optional(),
+  /** Left out, or `null`: the kind's first, where it has any. */
+  restoration: restoration.nullish(),
   vital: z.boolean().default(true),
   margin: z.enum(['supragingival', 'equigingival', 'subgingival']).default('equigingival'),
   /** A margin that runs deep in one place only. */
@@ -44,17 +64,15 @@ export const workFacts = {
   deliveryCement: z
     .enum(['resin', 'resin-modified glass ionomer', 'conventional'])
     .default('resin-modified glass ionomer'),
-  surfaces: byTooth(surfaces),
-  /** Depth of the cavity from the margin, mm. */
-  depthMm: byTooth(z.number().min(0.5).max(12)),
-  canals: byTooth(z.array(canal).min(1).max(5)),
+  /** Tooth by tooth. */
+  ofTooth: z.partialRecord(tooth, toothFacts).default({}),
+  /** What carries the piece, where it decides how the piece is cleaned and primed. */
+  framework: z.enum(frameworks).nullish(),
   /** Length of root filling that has to stay, mm. */
   sealMm: z.number().min(3).max(7).default(5),
   /** A cusp or wall is gone and has to be built up first. */
   missingWall: z.boolean().default(false),
   partErupted: z.boolean().default(false),
-  /** Discoloured: the margin goes lower, the cement is chosen on the tooth. */
-  dark: z.boolean().default(false),
   /** All of the preparation lies in enamel. */
   inEnamel: z.boolean().default(true),
   /** Share of tint in the resin cement, percent of the mix by weight. */
@@ -64,90 +82,77 @@ export const workFacts = {
 }
 
 /** What an earlier visit of the case left behind: its kind, day, and the needs it used. */
-export const earlier = z.strictObject({ kind: kindId, date: z.iso.date(), uses: z.array(z.string()) })
-
-type Facts = {
-  kind: z.infer<typeof kindId>
-  teeth: readonly Tooth[]
-  pontics: readonly Tooth[]
-  restoration?: string | undefined
-}
-
-/** What a kind does not take, field by field. */
-function misfits(f: Facts, missing: readonly Tooth[]): { path: (string | number)[]; message: string }[] {
-  const k = kindFacts(f.kind)
-  const issues: { path: (string | number)[]; message: string }[] = []
-  const say = (path: (string | number)[], message: string): void => void issues.push({ path, message })
-  if (f.teeth.length > k.most)
-    say(['teeth'], `${k.title}: ${k.most === 1 ? 'one tooth' : `at most ${k.most} teeth`} in one visit`)
-  f.teeth.forEach((t, i) => {
-    const primary = isPrimary(t)
-    if (primary !== (k.dentition === 'primary'))
-      say(
-        ['teeth', i],
-        `${t} is a ${primary ? 'primary' : 'permanent'} tooth; this kind of visit is for ${k.dentition} teeth`,
-      )
-    else if (k.positions && (parts(t).position < k.positions[0] || parts(t).position > k.positions[1]))
-      say(['teeth', i], `${t}, ${toothName(t)}: ${k.title} is not for this tooth`)
-    else if (k.jaw && jawOf(t) !== k.jaw) say(['teeth', i], `${t}: ${k.title} is for the ${k.jaw} jaw`)
-    if (missing.includes(t)) say(['missing'], `${t} is to be prepared and is also recorded missing`)
-    if (f.teeth.indexOf(t) !== i) say(['teeth', i], `${t} stands twice`)
-  })
-  f.pontics.forEach((t, i) => {
-    if (f.teeth.includes(t)) say(['pontics', i], `${t} cannot be an abutment and be replaced`)
-    else if (!k.pontics) say(['pontics', i], `${k.title} replaces no tooth`)
-    else if (f.teeth[0] && jawOf(t) !== jawOf(f.teeth[0]))
-      say(['pontics', i], `${t} is not in the jaw of the abutments`)
-  })
-  const jaws = new Set(f.teeth.map(jawOf))
-  if (jaws.size > 1)
-    say(['teeth'], 'one piece of work stays in one jaw; add the other jaw as further work of the visit')
-  if (k.pontics === 'needed' && f.pontics.length === 0) say(['pontics'], `${k.title}: say which tooth it replaces`)
-  if (f.restoration !== undefined && !k.restorations.some((r) => r === f.restoration))
-    say(
-      ['restoration'],
-      k.restorations.length === 0
-        ? `${k.title} takes no restoration`
-        : `${k.title} is made as: ${k.restorations.join(', ')}`,
-    )
-  return issues
-}
+export const earlier = z.strictObject({ kind: kindId, date: plainDate, uses: z.array(id()).max(400) })
 
 /** A second piece of work in the same visit: its own kind, teeth and facts. */
 export const alsoWork = z.strictObject({ kind: kindId, ...workFacts })
-export type AlsoWork = z.infer<typeof alsoWork>
 
-export const visitRequest = z
-  .strictObject({
-    kind: kindId,
-    date: z.iso.date(),
-    ...workFacts,
-    also: z.array(alsoWork).max(3).default([]),
-    crossbite: z.boolean().default(false),
-    missing: z.array(tooth).default([]),
-    anaesthetic: z
-      .enum(['articaine with adrenaline', 'lidocaine with adrenaline', 'mepivacaine plain'])
-      .default('articaine with adrenaline'),
-    weightKg: z.number().min(5).max(200).optional(),
-    /** The laboratory's piece is here. */
-    pieceOnHand: z.boolean().default(true),
-    alerts: z.array(alert).default([]),
-    earlier: z.array(earlier).default([]),
-    team: z.strictObject({ dentist: z.string().min(1), assistants: z.array(z.string().min(1)).min(1) }),
-    choices: someChoices.default({}),
-    visitChoices: someChoices.default({}),
-    /** Cervical perimeters measured on a scan or with a gauge, mm; they replace the mean. */
-    measuredPerimeterMm: z.record(z.string(), z.number().min(5).max(60)).default({}),
-    /** Items exchanged at the tray: what the plan took → what was laid out instead. */
-    swaps: z.record(z.string(), z.string()).default({}),
-  })
+const shape = z.strictObject({
+  kind: kindId,
+  date: plainDate,
+  ...workFacts,
+  also: z.array(alsoWork).max(3).default([]),
+  crossbite: z.boolean().default(false),
+  missing: z.array(tooth).max(52).default([]),
+  anaesthetic: z
+    .enum(['articaine with adrenaline', 'lidocaine with adrenaline', 'mepivacaine plain'])
+    .default('articaine with adrenaline'),
+  weightKg: z.number().min(5).max(200).optional(),
+  /** The laboratory's piece is here. */
+  pieceOnHand: z.boolean().default(true),
+  alerts: z.array(alert).max(20).default([]),
+  earlier: z.array(earlier).max(100).default([]),
+  team: z.strictObject({ dentist: id(), assistants: z.array(id()).min(1).max(8) }),
+  choices: someChoices.default({}),
+  visitChoices: someChoices.default({}),
+  /** Items exchanged at the tray: what the plan took → what was laid out instead. */
+  swaps: z.record(id(), id()).default({}),
+})
+
+/** A request from outside: refused where it contradicts itself, and resolved. */
+export const visitRequest = shape
   .superRefine((request, context) => {
-    for (const issue of misfits(request, request.missing)) context.addIssue({ code: 'custom', ...issue })
-    request.also.forEach((work, i) => {
-      for (const { path, message } of misfits(work, request.missing))
-        context.addIssue({ code: 'custom', path: ['also', i, ...path], message })
-    })
+    for (const issue of misfits(request)) context.addIssue({ code: 'custom', ...issue })
   })
-export type VisitRequest = z.infer<typeof visitRequest>
+  .transform(resolvedWhole)
+/** A request as it was stored: it was checked when it was written, so that a rule made since never keeps it from being read. */
+export const storedRequest = shape.transform(resolvedWhole)
+
+function resolvedWhole({ also, ...request }: z.output<typeof shape>) {
+  return { ...resolved(request), also: also.map(resolved) }
+}
+
+interface Asked {
+  kind: KindId
+  pontics: Tooth[]
+  restoration?: Restoration | null | undefined
+  framework?: Framework | null | undefined
+}
+/**
+ * What the kind asks for is known: its only restoration, its first where nothing is said, `null` where none makes sense. A
+ * later visit of a case carries the case's own restoration and gap; what its kind does not take, it does not see.
+ */
+function resolved<W extends Asked>(
+  work: W,
+): Omit<W, 'restoration' | 'framework'> & { restoration: Restoration | null; framework: Framework | null } {
+  const k = kindFacts(work.kind)
+  const taken = <T>(said: T | null | undefined, of: readonly T[] = []): T | null =>
+    said !== null && said !== undefined && of.includes(said) ? said : (of[0] ?? null)
+  return {
+    ...work,
+    pontics: k.pontics ? work.pontics : [],
+    restoration: taken(work.restoration, k.restorations),
+    framework: taken(work.framework, k.frameworks),
+  }
+}
+
+/** A request as everything downstream sees it: checked, and with no question left open. */
+export type VisitRequest = z.output<typeof visitRequest>
 /** The request as it is written before defaults are filled in. */
 export type VisitRequestInput = z.input<typeof visitRequest>
+/** A further piece of work of the same visit. */
+export type AlsoWork = VisitRequest['also'][number]
+
+const unsaid: ToothFacts = {}
+/** What is said of one tooth. */
+export const factsOf = (work: Pick<AlsoWork, 'ofTooth'>, of: Tooth): ToothFacts => work.ofTooth[of] ?? unsaid

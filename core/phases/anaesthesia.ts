@@ -2,7 +2,7 @@ import { reason } from '../figure'
 import { cartridgeMg, ceilingMg } from '../measure/anaesthetic'
 import { jawOf, parts } from '../teeth/notation'
 import { absent, open, standby, sequence, step, nothing, type Block } from './build'
-import type { Case } from './case'
+import { teethOf, type Case } from './case'
 
 /** How the visit is made painless, decided by what its work does. */
 export type Numbing = { by: 'needle'; because: string } | { by: 'nothing' } | { by: 'sleep' }
@@ -53,6 +53,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
       tell: `Your lip, cheek and tongue are numb for some hours. Do not eat until the feeling is back, and mind hot drinks and biting your lip or cheek.${child ? ' Watch that the child does not chew the numb lip.' : ''}`,
       ...(c.request.vital ? {} : { detail: 'The pulp is gone; the tissue is not: numb for cord and clamp.' }),
       fn: 'injection',
+      asks: [{ reading: 'anaesthetic', teeth: teethOf(c) }],
       place: 'mouth',
       helped: true,
       minutes: [1, 2, 4],
@@ -104,6 +105,7 @@ export function numbTest(c: Case, numbing: Numbing): Block {
     id: 'anaesthesia.test',
     phase: 'anaesthesia',
     title: 'Test: numb on both sides',
+    act: 'numb',
     told: 'tested numbness on the cheek and the tongue side',
     detail: 'Cheek side and tongue side.',
     fn: 'numb test',

@@ -14,6 +14,7 @@ const licensed = reason(
 export function goingUnder(works: readonly Case[]): Block {
   return sequence(
     act('asleep.under', 'Under, by the anaesthetist’s word; eyes taped and covered', [2, 4, 8], {
+      act: 'numb',
       place: 'chair',
       helped: false,
       hold: {

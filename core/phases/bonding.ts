@@ -4,18 +4,36 @@
  */
 import { reason, type Figure } from '../figure'
 import { cureTime } from '../measure/curing'
-import type { Phase } from '../model/plan'
+import type { Phase } from '../model/step'
 import type { Tooth } from '../teeth/notation'
 import { lasting, nothing, open, practice, sequence, standby, step, type Block, type Draft } from './build'
-import type { Case } from './case'
+import { labels, teethOf, type Case, type Unit } from './case'
 
 /** Where the acts happen: the stem of their ids, the phase, the tooth, and how it is spoken of. */
 export interface Spot {
   stem: string
   phase: Phase
   tooth?: Tooth
+  /** Every tooth that is meant, for what is read of each. */
+  teeth: Tooth[]
   label: string
 }
+
+/** The acts on one tooth. */
+export const spotOn = (u: Unit, stem: string, phase: Phase): Spot => ({
+  stem,
+  phase,
+  tooth: u.tooth,
+  teeth: [u.tooth],
+  label: u.label,
+})
+/** The acts on all teeth of the work at once. */
+export const spotOnAll = (c: Case, stem: string, phase: Phase): Spot => ({
+  stem,
+  phase,
+  teeth: teethOf(c),
+  label: labels(c),
+})
 
 const base = (s: Spot): Pick<Draft, 'phase' | 'place'> & Partial<Draft> => ({
   phase: s.phase,
@@ -58,7 +76,7 @@ export function etch(
       minutes: minutesOf(seconds),
       passes: ['etchant, tip bent'],
       needs: [open('etchant', 0.3), open('micro brush')],
-      ties: [lasting(seconds, 'Etch', because, of === 'total' ? { warnS: seconds } : {})],
+      ties: [lasting(seconds, 'Etch', because, of === 'total' ? seconds : undefined)],
       reason: because,
       cautions: [reason('Acid on soft tissue burns white: suction at hand, wipe and rinse at once', 'C')],
       mistakes:
@@ -148,6 +166,7 @@ export function lightStep(s: Spot, id: string, light: Figure, more: Partial<Draf
     ...base(s),
     id,
     fn: 'curing',
+    asks: [{ reading: 'light', teeth: s.teeth }],
     title: `Light ${light.value} s, ${s.label}`,
     minutes: minutesOf(light.value),
     needs: [open('curing light'), open('light sleeve'), open('light shield')],

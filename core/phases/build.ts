@@ -5,25 +5,31 @@
 import type { Cut } from '../catalog/cut'
 import type { Need } from '../catalog/match'
 import { reason, type Figure, type Reason } from '../figure'
-import type { Absence, Cue, Edge, HoldName, Phase, Place } from '../model/plan'
+import type { Edge } from '../model/link'
+import type { Absence, HoldName } from '../model/plan'
+import type { Act, Ask, Cue, Phase, Place } from '../model/step'
 import type { FunctionName } from '../practice/functions'
 import type { Tooth } from '../teeth/notation'
 
-/** A time tie from an earlier step to this one; the fields of `Link` without the ids. */
-export interface Tie {
+/** A time tie from an earlier step to this one; a lag, or a window that says what to do when it is missed. */
+export type Tie = {
   /** Id of the step it starts from, or {@link self}. */
   from: string
   fromEdge?: Edge
   toEdge?: Edge
-  atLeastS?: number
-  warnS?: number
-  atMostS?: number
   title: string
   because: Reason
-  whenMissed?: string
-  /** Steps done over when the window is missed and not accepted. */
-  again?: string[]
-}
+  warnS?: number
+} & (
+  | { atLeastS: number; atMostS?: never; whenMissed?: never; again?: never }
+  | {
+      atLeastS?: number
+      atMostS: number
+      whenMissed: string
+      /** Steps done over when the window is missed and not accepted; its two ends where nothing is said. */
+      again?: string[]
+    }
+)
 
 /** Stands for the step's own id in a tie: a clock that runs while the step does. */
 export const self = '.'
@@ -48,6 +54,10 @@ export interface Draft {
   /** What the patient is told where this was done. */
   tell?: string
   tooth?: Tooth
+  /** What it is, where something downstream has to know. */
+  act?: Act
+  /** What is read at it. */
+  asks?: Ask[]
   fn: FunctionName
   place: Place
   /** Short, likely, long, in minutes as the trade speaks of them. */
@@ -105,14 +115,17 @@ export const acts =
   (id: string, title: string, minutes: Draft['minutes'], more: Partial<Draft> = {}): Block =>
     step({ ...common, id, title, minutes, ...more })
 
-/** A clock inside a step: it may not be finished before `atLeastS`, and is warned of and missed after `atMostS`. */
-export function lasting(
-  atLeastS: number,
-  title: string,
-  because: Reason,
-  window: Pick<Tie, 'warnS' | 'atMostS' | 'whenMissed' | 'again'> = {},
-): Tie {
-  return { from: self, fromEdge: 'start', toEdge: 'finish', atLeastS, title, because, ...window }
+/** A clock inside a step: it may not be finished before `atLeastS`, and may warn after `warnS`. */
+export function lasting(atLeastS: number, title: string, because: Reason, warnS?: number): Tie {
+  return {
+    from: self,
+    fromEdge: 'start',
+    toEdge: 'finish',
+    atLeastS,
+    title,
+    because,
+    ...(warnS === undefined ? {} : { warnS }),
+  }
 }
 /** Common practice, the commonest standing: shorthand for a reason. */
 export const practice = (text: string): Reason => reason(text, 'C')
@@ -154,7 +167,11 @@ export function marked(block: Block, mark: string): Block {
     ...(d.countsOut ? { countsOut: d.countsOut.map(name) } : {}),
     ...(d.cues ? { cues: d.cues.map((q) => ({ ...q, ...(q.from ? { from: name(q.from) } : {}) })) } : {}),
     ...(d.ties
-      ? { ties: d.ties.map((t) => ({ ...t, from: name(t.from), ...(t.again ? { again: t.again.map(name) } : {}) })) }
+      ? {
+          ties: d.ties.map(
+            (t): Tie => ({ ...t, from: name(t.from), ...(t.again ? { again: t.again.map(name) } : {}) }) as Tie,
+          ),
+        }
       : {}),
   })
   const walk = (b: Block): Block => {

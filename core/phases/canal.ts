@@ -25,7 +25,7 @@ export function usualCanals(t: Tooth): Canal[] {
             : ['MB', 'ML', 'D']
   return names.map((name) => ({ name }))
 }
-export const canalsOf = (c: Case, u: Unit): Canal[] => c.request.canals[u.tooth] ?? usualCanals(u.tooth)
+export const canalsOf = (u: Unit): Canal[] => u.facts.canals ?? usualCanals(u.tooth)
 
 const act = acts({ phase: 'canal', fn: 'root canal', place: 'mouth', helped: true })
 const hypo = reason(
@@ -101,6 +101,7 @@ function shapeCanal(u: Unit, canal: Canal): Block {
     act(id('shape'), `${canal.name}: files in order, irrigation between each`, [2, 4, 8], {
       tooth: u.tooth,
       told: `shaped and irrigated ${canal.name}`,
+      asks: [{ reading: 'irrigant', teeth: [u.tooth] }],
       passes: ['file, stop set', 'irrigation', 'next file', 'irrigation'],
       needs: [
         open('rotary file set'),
@@ -118,13 +119,14 @@ function shapeCanal(u: Unit, canal: Canal): Block {
 }
 
 /** All canals: length and shape, agitation, last rinse, dry. Root canal, one canal 20 · 35 · 60 minutes in all with the filling. */
-export function shapeCanals(c: Case, u: Unit): Block {
-  const canals = canalsOf(c, u)
+export function shapeCanals(u: Unit): Block {
+  const canals = canalsOf(u)
   return sequence(
     ...canals.map((canal) => shapeCanal(u, canal)),
     act(`canal.agitate.${u.tooth}`, 'Irrigant agitated 15–20 s in each canal before the last rinses', [0.5, 1, 2], {
       tooth: u.tooth,
       passes: ['agitator tip', 'irrigation'],
+      asks: [{ reading: 'irrigant', teeth: [u.tooth] }],
       needs: [open('irrigation agitator'), open('hypochlorite', 5), open('edta', 3)],
       ties: [
         lasting(
@@ -139,8 +141,8 @@ export function shapeCanals(c: Case, u: Unit): Block {
 }
 
 /** Cones tried, film, points down to dry, sealer, seared below the orifice. */
-export function fillCanals(c: Case, u: Unit, belowOrificeMm: number): Block {
-  const canals = canalsOf(c, u)
+export function fillCanals(u: Unit, belowOrificeMm: number): Block {
+  const canals = canalsOf(u)
   const n = canals.length
   return sequence(
     act(

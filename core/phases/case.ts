@@ -1,4 +1,4 @@
-import type { AlsoWork, VisitRequest } from '../model/request'
+import { factsOf, type AlsoWork, type ToothFacts, type VisitRequest } from '../model/request'
 import type { Alert, Restoration } from '../vocabulary'
 import { resolveChoices, type ChoiceName, type Choices, type ResolvedChoices } from '../practice/choices'
 import type { Practice } from '../practice/practice'
@@ -16,6 +16,8 @@ export interface Unit {
   cusps: Cusps | null
   mesial: Neighbour
   distal: Neighbour
+  /** What is said of this tooth. */
+  facts: ToothFacts
 }
 
 /** What was looked at while a plan was made: the Case screen shows these and no others. */
@@ -33,12 +35,21 @@ export interface Case {
   resolved: ResolvedChoices
   units: Unit[]
   pontics: Unit[]
-  restoration: Restoration | undefined
+  restoration: Restoration | null
   jaw: 'upper' | 'lower'
   has: (alert: Alert) => boolean
   asked: Asked
   /** Where the sheet of the work before stays on for this one, or this one's stays on for the next. */
   sheet: { alreadyOn: boolean; staysOn: boolean; teeth: readonly Tooth[]; offStep: string }
+}
+
+/** A case whose work is a restoration. */
+export type RestoredCase = Case & { restoration: Restoration }
+const isRestored = (c: Case): c is RestoredCase => c.restoration !== null
+/** The case with its restoration in its type. @throws Error where its kind has none: a fault of the library. */
+export function restored(c: Case): RestoredCase {
+  if (!isRestored(c)) throw new Error(`${c.kind.title} makes no restoration`)
+  return c
 }
 
 /** An object that notes each of its own keys as it is read. */
@@ -47,6 +58,16 @@ function noting<T extends object>(target: T, note: (key: string) => void): T {
     get(of, key) {
       if (typeof key === 'string' && key in of) note(key)
       return of[key as keyof T]
+    },
+  })
+}
+
+/** As {@link noting}, for facts that may be left unsaid: asking is noted whether or not there is an answer. */
+function notingSaid(target: ToothFacts, note: (key: string) => void): ToothFacts {
+  return new Proxy(target, {
+    get(of, key) {
+      if (typeof key === 'string') note(key)
+      return of[key as keyof ToothFacts]
     },
   })
 }
@@ -68,6 +89,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     size: dimensions(t),
     cusps: functionalCusps(t, plain.crossbite),
     ...neighbours(t, gone),
+    facts: notingSaid(factsOf(plain, t), (key) => asked.facts.add(key)),
   })
   const kind = kindFacts(plain.kind)
   const order = archOrder(jawOf(plain.teeth[0]!), isPrimary(plain.teeth[0]!) ? 'primary' : 'permanent')
@@ -80,7 +102,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     choices: noting(choices, (key) => asked.choices.add(key as ChoiceName)),
     units: plain.teeth.map(unit),
     pontics: along(plain.pontics).map(unit),
-    restoration: plain.restoration ?? kind.restorations[0],
+    restoration: plain.restoration,
     jaw: jawOf(plain.teeth[0]!),
     has: (a) => plain.alerts.includes(a),
     asked,
@@ -98,7 +120,9 @@ export const labels = (c: Case): string => c.units.map((u) => u.label).join(', '
 /** Units a laboratory would count: abutments and pontics. */
 export const unitCount = (c: Case): number => c.units.length + c.pontics.length
 /** The surfaces of a tooth's filling or inlay; `usual` where the case does not say. */
-export const surfacesOf = (c: Case, u: Unit, usual: string): string => c.request.surfaces[u.tooth] ?? usual
+export const surfacesOf = (u: Unit, usual: string): string => u.facts.surfaces ?? usual
 /** The proximal boxes of a tooth: mesial before distal. */
 export const boxesOf = (surfaces: string): ('mesial' | 'distal')[] =>
   (['mesial', 'distal'] as const).filter((s) => surfaces.includes(s[0]!.toUpperCase()))
+/** The teeth of the visit's own work, for what is read of each. */
+export const teethOf = (c: Pick<Case, 'units'>): Tooth[] => c.units.map((u) => u.tooth)

@@ -31,6 +31,7 @@ export function closing(works: readonly Case[], { bite, asleep }: { bite: boolea
     }),
     step({
       id: 'closing.counts',
+      act: 'counts squared',
       phase: 'closing',
       title: `Counts square: everything that went in is out${asleep ? ', before waking' : ''}`,
       fn: 'chairside',
@@ -55,6 +56,7 @@ export function closing(works: readonly Case[], { bite, asleep }: { bite: boolea
     }),
     step({
       id: 'closing.home',
+      act: 'going home',
       phase: 'closing',
       title: 'Ready to go home',
       fn: 'chairside',

@@ -4,7 +4,7 @@ import { reason, type Reason } from '../figure'
 import { reductionTargets, writeRange, type Targets } from '../measure/reduction'
 import { innerSide, isAnterior } from '../teeth/arch'
 import { open, sequence, step, type Block, type Draft } from './build'
-import type { Case, Unit } from './case'
+import { teethOf, type Case, type RestoredCase, type Unit } from './case'
 
 const cuttingCautions: Reason[] = [
   reason('Eye shields and masks on all three; high-volume suction at the bur; water on', 'C'),
@@ -177,7 +177,7 @@ export function contactCuts(u: Unit): CutLine[] {
 }
 
 /** Margin and finish, which every crown ends with. */
-export function marginCuts(c: Case, u: Unit, t: Targets): CutLine[] {
+export function marginCuts(c: RestoredCase, u: Unit, t: Targets): CutLine[] {
   const shape = shapeOf(t)
   return [
     {
@@ -289,8 +289,8 @@ export function cutSteps(
 }
 
 /** The cuts of a crown on one tooth, in the order of the day. */
-export function crownLines(c: Case, u: Unit): CutLine[] {
-  const t = reductionTargets(c.restoration!)
+export function crownLines(c: RestoredCase, u: Unit): CutLine[] {
+  const t = reductionTargets(c.restoration)
   return [
     ...(u.cusps ? posteriorCuts(c, u, t) : anteriorCuts(u, t)),
     ...contactCuts(u),
@@ -300,11 +300,11 @@ export function crownLines(c: Case, u: Unit): CutLine[] {
 }
 
 /** The preparation of crowns. */
-export const crownCutting = (c: Case): Block => cutSteps(c, (u) => crownLines(c, u))
+export const crownCutting = (c: RestoredCase): Block => cutSteps(c, (u) => crownLines(c, u))
 
 /** Enough taken, everywhere? The dentist answers before a cord goes in. */
-export function reductionCheck(c: Case, more: Partial<Draft> = {}): Block {
-  const t = reductionTargets(c.restoration!)
+export function reductionCheck(c: RestoredCase, more: Partial<Draft> = {}): Block {
+  const t = reductionTargets(c.restoration)
   const targets = c.units.map((u) =>
     u.cusps
       ? `${u.tooth}: ${u.cusps.functional} cusps ${writeRange(t.functionalCusp)}, ${u.cusps.other} cusps ${writeRange(t.otherCusp)}, margin ${writeRange(t.margin)}`
@@ -322,6 +322,13 @@ export function reductionCheck(c: Case, more: Partial<Draft> = {}): Block {
     phase: 'cutting',
     title: 'Check the reduction',
     told: 'checked the reduction with the dentist',
+    asks: [
+      { reading: 'reduction', teeth: teethOf(c), restoration: c.restoration },
+      // Walls of an inlay open upward and a veneer has none: only a crown resists by them.
+      ...(c.kind.family === 'crown' || c.kind.family === 'root'
+        ? [{ reading: 'convergence' as const, teeth: teethOf(c) }]
+        : []),
+    ],
     detail: targets.join('. '),
     fn: 'chairside',
     place: 'mouth',

@@ -1,7 +1,7 @@
 /** What deliveries share: provisional off, cleaned, piece tried and approved, cemented or bonded, clean. */
 import { reason, type Reason } from '../figure'
 import { acts, nothing, open, practice, sequence, standby, type Block, type Draft } from './build'
-import { labels, type Case } from './case'
+import { labels, type Case, teethOf } from './case'
 
 const act = acts({ phase: 'delivery', fn: 'chairside', place: 'mouth', helped: true })
 
@@ -83,6 +83,7 @@ export function shadeOnTooth(c: Case, more: Partial<Draft> = {}): Block {
   if (c.restoration === 'full metal crown') return nothing
   return act('delivery.shade', 'Shade on the tooth, wet, from two steps away; patient looks too', [1, 2, 4], {
     told: 'checked the shade on the tooth',
+    asks: [{ reading: 'shade', teeth: teethOf(c) }],
     place: 'mouth',
     helped: false,
     needs: [open('hand mirror')],

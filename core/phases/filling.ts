@@ -4,28 +4,19 @@ import { bulkIncrements, type Increments } from '../measure/restoring'
 import { cutSteps, type CutLine } from './cutting'
 import { acts, nothing, only, open, practice, sequence, standby, step, type Block, type Draft } from './build'
 import { boxesOf, surfacesOf, type Case, type Unit } from './case'
-import { cureOf, lightStep, type Spot } from './bonding'
+import { cureOf, lightStep, type Spot, spotOn } from './bonding'
 
-export const spotOf = (u: Unit): Spot => ({
-  stem: `filling.${u.tooth}`,
-  phase: 'restoring',
-  tooth: u.tooth,
-  label: u.label,
-})
+export const spotOf = (u: Unit): Spot => spotOn(u, `filling.${u.tooth}`, 'restoring')
 /** Depth of the cavity, mm; 4 where nobody has measured yet. */
-export const depthOf = (c: Case, u: Unit): number => c.request.depthMm[u.tooth] ?? 4
+export const depthOf = (u: Unit): number => u.facts.depthMm ?? 4
 
 /** Cutting a cavity: outline, box walls by hand, soft decay, inspected. 6 · 10 · 20 minutes in all: our estimate. */
-export function cavity(
-  c: Case,
-  usual: string,
-  linesOf: (u: Unit) => CutLine[] = (u) => cavityLines(c, u, usual),
-): Block {
+export function cavity(c: Case, usual: string, linesOf: (u: Unit) => CutLine[] = (u) => cavityLines(u, usual)): Block {
   return cutSteps(c, linesOf, [6, 10, 20])
 }
 
-export function cavityLines(c: Case, u: Unit, usual: string): CutLine[] {
-  const surfaces = surfacesOf(c, u, usual)
+export function cavityLines(u: Unit, usual: string): CutLine[] {
+  const surfaces = surfacesOf(u, usual)
   const boxes = boxesOf(surfaces)
   return [
     {
@@ -102,8 +93,8 @@ export interface MatrixStyle {
 }
 
 /** Matrix, wedge and ring; each piece is counted in and comes out again. */
-export function matrixOn(c: Case, u: Unit, usual: string, { kind, band, figure }: MatrixStyle): Block {
-  const boxes = boxesOf(surfacesOf(c, u, usual))
+export function matrixOn(u: Unit, usual: string, { kind, band, figure }: MatrixStyle): Block {
+  const boxes = boxesOf(surfacesOf(u, usual))
   if (boxes.length === 0) return nothing
   const n = boxes.length
   return step({
@@ -164,8 +155,8 @@ export function matrixOn(c: Case, u: Unit, usual: string, { kind, band, figure }
   })
 }
 
-export function matrixOff(c: Case, u: Unit, usual: string, order = 'Wedge, then band, out sideways'): Block {
-  if (boxesOf(surfacesOf(c, u, usual)).length === 0) return nothing
+export function matrixOff(u: Unit, usual: string, order = 'Wedge, then band, out sideways'): Block {
+  if (boxesOf(surfacesOf(u, usual)).length === 0) return nothing
   return step({
     id: `filling.${u.tooth}.matrix-off`,
     phase: 'restoring',
@@ -184,7 +175,7 @@ export function matrixOff(c: Case, u: Unit, usual: string, order = 'Wedge, then 
 /** The increments of a cavity by its depth, with their light, deepest point first. */
 export function bulk(c: Case, u: Unit, { pressed }: { pressed: boolean }): { increments: Increments; blocks: Block[] } {
   const s = spotOf(u)
-  const depthMm = depthOf(c, u)
+  const depthMm = depthOf(u)
   const increments = bulkIncrements(depthMm)
   let floor = depthMm
   const blocks = increments.bulkMm.map((mm, i) => {
@@ -256,8 +247,8 @@ export function finishComposite(s: Spot, act = 'finish'): Block {
 }
 
 /** Floss through every contact that is there. */
-export function flossContacts(c: Case, u: Unit, usual: string): Block {
-  const there = boxesOf(surfacesOf(c, u, usual)).filter((b) => u[b].tooth)
+export function flossContacts(u: Unit, usual: string): Block {
+  const there = boxesOf(surfacesOf(u, usual)).filter((b) => u[b].tooth)
   return only(there.length > 0, () =>
     step({
       id: `filling.${u.tooth}.floss`,

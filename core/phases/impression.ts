@@ -1,6 +1,6 @@
 import { reason, type Figure } from '../figure'
 import { hydrocolloidSchool, injectionWindow, lightBody, tipLossMl, trayMaterial } from '../measure/amounts'
-import { boxesOf, cardAdds, labels, surfacesOf, unitCount, type Case } from './case'
+import { boxesOf, cardAdds, labels, surfacesOf, teethOf, unitCount, type Case } from './case'
 import {
   drawer,
   meanwhile,
@@ -38,7 +38,7 @@ export function injectionSites(c: Case): { kind: 'crown' | 'veneer' | 'box'; n: 
       kind: 'box',
       n: Math.max(
         1,
-        c.units.reduce((sum, u) => sum + boxesOf(surfacesOf(c, u, 'MO')).length, 0),
+        c.units.reduce((sum, u) => sum + boxesOf(surfacesOf(u, 'MO')).length, 0),
       ),
     }
   return { kind: 'crown', n: c.units.length }
@@ -131,6 +131,8 @@ function drawCord(c: Case, plan: CordPlan, layer: CordLayer, s: CordSite): Block
     id: cordOutStep(layer, s),
     phase: 'impression',
     title: `Draw the ${layer === 'top' ? 'top cord' : 'cord'}, ${s.label}`,
+    act: 'cord drawn',
+    asks: [{ reading: 'cord out', teeth: [s.tooth] }],
     told: `drew the ${layer === 'top' ? 'top cord' : 'cord'} of ${s.label}, wet`,
     detail: `Rinse the agent off first; wet, one smooth pull; then ${wet ? 'leave it damp' : 'dry'}.${layer === 'top' ? ' Does the base still lie below the margin?' : ''}`,
     tooth: s.tooth,
@@ -212,13 +214,17 @@ const familyWords: Record<Family, string> = {
   hydrocolloid: 'reversible hydrocolloid',
 }
 
+/** The tray that is painted and then loaded is one. */
+export const customTray = (mark = ''): string => `custom tray ${mark}`
+
 /** Needs of a tray, with what would do instead and what is lost. */
-function trayNeed(c: Case, tray: Round['tray']): ReturnType<typeof open> {
+function trayNeed(c: Case, { tray, mark }: Pick<Round, 'tray' | 'mark'>): ReturnType<typeof open> {
   switch (tray) {
     case 'dual-arch':
       return open('dual-arch tray')
     case 'custom':
       return open(`custom tray.${c.jaw}`, 1, {
+        piece: customTray(mark),
         words: `custom tray, ${c.jaw}`,
         orElse: [{ what: `full tray.${c.jaw}`, loss: 'uneven thickness: more shrinkage, more material' }],
       })
@@ -344,7 +350,7 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
     minutes: [0.3, 0.4, 0.5],
     passes: ['loaded tray, handle first'],
     needs: [
-      trayNeed(c, round.tray),
+      trayNeed(c, round),
       ...(family === 'polyether' ? [open('block-out wax', 1)] : []),
       ...(family === 'hydrocolloid' ? [open('cooling hoses')] : []),
     ],
@@ -473,7 +479,7 @@ function scan(c: Case, plan: CordPlan): Block {
 }
 
 /** Every final impression or scan is read; the dentist's approval is a hold. */
-function inspect(plan: CordPlan, mark: string, isScan: boolean): Block {
+function inspect(c: Case, plan: CordPlan, mark: string, isScan: boolean): Block {
   const second = mark !== ''
   const hold: Draft['hold'] = {
     name: 'impression',
@@ -488,6 +494,7 @@ function inspect(plan: CordPlan, mark: string, isScan: boolean): Block {
     id: `impression.${mark}inspect`,
     phase: 'impression',
     told: isScan ? 'read the scan on screen' : 'rinsed, dried and read the impression',
+    asks: [{ reading: 'inspection', teeth: teethOf(c), scan: isScan }],
     title: isScan
       ? 'Read the scan on screen: eight margin parts, contacts, bite'
       : 'Rinse, dry, read: eight margin parts, field, tray',
@@ -548,8 +555,8 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
   return sequence(
     marginsHold(c),
     isScan ? scan(c, plan) : trayImpression(c, plan, rounds[0]!),
-    inspect(plan, '', isScan),
-    ...rounds.slice(1).flatMap((r) => [trayImpression(c, plan, r), inspect(plan, r.mark, false)]),
+    inspect(c, plan, '', isScan),
+    ...rounds.slice(1).flatMap((r) => [trayImpression(c, plan, r), inspect(c, plan, r.mark, false)]),
     baseCordsOut(plan),
     isScan
       ? step({

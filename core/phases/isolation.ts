@@ -99,6 +99,8 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
   return sequence(
     step({
       id: 'isolation.dam-on',
+      act: 'sheet on',
+      asks: [{ reading: 'sheet', teeth: [anchor] }],
       phase: 'isolation',
       told: `placed the dam with ${holes.length} hole${one ? '' : 's'}, clamp on ${anchor}`,
       title: `Dam on, ${one ? `one hole: ${anchor}` : `${holes.length} holes: ${holes.at(0)}–${holes.at(-1)}`}`,
@@ -175,6 +177,7 @@ export function damOff(c: Case, { purpose, why }: { purpose?: Sheet['purpose']; 
   const one = purpose === 'canal'
   return step({
     id: 'isolation.dam-off',
+    act: 'sheet off',
     phase: 'isolation',
     title: one ? 'Dam off, clamp first' : 'Dam off: cut the septa, lay the sheet out, count the pieces',
     told: one ? 'removed the dam' : 'removed the dam and laid the sheet out',

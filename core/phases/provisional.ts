@@ -3,7 +3,7 @@ import { bisAcryl } from '../measure/amounts'
 import { thinnest } from '../measure/provisional'
 import { reductionTargets } from '../measure/reduction'
 import { acts, open, sequence, standby, step, type Block, type Draft } from './build'
-import { cardAdds, labels, type Case } from './case'
+import { cardAdds, labels, teethOf, type Case } from './case'
 
 /** What making the provisional over takes, up to the bench. */
 const mouldSteps = ['provisional.separate', 'provisional.mix', 'provisional.seat', 'provisional.lift']
@@ -247,6 +247,7 @@ export function fitProvisional(c: Case): Block {
       title: `Try in: eight margin parts, contacts, bite, ${labels(c)}`,
       detail: `Contacts to floss: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Short or open in up to two parts and 1 mm: reline; more: make again.`,
       fn: 'provisional trimming',
+      asks: [{ reading: 'provisional', teeth: teethOf(c) }],
       place: 'mouth',
       minutes: [2, 3, 5],
       needs: [open('floss', 600), open('articulating paper', 2)],
@@ -280,6 +281,7 @@ export function fitProvisional(c: Case): Block {
       : []),
     step({
       id: 'provisional.cement',
+      act: 'provisional cemented',
       phase: 'provisional',
       title: 'Dry, thin cement along the edge, seat, bite on the stick',
       told: `cemented the provisional with ${cement.need.endsWith('non-eugenol') ? 'non-eugenol cement' : 'zinc oxide and eugenol cement'}`,

@@ -1,7 +1,8 @@
 import { reason } from '../figure'
 import { alginate, hydrocolloidSchool, trayMaterial } from '../measure/amounts'
 import { absent, only, open, practice, sequence, step, type Block, type Draft } from './build'
-import type { Case } from './case'
+import { customTray } from './impression'
+import { teethOf, type Case } from './case'
 
 /** Shade, before the teeth dry out; the dentist approves it. A metal crown has none. */
 export function shadePreview(c: Case, more: Partial<Draft> = {}): Block {
@@ -11,6 +12,7 @@ export function shadePreview(c: Case, more: Partial<Draft> = {}): Block {
     phase: 'records',
     title: 'Shade, teeth still wet',
     told: 'took the shade on wet teeth',
+    asks: [{ reading: 'shade', teeth: teethOf(c) }],
     detail: 'Neck, body and edge; lip and neighbours in the picture; light and time noted.',
     fn: 'shade preview',
     place: 'mouth',
@@ -105,6 +107,7 @@ export function opposingArch(c: Case): Block {
   return sequence(
     step({
       id: 'records.opposing',
+      asks: [{ reading: 'alginate', teeth: teethOf(c) }],
       phase: 'records',
       title: `Opposing impression, ${otherJaw(c)} arch`,
       told: `took the opposing impression of the ${otherJaw(c)} arch in alginate`,
@@ -174,6 +177,7 @@ export function paintTray(c: Case): Block {
         minutes: [0.5, 1, 2],
         needs: [
           open(`custom tray.${c.jaw}`, 1, {
+            piece: customTray(),
             words: `custom tray, ${c.jaw}`,
             orElse: [{ what: `full tray.${c.jaw}`, loss: 'uneven thickness: more shrinkage, more material' }],
           }),

@@ -10,7 +10,7 @@ import {
 } from '../measure/cord'
 import type { Tooth } from '../teeth/notation'
 import { absent, nothing, only, open, practice, sequence, standby, step, type Block, type Draft } from './build'
-import { boxesOf, surfacesOf, type Case } from './case'
+import { boxesOf, surfacesOf, type Case, type Unit } from './case'
 
 /** A place a piece of cord goes: round a tooth, or into a proximal box. */
 export interface CordSite {
@@ -18,6 +18,8 @@ export interface CordSite {
   /** Ends the ids of its steps: the tooth, or tooth and box. */
   key: string
   label: string
+  /** What it lies along: the neck of a tooth, wholly or in front, or a box. */
+  along: CordCoverage | 'box'
   length: (layer: CordLayer) => Figure
 }
 
@@ -39,23 +41,30 @@ export interface CordPlan {
 /** The teeth of the visit as cord sites. Measured perimeters stand in for the mean. */
 export function toothSites(c: Case, coverage: CordCoverage = 'full crown'): CordSite[] {
   return c.units.map((u) => {
-    const measured = c.request.measuredPerimeterMm[u.tooth]
+    const measured = u.facts.perimeterMm
     const cervix =
       measured !== undefined
         ? { measuredPerimeterMm: measured }
         : { mesiodistalMm: u.size.cervicalMesiodistalMm, labiolingualMm: u.size.cervicalLabiolingualMm }
-    return { tooth: u.tooth, key: u.tooth, label: u.label, length: (layer) => cordLength(cervix, coverage, layer) }
+    return {
+      tooth: u.tooth,
+      key: u.tooth,
+      label: u.label,
+      along: coverage,
+      length: (layer) => cordLength(cervix, coverage, layer),
+    }
   })
 }
 
 /** The proximal boxes of the visit's preparations as cord sites: a third of the neck's width to each box. */
 export function boxSites(c: Case, usual: string): CordSite[] {
   return c.units.flatMap((u) =>
-    boxesOf(surfacesOf(c, u, usual)).map(
+    boxesOf(surfacesOf(u, usual)).map(
       (side): CordSite => ({
         tooth: u.tooth,
         key: `${u.tooth}-${side}`,
         label: `${u.label} ${side}`,
+        along: 'box',
         length: () => boxCordLength(Math.round(u.size.cervicalLabiolingualMm * 0.5)),
       }),
     ),
@@ -175,6 +184,8 @@ function placeCord(
     title: `${word} ${size}, ${cutMm} mm, ${s.label}`,
     told: `placed ${word.toLowerCase()} size ${size}, ${cutMm} mm, on ${s.label}${plan.agent === 'plain' ? '' : ` with ${plan.agent}`}`,
     tell: gum,
+    act: 'cord in',
+    asks: [{ reading: 'cord', teeth: [s.tooth], layer, along: s.along }],
     detail: 'Begin between the teeth, push back toward what is seated. White tissue: one size smaller.',
     tooth: s.tooth,
     fn: 'cord placement',
@@ -320,6 +331,8 @@ export function baseCordsOut(plan: CordPlan): Block {
           id: cordOutStep('base', s),
           phase: 'impression',
           title: `Base cord out, wet, ${s.label}`,
+          act: 'base cord out',
+          asks: [{ reading: 'cord out', teeth: [s.tooth] }],
           told: `removed the base cord of ${s.label}`,
           tooth: s.tooth,
           fn: 'cord removal',
@@ -402,9 +415,13 @@ export function cordsForBonding(c: Case, outId: string, coverage: CordCoverage =
 /** Counts of the cords placed for bonding, to be taken out together. */
 export const bondingCordCounts = (c: Case): string[] => c.units.map((u) => cordCountId('single', u))
 
+/** The teeth whose gum has to go. */
+export const overgrownTeeth = (c: Case): Unit[] => c.units.filter((u) => u.facts.overgrown)
+
 /** Redundant or overgrown tissue: by the dentist, with what it asks of everybody in the room. */
 export function overgrownTissue(c: Case): Block {
-  if (!c.request.tissue.overgrown) return nothing
+  const teeth = overgrownTeeth(c)
+  if (teeth.length === 0) return nothing
   const school =
     c.choices.redundantTissue === 'electrosurgery' && c.has('pacemaker') ? 'laser' : c.choices.redundantTissue
   if (school === 'wait')
@@ -413,11 +430,12 @@ export function overgrownTissue(c: Case): Block {
       reason('overgrown tissue is left: shape the provisional and look again', 'practice'),
     )
   const laser = school === 'laser'
+  const tool = laser ? 'the laser' : 'electrosurgery'
   return step({
     id: 'tissue.trim',
     phase: 'tissue',
-    title: laser ? 'Overgrown tissue off with the laser' : 'Overgrown tissue off with electrosurgery',
-    told: `removed overgrown tissue with ${laser ? 'the laser' : 'electrosurgery'}`,
+    title: `Overgrown tissue off with ${tool}: ${teeth.map((u) => u.label).join(', ')}`,
+    told: `removed overgrown tissue with ${tool} at ${teeth.map((u) => u.label).join(', ')}`,
     tell: 'Some overgrown gum was taken away. It heals within about a week; keep it clean and expect it to be sore.',
     fn: 'cutting',
     place: 'mouth',

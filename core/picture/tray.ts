@@ -1,5 +1,6 @@
 /** The tray drawing: every line of the setup at its own size, left to right in the order of use, in bands by phase. */
-import { phaseNames, type Phase, type SetupLine } from '../model/plan'
+import { type SetupLine } from '../model/plan'
+import { phaseNames, type Phase } from '../model/step'
 
 export interface TrayPlace {
   lineId: string

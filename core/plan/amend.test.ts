@@ -63,7 +63,9 @@ describe('an amendment changes the plan as said, with who, when and why', () => 
     ])
     const less = amended({ op: 'remove step', step: 'cutting.bevel' })
     expect(ids(less).filter((id) => id.startsWith('cutting.bevel'))).toEqual([])
-    expect(less.links.find((l) => l.to === 'cutting.axial-facial.35' && !l.title)!.from).toBe('cutting.occlusal.36')
+    expect(less.links.find((l) => l.to === 'cutting.axial-facial.35' && l.kind === 'order')!.from).toBe(
+      'cutting.occlusal.36',
+    )
     const moved = amended({ op: 'move step', step: 'records.shade', after: 'arrival.seat' })
     expect(ids(moved).slice(0, 2)).toEqual(['arrival.seat', 'records.shade'])
     expect(

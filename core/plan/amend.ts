@@ -2,6 +2,7 @@
 import { changeWords, type Amendment, type Change } from '../practice/amendment'
 import { self, type Draft, type Wired } from '../phases/build'
 import type { Need } from '../catalog/match'
+import type { Act } from '../model/step'
 import type { AmendmentUse } from '../model/plan'
 
 type Line = Wired['steps'][number]
@@ -112,9 +113,6 @@ function attempt(lines: readonly Line[], c: Change): Tried | string {
   }
 }
 
-/** Steps from which it is numb: tested, or asleep. */
-const numbFrom = ['anaesthesia.test', 'asleep.under']
-
 /** Seconds of work that stand inside each window, by its title and the step it ends at; and whether the order leads from its beginning to its end. */
 function windowLoads(
   lines: readonly Line[],
@@ -157,7 +155,7 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
     if (draft.hold?.mandatory && !at.has(draft.id))
       return `“${draft.title}” carries a signature that stays: ${draft.hold.title}`
   }
-  const numbBefore = before.find((l) => numbFrom.includes(l.draft.id))
+  const numbBefore = before.find((l) => l.draft.act === 'numb')
   if (numbBefore) {
     const numb = at.get(numbBefore.draft.id)
     for (const { draft } of after)
@@ -176,7 +174,11 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
       if (!(at.get(count.outStep)! > i)) return `${count.what} would go in and not come out`
   }
   // Counts are squared once, with everything out, and nothing is done with a patient who has gone.
-  const [squared, gone] = [at.get('closing.counts'), at.get('closing.home')]
+  const placeOf = (act: Act): number | undefined => {
+    const i = after.findIndex((l) => l.draft.act === act)
+    return i < 0 ? undefined : i
+  }
+  const [squared, gone] = [placeOf('counts squared'), placeOf('going home')]
   for (const [i, { draft }] of after.entries()) {
     if (squared !== undefined && i > squared && (draft.countsOut ?? []).length > 0)
       return `${draft.countsOut!.join(', ')} would come out after the counts are squared`

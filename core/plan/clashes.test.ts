@@ -184,8 +184,8 @@ const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan,
   [
     'post-room',
     'ask',
-    () => of({ kind: 'post.core', teeth: ['11'], canals: { 11: [{ name: 'single', lengthMm: 9 }] } }),
-    () => of({ kind: 'post.core', teeth: ['11'], canals: { 11: [{ name: 'single', lengthMm: 10 }] } }),
+    () => of({ kind: 'post.core', teeth: ['11'], ofTooth: { 11: { canals: [{ name: 'single', lengthMm: 9 }] } } }),
+    () => of({ kind: 'post.core', teeth: ['11'], ofTooth: { 11: { canals: [{ name: 'single', lengthMm: 10 }] } } }),
   ],
   [
     'chlorhexidine',

@@ -4,10 +4,11 @@ import type { Standing } from '../figure'
 import { weakMWPerCm2 } from '../measure/curing'
 import type { Case } from '../phases/case'
 import { pickSpeed } from '../phases/impression'
-import { cordPlan } from '../phases/tissue'
+import { cordPlan, overgrownTeeth } from '../phases/tissue'
 import { parts } from '../teeth/notation'
 import type { VisitRequest } from '../model/request'
-import type { Clash, SetupLine, Step } from '../model/plan'
+import type { Clash, SetupLine } from '../model/plan'
+import type { Step } from '../model/step'
 
 interface Facts {
   c: Case
@@ -71,7 +72,7 @@ const alertRules: Rule[] = [
       : null
   },
   ({ c, steps }) =>
-    c.has('chlorhexidine') && steps.some((s) => s.id.startsWith('isolation.scrub'))
+    c.has('chlorhexidine') && steps.some((s) => s.act === 'scrub')
       ? clash(
           'chlorhexidine',
           'mind',
@@ -118,11 +119,11 @@ const alertRules: Rule[] = [
     if (!c.has('nickel')) return null
     const metal =
       ['full metal crown', 'metal-ceramic crown', 'preformed metal crown'].includes(c.restoration ?? '') ||
-      c.request.kind.startsWith('bridge.metal')
+      c.request.framework === 'base metal'
     const laid = openLines(setup).filter((l) => l.allergens?.includes('nickel'))
     if (!metal && laid.length === 0) return null
     const what = [
-      ...(metal ? [c.request.kind.startsWith('bridge.metal') ? 'a base-metal bridge' : `a ${c.restoration}`] : []),
+      ...(metal ? [c.request.framework === 'base metal' ? 'a base-metal bridge' : `a ${c.restoration}`] : []),
       ...laid.map((l) => l.name),
     ].join(', ')
     return clash(
@@ -147,7 +148,7 @@ const alertRules: Rule[] = [
       : null,
   ({ c, uses }) => {
     if (!c.has('pacemaker')) return null
-    const unit = c.request.tissue.overgrown && c.choices.redundantTissue === 'electrosurgery'
+    const unit = overgrownTeeth(c).length > 0 && c.choices.redundantTissue === 'electrosurgery'
     if (unit)
       return clash(
         'pacemaker',
@@ -284,8 +285,8 @@ const materialRules: Rule[] = [
   ({ setup, steps, itemOf }) => {
     const sheet = openLines(setup).find((l) => l.latex && itemOf(l)?.serves.includes('dam sheet'))
     const jelly = setup.find((l) => itemOf(l)?.serves.includes('separator.oil'))
-    const on = steps.findIndex((s) => s.id.startsWith('isolation.dam-on'))
-    const off = steps.findIndex((s) => s.id.startsWith('isolation.dam-off'))
+    const on = steps.findIndex((s) => s.act === 'sheet on')
+    const off = steps.findIndex((s) => s.act === 'sheet off')
     const meet = steps.some((s, i) => i > on && i < off && s.needs.some((n) => n.what === 'separator'))
     return sheet && jelly && meet
       ? clash(
@@ -353,7 +354,7 @@ const materialRules: Rule[] = [
       : null,
   ({ c, uses }) => {
     const wants =
-      c.request.kind.startsWith('bridge.') && c.kind.delivers && !c.request.kind.endsWith('try-in')
+      c.kind.family === 'bonded bridge' && c.kind.bonds
         ? 'Bonded bridge'
         : c.request.kind === 'gold.deliver'
           ? 'Gold foil'
@@ -413,7 +414,7 @@ const caseRules: Rule[] = [
   },
   ({ c, uses, steps }) => {
     if (!uses(/^light body\.silicone/)) return null
-    const speed = pickSpeed(c, 'silicone', steps.filter((s) => s.id.startsWith('tissue.draw-cord.')).length)
+    const speed = pickSpeed(c, 'silicone', steps.filter((s) => s.act === 'cord drawn').length)
     return speed.fits
       ? null
       : clash(
@@ -458,7 +459,7 @@ const caseRules: Rule[] = [
   ({ c }) => {
     if (c.request.kind !== 'post.core') return null
     const short = c.units.filter((u) => {
-      const canalMm = c.request.canals[u.tooth]?.[0]?.lengthMm
+      const canalMm = u.facts.canals?.[0]?.lengthMm
       return canalMm !== undefined && canalMm - c.request.sealMm < canalMm / 2
     })
     return short.length > 0

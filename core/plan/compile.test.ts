@@ -1,3 +1,4 @@
+import { leastS } from '../model/link'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { starterPractice } from '../practice/starter'
@@ -121,7 +122,7 @@ describe('a monolithic zirconia crown on 37, first visit', () => {
   })
   // C: 5 min for the cord; M: 5–10 min for a block, 60 s until the tray is seated.
   it('ties steps with lags and windows', () => {
-    const link = (from: string, to: string) => p.links.find((l) => l.from === from && l.to === to && l.title)
+    const link = (from: string, to: string) => p.links.find((l) => l.from === from && l.to === to && l.kind !== 'order')
     expect(link('anaesthesia.inject', 'anaesthesia.test')).toMatchObject({ atLeastS: 300 })
     expect(link('tissue.single-cord.37', 'tissue.draw-cord.37')).toMatchObject({ atLeastS: 300, warnS: 900 })
     expect(link('tissue.draw-cord.37', 'impression.seat')).toMatchObject({ atMostS: 60 })
@@ -346,7 +347,7 @@ describe('properties over random cases', () => {
           const from = bar.get(l.from)!
           const to = bar.get(l.to)!
           const gap = (l.toEdge === 'start' ? to.startS : to.endS) - (l.fromEdge === 'start' ? from.startS : from.endS)
-          expect(gap).toBeGreaterThanOrEqual(l.atLeastS ?? 0)
+          expect(gap).toBeGreaterThanOrEqual(leastS(l))
         }
         const overlap = (a: (typeof score.bars)[number], b: (typeof score.bars)[number]) =>
           a.startS < b.endS && b.startS < a.endS

@@ -1,6 +1,6 @@
 import { chooseBur } from '../catalog/cut'
 import { reason } from '../figure'
-import { self, wire, type Draft } from '../phases/build'
+import { self, wire, type Draft, type Tie } from '../phases/build'
 import { openCase, type Case, type Unit } from '../phases/case'
 import { choiceNames } from '../practice/choices'
 import { permissionOf } from '../practice/functions'
@@ -13,7 +13,9 @@ import { amend } from './amend'
 import { findClashes } from './clashes'
 import type { VisitRequest } from '../model/request'
 import { mergeSetup } from './setup'
-import type { BurPass, Count, Hold, Link, Performer, Plan, Step } from '../model/plan'
+import type { Clock, Link } from '../model/link'
+import type { BurPass, Count, Hold, Plan } from '../model/plan'
+import type { Performer, Step } from '../model/step'
 
 /** The version of the library a plan is compiled from; a frozen plan keeps the one it came from. */
 export const libraryVersion = '2026.11.2'
@@ -117,7 +119,9 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
     cautions: draft.cautions ?? [],
     mistakes: draft.mistakes ?? [],
     figures: draft.figures ?? [],
+    asks: draft.asks ?? [],
   }
+  if (draft.act) step.act = draft.act
   if (draft.detail) step.detail = draft.detail
   if (draft.told) step.told = draft.told
   if (draft.tell) step.tell = draft.tell
@@ -132,27 +136,40 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
   return step
 }
 
+/** A tie as a link between two steps that are there. */
+function clockOf(draft: Draft, tie: Tie, has: (id: string) => boolean): Clock | null {
+  const from = tie.from === self ? draft.id : tie.from
+  if (!has(from)) return null
+  const { fromEdge = 'finish', toEdge = 'start', title, because } = tie
+  const ends = { id: `${from}.${fromEdge}~${draft.id}.${toEdge}`, from, fromEdge, to: draft.id, toEdge, title, because }
+  const warn = tie.warnS === undefined ? {} : { warnS: tie.warnS }
+  if (tie.atMostS === undefined) return { ...ends, kind: 'lag', atLeastS: tie.atLeastS, ...warn }
+  const again = (tie.again ?? [from, draft.id]).filter(has)
+  const { atMostS, atLeastS, whenMissed } = tie
+  return {
+    ...ends,
+    kind: 'window',
+    atMostS,
+    ...(atLeastS === undefined ? {} : { atLeastS }),
+    ...warn,
+    whenMissed,
+    again: [...new Set(again)],
+  }
+}
+
 /** Order links first, then the ties with time in them; a tie to a step this plan does not have falls away. */
 function linksOf(draft: Draft, after: readonly string[], has: (id: string) => boolean): Link[] {
   const order = after.map(
-    (from): Link => ({ id: `${from}>${draft.id}`, from, fromEdge: 'finish', to: draft.id, toEdge: 'start' }),
+    (from): Link => ({
+      kind: 'order',
+      id: `${from}>${draft.id}`,
+      from,
+      fromEdge: 'finish',
+      to: draft.id,
+      toEdge: 'start',
+    }),
   )
-  const ties = (draft.ties ?? [])
-    .map((tie) => (tie.from === self ? { ...tie, from: draft.id } : tie))
-    .filter((tie) => has(tie.from))
-    .map((tie): Link => {
-      const { from, fromEdge = 'finish', toEdge = 'start', again, ...rest } = tie
-      return {
-        id: `${from}.${fromEdge}~${draft.id}.${toEdge}`,
-        from,
-        fromEdge,
-        to: draft.id,
-        toEdge,
-        ...rest,
-        ...(again ? { again: again.filter(has) } : {}),
-      }
-    })
-  return [...order, ...ties]
+  return [...order, ...(draft.ties ?? []).flatMap((tie) => clockOf(draft, tie, has) ?? [])]
 }
 
 function burOrder(steps: readonly Step[], c: Case): BurPass[] {
@@ -208,10 +225,10 @@ function missingContacts(works: readonly Work[]): Plan['absent'] {
   )
 }
 
-function titleOf({ kind, c }: Work): string {
+function titleOf({ c }: Work): string {
   const { title, restorations } = c.kind
   return restorations.length > 1 && c.restoration
-    ? `${title}: ${c.pontics.length > 0 && kind.id.startsWith('crown') ? `${c.units.length + c.pontics.length}-unit bridge, ` : ''}${c.restoration}`
+    ? `${title}: ${c.pontics.length > 0 && c.kind.spans ? `${c.units.length + c.pontics.length}-unit bridge, ` : ''}${c.restoration}`
     : title
 }
 
@@ -248,6 +265,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
       ? [
           {
             id: holdId(draft.hold),
+            name: draft.hold.name,
             stepId: draft.id,
             title: draft.hold.title,
             evidence: draft.hold.evidence,
@@ -261,7 +279,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   )
   const counts = wired.steps.flatMap(({ draft }) =>
     (draft.countsIn ?? []).map(
-      (n): Count => ({ ...n, ...(draft.tooth ? { tooth: draft.tooth } : {}), inStep: draft.id }),
+      (n): Count => ({ stays: 0, ...n, ...(draft.tooth ? { tooth: draft.tooth } : {}), inStep: draft.id }),
     ),
   )
   // Before the clash rules look: what they read is no question to a person.

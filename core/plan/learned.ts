@@ -1,5 +1,5 @@
 import type { KindId } from '../kinds'
-import type { Step } from '../model/plan'
+import type { Step } from '../model/step'
 import { learnKey, scaled, trimmedMeanOf } from '../practice/learned'
 import type { Learned } from '../practice/practice'
 

@@ -1,82 +1,101 @@
+/** The needs of all steps as one setup. */
+import { countedBy } from '../catalog/counting'
 import { chooseLot, type Item } from '../catalog/item'
-import { matchItem, type Readiness } from '../catalog/match'
-import type { Case } from '../phases/case'
+import { matchItem, type Match, type Need, type Readiness } from '../catalog/match'
 import { round } from '../figure'
-import type { SetupLine, Step } from '../model/plan'
+import type { SetupLine } from '../model/plan'
+import type { Step } from '../model/step'
+import type { Case } from '../phases/case'
 
 /** What is carried from chair to chair where there is one of it. */
 const large = new Set<Item['family']>(['equipment', 'handpiece'])
 const rank: Record<Readiness, number> = { open: 0, standby: 1, drawer: 2 }
 
+/** One step's need of a thing. */
+interface Use {
+  step: Step
+  need: Need
+}
+
+/** Which piece a use means: uses of the same piece are one, of different ones they add up. */
+function pieceOf({ step, need }: Use, item: Item | undefined): string {
+  if (need.piece !== undefined) return need.piece
+  const counted = countedBy(need, item)
+  return counted === 'patient' ? 'the patient’s' : counted === 'tooth' ? (step.tooth ?? '') : step.id
+}
+
+/** How much is laid out: of each piece the most that any step asks of it, the pieces added up. */
+function quantityOf(uses: readonly Use[], item: Item | undefined): number {
+  const pieces = new Map<string, number>()
+  for (const use of uses) {
+    const piece = pieceOf(use, item)
+    pieces.set(piece, Math.max(pieces.get(piece) ?? 0, use.need.quantity))
+  }
+  return round(
+    [...pieces.values()].reduce((sum, n) => sum + n, 0),
+    1,
+  )
+}
+
+/** The line of everything that asks for one thing. It lies as open as the readiest of its uses; what stands by is not added to what is surely used. */
+function lineOf(id: string, match: Match, first: Use, uses: readonly Use[]): SetupLine {
+  const { item } = match
+  const readiness = uses.reduce<Readiness>(
+    (r, u) => (rank[u.need.readiness] < rank[r] ? u.need.readiness : r),
+    'drawer',
+  )
+  const counting = uses.filter((u) => u.need.readiness === readiness)
+  const when = counting.find((u) => u.need.when !== undefined)?.need.when
+  const piecesMm = counting.flatMap((u) => u.need.piecesMm ?? [])
+  const quantity = quantityOf(counting, item)
+  return {
+    id,
+    name: item?.name ?? first.need.words ?? first.need.what.replaceAll('.', ', '),
+    family: item?.family ?? 'consumable',
+    readiness,
+    ...(readiness !== 'open' && when !== undefined ? { when } : {}),
+    // Nobody lays out a part of a piece.
+    quantity: item?.unit === 'piece' ? Math.ceil(quantity) : quantity,
+    unit: item?.unit ?? 'piece',
+    ...(piecesMm.length > 0 ? { piecesMm } : {}),
+    phase: first.step.phase,
+    steps: [...new Set(uses.map((u) => u.step.id))],
+    reusable: item?.reusable ?? true,
+    latex: item?.latex ?? false,
+    ...(item && item.allergens.length > 0 ? { allergens: item.allergens } : {}),
+    ...(item?.cassette ? { cassette: item.cassette } : {}),
+    ...(item?.reusable && item.stock === 1 && large.has(item.family) ? { only: true as const } : {}),
+    lengthMm: item?.lengthMm ?? 40,
+    widthMm: item?.widthMm ?? 20,
+    ...(match.because ? { because: match.because } : {}),
+    alternatives: match.alternatives,
+    ...(match.lack ? { lack: match.lack } : {}),
+    ...(match.forbidden ? { forbidden: true } : {}),
+  }
+}
+
+/** The line with its lot, or with what is short in the cupboard. */
+function withStock(line: SetupLine, item: Item | undefined, c: Case): SetupLine {
+  if (!item) return line
+  if (item.tracked) return { ...line, lot: chooseLot(item.id, line.quantity, c.practice.lots, c.request.date) }
+  if (item.stock >= (item.reusable ? line.quantity : 1)) return line
+  return { ...line, lack: `${item.name}: ${item.stock} in stock, ${line.quantity} wanted` }
+}
+
 /**
- * Merges the needs of all steps into one setup: one mirror for the whole visit, consumables summed, cord pieces kept
- * one by one. A line is open if any step wants it open. What nothing owned answers stays as a lack.
+ * Merges the needs of all steps into one setup: one mirror for the whole visit, one sleeve for the patient, a brush for
+ * each act, cord piece by piece. What nothing owned answers stays as a lack.
  */
 export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
-  const lines = new Map<string, SetupLine>()
+  const things = new Map<string, { match: Match; first: Use; uses: Use[] }>()
   for (const step of steps) {
     for (const need of step.needs) {
       const match = matchItem(need, c.practice.items, c.request.alerts, c.request.swaps)
       const id = match.item?.id ?? `lack:${need.what}`
-      const known = lines.get(id)
-      const reusable = match.item?.reusable ?? true
-      if (known) {
-        // What stands by for the case that something goes wrong is not added to what is surely used.
-        const sameUse = known.readiness === need.readiness
-        known.quantity = reusable
-          ? Math.max(known.quantity, need.quantity)
-          : round(
-              sameUse
-                ? known.quantity + need.quantity
-                : rank[need.readiness] < rank[known.readiness]
-                  ? need.quantity
-                  : known.quantity,
-              1,
-            )
-        if (need.piecesMm && sameUse) known.piecesMm = [...(known.piecesMm ?? []), ...need.piecesMm]
-        if (rank[need.readiness] < rank[known.readiness]) {
-          known.readiness = need.readiness
-          delete known.when
-        }
-        if (!known.steps.includes(step.id)) known.steps.push(step.id)
-        continue
-      }
-      lines.set(id, {
-        id,
-        name: match.item?.name ?? need.words ?? need.what.replaceAll('.', ', '),
-        family: match.item?.family ?? 'consumable',
-        readiness: need.readiness,
-        ...(need.when ? { when: need.when } : {}),
-        quantity: need.quantity,
-        unit: match.item?.unit ?? 'piece',
-        ...(need.piecesMm ? { piecesMm: [...need.piecesMm] } : {}),
-        phase: step.phase,
-        steps: [step.id],
-        reusable,
-        latex: match.item?.latex ?? false,
-        ...(match.item && match.item.allergens.length > 0 ? { allergens: match.item.allergens } : {}),
-        ...(match.item?.cassette ? { cassette: match.item.cassette } : {}),
-        ...(match.item?.reusable && match.item.stock === 1 && large.has(match.item.family)
-          ? { only: true as const }
-          : {}),
-        lengthMm: match.item?.lengthMm ?? 40,
-        widthMm: match.item?.widthMm ?? 20,
-        ...(match.because ? { because: match.because } : {}),
-        alternatives: match.alternatives,
-        ...(match.lack ? { lack: match.lack } : {}),
-        ...(match.forbidden ? { forbidden: true } : {}),
-      })
+      const thing = things.get(id)
+      if (thing) thing.uses.push({ step, need })
+      else things.set(id, { match, first: { step, need }, uses: [{ step, need }] })
     }
   }
-  const byId = new Map(c.practice.items.map((i) => [i.id, i]))
-  for (const line of lines.values()) {
-    const item = byId.get(line.id)
-    if (!item) continue
-    // Nobody lays out a part of a piece.
-    if (line.unit === 'piece') line.quantity = Math.ceil(line.quantity)
-    if (item.tracked) line.lot = chooseLot(item.id, line.quantity, c.practice.lots, c.request.date)
-    else if (item.stock < (item.reusable ? line.quantity : 1))
-      line.lack = `${item.name}: ${item.stock} in stock, ${line.quantity} wanted`
-  }
-  return [...lines.values()]
+  return [...things].map(([id, { match, first, uses }]) => withStock(lineOf(id, match, first, uses), match.item, c))
 }

@@ -1,18 +1,20 @@
 /** A plan as a practitioner reads it: the day in lines, then what lies ready, the burs, what was asked and why. */
 import { standingWords, type Reason } from '../figure'
 import { amountWords } from './amount-words'
-import type { Link, Plan, Step } from '../model/plan'
+import { isClock, type Clock } from '../model/link'
+import type { Plan } from '../model/plan'
+import type { Step } from '../model/step'
 
 const clock = (s: number): string => (s % 60 === 0 && s >= 120 ? `${s / 60} min` : `${s} s`)
 
 /** 'not before 60 s after injection: topical takes', 'closes 90 s …'. */
-function tieWords(l: Link, title: (id: string) => string): string {
+function tieWords(l: Clock, title: (id: string) => string): string {
   const after = l.from === l.to ? 'it has begun' : `${l.fromEdge === 'start' ? 'the start of ' : ''}“${title(l.from)}”`
   const end = l.from === l.to || l.toEdge === 'finish' ? 'done' : 'begun'
   const parts = [
     ...(l.atLeastS === undefined ? [] : [`${end} not before ${clock(l.atLeastS)} after ${after}`]),
-    ...(l.warnS === undefined || l.atMostS !== undefined ? [] : [`warned at ${clock(l.warnS)}`]),
-    ...(l.atMostS === undefined ? [] : [`${end} within ${clock(l.atMostS)} of ${after}, else: ${l.whenMissed}`]),
+    ...(l.warnS === undefined || l.kind === 'window' ? [] : [`warned at ${clock(l.warnS)}`]),
+    ...(l.kind === 'lag' ? [] : [`${end} within ${clock(l.atMostS)} of ${after}, else: ${l.whenMissed}`]),
   ]
   return `${l.title}: ${parts.join('; ')}`
 }
@@ -30,7 +32,10 @@ export function stepLines(plan: Plan, s: Step): string[] {
   return [
     `${s.title} — ${who}, ${s.place}`,
     ...(s.detail ? [s.detail] : []),
-    ...plan.links.filter((l) => l.to === s.id && l.title !== undefined).map((l) => `⏱ ${tieWords(l, title)}`),
+    ...plan.links
+      .filter(isClock)
+      .filter((l) => l.to === s.id)
+      .map((l) => `⏱ ${tieWords(l, title)}`),
     ...(s.passes.length > 0 ? [`passes: ${s.passes.join(' → ')}`] : []),
     ...(s.countsIn.length > 0
       ? [

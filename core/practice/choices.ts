@@ -3,7 +3,7 @@
  * Standing of schools and defaults: common practice.
  */
 import * as z from 'zod'
-import type { KindId } from '../kinds'
+import { kindFacts, type KindId } from '../kinds'
 
 /** What a default may depend on. */
 export interface ChoiceFacts {
@@ -167,7 +167,11 @@ const table = {
           }
         : f.kind === 'endo.core.crown'
           ? { value: 'optical scan', why: 'designed and milled in-house' }
-          : units(f) > 2 || f.kind.startsWith('bridge') || f.kind === 'laminate.prepare' || f.kind === 'veneer.prepare'
+          : units(f) > 2 ||
+              kindFacts(f.kind).family === 'bonded bridge' ||
+              f.kind === 'bridge.try-in' ||
+              f.kind === 'laminate.prepare' ||
+              f.kind === 'veneer.prepare'
             ? {
                 value: 'addition silicone, full arch',
                 why: 'beyond two units, and in front, the bite has to be seen over the whole arch',

@@ -8,8 +8,7 @@ import {
   scanFieldFaults,
   scanPartFaults,
 } from '../measure/inspection'
-import type { Plan } from '../model/plan'
-import { judged, type Reading } from './reading'
+import { judged, type At, type Reading } from './reading'
 
 const seen = z.strictObject({
   parts: z.partialRecord(z.enum(marginParts), z.enum([...partFaults, ...scanPartFaults])),
@@ -17,14 +16,10 @@ const seen = z.strictObject({
 })
 export type Seen = z.infer<typeof seen>
 
-/** Whether what is read is a scan on its screen and no impression in a tray. */
-export const readsScan = (plan: Plan): boolean => plan.choices.impression.value === 'optical scan'
-
 export const inspection: Reading = {
   name: 'Margin parts',
-  at: (_plan, step) => /^impression\.(?:[\w-]+\.)?inspect$/.test(step.id),
   readings: seen,
-  judge: (given: Seen, { before }) => {
+  judge: (given: Seen, { before }: At<'inspection'>) => {
     const j = judgeInspection(given, before)
     return judged(j.verdict === 'accept' ? 'good' : j.verdict, [...j.says, ...j.causes], { faults: j.faults })
   },

@@ -156,7 +156,7 @@ describe('measured in the run', () => {
     expect(spokenOf({ measure: 'sheet', tooth: '37' as never }, 'sheet and clamp')).toBe('sheet and clamp')
   })
   it('asks at its own steps only, of the visit’s own teeth, in readings that can be; a forged verdict does not get in', () => {
-    expect(plan.steps.flatMap((s) => readingsAt(plan, s).map((m) => `${s.id} ${m}`))).toEqual([
+    expect(plan.steps.flatMap((s) => readingsAt(s).map((m) => `${s.id} ${m}`))).toEqual([
       'anaesthesia.inject anaesthetic',
       'records.shade shade',
       'records.opposing alginate',

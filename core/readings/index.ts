@@ -1,5 +1,6 @@
-/** Measures taken at a step of the run: which there are, and how readings are judged as the run stores them. */
-import type { Plan, Step } from '../model/plan'
+/** Readings taken at a step: which there are, and how they are judged as the run stores them. */
+import type { ReadingKind, Step } from '../model/step'
+export type { ReadingKind } from '../model/step'
 import type { Tooth } from '../teeth/notation'
 import { inspection } from './impression'
 import { sheet } from './isolation'
@@ -31,8 +32,7 @@ export const readingTable = {
   base,
   light: curing,
   tint,
-} as const satisfies Record<string, Reading>
-export type ReadingKind = keyof typeof readingTable
+} as const satisfies Record<ReadingKind, Reading>
 export const readingKinds = Object.keys(readingTable) as [ReadingKind, ...ReadingKind[]]
 export const readingOfKind = (kind: ReadingKind): Reading => readingTable[kind]
 
@@ -51,19 +51,35 @@ export interface Measured extends Judged {
 export const spokenOf = (m: Pick<Measured, 'measure' | 'tooth'>, words: string): string =>
   readingOfKind(m.measure).once ? words : `${m.tooth} ${words}`
 
-/** What is measured at a step. */
-export const readingsAt = (plan: Plan, step: Step): ReadingKind[] =>
-  readingKinds.filter((kind) => readingTable[kind].at(plan, step))
-/** The teeth a measure is taken of at a step: the step's own, the first where it is read once for the visit, or all. */
-export function teethAt(plan: Plan, step: Pick<Step, 'tooth'>, kind: ReadingKind): Tooth[] {
-  const all = plan.teeth.map((t) => t.tooth)
-  if (step.tooth !== undefined && all.includes(step.tooth)) return [step.tooth]
-  return readingOfKind(kind).once ? all.slice(0, 1) : all
+/** What is read at a step. */
+export const readingsAt = (step: Pick<Step, 'asks'>): ReadingKind[] => step.asks.map((a) => a.reading)
+/** The teeth a reading is taken of at a step; one for the whole visit where it is read once. */
+export const teethAt = (step: Pick<Step, 'asks'>, kind: ReadingKind): Tooth[] =>
+  step.asks.filter((a) => a.reading === kind).flatMap((a) => (readingOfKind(kind).once ? a.teeth.slice(0, 1) : a.teeth))
+
+/** Where a reading was taken; what it is held against the step says. */
+export type Taken = Omit<At, 'ask' | 'step'> & { step: Step }
+
+/** What a reading of a tooth is judged with; nothing where the step asks for no such thing. */
+export function atOf(kind: ReadingKind, { plan, step, tooth, before, round }: Taken): At | undefined {
+  const ask = step.asks.find((a) => a.reading === kind && a.teeth.includes(tooth))
+  return ask && { plan, step, ask, tooth, before, round }
 }
 
-/** Judges readings; what is wrong with them, in words, where they cannot be judged. */
-export function judge(kind: ReadingKind, given: unknown, at: At): Judged | { wrong: string } {
-  const measure: Reading = readingTable[kind]
+/** What the plan knows already of a reading; it stands in the fields until it is changed. */
+export function startsOf(kind: ReadingKind, facts: Taken): Record<string, unknown> {
+  const at = atOf(kind, facts)
+  return (at && readingOfKind(kind).starts?.(at as never)) ?? {}
+}
+
+/**
+ * Judges readings; what is wrong with them, in words, where they cannot be judged.
+ * @param given as it came from a screen or a shell: parsed here.
+ */
+export function judge(kind: ReadingKind, given: unknown, facts: Taken): Judged | { wrong: string } {
+  const measure = readingOfKind(kind)
+  const at = atOf(kind, facts)
+  if (!at) return { wrong: 'this is not read at that step' }
   const parsed = measure.readings.safeParse(given)
   if (!parsed.success) {
     const name = (path: readonly PropertyKey[]): string =>
@@ -74,5 +90,5 @@ export function judge(kind: ReadingKind, given: unknown, at: At): Judged | { wro
     if (open.length > 0) return { wrong: `still to be read: ${open.map((i) => name(i.path)).join(', ')}` }
     return { wrong: parsed.error.issues.map((i) => `${name(i.path)}: ${i.message}`).join('; ') }
   }
-  return measure.judge(parsed.data as never, at)
+  return measure.judge(parsed.data as never, at as never)
 }

@@ -1,10 +1,9 @@
 /** The clamp on its tooth, and the sheet round the others. The pieces at removal are a count of the run. */
 import { judged, readingOf, must, num, oneOf, yes } from './reading'
 
-export const sheet = readingOf({
+export const sheet = readingOf('sheet', {
   name: 'Sheet and clamp',
   once: true,
-  at: (_plan, step) => step.id === 'isolation.dam-on',
   fields: {
     points: must(num('jaws touch in', 'points', 0, 4, [2, 3, 4])),
     stable: must(yes('stable when rocked')),

@@ -3,21 +3,23 @@ import { round } from '../figure'
 import { aimJPerCm2, arrivingMWPerCm2, doseJPerCm2, secondsForDose, weakMWPerCm2 } from '../measure/curing'
 import { bandHeight, bulkIncrements, bulkMostMm } from '../measure/restoring'
 import type { Plan } from '../model/plan'
+import { factsOf } from '../model/request'
 import { judged, readingOf, must, num } from './reading'
 
 const irradiance = (plan: Plan): number | undefined => plan.light?.irradianceMWPerCm2
 
-export const depth = readingOf({
+export const depth = readingOf('depth', {
   name: 'Depth and increments',
-  at: (_plan, step) => /^filling\.\d\d\.(depth|measure|bulk-1)/.test(step.id),
   fields: {
     depthMm: must(num('deepest point, by probe', 'mm', 0.5, 12)),
     outsideMm: num('outside, to the gum', 'mm', 0, 12),
     overDistanceMm: num('tip to the floor beyond that', 'mm', 0, 10),
   },
-  starts: ({ plan, tooth }) =>
-    plan.request.depthMm[tooth] === undefined ? {} : { depthMm: plan.request.depthMm[tooth] },
-  judge: ({ depthMm, outsideMm, overDistanceMm = 0 }, { plan, tooth }) => {
+  starts: ({ plan, tooth }) => {
+    const { depthMm } = factsOf(plan.request, tooth)
+    return depthMm === undefined ? {} : { depthMm }
+  },
+  judge: ({ depthMm, outsideMm, overDistanceMm = 0 }, { plan, ask }) => {
     const { bulkMm, figure } = bulkIncrements(depthMm)
     const light = irradiance(plan)
     // The light shines on the top of each increment: what has been placed above the floor is not in its way any more.
@@ -35,26 +37,24 @@ export const depth = readingOf({
             ),
             name: `light on increment ${i + 1} of ${mm} mm`,
           }))
-    const planned = plan.steps.filter((s) => new RegExp(`^filling\\.${tooth}\\.bulk-\\d+$`).test(s.id)).length
-    const bulk = plan.kind === 'filling.bulk'
     const says = [
       bulkMm.length === 0
         ? 'no deeper than the cover: one layer'
         : `${bulkMm.length} increment${bulkMm.length === 1 ? '' : 's'}: ${bulkMm.join(' + ')} mm, none over ${bulkMostMm}, deepest point first`,
       ...cures.map((c) => `${c.name}: at least ${c.value} s, and never below the material’s own`),
     ]
-    const band = plan.kind === 'filling.injected' ? [bandHeight(depthMm, outsideMm)] : []
+    const band = ask.band ? [bandHeight(depthMm, outsideMm)] : []
     if (band[0]) says.push(`band at least ${band[0].value} mm high`)
-    const differs = bulk && planned !== bulkMm.length
+    const planned = ask.bulk
+    const differs = planned !== undefined && planned !== bulkMm.length
     if (differs)
       says.push(`${planned} planned: ${bulkMm.length > planned ? 'one more on the tray, and its light' : 'one less'}`)
     return judged(differs ? 'tell' : 'good', says, { figures: [figure, ...cures, ...band] })
   },
 })
 
-export const curing = readingOf({
+export const curing = readingOf('light', {
   name: 'Light',
-  at: (_plan, step) => step.fn === 'curing',
   fields: {
     irradianceMWPerCm2: must(num('radiometer', 'mW/cm²', 50, 5000)),
     distanceMm: must(num('tip to the surface', 'mm', 0, 15, [0, 2, 4, 8])),

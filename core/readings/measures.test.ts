@@ -9,7 +9,7 @@ import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
 import type { Plan } from '../model/plan'
 import { starterPractice } from '../practice/starter'
-import { judge, readingKinds, readingOfKind, readingTable, readingsAt, teethAt, type ReadingKind } from '.'
+import { judge, readingKinds, readingOfKind, readingTable, readingsAt, startsOf, teethAt, type ReadingKind } from '.'
 import type { Restoration } from '../vocabulary'
 import type { Tooth } from '../teeth/notation'
 import type { Judged } from './reading'
@@ -34,8 +34,8 @@ function read(
   given: unknown,
   { round = 0, stepId }: { round?: number; stepId?: string } = {},
 ): Judged {
-  const step = plan.steps.find((s) => (stepId === undefined || s.id === stepId) && readingsAt(plan, s).includes(kind))!
-  const answer = judge(kind, given, { plan, step, tooth: teethAt(plan, step, kind)[0]!, before: [], round })
+  const step = plan.steps.find((s) => (stepId === undefined || s.id === stepId) && readingsAt(s).includes(kind))!
+  const answer = judge(kind, given, { plan, step, tooth: teethAt(step, kind)[0]!, before: [], round })
   if ('wrong' in answer) throw new Error(answer.wrong)
   return answer
 }
@@ -61,13 +61,13 @@ describe('every measure', () => {
     ].map(planOf)
     for (const kind of readingKinds) {
       const asked = all.flatMap((plan) =>
-        plan.steps.filter((s) => readingsAt(plan, s).includes(kind)).map((step) => ({ plan, step })),
+        plan.steps.filter((s) => readingsAt(s).includes(kind)).map((step) => ({ plan, step })),
       )
       expect(asked.length, kind).toBeGreaterThan(0)
       for (const { plan, step } of asked) {
-        const { starts, fields } = readingOfKind(kind)
-        const at = { plan, step, tooth: teethAt(plan, step, kind)[0]!, before: [], round: 0 }
-        for (const key of Object.keys(starts?.(at) ?? {})) expect(Object.keys(fields!), kind).toContain(key)
+        const { fields } = readingOfKind(kind)
+        const at = { plan, step, tooth: teethAt(step, kind)[0]!, before: [], round: 0 }
+        for (const key of Object.keys(startsOf(kind, at))) expect(Object.keys(fields!), kind).toContain(key)
       }
     }
   })
@@ -76,7 +76,7 @@ describe('every measure', () => {
 describe('reduction', () => {
   it('of a front tooth is read at its edge and at no cusp, of a milk tooth as well; of a molar the other way round', () => {
     const sites = (tooth: string, restoration: Restoration) =>
-      sitesFor({ ...crown, request: { ...crown.request, restoration } }, tooth as Tooth)
+      sitesFor({ reading: 'reduction', teeth: [], restoration }, tooth as Tooth)
     for (const [tooth, restoration] of [
       ['11', 'lithium disilicate crown'],
       ['51', 'preveneered crown'],

@@ -4,10 +4,9 @@ import { mostTintG, mostTintPercent as mostPercent } from '../measure/restoring'
 import { reason } from '../figure'
 import { judged, readingOf, must, num } from './reading'
 
-export const tint = readingOf({
+export const tint = readingOf('tint', {
   name: 'Tint in the cement',
   once: true,
-  at: (_plan, step) => step.id === 'delivery.cement-shade',
   fields: { baseG: must(num('base cement', 'g', 0.02, 5)), tintG: must(num('tint', 'g', 0, 2)) },
   judge: ({ baseG, tintG }) => {
     const most = mostTintG(baseG, mostPercent)
@@ -24,10 +23,9 @@ export const tint = readingOf({
   },
 })
 
-export const alginateMix = readingOf({
+export const alginateMix = readingOf('alginate', {
   name: 'Alginate',
   once: true,
-  at: (_plan, step) => step.id === 'records.opposing',
   fields: { scoops: must(num('scoops', '', 1, 6, [2, 3])), waterMl: must(num('water', 'mL', 5, 150, [34, 51])) },
   judge: ({ scoops, waterMl }) => {
     const { water, says } = judgeAlginate(scoops, waterMl)
@@ -35,9 +33,8 @@ export const alginateMix = readingOf({
   },
 })
 
-export const base = readingOf({
+export const base = readingOf('base', {
   name: 'Base, powder to liquid',
-  at: (_plan, step) => /^filling\.\d\d\.base/.test(step.id),
   fields: {
     scoops: must(num('scoops of powder', '', 1, 6, [1, 2])),
     drops: must(num('drops of liquid', '', 1, 6, [1, 2])),
@@ -57,10 +54,9 @@ export const base = readingOf({
 })
 
 const caution = reason('Hypochlorite only with the sheet on and tight; labelled, dated, never in a drinking cup', 'C')
-export const irrigant = readingOf({
+export const irrigant = readingOf('irrigant', {
   name: 'Irrigant made weaker',
   once: true,
-  at: (_plan, step) => step.needs.some((n) => n.what === 'hypochlorite'),
   fields: {
     stockPercent: must(num('strength of the stock', '%', 0.1, 15, [3, 5.25, 6])),
     wantedPercent: must(num('strength wanted', '%', 0.1, 15, [1, 2.5, 3])),

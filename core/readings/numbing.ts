@@ -25,10 +25,9 @@ const review = 'for the dentist’s review, not a permission'
 const givenOf = (values: Values<typeof fields>) =>
   named.flatMap(([key, agent]) => (values[key] ? [{ agent, cartridges: values[key] }] : []))
 
-export const anaesthetic = readingOf({
+export const anaesthetic = readingOf('anaesthetic', {
   name: 'Anaesthetic ledger',
   once: true,
-  at: (_plan, step) => step.id === 'anaesthesia.inject',
   fields,
   starts: ({ plan }) => {
     const key = named.find(([, agent]) => agent === plan.request.anaesthetic)?.[0]

@@ -2,17 +2,14 @@
 import * as z from 'zod'
 import { judgeConvergence } from '../measure/convergence'
 import { judgeReduction, reductionSites, sitesOf, targetAt, writeRange } from '../measure/reduction'
-import type { Plan } from '../model/plan'
 import { isPrimary, parts, type Tooth } from '../teeth/notation'
-import { judged, readingOf, must, num, type Reading } from './reading'
+import { judged, readingOf, must, num, type AskOf, type At, type Reading } from './reading'
 
-const crownWork = (plan: Plan): boolean => plan.request.restoration !== undefined && plan.kind !== 'laminate.prepare'
 const hasCusps = (tooth: Tooth): boolean => parts(tooth).position >= 4
 const isMolar = (tooth: Tooth): boolean => parts(tooth).position >= (isPrimary(tooth) ? 4 : 6)
 
 /** The sites a tooth's reduction is read at. */
-export const sitesFor = (plan: Plan, tooth: Tooth) =>
-  plan.request.restoration ? sitesOf(plan.request.restoration, hasCusps(tooth)) : []
+export const sitesFor = (ask: AskOf<'reduction'>, tooth: Tooth) => sitesOf(ask.restoration, hasCusps(tooth))
 
 const sites = z
   .partialRecord(z.enum(reductionSites), z.number().min(0).max(6))
@@ -20,10 +17,8 @@ const sites = z
 
 export const reduction: Reading = {
   name: 'Reduction',
-  at: (plan, step) => step.id.startsWith('cutting.reduction-check') && plan.request.restoration !== undefined,
   readings: sites,
-  judge: (given: z.infer<typeof sites>, { plan }) => {
-    const restoration = plan.request.restoration!
+  judge: (given: z.infer<typeof sites>, { ask: { restoration } }: At<'reduction'>) => {
     const each = judgeReduction(restoration, given)
     const verdict = each.some((s) => s.verdict === 'short')
       ? 'short'
@@ -48,9 +43,8 @@ export const reduction: Reading = {
   },
 }
 
-export const convergence = readingOf({
+export const convergence = readingOf('convergence', {
   name: 'Convergence',
-  at: (plan, step) => reduction.at(plan, step) && crownWork(plan),
   fields: {
     cervicalMm: must(num('width at the margin', 'mm', 1, 15)),
     occlusalMm: must(num('width at the top', 'mm', 0.5, 15)),

@@ -12,7 +12,7 @@ import {
 import type { Plan } from '../model/plan'
 import { neighbours } from '../teeth/arch'
 import type { Tooth } from '../teeth/notation'
-import { judged, type Reading } from './reading'
+import { judged, type At, type Reading } from './reading'
 
 const mm = z.number().min(0).max(6)
 export const provisionalReading = z.strictObject({
@@ -32,11 +32,8 @@ export function contactsOf(plan: Plan, tooth: Tooth): ('mesial' | 'distal')[] {
 
 export const provisional: Reading = {
   name: 'Provisional',
-  at: (plan, step) =>
-    step.id === 'provisional.inspect' ||
-    (step.holdId !== undefined && plan.holds.some((h) => h.id === step.holdId && h.id.startsWith('provisional'))),
   readings: provisionalReading,
-  judge: (given: z.infer<typeof provisionalReading>, { plan, tooth, round }) => {
+  judge: (given: z.infer<typeof provisionalReading>, { plan, tooth, round }: At<'provisional'>) => {
     const { acts } = judgeProvisional(given, { contacts: contactsOf(plan, tooth), weak: !plan.request.vital, round })
     const has = (...of: string[]): boolean => acts.some((a) => of.includes(a.act))
     const verdict = has('make again')

@@ -1,7 +1,8 @@
-/** What a measure is: where it is taken, what is read, how it is judged. One object for each; the run knows no other way. */
+/** What a reading is: what is read and how it is judged. One object for each; the run knows no other way. Steps ask for it. */
 import * as z from 'zod'
 import type { Figure } from '../figure'
-import type { Plan, Step } from '../model/plan'
+import type { Plan } from '../model/plan'
+import type { Ask, ReadingKind, Step } from '../model/step'
 import type { Tooth } from '../teeth/notation'
 
 /**
@@ -31,28 +32,29 @@ export const judged = (verdict: Verdict, says: string[], more: Partial<Judged> =
   says,
 })
 
-/** What a judgement may look at beside the readings. */
-export interface At {
+/** What a judgement may look at beside the readings: the plan, the step, and what the step's ask holds it against. */
+export interface At<K extends ReadingKind = ReadingKind> {
   plan: Plan
   step: Pick<Step, 'id' | 'needs' | 'figures'>
+  ask: AskOf<K>
   tooth: Tooth
   /** Kinds of fault for which this visit's impressions were taken again already. */
   before: readonly string[]
   /** How often this was read at this step before. */
   round: number
 }
+export type AskOf<K extends ReadingKind> = Ask & { reading: K }
 
 export interface Reading {
   name: string
-  at: (plan: Plan, step: Step) => boolean
   /** Read once for the visit, not for each of its teeth. */
   once?: true
   readings: z.ZodType
-  judge: (readings: never, at: At) => Judged | { wrong: string }
+  judge: (readings: never, at: never) => Judged | { wrong: string }
   /** Set where the readings are plain fields: screens ask for them without knowing more. */
   fields?: Record<string, Field>
   /** What the plan knows already; it stands in the fields until it is changed. */
-  starts?: (at: At) => Record<string, unknown>
+  starts?: (at: never) => Record<string, unknown>
 }
 
 export type Field =
@@ -106,18 +108,18 @@ function schemaOf(field: Field): z.ZodType {
   return field.must ? base : base.optional()
 }
 
-/** A measure whose readings are plain fields. */
-export function readingOf<const F extends Record<string, Field>>(
+/**
+ * A reading whose readings are plain fields.
+ * @param _kind the ask it answers: what the step holds it against is then known to `judge`.
+ */
+export function readingOf<K extends ReadingKind, const F extends Record<string, Field>>(
+  _kind: K,
   m: Omit<Reading, 'readings' | 'judge' | 'fields' | 'starts'> & {
     fields: F
-    judge: (given: Values<F>, at: At) => Judged | { wrong: string }
-    starts?: (at: At) => Partial<Values<F>>
+    judge: (given: Values<F>, at: At<K>) => Judged | { wrong: string }
+    starts?: (at: At<K>) => Partial<Values<F>>
   },
 ): Reading {
-  return {
-    ...m,
-    readings: z.strictObject(Object.fromEntries(Object.entries(m.fields).map(([key, f]) => [key, schemaOf(f)]))),
-    judge: m.judge as Reading['judge'],
-    starts: m.starts as Reading['starts'],
-  } as Reading
+  const schema = z.strictObject(Object.fromEntries(Object.entries(m.fields).map(([key, f]) => [key, schemaOf(f)])))
+  return { ...m, readings: schema }
 }

@@ -1,17 +1,17 @@
 /** Post space and ferrule. */
 import { postSpace } from '../measure/restoring'
+import { factsOf } from '../model/request'
 import { judged, readingOf, must, num } from './reading'
 
-export const postDepth = readingOf({
+export const postDepth = readingOf('post space', {
   name: 'Post space',
-  at: (_plan, step) => step.id === 'canal.film' || step.id === 'canal.drill',
   fields: {
     canalMm: must(num('canal length', 'mm', 8, 32)),
     sealMm: must(num('root filling to stay', 'mm', 3, 7, [4, 5])),
     drilledMm: num('drilled to', 'mm', 0, 25),
   },
   starts: ({ plan, tooth }) => {
-    const canalMm = plan.request.canals[tooth]?.[0]?.lengthMm
+    const canalMm = factsOf(plan.request, tooth).canals?.[0]?.lengthMm
     return { ...(canalMm === undefined ? {} : { canalMm }), sealMm: plan.request.sealMm }
   },
   judge: ({ canalMm, sealMm, drilledMm }) => {
@@ -46,9 +46,8 @@ export const postDepth = readingOf({
 export const ferruleMm = { least: 1.5, good: 2 } as const
 const around = ['mesiofacial', 'facial', 'distofacial', 'mesiolingual', 'lingual', 'distolingual'] as const
 
-export const ferrule = readingOf({
+export const ferrule = readingOf('ferrule', {
   name: 'Ferrule',
-  at: (_plan, step) => step.id === 'core.ferrule',
   fields: {
     mesiofacial: num('mesiofacial', 'mm', 0, 6),
     facial: must(num('facial', 'mm', 0, 6)),

@@ -1,9 +1,8 @@
 /** The shade by thirds, with its light and whether the tooth was wet. */
 import { judged, readingOf, must, oneOf, text, yes } from './reading'
 
-export const shade = readingOf({
+export const shade = readingOf('shade', {
   name: 'Shade',
-  at: (_plan, step) => step.id === 'records.shade' || step.id === 'delivery.shade' || step.id === 'records.stump-shade',
   fields: {
     neck: text('neck third', 12),
     middle: must(text('middle third', 12)),

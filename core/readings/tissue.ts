@@ -1,20 +1,14 @@
 /** Cord as it goes in and as it comes out. */
-import { cordLength, cordSize, cordSizes, smallerCord, type CordLayer, type CordSize } from '../measure/cord'
+import { cordLength, cordSize, cordSizes, smallerCord, type CordSize } from '../measure/cord'
 import { dimensions } from '../teeth/dimensions'
-import type { Plan } from '../model/plan'
 import { judged, readingOf, must, num, oneOf, yes, type At } from './reading'
 
-const stepOf = /^tissue\.(base|top|single)-cord\./
-const layerOf = (stepId: string): CordLayer => stepOf.exec(stepId)![1] as CordLayer
-const planned = (at: Pick<At, 'step'>): CordSize | undefined =>
+const planned = (at: Pick<At<'cord'>, 'step'>): CordSize | undefined =>
   at.step.needs
     .map((n) => n.what.replace('cord.', ''))
     .find((s): s is CordSize => (cordSizes as readonly string[]).includes(s))
-const veneers = (plan: Plan): boolean => plan.request.restoration === 'laminate veneer'
-
-export const cord = readingOf({
+export const cord = readingOf('cord', {
   name: 'Cord',
-  at: (_plan, step) => stepOf.test(step.id),
   fields: {
     size: must(oneOf('size held', cordSizes)),
     tissue: must(oneOf('the tissue is', ['pink', 'white'])),
@@ -31,16 +25,14 @@ export const cord = readingOf({
     crevice: at.plan.request.tissue.crevice,
   }),
   judge: (given, at) => {
-    const layer = layerOf(at.step.id)
+    const { layer, along } = at.ask
     const size = dimensions(at.tooth)
     const cervix =
       given.perimeterMm === undefined
         ? { mesiodistalMm: size.cervicalMesiodistalMm, labiolingualMm: size.cervicalLabiolingualMm }
         : { measuredPerimeterMm: given.perimeterMm }
-    const box = /-(mesial|distal)$/.test(at.step.id)
-    const length = box
-      ? at.step.figures
-      : [cordLength(cervix, veneers(at.plan) ? 'labial and proximal' : 'full crown', layer)]
+    // A box's length was computed from its width when the plan was made.
+    const length = along === 'box' ? at.step.figures : [cordLength(cervix, along, layer)]
     const cut = length[0] ? `${Math.ceil(length[0].value)} mm` : ''
     if (given.tissue === 'white') {
       const finer = smallerCord(given.size)
@@ -81,9 +73,8 @@ export const cord = readingOf({
   },
 })
 
-export const cordOut = readingOf({
+export const cordOut = readingOf('cord out', {
   name: 'Cord removed',
-  at: (_plan, step) => /^tissue\.(draw-cord|base-out)\./.test(step.id),
   fields: {
     wet: must(yes('drawn wet')),
     whole: must(yes('came out whole, in one pull')),

@@ -6,7 +6,7 @@ import { workingDaysAfter } from '../clock'
 export function patientInstructions(plan: Plan, core: RunCore): string[] {
   const done = (id: string): boolean => core.steps[id]?.status === 'done'
   const lines = [...new Set(plan.steps.flatMap((s) => (s.tell && done(s.id) ? [s.tell] : [])))]
-  const provisional = plan.steps.filter((s) => s.id.startsWith('provisional.cement'))
+  const provisional = plan.steps.filter((s) => s.act === 'provisional cemented')
   if (provisional.length > 0 && !provisional.some((s) => done(s.id)))
     lines.push('The tooth has no temporary crown on it. Keep to the other side, and call us if it is sensitive.')
   for (const f of plan.followUps)

@@ -2,7 +2,7 @@
 import { reason, type Reason } from '../figure'
 import type { Plan } from '../model/plan'
 import type { RunEvent } from '../run/events'
-import { replay } from '../run/state'
+import { replay, edgeOf, stepState } from '../run/state'
 import { layOut, withPatient } from '../schedule/timeline'
 
 export interface Retake {
@@ -25,9 +25,7 @@ export interface LookBack {
 export function lookBackOf(plan: Plan, events: readonly RunEvent[]): LookBack | null {
   const { core } = replay(plan, events)
   if (core.startedAt === undefined || core.closedAt === undefined) return null
-  const ends = plan.steps
-    .filter(withPatient)
-    .flatMap((s) => (core.steps[s.id]?.status === 'done' ? [core.steps[s.id]!.finishedAt!] : []))
+  const ends = plan.steps.filter(withPatient).flatMap((s) => edgeOf(stepState(core, s.id), 'finish') ?? [])
   const titles = new Map(plan.steps.map((s) => [s.id, s.title]))
   const undone = new Set(events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
   // One answer re-opens all that it looked at: it is one retake, of the step whose hold said so, else of the last.

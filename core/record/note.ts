@@ -1,11 +1,12 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
+import { isClock } from '../model/link'
 import { alertWords } from '../vocabulary'
 import type { Plan } from '../model/plan'
 import type { RunEvent } from '../run/events'
 import { handoffWords } from '../run/handoffs'
 import { lightSums } from '../run/light'
 import { readingOfKind, spokenOf } from '../readings'
-import { owing, replay, type RunCore } from '../run/state'
+import { replay, type RunCore, stepState, tallyOf, countState, holdState } from '../run/state'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from '../clock'
 import { patientInstructions } from './instructions'
@@ -32,6 +33,7 @@ interface Telling {
 
 const list = (words: string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
+const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
 function visitSection(t: Telling, who: { name: string }): NoteSection {
@@ -56,15 +58,17 @@ const tries = ['', '', 'second', 'third', 'fourth', 'fifth']
 
 /** What was done, in sentences in the order it happened: when, who, what. */
 function workSection(t: Telling): NoteSection {
-  const done = t.plan.steps
-    .filter((s) => s.told && t.core.steps[s.id]!.status === 'done')
-    .toSorted((a, b) => t.core.steps[a.id]!.finishedAt! - t.core.steps[b.id]!.finishedAt!)
-  const sentences = done.map((s) => {
-    const state = t.core.steps[s.id]!
-    const round = state.rounds + 1
-    const again = round > 1 ? ` at the ${tries[round] ?? `${round}th`} try` : ''
-    return `At ${t.time(state.finishedAt!)} ${t.name(state.performer)} ${s.told}${again}.`
+  const done = t.plan.steps.flatMap((step) => {
+    const state = stepState(t.core, step.id)
+    return step.told && state.status === 'done' ? [{ told: step.told, ...state }] : []
   })
+  const sentences = done
+    .toSorted((a, b) => a.finishedAt - b.finishedAt)
+    .map(({ told, finishedAt, performer, rounds }) => {
+      const round = rounds + 1
+      const again = round > 1 ? ` at the ${tries[round] ?? `${round}th`} try` : ''
+      return `At ${t.time(finishedAt)} ${t.name(performer)} ${told}${again}.`
+    })
   return { title: 'Done', sentences: sentences.length > 0 ? sentences : ['Nothing yet.'] }
 }
 
@@ -90,11 +94,12 @@ function materialSection(t: Telling): NoteSection {
 
 function countSection(t: Telling): NoteSection {
   const sentences = t.plan.counts
-    .filter((c) => (t.core.counts[c.id]?.in ?? 0) > 0)
+    .filter((c) => tallyOf(t.core, c.id).in > 0)
     .map((c) => {
-      const n = t.core.counts[c.id]!
-      const left = owing(c, t.core)
-      return `${c.what[0]!.toUpperCase()}${c.what.slice(1)}: ${n.in} in, ${n.out} out${c.stays ? `, ${c.stays} meant to stay` : ''}${left === 0 ? '' : `, ${left} still in`}.`
+      const n = tallyOf(t.core, c.id)
+      const is = countState(c, t.core)
+      const left = is.kind === 'still in' ? `, ${is.n} still in` : ''
+      return `${upper(c.what)}: ${n.in} in, ${n.out} out${c.stays > 0 ? `, ${c.stays} meant to stay` : ''}${left}.`
     })
   return { title: 'Counts', sentences: sentences.length > 0 ? sentences : ['Nothing that is counted went in.'] }
 }
@@ -103,10 +108,10 @@ function holdSection(t: Telling): NoteSection {
   return {
     title: 'Approved by the dentist',
     sentences: t.plan.holds.map((h) => {
-      const state = t.core.holds[h.id]!
-      if (state.status === 'signed') return `${h.title}: signed by ${t.name(state.by)} at ${t.time(state.at!)}.`
+      const state = holdState(t.core, h.id)
+      if (state.status === 'signed') return `${h.title}: signed by ${t.name(state.by)} at ${t.time(state.at)}.`
       if (state.status === 'waved')
-        return `${h.title}: not signed; waved on by ${t.name(state.by)} at ${t.time(state.at!)}, because: ${state.reason}.`
+        return `${h.title}: not signed; waved on by ${t.name(state.by)} at ${t.time(state.at)}, because: ${state.reason}.`
       return `${h.title}: open.`
     }),
   }
@@ -117,7 +122,7 @@ function deviationSection(t: Telling): NoteSection {
   const title = (id: string): string => t.plan.steps.find((s) => s.id === id)?.title ?? id
   const sentences: string[] = []
   for (const s of t.plan.steps) {
-    const state = t.core.steps[s.id]!
+    const state = stepState(t.core, s.id)
     if (state.status === 'skipped') sentences.push(`Left out: ${s.title}, because: ${state.reason}.`)
   }
   const undone = new Set(t.events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
@@ -130,7 +135,7 @@ function deviationSection(t: Telling): NoteSection {
     )
   }
   for (const [linkId, a] of Object.entries(t.core.accepted)) {
-    const link = t.plan.links.find((l) => l.id === linkId)
+    const link = t.plan.links.filter(isClock).find((l) => l.id === linkId)
     sentences.push(
       `${t.time(a.at)} Went on after “${link?.title ?? linkId}” had closed; accepted by ${t.name(a.by)}, because: ${a.reason}.`,
     )
@@ -184,7 +189,7 @@ export function composeNote(
     events,
     time: (ms) => timeOfDay(ms, zone),
     name: (id) => plan.people.find((p) => p.id === id)?.name ?? id ?? 'somebody',
-    done: (id) => core.steps[id]?.status === 'done',
+    done: (id) => stepState(core, id).status === 'done',
   }
   const notes = events.flatMap((e) =>
     e.what.kind === 'note.added' && !undone.has(e.commandId) ? [`${t.time(e.at)} ${t.name(e.by)}: ${e.what.text}`] : [],

@@ -1,5 +1,6 @@
-import type { Link, Plan } from '../model/plan'
-import type { RunCore } from './state'
+import { isClock, type Clock, type Link } from '../model/link'
+import type { Plan } from '../model/plan'
+import { edgeOf, type RunCore, stepState } from './state'
 
 export interface RunningClock {
   linkId: string
@@ -19,9 +20,7 @@ export interface RunningClock {
 
 /** When the first edge of a link happened, ms, or `undefined`. A skipped step has no edges. */
 export function edgeAt(link: Link, core: RunCore): number | undefined {
-  const s = core.steps[link.from]
-  if (!s || s.status === 'todo' || s.status === 'skipped') return undefined
-  return link.fromEdge === 'start' ? s.startedAt : s.status === 'done' ? s.finishedAt : undefined
+  return edgeOf(stepState(core, link.from), link.fromEdge)
 }
 
 const reached = (link: Link, core: RunCore): boolean => {
@@ -32,7 +31,7 @@ const reached = (link: Link, core: RunCore): boolean => {
 
 /** The phase of a timed link after so many seconds. */
 export function clockPhase(
-  link: Pick<Link, 'atLeastS' | 'warnS' | 'atMostS'>,
+  link: Pick<Clock, 'atLeastS' | 'warnS' | 'atMostS'>,
   elapsedS: number,
 ): RunningClock['phase'] {
   if (link.atMostS !== undefined && elapsedS > link.atMostS) return 'missed'
@@ -48,12 +47,12 @@ export function clocksAt(plan: Pick<Plan, 'links'>, core: RunCore, now: number):
   if (core.status !== 'running') return []
   const clocks: RunningClock[] = []
   for (const link of plan.links) {
-    if (link.title === undefined || core.accepted[link.id] || reached(link, core)) continue
+    if (!isClock(link) || core.accepted[link.id] || reached(link, core)) continue
     const startedAt = edgeAt(link, core)
     if (startedAt === undefined) continue
     const elapsedS = (now - startedAt) / 1000
     const phase = clockPhase(link, elapsedS)
-    if (phase === 'go' && link.warnS === undefined && link.atMostS === undefined) continue
+    if (phase === 'go' && link.warnS === undefined && link.kind === 'lag') continue
     clocks.push({
       linkId: link.id,
       title: link.title,
@@ -66,7 +65,7 @@ export function clocksAt(plan: Pick<Plan, 'links'>, core: RunCore, now: number):
       ...(link.atMostS === undefined ? {} : { closesS: link.atMostS }),
       phase,
       ...(link.whenMissed ? { whenMissed: link.whenMissed } : {}),
-      because: link.because?.text ?? '',
+      because: link.because.text,
     })
   }
   const left = (c: RunningClock): number => (c.closesS ?? c.warnS ?? c.notBeforeS ?? Infinity) - c.elapsedS

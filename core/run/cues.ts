@@ -1,6 +1,7 @@
 /** What is called out by the clock of a run: the choreographies. A cue asks for no touch and refuses nothing. */
-import type { Cue, Plan } from '../model/plan'
-import type { RunCore } from './state'
+import type { Plan } from '../model/plan'
+import type { Cue } from '../model/step'
+import { edgeOf, type RunCore } from './state'
 
 export interface Called {
   /** Of the step, the cue and its turn: the same call has the same key on every screen. */
@@ -36,8 +37,7 @@ export function calledAt(plan: Plan, core: RunCore, now: number): Called[] {
   const all = plan.steps.flatMap((step) =>
     (step.cues ?? []).flatMap((cue, n): Called[] => {
       const from = core.steps[cue.from]
-      const at =
-        from && from.status !== 'skipped' ? (cue.fromEdge === 'start' ? from.startedAt : from.finishedAt) : undefined
+      const at = from && edgeOf(from, cue.fromEdge)
       if (at === undefined || over(cue, core, step.id)) return []
       const elapsedS = (now - at) / 1000
       return turns(cue).map((dueS, turn) => ({

@@ -1,6 +1,8 @@
 /** Drives a run through commands as the server does: for tests, the demo and measurements. */
-import type { Plan, Step } from '../model/plan'
-import { decide, openAtClose, startRefusal, type Refusal, type Who } from './decide'
+import type { Plan } from '../model/plan'
+import type { Step } from '../model/step'
+import { decide, openAtClose, type Who } from './decide'
+import { startRefusal, type Refusal } from './refusals'
 import type { Command, RunEvent } from './events'
 import { outlook } from './next'
 import { evolve, initialState, owing, type RunState } from './state'

@@ -1,5 +1,6 @@
 /** Light given in a run, summed by tooth: many short cures are lost count of. */
-import type { Plan, Step } from '../model/plan'
+import type { Plan } from '../model/plan'
+import type { Step } from '../model/step'
 import type { RunCore } from './state'
 
 /** Seconds a step's light is on by the plan; 0 where it is none. */

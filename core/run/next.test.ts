@@ -3,10 +3,11 @@ import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { clocksAt } from './clocks'
-import { openAtClose, startRefusal, type Who } from './decide'
+import { openAtClose, type Who } from './decide'
+import { startRefusal } from './refusals'
 import { give, runThrough, startDrive, type Drive } from './drive'
 import { outlook } from './next'
-import { stillIn } from './state'
+import { stillIn, edgeOf, stepState } from './state'
 
 const plan = compile(
   visitRequest.parse({
@@ -43,7 +44,7 @@ describe('now, next, and what is waited for', () => {
   })
   it('a wait names its time; what only queues behind is not told', () => {
     const d = upTo('anaesthesia.inject')
-    const topical = d.state.core.steps['anaesthesia.topical']!.finishedAt!
+    const topical = edgeOf(stepState(d.state.core, 'anaesthesia.topical'), 'finish')!
     const early = outlook(plan, d.state.core, topical + 10_000)
     expect(early).toMatchObject({
       next: null,
@@ -80,7 +81,7 @@ describe('clocks on the screen', () => {
     const titles = (aheadS: number) => clocksAt(plan, d.state.core, d.now + aheadS * 1000).map((c) => c.title)
     expect(titles(0).slice(0, 2)).toEqual(['Crevice closes', 'Working time'])
     const test = upTo('anaesthesia.test')
-    const since = test.state.core.steps['anaesthesia.inject']!.finishedAt!
+    const since = edgeOf(stepState(test.state.core, 'anaesthesia.inject'), 'finish')!
     const at = (s: number) =>
       clocksAt(plan, test.state.core, since + s * 1000).find((c) => c.title === 'Anaesthetic takes')
     expect(at(299)).toMatchObject({ phase: 'wait', notBeforeS: 300 })

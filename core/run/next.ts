@@ -1,6 +1,7 @@
-import type { Plan, Step } from '../model/plan'
-import { startRefusal, type Refusal } from './decide'
-import { owing, type RunCore } from './state'
+import type { Plan } from '../model/plan'
+import type { Step } from '../model/step'
+import { startRefusal, type Refusal } from './refusals'
+import { owing, type RunCore, finished, stepState } from './state'
 
 export interface Outlook {
   running: Step[]
@@ -16,13 +17,10 @@ export interface Outlook {
 export function outlook(plan: Plan, core: RunCore, now: number, finishing?: string): Outlook {
   const after: RunCore =
     finishing && core.steps[finishing]
-      ? {
-          ...core,
-          steps: { ...core.steps, [finishing]: { ...core.steps[finishing], status: 'done', finishedAt: now } },
-        }
+      ? { ...core, steps: { ...core.steps, [finishing]: finished(core.steps[finishing], now) } }
       : core
-  const running = plan.steps.filter((s) => core.steps[s.id]!.status === 'running')
-  const todo = plan.steps.filter((s) => after.steps[s.id]!.status === 'todo')
+  const running = plan.steps.filter((s) => stepState(core, s.id).status === 'running')
+  const todo = plan.steps.filter((s) => stepState(after, s.id).status === 'todo')
   let next: Step | null = null
   let waiting: Outlook['waiting'] = null
   for (const step of todo) {
@@ -50,6 +48,6 @@ export function countedOutNext(
   const open = plan.counts.map((c) => ({ countId: c.id, outStep: c.outStep, n: owing(c, core) })).filter((c) => c.n > 0)
   const next =
     open.find((c) => c.outStep === stepId) ??
-    open.find((c) => ['done', 'skipped'].includes(core.steps[c.outStep]?.status ?? 'todo'))
+    open.find((c) => ['done', 'skipped'].includes(stepState(core, c.outStep).status))
   return next && { countId: next.countId, n: next.n }
 }

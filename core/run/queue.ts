@@ -3,7 +3,8 @@
  * order when the server is back; the server decides anew, and what it refuses is handed back with its reason.
  */
 import type { Plan } from '../model/plan'
-import { decide, type Decision, type Refusal, type Who } from './decide'
+import { decide, type Decision, type Who } from './decide'
+import type { Refusal } from './refusals'
 import type { Command, RunEvent } from './events'
 import { evolve, type RunState } from './state'
 

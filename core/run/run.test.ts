@@ -10,7 +10,7 @@ import { decide, openAtClose, type Who } from './decide'
 import { give, runThrough, startDrive, type Drive } from './drive'
 import type { Command, RunEvent } from './events'
 import { outlook } from './next'
-import { evolve, initialState, replay } from './state'
+import { evolve, initialState, replay, edgeOf, stepState } from './state'
 
 const plan = compile(
   visitRequest.parse({
@@ -76,8 +76,7 @@ describe('refusals say what is missing', () => {
     const no = give(d, { kind: 'advance', start: 'anaesthesia.inject' }, assistant)
     expect(no!.code).toBe('not-now')
     const early = upTo('tissue.draw-cord.37')
-    const cord = early.state.core.steps['tissue.top-cord.37']!
-    const then = cord.finishedAt! + 100_000
+    const then = edgeOf(stepState(early.state.core, 'tissue.top-cord.37'), 'finish')! + 100_000
     expect(
       decide(plan, { ...early.state }, { kind: 'advance', start: 'tissue.draw-cord.37' }, assistant, then),
     ).toMatchObject({ refused: { code: 'lag', waitS: 200, message: expect.stringContaining('3 min 20 s too early') } })
@@ -190,7 +189,7 @@ describe('refusals say what is missing', () => {
 describe('clocks', () => {
   it('wait, go, warn and miss at their seconds', () => {
     const d = upTo('provisional.lift')
-    const mix = d.state.core.steps['provisional.mix']!.startedAt!
+    const mix = edgeOf(stepState(d.state.core, 'provisional.mix'), 'start')!
     const rubbery = (s: number) =>
       clocksAt(plan, d.state.core, mix + s * 1000).find((c) => c.title === 'Rubbery stage')!.phase
     expect([30, 60, 119, 120, 150, 151].map(rubbery)).toEqual(['wait', 'go', 'go', 'warn', 'warn', 'missed'])

@@ -1,25 +1,25 @@
 import type { Figure } from '../figure'
-import type { Plan } from '../model/plan'
+import type { Edge } from '../model/link'
+import type { Count, Plan } from '../model/plan'
 import { throatPack } from '../vocabulary'
 import type { Happening, RunEvent } from './events'
 import type { Call, Handoff } from './handoffs'
 import type { Measured } from '../readings'
 import type { Tooth } from '../teeth/notation'
 
-export interface StepState {
-  status: 'todo' | 'running' | 'done' | 'skipped'
-  startedAt?: number
-  finishedAt?: number
-  performer?: string
-  reason?: string
-  /** How often it was done over. */
-  rounds: number
-}
-export interface HoldState {
-  status: 'open' | 'signed' | 'waved'
-  by?: string
-  at?: number
-  reason?: string
+/** Where a step stands; `rounds`: how often it was done over. */
+export type StepState =
+  | { status: 'todo'; rounds: number }
+  | { status: 'running'; startedAt: number; performer: string; rounds: number }
+  | { status: 'done'; startedAt: number; performer: string; finishedAt: number; rounds: number }
+  | { status: 'skipped'; skippedAt: number; reason: string; rounds: number }
+export type HoldState =
+  | { status: 'open' }
+  | { status: 'signed'; by: string; at: number }
+  | { status: 'waved'; by: string; at: number; reason: string }
+export interface Tally {
+  in: number
+  out: number
 }
 /** The run as it stands; everything in it is replaced, never changed, so that an earlier state can be gone back to. */
 export interface RunCore {
@@ -27,7 +27,7 @@ export interface RunCore {
   startedAt?: number
   closedAt?: number
   steps: Readonly<Record<string, StepState>>
-  counts: Readonly<Record<string, { in: number; out: number }>>
+  counts: Readonly<Record<string, Tally>>
   holds: Readonly<Record<string, HoldState>>
   accepted: Readonly<Record<string, { by: string; at: number; reason: string }>>
   /** The last readings of each kind, tooth and step. */
@@ -72,10 +72,29 @@ export function initialState(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>): Ru
   }
 }
 
+const untouched: StepState = { status: 'todo', rounds: 0 }
+const unasked: HoldState = { status: 'open' }
+const nothing: Tally = { in: 0, out: 0 }
+/** Where a step stands; one the run does not know has not been touched. */
+export const stepState = (core: RunCore, stepId: string): StepState => core.steps[stepId] ?? untouched
+export const holdState = (core: RunCore, holdId: string): HoldState => core.holds[holdId] ?? unasked
+export const tallyOf = (core: RunCore, countId: string): Tally => core.counts[countId] ?? nothing
+/** When a step began or was done, ms; nothing where it has not, or was left out. */
+export const edgeOf = (s: StepState, edge: Edge): number | undefined => {
+  if (edge === 'start') return s.status === 'running' || s.status === 'done' ? s.startedAt : undefined
+  return s.status === 'done' ? s.finishedAt : undefined
+}
+/** A running step as done; any other stays as it is. */
+export const finished = (s: StepState, at: number): StepState =>
+  s.status === 'running' ? { ...s, status: 'done', finishedAt: at } : s
+
 function withStep(core: RunCore, id: string, change: (s: StepState) => StepState): RunCore {
   const s = core.steps[id]
   return s ? { ...core, steps: { ...core.steps, [id]: change(s) } } : core
 }
+
+const withHold = (core: RunCore, id: string, state: HoldState): RunCore =>
+  core.holds[id] ? { ...core, holds: { ...core.holds, [id]: state } } : core
 
 function applied(core: RunCore, event: RunEvent): RunCore {
   const what = event.what
@@ -92,13 +111,13 @@ function applied(core: RunCore, event: RunEvent): RunCore {
         rounds: s.rounds,
       }))
     case 'step.finished':
-      return withStep(core, what.stepId, (s) => ({ ...s, status: 'done', finishedAt: event.at }))
+      return withStep(core, what.stepId, (s) => finished(s, event.at))
     case 'step.skipped':
       return withStep(core, what.stepId, (s) => ({
-        ...s,
         status: 'skipped',
-        finishedAt: event.at,
+        skippedAt: event.at,
         reason: what.reason,
+        rounds: s.rounds,
       }))
     case 'step.reopened':
       // What is done over is measured anew; the kinds of fault it was done over for are remembered.
@@ -134,22 +153,11 @@ function applied(core: RunCore, event: RunEvent): RunCore {
         : core
     }
     case 'hold.signed':
+      return withHold(core, what.holdId, { status: 'signed', by: event.by, at: event.at })
     case 'hold.waved':
-      if (!core.holds[what.holdId]) return core
-      return {
-        ...core,
-        holds: {
-          ...core.holds,
-          [what.holdId]: {
-            status: what.kind === 'hold.signed' ? 'signed' : 'waved',
-            by: event.by,
-            at: event.at,
-            ...(what.kind === 'hold.waved' ? { reason: what.reason } : {}),
-          },
-        },
-      }
+      return withHold(core, what.holdId, { status: 'waved', by: event.by, at: event.at, reason: what.reason })
     case 'hold.reopened':
-      return core.holds[what.holdId] ? { ...core, holds: { ...core.holds, [what.holdId]: { status: 'open' } } } : core
+      return withHold(core, what.holdId, { status: 'open' })
     case 'window.accepted':
       return {
         ...core,
@@ -210,15 +218,29 @@ export function replay(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>, events: r
   return events.reduce(evolve, initialState(plan))
 }
 
-/** How many pieces still have to come out: what went in, less what came out and what is meant to stay. */
-export function owing(count: Pick<Plan['counts'][number], 'id' | 'stays'>, core: RunCore): number {
-  const n = core.counts[count.id]
-  return n === undefined || n.in === 0 ? (n ? -n.out : 0) : n.in - n.out - (count.stays ?? 0)
+/** Where the pieces of a count stand: none went in, so many are still in, all is square, or more came out than went in. */
+export type CountState =
+  | { kind: 'not in' }
+  | { kind: 'still in'; n: number }
+  | { kind: 'square' }
+  | { kind: 'too many out'; n: number }
+
+export function countState(count: Pick<Count, 'id' | 'stays'>, core: RunCore): CountState {
+  const tally = tallyOf(core, count.id)
+  if (tally.in === 0 && tally.out === 0) return { kind: 'not in' }
+  const left = tally.in === 0 ? -tally.out : tally.in - tally.out - count.stays
+  if (left === 0) return { kind: 'square' }
+  return left > 0 ? { kind: 'still in', n: left } : { kind: 'too many out', n: -left }
+}
+/** How many pieces still have to come out. */
+export function owing(count: Pick<Count, 'id' | 'stays'>, core: RunCore): number {
+  const is = countState(count, core)
+  return is.kind === 'still in' ? is.n : 0
 }
 
 /** How many pieces of a count are still in. */
 export const stillIn = (core: RunCore, countId: string): number =>
-  (core.counts[countId]?.in ?? 0) - (core.counts[countId]?.out ?? 0)
+  tallyOf(core, countId).in - tallyOf(core, countId).out
 
 /** Whether the throat pack is in: it stands on every screen of its visit until it is out. */
 export const throatPackIn = (core: RunCore): boolean => stillIn(core, throatPack) > 0

@@ -1,12 +1,15 @@
 /** What waits for somebody: words not yet seen, and signatures asked for. */
 import type { Plan } from '../model/plan'
 import { handoffNames, handoffs, handoffWords, type Handoff } from './handoffs'
-import type { RunState } from './state'
+import { stepState, type RunState, holdState, edgeOf } from './state'
 
 const needs: Partial<Record<Handoff, (plan: Plan) => boolean>> = {
   provisional: (p) => p.steps.some((s) => s.phase === 'provisional'),
   'make provisional': (p) => p.steps.some((s) => s.phase === 'provisional'),
-  cord: (p) => p.links.some((l) => l.title !== undefined && l.from.startsWith('tissue.') && l.atLeastS !== undefined),
+  cord: (p) => {
+    const cords = new Set(p.steps.filter((s) => s.act === 'cord in').map((s) => s.id))
+    return p.links.some((l) => l.kind === 'lag' && cords.has(l.from))
+  },
   materials: (p) => p.steps.some((s) => s.phase === 'impression'),
   numb: (p) => p.steps.some((s) => s.phase === 'anaesthesia'),
 }
@@ -39,13 +42,13 @@ export function wantedOf(plan: Plan, { core, calls }: Pick<RunState, 'core' | 'c
   })
   const asked = me.dentist
     ? plan.holds.flatMap((h): Wanted[] => {
-        const step = core.steps[h.stepId]
-        if (core.holds[h.id]?.status !== 'open' || !step || step.status === 'todo') return []
+        const step = stepState(core, h.stepId)
+        if (holdState(core, h.id).status !== 'open' || step.status === 'todo') return []
         return [
           {
             kind: 'hold',
             words: h.title,
-            since: step.startedAt ?? step.finishedAt ?? core.startedAt ?? 0,
+            since: edgeOf(step, 'start') ?? core.startedAt ?? 0,
             holdId: h.id,
           },
         ]

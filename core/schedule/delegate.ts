@@ -3,7 +3,8 @@
  * single step, taken back by the dentist, would let the patient go sooner. Chair time counts first, the dentist's minutes
  * second. Who may do what is the functions table's to say and the dentist's to decide; this only counts.
  */
-import type { Plan, Step } from '../model/plan'
+import type { Plan } from '../model/plan'
+import type { Step } from '../model/step'
 import { layOut } from './timeline'
 
 export interface TakenBack {

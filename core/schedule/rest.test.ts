@@ -1,3 +1,4 @@
+import { leastS, isWindow } from '../model/link'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
@@ -65,10 +66,9 @@ describe('what is left of a visit that has begun', () => {
           const [a, b] = [at.get(l.from), at.get(l.to)]
           if (!a || !b || core.steps[l.to]!.status !== 'todo') continue
           const apart = (l.toEdge === 'start' ? b.startS : b.endS) - (l.fromEdge === 'start' ? a.startS : a.endS)
-          expect(apart, `${file} ${l.id}`).toBeGreaterThanOrEqual((l.atLeastS ?? 0) - 1e-6)
+          expect(apart, `${file} ${l.id}`).toBeGreaterThanOrEqual(leastS(l) - 1e-6)
           // A window is kept, or it is named as one that cannot be.
-          if (l.atMostS !== undefined && apart > l.atMostS + 1e-6)
-            expect([...overrun], `${file} ${l.id}`).toContain(l.id)
+          if (isWindow(l) && apart > l.atMostS + 1e-6) expect([...overrun], `${file} ${l.id}`).toContain(l.id)
         }
         const todo = plan.steps.filter((s) => core.steps[s.id]!.status === 'todo')
         for (const [k, x] of todo.entries())

@@ -3,9 +3,10 @@
  * the rest is laid out anew from this moment, in the least chair time left. Windows that the past has already broken are
  * marked, not hidden.
  */
+import { isClock, leastS } from '../model/link'
 import { edgeAt } from '../run/clocks'
-import type { RunCore } from '../run/state'
-import type { Spread } from '../model/plan'
+import { edgeOf, type RunCore, stepState } from '../run/state'
+import type { Spread } from '../model/step'
 import { solve, type Problem, type Rule } from './solve'
 import { barOf, heldBy, timelineOf, withPatient, type Bar, type Scored, type Timeline } from './timeline'
 
@@ -30,7 +31,9 @@ function restOf(plan: Scored, core: RunCore, now: number): { problem: Problem; m
   const status = (id: string): string => core.steps[id]?.status ?? 'done'
   const running = plan.steps.filter((s) => status(s.id) === 'running')
   const todo = plan.steps.filter((s) => status(s.id) === 'todo')
-  const left = new Map(running.map((s) => [s.id, leftOf(s.spread, -since(core.steps[s.id]!.startedAt ?? now, now))]))
+  const left = new Map(
+    running.map((s) => [s.id, leftOf(s.spread, -since(edgeOf(stepState(core, s.id), 'start') ?? now, now))]),
+  )
   const starts: Record<string, { atLeastS?: number; atMostS?: number }> = Object.fromEntries(
     running.map((s) => [s.id, { atLeastS: 0, atMostS: 0 }]),
   )
@@ -53,13 +56,12 @@ function restOf(plan: Scored, core: RunCore, now: number): { problem: Problem; m
       link.toEdge === 'finish' ? (left.get(link.to) ?? plan.steps.find((s) => s.id === link.to)!.spread.likelyS) : 0
     const at = since(edge, now)
     if (status(link.to) === 'running') {
-      if (link.toEdge === 'finish' && link.atLeastS !== undefined)
-        left.set(link.to, Math.max(left.get(link.to)!, at + link.atLeastS))
+      if (link.toEdge === 'finish' && isClock(link)) left.set(link.to, Math.max(left.get(link.to)!, at + leastS(link)))
       continue
     }
     const bound = (starts[link.to] ??= {})
-    bound.atLeastS = Math.max(bound.atLeastS ?? 0, at + (link.atLeastS ?? 0) - toS)
-    if (link.atMostS === undefined || core.accepted[link.id]) continue
+    bound.atLeastS = Math.max(bound.atLeastS ?? 0, at + leastS(link) - toS)
+    if (link.kind !== 'window' || core.accepted[link.id]) continue
     const latest = at + link.atMostS - toS
     if (latest < 0) missed.push(link.id)
     else bound.atMostS = Math.min(bound.atMostS ?? Infinity, latest)
@@ -137,9 +139,8 @@ export function layOutFrom(plan: Scored, core: RunCore, now: number): Timeline {
   const bars = plan.steps.flatMap((step): Bar[] => {
     const s = core.steps[step.id]
     if (!s || s.status === 'skipped') return []
-    const startedS = ((s.startedAt ?? now) - began) / 1000
-    if (s.status === 'done')
-      return [barOf(plan, step, startedS, ((s.finishedAt ?? now) - began) / 1000, 0, s.performer)]
+    const startedS = ((edgeOf(s, 'start') ?? now) - began) / 1000
+    if (s.status === 'done') return [barOf(plan, step, startedS, (s.finishedAt - began) / 1000, 0, s.performer)]
     const ends = (from: number): number => nowS + from + durations.get(step.id)!
     if (s.status === 'running') return [barOf(plan, step, startedS, ends(0), 0, s.performer)]
     const from = startS[step.id] ?? 0

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { demoPractice, demoVisits } from '../../demo/practice'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
-import type { Link, Step } from '../model/plan'
+import type { Edge, Link } from '../model/link'
+import type { Step } from '../model/step'
 import { daySpan, neededTwice, stretchesOf, type PlacedVisit } from './day'
 import { runForward, type ForwardOptions } from './forward'
 import { layOut, type Timeline } from './timeline'
@@ -30,15 +31,22 @@ const step = (
   cautions: [],
   mistakes: [],
   figures: [],
+  asks: [],
 })
-const link = (from: string, to: string, more: Partial<Link> = {}): Link => ({
-  id: `${from}>${to}`,
-  from,
-  fromEdge: 'finish',
-  to,
-  toEdge: 'start',
-  ...more,
-})
+/** A tie with the times that matter here; its words do not. */
+const link = (
+  from: string,
+  to: string,
+  more: Partial<{ title: string; fromEdge: Edge; toEdge: Edge; atLeastS: number; atMostS: number }> = {},
+): Link => {
+  const ends = { id: `${from}>${to}`, from, fromEdge: 'finish' as Edge, to, toEdge: 'start' as Edge, ...more }
+  const told = { title: 'clock', because: { text: '', standing: 'C' } } as const
+  const { atLeastS, atMostS } = more
+  if (atMostS !== undefined) return { ...told, ...ends, kind: 'window', atMostS, whenMissed: 'again', again: [to] }
+  return atLeastS === undefined
+    ? { id: ends.id, from, fromEdge: ends.fromEdge, to, toEdge: ends.toEdge, kind: 'order' }
+    : ({ ...told, ...ends, kind: 'lag', atLeastS } as Link)
+}
 const lay = (steps: Step[], links: Link[]): Timeline => layOut({ steps, links, people: [] })
 const at = (t: Timeline, id: string): [number, number] => {
   const bar = t.bars.find((b) => b.stepId === id)!

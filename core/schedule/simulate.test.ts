@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
-import type { Link, Step } from '../model/plan'
+import type { Edge, Link } from '../model/link'
+import type { Step } from '../model/step'
 import { forecast } from './simulate'
 import { layOut, type Scored } from './timeline'
 
@@ -29,15 +30,22 @@ const step = (
   cautions: [],
   mistakes: [],
   figures: [],
+  asks: [],
 })
-const link = (from: string, to: string, more: Partial<Link> = {}): Link => ({
-  id: `${from}>${to}`,
-  from,
-  fromEdge: 'finish',
-  to,
-  toEdge: 'start',
-  ...more,
-})
+/** A tie with the times that matter here; its words do not. */
+const link = (
+  from: string,
+  to: string,
+  more: Partial<{ title: string; fromEdge: Edge; toEdge: Edge; atLeastS: number; atMostS: number }> = {},
+): Link => {
+  const ends = { id: `${from}>${to}`, from, fromEdge: 'finish' as Edge, to, toEdge: 'start' as Edge, ...more }
+  const told = { title: 'clock', because: { text: '', standing: 'C' } } as const
+  const { atLeastS, atMostS } = more
+  if (atMostS !== undefined) return { ...told, ...ends, kind: 'window', atMostS, whenMissed: 'again', again: [to] }
+  return atLeastS === undefined
+    ? { id: ends.id, from, fromEdge: ends.fromEdge, to, toEdge: ends.toEdge, kind: 'order' }
+    : ({ ...told, ...ends, kind: 'lag', atLeastS } as Link)
+}
 const run = (plan: Scored, seed = 1) => forecast(plan, 20_000, seed)
 
 describe('the forecast', () => {

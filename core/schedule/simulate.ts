@@ -6,6 +6,7 @@
  * they are done as the way to the window's end takes.
  */
 import { random, triangular } from '../random'
+import { isWindow, leastS } from '../model/link'
 import { layOut, problemOf, withPatient, type Scored } from './timeline'
 
 export interface Forecast {
@@ -74,7 +75,7 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
       from,
       finish: l.fromEdge === 'finish',
       ownFinish: l.toEdge === 'finish',
-      afterS: l.atLeastS ?? 0,
+      afterS: leastS(l),
     })
   }
   // Each person and the mouth take their steps in the order of the score.
@@ -86,9 +87,7 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
       waits[line[i]!]!.push({ from: line[i - 1]!, finish: true, ownFinish: false, afterS: 0 })
   }
   const windows = plan.links.flatMap((l) =>
-    l.atMostS !== undefined && l.title !== undefined && at.has(l.from) && at.has(l.to)
-      ? [{ ...l, a: at.get(l.from)!, b: at.get(l.to)!, atMostS: l.atMostS }]
-      : [],
+    isWindow(l) && at.has(l.from) && at.has(l.to) ? [{ ...l, a: at.get(l.from)!, b: at.get(l.to)! }] : [],
   )
   const plain = inOrder(waits, start)
   const holding = waits.map((w) => [...w])

@@ -110,6 +110,20 @@ describe('the shortest timeline', () => {
     expect(impossible).toBeLessThan(55)
   }, 120_000)
 
+  it('ends where durations are fractions: learned seconds are no round numbers, and rounding once had it branch for ever', () => {
+    const third = (r: Rule): Rule => ({
+      ...r,
+      ...(r.atLeastS === undefined ? {} : { atLeastS: r.atLeastS / 3 }),
+      ...(r.atMostS === undefined ? {} : { atMostS: r.atMostS / 3 }),
+    })
+    for (let seed = 1; seed <= 120; seed++) {
+      const whole = instance(seed)
+      const tasks = whole.tasks.map((t) => ({ ...t, durationS: t.durationS / 3 }))
+      const [same, found] = [solve(whole), solve({ ...whole, tasks, rules: whole.rules.map(third) })]
+      expect('conflict' in found, String(seed)).toBe('conflict' in same)
+      if (!('conflict' in found) && !('conflict' in same)) expect(found.lengthS * 3).toBeCloseTo(same.lengthS, 6)
+    }
+  })
   it('names a conflict from which no rule can be spared, and with any one gone the rest hold', () => {
     let seen = 0
     for (let seed = 1; seed <= 60; seed++) {

@@ -156,6 +156,8 @@ function search(s: Search, d: Distances): void {
   let worst: { i: number; j: number; regret: number; first: boolean } | null = null
   for (const [i, j] of s.pairs) {
     const [di, dj] = [s.dur[i]!, s.dur[j]!]
+    // Ordered already, whatever rounding says of the sums: to branch on it again would never end.
+    if (d.at(i, j) >= di || d.at(j, i) >= dj) continue
     const [ei, ej] = [d.at(0, i), d.at(0, j)]
     if (ei >= ej + dj || ej >= ei + di) continue
     const one = ei + di + tailOf(d, j)

@@ -3,7 +3,9 @@
  * allow with the likely durations; people and the mouth are never in two places. Where the rules cannot all hold, the
  * plan's own order is laid out and what is overrun is marked.
  */
-import type { Plan, Step } from '../model/plan'
+import type { Plan } from '../model/plan'
+import { isClock, leastS } from '../model/link'
+import type { Step } from '../model/step'
 import { solve, type Problem } from './solve'
 
 export interface Bar {
@@ -144,7 +146,7 @@ function earliest(plan: Scored, notBefore: ReadonlyMap<string, number>): Start {
     for (const link of into.get(step.id) ?? []) {
       const from = at.get(link.from)
       if (!from) continue
-      const edge = (link.fromEdge === 'start' ? from.start : from.finish) + (link.atLeastS ?? 0)
+      const edge = (link.fromEdge === 'start' ? from.start : from.finish) + leastS(link)
       start = Math.max(start, link.toEdge === 'start' ? edge : edge - step.spread.likelyS)
     }
     const finish = start + step.spread.likelyS
@@ -191,7 +193,7 @@ export function timelineOf(plan: Pick<Scored, 'links'>, bars: Bar[], conflict: s
   const brackets = plan.links.flatMap((link): Bracket[] => {
     const from = at.get(link.from)
     const to = at.get(link.to)
-    if (!from || !to || !link.title) return []
+    if (!from || !to || !isClock(link)) return []
     const startS = link.fromEdge === 'start' ? from.start : from.finish
     const endS = link.toEdge === 'start' ? to.start : to.finish
     return [
@@ -201,9 +203,9 @@ export function timelineOf(plan: Pick<Scored, 'links'>, bars: Bar[], conflict: s
         to: link.to,
         startS,
         endS,
-        kind: link.atMostS === undefined ? 'lag' : 'window',
-        missed: link.atMostS !== undefined && endS - startS > link.atMostS,
-        ...(link.atMostS === undefined ? {} : { longestS: link.atMostS }),
+        kind: link.kind,
+        missed: link.kind === 'window' && endS - startS > link.atMostS,
+        ...(link.kind === 'window' ? { longestS: link.atMostS } : {}),
       },
     ]
   })

@@ -8,7 +8,7 @@ import { fitProvisional, makeProvisional, trimProvisional } from '../phases/prov
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
 import { cordPlan, cords, overgrownTissue } from '../phases/tissue'
 import { deliveryAfter, tissueRecall } from './follow-ups'
-import type { VisitKind } from './kind'
+import { restoring } from './kind'
 
 const guide = acts({ phase: 'records', fn: 'chairside', place: 'mouth' })
 const shell = acts({ phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true })
@@ -60,7 +60,7 @@ function surgeonsShell(c: Case): Block {
 }
 
 /** J20: many lower units with implants to come. */
-export const archPrepare: VisitKind = {
+export const archPrepare = restoring({
   id: 'arch.prepare',
   beforehand: (c) => [shadePreview(c), sequence(paintTray(c), guides(), provisionalMould(c), opposingArch(c))],
   work: (c) => {
@@ -107,4 +107,4 @@ export const archPrepare: VisitKind = {
     deliveryAfter(c, 'crown.deliver', 'Delivery of the units'),
     ...tissueRecall(c),
   ],
-}
+})

@@ -1,5 +1,5 @@
 /** J01: bonded ceramic bridge on a front gap, preparation and delivery. */
-import { adhesive, cureOf, etch, frosted, lightStep, pumice, resinExcess, type Spot } from '../phases/bonding'
+import { adhesive, cureOf, etch, frosted, lightStep, pumice, resinExcess, spotOnAll, spotOn } from '../phases/bonding'
 import { acts, open, practice, sequence, standby, type Block } from '../phases/build'
 import { labels, type Case, type Unit } from '../phases/case'
 import { cutSteps, type CutLine } from '../phases/cutting'
@@ -118,7 +118,7 @@ export const bridgeCeramicPrepare: VisitKind = {
 
 /** Conditioned, seated, tacked, scraped, flossed, cured 60 s front and back of each retainer. */
 function bondRetainers(c: Case): Block {
-  const spot: Spot = { stem: 'delivery', phase: 'delivery', label: labels(c) }
+  const spot = spotOnAll(c, 'delivery', 'delivery')
   const whole = retainerCure(c.units.length)
   return sequence(
     deliver('delivery.alcohol', 'Teeth wiped with alcohol, disclosed: nothing stains', [0.5, 1, 2], {
@@ -162,7 +162,7 @@ function bondRetainers(c: Case): Block {
     ...c.units.flatMap((u) =>
       (['front', 'back'] as const).map((side) => {
         const light = cureOf(c, `retainer ${u.tooth}, ${side}`, 60)
-        return lightStep({ ...spot, tooth: u.tooth, label: u.label }, `delivery.cure-${side}.${u.tooth}`, light, {
+        return lightStep(spotOn(u, 'delivery', 'delivery'), `delivery.cure-${side}.${u.tooth}`, light, {
           title: `Light ${light.value} s, ${side} of ${u.label}`,
           ...(side === 'front' && u === c.units[0] ? { figures: [light, whole] } : {}),
         })

@@ -1,6 +1,6 @@
 /** J02: bonded metal bridge on a lateral gap: preparation, try-in, delivery with its 20 s and 90 s clock. */
 import { reason } from '../figure'
-import { etch, frosted, pumice, type Spot } from '../phases/bonding'
+import { etch, frosted, pumice, spotOnAll } from '../phases/bonding'
 import { acts, lasting, open, opens, practice, sequence, standby, type Block } from '../phases/build'
 import { labels, type Case } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
@@ -217,7 +217,7 @@ export const bridgeMetalDeliver: VisitKind = {
   id: 'bridge.metal.deliver',
   ownBite: true,
   work: (c) => {
-    const spot: Spot = { stem: 'delivery', phase: 'delivery', label: labels(c) }
+    const spot = spotOnAll(c, 'delivery', 'delivery')
     return sequence(
       sheetOn(c, { purpose: 'bonding', tied: c.units.map((u) => u.tooth) }),
       pumice(spot),

@@ -1,6 +1,6 @@
 /** Children: J17 class III on a primary front tooth, J19 preformed metal crowns, J14 incisors under general anaesthesia. */
 import { reason } from '../figure'
-import { adhesive, cureOf, etch, lightStep, type Spot } from '../phases/bonding'
+import { adhesive, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
 import { absent, acts, drawer, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
@@ -15,7 +15,7 @@ const inhaled = reason(
   'C',
 )
 const each = (c: Case, block: (u: Unit) => Block): Block => sequence(...c.units.map(block))
-const spot = (u: Unit): Spot => ({ stem: `filling.${u.tooth}`, phase: 'restoring', tooth: u.tooth, label: u.label })
+const spot = (u: Unit): Spot => spotOn(u, `filling.${u.tooth}`, 'restoring')
 
 function classThree(c: Case, u: Unit): Block {
   const s = spot(u)

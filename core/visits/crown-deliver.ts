@@ -1,6 +1,6 @@
 import { acts, only, open, practice, sequence, type Block } from '../phases/build'
 import { labels, type Case } from '../phases/case'
-import { adhesive, cureOf, etch, lightStep, resinExcess, type Spot } from '../phases/bonding'
+import { adhesive, cureOf, etch, lightStep, resinExcess, spotOnAll } from '../phases/bonding'
 import { cementPiece, cleanPiece, finalCement, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import type { VisitKind } from './kind'
@@ -12,7 +12,7 @@ const what = (c: Case): string => (c.pontics.length > 0 ? 'bridge' : 'crown')
 
 /** Ceramic bonded with resin: piece and teeth conditioned, seated, tacked or brushed, cured from all sides. */
 function bond(c: Case): Block {
-  const spot: Spot = { stem: 'delivery', phase: 'delivery', label: labels(c) }
+  const spot = spotOnAll(c, 'delivery', 'delivery')
   const metal = c.restoration === 'full metal crown' || c.restoration === 'metal-ceramic crown'
   const light = cureOf(c, `resin cement, each side, ${labels(c)}`, 20, 'cement.resin')
   return sequence(

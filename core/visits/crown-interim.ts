@@ -1,7 +1,7 @@
 import { thinnest } from '../measure/provisional'
 import { reason } from '../figure'
 import { acts, only, open, practice, sequence, standby, type Block, type Draft } from '../phases/build'
-import { labels, type Case } from '../phases/case'
+import { labels, type Case, teethOf } from '../phases/case'
 import { fitProvisional, hardens, makeProvisional, mouldOf, polishProvisional } from '../phases/provisional'
 import { rolls } from '../phases/isolation'
 import { provisionalMould } from '../phases/records'
@@ -118,6 +118,7 @@ export const crownInterim: VisitKind = {
         [1, 2, 3],
         {
           fn: 'provisional trimming',
+          asks: [{ reading: 'provisional', teeth: teethOf(c) }],
           detail: 'Each part good, short, over or open; contacts none, light, good, tight; inside: bubbles.',
           passes: ['provisional', 'explorer', 'floss'],
           needs: [open('floss', 300), open('explorer')],

@@ -7,7 +7,7 @@ import { isolation, isolationOff } from '../phases/isolation'
 import { acts, only, open, practice } from '../phases/build'
 import { afterCutting, crownRecords } from './crown-prepare'
 import { deliveryAfter, tissueRecall } from './follow-ups'
-import type { VisitKind } from './kind'
+import { restoring } from './kind'
 
 const act = acts({ phase: 'records', fn: 'preliminary impression', place: 'mouth' })
 
@@ -145,7 +145,7 @@ function metalLines(c: Case, u: Unit): CutLine[] {
 }
 
 /** J03: full metal crown. */
-export const crownMetal: VisitKind = {
+export const crownMetal = restoring({
   id: 'crown.metal',
   beforehand: (c) => {
     const [shade, records] = crownRecords(c)
@@ -177,4 +177,4 @@ export const crownMetal: VisitKind = {
       afterCutting(c),
     ),
   followUps: (c) => [deliveryAfter(c, 'crown.deliver', 'Delivery of the full metal crown'), ...tissueRecall(c)],
-}
+})

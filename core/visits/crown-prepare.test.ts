@@ -2,6 +2,7 @@
  * The crown visit read line by line, as a practitioner would read it: what is done, by whom, where, with which time tie,
  * hold and count. Standing of the order: common practice. A change here is a change of what the practice is told to do.
  */
+import { isClock } from '../model/link'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
 import { visitRequest, type VisitRequestInput } from '../model/request'
@@ -37,7 +38,7 @@ function read(p: Plan): string[] {
 /** The time ties: from edge → to edge, at least / warn / at most, seconds. */
 const ties = (p: Plan): string[] =>
   p.links
-    .filter((l) => l.title)
+    .filter(isClock)
     .map(
       (l) =>
         `${l.title}: ${l.from}.${l.fromEdge} → ${l.to}.${l.toEdge} ${l.atLeastS ?? '–'}/${l.warnS ?? '–'}/${l.atMostS ?? '–'}`,
@@ -263,7 +264,7 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
     expect(p.holds.find((h) => h.id === 'reduction')!.evidence).toContain('sectioned index')
     expect(p.steps.find((s) => s.id === 'anaesthesia.inject')!.detail).toContain('The pulp is gone; the tissue is not')
     // C: infiltration in the upper jaw; M: 3 min to the test.
-    expect(p.links.find((l) => l.title === 'Anaesthetic takes')!.atLeastS).toBe(180)
+    expect(p.links.filter(isClock).find((l) => l.title === 'Anaesthetic takes')!.atLeastS).toBe(180)
   })
 
   it('a flat-end taper for the shoulder, a football for the concavity, the same shape in fine to finish', () => {

@@ -7,7 +7,7 @@ import { fitProvisional, makeProvisional, trimProvisional } from '../phases/prov
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
 import { cordPlan, cords, overgrownTissue } from '../phases/tissue'
 import { deliveryAfter, tissueRecall, tryInOf } from './follow-ups'
-import type { VisitKind } from './kind'
+import { restoring } from './kind'
 
 /** Shade, mould and opposing arch: the assistant's work while the anaesthetic takes. */
 export const crownRecords = (c: Case): Block[] => [
@@ -29,7 +29,7 @@ export function afterCutting(c: Case): Block {
 }
 
 /** J05: crown or conventional bridge, first visit, assistant-led. Reads like the day runs. */
-export const crownPrepare: VisitKind = {
+export const crownPrepare = restoring({
   id: 'crown.prepare',
   beforehand: crownRecords,
   work: (c) => sequence(isolation(c), crownCutting(c), reductionCheck(c), isolationOff(c), afterCutting(c)),
@@ -38,4 +38,4 @@ export const crownPrepare: VisitKind = {
     deliveryAfter(c, 'crown.deliver', `Delivery of the ${c.pontics.length > 0 ? 'bridge' : c.restoration}`),
     ...tissueRecall(c),
   ],
-}
+})

@@ -1,17 +1,17 @@
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { acts, open, practice, sequence, type Block } from '../phases/build'
-import type { Case, Unit } from '../phases/case'
+import type { Case, Unit, RestoredCase } from '../phases/case'
 import { cutSteps, marginCuts, reductionCheck, type CutLine } from '../phases/cutting'
 import { isolation, isolationOff } from '../phases/isolation'
 import { afterCutting, crownRecords } from './crown-prepare'
 import { deliveryAfter, tissueRecall } from './follow-ups'
-import type { VisitKind } from './kind'
+import { restoring } from './kind'
 
 /** Root-filled molar: a first look by about 6 minutes for the top, 10 for the contacts. Standing C or estimate. */
 const minutes = [14, 22, 40] as const
 
-function lines(c: Case, u: Unit): CutLine[] {
-  const t = reductionTargets(c.restoration!)
+function lines(c: RestoredCase, u: Unit): CutLine[] {
+  const t = reductionTargets(c.restoration)
   const head = Math.max(1.5, t.functionalCusp.mostMm)
   const thin = (side: 'mesial' | 'distal'): CutLine[] => {
     const neighbour = u[side].tooth
@@ -102,7 +102,7 @@ function lookBeside(c: Case): Block {
 }
 
 /** J18: crown on a root-filled upper molar, four-handed, under magnification. */
-export const crownRootFilled: VisitKind = {
+export const crownRootFilled = restoring({
   id: 'crown.root-filled',
   beforehand: crownRecords,
   work: (c) =>
@@ -121,4 +121,4 @@ export const crownRootFilled: VisitKind = {
       afterCutting(c),
     ),
   followUps: (c) => [deliveryAfter(c, 'crown.deliver', `Delivery of the ${c.restoration}`), ...tissueRecall(c)],
-}
+})

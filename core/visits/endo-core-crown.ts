@@ -1,6 +1,6 @@
 /** J04: root canal, core and crown in one visit. */
 import { reason } from '../figure'
-import { adhesive, etch, lightStep, cureOf, type Spot } from '../phases/bonding'
+import { adhesive, etch, lightStep, cureOf, spotOn } from '../phases/bonding'
 import { access, fillCanals, shapeCanals } from '../phases/canal'
 import { acts, lasting, meanwhile, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
@@ -11,7 +11,7 @@ import { fitProvisional, makeProvisional, trimProvisional } from '../phases/prov
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
 import { cordPlan, cords, overgrownTissue } from '../phases/tissue'
 import { tissueRecall } from './follow-ups'
-import type { VisitKind } from './kind'
+import { restoring } from './kind'
 
 const act = acts({ phase: 'core', fn: 'placing', place: 'mouth', helped: true })
 const first = (c: Case): Unit => c.units[0]!
@@ -35,7 +35,7 @@ function wall(c: Case): Block {
 /** The core, by the school picked: glass ionomer, or dual-cure resin. */
 function core(c: Case): Block {
   const u = first(c)
-  const s: Spot = { stem: 'core', phase: 'core', tooth: u.tooth, label: u.label }
+  const s = spotOn(u, 'core', 'core')
   const band = act('core.band', `Band round ${u.label}, tight at the gum`, [0.5, 1, 2], {
     fn: 'matrix placement',
     tooth: u.tooth,
@@ -102,7 +102,7 @@ function core(c: Case): Block {
   )
 }
 
-export const endoCoreCrown: VisitKind = {
+export const endoCoreCrown = restoring({
   id: 'endo.core.crown',
   beforehand: (c) => [shadePreview(c), sequence(paintTray(c), wall(c), provisionalMould(c), opposingArch(c))],
   work: (c) => {
@@ -153,8 +153,8 @@ export const endoCoreCrown: VisitKind = {
         }),
       ),
       access(c, u),
-      shapeCanals(c, u),
-      fillCanals(c, u, 2),
+      shapeCanals(u),
+      fillCanals(u, 2),
       core(c),
       sheetOff(c, { purpose: 'canal' }),
       act('core.film', 'Film of root filling and core', [1, 2, 3], {
@@ -186,4 +186,4 @@ export const endoCoreCrown: VisitKind = {
     },
     ...tissueRecall(c),
   ],
-}
+})

@@ -1,4 +1,5 @@
-import { visitRequest, type VisitRequest } from '../model/request'
+import { visitRequest, type VisitRequest, type VisitRequestInput } from '../model/request'
+import { neighbours } from '../teeth/arch'
 import { allTeeth, isPrimary, jawOf, parts } from '../teeth/notation'
 import { kindFacts, type KindId } from '../kinds'
 
@@ -18,4 +19,25 @@ export function exampleRequest(kind: KindId, date: string, team: VisitRequest['t
   // A first molar, a central incisor: what one thinks of first.
   const first = fits.find((t) => ['16', '36', '11', '75', '51'].includes(t)) ?? fits[0]!
   return visitRequest.parse({ kind, date, team, teeth: [fits.includes('36' as never) ? '36' : first] })
+}
+
+/**
+ * A further piece of work of this kind for the same visit: on a tooth worked on already where both can be done, else on
+ * the first that takes it; `null` where no tooth does.
+ */
+export function furtherWork(
+  request: VisitRequest,
+  kind: KindId,
+): VisitRequestInput['also'] extends (infer W)[] | undefined ? W | null : never {
+  const k = kindFacts(kind)
+  const others = allTeeth.filter((t) => !request.teeth.includes(t))
+  for (const t of [...request.teeth, ...others]) {
+    const { mesial, distal } = neighbours(t)
+    const gaps = k.pontics === 'needed' ? [mesial.tooth, distal.tooth].flatMap((p) => (p ? [[p]] : [])) : [[]]
+    for (const pontics of gaps) {
+      const work = { kind, teeth: [t], pontics }
+      if (visitRequest.safeParse({ ...request, also: [...request.also, work] }).success) return work
+    }
+  }
+  return null
 }

@@ -34,13 +34,13 @@ const afterFilling =
 /** Two surfaces where the case does not say. */
 const two = 'MO'
 
-function amalgamOf(c: Case, u: Unit): Block {
+function amalgamOf(u: Unit): Block {
   const at = { tooth: u.tooth }
-  const box = boxesOf(surfacesOf(c, u, two)).length > 0
-  const deep = depthOf(c, u) >= 3
+  const box = boxesOf(surfacesOf(u, two)).length > 0
+  const deep = depthOf(u) >= 3
   return sequence(
     readCavity(spotOf(u)),
-    matrixOn(c, u, two, { kind: 'circumferential' }),
+    matrixOn(u, two, { kind: 'circumferential' }),
     place(id(u, 'liner'), 'Liner on the deepest spot', [0.3, 0.5, 1], {
       ...at,
       passes: ['liner on its carrier'],
@@ -53,6 +53,7 @@ function amalgamOf(c: Case, u: Unit): Block {
     place(id(u, 'base'), 'Base, powder to liquid 1 : 1, smooth floor', [0.7, 1, 2], {
       ...at,
       passes: ['base on the plugger'],
+      asks: [{ reading: 'base', teeth: [u.tooth] }],
       needs: [open('base cement', 1), open('mixing pad'), open('mixing spatula')],
       figures: [
         {
@@ -78,7 +79,7 @@ function amalgamOf(c: Case, u: Unit): Block {
       [1.5, 2.5, 4],
       {
         ...at,
-        told: `condensed amalgam in ${u.label}, ${surfacesOf(c, u, two)}`,
+        told: `condensed amalgam in ${u.label}, ${surfacesOf(u, two)}`,
         passes: ['carrier', 'small condenser', 'carrier', 'large condenser'],
         needs: [open('amalgam carrier'), open('amalgam condenser', 2)],
         ties: [
@@ -103,7 +104,7 @@ function amalgamOf(c: Case, u: Unit): Block {
       needs: [open('burnisher.ball'), open('amalgam carver', 2), open('explorer')],
       mistakes: ['carved too deep: the fissure fractures'],
     }),
-    matrixOff(c, u, two, 'Retainer, wedge, then the band out sideways'),
+    matrixOff(u, two, 'Retainer, wedge, then the band out sideways'),
     only(box, () =>
       place(id(u, 'sides'), 'Carve the sides and the gum edge while it cuts', [0.5, 1, 2], {
         ...at,
@@ -116,7 +117,7 @@ function amalgamOf(c: Case, u: Unit): Block {
       fn: 'chairside',
       needs: [open('cotton roll', 2)],
     }),
-    flossContacts(c, u, two),
+    flossContacts(u, two),
   )
 }
 
@@ -129,7 +130,7 @@ export const fillingAmalgam: VisitKind = {
     sequence(
       sheetOn(c, { purpose: 'cutting' }),
       cavity(c, two),
-      each(c, (u) => amalgamOf(c, u)),
+      each(c, amalgamOf),
       sheetOff(c),
       each(c, (u) =>
         biteUntilEven(u, {
@@ -166,14 +167,15 @@ export const fillingBulk: VisitKind = {
       cavity(c, two),
       each(c, (u) => {
         const s = spotOf(u)
-        const { increments, blocks } = bulk(c, u, { pressed: boxesOf(surfacesOf(c, u, two)).length > 0 })
+        const { increments, blocks } = bulk(c, u, { pressed: boxesOf(surfacesOf(u, two)).length > 0 })
         const cover = cureOf(c, `cover layer, ${u.tooth}`, 20, 'composite.universal', 2)
         return sequence(
-          matrixOn(c, u, two, { kind: 'sectional' }),
+          matrixOn(u, two, { kind: 'sectional' }),
           bondCavity(c, s),
-          place(id(u, 'depth'), `Depth by probe: ${depthOf(c, u)} mm planned`, [0.2, 0.3, 0.5], {
+          place(id(u, 'depth'), `Depth by probe: ${depthOf(u)} mm planned`, [0.2, 0.3, 0.5], {
             tooth: u.tooth,
             fn: 'chairside',
+            asks: [{ reading: 'depth', teeth: [u.tooth], bulk: increments.bulkMm.length, band: false }],
             passes: ['probe'],
             needs: [open('periodontal probe')],
             figures: [increments.figure],
@@ -183,14 +185,14 @@ export const fillingBulk: VisitKind = {
           ...blocks,
           place(id(u, 'cover'), `Cover layer ${increments.coverMm} mm, cusps shaped`, [1, 2, 4], {
             tooth: u.tooth,
-            told: `filled ${u.label}, ${surfacesOf(c, u, two)}, in ${increments.bulkMm.length} bulk increment${increments.bulkMm.length === 1 ? '' : 's'} and a cover`,
+            told: `filled ${u.label}, ${surfacesOf(u, two)}, in ${increments.bulkMm.length} bulk increment${increments.bulkMm.length === 1 ? '' : 's'} and a cover`,
             tell: afterFilling,
             needs: [open('composite.universal', 1), open('composite carver'), open('composite plugger')],
             passes: ['composite on its instrument', 'shaping instrument'],
           }),
           lightStep(s, id(u, 'cover-cure'), cover),
-          matrixOff(c, u, two, 'Ring, wedge, band, in that order'),
-          flossContacts(c, u, two),
+          matrixOff(u, two, 'Ring, wedge, band, in that order'),
+          flossContacts(u, two),
           finishComposite(s),
         )
       }),
@@ -212,9 +214,9 @@ function threePoints(c: Case, s: Spot, u: Unit): Block {
 function injectedOf(c: Case, u: Unit): Block {
   const s = spotOf(u)
   const at = { tooth: u.tooth }
-  const boxes = boxesOf(surfacesOf(c, u, two))
+  const boxes = boxesOf(surfacesOf(u, two))
   const beside = boxes.map((b) => u[b].tooth).filter((t) => t !== null)
-  const band = bandHeight(depthOf(c, u))
+  const band = bandHeight(depthOf(u))
   return sequence(
     only(beside.length > 0, () =>
       place(id(u, 'pre-wedge-out'), 'Pre-wedge out, metal strip in to guard the neighbour', [0.2, 0.3, 0.5], {
@@ -245,12 +247,13 @@ function injectedOf(c: Case, u: Unit): Block {
       place(id(u, 'measure'), 'Depth measured inside and out: it picks the band’s height', [0.3, 0.5, 1], {
         ...at,
         fn: 'chairside',
+        asks: [{ reading: 'depth', teeth: [u.tooth], band: true }],
         passes: ['probe'],
         needs: [open('periodontal probe')],
         figures: [band],
       }),
     ),
-    matrixOn(c, u, two, {
+    matrixOn(u, two, {
       kind: 'sectional',
       band: `${band.value} mm or higher, pressed 5 s, wedge while pressing, ring rocked home`,
       figure: band,
@@ -279,7 +282,7 @@ function injectedOf(c: Case, u: Unit): Block {
     }),
     place(id(u, 'inject'), 'Warm flowable, then warm paste into it, in one go; tip stays in', [0.5, 1, 1.5], {
       ...at,
-      told: `injected warm composite into ${u.label}, ${surfacesOf(c, u, two)}`,
+      told: `injected warm composite into ${u.label}, ${surfacesOf(u, two)}`,
       tell: afterFilling,
       passes: ['flowable from the warmer', 'paste from the warmer', 'plugger'],
       needs: [open('composite.flowable', 0.5), open('composite.injectable', 1), open('composite plugger')],
@@ -296,8 +299,8 @@ function injectedOf(c: Case, u: Unit): Block {
       mistakes: ['gone cold in the hand: it folds and traps air'],
     }),
     threePoints(c, s, u),
-    matrixOff(c, u, two, 'Ring, wedge, band'),
-    flossContacts(c, u, two),
+    matrixOff(u, two, 'Ring, wedge, band'),
+    flossContacts(u, two),
     place(id(u, 'cut-back'), 'Cut back to the tooth, discs, strips', [2, 4, 8], {
       ...at,
       phase: 'finishing',
@@ -331,7 +334,7 @@ export const fillingInjected: VisitKind = {
     sequence(
       sheetOn(c, { purpose: 'bonding' }),
       each(c, (u) => {
-        const beside = boxesOf(surfacesOf(c, u, two)).filter((b) => u[b].tooth)
+        const beside = boxesOf(surfacesOf(u, two)).filter((b) => u[b].tooth)
         return only(beside.length > 0, () =>
           place(id(u, 'pre-wedge'), `Pre-wedge ${beside.join(' and ')} of ${u.label}`, [0.3, 0.5, 1], {
             tooth: u.tooth,

@@ -1,6 +1,7 @@
 /** What the planner proposes to come next by itself, with working days. */
 import type { Case } from '../phases/case'
 import { unitCount } from '../phases/case'
+import { overgrownTeeth } from '../phases/tissue'
 import type { FollowUp } from '../model/plan'
 import type { KindId } from '../kinds'
 
@@ -36,7 +37,7 @@ export function tryInOf(c: Case): FollowUp[] {
 
 /** A week after tissue surgery the tissue is looked at. */
 export function tissueRecall(c: Case): FollowUp[] {
-  if (!c.request.tissue.overgrown || c.choices.redundantTissue === 'wait') return []
+  if (overgrownTeeth(c).length === 0 || c.choices.redundantTissue === 'wait') return []
   return [
     {
       title: 'Look at the tissue',

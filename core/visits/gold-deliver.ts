@@ -11,9 +11,11 @@ const mouth = acts({ phase: 'restoring', fn: 'placing', place: 'mouth', helped: 
 const sheet = acts({ phase: 'isolation', fn: 'dam', place: 'mouth', helped: true })
 const finishing = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })
 
-/** A tooth with one surface takes foil; one with two or more its inlay. Where nothing is said the first takes foil. */
+/** What is said of each tooth; where nothing is, one surface takes foil and two or more an inlay, and the first of all foil. */
 export function goldWork(c: Case): { foil: Unit[]; inlays: Unit[] } {
-  const foil = c.units.filter((u, i) => surfacesOf(c, u, i === 0 ? 'O' : 'MO').length === 1)
+  const foil = c.units.filter((u, i) =>
+    u.facts.made === undefined ? surfacesOf(u, i === 0 ? 'O' : 'MO').length === 1 : u.facts.made === 'foil',
+  )
   return { foil, inlays: c.units.filter((u) => !foil.includes(u)) }
 }
 /** The case with only these teeth. */
@@ -42,12 +44,14 @@ function sealedSheet(c: Case): Block {
     ),
     only(!c.has('chlorhexidine'), () =>
       sheet('isolation.scrub', 'Chlorhexidine scrub of the field', [0.3, 0.5, 1], {
+        act: 'scrub',
         fn: 'chairside',
         needs: [open('chlorhexidine', 5), open('cotton pellet', 4)],
       }),
     ),
     only(c.has('chlorhexidine'), () =>
       sheet('isolation.scrub', 'Field scrubbed with alcohol: chlorhexidine alert', [0.3, 0.5, 1], {
+        act: 'scrub',
         fn: 'chairside',
         needs: [open('alcohol'), open('cotton pellet', 4)],
         reason: practice('chlorhexidine alert: that antiseptic leaves the plan'),

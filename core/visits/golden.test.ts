@@ -4,6 +4,7 @@
  * reading itself is then held to the letter, so that no line of a plan changes unseen.
  * After a meant change: `npm run readings`, and read what changed.
  */
+import { isClock } from '../model/link'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
@@ -37,8 +38,7 @@ function inOrder(p: Plan, ...ids: string[]): void {
   ).toEqual([])
   expect(at, ids.join(' → ')).toEqual(at.toSorted((a, b) => a - b))
 }
-const tie = (p: Plan, from: string, to: string) =>
-  p.links.find((l) => l.from === from && l.to === to && l.title !== undefined)
+const tie = (p: Plan, from: string, to: string) => p.links.filter(isClock).find((l) => l.from === from && l.to === to)
 /** Seconds of the clock within a step. */
 const own = (p: Plan, id: string): number | undefined => tie(p, id, id)?.atLeastS
 const laid = (p: Plan, id: string) => p.setup.find((l) => l.id === id)
@@ -532,7 +532,10 @@ describe('J11, post, core and provisional', () => {
   })
   it('canal 12 mm: 6–7 mm, and it says the seal decides; where less than half the canal is left the dentist is asked', () => {
     const short = (lengthMm: number) =>
-      compile(visitRequest.parse({ ...p.request, canals: { 12: [{ name: 'single', lengthMm }] }, sealMm: 5 }), practice)
+      compile(
+        visitRequest.parse({ ...p.request, ofTooth: { 12: { canals: [{ name: 'single', lengthMm }] } }, sealMm: 5 }),
+        practice,
+      )
     expect(title(short(12), 'canal.film')).toContain('6–7 mm')
     expect(short(12).steps.find((s) => s.id === 'canal.film')!.reason!.text).toContain('the seal decides')
     expect([short(9), short(12)].map((x) => x.clashes.some((c) => c.id === 'post-room'))).toEqual([true, false])

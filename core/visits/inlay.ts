@@ -1,9 +1,9 @@
 /** J12: onlays and inlays, impression and provisional; and their bonded delivery. */
 import { reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'
-import { adhesive, cureOf, etch, lightStep, pumice, resinExcess, type Spot } from '../phases/bonding'
+import { adhesive, cureOf, etch, lightStep, pumice, resinExcess, type Spot, spotOnAll, spotOn } from '../phases/bonding'
 import { absent, acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
-import { boxesOf, labels, surfacesOf, type Case, type Unit } from '../phases/case'
+import { boxesOf, labels, surfacesOf, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
 import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
 import { cleanPiece, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
 import { cavityLines, flossContacts } from '../phases/filling'
@@ -13,19 +13,19 @@ import { fitProvisional, makeProvisional, trimProvisional } from '../phases/prov
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
 import { boxSites, cordPlan, cords, type CordPlan } from '../phases/tissue'
 import { deliveryAfter, weekAfter } from './follow-ups'
-import type { VisitKind } from './kind'
+import { restoring } from './kind'
 
 /** Surfaces where the case does not say: an inlay of two, an onlay of three. */
 const usual = (c: Case): string => (c.restoration === 'ceramic onlay' ? 'MOD' : 'MO')
-const spot = (c: Case): Spot => ({ stem: 'inlay', phase: 'restoring', label: labels(c) })
+const spot = (c: Case): Spot => spotOnAll(c, 'inlay', 'restoring')
 const temp = acts({ phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true })
 const sheet = acts({ phase: 'isolation', fn: 'dam', place: 'mouth', helped: true })
 
-function lines(c: Case, u: Unit): CutLine[] {
-  const t = reductionTargets(c.restoration!)
+function lines(c: RestoredCase, u: Unit): CutLine[] {
+  const t = reductionTargets(c.restoration)
   const onlay = c.restoration === 'ceramic onlay'
   return [
-    ...cavityLines(c, u, usual(c)),
+    ...cavityLines(u, usual(c)),
     ...(onlay
       ? [
           {
@@ -46,7 +46,7 @@ function lines(c: Case, u: Unit): CutLine[] {
       surface: 'all',
       share: 2,
       after: 'shoulder',
-      told: `finished the preparation of ${u.label} for a ${c.restoration}, ${surfacesOf(c, u, usual(c))}`,
+      told: `finished the preparation of ${u.label} for a ${c.restoration}, ${surfacesOf(u, usual(c))}`,
       mistakes: ['an undercut left: it is blocked out with resin, not cut wider'],
     },
   ]
@@ -91,7 +91,7 @@ function inlayProvisional(c: Case): Block {
   const sealed = c.choices.dentineSeal === 'at once'
   const school = c.choices.inlayProvisional
   if (school === 'bis-acryl') return sequence(makeProvisional(c, { sealed }), trimProvisional(c), fitProvisional(c))
-  const boxes = c.units.reduce((n, u) => n + boxesOf(surfacesOf(c, u, usual(c))).length, 0)
+  const boxes = c.units.reduce((n, u) => n + boxesOf(surfacesOf(u, usual(c))).length, 0)
   const separate = temp(
     'provisional.separate',
     'Separator thin over every sealed surface and the neighbours',
@@ -165,6 +165,7 @@ function inlayProvisional(c: Case): Block {
         }),
     temp('provisional.check', 'Closed to the margins, out of the bite; no flossing here', [0.5, 1, 2], {
       fn: 'provisional trimming',
+      asks: [{ reading: 'provisional', teeth: teethOf(c) }],
       needs: [open('articulating paper', 2)],
       countsOut: [],
       hold: good,
@@ -172,7 +173,7 @@ function inlayProvisional(c: Case): Block {
   )
 }
 
-export const inlayPrepare: VisitKind = {
+export const inlayPrepare = restoring({
   id: 'inlay.prepare',
   beforehand: (c) => [
     shadePreview(c),
@@ -194,7 +195,7 @@ export const inlayPrepare: VisitKind = {
         passes: ['mirror', 'probe'],
         figures: [],
         needs: [open('periodontal probe')],
-        detail: `Draw seen with one eye; isthmus ${writeRange(reductionTargets(c.restoration!).inner)} or more; butt edges.`,
+        detail: `Draw seen with one eye; isthmus ${writeRange(reductionTargets(c.restoration).inner)} or more; butt edges.`,
         hold: {
           name: 'reduction',
           title: 'Preparation good',
@@ -222,11 +223,11 @@ export const inlayPrepare: VisitKind = {
     )
   },
   followUps: (c) => [deliveryAfter(c, 'inlay.deliver', `Delivery of the ${c.restoration}`)],
-}
+})
 
 /** One piece bonded: conditioned, seated, excess out while it moves, light from three sides. */
 function bondOne(c: Case, u: Unit): Block {
-  const s: Spot = { stem: `delivery.${u.tooth}`, phase: 'delivery', tooth: u.tooth, label: u.label }
+  const s = spotOn(u, `delivery.${u.tooth}`, 'delivery')
   const act = acts({ phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true, tooth: u.tooth })
   const light = cureOf(c, `inlay ${u.tooth}, each side`, 40, 'cement.resin')
   return sequence(
@@ -253,18 +254,18 @@ function bondOne(c: Case, u: Unit): Block {
     ...(['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'] as const).map((side) =>
       lightStep(s, `delivery.${u.tooth}.cure-${side}`, light, { title: `Light ${light.value} s, ${side}, ${u.label}` }),
     ),
-    flossContacts(c, u, usual(c)),
+    flossContacts(u, usual(c)),
   )
 }
 
-export const inlayDeliver: VisitKind = {
+export const inlayDeliver = restoring({
   id: 'inlay.deliver',
   sheet: (c) => c.choices.bondingIsolation === 'dam',
   work: (c) =>
     sequence(
       sheetOn(c, { purpose: 'bonding' }),
       provisionalOff(c, 'flick'),
-      tryIn(c, c.restoration!, {
+      tryIn(c, c.restoration, {
         detail: 'Never bitten on before it is bonded.',
         needs: [
           open('floss', 300),
@@ -289,4 +290,4 @@ export const inlayDeliver: VisitKind = {
       sheetOff(c),
     ),
   followUps: () => [weekAfter('bite and sensitivity')],
-}
+})

@@ -1,22 +1,34 @@
-import type { Block } from '../phases/build'
-import type { Case } from '../phases/case'
-import type { FollowUp } from '../model/plan'
 import type { KindId } from '../kinds'
+import type { FollowUp } from '../model/plan'
+import type { Block } from '../phases/build'
+import { restored, type Case, type RestoredCase } from '../phases/case'
 
-/**
- * A kind of visit: what is its own. Arrival, anaesthesia and closing are the frame every visit shares; whether the tooth
- * has to be numb follows from the steps of the work itself.
- */
-export interface VisitKind {
+interface KindOf<C extends Case> {
   id: KindId
   /** What fills the wait for the anaesthetic; each block is a branch beside the others. */
-  beforehand?: (c: Case) => Block[]
-  work: (c: Case) => Block
-  followUps: (c: Case) => FollowUp[]
+  beforehand?: (c: C) => Block[]
+  work: (c: C) => Block
+  followUps: (c: C) => FollowUp[]
   /** The sheet is on from the first to the last step of the work. */
   sheet?: (c: Case) => boolean
   /** Done under general anaesthesia: nobody is numbed, the throat is packed. */
   asleep?: boolean
   /** The work checks the bite itself. */
   ownBite?: boolean
+}
+
+/**
+ * A kind of visit: what is its own. Arrival, anaesthesia and closing are the frame every visit shares; whether the tooth
+ * has to be numb follows from the steps of the work itself.
+ */
+export type VisitKind = KindOf<Case>
+
+/** A kind whose work is a restoration: what it is made of is known in every step of it. */
+export function restoring({ beforehand, work, followUps, ...rest }: KindOf<RestoredCase>): VisitKind {
+  return {
+    ...rest,
+    ...(beforehand ? { beforehand: (c) => beforehand(restored(c)) } : {}),
+    work: (c) => work(restored(c)),
+    followUps: (c) => followUps(restored(c)),
+  }
 }

@@ -1,9 +1,9 @@
 /** J16, delivery: tried in with water or glycerine, cement shade chosen, middle two first, cured in turns, finished. */
 import { reason } from '../figure'
 import { mostTintG } from '../measure/restoring'
-import { adhesive, cureOf, etch, lightStep, resinExcess, type Spot } from '../phases/bonding'
+import { adhesive, cureOf, etch, lightStep, resinExcess, spotOn } from '../phases/bonding'
 import { acts, lasting, open, practice, sequence, standby, type Block } from '../phases/build'
-import { labels, type Case, type Unit } from '../phases/case'
+import { labels, type Case, type Unit, teethOf } from '../phases/case'
 import { provisionalOff } from '../phases/delivery'
 import { rolls } from '../phases/isolation'
 import { bondingCordCounts, cordsForBonding } from '../phases/tissue'
@@ -43,11 +43,12 @@ function tryInAll(c: Case): Block {
     ),
     mouth('delivery.cement-shade', 'Cement shade chosen on the teeth, by daylight, patient looking', [1, 3, 6], {
       fn: 'shade preview',
+      asks: [{ reading: 'tint', teeth: teethOf(c) }],
       told: 'chose the shade of the cement with the patient',
       needs: [
         open('try-in paste'),
         open('hand mirror'),
-        ...(c.request.dark || c.request.tintPercent > 0
+        ...(c.units.some((u) => u.facts.dark) || c.request.tintPercent > 0
           ? [open('resin tint')]
           : [standby('resin tint', 'the untinted cement does not match')]),
       ],
@@ -104,7 +105,7 @@ function conditionPieces(): Block {
 
 /** One laminate from the strip to the last light. Laminate bonding 6 · 9 · 15 minutes each. */
 function bondOne(c: Case, u: Unit): Block {
-  const spot: Spot = { stem: `delivery.${u.tooth}`, phase: 'delivery', tooth: u.tooth, label: u.label }
+  const spot = spotOn(u, `delivery.${u.tooth}`, 'delivery')
   const on = (act: string): string => `delivery.${u.tooth}.${act}`
   const light = (where: string) =>
     cureOf(

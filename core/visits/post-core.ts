@@ -1,25 +1,25 @@
 /** J11: post, core and provisional on a front tooth, under the sheet throughout. */
 import { reason } from '../figure'
 import { postSpace } from '../measure/restoring'
-import { adhesive, cureOf, etch, lightStep, type Spot } from '../phases/bonding'
+import { adhesive, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
 import { acts, lasting, open, practice, sequence, standby, type Block } from '../phases/build'
-import { labels, type Case, type Unit } from '../phases/case'
+import { labels, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
 import { cutSteps, marginCuts } from '../phases/cutting'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import { reductionTargets } from '../measure/reduction'
 import { innerSide } from '../teeth/arch'
 import { deliveryAfter } from './follow-ups'
-import type { VisitKind } from './kind'
+import { restoring } from './kind'
 
 const post = acts({ phase: 'core', fn: 'placing', place: 'mouth', helped: true })
 const canal = acts({ phase: 'canal', fn: 'root canal', place: 'mouth', helped: true })
 const first = (c: Case): Unit => c.units[0]!
-const spotOf = (u: Unit): Spot => ({ stem: 'post', phase: 'core', tooth: u.tooth, label: u.label })
+const spotOf = (u: Unit): Spot => spotOn(u, 'post', 'core')
 
 /** Post space by the canal's length where the film has been read, else what the film will be asked. */
 function space(c: Case): Block {
   const u = first(c)
-  const canalMm = c.request.canals[u.tooth]?.[0]?.lengthMm
+  const canalMm = u.facts.canals?.[0]?.lengthMm
   const { sealMm } = c.request
   const room = canalMm !== undefined && canalMm > sealMm ? postSpace(canalMm, sealMm) : undefined
   const depth = room
@@ -34,6 +34,7 @@ function space(c: Case): Block {
         place: 'chair',
         fn: 'chairside',
         tooth: u.tooth,
+        asks: [{ reading: 'post space', teeth: [u.tooth] }],
         told: `read the canal length${canalMm === undefined ? '' : ` of ${canalMm} mm`} from the film`,
         needs: [open('endodontic ruler'), open('film holder')],
         figures: room ? [room.figure] : [],
@@ -49,6 +50,7 @@ function space(c: Case): Block {
       {
         tooth: u.tooth,
         told: `prepared the post space to ${room ? `${room.mostMm} mm` : 'the depth read'}`,
+        asks: [{ reading: 'post space', teeth: [u.tooth] }],
         cut: { id: 'canal.drill', form: 'post space', depthMm: 1.4, surface: 'canal' },
         passes: ['drill, smallest', 'rinse', 'drill, next size'],
         needs: [open('slow handpiece'), open('file stops'), open('endodontic ruler')],
@@ -145,10 +147,10 @@ function bondPost(c: Case): Block {
 }
 
 /** Chamfer all round with its ferrule, then a coat over the dentine that must shine. */
-function shapeAndCoat(c: Case): Block {
+function shapeAndCoat(c: RestoredCase): Block {
   const u = first(c)
-  const t = reductionTargets(c.restoration!)
-  const s: Spot = { stem: 'coat', phase: 'core', tooth: u.tooth, label: u.label }
+  const t = reductionTargets(c.restoration)
+  const s = spotOn(u, 'coat', 'core')
   return sequence(
     cutSteps(
       { ...c, request: { ...c.request, vital: false } },
@@ -183,6 +185,7 @@ function shapeAndCoat(c: Case): Block {
     ),
     post('core.ferrule', 'Ferrule gauged all round', [0.3, 0.5, 1], {
       tooth: u.tooth,
+      asks: [{ reading: 'ferrule', teeth: [u.tooth] }],
       fn: 'chairside',
       passes: ['probe'],
       needs: [open('periodontal probe')],
@@ -245,6 +248,7 @@ function provisional(c: Case): Block {
       mistakes: ['cured in an undercut: it comes off in two pieces'],
     }),
     act('provisional.trim', 'Off, trimmed, polished; back on: margins, contacts, bite', [3, 5, 9], {
+      asks: [{ reading: 'provisional', teeth: teethOf(c) }],
       fn: 'provisional trimming',
       needs: [open('finishing disc', 2), open('rubber point'), open('articulating paper', 2), open('floss', 300)],
       hold: {
@@ -257,6 +261,7 @@ function provisional(c: Case): Block {
       },
     }),
     act('provisional.cement', 'Non-eugenol cement, thin; seat, hold; out of every bite', [1, 1.5, 2], {
+      act: 'provisional cemented',
       fn: 'provisional cementing',
       told: 'cemented the provisional with non-eugenol cement',
       tell: 'The tooth wears a temporary crown. Nothing hard or sticky on that side. When you floss, slide the floss out sideways, not up. Call us if it comes loose, breaks, or feels too high.',
@@ -280,9 +285,9 @@ function provisional(c: Case): Block {
   )
 }
 
-export const postCore: VisitKind = {
+export const postCore = restoring({
   id: 'post.core',
-  beforehand: () => [
+  beforehand: (c) => [
     acts({ phase: 'records', fn: 'shade preview', place: 'mouth' })(
       'records.shade',
       'Shade, teeth still wet, with tabs made of the provisional’s own material',
@@ -290,6 +295,7 @@ export const postCore: VisitKind = {
       {
         needs: [open('shade guide'), open('material tab')],
         told: 'took the shade on wet teeth with tabs of the material',
+        asks: [{ reading: 'shade', teeth: teethOf(c) }],
         hold: {
           name: 'shade',
           title: 'Shade',
@@ -312,4 +318,4 @@ export const postCore: VisitKind = {
     },
     deliveryAfter(c, 'crown.deliver', `Delivery of the ${c.restoration}`),
   ],
-}
+})

@@ -1,10 +1,12 @@
 /** Recalls after bonding and tissue work, and the half-yearly check of a bonded bridge. */
+import { kindFacts } from '../kinds'
 import { acts, only, open, practice, sequence, standby } from '../phases/build'
 import { labels, type Case } from '../phases/case'
 import type { VisitKind } from './kind'
 
 const look = acts({ phase: 'finishing', fn: 'chairside', place: 'mouth' })
-const bonded = (c: Case): boolean => c.request.earlier.some((e) => e.kind.startsWith('bridge.')) || c.pontics.length > 0
+const bonded = (c: Case): boolean =>
+  c.request.earlier.some((e) => kindFacts(e.kind).family === 'bonded bridge') || c.pontics.length > 0
 
 export const recallWeek: VisitKind = {
   id: 'recall.week',

@@ -2,14 +2,14 @@
 import { reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { absent, acts, open, practice, sequence, standby, type Block } from '../phases/build'
-import { labels, type Case, type Unit } from '../phases/case'
+import { labels, type Case, type Unit, teethOf } from '../phases/case'
 import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
 import { finalImpression } from '../phases/impression'
 import { rolls } from '../phases/isolation'
 import { opposingArch, paintTray, shadePreview } from '../phases/records'
 import { cordPlan, cordsBeforeCutting, cords, toothSites, type CordPlan } from '../phases/tissue'
 import { deliveryAfter } from './follow-ups'
-import type { VisitKind } from './kind'
+import { restoring } from './kind'
 
 const records = acts({ phase: 'records', fn: 'chairside', place: 'mouth' })
 const shell = acts({ phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true })
@@ -17,10 +17,10 @@ const shell = acts({ phase: 'provisional', fn: 'provisional making', place: 'mou
 /** Veneer cutting 5 · 8 · 12 minutes a tooth. Standing C or estimate. */
 const minutes = [5, 8, 12] as const
 
-function veneerLines(c: Case, u: Unit): CutLine[] {
+function veneerLines(u: Unit): CutLine[] {
   const t = reductionTargets('laminate veneer')
-  const covered = !c.request.inEnamel
-  const dark = c.request.dark
+  const covered = u.facts.coveredEdge
+  const { dark } = u.facts
   return [
     {
       act: 'depth',
@@ -164,6 +164,7 @@ function veneerProvisional(c: Case): Block {
     }),
     shell('provisional.shell-edges', 'Excess off with blade and fine bur; embrasures open for the floss', [1, 2, 4], {
       fn: 'provisional trimming',
+      asks: [{ reading: 'provisional', teeth: teethOf(c) }],
       cut: { id: 'provisional.shell-edges', form: 'finish', depthMm: 0.2, surface: 'shell' },
       needs: [open('scalpel'), open('high-speed handpiece')],
       hold: {
@@ -179,7 +180,7 @@ function veneerProvisional(c: Case): Block {
 }
 
 /** J06. See the tissue phase: labial and both proximal sides, 00 where displacement is wanted, out of sight. */
-export const veneerPrepare: VisitKind = {
+export const veneerPrepare = restoring({
   id: 'veneer.prepare',
   beforehand: (c) => [shadePreview(c), sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
@@ -196,7 +197,7 @@ export const veneerPrepare: VisitKind = {
                 : 'the dentist packs for the impression only',
             ),
           ),
-      cutSteps(c, (u) => veneerLines(c, u), minutes),
+      cutSteps(c, veneerLines, minutes),
       reductionCheck(c, depthCheck(c, 'Check the depth: edge, middle, neck')),
       first ? sequence() : cords(c, later),
       finalImpression(c, later),
@@ -206,10 +207,10 @@ export const veneerPrepare: VisitKind = {
   followUps: (c) => [
     deliveryAfter(c, 'laminate.deliver', `Delivery of ${c.units.length} laminate${c.units.length === 1 ? '' : 's'}`),
   ],
-}
+})
 
 /** J16, first visit: smile read, shade map, depth by pencil line, margin lowered for a dark tooth, cord again. */
-export const laminatePrepare: VisitKind = {
+export const laminatePrepare = restoring({
   id: 'laminate.prepare',
   beforehand: (c) => [
     sequence(
@@ -236,10 +237,11 @@ export const laminatePrepare: VisitKind = {
             'cord before cutting',
             practice('margin above the tissue, or the dentist packs for the impression only'),
           ),
-      cutSteps(c, (u) => veneerLines(c, u), minutes),
+      cutSteps(c, veneerLines, minutes),
       reductionCheck(c, depthCheck(c, 'Check the depth: no pencil line left, no step')),
       records('records.stump-shade', 'Shade of the prepared teeth: the laboratory has to cover it', [0.5, 1, 2], {
         fn: 'shade preview',
+        asks: [{ reading: 'shade', teeth: teethOf(c) }],
         needs: [open('shade guide'), open('camera')],
         told: 'took the shade of the prepared teeth',
       }),
@@ -260,4 +262,4 @@ export const laminatePrepare: VisitKind = {
   followUps: (c) => [
     deliveryAfter(c, 'laminate.deliver', `Delivery of ${c.units.length} laminate${c.units.length === 1 ? '' : 's'}`),
   ],
-}
+})

@@ -12,6 +12,7 @@ import {
   text,
   uniqueIndex,
 } from 'drizzle-orm/pg-core'
+import { toStore, type Stored, type StoredLearned } from '../../core/model/upgrade'
 import type { Bur } from '../../core/catalog/bur'
 import type { PartScore } from '../../core/drill/score'
 import type { Memory } from '../../core/drill/spacing'
@@ -29,7 +30,7 @@ import type { Happening } from '../../core/run/events'
 /** The part of a request that belongs to one visit of a case. */
 export type VisitFacts = Partial<Pick<VisitRequestInput, 'kind' | 'also' | 'pieceOnHand'>>
 export interface Reopened {
-  plan: Plan
+  plan: Stored<Plan>
   at: number
   by: string
   why: string
@@ -54,7 +55,7 @@ export const practices = pgTable('practices', {
   day: jsonb('day_rules').$type<PracticeInput['day']>().notNull().default({}),
   instruments: jsonb('instruments').$type<PracticeInput['instruments']>().notNull().default({}),
   useLearned: boolean('use_learned').notNull().default(false),
-  learned: jsonb('learned').$type<Practice['learned']>().notNull().default({}),
+  learned: jsonb('learned').$type<StoredLearned>().notNull().default({}),
 })
 
 export const people = pgTable('people', {
@@ -92,7 +93,7 @@ export const cases = pgTable('cases', {
     .notNull()
     .references(() => patients.id),
   /** The case-level part of the request; alerts come from the patient, date and team from the visit. */
-  request: jsonb('request').$type<Partial<VisitRequestInput>>().notNull(),
+  request: jsonb('request').$type<Stored<Partial<VisitRequestInput>>>().notNull(),
   version: integer('version').notNull().default(1),
 })
 
@@ -110,7 +111,7 @@ export const visits = pgTable(
     visitChoices: jsonb('visit_choices').$type<NonNullable<VisitRequestInput['visitChoices']>>().notNull(),
     swaps: jsonb('swaps').$type<Record<string, string>>().notNull(),
     /** What is this visit's own and not its case's: its kind, further work, whether the piece is here. */
-    facts: jsonb('facts').$type<VisitFacts>().notNull().default({}),
+    facts: jsonb('facts').$type<Stored<VisitFacts>>().notNull().default(toStore({})),
     /** The plan that stood signed when an alert re-opened the tray; gone when the tray is signed again. */
     reopened: jsonb('reopened').$type<Reopened>(),
     /** Minutes this patient may be moved either way; the practice's own where nothing was said. */
@@ -138,7 +139,7 @@ export const plans = pgTable('plans', {
   visitId: text('visit_id')
     .primaryKey()
     .references(() => visits.id),
-  plan: jsonb('plan').$type<Plan>().notNull(),
+  plan: jsonb('plan').$type<Stored<Plan>>().notNull(),
   signedBy: text('signed_by').notNull(),
   signedAt: ms('signed_at').notNull(),
   acknowledged: jsonb('acknowledged').$type<string[]>().notNull(),

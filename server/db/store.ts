@@ -1,10 +1,11 @@
 /** Queries. Every function takes the database or the transaction it works in; none reaches for another. */
+import { learnedUpToDate, planUpToDate, requestUpToDate } from '../../core/model/upgrade'
 import { and, asc, desc, eq, gt, gte, inArray, lte } from 'drizzle-orm'
 import { compile } from '../../core/plan/compile'
 import { traceOf } from '../../core/plan/traces'
 import { completeTable } from '../../core/practice/functions'
 import { practice as practiceSchema, type Practice } from '../../core/practice/practice'
-import { visitRequest, type VisitRequest } from '../../core/model/request'
+import { storedRequest, type VisitRequest } from '../../core/model/request'
 import type { Plan } from '../../core/model/plan'
 import type { RunEvent } from '../../core/run/events'
 import { notFound } from '../problem'
@@ -32,6 +33,7 @@ export async function loadPractice(q: Db): Promise<Practice> {
   }
   return practiceSchema.parse({
     ...rest,
+    learned: learnedUpToDate(rest.learned),
     functions,
     people,
     items: items.map((i) => i.body),
@@ -89,9 +91,8 @@ const joined = (row: { visits: VisitRow; cases: VisitFile['case']; patients: Vis
   visit: row.visits,
   case: row.cases,
   patient: row.patients,
-  request: visitRequest.parse({
-    ...row.cases.request,
-    ...row.visits.facts,
+  request: storedRequest.parse({
+    ...requestUpToDate(row.cases.request, row.visits.facts),
     alerts: row.patients.alerts,
     date: row.visits.day,
     team: row.visits.team,
@@ -129,18 +130,9 @@ export async function withEarlier(q: Db, own: readonly VisitFile[], practice: Pr
   const all = (await files(q).where(inArray(t.visits.caseId, caseIds)).orderBy(asc(t.visits.startsAt))).map(joined)
   const shared = all.filter((f) => all.some((x) => x.case.id === f.case.id && x.visit.id !== f.visit.id))
   if (shared.length === 0) return [...own]
-  const frozen = new Map(
-    (
-      await q
-        .select({ visitId: t.plans.visitId, plan: t.plans.plan })
-        .from(t.plans)
-        .where(
-          inArray(
-            t.plans.visitId,
-            shared.map((f) => f.visit.id),
-          ),
-        )
-    ).map((r) => [r.visitId, r.plan]),
+  const frozen = await loadFrozenPlans(
+    q,
+    shared.map((f) => f.visit.id),
   )
   const traces = shared.map((f) => ({
     file: f,
@@ -177,11 +169,22 @@ export async function loadDays(q: Db, from: string, to: string): Promise<VisitFi
   ).map(joined)
 }
 
-export async function loadFrozenPlan(
-  q: Db,
-  visitId: string,
-): Promise<(typeof t.plans.$inferSelect & { plan: Plan }) | null> {
-  return (await q.select().from(t.plans).where(eq(t.plans.visitId, visitId)).limit(1))[0] ?? null
+/** A plan as it was signed, read as of today. */
+export type FrozenPlan = Omit<typeof t.plans.$inferSelect, 'plan'> & { plan: Plan }
+
+export async function loadFrozenPlan(q: Db, visitId: string): Promise<FrozenPlan | null> {
+  const [row] = await q.select().from(t.plans).where(eq(t.plans.visitId, visitId)).limit(1)
+  return row ? { ...row, plan: planUpToDate(row.plan) } : null
+}
+
+/** The signed plans of these visits, by visit. */
+export async function loadFrozenPlans(q: Db, visitIds: readonly string[]): Promise<Map<string, Plan>> {
+  if (visitIds.length === 0) return new Map()
+  const rows = await q
+    .select({ visitId: t.plans.visitId, plan: t.plans.plan })
+    .from(t.plans)
+    .where(inArray(t.plans.visitId, [...visitIds]))
+  return new Map(rows.map((r) => [r.visitId, planUpToDate(r.plan)]))
 }
 
 export const loadMarks = (q: Db, visitId: string) =>

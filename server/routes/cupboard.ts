@@ -11,7 +11,7 @@ import { plainDate } from '../../core/clock'
 import { needsOf, orderCsv, stockForecast, type StockLine } from '../../core/schedule/stock'
 import type { App, House } from '../house'
 import * as t from '../db/schema'
-import { loadDays, loadPractice, withEarlier } from '../db/store'
+import { loadDays, loadFrozenPlans, loadPractice, withEarlier } from '../db/store'
 import { notFound, Problem } from '../problem'
 import { signedIn } from './session'
 
@@ -210,11 +210,10 @@ export const cupboardRoutes =
       const files = await withEarlier(db, await loadDays(db, from, to), practice)
       const closed = new Set((await db.select({ visitId: t.records.visitId }).from(t.records)).map((r) => r.visitId))
       const coming = files.filter((f) => !closed.has(f.visit.id))
-      const frozen = new Map(
-        (await db.select({ visitId: t.plans.visitId, plan: t.plans.plan }).from(t.plans)).map((r) => [
-          r.visitId,
-          r.plan,
-        ]),
+      // Only the coming visits' plans: a practice has ten years of others.
+      const frozen = await loadFrozenPlans(
+        db,
+        coming.map((f) => f.visit.id),
       )
       const needs = needsOf(
         coming.map((f) => ({

@@ -13,11 +13,21 @@ import type { App, House } from '../house'
 import { loadCassettes } from '../db/instruments'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
-import { loadDay, loadFrozenPlan, loadLastEvent, loadMarks, loadPractice, loadVisit, withEarlier } from '../db/store'
+import {
+  loadDay,
+  loadFrozenPlan,
+  loadFrozenPlans,
+  loadLastEvent,
+  loadMarks,
+  loadPractice,
+  loadVisit,
+  withEarlier,
+} from '../db/store'
 import { Problem } from '../problem'
 import { simulatedFeed } from '../standins/appointments'
 import { signedIn } from './session'
-import { head, newVisit, stageOf } from './visits'
+import { head, stageOf, tellOf } from './visit'
+import { newVisit } from './visits'
 
 const mayMoveMin = z.number().int().min(0).max(240).nullable()
 const move = z.strictObject({
@@ -32,10 +42,6 @@ export const dayRoutes =
   (house: House) =>
   async (app: App): Promise<void> => {
     const { db } = house.database
-    const changed = (visitId: string): void => {
-      house.hub.send(visitId, { event: 'visit', data: { visitId } })
-      house.hub.send('day', { event: 'day', data: { visitId } })
-    }
     /** Refuses where the visit has begun: the past stands. */
     const notBegun = async (q: Db, visitId: string): Promise<void> => {
       if (await loadLastEvent(q, visitId)) throw new Problem(409, 'begun', 'The visit has begun; it stays where it is.')
@@ -168,7 +174,7 @@ export const dayRoutes =
             await tx.update(t.visits).set({ startsAt: m.to, chairId }).where(eq(t.visits.id, m.visitId))
           }
         })
-        for (const m of moves) changed(m.visitId)
+        for (const m of moves) tellOf(house, m.visitId)
         return { moved: moves.length }
       },
     )
@@ -194,7 +200,7 @@ export const dayRoutes =
           .update(t.visits)
           .set({ chairId, day, startsAt: wallTime(day, time, practice.zone) })
           .where(eq(t.visits.id, visitId))
-        changed(visitId)
+        tellOf(house, visitId)
         return { ok: true }
       },
     )
@@ -213,7 +219,7 @@ export const dayRoutes =
         const { visitId } = request.params
         await loadVisit(db, visitId)
         await db.update(t.visits).set({ mayMoveMin: request.body.mayMoveMin }).where(eq(t.visits.id, visitId))
-        changed(visitId)
+        tellOf(house, visitId)
         return { ok: true }
       },
     )
@@ -223,10 +229,9 @@ export const dayRoutes =
       const practice = await loadPractice(db)
       const files = await withEarlier(db, await loadDay(db, day), practice)
       const planOf = house.plans.with(practice)
-      const frozen = new Map(
-        (await Promise.all(files.map((f) => loadFrozenPlan(db, f.visit.id)))).flatMap((f) =>
-          f ? [[f.visitId, f.plan] as const] : [],
-        ),
+      const frozen = await loadFrozenPlans(
+        db,
+        files.map((f) => f.visit.id),
       )
       return {
         practice,

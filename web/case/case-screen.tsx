@@ -72,7 +72,7 @@ function Follows({ data, beside }: { data: VisitAndPlan; beside: Beside }) {
               <strong>These cannot all be kept.</strong>{' '}
               {plan.links
                 .filter((l) => score.conflict.includes(l.id))
-                .map((l) => l.title ?? `${titleOf(l.to)} after ${titleOf(l.from)}`)
+                .map((l) => (l.kind === 'order' ? `${titleOf(l.to)} after ${titleOf(l.from)}` : l.title))
                 .join('; ')}
               . Another material, another way, or fewer teeth in one round.
             </Mark>

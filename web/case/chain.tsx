@@ -3,8 +3,8 @@ import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { workingDaysAfter } from '../../core/clock'
-import { alsoWork, type AlsoWork } from '../../core/model/request'
 import type { FollowUp } from '../../core/model/plan'
+import { furtherWork } from '../../core/visits/example'
 import { kindFacts, kindTable, type KindId } from '../../core/kinds'
 import type { VisitAndPlan } from '../app/plan'
 import { NewVisit } from '../day/new-visit'
@@ -91,24 +91,8 @@ export function Works({
   const { request } = data.visit
   const all = [request, ...request.also]
   const add = (kind: KindId): void => {
-    const k = kindFacts(kind)
-    const fits = request.teeth.filter(
-      (t) => alsoWork.safeParse({ kind, teeth: [t] }).success && Number(t[0]) > 4 === (k.dentition === 'primary'),
-    )
-    const first =
-      fits[0] ??
-      (k.dentition === 'primary'
-        ? k.positions?.[0] === 4
-          ? '75'
-          : '51'
-        : k.positions?.[0] && k.positions[0] >= 4
-          ? `${k.jaw === 'upper' ? '1' : '4'}${Math.max(6, k.positions[0])}`
-          : '11')
-    const made: AlsoWork = alsoWork.parse({
-      kind,
-      teeth: [first],
-      ...(k.pontics === 'needed' ? { pontics: ['12'] } : {}),
-    })
+    const made = furtherWork(request, kind)
+    if (!made) return
     change({ also: [...request.also, made] })
     onAt(request.also.length + 1)
   }
@@ -123,9 +107,8 @@ export function Works({
           onKind={(kind) =>
             change({
               kind,
-              ...(kindFacts(kind).restorations.some((r) => r === request.restoration)
-                ? {}
-                : { restoration: undefined }),
+              ...(kindFacts(kind).restorations.some((r) => r === request.restoration) ? {} : { restoration: null }),
+              framework: null,
               ...(kindFacts(kind).pontics ? {} : { pontics: [] }),
             })
           }

@@ -1,11 +1,19 @@
 /** Trying a change of the case without keeping it, and saying what follows from it in one line. */
 import type { Consequence } from '../../core/schedule/compare'
 import { compile } from '../../core/plan/compile'
-import { visitRequest, type AlsoWork, type VisitRequest } from '../../core/model/request'
+import {
+  factsOf,
+  visitRequest,
+  type AlsoWork,
+  type ToothFacts,
+  type VisitRequest,
+  type VisitRequestInput,
+} from '../../core/model/request'
 import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
+import type { Tooth } from '../../core/teeth/notation'
 
-export type Change = Partial<Omit<VisitRequest, 'date' | 'team' | 'swaps' | 'earlier'>>
+export type Change = Partial<Omit<VisitRequestInput, 'date' | 'team' | 'swaps' | 'earlier'>>
 /** What differs from one piece of work to the next: the visit's first, or one of its further ones. */
 export type Work = VisitRequest | AlsoWork
 
@@ -21,8 +29,29 @@ export const workAt = (request: VisitRequest, at: number): Work =>
   at === 0 ? request : (request.also[at - 1] ?? request)
 
 /** A change of one piece of work as a change of the request. */
-export const changeOf = (request: VisitRequest, at: number, change: Partial<AlsoWork>): Change =>
-  at === 0 ? change : { also: request.also.map((w, i) => (i === at - 1 ? { ...w, ...change } : w)) }
+export function changeOf(request: VisitRequest, at: number, change: Partial<AlsoWork>): Change {
+  // What was said of a tooth goes with it when it is no longer worked on.
+  const { teeth } = change
+  const work = workAt(request, at)
+  const whole = teeth
+    ? {
+        ...change,
+        ofTooth: Object.fromEntries(Object.entries(work.ofTooth).filter(([t]) => teeth.some((x) => x === t))),
+      }
+    : change
+  return at === 0 ? whole : { also: request.also.map((w, i) => (i === at - 1 ? { ...w, ...whole } : w)) }
+}
+
+/** What is said of one tooth, changed; a fact set to nothing is no longer said. */
+export function toothChange(
+  work: Work,
+  tooth: Tooth,
+  facts: Partial<Record<keyof ToothFacts, unknown>>,
+): Partial<AlsoWork> {
+  const kept = Object.entries({ ...factsOf(work, tooth), ...facts }).filter(([, v]) => v !== undefined && v !== false)
+  const { [tooth]: _, ...others } = work.ofTooth
+  return { ofTooth: kept.length > 0 ? { ...others, [tooth]: Object.fromEntries(kept) } : others }
+}
 
 const some = (n: number, word: string): string => `${n} ${word}${Math.abs(n) === 1 ? '' : 's'}`
 const signed = (n: number): string => (n > 0 ? `+${n}` : `−${Math.abs(n)}`)

@@ -1,12 +1,12 @@
 /** What will be done and what is known: only what this plan asked for is shown. */
 import type { ReactNode } from 'react'
-import { alertWords, type Alert, type Restoration } from '../../core/vocabulary'
-import { surfaces, type AlsoWork } from '../../core/model/request'
+import { alertWords, type Alert, type Framework, type Restoration } from '../../core/vocabulary'
+import { factsOf, surfaces, type AlsoWork, type ToothFacts } from '../../core/model/request'
 import { toothName, type Tooth } from '../../core/teeth/notation'
 import { kindFacts } from '../../core/kinds'
 import type { VisitAndPlan } from '../app/plan'
 import { Check, Panel, Pick } from '../parts/ui'
-import { changeOf, workAt, type Change } from './change'
+import { changeOf, toothChange, workAt, type Change } from './change'
 
 const box = 'num h-12 rounded-md border-2 border-line bg-sheet px-2'
 
@@ -48,7 +48,46 @@ function NumberField({
   )
 }
 
-/** Surfaces, depths and lengths, tooth by tooth. */
+/** What is yes or no of a tooth, and how it is asked. */
+const toothFlags = [
+  ['dark', 'Dark'],
+  ['overgrown', 'Gum overgrown'],
+  ['coveredEdge', 'Edge covered'],
+] as const
+
+/** Surfaces as MO or MOD; kept on leaving the field, put back where they are none. */
+function SurfacesField({
+  value,
+  disabled,
+  onValue,
+}: {
+  value: string | undefined
+  disabled: boolean
+  onValue: (surfaces: string | undefined) => void
+}) {
+  return (
+    <label className="flex items-center gap-1.5">
+      surfaces
+      <input
+        key={value}
+        disabled={disabled}
+        defaultValue={value ?? ''}
+        placeholder="MO"
+        className={`${box} w-24 uppercase`}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        onBlur={(e) => {
+          const text = e.target.value.trim().toUpperCase()
+          if (text === (value ?? '')) return
+          if (text === '') onValue(undefined)
+          else if (surfaces.safeParse(text).success) onValue(text)
+          else e.target.value = value ?? ''
+        }}
+      />
+    </label>
+  )
+}
+
+/** What is known of each tooth by itself. */
 function ByTooth({
   data,
   at,
@@ -64,82 +103,78 @@ function ByTooth({
 }) {
   const { request } = data.visit
   const work = workAt(request, at)
-  const set = (c: Partial<AlsoWork>): void => change(changeOf(request, at, c))
-  if (!['surfaces', 'depthMm', 'canals'].some(asked)) return null
+  const flags = toothFlags.filter(([fact]) => asked(fact))
+  if (!['surfaces', 'depthMm', 'canals', 'made'].some(asked) && flags.length === 0) return null
   return (
     <ul className="space-y-1.5" aria-label="Tooth by tooth">
-      {work.teeth.map((t: Tooth) => (
-        <li key={t} className="flex flex-wrap items-center gap-x-4 gap-y-1.5">
-          <strong className="num" title={toothName(t)}>
-            {t}
-          </strong>
-          {asked('surfaces') && (
-            <label className="flex items-center gap-1.5">
-              surfaces
-              <input
-                key={work.surfaces[t]}
+      {work.teeth.map((t: Tooth) => {
+        const facts = factsOf(work, t)
+        const say = (f: Partial<Record<keyof ToothFacts, unknown>>): void =>
+          change(changeOf(request, at, toothChange(work, t, f)))
+        const [canal, ...canals] = facts.canals ?? []
+        return (
+          <li key={t} className="flex flex-wrap items-center gap-x-4 gap-y-1.5">
+            <strong className="num" title={toothName(t)}>
+              {t}
+            </strong>
+            {asked('made') && (
+              <Pick
                 disabled={locked}
-                defaultValue={work.surfaces[t] ?? ''}
-                placeholder="MO"
-                className={`${box} w-24 uppercase`}
-                onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-                onBlur={(e) => {
-                  const text = e.target.value.trim().toUpperCase()
-                  const { [t]: before, ...rest } = work.surfaces
-                  if (text === (before ?? '')) return
-                  if (text === '') set({ surfaces: rest })
-                  else if (surfaces.safeParse(text).success) set({ surfaces: { ...work.surfaces, [t]: text } })
-                  else e.target.value = before ?? ''
-                }}
+                label={`What ${t} gets`}
+                value={facts.made ?? ((facts.surfaces?.length ?? 1) > 1 ? 'inlay' : 'foil')}
+                onPick={(made) => say({ made })}
+                options={[
+                  { value: 'foil', label: 'Foil' },
+                  { value: 'inlay', label: 'inlay' },
+                ]}
               />
-            </label>
-          )}
-          {asked('depthMm') && (
-            <NumberField
-              label="depth"
-              unit="mm"
-              disabled={locked}
-              value={work.depthMm[t]}
-              onValue={(n) => {
-                const { [t]: _, ...rest } = work.depthMm
-                set({ depthMm: n === undefined ? rest : { ...rest, [t]: n } })
-              }}
-            />
-          )}
-          {asked('canals') && (
-            <NumberField
-              label="canal"
-              unit="mm"
-              disabled={locked}
-              value={work.canals[t]?.[0]?.lengthMm}
-              onValue={(n) => {
-                const { [t]: before, ...rest } = work.canals
-                set({
-                  canals:
-                    n === undefined
-                      ? rest
-                      : {
-                          ...rest,
-                          [t]: [{ name: before?.[0]?.name ?? 'single', lengthMm: n }, ...(before ?? []).slice(1)],
-                        },
-                })
-              }}
-            />
-          )}
-        </li>
-      ))}
+            )}
+            {asked('surfaces') && (
+              <SurfacesField value={facts.surfaces} disabled={locked} onValue={(v) => say({ surfaces: v })} />
+            )}
+            {asked('depthMm') && (
+              <NumberField
+                label="depth"
+                unit="mm"
+                disabled={locked}
+                value={facts.depthMm}
+                onValue={(depthMm) => say({ depthMm })}
+              />
+            )}
+            {asked('canals') && (
+              <NumberField
+                label="canal"
+                unit="mm"
+                disabled={locked}
+                value={canal?.lengthMm}
+                onValue={(lengthMm) =>
+                  say({
+                    canals:
+                      lengthMm === undefined ? undefined : [{ name: canal?.name ?? 'single', lengthMm }, ...canals],
+                  })
+                }
+              />
+            )}
+            {flags.map(([fact, label]) => (
+              <Check
+                key={fact}
+                disabled={locked}
+                label={label}
+                checked={facts[fact] ?? false}
+                onChange={(on) => say({ [fact]: on })}
+              />
+            ))}
+          </li>
+        )
+      })}
     </ul>
   )
 }
 
-const flags: [
-  fact: 'vital' | 'deepSpot' | 'missingWall' | 'partErupted' | 'dark' | 'inEnamel' | 'pulpTreatment',
-  label: string,
-][] = [
+const flags: [fact: 'deepSpot' | 'missingWall' | 'partErupted' | 'inEnamel' | 'pulpTreatment', label: string][] = [
   ['deepSpot', 'Margin deep in one spot'],
   ['missingWall', 'A wall is missing'],
   ['partErupted', 'Part-erupted'],
-  ['dark', 'Dark tooth'],
   ['inEnamel', 'Wholly in enamel'],
   ['pulpTreatment', 'Pulp treatment'],
 ]
@@ -171,6 +206,15 @@ export function Facts({
           value={work.restoration ?? kind.restorations[0]!}
           onPick={(restoration) => set({ restoration })}
           options={kind.restorations.map((value) => ({ value, label: value.replace(' crown', '') }))}
+        />
+      )}
+      {asked('framework') && kind.frameworks && kind.frameworks.length > 1 && (
+        <Pick<Framework>
+          disabled={locked}
+          label="Framework"
+          value={work.framework ?? kind.frameworks[0]!}
+          onPick={(framework) => set({ framework })}
+          options={kind.frameworks.map((value) => ({ value, label: value }))}
         />
       )}
       {row(
@@ -250,15 +294,6 @@ export function Facts({
             label="Weeping"
             checked={work.tissue.weeping}
             onChange={(weeping) => set({ tissue: { ...work.tissue, weeping } })}
-          />
-        ),
-        asked('tissue') && (
-          <Check
-            key="o"
-            disabled={locked}
-            label="Overgrown"
-            checked={work.tissue.overgrown}
-            onChange={(overgrown) => set({ tissue: { ...work.tissue, overgrown } })}
           />
         ),
         asked('crossbite') && (

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { toast } from 'sonner'
+import { fittingPontics } from '../../core/model/misfits'
 import { neighbours } from '../../core/teeth/arch'
 import { isPrimary, jawOf, readTooth, toothName, writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
 import { kindFacts } from '../../core/kinds'
@@ -67,16 +68,14 @@ export function Teeth({
   const beside = work.teeth.flatMap((t) =>
     Object.values(neighbours(t, gone)).flatMap((n) => (n.tooth && !work.teeth.includes(n.tooth) ? [n.tooth] : [])),
   )
+  const workOn = (teeth: Tooth[]): void =>
+    change(changeOf(request, at, { teeth, pontics: fittingPontics(work.kind, teeth, work.pontics) }))
   const prepare = (t: Tooth): void => {
     if (request.missing.includes(t)) return void toast(`${t} is recorded missing`)
     const same = work.teeth.filter((x) => jawOf(x) === jawOf(t))
-    if (kind.most === 1 || same.length === 0)
-      return change(
-        changeOf(request, at, { teeth: [t], pontics: work.pontics.filter((p) => p !== t && jawOf(p) === jawOf(t)) }),
-      )
-    if (work.teeth.includes(t))
-      return work.teeth.length > 1 ? change(changeOf(request, at, { teeth: without(work.teeth, t) })) : undefined
-    change(changeOf(request, at, { teeth: [...same, t], pontics: without(work.pontics, t) }))
+    if (kind.most === 1 || same.length === 0) return workOn([t])
+    if (work.teeth.includes(t)) return work.teeth.length > 1 ? workOn(without(work.teeth, t)) : undefined
+    workOn([...same, t])
   }
   const foreign = (t: Tooth): boolean => {
     const wrong = isPrimary(t) !== (kind.dentition === 'primary')
@@ -89,13 +88,7 @@ export function Teeth({
   /** What is typed is what is meant: it stands in place of the teeth picked before. */
   const typed = (teeth: Tooth[]): void => {
     if (teeth.some(foreign)) return
-    if (marking === 'prepare')
-      change(
-        changeOf(request, at, {
-          teeth: [...new Set(teeth)],
-          pontics: work.pontics.filter((p) => !teeth.includes(p) && jawOf(p) === jawOf(teeth[0]!)),
-        }),
-      )
+    if (marking === 'prepare') workOn([...new Set(teeth)])
     else teeth.forEach(pick)
   }
   const pick = (t: Tooth): void => {

@@ -1,6 +1,7 @@
 /** The small boxes of chairside: leave a step out, note, keys, and a window that closed. */
 import { useState } from 'react'
-import type { Plan, Step } from '../../core/model/plan'
+import type { Plan } from '../../core/model/plan'
+import type { Step } from '../../core/model/step'
 import type { RunningClock } from '../../core/run/clocks'
 import type { Run } from '../app/run'
 import { CodePad } from '../parts/code-pad'
@@ -116,7 +117,9 @@ export function WindowBox({ clock, plan, run }: { clock: RunningClock; plan: Pla
   const [wrong, setWrong] = useState<string | null>(null)
   const dentist = plan.people.find((p) => p.dentist)!
   const link = plan.links.find((l) => l.id === clock.linkId)!
-  const titles = (link.again ?? [link.from, link.to]).map((id) => plan.steps.find((s) => s.id === id)?.title ?? id)
+  const titles = (link.kind === 'window' ? link.again : [link.to]).map(
+    (id) => plan.steps.find((s) => s.id === id)?.title ?? id,
+  )
   const give = async (kind: 'again' | 'accept'): Promise<void> => {
     const sent = await run.send(
       {

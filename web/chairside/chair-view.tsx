@@ -3,7 +3,8 @@ import { useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link } from 'react-router'
 import { toast } from 'sonner'
-import type { Hold, Step } from '../../core/model/plan'
+import type { Hold } from '../../core/model/plan'
+import type { Step } from '../../core/model/step'
 import { alertWords } from '../../core/vocabulary'
 import { clocksAt } from '../../core/run/clocks'
 import { calledAt } from '../../core/run/cues'
@@ -110,7 +111,7 @@ export function ChairView({
   useHotkeys('h', () => setHold(asked[0]), { enabled: !modal, preventDefault: true })
   // What is read at the step in front, or at the one whose signature is asked.
   const measured = [current, ...asked.map((h) => plan.steps.find((s) => s.id === h.stepId))].find(
-    (s): s is Step => s !== undefined && readingsAt(plan, s).length > 0,
+    (s): s is Step => s !== undefined && readingsAt(s).length > 0,
   )
   useHotkeys('m', () => setBox('measure'), { enabled: !modal && measured !== undefined, preventDefault: true })
   useHotkeys('w', () => setBox('worked'), { enabled: !modal && front !== undefined, preventDefault: true })

@@ -1,5 +1,6 @@
 /** Light summed by tooth while something is being cured: many short cures are lost count of. */
-import type { Plan, Step } from '../../core/model/plan'
+import type { Plan } from '../../core/model/plan'
+import type { Step } from '../../core/model/step'
 import { lightSums } from '../../core/run/light'
 import type { RunCore } from '../../core/run/state'
 

@@ -1,5 +1,6 @@
 import { ChevronsRight } from 'lucide-react'
-import type { Hold, Plan, Step } from '../../core/model/plan'
+import type { Hold, Plan } from '../../core/model/plan'
+import type { Step } from '../../core/model/step'
 import type { Outlook } from '../../core/run/next'
 import type { RunCore } from '../../core/run/state'
 import type { Run } from '../app/run'

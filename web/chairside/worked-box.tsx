@@ -1,10 +1,11 @@
 /** How the figures, clocks and people of the step in front were worked out. */
 import { spanWords } from '../../core/clock'
-import type { Link, Step } from '../../core/model/plan'
+import { isClock, type Clock, type Link } from '../../core/model/link'
+import type { Step } from '../../core/model/step'
 import { Modal } from '../parts/ui'
 import { Why } from '../parts/worked'
 
-const spans = (l: Link): string =>
+const spans = (l: Clock): string =>
   [
     l.atLeastS !== undefined ? `not before ${l.atLeastS} s` : '',
     l.atMostS !== undefined ? `closes at ${l.atMostS} s` : l.warnS !== undefined ? `warns at ${l.warnS} s` : '',
@@ -13,7 +14,7 @@ const spans = (l: Link): string =>
     .join(', ')
 
 export function WorkedBox({ step, links, onClose }: { step: Step; links: readonly Link[]; onClose: () => void }) {
-  const clocks = links.filter((l) => l.to === step.id && l.title !== undefined)
+  const clocks = links.filter(isClock).filter((l) => l.to === step.id)
   return (
     <Modal open onClose={onClose} title="How is this worked out?" wide>
       <div className="space-y-3" data-worked-step={step.id}>
@@ -34,11 +35,9 @@ export function WorkedBox({ step, links, onClose }: { step: Step; links: readonl
               <dt className="font-bold">
                 {l.title}: {spans(l)}
               </dt>
-              {l.because && (
-                <dd>
-                  <Why reason={l.because} />
-                </dd>
-              )}
+              <dd>
+                <Why reason={l.because} />
+              </dd>
             </div>
           ))}
           {(step.cues ?? []).map((c) => (

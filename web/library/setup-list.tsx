@@ -1,5 +1,6 @@
 import { amountWords } from '../../core/plan/amount-words'
-import { phaseNames, type Phase, type Plan, type SetupLine } from '../../core/model/plan'
+import { type Plan, type SetupLine } from '../../core/model/plan'
+import { phaseNames, type Phase } from '../../core/model/step'
 import { Panel } from '../parts/ui'
 
 const heads = { open: 'Laid out', standby: 'Have ready, do not open', drawer: 'In the drawer' } as const

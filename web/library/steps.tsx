@@ -1,7 +1,9 @@
+import { isClock } from '../../core/model/link'
 import { PencilLine, Timer } from 'lucide-react'
 import { useState } from 'react'
 import { standingWords } from '../../core/figure'
-import { phaseNames, type Plan, type Step } from '../../core/model/plan'
+import { type Plan } from '../../core/model/plan'
+import { phaseNames, type Step } from '../../core/model/step'
 import type { KindId } from '../../core/kinds'
 import { usePerson } from '../app/shell'
 import { LeftOut } from '../parts/left-out'
@@ -17,7 +19,7 @@ const minutesWords = (s: Step): string =>
 function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Step) => void }) {
   const hold = plan.holds.find((h) => h.id === s.holdId)
   const titleOf = (id: string): string => plan.steps.find((x) => x.id === id)?.title ?? id
-  const ties = plan.links.filter((l) => l.to === s.id && l.title !== undefined)
+  const ties = plan.links.filter(isClock).filter((l) => l.to === s.id)
   return (
     <li data-step={s.id} className={`border-l-4 py-1 pl-3 ${s.amended ? 'border-brass' : 'border-line'}`}>
       <div className="flex flex-wrap items-baseline justify-between gap-x-3">
@@ -62,7 +64,7 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
           {l.from !== l.to && ` after ${l.fromEdge === 'start' ? 'the start of ' : ''}“${titleOf(l.from)}”`}
           {l.whenMissed && <span className="font-sans"> — missed: {l.whenMissed}</span>}{' '}
           <span className="font-sans text-base text-soft">
-            ({l.because?.text}; {standingWords[l.because!.standing]})
+            ({l.because.text}; {standingWords[l.because.standing]})
           </span>
         </p>
       ))}

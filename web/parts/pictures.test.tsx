@@ -52,8 +52,8 @@ describe('the score', () => {
     const core = initialState(plan).core
     const steps = {
       ...core.steps,
-      'arrival.seat': { status: 'done' as const, rounds: 0 },
-      'anaesthesia.topical': { status: 'running' as const, rounds: 0 },
+      'arrival.seat': { status: 'done' as const, startedAt: 0, performer: 'a', finishedAt: 1, rounds: 0 },
+      'anaesthesia.topical': { status: 'running' as const, startedAt: 1, performer: 'a', rounds: 0 },
     }
     const markup = renderToStaticMarkup(
       <Score score={score} people={plan.people} core={{ ...core, steps }} playheadS={200} label="Score" />,

@@ -2,10 +2,10 @@
 import { useState } from 'react'
 import { damTemplate } from '../../../core/measure/dam-template'
 import type { ReductionSite } from '../../../core/measure/reduction'
-import type { Plan, Step } from '../../../core/model/plan'
-import { judge, readingOfKind, readingsAt, teethAt, type ReadingKind } from '../../../core/readings'
-import { readsScan, type Seen } from '../../../core/readings/impression'
-import type { At } from '../../../core/readings/reading'
+import type { Plan } from '../../../core/model/plan'
+import type { Step } from '../../../core/model/step'
+import { judge, readingOfKind, readingsAt, startsOf, teethAt, type ReadingKind } from '../../../core/readings'
+import type { Seen } from '../../../core/readings/impression'
 import type { Tooth } from '../../../core/teeth/notation'
 import type { Run } from '../../app/run'
 import { usePractice } from '../../app/queries'
@@ -46,18 +46,19 @@ function Part({
 }) {
   const practice = usePractice()
   const { fields } = readingOfKind(kind)
-  if (kind === 'reduction')
+  const ask = step.asks.find((a) => a.reading === kind && a.teeth.includes(tooth))
+  if (ask?.reading === 'reduction')
     return (
       <ReductionPart
         key={tooth}
-        plan={plan}
+        ask={ask}
         tooth={tooth}
         given={given as Partial<Record<ReductionSite, number>>}
         onGive={onGive}
       />
     )
-  if (kind === 'inspection')
-    return <ImpressionPart scan={readsScan(plan)} given={given as unknown as Seen} onGive={onGive} />
+  if (ask?.reading === 'inspection')
+    return <ImpressionPart scan={ask.scan} given={given as unknown as Seen} onGive={onGive} />
   if (kind === 'provisional')
     return <ProvisionalPart plan={plan} tooth={tooth} given={given as never} onGive={onGive} />
   const asked = fields ? <Fields key={`${kind} ${tooth}`} fields={fields} given={given} onGive={onGive} /> : null
@@ -100,9 +101,9 @@ function Part({
 }
 
 export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; run: Run; onClose: () => void }) {
-  const kinds = readingsAt(plan, at)
+  const kinds = readingsAt(at)
   const [kind, setKind] = useState<ReadingKind>(kinds[0]!)
-  const teeth = teethAt(plan, at, kind)
+  const teeth = teethAt(at, kind)
   const [picked, setTooth] = useState<Tooth>(teeth[0]!)
   const tooth = teeth.includes(picked) ? picked : teeth[0]!
   const core = run.state.core
@@ -112,15 +113,14 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
   const [wrong, setWrong] = useState<string | null>(null)
   const key = `${kind} ${tooth}`
   const before = stored(kind, tooth)
-  const where: At = { plan, step: at, tooth, before: core.faults, round: before?.round ?? 0 }
-  const given = entered[key] ??
-    (before?.readings as Given | undefined) ?? { ...empty[kind], ...readingOfKind(kind).starts?.(where) }
+  const where = { plan, step: at, tooth, before: core.faults, round: before?.round ?? 0 }
+  const given = entered[key] ?? (before?.readings as Given | undefined) ?? { ...empty[kind], ...startsOf(kind, where) }
   const judged = judge(kind, given, where)
   const keep = async (): Promise<void> => {
     const sent = await run.send({ kind: 'measure', stepId: at.id, measure: kind, tooth, readings: given })
     if (!sent.ok) return setWrong(sent.message)
     const next = kinds
-      .flatMap((k) => teethAt(plan, at, k).map((t) => ({ k, t })))
+      .flatMap((k) => teethAt(at, k).map((t) => ({ k, t })))
       .find(({ k, t }) => `${k} ${t}` !== key && !stored(k, t) && entered[`${k} ${t}`] === undefined)
     // On to the next tooth or measure that has no reading; with all read the box is done.
     if (!next) return onClose()

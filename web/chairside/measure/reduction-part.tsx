@@ -1,8 +1,8 @@
 /** The prepared tooth with the sites that are read: touch one, give its reading, and the next unread one comes by itself. */
 import { useState } from 'react'
 import { judgeReduction, targetAt, writeRange, type ReductionSite } from '../../../core/measure/reduction'
-import type { Plan } from '../../../core/model/plan'
 import { sitesFor } from '../../../core/readings/preparation'
+import type { AskOf } from '../../../core/readings/reading'
 import type { Tooth } from '../../../core/teeth/notation'
 import { without } from '../../parts/margin-ring'
 import { NumberBox } from './number-box'
@@ -43,18 +43,18 @@ const prepared = {
 const shapes = { enough: '✓', short: '◆', over: '●' } as const
 
 export function ReductionPart({
-  plan,
+  ask,
   tooth,
   given,
   onGive,
 }: {
-  plan: Plan
+  ask: AskOf<'reduction'>
   tooth: Tooth
   given: Readings
   onGive: (r: Readings) => void
 }) {
-  const restoration = plan.request.restoration!
-  const sites = sitesFor(plan, tooth)
+  const { restoration } = ask
+  const sites = sitesFor(ask, tooth)
   const read = (s: ReductionSite) => judgeReduction(restoration, { [s]: given[s] })[0]
   // What was short is read again first; then what has not been read.
   const [picked, setPicked] = useState<ReductionSite>(

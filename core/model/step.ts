@@ -1,0 +1,148 @@
+/** A step of a visit: what is done, by whom, with what, and what it means to the rest of the program. */
+import type { Cut } from '../catalog/cut'
+import type { Need } from '../catalog/match'
+import type { Figure, Reason } from '../figure'
+import type { CordCoverage, CordLayer } from '../measure/cord'
+import type { FunctionName, Permission } from '../practice/functions'
+import type { Tooth } from '../teeth/notation'
+import type { Restoration } from '../vocabulary'
+import type { Edge } from './link'
+
+export const phaseNames = {
+  arrival: 'Arrival',
+  anaesthesia: 'Anaesthesia',
+  records: 'Records',
+  isolation: 'Isolation',
+  cutting: 'Cutting',
+  canal: 'Root canal',
+  core: 'Post and core',
+  restoring: 'Restoring',
+  tissue: 'Tissue',
+  impression: 'Impression',
+  provisional: 'Provisional',
+  delivery: 'Delivery',
+  finishing: 'Finishing',
+  closing: 'Closing',
+} as const
+export type Phase = keyof typeof phaseNames
+
+/** `chair`: with the patient but not in the mouth. `room` and `desk`: after the patient has left. */
+export type Place = 'mouth' | 'chair' | 'bench' | 'desk' | 'room'
+
+/** Three-point duration in seconds. `likelyS` is the mode, the commonest length; the mean of a skewed spread lies beyond it. */
+export interface Spread {
+  shortS: number
+  likelyS: number
+  longS: number
+}
+
+/**
+ * Words called out at a time after an edge of a step: they ask for no touch and refuse nothing. A cue of a step is over when
+ * that step has begun (`until: 'start'`) or is done.
+ */
+export interface Cue {
+  from: string
+  fromEdge: Edge
+  atS: number
+  say: string
+  until: Edge
+  /** Called again and again, so many times in all. */
+  everyS?: number
+  times?: number
+  because: Reason
+}
+
+/** Acts that other rooms look for: what makes it numb, what is wet, what the record and the clashes ask after. */
+export type Act =
+  | 'numb'
+  | 'sheet on'
+  | 'sheet off'
+  | 'scrub'
+  | 'cord in'
+  | 'cord drawn'
+  | 'base cord out'
+  | 'provisional cemented'
+  | 'counts squared'
+  | 'going home'
+
+/** Readings that ask for nothing but their own fields. */
+type PlainReading =
+  | 'shade'
+  | 'anaesthetic'
+  | 'alginate'
+  | 'sheet'
+  | 'cord out'
+  | 'convergence'
+  | 'provisional'
+  | 'post space'
+  | 'ferrule'
+  | 'irrigant'
+  | 'base'
+  | 'light'
+  | 'tint'
+
+/** What is read at a step, of which teeth, and what it is held against. The phase says it; nobody guesses it from an id. */
+export type Ask = { teeth: Tooth[] } & (
+  | { reading: PlainReading }
+  | { reading: 'reduction'; restoration: Restoration }
+  | { reading: 'cord'; layer: CordLayer; along: CordCoverage | 'box' }
+  /** `bulk`: how many increments are planned; `band`: a band's height is picked by it. */
+  | { reading: 'depth'; bulk?: number; band: boolean }
+  | { reading: 'inspection'; scan: boolean }
+)
+export type ReadingKind = Ask['reading']
+
+export interface Performer {
+  personId: string
+  name: string
+  permission: Permission
+  because: Reason
+}
+
+export interface Step {
+  id: string
+  phase: Phase
+  /** What it is, where something downstream has to know: an id is never read for it. */
+  act?: Act
+  title: string
+  detail?: string
+  /** What the record says was done, after the person's name: 'gave a block with …'. */
+  told?: string
+  /** What the patient is told where this was done. */
+  tell?: string
+  /** Not before the tissue and tooth are numb. */
+  hurts?: boolean
+  /** Ids of the practice's amendments that made or changed it. */
+  amended?: string[]
+  tooth?: Tooth
+  fn: FunctionName
+  performer: Performer
+  /** What each person of the visit may do of this step, by the table of functions when the plan was made. */
+  allowed: Record<string, Permission>
+  /** People who are bound with the performer: suction at cutting, the pass at the impression, the dentist who has to see it. */
+  helpers: string[]
+  place: Place
+  spread: Spread
+  /** Its length comes from so many of the practice's own runs: their mean, and that of the starting value, seconds. */
+  learned?: { n: number; meanS: number; startS: number }
+  /** What is handed over, in order. */
+  passes: string[]
+  needs: Need[]
+  /** The teeth that come through the sheet. */
+  holes?: Tooth[]
+  cut?: Cut
+  burId?: string
+  holdId?: string
+  /** What is read at it. */
+  asks: Ask[]
+  countsIn: string[]
+  countsOut: string[]
+  cautions: Reason[]
+  mistakes: string[]
+  figures: Figure[]
+  reason?: Reason
+  /** What is called out while it is waited for or done, by the clock. */
+  cues?: Cue[]
+  /** Said where the step runs beside something that waits. */
+  meanwhile?: string
+}

@@ -1,0 +1,46 @@
+/** What the routes of a visit share: its stage, its head, and telling every screen that it changed. */
+import * as z from 'zod'
+import type { House } from '../house'
+import type { Db } from '../db/open'
+import { loadFrozenPlan, loadLastEvent, openVisit, type VisitFile } from '../db/store'
+import type { Practice } from '../../core/practice/practice'
+import { Problem } from '../problem'
+
+export const visitParams = z.object({ visitId: z.string().min(1).max(80) })
+
+export type Stage = 'planned' | 'laid up' | 'running' | 'closed'
+
+export async function stageOf(q: Db, visitId: string): Promise<Stage> {
+  if (!(await loadFrozenPlan(q, visitId))) return 'planned'
+  const last = await loadLastEvent(q, visitId)
+  // Nothing follows a closed run, so the last event says it all.
+  return last === null ? 'laid up' : last.what.kind === 'run.closed' ? 'closed' : 'running'
+}
+
+export const alreadySigned = (): Problem =>
+  new Problem(409, 'signed', 'The tray is signed and its plan is fixed; re-open the tray to change it.')
+
+export function head(file: VisitFile) {
+  const { visit, patient } = file
+  return {
+    id: visit.id,
+    chairId: visit.chairId,
+    day: visit.day,
+    startsAt: visit.startsAt,
+    patient: { id: patient.id, name: patient.name },
+    request: file.request,
+  }
+}
+
+/** Tells the screens of a visit, and those of the day, that it changed. */
+export function tellOf(house: House, visitId: string): void {
+  house.hub.send(visitId, { event: 'visit', data: { visitId } })
+  house.hub.send('day', { event: 'day', data: { visitId } })
+}
+
+/** A visit whose tray is not signed, with the practice it is compiled for. @throws Problem 404, 409 `signed` */
+export async function unsignedVisit(q: Db, visitId: string): Promise<{ file: VisitFile; practice: Practice }> {
+  const open = await openVisit(q, visitId)
+  if (await loadFrozenPlan(q, visitId)) throw alreadySigned()
+  return open
+}
