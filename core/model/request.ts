@@ -65,7 +65,14 @@ export const workFacts = {
     .enum(['resin', 'resin-modified glass ionomer', 'conventional'])
     .default('resin-modified glass ionomer'),
   /** Tooth by tooth. */
-  ofTooth: z.partialRecord(tooth, toothFacts).default({}),
+  ofTooth: z
+    .partialRecord(tooth, toothFacts, {
+      error: (issue) =>
+        issue.code === 'invalid_key'
+          ? `"${String(issue['path']?.at(-1) ?? '')}" is not an ISO 3950 tooth code`
+          : undefined,
+    })
+    .default({}),
   /** What carries the piece, where it decides how the piece is cleaned and primed. */
   framework: z.enum(frameworks).nullish(),
   /** Length of root filling that has to stay, mm. */

@@ -56,7 +56,7 @@ export function stepLines(plan: Plan, s: Step): string[] {
     ...(s.reason ? [`why: ${why(s.reason)}`] : []),
     ...(s.cues ?? []).map(
       (q) =>
-        `called ${q.atS} s after ${q.from === s.id ? 'its' : q.from} ${q.fromEdge}${q.everyS ? `, every ${q.everyS} s, ${q.times} times` : ''}: ${q.say}`,
+        `called ${q.atS} s after ${q.from === s.id ? `its ${q.fromEdge}` : `the ${q.fromEdge} of “${title(q.from)}”`}${q.everyS ? `, every ${q.everyS} s, ${q.times} times` : ''}: ${q.say}`,
     ),
     ...s.figures.map((f) => `${f.name} ${f.value} ${f.unit}`.trim() + `: ${f.text} [${standingWords[f.standing]}]`),
   ]

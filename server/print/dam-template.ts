@@ -70,6 +70,19 @@ export function damTemplateSheet(
   const title = `${facts.patient}, ${plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}`
   const { sheetMm, holes, figures, because, jaw } = template
   const margin = 22
+  // One hole has no other to be far from.
+  const between: Content[] =
+    figures.length === 0
+      ? []
+      : [
+          {
+            text: [
+              { text: 'From hole to hole, mm: ', bold: true },
+              figures.map((f) => `${f.name} ${f.value.toFixed(1)}`).join(' · '),
+            ],
+            margin: [0, 0, 0, 4],
+          },
+        ]
   const content: Content[] = [
     { text: `Holes for ${title}`, bold: true, fontSize: 14 },
     {
@@ -96,13 +109,7 @@ export function damTemplateSheet(
       ],
       margin: [0, 6, 0, 2],
     },
-    {
-      text: [
-        { text: 'From hole to hole, mm: ', bold: true },
-        figures.map((f) => `${f.name} ${f.value.toFixed(1)}`).join(' · '),
-      ],
-      margin: [0, 0, 0, 4],
-    },
+    ...between,
     {
       text: [
         ...because.map((b) => `${b.text} (${standingWords[b.standing]}). `),

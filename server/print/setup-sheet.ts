@@ -146,7 +146,7 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
     }),
     content: [
       { text: `${facts.time}  ${facts.patient}`, bold: true, fontSize: 17 },
-      { text: `${teeth}: ${plan.request.restoration}`, bold: true, fontSize: 13, margin: [0, 2, 0, 2] },
+      { text: `${teeth}: ${plan.title}`, bold: true, fontSize: 13, margin: [0, 2, 0, 2] },
       { text: `${plan.request.date}, ${facts.chair} · ${plan.people.map((p) => p.name).join(', ')}` },
       ...(alerts.length > 0
         ? [

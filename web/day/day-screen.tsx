@@ -29,7 +29,7 @@ function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
           </p>
           <p className="text-xl">
             <strong className="num">{bothNotations(visit.request.teeth, view.notation)}</strong>{' '}
-            {visit.request.restoration ?? visit.title}
+            {visit.title}
           </p>
           <p>
             {view.chairs.find((c) => c.id === visit.chairId)?.name} · {visit.people.map((p) => p.name).join(', ')} ·{' '}

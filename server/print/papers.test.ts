@@ -1,0 +1,68 @@
+/** Every paper of every kind, read for what no paper may say: an unfilled slot, a number that is none, an id of the program. */
+import { readdirSync, readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { kindIds } from '../../core/kinds'
+import type { Plan } from '../../core/model/plan'
+import { visitRequest } from '../../core/model/request'
+import { compile } from '../../core/plan/compile'
+import { readPlan } from '../../core/plan/text'
+import { starterPractice } from '../../core/practice/starter'
+import { composeNote, noteText } from '../../core/record/note'
+import { runThrough, startDrive } from '../../core/run/drive'
+import { exampleRequest } from '../../core/visits/example'
+import { damTemplateSheet } from './dam-template'
+import { setupSheet } from './setup-sheet'
+
+const practice = starterPractice()
+const team = { dentist: 'dentist', assistants: ['assistant'] }
+const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
+const dentist = { personId: 'dentist', roles: ['dentist' as const], codeShown: true }
+const cases = readdirSync('demo/cases').filter((f) => f.endsWith('.json'))
+const plans: [string, Plan][] = [
+  ...cases.map((f): [string, Plan] => [
+    f,
+    compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8'))), practice),
+  ]),
+  ...kindIds.map((k): [string, Plan] => [k, compile(exampleRequest(k, '2026-11-24', team), practice)]),
+]
+
+/** The words of a document, whatever it nests them in. */
+function wordsOf(node: unknown): string[] {
+  if (typeof node === 'string') return [node]
+  if (Array.isArray(node)) return node.flatMap(wordsOf)
+  if (typeof node !== 'object' || node === null) return []
+  return Object.entries(node).flatMap(([key, value]) =>
+    key === 'text'
+      ? [wordsOf(value).join('')]
+      : ['stack', 'columns', 'content', 'table', 'body', 'ul', 'ol'].includes(key)
+        ? wordsOf(value)
+        : [],
+  )
+}
+
+const slot = /undefined|NaN|\bnull\b|\[object|: *$|\(\)|, ,/m
+
+describe.each(plans)('%s', (_, plan) => {
+  const ids = [...plan.steps.map((s) => s.id), ...plan.holds.map((h) => h.id), plan.kind].filter((id) =>
+    id.includes('.'),
+  )
+  const sound = (paper: string, text: string): void => {
+    expect(text.length, paper).toBeGreaterThan(20)
+    expect(text.match(slot)?.[0], paper).toBeUndefined()
+    const words = new Set(text.split(/[\s,;:()“”"]+/))
+    expect(
+      ids.filter((id) => words.has(id)),
+      `${paper}: ids of the program`,
+    ).toEqual([])
+  }
+  it('says only what a person would say: setup sheet, plan as text, record, patient’s words, hole template', () => {
+    const facts = { patient: 'A Patient', time: '09:00', chair: 'Chair 1', practice: practice.name }
+    sound('setup sheet', wordsOf(setupSheet(plan, facts, 'A4').content).join('\n'))
+    sound('plan', readPlan(plan))
+    const run = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist)
+    const note = composeNote(plan, run.events, { name: 'A Patient' }, 'Etc/UTC')
+    sound('record', noteText(note))
+    const template = damTemplateSheet(plan, { patient: 'A Patient', practice: practice.name, notation: 'iso' }, 'A4')
+    if (template) sound('hole template', wordsOf(template.content).join('\n'))
+  })
+})
