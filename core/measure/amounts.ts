@@ -1,18 +1,18 @@
 /** Amounts of impression and provisional material, and the working window. Starting values: the product's own win. */
 import { round, type Figure } from '../figure'
+import { standardRules, type Rules } from '../rules'
 import type { Dimensions } from '../teeth/dimensions'
 
-/** mL lost in a mixing tip. Standing C; a practice replaces it. */
-export const tipLossMl = 1.2
-const purgeMl = 0.5
-const lightBodyMl = { crown: 0.8, veneer: 0.6, box: 0.5 } as const
+/** What the syringe goes round. */
+export type Washed = 'crown' | 'veneer' | 'box'
 
 /**
  * Light body for the syringe, mL: per unit, plus purge and what stays in the tip.
  * @param ownMl what this practice uses a unit, where it has measured it.
  */
-export function lightBody(kind: keyof typeof lightBodyMl, units: number, ownMl?: number): Figure {
-  const each = ownMl ?? lightBodyMl[kind]
+export function lightBody(kind: Washed, units: number, ownMl?: number, rules: Rules = standardRules): Figure {
+  const each = ownMl ?? rules(`light body.${kind}`).value
+  const [purgeMl, tipLossMl] = [rules('purge').value, rules('tip.loss').value]
   const value = round(units * each + purgeMl + tipLossMl, 1)
   return {
     name: 'light body',
@@ -29,7 +29,11 @@ export function hydrocolloidSchool(units: number, pontics: number): { hydrocollo
 }
 
 /** Tray material, mL, by tray. */
-export function trayMaterial(tray: 'dual-arch quadrant' | 'full arch' | 'sectional'): Figure {
+export function trayMaterial(
+  tray: 'dual-arch quadrant' | 'full arch' | 'sectional',
+  rules: Rules = standardRules,
+): Figure {
+  const tipLossMl = rules('tip.loss').value
   const bulk = { 'dual-arch quadrant': 14, 'full arch': 35, sectional: 17.5 }[tray]
   const value = round(bulk + tipLossMl, 1)
   return {
@@ -56,15 +60,19 @@ export function alginate(jaw: 'upper' | 'lower'): { powder: Figure; water: Figur
   }
 }
 
-const boxFill = 0.65
-const surplus = 1.4
-const floorMl = 1
-
 /**
- * Bis-acryl for crowns, mL: crown volume less the prepared tooth, 40 % surplus, at least 1.0 mL a unit, plus the tip.
- * Volume of a crown ≈ mesiodistal × labiolingual × length × 0.65. Standing C.
+ * Bis-acryl for crowns, mL: crown volume less the prepared tooth, with its surplus, never under the least a unit takes, plus
+ * the tip. Volume of a crown ≈ mesiodistal × labiolingual × length × the share of that box it fills. Standing C.
  */
-export function bisAcryl(units: { size: Dimensions; axialMm: number; occlusalMm: number }[], ownMl?: number): Figure {
+export function bisAcryl(
+  units: { size: Dimensions; axialMm: number; occlusalMm: number }[],
+  ownMl?: number,
+  rules: Rules = standardRules,
+): Figure {
+  const tipLossMl = rules('tip.loss').value
+  const boxFill = rules('bis-acryl.fill').value
+  const surplus = rules('bis-acryl.surplus')
+  const floorMl = rules('bis-acryl.least').value
   if (ownMl !== undefined) {
     const value = round(units.length * ownMl + tipLossMl, 1)
     return {
@@ -82,7 +90,7 @@ export function bisAcryl(units: { size: Dimensions; axialMm: number; occlusalMm:
       Math.max(0, size.labiolingualMm - 2 * axialMm) *
       Math.max(0, size.crownLengthMm - occlusalMm) *
       boxFill
-    return Math.max(floorMl, ((crown - prepared) / 1000) * surplus)
+    return Math.max(floorMl, ((crown - prepared) / 1000) * surplus.value)
   })
   const sum = each.reduce((a, b) => a + b, 0)
   const value = round(sum + tipLossMl, 1)
@@ -90,18 +98,10 @@ export function bisAcryl(units: { size: Dimensions; axialMm: number; occlusalMm:
     name: 'bis-acryl',
     value,
     unit: 'mL',
-    text: `${each.map((v) => `${round(v, 2)} mL`).join(' + ')} (crown less prepared tooth, 40 % surplus, not under ${floorMl} mL a unit) + ${tipLossMl} left in the tip = ${value} mL`,
+    text: `${each.map((v) => `${round(v, 2)} mL`).join(' + ')} (crown less prepared tooth, ${Math.round((surplus.value - 1) * 100)} % surplus, not under ${floorMl} mL a unit) + ${tipLossMl} left in the tip = ${value} mL`,
     standing: 'C',
   }
 }
-
-const secondsPerUnit = { crown: 20, veneer: 15, box: 12 } as const
-const trayLoadS = 25
-const handoverS = 5
-const seatingS = 10
-const inHandS = 10
-/** Drawing one cord with the syringe in the other hand, s. Our estimate. */
-const drawS = 8
 
 export interface InjectionWindow {
   injectionS: number
@@ -119,20 +119,25 @@ export interface InjectionWindow {
  * @param drawn cords drawn one by one between the washes; a single one is drawn before.
  */
 export function injectionWindow(
-  kind: keyof typeof secondsPerUnit,
+  kind: Washed,
   units: number,
   workingS: number,
   drawn = 0,
+  rules: Rules = standardRules,
 ): InjectionWindow {
-  const injectionS = units * secondsPerUnit[kind] + 5
+  const eachS = rules(`inject.${kind}`).value
+  const restS = rules('inject.rest').value
+  const [trayLoadS, handoverS] = [rules('tray.load').value, rules('tray.handover').value]
+  const [seatingS, inHandS] = [rules('tray.seating').value, rules('inject.hand').value]
+  const injectionS = units * eachS + restS
   // Several cords are drawn between the washes, and the hands that draw the last load the tray only then.
-  const drawingS = drawn < 2 ? 0 : drawn * drawS + Math.max(0, trayLoadS + handoverS - secondsPerUnit[kind])
+  const drawingS = drawn < 2 ? 0 : drawn * rules('cord.draw').value + Math.max(0, trayLoadS + handoverS - eachS)
   const spareS = workingS - inHandS - (injectionS + drawingS + seatingS)
   return {
     injectionS,
     trayStartS: Math.max(0, injectionS - trayLoadS - handoverS),
     fits: spareS >= 0,
     spareS,
-    because: `${units} × ${secondsPerUnit[kind]} s + 5 s to wet the rest${drawingS > 0 ? ` + ${drawingS} s for drawing ${drawn} cords between` : ''} + ${seatingS} s seating, against ${workingS} s working time with ${inHandS} s in hand: ${spareS >= 0 ? `${spareS} s to spare` : `${-spareS} s too long`}`,
+    because: `${units} × ${eachS} s + ${restS} s to wet the rest${drawingS > 0 ? ` + ${drawingS} s for drawing ${drawn} cords between` : ''} + ${seatingS} s seating, against ${workingS} s working time with ${inHandS} s in hand: ${spareS >= 0 ? `${spareS} s to spare` : `${-spareS} s too long`}`,
   }
 }

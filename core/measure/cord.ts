@@ -1,4 +1,5 @@
 /** Retraction cord: which size, how long, how many pieces. */
+import { standardRules, type Rules } from '../rules'
 import { reason, round, type Figure, type Reason } from '../figure'
 import { ellipsePerimeter } from './ellipse'
 
@@ -39,12 +40,6 @@ export function cordSize(layer: CordLayer, tissue: CrevicePicture): { size: Cord
 
 export type CordCoverage = 'full crown' | 'labial and proximal'
 
-/** mm: how much of the perimeter is covered, and what is left over to hold. */
-const coverageRules = {
-  'full crown': { share: 1, base: 2, top: 6, single: 6 },
-  'labial and proximal': { share: 0.62, base: 12, top: 12, single: 12 },
-} as const
-
 /**
  * Length of one piece of cord, mm: coverage × cervical perimeter + overlap or tails.
  * The perimeter is an ellipse over the two cervical widths (M: Wheeler's means), or a measured one. Standing C.
@@ -53,40 +48,43 @@ export function cordLength(
   cervix: { mesiodistalMm: number; labiolingualMm: number } | { measuredPerimeterMm: number },
   coverage: CordCoverage,
   layer: CordLayer,
+  rules: Rules = standardRules,
 ): Figure {
   const measured = 'measuredPerimeterMm' in cervix
   const perimeter = measured
     ? cervix.measuredPerimeterMm
     : ellipsePerimeter(cervix.mesiodistalMm, cervix.labiolingualMm)
-  const rule = coverageRules[coverage]
-  const extra = rule[layer]
-  const value = round(rule.share * perimeter + extra, 1)
+  const around = coverage === 'full crown'
+  const share = rules(around ? 'cord.share.around' : 'cord.share.front')
+  const ends = rules(around ? (layer === 'base' ? 'cord.overlap.base' : 'cord.tail') : 'cord.tails.front')
+  const value = round(share.value * perimeter + ends.value, 1)
   const from = measured
     ? `measured perimeter ${round(perimeter, 1)} mm`
     : `perimeter ${round(perimeter, 1)} mm of an ellipse ${cervix.mesiodistalMm} × ${cervix.labiolingualMm} mm`
-  const tail = coverage === 'full crown' && layer === 'base' ? 'overlap' : 'tail'
+  const tail = around && layer === 'base' ? 'overlap' : 'tail'
   return {
     name: `${layer} cord, length of a piece`,
     value,
     unit: 'mm',
-    text: `${rule.share} × ${from} + ${extra} mm ${tail} = ${value} mm`,
-    standing: 'C',
+    text: `${share.value} × ${from} + ${ends.value} mm ${tail} = ${value} mm`,
+    standing: share.own || ends.own ? 'practice' : 'C',
   }
 }
 
 /**
- * Length of one piece for a proximal box, mm: the width of the box and 4 mm each side. Standing C.
+ * Length of one piece for a proximal box, mm: the width of the box and what goes beyond it on each side. Standing C.
  * @throws RangeError where the width is not positive.
  */
-export function boxCordLength(boxWidthMm: number): Figure {
+export function boxCordLength(boxWidthMm: number, rules: Rules = standardRules): Figure {
   if (!(boxWidthMm > 0)) throw new RangeError('a box has a width above 0 mm')
-  const value = round(boxWidthMm + 8, 1)
+  const side = rules('cord.box.side')
+  const value = round(boxWidthMm + 2 * side.value, 1)
   return {
     name: 'box cord, length of a piece',
     value,
     unit: 'mm',
-    text: `box ${boxWidthMm} mm + 4 mm each side = ${value} mm`,
-    standing: 'C',
+    text: `box ${boxWidthMm} mm + ${side.value} mm each side = ${value} mm`,
+    standing: side.own ? 'practice' : 'C',
   }
 }
 

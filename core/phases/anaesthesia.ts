@@ -1,7 +1,7 @@
 import { reason } from '../figure'
 import { cartridgeMg, ceilingMg } from '../measure/anaesthetic'
 import { jawOf, parts } from '../teeth/notation'
-import { absent, open, standby, sequence, step, nothing, type Block } from './build'
+import { absent, open, standby, sequence, step, nothing, type Block, atLeast } from './build'
 import { teethOf, type Case } from './case'
 
 /** How the visit is made painless, decided by what its work does. */
@@ -77,9 +77,8 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
         {
           from: 'anaesthesia.topical',
           fromEdge: 'finish',
-          atLeastS: 60,
+          ...atLeast(c.rule('topical.takes')),
           title: 'Topical takes',
-          because: reason('topical 1–2 min before the needle', 'C'),
         },
       ],
     }),
@@ -100,7 +99,6 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
 export function numbTest(c: Case, numbing: Numbing): Block {
   if (numbing.by !== 'needle') return nothing
   const block = technique(c) === 'block'
-  const lagS = block ? 300 : 180
   return step({
     id: 'anaesthesia.test',
     phase: 'anaesthesia',
@@ -121,9 +119,8 @@ export function numbTest(c: Case, numbing: Numbing): Block {
       {
         from: 'anaesthesia.inject',
         fromEdge: 'finish',
-        atLeastS: lagS,
+        ...atLeast(c.rule(block ? 'anaesthetic.block' : 'anaesthetic.infiltration')),
         title: 'Anaesthetic takes',
-        because: reason(`${block ? 'block: 5–10' : 'infiltration: 3'} min from needle to test`, 'M'),
       },
     ],
     mistakes: ['only the cheek side tested: the clamp then hurts and springs off'],

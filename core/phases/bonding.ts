@@ -5,8 +5,9 @@
 import { reason, type Figure } from '../figure'
 import { cureTime } from '../measure/curing'
 import type { Phase } from '../model/step'
+import type { RuleId, Ruling } from '../rules'
 import type { Tooth } from '../teeth/notation'
-import { lasting, nothing, open, practice, sequence, standby, step, type Block, type Draft } from './build'
+import { lasting, lastingBy, nothing, open, practice, sequence, standby, step, type Block, type Draft } from './build'
 import { labels, teethOf, type Case, type Unit } from './case'
 
 /** Where the acts happen: the stem of their ids, the phase, the tooth, and how it is spoken of. */
@@ -48,24 +49,16 @@ const minutesOf = (seconds: number): [number, number, number] => [
 ]
 
 export type EtchOf = 'enamel' | 'enamel edge' | 'total' | 'missed spot' | 'before glass ionomer'
-const etchTimes: Record<EtchOf, { s: number; text: string }> = {
-  enamel: { s: 60, text: 'enamel only: 60 s' },
-  'enamel edge': { s: 20, text: 'enamel edge before a self-etch adhesive: 20 s' },
-  total: { s: 15, text: 'total etch 15–20 s; dentine never over 15 s' },
-  'missed spot': { s: 30, text: 'a tiny missed spot again: 30 s' },
-  'before glass ionomer': { s: 5, text: 'before glass ionomer: 5 s, then rinse' },
-}
-/** Seconds of phosphoric acid. Standing C. */
-export const etchSeconds = (of: EtchOf): number => etchTimes[of].s
 
 /** Acid on for its time, then off; the rinse is a step of its own with a clock of its own. */
 export function etch(
+  c: Case,
   s: Spot,
   of: EtchOf,
-  { rinseS = 10, hold, act = 'etch' }: { rinseS?: number; hold?: Draft['hold']; act?: string } = {},
+  { rinse = c.rule('etch.rinse'), hold, act = 'etch' }: { rinse?: Ruling; hold?: Draft['hold']; act?: string } = {},
 ): Block {
-  const { s: seconds, text } = etchTimes[of]
-  const because = practice(text)
+  const { value: seconds, because } = c.rule(`etch.${of}`)
+  const rinseS = rinse.value
   return sequence(
     step({
       ...base(s),
@@ -95,7 +88,7 @@ export function etch(
           : 'Dried with short blows; dentine is not bleached out.',
       minutes: minutesOf(rinseS),
       passes: ['water', 'high-volume suction', 'air'],
-      ties: [lasting(rinseS, 'Rinse', practice(`at least ${rinseS} s`))],
+      ties: [lastingBy(rinse, 'Rinse')],
       ...(hold ? { hold: { ...hold, again: hold.again ?? [`${s.stem}.${act}`, `${s.stem}.${act}-rinse`] } } : {}),
       mistakes: ['wet with spit after drying: etched again'],
     }),
@@ -127,18 +120,19 @@ export function adhesive(
   s: Spot,
   { what = 'adhesive', cured = true, title, act = 'adhesive' }: Adhesive = {},
 ): Block {
-  const light = cureOf(c, `adhesive, ${s.label}`, 10, what)
+  const light = cureOf(c, `adhesive, ${s.label}`, 'cure.adhesive', what)
+  const rub = c.rule('adhesive.rub')
   return sequence(
     step({
       ...base(s),
       id: `${s.stem}.${act}`,
       fn: 'bonding',
-      title: title ?? `Adhesive: rub in 20 s, ${s.label}`,
+      title: title ?? `Adhesive: rub in ${rub.value} s, ${s.label}`,
       told: `rubbed in the adhesive on ${s.label}`,
-      minutes: minutesOf(20),
+      minutes: minutesOf(rub.value),
       passes: ['brush with adhesive', 'fresh brush'],
       needs: [open(what, 0.1), open('micro brush', 2), open('dappen dish')],
-      ties: [lasting(20, 'Adhesive rubbed in', practice('20 s, rubbed, not painted'))],
+      ties: [lastingBy(rub, 'Adhesive rubbed in')],
     }),
     step({
       ...base(s),
@@ -154,10 +148,13 @@ export function adhesive(
   )
 }
 
+/** The rows of the register that say how long a light is on at least. */
+export type CureRule = Extract<RuleId, `cure.${string}`>
+
 /** The practice's own least time for a material where it has entered one, else ours; weak lights lengthen it. */
-export function cureOf(c: Case, name: string, leastS: number, what?: string, deepMm?: number): Figure {
+export function cureOf(c: Case, name: string, least: CureRule, what?: string, deepMm?: number): Figure {
   const own = what === undefined ? undefined : c.practice.items.find((i) => i.serves.includes(what))?.cureS
-  return cureTime(`cure, ${name}`, own ?? leastS, c.practice.light.irradianceMWPerCm2, deepMm)
+  return cureTime(`cure, ${name}`, own ?? c.rule(least).value, c.practice.light.irradianceMWPerCm2, deepMm)
 }
 
 /** Light on for the figure's seconds. */

@@ -8,6 +8,7 @@ import { reason, type Figure, type Reason } from '../figure'
 import type { Edge } from '../model/link'
 import type { Absence, HoldName } from '../model/plan'
 import type { Act, Ask, Cue, Phase, Place } from '../model/step'
+import type { Ruling } from '../rules'
 import type { FunctionName } from '../practice/functions'
 import type { Tooth } from '../teeth/notation'
 
@@ -127,6 +128,18 @@ export function lasting(atLeastS: number, title: string, because: Reason, warnS?
     ...(warnS === undefined ? {} : { warnS }),
   }
 }
+/** A clock inside a step, by a row of the register. */
+export const lastingBy = (ruling: Ruling, title: string): Tie => lasting(ruling.value, title, ruling.because)
+/** A lag that a row of the register names; spread into a tie. */
+export const atLeast = (ruling: Ruling) => ({ atLeastS: ruling.value, because: ruling.because })
+/** A window that rows of the register name: when it is called, when it has closed. */
+export const within = (closes: Ruling, warns?: Ruling) => ({
+  atMostS: closes.value,
+  // A practice may close it earlier than the library warns.
+  ...(warns ? { warnS: Math.min(warns.value, closes.value) } : {}),
+  because: closes.because,
+})
+
 /** Common practice, the commonest standing: shorthand for a reason. */
 export const practice = (text: string): Reason => reason(text, 'C')
 

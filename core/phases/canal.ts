@@ -1,4 +1,5 @@
 /** Root-canal work: access, length, shape, clean, fill. The sheet is on; hypochlorite never without it. */
+import { inWords } from '../rules'
 import { reason, type Figure } from '../figure'
 import { jawOf, parts, type Tooth } from '../teeth/notation'
 import { acts, lasting, open, practice, sequence, standby, type Block } from './build'
@@ -119,24 +120,30 @@ function shapeCanal(u: Unit, canal: Canal): Block {
 }
 
 /** All canals: length and shape, agitation, last rinse, dry. Root canal, one canal 20 · 35 · 60 minutes in all with the filling. */
-export function shapeCanals(u: Unit): Block {
+export function shapeCanals(c: Case, u: Unit): Block {
   const canals = canalsOf(u)
+  const agitate = c.rule('irrigant.agitate')
   return sequence(
     ...canals.map((canal) => shapeCanal(u, canal)),
-    act(`canal.agitate.${u.tooth}`, 'Irrigant agitated 15–20 s in each canal before the last rinses', [0.5, 1, 2], {
-      tooth: u.tooth,
-      passes: ['agitator tip', 'irrigation'],
-      asks: [{ reading: 'irrigant', teeth: [u.tooth] }],
-      needs: [open('irrigation agitator'), open('hypochlorite', 5), open('edta', 3)],
-      ties: [
-        lasting(
-          15 * canals.length,
-          'Agitation',
-          practice(`15–20 s a canal, ${canals.length} canal${canals.length === 1 ? '' : 's'}`),
-        ),
-      ],
-      cautions: [hypo],
-    }),
+    act(
+      `canal.agitate.${u.tooth}`,
+      `Irrigant agitated ${agitate.own ? `${agitate.value} s` : '15–20 s'} in each canal before the last rinses`,
+      [0.5, 1, 2],
+      {
+        tooth: u.tooth,
+        passes: ['agitator tip', 'irrigation'],
+        asks: [{ reading: 'irrigant', teeth: [u.tooth] }],
+        needs: [open('irrigation agitator'), open('hypochlorite', 5), open('edta', 3)],
+        ties: [
+          lasting(
+            agitate.value * canals.length,
+            'Agitation',
+            inWords(`${agitate.because.text}, ${canals.length} canal${canals.length === 1 ? '' : 's'}`, agitate),
+          ),
+        ],
+        cautions: [hypo],
+      },
+    ),
   )
 }
 

@@ -1,3 +1,4 @@
+import { rulesOf, type RuleId, type Rules } from '../rules'
 import { factsOf, type AlsoWork, type ToothFacts, type VisitRequest } from '../model/request'
 import type { Alert, Restoration } from '../vocabulary'
 import { resolveChoices, type ChoiceName, type Choices, type ResolvedChoices } from '../practice/choices'
@@ -24,6 +25,7 @@ export interface Unit {
 export interface Asked {
   facts: Set<string>
   choices: Set<ChoiceName>
+  rules: Set<RuleId>
 }
 
 /** The case as the phases see it: request and practice with everything resolved. */
@@ -38,6 +40,8 @@ export interface Case {
   restoration: Restoration | null
   jaw: 'upper' | 'lower'
   has: (alert: Alert) => boolean
+  /** A named time or amount of the trade, as this practice has it. */
+  rule: Rules
   asked: Asked
   /** Where the sheet of the work before stays on for this one, or this one's stays on for the next. */
   sheet: { alreadyOn: boolean; staysOn: boolean; teeth: readonly Tooth[]; offStep: string }
@@ -78,7 +82,8 @@ function notingSaid(target: ToothFacts, note: (key: string) => void): ToothFacts
  */
 export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWork): Case {
   const plain: VisitRequest = work ? { ...whole, ...work } : whole
-  const asked: Asked = { facts: new Set(), choices: new Set() }
+  const asked: Asked = { facts: new Set(), choices: new Set(), rules: new Set() }
+  const rules = rulesOf(practice.rules)
   const card = practice.cards.find((c) => c.dentistId === plain.team.dentist)
   const resolved = resolveChoices(card?.choices ?? {}, plain.choices, plain.visitChoices, plain)
   const choices = Object.fromEntries(Object.entries(resolved).map(([name, c]) => [name, c.value])) as unknown as Choices
@@ -105,6 +110,10 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     restoration: plain.restoration,
     jaw: jawOf(plain.teeth[0]!),
     has: (a) => plain.alerts.includes(a),
+    rule: (rule) => {
+      asked.rules.add(rule)
+      return rules(rule)
+    },
     asked,
     sheet: { alreadyOn: false, staysOn: false, teeth: plain.teeth, offStep: 'isolation.dam-off' },
   }

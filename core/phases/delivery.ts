@@ -1,6 +1,6 @@
 /** What deliveries share: provisional off, cleaned, piece tried and approved, cemented or bonded, clean. */
 import { reason, type Reason } from '../figure'
-import { acts, nothing, open, practice, sequence, standby, type Block, type Draft } from './build'
+import { acts, nothing, open, practice, sequence, standby, type Block, type Draft, within } from './build'
 import { labels, type Case, teethOf } from './case'
 
 const act = acts({ phase: 'delivery', fn: 'chairside', place: 'mouth', helped: true })
@@ -126,7 +126,7 @@ export function finalCement(c: Case): FinalCement {
 /** Conventional cementing: dry, thin layer, seat, bite on a stick, set, clean. Set 4–5 min or the product's own. */
 export function cementPiece(c: Case, what: string): Block {
   const cement = finalCement(c)
-  const setS = c.practice.items.find((i) => i.serves.includes(cement.need))?.setS ?? 300
+  const setS = c.practice.items.find((i) => i.serves.includes(cement.need))?.setS ?? c.rule('cement.sets').value
   return sequence(
     act('delivery.dry', `Isolate, dry ${labels(c)}; not bleached out`, [0.5, 1, 2], {
       needs: [open('cotton roll', 4)],
@@ -148,10 +148,8 @@ export function cementPiece(c: Case, what: string): Block {
           from: 'delivery.mix',
           fromEdge: 'start',
           toEdge: 'finish',
-          warnS: 75,
-          atMostS: 120,
+          ...within(c.rule('cement.seat'), c.rule('cement.seat.warns')),
           title: 'Cement mixed to seated',
-          because: reason('about 2 min; the product’s own working time wins', 'estimate'),
           whenMissed: 'it has thickened: clean both and mix again',
           again: ['delivery.dry', 'delivery.mix', 'delivery.seat'],
         },

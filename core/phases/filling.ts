@@ -180,7 +180,7 @@ export function bulk(c: Case, u: Unit, { pressed }: { pressed: boolean }): { inc
   let floor = depthMm
   const blocks = increments.bulkMm.map((mm, i) => {
     const id = `${s.stem}.bulk-${i + 1}`
-    const light = cureOf(c, `bulk increment ${i + 1}`, 20, 'composite.bulk', Math.max(0, floor - mm))
+    const light = cureOf(c, `bulk increment ${i + 1}`, 'cure.increment', 'composite.bulk', Math.max(0, floor - mm))
     floor -= mm
     return sequence(
       step({

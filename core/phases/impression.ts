@@ -1,5 +1,6 @@
+import { inWords, span } from '../rules'
 import { reason, type Figure } from '../figure'
-import { hydrocolloidSchool, injectionWindow, lightBody, tipLossMl, trayMaterial } from '../measure/amounts'
+import { hydrocolloidSchool, injectionWindow, lightBody, trayMaterial } from '../measure/amounts'
 import { boxesOf, cardAdds, labels, surfacesOf, teethOf, unitCount, type Case } from './case'
 import {
   drawer,
@@ -13,6 +14,8 @@ import {
   type Block,
   type Draft,
   type Tie,
+  atLeast,
+  within,
 } from './build'
 import type { CordLayer } from '../measure/cord'
 import { baseCordsOut, cordOutStep, cordStepId, drawnCounts, drawnLayer, type CordPlan, type CordSite } from './tissue'
@@ -56,7 +59,7 @@ export function pickSpeed(c: Case, family: Family, drawn = 0): Material {
     const item = c.practice.items.find((i) => i.serves.includes(`light body.${family}.${speed}`))
     const workingS = item?.workingS ?? startingTimes[speed].workingS
     const inMouthS = item?.inMouthS ?? startingTimes[speed].inMouthS
-    const window = injectionWindow(kind, n, workingS, drawn)
+    const window = injectionWindow(kind, n, workingS, drawn, c.rule)
     return { speed, workingS, inMouthS, because: window.because, fits: window.fits && Boolean(item) }
   })
   return made.find((m) => m.fits) ?? made.at(-1)!
@@ -100,17 +103,25 @@ function roundsOf(c: Case): Round[] {
     : [first]
 }
 
-const dwell = (from: string): Tie => ({
-  from,
-  fromEdge: 'finish',
-  atLeastS: 300,
-  warnS: 900,
-  title: 'Cord dwells',
-  because: reason('at least 5 min after the last piece; over 15 min the tissue suffers (M)', 'C'),
-})
+/** The cord's minutes: not drawn before, and called when it has lain long enough to hurt. */
+function dwell(c: Case, from: string): Tie {
+  const [least, longest] = [c.rule('cord.dwell'), c.rule('cord.longest')]
+  return {
+    from,
+    fromEdge: 'finish',
+    atLeastS: least.value,
+    warnS: Math.max(longest.value, least.value),
+    title: 'Cord dwells',
+    because: inWords(
+      `at least ${span(least.value)} after the last piece; over ${span(longest.value)} the tissue suffers (M)`,
+      least,
+      longest,
+    ),
+  }
+}
 
 /** The teeth looked at and dried where no cord is drawn. */
-function dryTeeth(plan: CordPlan): Block {
+function dryTeeth(c: Case, plan: CordPlan): Block {
   const base = plan.layers.includes('base')
   return step({
     id: 'impression.dry',
@@ -120,7 +131,7 @@ function dryTeeth(plan: CordPlan): Block {
     place: 'mouth',
     minutes: [0.3, 0.5, 1],
     helped: true,
-    ...(base ? { ties: [dwell(cordStepId('base', plan.sites.at(-1)!))] } : {}),
+    ...(base ? { ties: [dwell(c, cordStepId('base', plan.sites.at(-1)!))] } : {}),
   })
 }
 
@@ -143,26 +154,24 @@ function drawCord(c: Case, plan: CordPlan, layer: CordLayer, s: CordSite): Block
     passes: ['loaded syringe in the other hand', 'tweezers', 'air'],
     countsOut: drawnCounts(plan, layer, s),
     cautions: [reason('Never dry: a dry cord takes the lining with it and it bleeds', 'C')],
-    ties: [dwell(cordStepId(layer, plan.sites.at(-1)!))],
+    ties: [dwell(c, cordStepId(layer, plan.sites.at(-1)!))],
   })
 }
 
-const crevice = (from: string, to: 'start' | 'finish', again: string[]): Tie => ({
-  from,
-  fromEdge: 'finish',
-  toEdge: to,
-  warnS: 45,
-  atMostS: 60,
-  title: 'Crevice closes',
-  because: reason(
-    to === 'start'
-      ? 'the crevice starts closing as soon as the cord leaves'
-      : 'the crevice starts closing as soon as the cord leaves; tray seated within 60 s',
-    'M',
-  ),
-  whenMissed: 'pack again and wait five minutes',
-  again,
-})
+/** From the cord's leaving until the wash lies, or the tray, or the scan begins. */
+function crevice(c: Case, from: string, to: 'start' | 'finish', again: string[]): Tie {
+  const [open, warns] = [c.rule('crevice.open'), c.rule('crevice.warns')]
+  return {
+    from,
+    fromEdge: 'finish',
+    toEdge: to,
+    ...within(open, warns),
+    title: 'Crevice closes',
+    because: to === 'start' ? inWords('the crevice starts closing as soon as the cord leaves', open) : open.because,
+    whenMissed: `pack again and wait ${span(c.rule('cord.dwell').value)}`,
+    again,
+  }
+}
 
 function marginsHold(c: Case): Block {
   return only(cardAdds(c, 'margins'), () =>
@@ -245,10 +254,10 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
   const sites = injectionSites(c)
   const drawn = drawnLayer(plan) && mark === '' ? plan.sites.length : 0
   const material = pickSpeed(c, family, drawn)
-  const window = injectionWindow(sites.kind, sites.n, material.workingS, drawn)
+  const window = injectionWindow(sites.kind, sites.n, material.workingS, drawn, c.rule)
   const own = c.practice.items.find((i) => i.serves.includes(`light body.${family}.${material.speed}`))?.perUnit
-  const light = lightBody(sites.kind, sites.n, own)
-  const tray = trayMaterial(dual ? 'dual-arch quadrant' : 'full arch')
+  const light = lightBody(sites.kind, sites.n, own, c.rule)
+  const tray = trayMaterial(dual ? 'dual-arch quadrant' : 'full arch', c.rule)
   const layer = drawnLayer(plan)
   const first = mark === ''
   const id = (act: string): string => `impression.${mark}${act}`
@@ -274,7 +283,7 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
       again,
     },
     ...(layer && first && plan.sites.length === 1
-      ? [crevice(cordOutStep(layer, plan.sites[0]!), 'finish', again)]
+      ? [crevice(c, cordOutStep(layer, plan.sites[0]!), 'finish', again)]
       : []),
   ]
   const heavy =
@@ -315,9 +324,8 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
             {
               from: 'impression.paint-tray',
               fromEdge: 'finish' as const,
-              atLeastS: 900,
+              ...atLeast(c.rule('tray.adhesive')),
               title: 'Tray adhesive dries',
-              because: reason('painted 15 min before', 'C'),
             },
           ],
         }
@@ -378,14 +386,14 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
     sequence(
       drawCord(c, plan, layer!, s),
       washOn(s.key, window.injectionS / plan.sites.length, [
-        crevice(cordOutStep(layer!, plan.sites[i]!), 'finish', again),
+        crevice(c, cordOutStep(layer!, plan.sites[i]!), 'finish', again),
       ]),
     )
   const drawAndWash = !first
     ? sequence(load, meanwhile(goRound, washOn(undefined, window.injectionS), loadTray))
     : !layer
       ? sequence(
-          meanwhile('the syringe is loaded', dryTeeth(plan), load),
+          meanwhile('the syringe is loaded', dryTeeth(c, plan), load),
           meanwhile(goRound, washOn(undefined, window.injectionS), loadTray),
         )
       : plan.sites.length === 1
@@ -454,7 +462,7 @@ function scan(c: Case, plan: CordPlan): Block {
       minutes: [1, 1.5, 3],
       needs: [open('scanner'), open('scanner tip')],
     }),
-    ...(layer ? plan.sites.map((s) => drawCord(c, plan, layer, s)) : [dryTeeth(plan)]),
+    ...(layer ? plan.sites.map((s) => drawCord(c, plan, layer, s)) : [dryTeeth(c, plan)]),
     step({
       id: 'impression.scan-preparation',
       phase: 'impression',
@@ -465,7 +473,7 @@ function scan(c: Case, plan: CordPlan): Block {
       helped: true,
       minutes: [1, 2, 4],
       passes: ['air', 'mirror'],
-      ...(layer ? { ties: [crevice(cordOutStep(layer, plan.sites[0]!), 'start', retakeSteps(plan))] } : {}),
+      ...(layer ? { ties: [crevice(c, cordOutStep(layer, plan.sites[0]!), 'start', retakeSteps(plan))] } : {}),
     }),
     step({
       id: 'impression.scan-bite',
@@ -509,7 +517,7 @@ function inspect(c: Case, plan: CordPlan, mark: string, isScan: boolean): Block 
 }
 
 /** What each impression needs before it leaves the room: disinfected, damp or dry, poured in time. */
-function putAway(round: Round): Block {
+function putAway(c: Case, round: Round): Block {
   const { family, mark } = round
   if (family === 'hydrocolloid') {
     return step({
@@ -525,10 +533,8 @@ function putAway(round: Round): Block {
         {
           from: `impression.${mark}remove`,
           fromEdge: 'finish',
-          warnS: 420,
-          atMostS: 720,
+          ...within(c.rule('hydrocolloid.pour'), c.rule('hydrocolloid.warns')),
           title: 'Hydrocolloid shrinks',
-          because: reason('poured at once: within about 12 min as for alginate', 'C'),
           whenMissed: 'take it again, or tell the laboratory it lay dry',
           again: [...roundSteps(mark), `impression.${mark}pour`],
         },
@@ -568,7 +574,7 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
           place: 'desk',
           minutes: [0.5, 1, 3],
         })
-      : sequence(...rounds.map(putAway)),
+      : sequence(...rounds.map((r) => putAway(c, r))),
     only(bite, () =>
       step({
         id: 'impression.bite-record',
@@ -579,7 +585,7 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
         place: 'mouth',
         minutes: [1.5, 2, 3],
         needs: [
-          open('bite silicone', 6.5 + tipLossMl),
+          open('bite silicone', 6.5 + c.rule('tip.loss').value),
           open('mixing tip'),
           ...(unitCount(c) >= 3 ? [drawer('facebow', 'several units, and the dentist wants it')] : []),
         ],

@@ -2,7 +2,8 @@ import { reason, type Figure, type Reason } from '../figure'
 import { bisAcryl } from '../measure/amounts'
 import { thinnest } from '../measure/provisional'
 import { reductionTargets } from '../measure/reduction'
-import { acts, open, sequence, standby, step, type Block, type Draft } from './build'
+import { acts, atLeast, open, sequence, standby, step, within, type Block, type Draft, type Tie } from './build'
+import { inWords, span } from '../rules'
 import { cardAdds, labels, teethOf, type Case } from './case'
 
 /** What making the provisional over takes, up to the bench. */
@@ -29,12 +30,17 @@ function bisAcrylAmount(c: Case): Figure {
       ...c.pontics.map((u) => ({ size: u.size, axialMm: u.size.mesiodistalMm / 2, occlusalMm: u.size.crownLengthMm })),
     ],
     own,
+    c.rule,
   )
 }
+
+/** Seconds from one lift to the next while it is rubbery. Our estimate: several lifts before it is hard. */
+const liftEveryS = 20
 
 /** Separator, mix, seat, first lift: the part that happens in the mouth while the cord dwells. */
 export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean } = {}): Block {
   const amount = bisAcrylAmount(c)
+  const [rubbery, out] = [c.rule('bis-acryl.rubbery'), c.rule('bis-acryl.out')]
   const mould = mouldOf(c)
   const sealedHold: Pick<Draft, 'hold'> = sealed
     ? {
@@ -89,10 +95,8 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
           from: 'provisional.mix',
           fromEdge: 'start',
           toEdge: 'finish',
-          warnS: 35,
-          atMostS: 45,
+          ...within(c.rule('bis-acryl.seat'), c.rule('bis-acryl.seat.warns')),
           title: 'Bis-acryl to be seated',
-          because: reason('seated by about 45 s from the mix; the product’s own time wins', 'estimate'),
           whenMissed: 'it drags and comes out thick: clean the mould and mix again',
           again: mouldSteps,
         },
@@ -117,13 +121,13 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
           from: 'provisional.mix',
           fromEdge: 'start',
           toEdge: 'start',
-          atLeastS: 60,
-          warnS: 120,
-          atMostS: 150,
+          ...within(out, c.rule('bis-acryl.rubbery.warns')),
+          atLeastS: rubbery.value,
           title: 'Rubbery stage',
-          because: reason(
-            'first lift between 60 and 150 s from the mix, by product and warmth; the bead tells better than the clock',
-            'estimate',
+          because: inWords(
+            `first lift between ${rubbery.value} and ${span(out.value)} from the mix, by product and warmth; the bead tells better than the clock`,
+            rubbery,
+            out,
           ),
           whenMissed: 'it may be locked: section it off, do not pull; then make another',
           again: mouldSteps,
@@ -132,26 +136,27 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
       cues: [
         {
           from: 'provisional.mix',
-          atS: 60,
+          atS: rubbery.value,
           say: 'Rubbery? First lift',
-          because: reason(
-            'between 60 and 150 s from the mix, by product and warmth; the bead tells better',
-            'estimate',
+          because: inWords(
+            `between ${rubbery.value} and ${span(out.value)} from the mix, by product and warmth; the bead tells better`,
+            rubbery,
+            out,
           ),
         },
         {
           from: 'provisional.mix',
-          atS: 80,
-          everyS: 20,
+          atS: rubbery.value + liftEveryS,
+          everyS: liftEveryS,
           times: 4,
           say: 'Lift, and seat it again',
           because: reason('several times, so that it does not lock into undercuts', 'C'),
         },
         {
           from: 'provisional.mix',
-          atS: 150,
+          atS: out.value,
           say: 'Out now',
-          because: reason('out by the end of the rubbery stage', 'estimate'),
+          because: out.because,
         },
       ],
       mistakes: ['left until hard: it locks into the undercuts'],
@@ -160,14 +165,13 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
 }
 
 /** Gauge, contacts, margin: the bench work on any bis-acryl provisional. */
-export const hardens = {
+export const hardens = (c: Case): Tie => ({
   from: 'provisional.mix',
-  fromEdge: 'start' as const,
-  toEdge: 'start' as const,
-  atLeastS: 240,
+  fromEdge: 'start',
+  toEdge: 'start',
+  ...atLeast(c.rule('bis-acryl.hard')),
   title: 'Bis-acryl hardens',
-  because: reason('hard enough to trim at 4–5 min from the mix', 'estimate'),
-}
+})
 
 /** The smooth surface, by the school picked. */
 export function polishProvisional(c: Case): Block {
@@ -210,7 +214,7 @@ export function trimProvisional(c: Case): Block {
         open('thickness gauge'),
         standby('flowable resin', 'a void or a short margin'),
       ],
-      ties: [hardens],
+      ties: [hardens(c)],
       figures: [thinnest],
     }),
     polishProvisional(c),
@@ -319,9 +323,8 @@ export function fitProvisional(c: Case): Block {
         {
           from: 'provisional.cement',
           fromEdge: 'finish',
-          atLeastS: 240,
+          ...atLeast(c.rule('provisional.cement.sets')),
           title: 'Provisional cement sets',
-          because: reason('4–5 min; the product’s own time wins', 'C'),
         },
       ],
       mistakes: ['floss pulled up: the provisional comes with it', 'cement left in the sulcus: sore gum within days'],

@@ -1,6 +1,6 @@
 import { reason } from '../figure'
 import { alginate, hydrocolloidSchool, trayMaterial } from '../measure/amounts'
-import { absent, only, open, practice, sequence, step, type Block, type Draft } from './build'
+import { absent, only, open, practice, sequence, step, type Block, type Draft, within } from './build'
 import { customTray } from './impression'
 import { teethOf, type Case } from './case'
 
@@ -79,10 +79,10 @@ export function provisionalMould(c: Case): Block {
     needs: [
       ...(c.request.missingWall ? [open('flowable resin')] : []),
       open('sectional tray'),
-      open('preliminary silicone', trayMaterial('sectional').value),
+      open('preliminary silicone', trayMaterial('sectional', c.rule).value),
       open('dispensing gun'),
     ],
-    figures: [trayMaterial('sectional')],
+    figures: [trayMaterial('sectional', c.rule)],
     mistakes: ['not checked against the tooth before cutting: a bubble on the cusp becomes a high spot'],
   })
 }
@@ -135,10 +135,8 @@ export function opposingArch(c: Case): Block {
         {
           from: 'records.opposing',
           fromEdge: 'finish',
-          warnS: 540,
-          atMostS: 720,
+          ...within(c.rule('alginate.pour'), c.rule('alginate.warns')),
           title: 'Alginate shrinks',
-          because: reason('poured within about 12 min, or kept in humidity', 'C'),
           whenMissed: 'take the opposing impression again, or tell the laboratory it lay dry',
           again: ['records.opposing', 'records.keep-damp'],
         },

@@ -9,7 +9,19 @@ import {
   type CordSize,
 } from '../measure/cord'
 import type { Tooth } from '../teeth/notation'
-import { absent, nothing, only, open, practice, sequence, standby, step, type Block, type Draft } from './build'
+import {
+  absent,
+  nothing,
+  only,
+  open,
+  practice,
+  sequence,
+  standby,
+  step,
+  type Block,
+  type Draft,
+  atLeast,
+} from './build'
 import { boxesOf, surfacesOf, type Case, type Unit } from './case'
 
 /** A place a piece of cord goes: round a tooth, or into a proximal box. */
@@ -51,12 +63,12 @@ export function toothSites(c: Case, coverage: CordCoverage = 'full crown'): Cord
       key: u.tooth,
       label: u.label,
       along: coverage,
-      length: (layer) => cordLength(cervix, coverage, layer),
+      length: (layer) => cordLength(cervix, coverage, layer, c.rule),
     }
   })
 }
 
-/** The proximal boxes of the visit's preparations as cord sites: a third of the neck's width to each box. */
+/** The proximal boxes of the visit's preparations as cord sites; a box is as wide as the register has it. */
 export function boxSites(c: Case, usual: string): CordSite[] {
   return c.units.flatMap((u) =>
     boxesOf(surfacesOf(u, usual)).map(
@@ -65,7 +77,7 @@ export function boxSites(c: Case, usual: string): CordSite[] {
         key: `${u.tooth}-${side}`,
         label: `${u.label} ${side}`,
         along: 'box',
-        length: () => boxCordLength(Math.round(u.size.cervicalLabiolingualMm * 0.5)),
+        length: () => boxCordLength(Math.round(u.size.cervicalLabiolingualMm * c.rule('cord.box.share').value), c.rule),
       }),
     ),
   )
@@ -231,14 +243,15 @@ export function cords(c: Case, plan: CordPlan): Block {
   return sequence(
     plan.layers.length === 0 && !plan.paste ? absent('cord', plan.because) : nothing,
     ...plan.layers.flatMap((layer) => plan.sites.map((s) => placeCord(c, plan, layer, s, size(layer)))),
-    only(plan.deep, () => deepPiece(plan)),
+    only(plan.deep, () => deepPiece(c, plan)),
     only(plan.pellet, () => pellets(plan)),
-    only(plan.paste, () => paste(plan)),
+    only(plan.paste, () => paste(c, plan)),
   )
 }
 
 /** A local deep margin: a second short piece only there. It is drawn with the others. */
-function deepPiece(plan: CordPlan): Block {
+function deepPiece(c: Case, plan: CordPlan): Block {
+  const { value: mm, because } = c.rule('cord.deep')
   const s = plan.sites[0]!
   const layer = drawnLayer(plan) ?? 'base'
   return step({
@@ -252,9 +265,9 @@ function deepPiece(plan: CordPlan): Block {
     helped: true,
     hurts: true,
     minutes: [0.5, 1, 2],
-    needs: [open('cord.1', 8, { piecesMm: [8], words: 'cord size 1' })],
+    needs: [open('cord.1', mm, { piecesMm: [mm], words: 'cord size 1' })],
     countsIn: [{ id: 'cord.deep', what: 'short cord at the deep spot', planned: 1, outStep: cordOutStep(layer, s) }],
-    reason: practice('local deep margin: a second short piece only there'),
+    reason: because,
   })
 }
 
@@ -285,7 +298,7 @@ function pellets(plan: CordPlan): Block {
   })
 }
 
-function paste(plan: CordPlan): Block {
+function paste(c: Case, plan: CordPlan): Block {
   return step({
     id: 'tissue.paste',
     phase: 'tissue',
@@ -303,9 +316,8 @@ function paste(plan: CordPlan): Block {
         from: '.',
         fromEdge: 'start',
         toEdge: 'finish',
-        atLeastS: 120,
+        ...atLeast(c.rule('paste.works')),
         title: 'Paste works',
-        because: reason('about 2 min; the product’s own time wins', 'estimate'),
       },
     ],
     mistakes: ['rinsed short: what is left stops addition silicone at the margin'],

@@ -2,6 +2,7 @@
 import * as z from 'zod'
 import { bur } from '../catalog/bur'
 import { item, lot } from '../catalog/item'
+import { ownRules } from '../rules'
 import { notation } from '../teeth/schema'
 import { someChoices } from './choices'
 import { amendment } from './amendment'
@@ -51,6 +52,8 @@ export const practice = z.strictObject({
     .default({ irradianceMWPerCm2: 1000, readOn: '2026-01-01' }),
   /** The laboratory's working days from impression to delivery. */
   laboratoryDays: z.number().int().min(1).max(60).default(10),
+  /** The practice's own values in place of the library's times and amounts. */
+  rules: ownRules.default({}),
   day: dayRules.prefault({}),
   instruments: instruments.prefault({}),
   /** What the practice's own runs have taught: see practice/learned. Used for plans only when the practice says so. */

@@ -1,3 +1,4 @@
+import { inWords, span } from '../rules'
 import { reason } from '../figure'
 import { acts, meanwhile, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import type { Case } from '../phases/case'
@@ -7,7 +8,7 @@ import { isolation, isolationOff } from '../phases/isolation'
 import { fitProvisional, makeProvisional, trimProvisional } from '../phases/provisional'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
 import { cordPlan, cords, overgrownTissue } from '../phases/tissue'
-import { deliveryAfter, tissueRecall } from './follow-ups'
+import { deliveryAfter, tissueRecall, after } from './follow-ups'
 import { restoring } from './kind'
 
 const guide = acts({ phase: 'records', fn: 'chairside', place: 'mouth' })
@@ -28,6 +29,7 @@ const guides = (): Block =>
 
 /** A second shell over the gap shows the surgeon where teeth will be. */
 function surgeonsShell(c: Case): Block {
+  const [rubbery, out] = [c.rule('bis-acryl.rubbery'), c.rule('bis-acryl.out')]
   return sequence(
     shell(
       'provisional.second-shell',
@@ -41,10 +43,10 @@ function surgeonsShell(c: Case): Block {
             from: '.',
             fromEdge: 'start',
             toEdge: 'finish',
-            atLeastS: 60,
-            warnS: 150,
+            atLeastS: rubbery.value,
+            warnS: out.value,
             title: 'Second shell, rubbery stage',
-            because: reason('off between 60 and 150 s by product and warmth', 'estimate'),
+            because: inWords(`off between ${rubbery.value} and ${span(out.value)} by product and warmth`, rubbery, out),
           },
         ],
         reason: practice('shows the surgeon where the teeth will be: implants are placed to it'),
@@ -103,7 +105,7 @@ export const archPrepare = restoring({
     )
   },
   followUps: (c) => [
-    { title: 'Surgeon: implants by the second shell', afterWorkingDays: 10, because: practice('implants to come') },
+    { title: 'Surgeon: implants by the second shell', ...after(c, 'surgeon.implants') },
     deliveryAfter(c, 'crown.deliver', 'Delivery of the units'),
     ...tissueRecall(c),
   ],

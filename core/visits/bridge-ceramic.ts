@@ -1,6 +1,6 @@
 /** J01: bonded ceramic bridge on a front gap, preparation and delivery. */
 import { adhesive, cureOf, etch, frosted, lightStep, pumice, resinExcess, spotOnAll, spotOn } from '../phases/bonding'
-import { acts, open, practice, sequence, standby, type Block } from '../phases/build'
+import { acts, open, practice, sequence, standby, type Block, within } from '../phases/build'
 import { labels, type Case, type Unit } from '../phases/case'
 import { cutSteps, type CutLine } from '../phases/cutting'
 import { cleanPiece, shadeOnTooth, tryIn } from '../phases/delivery'
@@ -10,7 +10,7 @@ import { opposingArch, paintTray, shadePreview } from '../phases/records'
 import { cordPlan, cords } from '../phases/tissue'
 import { retainerCure } from '../measure/restoring'
 import { innerSide } from '../teeth/arch'
-import { deliveryAfter, weekAfter } from './follow-ups'
+import { deliveryAfter, weekAfter, after } from './follow-ups'
 import type { VisitKind } from './kind'
 
 const pontics = (c: Case): string => c.pontics.map((u) => u.label).join(', ')
@@ -119,7 +119,7 @@ export const bridgeCeramicPrepare: VisitKind = {
 /** Conditioned, seated, tacked, scraped, flossed, cured 60 s front and back of each retainer. */
 function bondRetainers(c: Case): Block {
   const spot = spotOnAll(c, 'delivery', 'delivery')
-  const whole = retainerCure(c.units.length)
+  const whole = retainerCure(c.units.length, c.rule('cure.retainer').value)
   return sequence(
     deliver('delivery.alcohol', 'Teeth wiped with alcohol, disclosed: nothing stains', [0.5, 1, 2], {
       fn: 'polishing',
@@ -127,14 +127,17 @@ function bondRetainers(c: Case): Block {
       mistakes: ['a film of plaque under the resin: it lets go in weeks'],
     }),
     pumice(spot),
-    etch(spot, 'enamel', { hold: frosted() }),
+    etch(c, spot, 'enamel', { hold: frosted() }),
     cleanPiece('bridge'),
     deliver('delivery.piece-adhesive', 'Adhesive on the piece, blown till still', [0.5, 0.7, 1], {
       place: 'bench',
       helped: false,
       needs: [open('silane', 0.1), open('adhesive', 0.1), open('micro brush')],
     }),
-    adhesive(c, spot, { cured: false, title: `Adhesive on the teeth: rub in 20 s, ${labels(c)}` }),
+    adhesive(c, spot, {
+      cured: false,
+      title: `Adhesive on the teeth: rub in ${c.rule('adhesive.rub').value} s, ${labels(c)}`,
+    }),
     deliver('delivery.load', 'Resin cement on the retainers', [0.2, 0.4, 0.6], {
       place: 'bench',
       helped: false,
@@ -149,10 +152,8 @@ function bondRetainers(c: Case): Block {
           from: 'delivery.load',
           fromEdge: 'start',
           toEdge: 'finish',
-          warnS: 90,
-          atMostS: 120,
+          ...within(c.rule('resin.seat'), c.rule('resin.seat.warns')),
           title: 'Resin cement to seated',
-          because: { text: 'about 2 min; the product’s own working time wins', standing: 'estimate' },
           whenMissed: 'it is setting: clean both and begin again from the etch',
           again: ['delivery.load', 'delivery.seat'],
         },
@@ -161,7 +162,7 @@ function bondRetainers(c: Case): Block {
     resinExcess(c, spot),
     ...c.units.flatMap((u) =>
       (['front', 'back'] as const).map((side) => {
-        const light = cureOf(c, `retainer ${u.tooth}, ${side}`, 60)
+        const light = cureOf(c, `retainer ${u.tooth}, ${side}`, 'cure.retainer')
         return lightStep(spotOn(u, 'delivery', 'delivery'), `delivery.cure-${side}.${u.tooth}`, light, {
           title: `Light ${light.value} s, ${side} of ${u.label}`,
           ...(side === 'front' && u === c.units[0] ? { figures: [light, whole] } : {}),
@@ -210,13 +211,12 @@ export const bridgeCeramicDeliver: VisitKind = {
         },
       ),
     ),
-  followUps: () => [
-    weekAfter('floss under the pontic, tissue, bite'),
+  followUps: (c) => [
+    weekAfter(c, 'floss under the pontic, tissue, bite'),
     {
       title: 'Half-yearly check of the bonded bridge',
       kind: 'recall.half-year',
-      afterWorkingDays: 130,
-      because: practice('six-monthly check of a bonded bridge'),
+      ...after(c, 'recall.bonded bridge'),
     },
   ],
 }

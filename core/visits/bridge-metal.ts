@@ -1,7 +1,8 @@
 /** J02: bonded metal bridge on a lateral gap: preparation, try-in, delivery with its 20 s and 90 s clock. */
+import { inWords, span } from '../rules'
 import { reason } from '../figure'
 import { etch, frosted, pumice, spotOnAll } from '../phases/bonding'
-import { acts, lasting, open, opens, practice, sequence, standby, type Block } from '../phases/build'
+import { acts, open, opens, practice, sequence, standby, type Block, lastingBy, atLeast, within } from '../phases/build'
 import { labels, type Case } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'
@@ -10,7 +11,7 @@ import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { opposingArch, paintTray, shadePreview } from '../phases/records'
 import { cordPlan, cords, overgrownTissue } from '../phases/tissue'
 import { innerSide } from '../teeth/arch'
-import { deliveryAfter, tissueRecall, weekAfter } from './follow-ups'
+import { deliveryAfter, tissueRecall, weekAfter, after } from './follow-ups'
 import type { VisitKind } from './kind'
 
 const plan = acts({ phase: 'records', fn: 'chairside', place: 'mouth' })
@@ -90,8 +91,7 @@ export const bridgeMetalPrepare: VisitKind = {
   followUps: (c) => [
     {
       ...deliveryAfter(c, 'bridge.metal.try-in', 'Try-in of the metal bridge'),
-      afterWorkingDays: 5,
-      because: practice('tried in at a week, before the metal is etched'),
+      ...after(c, 'metal bridge.try-in'),
     },
     ...tissueRecall(c),
   ],
@@ -125,8 +125,7 @@ export const bridgeMetalTryIn: VisitKind = {
   followUps: (c) => [
     {
       ...deliveryAfter(c, 'bridge.metal.deliver', 'Delivery of the etched bridge'),
-      afterWorkingDays: 5,
-      because: { text: 'the laboratory etches and sends it back', standing: 'estimate' },
+      ...after(c, 'metal bridge.delivery'),
     },
   ],
 }
@@ -135,13 +134,23 @@ const clockSteps = ['delivery.vacuum', 'delivery.bond-mix', 'delivery.cement-mix
 
 /** The 20 s and 90 s clock. Standing C: bond mixed and blown, the cement's mix begins at 20 s, all seated within 90 s of the first mix. */
 function clock(c: Case): Block {
+  const [seated, last, mix] = [
+    c.rule('metal bridge.seated'),
+    c.rule('metal bridge.last'),
+    c.rule('metal bridge.cement'),
+  ]
   return sequence(
-    deliver('delivery.vacuum', 'Dry with vacuum 60 s, not the air syringe', [1, 1.2, 1.5], {
-      fn: 'rinse',
-      needs: [open('vacuum drying tip')],
-      ties: [lasting(60, 'Vacuum', practice('60 s of vacuum: the air line may carry oil and water'))],
-      mistakes: ['one breath of the patient on it: etched again'],
-    }),
+    deliver(
+      'delivery.vacuum',
+      `Dry with vacuum ${c.rule('metal bridge.vacuum').value} s, not the air syringe`,
+      [1, 1.2, 1.5],
+      {
+        fn: 'rinse',
+        needs: [open('vacuum drying tip')],
+        ties: [lastingBy(c.rule('metal bridge.vacuum'), 'Vacuum')],
+        mistakes: ['one breath of the patient on it: etched again'],
+      },
+    ),
     deliver('delivery.bond-mix', 'Bond mixed, on teeth and metal, blown', [0.25, 0.3, 0.33], {
       told: 'mixed the bond and blew it thin',
       needs: [open('bond.two-part', 1), open('micro brush', 2), open('dappen dish')],
@@ -162,18 +171,18 @@ function clock(c: Case): Block {
           from: 'delivery.bond-mix',
           fromEdge: 'start',
           toEdge: 'start',
-          atLeastS: 20,
+          ...atLeast(mix),
           title: 'Cement’s mix begins',
-          because: practice('the cement’s mix begins 20 s after the bond’s'),
+          because: inWords(`the cement’s mix begins ${span(mix.value)} after the bond’s`, mix),
         },
       ],
       cues: [
         {
           from: 'delivery.bond-mix',
-          atS: 20,
+          atS: mix.value,
           until: 'start',
           say: 'Mix the cement now',
-          because: practice('20 s after the first mix'),
+          because: inWords(`${span(mix.value)} after the first mix`, mix),
         },
       ],
     }),
@@ -181,12 +190,17 @@ function clock(c: Case): Block {
       told: `seated the etched metal bridge on ${labels(c)}`,
       tell: 'Your bridge is glued to the teeth beside it. Do not bite off hard things with it; clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
       cues: [
-        { from: 'delivery.bond-mix', atS: 60, say: 'Bridge to the mouth', because: practice('all seated within 90 s') },
         {
           from: 'delivery.bond-mix',
-          atS: 80,
-          say: 'Seated? Ten seconds left',
-          because: practice('all seated within 90 s'),
+          atS: c.rule('metal bridge.bring').value,
+          say: 'Bridge to the mouth',
+          because: practice(`all seated within ${span(seated.value)}`),
+        },
+        {
+          from: 'delivery.bond-mix',
+          atS: last.value,
+          say: `Seated? ${seated.value - last.value === 10 ? 'Ten' : seated.value - last.value} seconds left`,
+          because: practice(`all seated within ${span(seated.value)}`),
         },
       ],
       passes: ['loaded bridge, fingers first', 'pressing instrument'],
@@ -196,10 +210,8 @@ function clock(c: Case): Block {
           from: 'delivery.bond-mix',
           fromEdge: 'start',
           toEdge: 'finish',
-          warnS: 70,
-          atMostS: 90,
+          ...within(seated, c.rule('metal bridge.warns')),
           title: 'Etched metal to be seated',
-          because: practice('all seated within 90 s of the first mix'),
           whenMissed: 'it sets off the tooth: bridge off, cleaned, dried, etched again and begun anew',
           again: clockSteps,
         },
@@ -207,7 +219,7 @@ function clock(c: Case): Block {
     }),
     deliver('delivery.hold', 'Pressed without moving until it is hard', [3, 4, 6], {
       fn: 'chairside',
-      ties: [lasting(180, 'Cement hardens', reason('about 3 min; the product’s own time wins', 'estimate'))],
+      ties: [lastingBy(c.rule('metal bridge.hardens'), 'Cement hardens')],
       mistakes: ['hand changed while it sets: the film tears'],
     }),
   )
@@ -221,7 +233,7 @@ export const bridgeMetalDeliver: VisitKind = {
     return sequence(
       sheetOn(c, { purpose: 'bonding', tied: c.units.map((u) => u.tooth) }),
       pumice(spot),
-      etch(spot, 'enamel', { hold: frosted() }),
+      etch(c, spot, 'enamel', { hold: frosted() }),
       clock(c),
       deliver('delivery.excess', 'Excess off while it breaks, not while it smears', [1, 2, 4], {
         fn: 'excess removal',
@@ -254,13 +266,12 @@ export const bridgeMetalDeliver: VisitKind = {
       }),
     )
   },
-  followUps: () => [
-    weekAfter('threaded floss, colour after rehydration, tissue'),
+  followUps: (c) => [
+    weekAfter(c, 'threaded floss, colour after rehydration, tissue'),
     {
       title: 'Half-yearly check of the bonded bridge',
       kind: 'recall.half-year',
-      afterWorkingDays: 130,
-      because: practice('six-monthly check of a bonded bridge'),
+      ...after(c, 'recall.bonded bridge'),
     },
   ],
 }

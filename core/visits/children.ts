@@ -1,7 +1,8 @@
 /** Children: J17 class III on a primary front tooth, J19 preformed metal crowns, J14 incisors under general anaesthesia. */
+import { after } from './follow-ups'
 import { reason } from '../figure'
 import { adhesive, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
-import { absent, acts, drawer, only, open, practice, sequence, standby, type Block } from '../phases/build'
+import { absent, acts, drawer, only, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
 import { finishComposite } from '../phases/filling'
@@ -21,7 +22,7 @@ function classThree(c: Case, u: Unit): Block {
   const s = spot(u)
   const id = (act: string): string => `filling.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
-  const flow = cureOf(c, `flowable, ${u.tooth}, each side`, 20, 'composite.flowable', 1)
+  const flow = cureOf(c, `flowable, ${u.tooth}, each side`, 'cure.increment', 'composite.flowable', 1)
   return sequence(
     child(id('strip'), 'Plastic strip cut lengthwise in half, through the contact', [0.5, 1, 2], {
       ...at,
@@ -31,7 +32,7 @@ function classThree(c: Case, u: Unit): Block {
       countsIn: [{ id: `strip.${u.tooth}`, what: `strip, ${u.tooth}`, planned: 1, outStep: id('strip-out') }],
       reason: practice('half the height: it fits a primary crown'),
     }),
-    etch(s, 'total'),
+    etch(c, s, 'total'),
     adhesive(c, s),
     child(id('box'), 'Flowable into the box', [0.3, 0.5, 1], {
       ...at,
@@ -132,7 +133,7 @@ const crownClass = (u: Unit): string =>
   `${'56'.includes(u.tooth[0]!) ? 'upper' : 'lower'} ${'58'.includes(u.tooth[0]!) ? 'right' : 'left'} ${u.tooth[1] === '4' ? 'first' : 'second'}`
 
 /** Size tried from the middle of the range; too big or too small is mended at the bench. */
-function metalCrown(u: Unit, sealedIn: boolean): Block {
+function metalCrown(c: Case, u: Unit, sealedIn: boolean): Block {
   const id = (act: string): string => `crown.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
   const kind = `preformed crown.${crownClass(u)}`
@@ -237,9 +238,8 @@ function metalCrown(u: Unit, sealedIn: boolean): Block {
         {
           from: id('seat'),
           fromEdge: 'finish',
-          atLeastS: 240,
+          ...atLeast(c.rule('crown cement.sets')),
           title: 'Cement sets',
-          because: reason('4–5 min; the product’s own time wins', 'C'),
         },
       ],
       told: 'removed the excess cement',
@@ -348,7 +348,7 @@ export const primaryMetalCrown: VisitKind = {
       only(!sealedIn && c.choices.bondingIsolation === 'dam', () =>
         sheetOff(c, { why: 'the crown is tried with the gum free' }),
       ),
-      each(c, (u) => metalCrown(u, sealedIn)),
+      each(c, (u) => metalCrown(c, u, sealedIn)),
       child(
         'crown.bite',
         sealedIn ? 'Bite is high: said to the parent, settles by itself' : 'Bite: closes as before, no tilt',
@@ -363,9 +363,7 @@ export const primaryMetalCrown: VisitKind = {
     )
   },
   followUps: (c) =>
-    c.choices.childMolar === 'sealed in'
-      ? [{ title: 'Has the bite settled?', afterWorkingDays: 20, because: practice('a high bite settles in weeks') }]
-      : [],
+    c.choices.childMolar === 'sealed in' ? [{ title: 'Has the bite settled?', ...after(c, 'recall.bite') }] : [],
 }
 
 /** Pulp treatment, where it was decided: medicament, base, dry. */
@@ -471,9 +469,8 @@ function incisor(c: Case, u: Unit): Block {
         {
           from: id('seat'),
           fromEdge: 'finish',
-          atLeastS: 240,
+          ...atLeast(c.rule('crown cement.sets')),
           title: 'Cement sets',
-          because: reason('4–5 min; the product’s own time wins', 'C'),
         },
       ],
     }),
@@ -521,11 +518,10 @@ export const primaryIncisors: VisitKind = {
         needs: [open('articulating paper')],
       }),
     ),
-  followUps: () => [
+  followUps: (c) => [
     {
       title: 'Look at gum and crowns',
-      afterWorkingDays: 10,
-      because: practice('a week or two after crowns under anaesthesia'),
+      ...after(c, 'recall.asleep'),
     },
   ],
 }

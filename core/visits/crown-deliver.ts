@@ -1,4 +1,4 @@
-import { acts, only, open, practice, sequence, type Block } from '../phases/build'
+import { acts, only, open, practice, sequence, type Block, within } from '../phases/build'
 import { labels, type Case } from '../phases/case'
 import { adhesive, cureOf, etch, lightStep, resinExcess, spotOnAll } from '../phases/bonding'
 import { cementPiece, cleanPiece, finalCement, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
@@ -14,7 +14,7 @@ const what = (c: Case): string => (c.pontics.length > 0 ? 'bridge' : 'crown')
 function bond(c: Case): Block {
   const spot = spotOnAll(c, 'delivery', 'delivery')
   const metal = c.restoration === 'full metal crown' || c.restoration === 'metal-ceramic crown'
-  const light = cureOf(c, `resin cement, each side, ${labels(c)}`, 20, 'cement.resin')
+  const light = cureOf(c, `resin cement, each side, ${labels(c)}`, 'cure.cement', 'cement.resin')
   return sequence(
     only(c.choices.bondingIsolation === 'dam', () => sheetOn(c, { purpose: 'bonding' })),
     act(
@@ -35,8 +35,11 @@ function bond(c: Case): Block {
         detail: 'Etched at the laboratory; not touched again.',
       },
     ),
-    c.choices.etch === 'none' ? sequence() : etch(spot, c.choices.etch === 'total' ? 'total' : 'enamel edge'),
-    adhesive(c, spot, { cured: false, title: `Adhesive: rub in 20 s, ${labels(c)}; not cured by itself` }),
+    c.choices.etch === 'none' ? sequence() : etch(c, spot, c.choices.etch === 'total' ? 'total' : 'enamel edge'),
+    adhesive(c, spot, {
+      cured: false,
+      title: `Adhesive: rub in ${c.rule('adhesive.rub').value} s, ${labels(c)}; not cured by itself`,
+    }),
     act('delivery.load', 'Resin cement into the piece, thin along the edge', [0.3, 0.5, 0.75], {
       place: 'bench',
       helped: false,
@@ -52,13 +55,8 @@ function bond(c: Case): Block {
           from: 'delivery.load',
           fromEdge: 'start',
           toEdge: 'finish',
-          warnS: 90,
-          atMostS: 120,
+          ...within(c.rule('resin.seat'), c.rule('resin.seat.warns')),
           title: 'Resin cement to seated',
-          because: {
-            text: 'about 2 min for a dual-cure cement; the product’s own working time wins',
-            standing: 'estimate',
-          },
           whenMissed: 'it is setting: clean both and begin again',
           again: ['delivery.load', 'delivery.seat'],
         },
@@ -109,5 +107,5 @@ export const crownDeliver: VisitKind = {
         told: 'took a film of the margins',
       }),
     ),
-  followUps: (c) => (bonded(c) ? [weekAfter('tissue and bite')] : []),
+  followUps: (c) => (bonded(c) ? [weekAfter(c, 'tissue and bite')] : []),
 }

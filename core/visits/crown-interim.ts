@@ -43,11 +43,11 @@ function mouldReady(c: Case): Block {
 }
 
 /** Trimming in its order: pencil, gross, edges, inside. */
-function trimming(): Block {
+function trimming(c: Case): Block {
   return sequence(
     bench('provisional.pencil', 'Pencil the contacts and the margin at once', [0.3, 0.5, 1], {
       needs: [open('pencil')],
-      ties: [hardens],
+      ties: [hardens(c)],
       mistakes: ['the pencil lost on a contact: the contact is gone with it'],
     }),
     bench(
@@ -111,7 +111,7 @@ export const crownInterim: VisitKind = {
       rolls(c),
       mouldReady(c),
       makeProvisional(c),
-      trimming(),
+      trimming(c),
       mouth(
         'provisional.inspect',
         `Read it on the tooth: eight margin parts, two contacts, inside, ${labels(c)}`,

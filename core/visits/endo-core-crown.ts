@@ -1,8 +1,20 @@
 /** J04: root canal, core and crown in one visit. */
+import { span } from '../rules'
 import { reason } from '../figure'
 import { adhesive, etch, lightStep, cureOf, spotOn } from '../phases/bonding'
 import { access, fillCanals, shapeCanals } from '../phases/canal'
-import { acts, lasting, meanwhile, only, open, practice, sequence, standby, type Block } from '../phases/build'
+import {
+  acts,
+  meanwhile,
+  only,
+  open,
+  practice,
+  sequence,
+  standby,
+  type Block,
+  lastingBy,
+  atLeast,
+} from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
 import { crownLines, cutSteps, reductionCheck } from '../phases/cutting'
 import { finalImpression } from '../phases/impression'
@@ -10,7 +22,7 @@ import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { fitProvisional, makeProvisional, trimProvisional } from '../phases/provisional'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
 import { cordPlan, cords, overgrownTissue } from '../phases/tissue'
-import { tissueRecall } from './follow-ups'
+import { tissueRecall, after } from './follow-ups'
 import { restoring } from './kind'
 
 const act = acts({ phase: 'core', fn: 'placing', place: 'mouth', helped: true })
@@ -50,29 +62,29 @@ function core(c: Case): Block {
   if (c.choices.core === 'glass ionomer') {
     return sequence(
       band,
-      etch(s, 'before glass ionomer'),
+      etch(c, s, 'before glass ionomer'),
       act('core.place', 'Glass ionomer from the bottom up', [0.5, 1, 2], {
         tooth: u.tooth,
         told: 'placed a glass ionomer core',
         needs: [open('core.glass ionomer', 2), open('triturator'), open('composite plugger')],
         passes: ['capsule in its applier', 'plugger'],
       }),
-      act('core.set', 'Set 4 minutes, untouched', [4, 4.2, 5], {
+      act('core.set', `Set ${span(c.rule('core.sets').value)}, untouched`, [4, 4.2, 5], {
         tooth: u.tooth,
         fn: 'chairside',
         helped: false,
-        ties: [lasting(240, 'Core sets', practice('4 min; the product’s own time wins'))],
+        ties: [lastingBy(c.rule('core.sets'), 'Core sets')],
       }),
       off,
     )
   }
-  const light = cureOf(c, 'core, each side', 40, 'core.dual-cure')
+  const light = cureOf(c, 'core, each side', 'cure.piece', 'core.dual-cure')
   return sequence(
     band,
-    etch(s, 'total'),
+    etch(c, s, 'total'),
     adhesive(c, s, {
       what: 'adhesive.dual-cure',
-      title: `Adhesive with its dual-cure activator: rub in 20 s, ${u.label}`,
+      title: `Adhesive with its dual-cure activator: rub in ${c.rule('adhesive.rub').value} s, ${u.label}`,
     }),
     act('core.place', 'Dual-cure core injected from the bottom', [0.5, 1, 2], {
       tooth: u.tooth,
@@ -83,7 +95,7 @@ function core(c: Case): Block {
     ...['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'].map((side) =>
       lightStep(s, `core.cure-${side}`, light, { title: `Light ${light.value} s, ${side}` }),
     ),
-    act('core.set', 'Dual-cure finishes in the dark: 4 minutes from the mix', [2, 3, 4], {
+    act('core.set', `Dual-cure finishes in the dark: ${span(c.rule('core.sets').value)} from the mix`, [2, 3, 4], {
       tooth: u.tooth,
       fn: 'chairside',
       helped: false,
@@ -92,9 +104,8 @@ function core(c: Case): Block {
           from: 'core.place',
           fromEdge: 'start',
           toEdge: 'finish',
-          atLeastS: 240,
+          ...atLeast(c.rule('core.sets')),
           title: 'Core sets',
-          because: reason('4 min; the product’s own time wins', 'C'),
         },
       ],
     }),
@@ -153,7 +164,7 @@ export const endoCoreCrown = restoring({
         }),
       ),
       access(c, u),
-      shapeCanals(u),
+      shapeCanals(c, u),
       fillCanals(u, 2),
       core(c),
       sheetOff(c, { purpose: 'canal' }),
@@ -181,8 +192,7 @@ export const endoCoreCrown = restoring({
     {
       title: 'Crown, milled in-house: delivery',
       kind: 'crown.deliver',
-      afterWorkingDays: 5,
-      because: practice('designed and milled in-house; back in a week'),
+      ...after(c, 'milled.delivery'),
     },
     ...tissueRecall(c),
   ],

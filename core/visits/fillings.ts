@@ -2,7 +2,19 @@
 import { reason } from '../figure'
 import { bandHeight } from '../measure/restoring'
 import { adhesive, cureOf, etch, lightStep, type Spot } from '../phases/bonding'
-import { acts, lasting, nothing, only, open, practice, sequence, standby, type Block } from '../phases/build'
+import {
+  acts,
+  nothing,
+  only,
+  open,
+  practice,
+  sequence,
+  standby,
+  type Block,
+  within,
+  atLeast,
+  lastingBy,
+} from '../phases/build'
 import { boxesOf, labels, surfacesOf, type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
 import {
@@ -34,7 +46,7 @@ const afterFilling =
 /** Two surfaces where the case does not say. */
 const two = 'MO'
 
-function amalgamOf(u: Unit): Block {
+function amalgamOf(c: Case, u: Unit): Block {
   const at = { tooth: u.tooth }
   const box = boxesOf(surfacesOf(u, two)).length > 0
   const deep = depthOf(u) >= 3
@@ -87,10 +99,8 @@ function amalgamOf(u: Unit): Block {
             from: id(u, 'triturate'),
             fromEdge: 'finish',
             toEdge: 'finish',
-            warnS: 180,
-            atMostS: 240,
+            ...within(c.rule('amalgam.workable'), c.rule('amalgam.warns')),
             title: 'Amalgam workable',
-            because: reason('3–4 min from trituration; the capsule’s own time wins', 'estimate'),
             whenMissed: 'it crumbles under the condenser: out with it, a fresh capsule',
             again: [id(u, 'triturate'), id(u, 'condense')],
           },
@@ -130,7 +140,7 @@ export const fillingAmalgam: VisitKind = {
     sequence(
       sheetOn(c, { purpose: 'cutting' }),
       cavity(c, two),
-      each(c, amalgamOf),
+      each(c, (u) => amalgamOf(c, u)),
       sheetOff(c),
       each(c, (u) =>
         biteUntilEven(u, {
@@ -151,8 +161,8 @@ export const fillingAmalgam: VisitKind = {
 function bondCavity(c: Case, s: Spot): Block {
   const school = c.choices.etch
   return sequence(
-    school === 'none' ? nothing : etch(s, school === 'total' ? 'total' : 'enamel edge'),
-    adhesive(c, s, { title: `Self-etch adhesive: rub in 20 s, ${s.label}` }),
+    school === 'none' ? nothing : etch(c, s, school === 'total' ? 'total' : 'enamel edge'),
+    adhesive(c, s, { title: `Self-etch adhesive: rub in ${c.rule('adhesive.rub').value} s, ${s.label}` }),
   )
 }
 
@@ -168,7 +178,7 @@ export const fillingBulk: VisitKind = {
       each(c, (u) => {
         const s = spotOf(u)
         const { increments, blocks } = bulk(c, u, { pressed: boxesOf(surfacesOf(u, two)).length > 0 })
-        const cover = cureOf(c, `cover layer, ${u.tooth}`, 20, 'composite.universal', 2)
+        const cover = cureOf(c, `cover layer, ${u.tooth}`, 'cure.increment', 'composite.universal', 2)
         return sequence(
           matrixOn(u, two, { kind: 'sectional' }),
           bondCavity(c, s),
@@ -205,7 +215,7 @@ export const fillingBulk: VisitKind = {
 function threePoints(c: Case, s: Spot, u: Unit): Block {
   return sequence(
     ...['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'].map((side) => {
-      const light = cureOf(c, `injected filling ${u.tooth}, ${side}`, 10, 'composite.injectable')
+      const light = cureOf(c, `injected filling ${u.tooth}, ${side}`, 'cure.injected', 'composite.injectable')
       return lightStep(s, id(u, `cure-${side}`), light, { title: `Light ${light.value} s, ${side}, ${u.label}` })
     }),
   )
@@ -258,7 +268,7 @@ function injectedOf(c: Case, u: Unit): Block {
       band: `${band.value} mm or higher, pressed 5 s, wedge while pressing, ring rocked home`,
       figure: band,
     }),
-    etch(s, 'enamel edge'),
+    etch(c, s, 'enamel edge'),
     adhesive(c, s, { cured: false }),
     only(boxes.length > 0, () =>
       place(
@@ -290,9 +300,8 @@ function injectedOf(c: Case, u: Unit): Block {
         {
           from: 'records.warmer',
           fromEdge: 'finish',
-          atLeastS: 600,
+          ...atLeast(c.rule('warmer.heats')),
           title: 'Warmer reaches its heat',
-          because: practice('on ten minutes before'),
         },
       ],
       cautions: [reason('Warm compule: test on the glove, not on the lip', 'C')],
@@ -409,21 +418,21 @@ export const fillingCusps: VisitKind = {
       ),
       each(c, (u) => {
         const s = spotOf(u)
-        const flow = cureOf(c, `thin flowable with the adhesive, ${u.tooth}`, 20, 'composite.flowable')
-        const layer = cureOf(c, `cusp, ${u.tooth}`, 20, 'composite.universal', 2)
-        const glycerine = cureOf(c, `under glycerine, ${u.tooth}`, 20, 'composite.universal')
+        const flow = cureOf(c, `thin flowable with the adhesive, ${u.tooth}`, 'cure.increment', 'composite.flowable')
+        const layer = cureOf(c, `cusp, ${u.tooth}`, 'cure.increment', 'composite.universal', 2)
+        const glycerine = cureOf(c, `under glycerine, ${u.tooth}`, 'cure.increment', 'composite.universal')
         const cusps =
           u.size.mesiodistalMm >= 9
             ? ['mesiobuccal', 'distobuccal', 'mesiolingual', 'distolingual']
             : ['buccal', 'lingual']
         return sequence(
           readCavity(s),
-          etch(s, 'enamel edge'),
-          place(id(u, 'primer'), 'Primer 20 s, air', [0.4, 0.5, 0.8], {
+          etch(c, s, 'enamel edge'),
+          place(id(u, 'primer'), `Primer ${c.rule('primer').value} s, air`, [0.4, 0.5, 0.8], {
             tooth: u.tooth,
             fn: 'bonding',
             needs: [open('primer.self-etch', 0.1), open('micro brush')],
-            ties: [lasting(20, 'Primer', practice('20 s'))],
+            ties: [lastingBy(c.rule('primer'), 'Primer')],
             passes: ['brush with primer', 'air'],
           }),
           adhesive(c, s, { what: 'bonding resin', cured: false, title: `Adhesive, thin, ${u.label}` }),
@@ -536,10 +545,10 @@ export const fillingCervical: VisitKind = {
       ),
       each(c, (u) => {
         const s = spotOf(u)
-        const layer = cureOf(c, `increment, ${u.tooth}`, 20, 'composite.universal', 1)
+        const layer = cureOf(c, `increment, ${u.tooth}`, 'cure.increment', 'composite.universal', 1)
         return sequence(
           readCavity(s, 'Gum edge in sight, no weeping.'),
-          etch(s, 'total'),
+          etch(c, s, 'total'),
           adhesive(c, s),
           ...['gum', 'incisal'].flatMap((half) => [
             place(id(u, `increment-${half}`), `Increment, ${half} half`, [0.5, 1, 2], {

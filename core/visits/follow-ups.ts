@@ -1,9 +1,16 @@
 /** What the planner proposes to come next by itself, with working days. */
+import type { RuleId } from '../rules'
 import type { Case } from '../phases/case'
 import { unitCount } from '../phases/case'
 import { overgrownTeeth } from '../phases/tissue'
 import type { FollowUp } from '../model/plan'
 import type { KindId } from '../kinds'
+
+/** When something comes next, by the register. */
+export function after(c: Case, rule: RuleId): Pick<FollowUp, 'afterWorkingDays' | 'because'> {
+  const { value, because } = c.rule(rule)
+  return { afterWorkingDays: value, because }
+}
 
 /** Delivery after the laboratory's working days, as this practice's laboratory takes them. */
 export function deliveryAfter(c: Case, kind: KindId, title: string): FollowUp {
@@ -42,16 +49,14 @@ export function tissueRecall(c: Case): FollowUp[] {
     {
       title: 'Look at the tissue',
       kind: 'recall.week',
-      afterWorkingDays: 5,
-      because: { text: 'a week’s healing after tissue surgery', standing: 'C' },
+      ...after(c, 'recall.tissue'),
     },
   ]
 }
 
 /** A week after bonding: tissue, floss, bite, colour once the teeth are wet through again. */
-export const weekAfter = (what: string): FollowUp => ({
+export const weekAfter = (c: Case, what: string): FollowUp => ({
   title: `Recall: ${what}`,
   kind: 'recall.week',
-  afterWorkingDays: 5,
-  because: { text: 'a week after bonding', standing: 'C' },
+  ...after(c, 'recall.bonding'),
 })

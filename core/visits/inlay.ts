@@ -60,10 +60,10 @@ function sealDentine(c: Case): Block {
       reason('the dentist’s choice: nothing on the dentine until the piece is bonded', 'practice'),
     )
   const s = spot(c)
-  const light = cureOf(c, 'dentine seal, under glycerine', 10, 'adhesive')
+  const light = cureOf(c, 'dentine seal, under glycerine', 'cure.adhesive', 'adhesive')
   return sequence(
-    etch(s, 'total'),
-    adhesive(c, s, { title: `Adhesive on fresh dentine: rub in 20 s, ${labels(c)}` }),
+    etch(c, s, 'total'),
+    adhesive(c, s, { title: `Adhesive on fresh dentine: rub in ${c.rule('adhesive.rub').value} s, ${labels(c)}` }),
     lightStep(s, 'inlay.seal-glycerine', light, {
       title: `Glycerine over it, light again ${light.value} s; rinse, wipe with alcohol`,
       needs: [open('glycerine gel', 0.5), open('alcohol'), open('curing light'), open('light shield')],
@@ -229,10 +229,10 @@ export const inlayPrepare = restoring({
 function bondOne(c: Case, u: Unit): Block {
   const s = spotOn(u, `delivery.${u.tooth}`, 'delivery')
   const act = acts({ phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true, tooth: u.tooth })
-  const light = cureOf(c, `inlay ${u.tooth}, each side`, 40, 'cement.resin')
+  const light = cureOf(c, `inlay ${u.tooth}, each side`, 'cure.piece', 'cement.resin')
   return sequence(
     pumice(s),
-    etch(s, c.choices.etch === 'total' ? 'total' : 'enamel edge'),
+    etch(c, s, c.choices.etch === 'total' ? 'total' : 'enamel edge'),
     adhesive(c, s, { cured: false }),
     act(`delivery.${u.tooth}.load`, 'Resin cement into the cavity and on the piece', [0.3, 0.5, 0.75], {
       place: 'bench',
@@ -289,5 +289,5 @@ export const inlayDeliver = restoring({
       ),
       sheetOff(c),
     ),
-  followUps: () => [weekAfter('bite and sensitivity')],
+  followUps: (c) => [weekAfter(c, 'bite and sensitivity')],
 })

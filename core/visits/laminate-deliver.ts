@@ -2,7 +2,7 @@
 import { reason } from '../figure'
 import { mostTintG } from '../measure/restoring'
 import { adhesive, cureOf, etch, lightStep, resinExcess, spotOn } from '../phases/bonding'
-import { acts, lasting, open, practice, sequence, standby, type Block } from '../phases/build'
+import { acts, open, practice, sequence, standby, type Block, lastingBy } from '../phases/build'
 import { labels, type Case, type Unit, teethOf } from '../phases/case'
 import { provisionalOff } from '../phases/delivery'
 import { rolls } from '../phases/isolation'
@@ -66,7 +66,7 @@ function tryInAll(c: Case): Block {
 }
 
 /** The fitting side: acid, silane over it, rinse. Times of one two-bottle method; the product's instructions win. */
-function conditionPieces(): Block {
+function conditionPieces(c: Case): Block {
   return sequence(
     bench(
       'delivery.pieces-clean',
@@ -77,24 +77,18 @@ function conditionPieces(): Block {
         mistakes: ['left and right changed on the block'],
       },
     ),
-    bench('delivery.pieces-acid', 'Acid on the fitting side 90 s', [1.5, 1.7, 2.5], {
+    bench('delivery.pieces-acid', `Acid on the fitting side ${c.rule('piece.acid').value} s`, [1.5, 1.7, 2.5], {
       needs: [open('etchant', 0.5), open('micro brush')],
-      ties: [
-        lasting(
-          90,
-          'Acid on the laminates',
-          reason('90 s, one two-bottle method; others differ: the product’s instructions win', 'C'),
-        ),
-      ],
+      ties: [lastingBy(c.rule('piece.acid'), 'Acid on the laminates')],
       cautions: [reason('Phosphoric or the kit’s own acid; hydrofluoric acid only at the laboratory', 'C')],
     }),
-    bench('delivery.pieces-silane', 'Silane over it 60 s', [1, 1.2, 2], {
+    bench('delivery.pieces-silane', `Silane over it ${c.rule('silane').value} s`, [1, 1.2, 2], {
       needs: [open('silane', 0.3), open('micro brush')],
-      ties: [lasting(60, 'Silane', practice('60 s'))],
+      ties: [lastingBy(c.rule('silane'), 'Silane')],
     }),
-    bench('delivery.pieces-rinse', 'Rinse 60 s, dry: not touched again', [1, 1.2, 2], {
+    bench('delivery.pieces-rinse', `Rinse ${c.rule('piece.rinse').value} s, dry: not touched again`, [1, 1.2, 2], {
       fn: 'rinse',
-      ties: [lasting(60, 'Rinse off the laminate', practice('60 s off a laminate'))],
+      ties: [lastingBy(c.rule('piece.rinse'), 'Rinse off the laminate')],
     }),
     bench('delivery.pieces-bond', 'Thin bond on the fitting side, under the light-proof lid', [0.5, 1, 2], {
       needs: [open('bonding resin', 0.2), open('light-proof lid')],
@@ -111,7 +105,7 @@ function bondOne(c: Case, u: Unit): Block {
     cureOf(
       c,
       `laminate ${u.tooth}, ${where}`,
-      where === 'edge' ? 10 : 40,
+      where === 'edge' ? 'cure.laminate edge' : 'cure.piece',
       where === 'edge' ? undefined : 'cement.veneer',
     )
   const cureStep = (where: 'edge' | 'neck' | 'behind'): Block => {
@@ -129,7 +123,7 @@ function bondOne(c: Case, u: Unit): Block {
       countsIn: [{ id: `foil.${u.tooth}`, what: `foil strips, ${u.tooth}`, planned: 2, outStep: on('floss') }],
       reason: practice('so that the light does not set the neighbour’s cement, nor the acid reach it'),
     }),
-    etch(spot, 'enamel'),
+    etch(c, spot, 'enamel'),
     adhesive(c, spot, { cured: false }),
     mouth(on('load'), 'Cement into the laminate, tip in the middle, no bubble', [0.3, 0.4, 0.6], {
       tooth: u.tooth,
@@ -212,7 +206,7 @@ export const laminateDeliver: VisitKind = {
         : provisionalOff(c, 'cut'),
       tryInAll(c),
       cordsForBonding(c, 'finishing.cords-out'),
-      conditionPieces(),
+      conditionPieces(c),
       ...seatingOrder(c.units).map((u) => bondOne(c, u)),
       mouth('delivery.missed-spots', 'Missed spot at an edge: spot-etch 30 s, resin, light', [0, 0.5, 2], {
         needs: [
@@ -223,5 +217,5 @@ export const laminateDeliver: VisitKind = {
       }),
       finish(c),
     ),
-  followUps: () => [weekAfter('tissue round the laminates')],
+  followUps: (c) => [weekAfter(c, 'tissue round the laminates')],
 }

@@ -2,13 +2,13 @@
 import { reason } from '../figure'
 import { postSpace } from '../measure/restoring'
 import { adhesive, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
-import { acts, lasting, open, practice, sequence, standby, type Block } from '../phases/build'
+import { acts, open, practice, sequence, standby, type Block, lastingBy, atLeast } from '../phases/build'
 import { labels, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
 import { cutSteps, marginCuts } from '../phases/cutting'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import { reductionTargets } from '../measure/reduction'
 import { innerSide } from '../teeth/arch'
-import { deliveryAfter } from './follow-ups'
+import { deliveryAfter, after } from './follow-ups'
 import { restoring } from './kind'
 
 const post = acts({ phase: 'core', fn: 'placing', place: 'mouth', helped: true })
@@ -86,18 +86,18 @@ function bondPost(c: Case): Block {
   const u = first(c)
   const s = spotOf(u)
   const inner = innerSide(u.tooth)
-  const half = cureOf(c, 'post cement, each of three sides', 40, 'core.dual-cure')
-  const built = cureOf(c, 'built core, each of three sides', 40, 'core.dual-cure')
+  const half = cureOf(c, 'post cement, each of three sides', 'cure.piece', 'core.dual-cure')
+  const built = cureOf(c, 'built core, each of three sides', 'cure.piece', 'core.dual-cure')
   return sequence(
-    post('post.silane', 'Silane on the post 60 s, air dry', [1, 1.2, 2], {
+    post('post.silane', `Silane on the post ${c.rule('silane.post').value} s, air dry`, [1, 1.2, 2], {
       place: 'bench',
       helped: false,
       tooth: u.tooth,
       fn: 'chairside',
       needs: [open('silane', 0.1), open('micro brush')],
-      ties: [lasting(60, 'Silane', practice('60 s, air dry'))],
+      ties: [lastingBy(c.rule('silane.post'), 'Silane')],
     }),
-    etch(s, 'total'),
+    etch(c, s, 'total'),
     adhesive(c, s, {
       what: 'adhesive.dual-cure',
       title: 'Adhesive down the canal with points; excess wicked out',
@@ -197,7 +197,7 @@ function shapeAndCoat(c: RestoredCase): Block {
         again: [`cutting.finish.${u.tooth}`, 'core.ferrule'],
       },
     }),
-    etch(s, 'total', { rinseS: 5 }),
+    etch(c, s, 'total', { rinse: c.rule('etch.rinse.coat') }),
     post('coat.resin', 'Resin coat over the dentine, thin', [0.3, 0.5, 1], {
       tooth: u.tooth,
       fn: 'bonding',
@@ -205,7 +205,9 @@ function shapeAndCoat(c: RestoredCase): Block {
       needs: [open('bonding resin', 0.1), open('micro brush')],
       reason: practice('etch 15 s, rinse 5 s, cure 10 s'),
     }),
-    lightStep(s, 'coat.cure', cureOf(c, 'resin coat', 10, 'bonding resin'), { told: 'coated the dentine with resin' }),
+    lightStep(s, 'coat.cure', cureOf(c, 'resin coat', 'cure.adhesive', 'bonding resin'), {
+      told: 'coated the dentine with resin',
+    }),
     post('coat.look', 'It must shine all over, or again', [0.2, 0.3, 0.5], {
       tooth: u.tooth,
       fn: 'chairside',
@@ -276,9 +278,8 @@ function provisional(c: Case): Block {
         {
           from: 'provisional.cement',
           fromEdge: 'finish',
-          atLeastS: 240,
+          ...atLeast(c.rule('provisional.cement.sets')),
           title: 'Provisional cement sets',
-          because: practice('4–5 min; the product’s own time wins'),
         },
       ],
     }),
@@ -313,8 +314,7 @@ export const postCore = restoring({
     {
       title: 'Crown, impression',
       kind: 'crown.prepare',
-      afterWorkingDays: 5,
-      because: practice('the core is seen again before the final impression'),
+      ...after(c, 'core.impression'),
     },
     deliveryAfter(c, 'crown.deliver', `Delivery of the ${c.restoration}`),
   ],

@@ -1,4 +1,5 @@
 /** Recalls after bonding and tissue work, and the half-yearly check of a bonded bridge. */
+import { after } from './follow-ups'
 import { kindFacts } from '../kinds'
 import { acts, only, open, practice, sequence, standby } from '../phases/build'
 import { labels, type Case } from '../phases/case'
@@ -63,12 +64,11 @@ export const recallHalfYear: VisitKind = {
         needs: [open('rubber point'), open('slow handpiece'), standby('film holder', 'an edge is doubted')],
       }),
     ),
-  followUps: () => [
+  followUps: (c) => [
     {
       title: 'Half-yearly check of the bonded bridge',
       kind: 'recall.half-year',
-      afterWorkingDays: 130,
-      because: practice('six-monthly check of a bonded bridge'),
+      ...after(c, 'recall.bonded bridge'),
     },
   ],
 }

@@ -1,7 +1,6 @@
 /** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
-import { reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'
-import { absent, acts, open, practice, sequence, standby, type Block } from '../phases/build'
+import { absent, acts, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
 import { labels, type Case, type Unit, teethOf } from '../phases/case'
 import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
 import { finalImpression } from '../phases/impression'
@@ -155,9 +154,8 @@ function veneerProvisional(c: Case): Block {
           from: '.',
           fromEdge: 'start',
           toEdge: 'finish',
-          atLeastS: 180,
+          ...atLeast(c.rule('shell.sets')),
           title: 'Shell sets',
-          because: reason('3–4 min; the product’s own time wins', 'estimate'),
         },
       ],
       mistakes: ['lifted while rubbery: the lock is lost'],

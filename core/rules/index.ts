@@ -1,0 +1,84 @@
+/**
+ * The register of the trade's named times and amounts. Each stands here once; plans, clocks, print and prose are made from
+ * it, and a practice overrides a row with who and when. What a product says of itself stays with the item.
+ */
+import * as z from 'zod'
+import { id, plainDate, text } from '../bounded'
+import { reason, type Reason } from '../figure'
+import { amountRules } from './amounts'
+import { anaesthesiaRules } from './anaesthesia'
+import { bondingRules } from './bonding'
+import { cordRules } from './cord'
+import { followUpRules } from './follow-ups'
+import { impressionRules } from './impression'
+import { amountIn, type RuleRow } from './rule'
+
+export { amountIn, span, type RuleRow, type RuleUnit } from './rule'
+
+/** The rooms of the register as Settings shows them. */
+export const ruleGroups = {
+  Numbness: anaesthesiaRules,
+  'Cord and tissue': cordRules,
+  'Impression and provisional': impressionRules,
+  'Acid, adhesive, light, cement': bondingRules,
+  Amounts: amountRules,
+  'What comes next': followUpRules,
+} as const
+
+export const ruleTable = {
+  ...anaesthesiaRules,
+  ...cordRules,
+  ...impressionRules,
+  ...bondingRules,
+  ...amountRules,
+  ...followUpRules,
+} as const satisfies Record<string, RuleRow>
+export type RuleId = keyof typeof ruleTable
+export const ruleIds = Object.keys(ruleTable) as [RuleId, ...RuleId[]]
+export const ruleRow = (rule: RuleId): RuleRow => ruleTable[rule]
+export const ruleId = z.enum(ruleIds)
+
+/** A row as a practice has set it. */
+export const ownRule = z.strictObject({ value: z.number().min(0).max(100_000), by: text(80), on: plainDate })
+export type OwnRule = z.infer<typeof ownRule>
+/** Rows the program no longer has are kept as they are stored and read by nobody. */
+export const ownRules = z.record(id(60), ownRule)
+export type OwnRules = Readonly<Record<string, OwnRule>>
+
+/** A row in force: its value, and why it is so. */
+export interface Ruling {
+  value: number
+  because: Reason
+  /** Set by the practice: by whom, when, and what the library says. */
+  own?: OwnRule & { usual: number }
+}
+export type Rules = (rule: RuleId) => Ruling
+
+/**
+ * The register with a practice's own rows in place of the library's.
+ * @example rulesOf({ 'cord.dwell': { value: 360, by: 'Dr A', on: '2026-11-26' } })('cord.dwell').value // 360
+ */
+export function rulesOf(own: OwnRules): Rules {
+  return (rule) => {
+    const row = ruleRow(rule)
+    const set = own[rule]
+    if (set === undefined)
+      return { value: row.value, because: reason(row.because(row.value), row.standing, row.source) }
+    const text = `${row.because(set.value)}; this practice’s own, ${set.by}, ${set.on}`
+    return { value: set.value, because: reason(text, 'practice'), own: { ...set, usual: row.value } }
+  }
+}
+/** The library's own values. */
+export const standardRules: Rules = rulesOf({})
+
+/** A sentence made of several rows; where one of them is the practice's own, it says so. */
+export function inWords(text: string, ...rulings: [Ruling, ...Ruling[]]): Reason {
+  const own = rulings.find((r) => r.own !== undefined)?.own
+  return own
+    ? reason(`${text}; this practice’s own, ${own.by}, ${own.on}`, 'practice')
+    : reason(text, rulings[0].because.standing)
+}
+
+/** A row as one reads it in a list: 'Cord dwells, at least: 5 min'. */
+export const ruleWords = (rule: RuleId, value: number): string =>
+  `${ruleRow(rule).title}: ${amountIn(value, ruleRow(rule).unit)}`
