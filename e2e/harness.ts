@@ -30,6 +30,8 @@ export interface Served {
   folder: string
   kill: () => Promise<void>
   restart: () => Promise<void>
+  /** Does something to the folder while the server is down, and starts it again. */
+  whileDown: (prepare: (db: Db, now: number) => Promise<void>) => Promise<void>
   stop: () => Promise<void>
 }
 
@@ -88,11 +90,12 @@ export async function serve({
 }: { prepare?: (db: Db, now: number) => Promise<void> } & Partial<Clock> = {}): Promise<Served> {
   const folder = mkdtempSync(join(tmpdir(), 'jade-e2e-'))
   cpSync(process.env[templateVariable]!, folder, { recursive: true })
-  if (prepare) {
+  const inFolder = async (act: (db: Db, now: number) => Promise<void>): Promise<void> => {
     const database = await openDatabase(folder)
-    await prepare(database.db, shownNow(pace, at))
+    await act(database.db, shownNow(pace, at))
     await database.close()
   }
+  if (prepare) await inFolder(prepare)
   const port = await freePort()
   let child = await launch(folder, port, { pace, at })
   const end = async (signal: NodeJS.Signals): Promise<void> => {
@@ -104,6 +107,11 @@ export async function serve({
     folder,
     kill: () => end('SIGKILL'),
     restart: async () => {
+      child = await launch(folder, port, { pace, at })
+    },
+    whileDown: async (act) => {
+      await end('SIGTERM')
+      await inFolder(act)
       child = await launch(folder, port, { pace, at })
     },
     stop: async () => {

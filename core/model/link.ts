@@ -13,6 +13,8 @@ interface Ends {
 interface Told {
   title: string
   because: Reason
+  /** A value the practice has set itself. */
+  own?: true
 }
 
 /** Plain order: the one after the other, with no clock. */

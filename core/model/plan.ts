@@ -7,6 +7,7 @@ import type { Reason, Standing } from '../figure'
 import type { KindId } from '../kinds'
 import type { Amendment } from '../practice/amendment'
 import type { ChoiceName, ResolvedChoices } from '../practice/choices'
+import type { OwnRules } from '../rules'
 import type { Tooth } from '../teeth/notation'
 import type { Link } from './link'
 import type { VisitRequest } from './request'
@@ -160,6 +161,8 @@ export interface Plan {
   /** What was looked at to make it: facts of the request, and questions between schools. */
   asked: { facts: string[]; choices: ChoiceName[] }
   amendments: AmendmentUse[]
+  /** The practice's own values that it was made with, out of those it asked for. */
+  rules: OwnRules
   /** The curing light's last reading when the plan was made; missing in plans frozen before it was kept. */
   light?: { irradianceMWPerCm2: number; readOn: string }
 }

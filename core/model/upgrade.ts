@@ -94,7 +94,8 @@ interface OldLink {
   whenMissed?: string
   again?: string[]
 }
-type OldPlan = Omit<Plan, 'steps' | 'links' | 'holds' | 'counts' | 'request'> & {
+type OldPlan = Omit<Plan, 'steps' | 'links' | 'holds' | 'counts' | 'request' | 'rules'> & {
+  rules?: Plan['rules']
   request: Loose
   steps: OldStep[]
   links: OldLink[]
@@ -210,6 +211,7 @@ export function planUpToDate(stored: Stored<Plan>): Plan {
     links: plan.links.map(linkUpToDate),
     holds: plan.holds.map((h) => ({ ...h, name: h.name ?? (h.id.split('.')[0] as HoldName) })),
     counts: plan.counts.map((c) => ({ ...c, stays: c.stays ?? 0 })),
+    rules: plan.rules ?? {},
   }
 }
 const isOfToday = (plan: OldPlan | Plan): plan is Plan => plan.steps.every((s) => s.asks !== undefined)

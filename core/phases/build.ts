@@ -21,6 +21,8 @@ export type Tie = {
   title: string
   because: Reason
   warnS?: number
+  /** A value the practice has set itself. */
+  own?: true
 } & (
   | { atLeastS: number; atMostS?: never; whenMissed?: never; again?: never }
   | {
@@ -128,16 +130,22 @@ export function lasting(atLeastS: number, title: string, because: Reason, warnS?
     ...(warnS === undefined ? {} : { warnS }),
   }
 }
+/** The mark of a value the practice has set itself. */
+export const ownOf = (...rulings: Ruling[]): { own?: true } => (rulings.some((r) => r.own) ? { own: true } : {})
 /** A clock inside a step, by a row of the register. */
-export const lastingBy = (ruling: Ruling, title: string): Tie => lasting(ruling.value, title, ruling.because)
+export const lastingBy = (ruling: Ruling, title: string): Tie => ({
+  ...lasting(ruling.value, title, ruling.because),
+  ...ownOf(ruling),
+})
 /** A lag that a row of the register names; spread into a tie. */
-export const atLeast = (ruling: Ruling) => ({ atLeastS: ruling.value, because: ruling.because })
+export const atLeast = (ruling: Ruling) => ({ atLeastS: ruling.value, because: ruling.because, ...ownOf(ruling) })
 /** A window that rows of the register name: when it is called, when it has closed. */
 export const within = (closes: Ruling, warns?: Ruling) => ({
   atMostS: closes.value,
   // A practice may close it earlier than the library warns.
   ...(warns ? { warnS: Math.min(warns.value, closes.value) } : {}),
   because: closes.because,
+  ...ownOf(closes, ...(warns ? [warns] : [])),
 })
 
 /** Common practice, the commonest standing: shorthand for a reason. */

@@ -15,6 +15,7 @@ import {
   type Draft,
   type Tie,
   atLeast,
+  ownOf,
   within,
 } from './build'
 import type { CordLayer } from '../measure/cord'
@@ -111,6 +112,7 @@ function dwell(c: Case, from: string): Tie {
     fromEdge: 'finish',
     atLeastS: least.value,
     warnS: Math.max(longest.value, least.value),
+    ...ownOf(least, longest),
     title: 'Cord dwells',
     because: inWords(
       `at least ${span(least.value)} after the last piece; over ${span(longest.value)} the tissue suffers (M)`,

@@ -1,5 +1,7 @@
+import type { OwnRules } from '../rules'
 import { chooseBur } from '../catalog/cut'
 import { reason } from '../figure'
+import type { Spread } from '../model/step'
 import { self, wire, type Draft, type Tie } from '../phases/build'
 import { openCase, type Case, type Unit } from '../phases/case'
 import { choiceNames } from '../practice/choices'
@@ -88,6 +90,13 @@ function assign(draft: Draft, c: Case, team: Team): Performer {
   }
 }
 
+/** Minutes as seconds; a step with a clock of its own lasts at least as long as that. */
+function spreadOf({ minutes, ties = [] }: Draft): Spread {
+  const leastS = Math.max(0, ...ties.map((t) => (t.from === self && t.toEdge === 'finish' ? (t.atLeastS ?? 0) : 0)))
+  const seconds = (m: number): number => Math.max(leastS, Math.round(m * 60))
+  return { shortS: seconds(minutes[0]), likelyS: seconds(minutes[1]), longS: seconds(minutes[2]) }
+}
+
 function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): Step {
   const performer = assign(draft, c, team)
   // Under the dentist's direct sight the dentist is there, and nowhere else.
@@ -107,11 +116,7 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
     ]),
     helpers: [...(draft.helped && helper ? [helper] : []), ...watching],
     place: draft.place,
-    spread: {
-      shortS: Math.round(draft.minutes[0] * 60),
-      likelyS: Math.round(draft.minutes[1] * 60),
-      longS: Math.round(draft.minutes[2] * 60),
-    },
+    spread: spreadOf(draft),
     passes: draft.passes ?? [],
     needs: draft.needs ?? [],
     countsIn: (draft.countsIn ?? []).map((x) => x.id),
@@ -142,7 +147,7 @@ function clockOf(draft: Draft, tie: Tie, has: (id: string) => boolean): Clock | 
   if (!has(from)) return null
   const { fromEdge = 'finish', toEdge = 'start', title, because } = tie
   const ends = { id: `${from}.${fromEdge}~${draft.id}.${toEdge}`, from, fromEdge, to: draft.id, toEdge, title, because }
-  const warn = tie.warnS === undefined ? {} : { warnS: tie.warnS }
+  const warn = { ...(tie.warnS === undefined ? {} : { warnS: tie.warnS }), ...(tie.own ? { own: tie.own } : {}) }
   if (tie.atMostS === undefined) return { ...ends, kind: 'lag', atLeastS: tie.atLeastS, ...warn }
   const again = (tie.again ?? [from, draft.id]).filter(has)
   const { atMostS, atLeastS, whenMissed } = tie
@@ -223,6 +228,12 @@ function missingContacts(works: readonly Work[]): Plan['absent'] {
         })),
     ),
   )
+}
+
+/** Of the practice's own values those that this plan asked for. */
+function ownOf(works: readonly Work[], practice: Practice): OwnRules {
+  const asked = new Set<string>(works.flatMap((w) => [...w.c.asked.rules]))
+  return Object.fromEntries(Object.entries(practice.rules).filter(([rule]) => asked.has(rule)))
 }
 
 function titleOf({ c }: Work): string {
@@ -318,6 +329,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     followUps: works.flatMap((w) => w.kind.followUps(w.c)),
     asked,
     amendments: uses,
+    rules: ownOf(works, practice),
     light: practice.light,
   }
 }

@@ -1,4 +1,5 @@
 /** A plan as a practitioner reads it: the day in lines, then what lies ready, the burs, what was asked and why. */
+import { ownRuleLines } from '../rules'
 import { standingWords, type Reason } from '../figure'
 import { amountWords } from './amount-words'
 import { isClock, type Clock } from '../model/link'
@@ -99,6 +100,10 @@ export function readPlan(plan: Plan): string {
     ...section(
       'NEXT',
       plan.followUps.map((f) => `  ${f.title}, ${f.afterWorkingDays} working days: ${why(f.because)}`),
+    ),
+    ...section(
+      'THIS PRACTICE’S OWN',
+      ownRuleLines(plan.rules).map((l) => `  ${l}`),
     ),
     ...section(
       'AMENDED',

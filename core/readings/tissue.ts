@@ -1,4 +1,5 @@
 /** Cord as it goes in and as it comes out. */
+import { rulesOf } from '../rules'
 import { cordLength, cordSize, cordSizes, smallerCord, type CordSize } from '../measure/cord'
 import { dimensions } from '../teeth/dimensions'
 import { judged, readingOf, must, num, oneOf, yes, type At } from './reading'
@@ -32,7 +33,7 @@ export const cord = readingOf('cord', {
         ? { mesiodistalMm: size.cervicalMesiodistalMm, labiolingualMm: size.cervicalLabiolingualMm }
         : { measuredPerimeterMm: given.perimeterMm }
     // A box's length was computed from its width when the plan was made.
-    const length = along === 'box' ? at.step.figures : [cordLength(cervix, along, layer)]
+    const length = along === 'box' ? at.step.figures : [cordLength(cervix, along, layer, rulesOf(at.plan.rules))]
     const cut = length[0] ? `${Math.ceil(length[0].value)} mm` : ''
     if (given.tissue === 'white') {
       const finer = smallerCord(given.size)

@@ -1,4 +1,5 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
+import { ownRuleLines } from '../rules'
 import { isClock } from '../model/link'
 import { alertWords } from '../vocabulary'
 import type { Plan } from '../model/plan'
@@ -6,7 +7,7 @@ import type { RunEvent } from '../run/events'
 import { handoffWords } from '../run/handoffs'
 import { lightSums } from '../run/light'
 import { readingOfKind, spokenOf } from '../readings'
-import { replay, type RunCore, stepState, tallyOf, countState, holdState } from '../run/state'
+import { replay, type RunCore, stepState, tallyOf, countState, holdState, edgeOf } from '../run/state'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from '../clock'
 import { patientInstructions } from './instructions'
@@ -157,6 +158,18 @@ const measuredSentences = (t: Telling): string[] => [
     ),
 ]
 
+/** The practice's own values this visit was planned with, and how long the clocks they set really ran. */
+function ownSentences(t: Telling): string[] {
+  const kept = t.plan.links.flatMap((l): string[] => {
+    if (l.kind === 'order' || !l.own || l.from === l.to) return []
+    const from = edgeOf(stepState(t.core, l.from), l.fromEdge)
+    const to = edgeOf(stepState(t.core, l.to), l.toEdge)
+    return from === undefined || to === undefined ? [] : [`${l.title}: ${spanWords((to - from) / 1000)}.`]
+  })
+  const lines = ownRuleLines(t.plan.rules)
+  return lines.length === 0 ? [] : [...lines.map((l) => `${l}.`), ...new Set(kept)]
+}
+
 /** What was said between the two sides of the chair, and when it was seen. */
 function handoffSentences(t: Telling): string[] {
   return t.events.flatMap((e, i): string[] => {
@@ -191,6 +204,7 @@ export function composeNote(
     name: (id) => plan.people.find((p) => p.id === id)?.name ?? id ?? 'somebody',
     done: (id) => stepState(core, id).status === 'done',
   }
+  const own = ownSentences(t)
   const notes = events.flatMap((e) =>
     e.what.kind === 'note.added' && !undone.has(e.commandId) ? [`${t.time(e.at)} ${t.name(e.by)}: ${e.what.text}`] : [],
   )
@@ -206,6 +220,7 @@ export function composeNote(
       deviationSection(t),
       ...(measuredSentences(t).length > 0 ? [{ title: 'Measured', sentences: measuredSentences(t) }] : []),
       ...(handoffSentences(t).length > 0 ? [{ title: 'Handed over', sentences: handoffSentences(t) }] : []),
+      ...(own.length > 0 ? [{ title: 'This practice’s own times and amounts', sentences: own }] : []),
       ...(notes.length > 0 ? [{ title: 'Notes', sentences: notes }] : []),
       {
         title: 'Next',

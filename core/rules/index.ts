@@ -13,7 +13,7 @@ import { followUpRules } from './follow-ups'
 import { impressionRules } from './impression'
 import { amountIn, type RuleRow } from './rule'
 
-export { amountIn, span, type RuleRow, type RuleUnit } from './rule'
+export { amountIn, readAmount, span, type RuleRow, type RuleUnit } from './rule'
 
 /** The rooms of the register as Settings shows them. */
 export const ruleGroups = {
@@ -82,3 +82,12 @@ export function inWords(text: string, ...rulings: [Ruling, ...Ruling[]]): Reason
 /** A row as one reads it in a list: 'Cord dwells, at least: 5 min'. */
 export const ruleWords = (rule: RuleId, value: number): string =>
   `${ruleRow(rule).title}: ${amountIn(value, ruleRow(rule).unit)}`
+
+/** A practice's own values as one reads them: what, how much, what is usual, who set it and when. */
+export const ownRuleLines = (own: OwnRules): string[] =>
+  ruleIds.flatMap((rule) => {
+    const set = own[rule]
+    if (set === undefined) return []
+    const { title, value, unit } = ruleRow(rule)
+    return [`${title}: ${amountIn(set.value, unit)} (usually ${amountIn(value, unit)}), set by ${set.by} on ${set.on}`]
+  })

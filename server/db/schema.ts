@@ -54,6 +54,8 @@ export const practices = pgTable('practices', {
   laboratoryDays: integer('laboratory_days').notNull().default(10),
   day: jsonb('day_rules').$type<PracticeInput['day']>().notNull().default({}),
   instruments: jsonb('instruments').$type<PracticeInput['instruments']>().notNull().default({}),
+  /** The practice's own values in the register of times and amounts. */
+  rules: jsonb('rules').$type<Practice['rules']>().notNull().default({}),
   useLearned: boolean('use_learned').notNull().default(false),
   learned: jsonb('learned').$type<StoredLearned>().notNull().default({}),
 })

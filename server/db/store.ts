@@ -59,6 +59,7 @@ export async function savePractice(q: Db, id: string, p: Practice, codeHashes: R
       laboratoryDays: p.laboratoryDays,
       day: p.day,
       instruments: p.instruments,
+      rules: p.rules,
       useLearned: p.useLearned,
       learned: p.learned,
     })

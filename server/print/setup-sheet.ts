@@ -1,4 +1,6 @@
 /** The setup on paper: what to lay out, phase by phase, with boxes to tick, and the bur strip. Legible in grey. */
+import { span } from '../../core/rules'
+import { isClock } from '../../core/model/link'
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { gritMark, isoNumber } from '../../core/catalog/bur'
 import { silhouette } from '../../core/catalog/silhouette'
@@ -104,6 +106,16 @@ function burStrip(plan: Plan): Content[] {
   ]
 }
 
+/** The clocks of the visit in a few words, each once; what the practice has set itself is marked. */
+function clockWords(plan: Plan): string {
+  const words = plan.links.filter(isClock).map((l) => {
+    const least = l.atLeastS === undefined ? [] : [`at least ${span(l.atLeastS)}`]
+    const most = l.atMostS === undefined ? [] : [`within ${span(l.atMostS)}`]
+    return `${l.title} ${[...least, ...most].join(', ')}${l.own ? ' (this practice’s own)' : ''}`
+  })
+  return words.length > 0 ? `Clocks: ${[...new Set(words)].join('; ')}.` : 'No clocks.'
+}
+
 /** The document of a plan's setup. Pure: the same plan and facts give the same document. */
 export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocumentDefinitions {
   const open = plan.setup.filter((l) => l.readiness === 'open')
@@ -169,6 +181,7 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
       },
       ...phaseBlock('Have ready, do not open', standby),
       { stack: burStrip(plan), unbreakable: true },
+      { text: clockWords(plan), margin: [0, 8, 0, 0] },
       {
         text: `The dentist signs: ${plan.holds.map((h) => h.title.toLowerCase()).join(', ')}.  Counted: ${plan.counts.map((c) => c.what).join(', ') || 'nothing'}.`,
         margin: [0, 8, 0, 0],

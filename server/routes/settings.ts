@@ -7,6 +7,7 @@ import { functionName, permission, role, type FunctionTable } from '../../core/p
 import { amendment, amendmentFile } from '../../core/practice/amendment'
 import { dayRules } from '../../core/practice/day-rules'
 import { instruments } from '../../core/practice/instruments'
+import { amountIn, ruleId, ruleRow } from '../../core/rules'
 import { card, practice as practiceSchema } from '../../core/practice/practice'
 import { plainDate } from '../../core/clock'
 import type { App, House } from '../house'
@@ -121,6 +122,41 @@ export const settingsRoutes =
           await tx
             .update(t.practices)
             .set({ cards: [...row!.cards.filter((c) => c.dentistId !== person.id), request.body] })
+        })
+        changed()
+        return { ok: true }
+      },
+    )
+
+    app.put(
+      '/practice/rules',
+      {
+        schema: {
+          summary: 'Set one of the library’s times or amounts as this practice has it; null takes the library’s back',
+          body: z.strictObject({ rule: ruleId, value: z.number().nullable() }),
+        },
+      },
+      async (request) => {
+        const person = await theDentist(request)
+        const { rule, value } = request.body
+        const { title, from, to, unit } = ruleRow(rule)
+        if (value !== null && (value < from || value > to))
+          throw new Problem(
+            422,
+            'invalid',
+            `${title}: from ${amountIn(from, unit)} to ${amountIn(to, unit)}; beyond that it is asked of the dentist visit by visit.`,
+            { errors: [{ path: 'value', message: `from ${from} to ${to}` }] },
+          )
+        await db.transaction(async (tx) => {
+          const [row] = await tx
+            .select({ rules: t.practices.rules, zone: t.practices.zone })
+            .from(t.practices)
+            .limit(1)
+            .for('update')
+          const { [rule]: _, ...others } = row!.rules
+          const own =
+            value === null ? {} : { [rule]: { value, by: person.name, on: plainDate(house.now(), row!.zone) } }
+          await tx.update(t.practices).set({ rules: { ...others, ...own } })
         })
         changed()
         return { ok: true }

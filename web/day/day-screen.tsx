@@ -28,8 +28,7 @@ function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
             <span className="num">{clockTime(visit.startsAt, view.zone)}</span> {visit.patient.name}
           </p>
           <p className="text-xl">
-            <strong className="num">{bothNotations(visit.request.teeth, view.notation)}</strong>{' '}
-            {visit.title}
+            <strong className="num">{bothNotations(visit.request.teeth, view.notation)}</strong> {visit.title}
           </p>
           <p>
             {view.chairs.find((c) => c.id === visit.chairId)?.name} · {visit.people.map((p) => p.name).join(', ')} ·{' '}

@@ -9,6 +9,7 @@ import { usePerson } from '../app/shell'
 import { AuditPart, LockedPart } from './audit-part'
 import { DayPart } from './day-part'
 import { MaterialsPart, ToolsPart } from './own-values'
+import { RulesPart } from './rules-part'
 import { useSave, type Save } from './save'
 import { Button, Check, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
 
@@ -283,6 +284,7 @@ export default function SettingsScreen() {
         </div>
         <div className="space-y-3">
           <FunctionsPart practice={practice.data} save={save} may={may} />
+          <RulesPart practice={practice.data} save={save} may={may} />
           <DayPart practice={practice.data} save={save} may={may} />
           <MaterialsPart practice={practice.data} save={save} may={person.roles.some((r) => r !== 'front desk')} />
           {may && <AuditPart practice={practice.data} />}
