@@ -129,15 +129,13 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
         facts: toStore({ kind: of.kind }),
         forecast: forecasts.get(key)!,
       })
-      await db
-        .insert(t.plans)
-        .values({
-          visitId: id,
-          plan: toStore(plan),
-          signedBy: of.team.assistants[0]!,
-          signedAt: startsAt - 600_000,
-          acknowledged: [],
-        })
+      await db.insert(t.plans).values({
+        visitId: id,
+        plan: toStore(plan),
+        signedBy: of.team.assistants[0]!,
+        signedAt: startsAt - 600_000,
+        acknowledged: [],
+      })
       await db.insert(t.runEvents).values(drive.events.map((e) => ({ visitId: id, ...e })))
       await db
         .insert(t.records)
