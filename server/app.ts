@@ -10,12 +10,12 @@ import Fastify, { type FastifyError } from 'fastify'
 import {
   hasZodFastifySchemaValidationErrors,
   jsonSchemaTransform,
-  serializerCompiler,
   validatorCompiler,
   type ZodTypeProvider,
 } from 'fastify-type-provider-zod'
 import { RequestError } from '../core/plan/compile'
 import { throatPack } from '../core/vocabulary'
+import { answers, problemBeside } from './answers'
 import { Attempts } from './attempts'
 import { auditChanges } from './audit'
 import { Plans } from './plans'
@@ -23,6 +23,7 @@ import type { OpenDatabase } from './db/open'
 import type { App, House } from './house'
 import { Hub } from './live/hub'
 import { Presence } from './live/presence'
+import { healthView } from '../wire/live'
 import { Problem, sendProblem } from './problem'
 import { cupboardRoutes } from './routes/cupboard'
 import { dayRoutes } from './routes/days'
@@ -49,6 +50,8 @@ export interface AppOptions {
   shownCodes?: Record<string, string>
   /** How fast `now` runs against the wall, told to the screens; 1 but for rehearsal. */
   pace?: number
+  /** Whether every answer and live message is held against what the wire says of it; in tests. */
+  checkAnswers?: boolean
 }
 
 const bodyLimitBytes = 256 * 1024
@@ -65,9 +68,9 @@ function sameOrigin(origin: string | undefined, host: string | undefined): boole
 
 function onError(app: App): void {
   app.setErrorHandler((error: FastifyError | Problem | RequestError, request, reply) => {
-    if (error instanceof Problem) return sendProblem(reply, error.status, error.slug, error.message, error.more)
+    if (error instanceof Problem) return sendProblem(reply, error.slug, error.message, error.more)
     if (error instanceof RequestError)
-      return sendProblem(reply, 422, 'invalid', error.message, {
+      return sendProblem(reply, 'invalid', error.message, {
         errors: [{ path: error.path.join('.'), message: error.message }],
       })
     if (hasZodFastifySchemaValidationErrors(error)) {
@@ -75,16 +78,16 @@ function onError(app: App): void {
         path: v.instancePath.replace(/^\//, '').replaceAll('/', '.'),
         message: v.message ?? 'not valid',
       }))
-      return sendProblem(reply, 422, 'invalid', errors.map((e) => `${e.path || 'body'}: ${e.message}`).join('; '), {
+      return sendProblem(reply, 'invalid', errors.map((e) => `${e.path || 'body'}: ${e.message}`).join('; '), {
         errors,
       })
     }
     if (error.statusCode === 413)
-      return sendProblem(reply, 413, 'too-large', `A request may hold ${bodyLimitBytes / 1024} kB; nothing was stored.`)
+      return sendProblem(reply, 'too-large', `A request may hold ${bodyLimitBytes / 1024} kB; nothing was stored.`)
     if (error.statusCode && error.statusCode < 500)
-      return sendProblem(reply, error.statusCode, 'bad-request', error.message)
+      return sendProblem(reply, 'bad-request', error.message, {}, error.statusCode)
     request.log.error(error)
-    return sendProblem(reply, 500, 'internal', 'Something went wrong on the server; nothing was stored.')
+    return sendProblem(reply, 'internal', 'Something went wrong on the server; nothing was stored.')
   })
 }
 
@@ -96,6 +99,7 @@ export async function buildApp({
   log = false,
   shownCodes = {},
   pace = 1,
+  checkAnswers = false,
 }: AppOptions): Promise<App> {
   const app = Fastify({
     logger: log ? { level: 'warn' } : false,
@@ -103,7 +107,8 @@ export async function buildApp({
     forceCloseConnections: true,
   }).withTypeProvider<ZodTypeProvider>() as unknown as App
   app.setValidatorCompiler(validatorCompiler)
-  app.setSerializerCompiler(serializerCompiler)
+  app.setSerializerCompiler(answers(checkAnswers))
+  app.addHook('onRoute', problemBeside)
   onError(app)
   await app.register(fastifyHelmet, {
     contentSecurityPolicy: {
@@ -134,7 +139,7 @@ export async function buildApp({
     transform: jsonSchemaTransform,
   })
 
-  const hub = new Hub()
+  const hub = new Hub(checkAnswers)
   const house: House = {
     database,
     hub,
@@ -171,17 +176,21 @@ export async function buildApp({
   app.addHook('onRequest', async (request) => {
     const changes = request.method !== 'GET' && request.method !== 'HEAD'
     if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host))
-      throw new Problem(403, 'foreign-origin', 'This request came from another site.')
+      throw new Problem('foreign-origin', 'This request came from another site.')
   })
   auditChanges(app, house)
   app.addHook('preClose', () => hub.close())
   await app.register(
     async (api) => {
-      api.get('/health', { schema: { summary: 'Whether the server answers, and its clock' } }, async () => ({
-        ok: true,
-        now: now(),
-        boot: house.boot,
-      }))
+      api.get(
+        '/health',
+        { schema: { summary: 'Whether the server answers, and its clock', response: { 200: healthView } } },
+        async () => ({
+          ok: true as const,
+          now: now(),
+          boot: house.boot,
+        }),
+      )
       api.get('/openapi.json', { schema: { hide: true } }, async () => app.swagger())
       await api.register(sessionRoutes(house))
       await api.register(settingsRoutes(house))
@@ -216,7 +225,7 @@ export async function buildApp({
       !request.url.startsWith('/api/') &&
       (request.headers.accept?.includes('text/html') || !/\.[a-z0-9]+$/i.test(request.url.split('?')[0]!))
     if (page && webFolder && existsSync(webFolder)) return reply.sendFile('index.html')
-    return sendProblem(reply, 404, 'not-found', `There is nothing at ${request.method} ${request.url.split('?')[0]}.`)
+    return sendProblem(reply, 'not-found', `There is nothing at ${request.method} ${request.url.split('?')[0]}.`)
   })
   return app
 }

@@ -13,7 +13,7 @@ export class Attempts {
     if (recent.length === 0) this.wrong.delete(personId)
     else this.wrong.set(personId, recent)
     if (recent.length >= most)
-      throw new Problem(429, 'too-many-attempts', 'Too many wrong codes; wait a minute and try again.', {
+      throw new Problem('too-many-attempts', 'Too many wrong codes; wait a minute and try again.', {
         retryAfterS: Math.ceil((withinMs - (now - recent[0]!)) / 1000),
       })
   }

@@ -1,27 +1,32 @@
 import type { FastifyReply } from 'fastify'
+import { problems, type ProblemMore, type Slug } from '../wire/problems'
 
-/** An error a client can act on; sent as application/problem+json (RFC 9457). */
+/** An error a client can act on; sent as application/problem+json (RFC 9457). Its status is the slug's, its words too where none are given. */
 export class Problem extends Error {
+  readonly status: number
   constructor(
-    readonly status: number,
-    readonly slug: string,
-    message: string,
-    readonly more: Record<string, unknown> = {},
+    readonly slug: Slug,
+    message: string = problems[slug].words,
+    readonly more: ProblemMore = {},
   ) {
     super(message)
     this.name = 'Problem'
+    this.status = problems[slug].status
   }
 }
 
-export const notFound = (what: string): Problem => new Problem(404, 'not-found', `There is no ${what}.`)
+export const notFound = (what: string): Problem => new Problem('not-found', `There is no ${what}.`)
+/** A request whose fields do not go, each with what would. */
+export const invalid = (message: string, path: string, says = message): Problem =>
+  new Problem('invalid', message, { errors: [{ path, message: says }] })
 
-/** Sends a problem document. */
+/** Sends a problem document. @param status another than the slug's own, where the framework has set one */
 export function sendProblem(
   reply: FastifyReply,
-  status: number,
-  slug: string,
+  slug: Slug,
   detail: string,
-  more: Record<string, unknown> = {},
+  more: ProblemMore = {},
+  status: number = problems[slug].status,
 ): FastifyReply {
   return reply
     .status(status)

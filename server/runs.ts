@@ -2,7 +2,6 @@
 import { eq } from 'drizzle-orm'
 import type { Plan } from '../core/model/plan'
 import { decide, type Who } from '../core/run/decide'
-import type { Refusal } from '../core/run/refusals'
 import type { Command, RunEvent } from '../core/run/events'
 import { happenedAt } from '../core/run/queue'
 import { evolve, initialState, type RunState } from '../core/run/state'
@@ -10,6 +9,7 @@ import { leaveBehind } from './db/leave-behind'
 import type { Db } from './db/open'
 import * as t from './db/schema'
 import { loadCommand, loadEvents, loadFrozenPlan, loadLastEvent, loadVisit } from './db/store'
+import type { CommandAnswer } from '../wire/run'
 import { Problem } from './problem'
 
 export interface CommandEnvelope {
@@ -21,11 +21,6 @@ export interface CommandEnvelope {
   /** Seconds the touch waited on the device for the server. */
   waitedS?: number | undefined
   command: Command
-}
-export interface CommandAnswer {
-  seq: number
-  events: RunEvent[]
-  held?: Refusal
 }
 
 interface Live {
@@ -69,7 +64,7 @@ export class Runs {
       const frozen = await loadFrozenPlan(q, visitId)
       if (!frozen) {
         await loadVisit(q, visitId)
-        throw new Problem(409, 'not-signed', 'The tray of this visit is not signed yet, so its plan is not fixed.')
+        throw new Problem('not-signed', 'The tray of this visit is not signed yet, so its plan is not fixed.')
       }
       known = { plan: frozen.plan, state: initialState(frozen.plan) }
     }
@@ -104,7 +99,6 @@ export class Runs {
         if (known.length > 0) return { seq: state.seq, events: known, live, fresh: false }
         if (envelope.basedOn !== state.seq) {
           throw new Problem(
-            409,
             'stale',
             envelope.basedOn > state.seq
               ? 'This screen is ahead of the record; load it again.'
@@ -115,8 +109,7 @@ export class Runs {
         const last = envelope.waitedS ? await loadLastEvent(tx, visitId) : null
         const now = envelope.waitedS ? happenedAt(this.now(), envelope.waitedS, last?.at ?? 0) : this.now()
         const decision = decide(plan, state, envelope.command, who, now)
-        if ('refused' in decision)
-          throw new Problem(409, 'refused', decision.refused.message, { refusal: decision.refused })
+        if ('refused' in decision) throw new Problem('refused', decision.refused.message, { refusal: decision.refused })
         const events = decision.events.map(
           (what, i): RunEvent => ({
             id: `${envelope.commandId}.${i}`,

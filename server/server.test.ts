@@ -1,4 +1,6 @@
 /** The server's own manners: sign-in, problems, cases, trays, settings, lists and runs. */
+import { personView } from '../wire/people'
+import { checkAnswer } from './answers'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { RunEvent } from '../core/run/events'
 import { eq } from 'drizzle-orm'
@@ -43,6 +45,30 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
         '/api/visits/{visitId}/record',
       ]),
     )
+  })
+
+  it('describes every answer of every route, and the problems it may send instead', async () => {
+    const { body } = await juno.call('GET', '/openapi.json')
+    type Answers = Record<string, { content?: Record<string, { schema?: object }> }>
+    const paths = body['paths'] as Record<string, Record<string, { responses: Answers }>>
+    const undescribed = Object.entries(paths).flatMap(([path, ways]) =>
+      Object.entries(ways).flatMap(([way, { responses }]) => {
+        const good = Object.entries(responses).find(([status]) => status.startsWith('2'))
+        const says = good && Object.values(good[1].content ?? {}).some((c) => Object.keys(c.schema ?? {}).length > 0)
+        const problem = Object.keys(responses['default']?.content ?? {}).length > 0
+        return says && problem ? [] : [`${way} ${path}`]
+      }),
+    )
+    expect(undescribed).toEqual([])
+    expect(Object.keys(paths).length).toBeGreaterThan(40)
+  })
+
+  it('holds each answer against its view here: a field too many, or one missing, is caught', () => {
+    const sent = { id: 'juno', name: 'Juno', roles: ['assistant'] }
+    const check = (answer: object) => () => checkAnswer(personView, JSON.stringify(answer), 'GET /session')
+    expect(check(sent)).not.toThrow()
+    expect(check({ ...sent, codeHash: 'x' })).toThrow(/GET \/session.*codeHash/s)
+    expect(check({ ...sent, roles: undefined })).toThrow(/roles/)
   })
 
   it('answers nothing to a stranger, and never a code or its hash', async () => {

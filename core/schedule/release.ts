@@ -12,17 +12,18 @@ export interface LoadToRelease {
   failedAt: number | null
 }
 export type Indicator = 'changed' | 'not changed'
+export type RefusedBecause = 'running' | 'done' | 'not-good' | 'no-readings'
 export type Release =
   | { kind: 'released'; logFault: string | null }
   | { kind: 'pulled back'; why: string }
-  | { kind: 'refused'; slug: string; message: string }
+  | { kind: 'refused'; slug: RefusedBecause; message: string }
 
 export const judgementOf = (load: Pick<LoadToRelease, 'cycle' | 'log'>): LoadJudgement | null =>
   load.log ? judgeLoad(load.cycle, load.log) : null
 
 /** @param byHand what the device's own display or strip shows, where no readings came */
 export function decideRelease(load: LoadToRelease, indicator: Indicator, byHand?: string): Release {
-  const refused = (slug: string, message: string): Release => ({ kind: 'refused', slug, message })
+  const refused = (slug: RefusedBecause, message: string): Release => ({ kind: 'refused', slug, message })
   if (load.endedAt === null) return refused('running', `Load ${load.number} is still running.`)
   if (load.releasedAt !== null || load.failedAt !== null)
     return refused('done', `Load ${load.number} is ${load.failedAt === null ? 'released' : 'pulled back'} already.`)

@@ -1,8 +1,6 @@
 /** What goes to every screen that looks at a topic. */
-export interface Message {
-  event: 'hello' | 'beat' | 'run' | 'tray' | 'visit' | 'day' | 'practice' | 'instruments' | 'needed' | 'presence'
-  data: unknown
-}
+import { liveMessage, type LiveMessage } from '../../wire/live'
+import { checkAnswer } from '../answers'
 
 /** The little of a socket the hub needs. */
 export interface Listener {
@@ -11,11 +9,23 @@ export interface Listener {
   on: (event: 'close', gone: () => void) => void
 }
 
-export const write = (listener: Listener, message: Message): void => listener.send(JSON.stringify(message))
-
 /** Fans messages out to open sockets by topic. A slow or gone screen never holds up the others. */
 export class Hub {
   private readonly topics = new Map<string, Set<Listener>>()
+
+  /** @param check whether every message is held against what the wire says of it; in tests */
+  constructor(private readonly check = false) {}
+
+  private written(message: LiveMessage): string {
+    const text = JSON.stringify(message)
+    if (this.check) checkAnswer(liveMessage, text, `message ${message.event}`)
+    return text
+  }
+
+  /** To one screen. */
+  write(listener: Listener, message: LiveMessage): void {
+    listener.send(this.written(message))
+  }
 
   /** Adds a socket to a topic until it closes. */
   join(topic: string, listener: Listener): void {
@@ -28,13 +38,13 @@ export class Hub {
     })
   }
 
-  send(topic: string, message: Message): void {
-    const text = JSON.stringify(message)
+  send(topic: string, message: LiveMessage): void {
+    const text = this.written(message)
     for (const listener of this.topics.get(topic) ?? []) listener.send(text)
   }
 
   /** To every screen, whatever it looks at. */
-  broadcast(message: Message): void {
+  broadcast(message: LiveMessage): void {
     for (const topic of this.topics.keys()) this.send(topic, message)
   }
 

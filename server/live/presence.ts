@@ -1,8 +1,5 @@
 /** Who has which visit open: one entry a person, however many devices. */
-export interface Present {
-  id: string
-  name: string
-}
+import type { Present } from '../../wire/people'
 
 export class Presence {
   private readonly open = new Map<string, { person: Present }[]>()

@@ -1,4 +1,5 @@
 /** The patient’s alerts: changed at any time. */
+import { alertsView } from '../../wire/visit'
 import type { App, House } from '../house'
 import { eq } from 'drizzle-orm'
 import * as z from 'zod'
@@ -19,6 +20,7 @@ export const alertRoutes =
       '/visits/:visitId/alerts',
       {
         schema: {
+          response: { 200: alertsView },
           summary: 'Set the patient’s alerts; a tray that is signed and not begun is re-opened by it',
           params: visitParams,
           body: z.strictObject({ alerts: z.array(alert).max(20) }),

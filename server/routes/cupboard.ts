@@ -1,4 +1,7 @@
 /** The cupboard: material lots by expiry. Anyone of the chairside team enters what the box says. */
+import { file } from '../answers'
+import { done, made } from '../../wire/noun'
+import { importedView, starterView, stockView } from '../../wire/cupboard'
 import { randomUUID } from 'node:crypto'
 import { eq, max, sql } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
@@ -43,13 +46,13 @@ export const cupboardRoutes =
     const team = async (request: FastifyRequest): Promise<void> => {
       const person = await signedIn(house, request)
       if (person.roles.every((r) => r === 'front desk'))
-        throw new Problem(403, 'team-only', 'The chairside and sterilising team keeps the cupboard.')
+        throw new Problem('team-only', 'The chairside and sterilising team keeps the cupboard.')
     }
     const tell = (): void => house.hub.broadcast({ event: 'practice', data: {} })
 
     app.get(
       '/items.csv',
-      { schema: { summary: 'The practice’s own list of items as CSV' } },
+      { schema: { response: file('text/csv', 'one item a line'), summary: 'The practice’s own list of items as CSV' } },
       async (request, reply) => {
         await signedIn(house, request)
         const { items } = await loadPractice(db)
@@ -65,6 +68,7 @@ export const cupboardRoutes =
       {
         bodyLimit: 8 * 1024 * 1024,
         schema: {
+          response: { 200: importedView },
           summary: 'Store items of a list, new and changed; all of them or none',
           body: z.strictObject({ items: z.array(item).min(1).max(20_000) }),
         },
@@ -95,6 +99,7 @@ export const cupboardRoutes =
       '/items/:itemId',
       {
         schema: {
+          response: { 200: done },
           summary:
             'Set an item’s own times and amounts, from its instructions for use or as this practice measures them',
           params: z.object({ itemId: z.string().max(120) }),
@@ -119,7 +124,7 @@ export const cupboardRoutes =
             .where(eq(t.items.id, request.params.itemId))
         })
         tell()
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
@@ -127,6 +132,7 @@ export const cupboardRoutes =
       '/items/starter',
       {
         schema: {
+          response: { 200: starterView },
           summary:
             'Add the generic items and burs this program knows and the practice does not have; nothing that is there is changed',
         },
@@ -155,29 +161,33 @@ export const cupboardRoutes =
       },
     )
 
-    app.post('/lots', { schema: { summary: 'Enter a lot as its box says', body: entered } }, async (request, reply) => {
-      await team(request)
-      const [found] = await db.select({ body: t.items.body }).from(t.items).where(eq(t.items.id, request.body.itemId))
-      if (!found) throw notFound(`item "${request.body.itemId}"`)
-      const [known] = (await db.select().from(t.lots).where(eq(t.lots.itemId, request.body.itemId))).filter(
-        (l) => l.number === request.body.number,
-      )
-      if (known)
-        throw new Problem(
-          409,
-          'known',
-          `Lot ${known.number} of ${found.body.name} is in the cupboard already, expiring ${known.expires}.`,
+    app.post(
+      '/lots',
+      { schema: { response: { 201: made }, summary: 'Enter a lot as its box says', body: entered } },
+      async (request, reply) => {
+        await team(request)
+        const [found] = await db.select({ body: t.items.body }).from(t.items).where(eq(t.items.id, request.body.itemId))
+        if (!found) throw notFound(`item "${request.body.itemId}"`)
+        const [known] = (await db.select().from(t.lots).where(eq(t.lots.itemId, request.body.itemId))).filter(
+          (l) => l.number === request.body.number,
         )
-      const id = `lot-${randomUUID().slice(0, 12)}`
-      await db.insert(t.lots).values({ id, ...request.body, opened: false })
-      tell()
-      return reply.status(201).send({ id })
-    })
+        if (known)
+          throw new Problem(
+            'known',
+            `Lot ${known.number} of ${found.body.name} is in the cupboard already, expiring ${known.expires}.`,
+          )
+        const id = `lot-${randomUUID().slice(0, 12)}`
+        await db.insert(t.lots).values({ id, ...request.body, opened: false })
+        tell()
+        return reply.status(201).send({ id })
+      },
+    )
 
     app.patch(
       '/lots/:lotId',
       {
         schema: {
+          response: { 200: done },
           summary: 'Say how much of a lot is left, or that it is opened',
           params: z.object({ lotId: z.string().max(120) }),
           body: changed,
@@ -192,7 +202,7 @@ export const cupboardRoutes =
           .returning({ id: t.lots.id })
         if (rows.length === 0) throw notFound('such lot')
         tell()
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
@@ -226,7 +236,13 @@ export const cupboardRoutes =
     }
     app.get(
       '/stock',
-      { schema: { summary: 'What runs out: the coming plans against the lots', querystring: ahead } },
+      {
+        schema: {
+          response: { 200: stockView },
+          summary: 'What runs out: the coming plans against the lots',
+          querystring: ahead,
+        },
+      },
       async (request) => {
         await signedIn(house, request)
         return forecast(request.query.days)
@@ -234,7 +250,13 @@ export const cupboardRoutes =
     )
     app.get(
       '/stock/order.csv',
-      { schema: { summary: 'The proposed order as CSV', querystring: ahead } },
+      {
+        schema: {
+          response: file('text/csv', 'one item a line'),
+          summary: 'The proposed order as CSV',
+          querystring: ahead,
+        },
+      },
       async (request, reply) => {
         await signedIn(house, request)
         const { lines, from } = await forecast(request.query.days)
@@ -249,6 +271,7 @@ export const cupboardRoutes =
       '/burs/:burId/renew',
       {
         schema: {
+          response: { 200: done },
           summary: 'A new bur of this number is put in: it counts from none; the box holds one less',
           params: z.object({ burId: z.string().max(120) }),
         },
@@ -268,7 +291,7 @@ export const cupboardRoutes =
             .where(eq(t.burs.id, request.params.burId))
         })
         tell()
-        return { ok: true }
+        return { ok: true as const }
       },
     )
   }

@@ -1,4 +1,7 @@
 /** A day: its visits with readiness and score, and their times. */
+import { file } from '../answers'
+import { done } from '../../wire/noun'
+import { dayView, movedView } from '../../wire/day'
 import { eq } from 'drizzle-orm'
 import * as z from 'zod'
 import { dayToIcal, type CalendarVisit } from '../../core/formats/ical'
@@ -44,13 +47,14 @@ export const dayRoutes =
     const { db } = house.database
     /** Refuses where the visit has begun: the past stands. */
     const notBegun = async (q: Db, visitId: string): Promise<void> => {
-      if (await loadLastEvent(q, visitId)) throw new Problem(409, 'begun', 'The visit has begun; it stays where it is.')
+      if (await loadLastEvent(q, visitId)) throw new Problem('begun', 'The visit has begun; it stays where it is.')
     }
 
     app.get(
       '/days/:day',
       {
         schema: {
+          response: { 200: dayView },
           summary: 'A day: its visits with readiness and score; of what has begun the score as it really goes',
           params: z.object({ day: z.iso.date() }),
         },
@@ -141,6 +145,7 @@ export const dayRoutes =
       '/days/:day/times',
       {
         schema: {
+          response: { 200: movedView },
           summary: 'Move visits that have not begun within their day, all of them or none',
           params: z.object({ day: z.iso.date() }),
           body: z.strictObject({ moves: z.array(move).min(1).max(200) }),
@@ -158,19 +163,15 @@ export const dayRoutes =
               .from(t.visits)
               .where(eq(t.visits.id, m.visitId))
               .for('update')
-            if (!row) throw new Problem(404, 'not-found', `There is no visit "${m.visitId}".`)
+            if (!row) throw new Problem('not-found', `There is no visit "${m.visitId}".`)
             await notBegun(tx, m.visitId)
             if (row.startsAt !== m.from)
-              throw new Problem(
-                409,
-                'stale',
-                'Somebody moved one of these visits meanwhile; nothing was moved. Look again.',
-              )
+              throw new Problem('stale', 'Somebody moved one of these visits meanwhile; nothing was moved. Look again.')
             if (plainDate(m.to, practice.zone) !== day)
-              throw new Problem(422, 'invalid', 'A visit moved by hand or by a proposal stays on its day.')
+              throw new Problem('invalid', 'A visit moved by hand or by a proposal stays on its day.')
             const chairId = m.chairId ?? row.chairId
             if (!practice.chairs.some((c) => c.id === chairId))
-              throw new Problem(422, 'invalid', `There is no chair "${chairId}".`)
+              throw new Problem('invalid', `There is no chair "${chairId}".`)
             await tx.update(t.visits).set({ startsAt: m.to, chairId }).where(eq(t.visits.id, m.visitId))
           }
         })
@@ -183,6 +184,7 @@ export const dayRoutes =
       '/visits/:visitId/time',
       {
         schema: {
+          response: { 200: done },
           summary: 'Move a visit that has not begun to another day, time or chair',
           params: z.object({ visitId: z.string().min(1).max(80) }),
           body: newVisit.pick({ chairId: true, day: true, time: true }),
@@ -195,13 +197,13 @@ export const dayRoutes =
         const [, practice] = [await loadVisit(db, visitId), await loadPractice(db)]
         await notBegun(db, visitId)
         if (!practice.chairs.some((c) => c.id === chairId))
-          throw new Problem(422, 'invalid', `There is no chair "${chairId}".`)
+          throw new Problem('invalid', `There is no chair "${chairId}".`)
         await db
           .update(t.visits)
           .set({ chairId, day, startsAt: wallTime(day, time, practice.zone) })
           .where(eq(t.visits.id, visitId))
         tellOf(house, visitId)
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
@@ -209,6 +211,7 @@ export const dayRoutes =
       '/visits/:visitId/shift',
       {
         schema: {
+          response: { 200: done },
           summary: 'How far a patient may be moved either way, minutes; null for the practice’s own',
           params: z.object({ visitId: z.string().min(1).max(80) }),
           body: z.strictObject({ mayMoveMin }),
@@ -220,7 +223,7 @@ export const dayRoutes =
         await loadVisit(db, visitId)
         await db.update(t.visits).set({ mayMoveMin: request.body.mayMoveMin }).where(eq(t.visits.id, visitId))
         tellOf(house, visitId)
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
@@ -250,7 +253,13 @@ export const dayRoutes =
     }
     app.get(
       '/days/:day/calendar.ics',
-      { schema: { summary: 'The day as iCalendar', params: z.object({ day: z.iso.date() }) } },
+      {
+        schema: {
+          response: file('text/calendar', 'the day'),
+          summary: 'The day as iCalendar',
+          params: z.object({ day: z.iso.date() }),
+        },
+      },
       async (request, reply) => {
         await signedIn(house, request)
         const { day } = request.params
@@ -265,6 +274,7 @@ export const dayRoutes =
       '/standins/appointments/:day',
       {
         schema: {
+          response: file('text/calendar', 'the simulated calendar'),
           summary: 'Demo only: what the simulated practice calendar says of a day',
           params: z.object({ day: z.iso.date() }),
         },
@@ -272,7 +282,7 @@ export const dayRoutes =
       async (request, reply) => {
         await signedIn(house, request)
         if (Object.keys(house.shownCodes).length === 0)
-          throw new Problem(404, 'not-found', 'There is no simulated practice calendar outside the demo.')
+          throw new Problem('not-found', 'There is no simulated practice calendar outside the demo.')
         const { visits, practice } = await calendarOf(request.params.day)
         return reply
           .type('text/calendar; charset=utf-8')

@@ -1,4 +1,5 @@
 /** The drill: which round comes next, its score, and what each person has to see again. */
+import { nextRoundView, progressView, scoreView } from '../../wire/drill'
 import { and, count, desc, eq, inArray, lte } from 'drizzle-orm'
 import * as z from 'zod'
 import { roundOf } from '../../core/drill/round'
@@ -49,7 +50,12 @@ export const drillRoutes =
 
     app.get(
       '/drill',
-      { schema: { summary: 'A person’s own progress: what is due, by kind of visit, and the last rounds' } },
+      {
+        schema: {
+          response: { 200: progressView },
+          summary: 'A person’s own progress: what is due, by kind of visit, and the last rounds',
+        },
+      },
       async (request) => {
         const person = await signedIn(house, request)
         const now = house.now()
@@ -78,6 +84,7 @@ export const drillRoutes =
       '/drill/next',
       {
         schema: {
+          response: { 200: nextRoundView },
           summary:
             'The next round: of the kind asked for, else of the kind with most to come back, else of the one asked least',
           querystring: z.object({ kind: kind.optional() }),
@@ -116,7 +123,13 @@ export const drillRoutes =
 
     app.post(
       '/drill/rounds',
-      { schema: { summary: 'A finished round: scored here, from the same seed, and remembered', body: given } },
+      {
+        schema: {
+          response: { 201: scoreView },
+          summary: 'A finished round: scored here, from the same seed, and remembered',
+          body: given,
+        },
+      },
       async (request, reply) => {
         const person = await signedIn(house, request)
         const { kind: ofKind, seed, date, due, answers, seconds } = request.body

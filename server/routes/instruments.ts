@@ -1,4 +1,14 @@
 /** Cassettes and loads: what runs, what came of it, who let it out, and what a failed one touches. Records stay; none is deleted. */
+import { done } from '../../wire/noun'
+import {
+  cassetteChangedView,
+  instrumentsView,
+  loadMadeView,
+  logTakenView,
+  releasedView,
+  tracedView,
+  type LogTaken,
+} from '../../wire/instruments'
 import { randomUUID } from 'node:crypto'
 import { and, eq, inArray, max } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
@@ -32,7 +42,7 @@ export const instrumentRoutes =
     const team = async (request: FastifyRequest): Promise<SignedIn> => {
       const person = await signedIn(house, request)
       if (person.roles.every((r) => r === 'front desk'))
-        throw new Problem(403, 'team-only', 'The chairside and sterilising team keeps the instruments.')
+        throw new Problem('team-only', 'The chairside and sterilising team keeps the instruments.')
       return person
     }
     const tell = (): void => {
@@ -42,7 +52,12 @@ export const instrumentRoutes =
 
     app.get(
       '/instruments',
-      { schema: { summary: 'Cassettes as they stand, sterilisers, loads with what became of them' } },
+      {
+        schema: {
+          response: { 200: instrumentsView },
+          summary: 'Cassettes as they stand, sterilisers, loads with what became of them',
+        },
+      },
       async (request) => {
         await signedIn(house, request)
         const { instruments } = await loadPractice(db)
@@ -97,15 +112,21 @@ export const instrumentRoutes =
 
     app.put(
       '/instruments',
-      { schema: { summary: 'Set cassettes, sterilisers and the way back', body: instrumentsSchema } },
+      {
+        schema: {
+          response: { 200: done },
+          summary: 'Set cassettes, sterilisers and the way back',
+          body: instrumentsSchema,
+        },
+      },
       async (request) => {
         await team(request)
         const doubled = request.body.cassettes.map((c) => c.id).find((id, i, all) => all.indexOf(id) !== i)
-        if (doubled) throw new Problem(422, 'invalid', `Two cassettes are called "${doubled}".`)
+        if (doubled) throw new Problem('invalid', `Two cassettes are called "${doubled}".`)
         await db.update(t.practices).set({ instruments: request.body })
         house.hub.broadcast({ event: 'practice', data: {} })
         tell()
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
@@ -113,6 +134,7 @@ export const instrumentRoutes =
       '/loads',
       {
         schema: {
+          response: { 201: loadMadeView },
           summary: 'Start a load',
           body: z.strictObject({
             steriliserId: z.string(),
@@ -130,22 +152,17 @@ export const instrumentRoutes =
           if (!steriliser) throw notFound(`steriliser "${steriliserId}"`)
           if (cassetteIds.length > steriliser.capacity)
             throw new Problem(
-              422,
               'invalid',
               `${steriliser.name} takes ${steriliser.capacity} cassettes; these are ${cassetteIds.length}.`,
             )
           const { loads, states } = await loadCassettes(tx, instruments)
           if (loads.some((l) => l.steriliserId === steriliserId && l.endedAt === null))
-            throw new Problem(409, 'running', `${steriliser.name} is running already.`)
+            throw new Problem('running', `${steriliser.name} is running already.`)
           for (const id of new Set(cassetteIds)) {
             const state = states.find((s) => s.cassette.id === id)
             if (!state) throw notFound(`cassette "${id}"`)
             if (!['soiled', 'pulled back', 'not on record', 'sterile'].includes(state.status))
-              throw new Problem(
-                409,
-                'not-here',
-                `${state.cassette.name} is ${state.status}; it cannot be in this load.`,
-              )
+              throw new Problem('not-here', `${state.cassette.name} is ${state.status}; it cannot be in this load.`)
           }
           const [last] = await tx.select({ number: max(t.loads.number) }).from(t.loads)
           const row = {
@@ -167,15 +184,11 @@ export const instrumentRoutes =
     )
 
     /** The device's log ends the cycle, whatever it says. */
-    const takeLog = async (
-      loadId: string,
-      text: string,
-    ): Promise<{ fault?: string; good?: boolean; because?: string }> => {
+    const takeLog = async (loadId: string, text: string): Promise<LogTaken> => {
       const read = readSteriliserLog(text)
       const answer = await db.transaction(async (tx) => {
         const load = await oneLoad(tx, loadId)
-        if (load.endedAt !== null && load.log)
-          throw new Problem(409, 'ended', `Load ${load.number} has its log already.`)
+        if (load.endedAt !== null && load.log) throw new Problem('ended', `Load ${load.number} has its log already.`)
         await tx
           .update(t.loads)
           .set({
@@ -195,6 +208,7 @@ export const instrumentRoutes =
       {
         bodyLimit: 1024 * 1024,
         schema: {
+          response: { 200: logTakenView },
           summary: 'The log a steriliser sends at its end',
           params: loadParams,
           body: z.strictObject({ text: z.string().max(900_000) }),
@@ -209,6 +223,7 @@ export const instrumentRoutes =
       '/standins/steriliser/:loadId',
       {
         schema: {
+          response: { 200: logTakenView },
           summary: 'Demo only: the simulated steriliser sends its log, a bad one where asked',
           params: loadParams,
           body: z.strictObject({ fault: z.enum(faults).default('none') }),
@@ -217,7 +232,7 @@ export const instrumentRoutes =
       async (request) => {
         await team(request)
         if (Object.keys(house.shownCodes).length === 0)
-          throw new Problem(404, 'not-found', 'There is no simulated steriliser outside the demo.')
+          throw new Problem('not-found', 'There is no simulated steriliser outside the demo.')
         const [load] = await db
           .select({ cycle: t.loads.cycle })
           .from(t.loads)
@@ -231,6 +246,7 @@ export const instrumentRoutes =
       '/loads/:loadId/release',
       {
         schema: {
+          response: { 200: releasedView },
           summary: 'Let a load out: its readings are good and the indicator has changed',
           params: loadParams,
           body: z.strictObject({ indicator: z.enum(['changed', 'not changed']), byHand: words.optional() }),
@@ -242,7 +258,7 @@ export const instrumentRoutes =
         const result = await db.transaction(async (tx) => {
           const load = await oneLoad(tx, request.params.loadId)
           const decided = decideRelease(load, indicator, byHand)
-          if (decided.kind === 'refused') throw new Problem(409, decided.slug, decided.message)
+          if (decided.kind === 'refused') throw new Problem(decided.slug, decided.message)
           const [at, by] = [house.now(), person.id]
           await tx
             .update(t.loads)
@@ -267,7 +283,7 @@ export const instrumentRoutes =
           .set({ failedAt: house.now(), failedBy: by, failedWhy: why })
           .where(inArray(t.loads.id, [...ids]))
     }
-    const traced = async (ids: readonly string[]) => {
+    const traced = async (ids: string[]) => {
       const { instruments } = await loadPractice(db)
       const { loads, uses } = await loadCassettes(db, instruments)
       return { loads: ids, ...traceLoads(ids, instruments.cassettes, loads, uses) }
@@ -276,6 +292,7 @@ export const instrumentRoutes =
       '/loads/:loadId/fail',
       {
         schema: {
+          response: { 200: tracedView },
           summary: 'Pull a load back: its cassettes and the visits touched are named',
           params: loadParams,
           body: z.strictObject({ why: words }),
@@ -286,7 +303,7 @@ export const instrumentRoutes =
         const id = request.params.loadId
         await db.transaction(async (tx) => {
           const load = await oneLoad(tx, id)
-          if (load.failedAt !== null) throw new Problem(409, 'done', `Load ${load.number} is pulled back already.`)
+          if (load.failedAt !== null) throw new Problem('done', `Load ${load.number} is pulled back already.`)
           if (load.endedAt === null) await tx.update(t.loads).set({ endedAt: house.now() }).where(eq(t.loads.id, id))
           await pullBack([id], person.id, request.body.why, tx)
         })
@@ -298,6 +315,7 @@ export const instrumentRoutes =
       '/visits/:visitId/cassettes/change',
       {
         schema: {
+          response: { 200: cassetteChangedView },
           summary:
             'Lay up another cassette instead of one pulled back; where the visit has begun the first stays on its record',
           params: z.object({ visitId: z.string().min(1).max(80) }),
@@ -315,7 +333,7 @@ export const instrumentRoutes =
           const type = instruments.cassettes.find((c) => c.id === cassetteId)?.type
           if (!use || !type) throw notFound('such cassette laid up for this visit')
           const { chosen } = chooseCassettes([type], states)
-          if (!chosen[0]) throw new Problem(409, 'none-sterile', `No other ${type} cassette is sterile now.`)
+          if (!chosen[0]) throw new Problem('none-sterile', `No other ${type} cassette is sterile now.`)
           const own = and(eq(t.cassetteUses.visitId, visitId), eq(t.cassetteUses.cassetteId, cassetteId))
           if (await loadLastEvent(tx, visitId)) await tx.update(t.cassetteUses).set({ usedAt: house.now() }).where(own)
           else await tx.delete(t.cassetteUses).where(own)
@@ -332,6 +350,7 @@ export const instrumentRoutes =
       '/loads/:loadId/spore',
       {
         schema: {
+          response: { 200: tracedView },
           summary: 'Read a spore test; growth pulls back every load of that steriliser since the last test without',
           params: loadParams,
           body: z.strictObject({ result: z.enum(['no growth', 'growth']) }),
@@ -342,13 +361,9 @@ export const instrumentRoutes =
         const { result } = request.body
         const ids = await db.transaction(async (tx) => {
           const load = await oneLoad(tx, request.params.loadId)
-          if (!load.spore) throw new Problem(409, 'no-test', `No spore test ran in load ${load.number}.`)
+          if (!load.spore) throw new Problem('no-test', `No spore test ran in load ${load.number}.`)
           if (load.sporeResult !== null)
-            throw new Problem(
-              409,
-              'done',
-              `The spore test of load ${load.number} is read already: ${load.sporeResult}.`,
-            )
+            throw new Problem('done', `The spore test of load ${load.number} is read already: ${load.sporeResult}.`)
           await tx
             .update(t.loads)
             .set({ sporeResult: result, sporeReadAt: house.now(), sporeReadBy: person.id })

@@ -1,6 +1,5 @@
 import * as z from 'zod'
 import type { App, House } from '../house'
-import { write } from '../live/hub'
 import { signedIn } from './session'
 
 /** Every open screen of one person, whatever it looks at. */
@@ -27,7 +26,7 @@ export const liveRoutes =
       },
       async (socket, request) => {
         const person = await signedIn(house, request)
-        write(socket, { event: 'hello', data: { now: house.now(), boot: house.boot, pace: house.pace } })
+        house.hub.write(socket, { event: 'hello', data: { now: house.now(), boot: house.boot, pace: house.pace } })
         house.hub.join(request.query.visit ?? 'day', socket)
         house.hub.join(personTopic(person.id), socket)
         const { visit } = request.query
@@ -41,7 +40,7 @@ export const liveRoutes =
             tell()
           })
         }
-        const beat = setInterval(() => write(socket, { event: 'beat', data: house.now() }), heartbeatMs)
+        const beat = setInterval(() => house.hub.write(socket, { event: 'beat', data: house.now() }), heartbeatMs)
         socket.on('close', () => clearInterval(beat))
         socket.on('error', () => socket.close())
       },

@@ -1,4 +1,5 @@
 /** Looking back: planned against real, forecasts against what came, what was done over, and what durations were learned. */
+import { lookBackView } from '../../wire/lookback'
 import { desc, eq } from 'drizzle-orm'
 import * as z from 'zod'
 import { mostTaken, stepKind } from '../../core/practice/learned'
@@ -32,6 +33,7 @@ export const lookBackRoutes =
       '/lookback',
       {
         schema: {
+          response: { 200: lookBackView },
           summary: 'Closed visits looked back on, newest first, with calibration and learned durations',
           querystring: z.object({ days: z.coerce.number().int().min(1).max(3660).default(90) }),
         },

@@ -1,4 +1,5 @@
 /** What is printed of a visit. */
+import { file } from '../answers'
 import * as z from 'zod'
 import { timeOfDay } from '../../core/clock'
 import { Problem } from '../problem'
@@ -18,6 +19,7 @@ export const paperRoutes =
       '/visits/:visitId/setup.pdf',
       {
         schema: {
+          response: file('application/pdf', 'the setup sheet'),
           summary: 'The setup sheet with the bur strip, as PDF',
           params: visitParams,
           querystring: z.object({ paper: z.enum(['A4', 'LETTER']).default('A4') }),
@@ -52,6 +54,7 @@ export const paperRoutes =
       '/visits/:visitId/sheet.pdf',
       {
         schema: {
+          response: file('application/pdf', 'the hole template'),
           summary: 'The hole template of the visit’s sheet at true scale, as PDF',
           params: visitParams,
           querystring: z.object({ paper: z.enum(['A4', 'LETTER']).default('A4') }),
@@ -70,7 +73,7 @@ export const paperRoutes =
           { patient: file.patient.name, practice: practice.name, notation: practice.notation },
           request.query.paper,
         )
-        if (!sheet) throw new Problem(404, 'no-sheet', 'No sheet with holes is in the plan of this visit.')
+        if (!sheet) throw new Problem('no-sheet', 'No sheet with holes is in the plan of this visit.')
         return reply
           .type('application/pdf')
           .header('content-disposition', `inline; filename="sheet-${visitId}.pdf"`)

@@ -1,3 +1,5 @@
+import { recordView } from '../../wire/visit'
+import { commandView, eventsView, neededView } from '../../wire/run'
 import { eq } from 'drizzle-orm'
 import * as z from 'zod'
 import { plainDate } from '../../core/clock'
@@ -33,6 +35,7 @@ export const runRoutes =
       '/needed',
       {
         schema: {
+          response: { 200: neededView },
           summary:
             'What waits for the person signed in, over all visits that run: words not seen, signatures asked for',
         },
@@ -70,6 +73,7 @@ export const runRoutes =
       '/visits/:visitId/events',
       {
         schema: {
+          response: { 200: eventsView },
           summary: 'The run’s events after a sequence number',
           params: visitParams,
           querystring: z.object({ after: z.coerce.number().int().nonnegative().default(0) }),
@@ -86,6 +90,7 @@ export const runRoutes =
       '/visits/:visitId/commands',
       {
         schema: {
+          response: { 200: commandView },
           summary: 'Ask for something in a run; answered once it is stored',
           params: visitParams,
           body: envelope,
@@ -103,7 +108,13 @@ export const runRoutes =
 
     app.get(
       '/visits/:visitId/record',
-      { schema: { summary: 'The chart note: as kept at closing, or as it reads now', params: visitParams } },
+      {
+        schema: {
+          response: { 200: recordView },
+          summary: 'The chart note: as kept at closing, or as it reads now',
+          params: visitParams,
+        },
+      },
       async (request) => {
         await signedIn(house, request)
         const { visitId } = request.params
@@ -112,7 +123,7 @@ export const runRoutes =
         if (kept) return { note: kept.note, closedAt: kept.closedAt }
         const frozen = await loadFrozenPlan(db, visitId)
         if (!frozen)
-          throw new Problem(409, 'not-signed', 'The tray of this visit is not signed yet; there is nothing to record.')
+          throw new Problem('not-signed', 'The tray of this visit is not signed yet; there is nothing to record.')
         const practice = await loadPractice(db)
         return {
           note: composeNote(frozen.plan, await loadEvents(db, visitId), { name: file.patient.name }, practice.zone),

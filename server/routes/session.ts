@@ -1,3 +1,5 @@
+import { practiceView } from '../../wire/settings'
+import { personView, signInView } from '../../wire/people'
 import { eq } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import * as z from 'zod'
@@ -53,7 +55,7 @@ export async function signedIn(house: House, request: FastifyRequest): Promise<S
       return { id: row.id, name: row.name, roles: row.roles }
     }
   }
-  throw new Problem(401, 'not-signed-in', 'Sign in with your code first.')
+  throw new Problem('not-signed-in', 'Sign in with your code first.')
 }
 
 type PersonRow = typeof t.people.$inferSelect
@@ -66,7 +68,6 @@ export async function byCode(house: House, personId: string, code: string): Prom
   const [person] = await house.database.db.select().from(t.people).where(eq(t.people.id, personId))
   if (person && isLocked(person, house.now()))
     throw new Problem(
-      423,
       'locked',
       person.roles.includes('dentist')
         ? 'Too many wrong codes: locked for a quarter of an hour, or until another dentist lets this one in again.'
@@ -82,7 +83,7 @@ export async function byCode(house: House, personId: string, code: string): Prom
         .where(eq(t.people.id, personId))
       await note(house.database.db, house.now(), null, wrongCodes >= lockAfter ? 'locked' : 'wrong code', personId)
     }
-    throw new Problem(401, 'wrong-code', 'That code does not belong to that person.')
+    throw new Problem('wrong-code', 'That code does not belong to that person.')
   }
   house.attempts.succeeded(personId)
   if (person.wrongCodes > 0)
@@ -97,22 +98,29 @@ export const sessionRoutes =
   async (app: App): Promise<void> => {
     const { db } = house.database
 
-    app.get('/people', { schema: { summary: 'Who works here, for signing in' } }, async () => {
-      const people = await db
-        .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
-        .from(t.people)
-        .orderBy(t.people.name)
-      return people.map((p) => (house.shownCodes[p.id] ? { ...p, shownCode: house.shownCodes[p.id] } : p))
-    })
+    app.get(
+      '/people',
+      { schema: { response: { 200: z.array(signInView) }, summary: 'Who works here, for signing in' } },
+      async () => {
+        const people = await db
+          .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
+          .from(t.people)
+          .orderBy(t.people.name)
+        return people.map((p) => (house.shownCodes[p.id] ? { ...p, shownCode: house.shownCodes[p.id] } : p))
+      },
+    )
 
-    app.get('/session', { schema: { summary: 'Who is signed in on this device' } }, async (request) =>
-      signedIn(house, request),
+    app.get(
+      '/session',
+      { schema: { response: { 200: personView }, summary: 'Who is signed in on this device' } },
+      async (request) => signedIn(house, request),
     )
 
     app.post(
       '/session',
       {
         schema: {
+          response: { 200: personView },
           summary: 'Sign in with a personal code',
           body: z.strictObject({ personId: z.string(), code: codeField }),
         },
@@ -143,15 +151,24 @@ export const sessionRoutes =
       },
     )
 
-    app.delete('/session', { schema: { summary: 'Sign out on this device' } }, async (request, reply) => {
-      const token = request.cookies[cookieName]
-      if (token) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(token)))
-      return reply.clearCookie(cookieName, { path: '/' }).status(204).send()
-    })
+    app.delete(
+      '/session',
+      { schema: { response: { 204: z.null() }, summary: 'Sign out on this device' } },
+      async (request, reply) => {
+        const token = request.cookies[cookieName]
+        if (token) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(token)))
+        return reply.clearCookie(cookieName, { path: '/' }).status(204).send(null)
+      },
+    )
 
     app.get(
       '/practice',
-      { schema: { summary: 'The practice: people, chairs, items, burs, lots, cards, functions' } },
+      {
+        schema: {
+          response: { 200: practiceView },
+          summary: 'The practice: people, chairs, items, burs, lots, cards, functions',
+        },
+      },
       async (request) => {
         await signedIn(house, request)
         return loadPractice(db)

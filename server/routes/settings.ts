@@ -1,4 +1,6 @@
 /** What a practice sets for itself: name, notation, zone, chairs, people and codes, who may do what. The dentist's to change. */
+import { amendmentView, amendmentsTakenView, auditView, lockedView } from '../../wire/settings'
+import { done, made } from '../../wire/noun'
 import { randomUUID } from 'node:crypto'
 import { desc, eq, isNotNull, isNull, lt } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
@@ -58,14 +60,14 @@ export const settingsRoutes =
     const theDentist = async (request: FastifyRequest): Promise<SignedIn> => {
       const person = await signedIn(house, request)
       if (!person.roles.includes('dentist'))
-        throw new Problem(403, 'dentist-only', 'A dentist of the practice changes the settings.')
+        throw new Problem('dentist-only', 'A dentist of the practice changes the settings.')
       return person
     }
     const changed = (): void => house.hub.broadcast({ event: 'practice', data: {} })
 
     app.patch(
       '/practice',
-      { schema: { summary: 'Change name, notation, zone or chairs', body: practicePatch } },
+      { schema: { response: { 200: done }, summary: 'Change name, notation, zone or chairs', body: practicePatch } },
       async (request) => {
         await theDentist(request)
         const { chairs } = request.body
@@ -75,20 +77,25 @@ export const settingsRoutes =
           const lost = used.find((v) => !kept.has(v.chairId))
           if (lost)
             throw new Problem(
-              409,
               'in-use',
               `Visits are planned or recorded on chair "${lost.chairId}"; it can be renamed, not taken away.`,
             )
         }
         if (Object.keys(request.body).length > 0) await db.update(t.practices).set(request.body)
         changed()
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
     app.put(
       '/practice/functions',
-      { schema: { summary: 'Set one line of who may do what; it is signed with the name and the day', body: line } },
+      {
+        schema: {
+          response: { 200: done },
+          summary: 'Set one line of who may do what; it is signed with the name and the day',
+          body: line,
+        },
+      },
       async (request) => {
         const person = await theDentist(request)
         const { table, function: fn, who, permission: granted } = request.body
@@ -106,17 +113,23 @@ export const settingsRoutes =
           await tx.update(t.practices).set({ functions: { ...row!.functions, [table]: lines } })
         })
         changed()
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
     app.put(
       '/practice/cards',
-      { schema: { summary: 'Set a dentist’s card: the schools picked, the holds added', body: card } },
+      {
+        schema: {
+          response: { 200: done },
+          summary: 'Set a dentist’s card: the schools picked, the holds added',
+          body: card,
+        },
+      },
       async (request) => {
         const person = await theDentist(request)
         if (request.body.dentistId !== person.id)
-          throw new Problem(403, 'own-card', 'A card is set by the dentist whose card it is.')
+          throw new Problem('own-card', 'A card is set by the dentist whose card it is.')
         await db.transaction(async (tx) => {
           const [row] = await tx.select({ cards: t.practices.cards }).from(t.practices).limit(1).for('update')
           await tx
@@ -124,7 +137,7 @@ export const settingsRoutes =
             .set({ cards: [...row!.cards.filter((c) => c.dentistId !== person.id), request.body] })
         })
         changed()
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
@@ -132,6 +145,7 @@ export const settingsRoutes =
       '/practice/rules',
       {
         schema: {
+          response: { 200: done },
           summary: 'Set one of the library’s times or amounts as this practice has it; null takes the library’s back',
           body: z.strictObject({ rule: ruleId, value: z.number().nullable() }),
         },
@@ -142,7 +156,6 @@ export const settingsRoutes =
         const { title, from, to, unit } = ruleRow(rule)
         if (value !== null && (value < from || value > to))
           throw new Problem(
-            422,
             'invalid',
             `${title}: from ${amountIn(from, unit)} to ${amountIn(to, unit)}; beyond that it is asked of the dentist visit by visit.`,
             { errors: [{ path: 'value', message: `from ${from} to ${to}` }] },
@@ -159,13 +172,13 @@ export const settingsRoutes =
           await tx.update(t.practices).set({ rules: { ...others, ...own } })
         })
         changed()
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
     app.get(
       '/practice/amendments',
-      { schema: { summary: 'The practice’s amendments as a file' } },
+      { schema: { response: { 200: amendmentFile }, summary: 'The practice’s amendments as a file' } },
       async (request, reply) => {
         await signedIn(house, request)
         const [row] = await db.select({ amendments: t.practices.amendments }).from(t.practices).limit(1)
@@ -179,6 +192,7 @@ export const settingsRoutes =
       '/practice/amendments',
       {
         schema: {
+          response: { 201: amendmentView },
           summary: 'Amend a kind of visit; signed with the name and the day',
           body: amendment.omit({ id: true, by: true, on: true }),
         },
@@ -209,6 +223,7 @@ export const settingsRoutes =
       '/practice/amendments',
       {
         schema: {
+          response: { 200: amendmentsTakenView },
           summary: 'Take amendments in from a file: new ones are added, known ones replaced, none is lost',
           body: amendmentFile,
         },
@@ -230,23 +245,35 @@ export const settingsRoutes =
 
     app.delete(
       '/practice/amendments/:id',
-      { schema: { summary: 'Take an amendment back', params: z.object({ id: z.string().max(80) }) } },
+      {
+        schema: {
+          response: { 200: done },
+          summary: 'Take an amendment back',
+          params: z.object({ id: z.string().max(80) }),
+        },
+      },
       async (request) => {
         await theDentist(request)
         await db.transaction(async (tx) => {
           const [row] = await tx.select({ amendments: t.practices.amendments }).from(t.practices).limit(1).for('update')
           if (!row!.amendments.some((a) => a.id === request.params.id))
-            throw new Problem(404, 'not-found', 'There is no such amendment.')
+            throw new Problem('not-found', 'There is no such amendment.')
           await tx.update(t.practices).set({ amendments: row!.amendments.filter((a) => a.id !== request.params.id) })
         })
         changed()
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
     app.post(
       '/people',
-      { schema: { summary: 'Add a person with a first code', body: personBody.required({ code: true }) } },
+      {
+        schema: {
+          response: { 201: made },
+          summary: 'Add a person with a first code',
+          body: personBody.required({ code: true }),
+        },
+      },
       async (request, reply) => {
         await theDentist(request)
         const id = `person-${randomUUID().slice(0, 8)}`
@@ -265,6 +292,7 @@ export const settingsRoutes =
       '/people/:personId',
       {
         schema: {
+          response: { 200: done },
           summary: 'Change a person’s name or roles, or give a new code',
           params: z.object({ personId: z.string().max(80) }),
           body: personBody,
@@ -277,11 +305,10 @@ export const settingsRoutes =
         const hash = code === undefined ? {} : { codeHash: await hashCode(code), wrongCodes: 0, lockedAt: null }
         await db.transaction(async (tx) => {
           const everybody = await tx.select({ id: t.people.id, roles: t.people.roles }).from(t.people)
-          if (!everybody.some((p) => p.id === personId)) throw new Problem(404, 'not-found', 'There is no such person.')
+          if (!everybody.some((p) => p.id === personId)) throw new Problem('not-found', 'There is no such person.')
           const dentists = everybody.filter((p) => (p.id === personId ? rest.roles : p.roles).includes('dentist'))
           if (dentists.length === 0)
             throw new Problem(
-              409,
               'last-dentist',
               'Somebody has to remain a dentist, or nobody could sign or change this again.',
             )
@@ -295,7 +322,6 @@ export const settingsRoutes =
           const own = planned.filter((v) => v.team.dentist === personId)
           if (own.length > 0)
             throw new Problem(
-              409,
               'in-use',
               `Visits are planned with ${rest.name} as the dentist, the first on ${own.map((v) => v.day).toSorted()[0]}; give them to another dentist first.`,
             )
@@ -307,13 +333,13 @@ export const settingsRoutes =
           if (code !== undefined) await tx.delete(t.sessions).where(eq(t.sessions.personId, personId))
         })
         changed()
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
     app.get(
       '/people/locked',
-      { schema: { summary: 'Who is locked out by wrong codes, for a dentist' } },
+      { schema: { response: { 200: lockedView }, summary: 'Who is locked out by wrong codes, for a dentist' } },
       async (request) => {
         await theDentist(request)
         return {
@@ -327,6 +353,7 @@ export const settingsRoutes =
       '/people/:personId/unlock',
       {
         schema: {
+          response: { 200: done },
           summary: 'Let a person in again after too many wrong codes',
           params: z.object({ personId: z.string().max(80) }),
         },
@@ -338,9 +365,9 @@ export const settingsRoutes =
           .set({ wrongCodes: 0, lockedAt: null })
           .where(eq(t.people.id, request.params.personId))
           .returning({ id: t.people.id })
-        if (rows.length === 0) throw new Problem(404, 'not-found', 'There is no such person.')
+        if (rows.length === 0) throw new Problem('not-found', 'There is no such person.')
         house.attempts.succeeded(request.params.personId)
-        return { ok: true }
+        return { ok: true as const }
       },
     )
 
@@ -348,6 +375,7 @@ export const settingsRoutes =
       '/audit',
       {
         schema: {
+          response: { 200: auditView },
           summary: 'The trail of changes, newest first, for a dentist',
           querystring: z.object({
             before: z.coerce.number().int().positive().optional(),

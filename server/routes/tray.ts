@@ -1,4 +1,6 @@
 /** The tray of a visit: checked off, exchanged, signed, taken back. */
+import { done } from '../../wire/noun'
+import { marksView, signedView, swapsView } from '../../wire/visit'
 import { toStore } from '../../core/model/upgrade'
 import { forecast } from '../../core/schedule/simulate'
 import { Problem } from '../problem'
@@ -27,6 +29,7 @@ export const trayRoutes =
       '/visits/:visitId/tray',
       {
         schema: {
+          response: { 200: marksView },
           summary: 'Check places of the tray off, or take it back',
           params: visitParams,
           body: z.strictObject({ lineIds: z.array(z.string().max(120)).min(1).max(200), done: z.boolean() }),
@@ -39,7 +42,7 @@ export const trayRoutes =
         const { file, practice } = await unsignedVisit(db, visitId)
         const known = new Set(checkable(compile(file.request, practice)).map((l) => l.id))
         const stranger = lineIds.find((id) => !known.has(id))
-        if (stranger !== undefined) throw new Problem(404, 'not-found', `There is no place "${stranger}" on this tray.`)
+        if (stranger !== undefined) throw new Problem('not-found', `There is no place "${stranger}" on this tray.`)
         if (done)
           await db
             .insert(t.trayMarks)
@@ -60,6 +63,7 @@ export const trayRoutes =
       '/visits/:visitId/swaps',
       {
         schema: {
+          response: { 200: swapsView },
           summary: 'Lay out another item instead of the one planned',
           params: visitParams,
           body: z.strictObject({ from: z.string().max(120), to: z.string().max(120).nullable() }),
@@ -82,6 +86,7 @@ export const trayRoutes =
       '/visits/:visitId/tray/sign',
       {
         schema: {
+          response: { 200: signedView },
           summary: 'Sign the tray: the plan is frozen',
           params: visitParams,
           body: z.strictObject({ acknowledged: z.array(z.string().max(160)).max(200) }),
@@ -101,7 +106,7 @@ export const trayRoutes =
           const unread = readiness.toAcknowledge
             .filter((a) => !request.body.acknowledged.includes(a.id))
             .map((a) => a.text)
-          throw new Problem(409, 'not-ready', 'The tray cannot be signed yet.', {
+          throw new Problem('not-ready', 'The tray cannot be signed yet.', {
             missing: readiness.missing.map((l) => l.name),
             unread,
             blocked: readiness.blocked,
@@ -134,7 +139,13 @@ export const trayRoutes =
 
     app.post(
       '/visits/:visitId/tray/reopen',
-      { schema: { summary: 'Take the signature back, before the visit has begun', params: visitParams } },
+      {
+        schema: {
+          response: { 200: done },
+          summary: 'Take the signature back, before the visit has begun',
+          params: visitParams,
+        },
+      },
       async (request) => {
         await signedIn(house, request)
         const { visitId } = request.params
@@ -142,13 +153,13 @@ export const trayRoutes =
         await db.transaction(async (tx) => {
           // Whoever begins the visit at this moment waits for this row.
           await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
-          if (await loadLastEvent(tx, visitId)) throw new Problem(409, 'begun', 'The visit has begun; its plan stands.')
+          if (await loadLastEvent(tx, visitId)) throw new Problem('begun', 'The visit has begun; its plan stands.')
           await tx.delete(t.plans).where(eq(t.plans.visitId, visitId))
           await releaseCassettes(tx, visitId)
         })
         house.runs.forget(visitId)
         tellOf(house, visitId)
-        return { ok: true }
+        return { ok: true as const }
       },
     )
   }

@@ -4,11 +4,10 @@ import type { House } from '../house'
 import type { Db } from '../db/open'
 import { loadFrozenPlan, loadLastEvent, openVisit, type VisitFile } from '../db/store'
 import type { Practice } from '../../core/practice/practice'
+import type { Stage } from '../../wire/visit'
 import { Problem } from '../problem'
 
 export const visitParams = z.object({ visitId: z.string().min(1).max(80) })
-
-export type Stage = 'planned' | 'laid up' | 'running' | 'closed'
 
 export async function stageOf(q: Db, visitId: string): Promise<Stage> {
   if (!(await loadFrozenPlan(q, visitId))) return 'planned'
@@ -18,7 +17,7 @@ export async function stageOf(q: Db, visitId: string): Promise<Stage> {
 }
 
 export const alreadySigned = (): Problem =>
-  new Problem(409, 'signed', 'The tray is signed and its plan is fixed; re-open the tray to change it.')
+  new Problem('signed', 'The tray is signed and its plan is fixed; re-open the tray to change it.')
 
 export function head(file: VisitFile) {
   const { visit, patient } = file

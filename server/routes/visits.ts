@@ -1,4 +1,6 @@
 /** A visit: read, put into the day, and what will be done in it. */
+import { made } from '../../wire/noun'
+import { versionView, visitView } from '../../wire/visit'
 import { misfits } from '../../core/model/misfits'
 import { planUpToDate, requestUpToDate, toStore } from '../../core/model/upgrade'
 import type { Practice } from '../../core/practice/practice'
@@ -56,7 +58,7 @@ export const newVisit = z.strictObject({
 })
 
 const invalid = (issues: readonly { path: readonly PropertyKey[]; message: string }[], of = ''): Problem =>
-  new Problem(422, 'invalid', `${of}${issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; ')}`, {
+  new Problem('invalid', `${of}${issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; ')}`, {
     errors: issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
   })
 
@@ -78,7 +80,13 @@ export const visitRoutes =
 
     app.get(
       '/visits/:visitId',
-      { schema: { summary: 'A visit: request, tray, and the frozen plan once signed', params: visitParams } },
+      {
+        schema: {
+          response: { 200: visitView },
+          summary: 'A visit: request, tray, and the frozen plan once signed',
+          params: visitParams,
+        },
+      },
       async (request) => {
         await signedIn(house, request)
         const { visitId } = request.params
@@ -109,59 +117,68 @@ export const visitRoutes =
       },
     )
 
-    app.post('/visits', { schema: { summary: 'Put a visit into the day', body: newVisit } }, async (request, reply) => {
-      await signedIn(house, request)
-      const { patientName, caseId, chairId, day, time, team, kind, also, alerts, ...ofCase } = request.body
-      const practice = await loadPractice(db)
-      if (!practice.chairs.some((c) => c.id === chairId))
-        throw new Problem(422, 'invalid', `There is no chair "${chairId}".`, {
-          errors: [{ path: 'chairId', message: 'no such chair' }],
+    app.post(
+      '/visits',
+      { schema: { response: { 201: made }, summary: 'Put a visit into the day', body: newVisit } },
+      async (request, reply) => {
+        await signedIn(house, request)
+        const { patientName, caseId, chairId, day, time, team, kind, also, alerts, ...ofCase } = request.body
+        const practice = await loadPractice(db)
+        if (!practice.chairs.some((c) => c.id === chairId))
+          throw new Problem('invalid', `There is no chair "${chairId}".`, {
+            errors: [{ path: 'chairId', message: 'no such chair' }],
+          })
+        const facts = { kind, ...(also ? { also } : {}) }
+        const known = caseId === undefined ? undefined : (await loadChain(db, caseId))[0]
+        if (caseId !== undefined && !known) throw new Problem('not-found', 'There is no such case.')
+        if (caseId === undefined && patientName === undefined)
+          throw new Problem('invalid', 'patientName: a name or a mark for the patient', {
+            errors: [{ path: 'patientName', message: 'missing' }],
+          })
+        // A further visit of a case is for its teeth; what another kind does not take (a restoration, say) it does not see.
+        const parts = { ...ofCase, ...facts, alerts: known ? known.request.alerts : alerts, date: day, team }
+        const asked = known
+          ? storedRequest.safeParse({ ...requestUpToDate(known.case.request), ...parts })
+          : visitRequest.safeParse(parts)
+        if (!asked.success) throw invalid(asked.error.issues)
+        const contradictions = misfits(asked.data)
+        if (contradictions.length > 0) throw invalid(contradictions)
+        compile(asked.data, practice)
+        const id = randomUUID()
+        await db.transaction(async (tx) => {
+          const ownCase = known?.case.id ?? `case-${id}`
+          if (!known) {
+            await tx.insert(t.patients).values({ id: `patient-${id}`, name: patientName!, alerts })
+            await tx
+              .insert(t.cases)
+              .values({ id: ownCase, patientId: `patient-${id}`, request: toStore({ kind, ...ofCase }) })
+          }
+          await tx.insert(t.visits).values({
+            id,
+            caseId: ownCase,
+            chairId,
+            day,
+            startsAt: wallTime(day, time, practice.zone),
+            team,
+            visitChoices: {},
+            swaps: {},
+            facts: toStore(facts),
+          })
         })
-      const facts = { kind, ...(also ? { also } : {}) }
-      const known = caseId === undefined ? undefined : (await loadChain(db, caseId))[0]
-      if (caseId !== undefined && !known) throw new Problem(404, 'not-found', 'There is no such case.')
-      if (caseId === undefined && patientName === undefined)
-        throw new Problem(422, 'invalid', 'patientName: a name or a mark for the patient', {
-          errors: [{ path: 'patientName', message: 'missing' }],
-        })
-      // A further visit of a case is for its teeth; what another kind does not take (a restoration, say) it does not see.
-      const parts = { ...ofCase, ...facts, alerts: known ? known.request.alerts : alerts, date: day, team }
-      const asked = known
-        ? storedRequest.safeParse({ ...requestUpToDate(known.case.request), ...parts })
-        : visitRequest.safeParse(parts)
-      if (!asked.success) throw invalid(asked.error.issues)
-      const contradictions = misfits(asked.data)
-      if (contradictions.length > 0) throw invalid(contradictions)
-      compile(asked.data, practice)
-      const id = randomUUID()
-      await db.transaction(async (tx) => {
-        const ownCase = known?.case.id ?? `case-${id}`
-        if (!known) {
-          await tx.insert(t.patients).values({ id: `patient-${id}`, name: patientName!, alerts })
-          await tx
-            .insert(t.cases)
-            .values({ id: ownCase, patientId: `patient-${id}`, request: toStore({ kind, ...ofCase }) })
-        }
-        await tx.insert(t.visits).values({
-          id,
-          caseId: ownCase,
-          chairId,
-          day,
-          startsAt: wallTime(day, time, practice.zone),
-          team,
-          visitChoices: {},
-          swaps: {},
-          facts: toStore(facts),
-        })
-      })
-      tellOf(house, id)
-      return reply.status(201).send({ id })
-    })
+        tellOf(house, id)
+        return reply.status(201).send({ id })
+      },
+    )
 
     app.put(
       '/visits/:visitId/request',
       {
-        schema: { summary: 'Change what will be done, before the tray is signed', params: visitParams, body: editable },
+        schema: {
+          response: { 200: versionView },
+          summary: 'Change what will be done, before the tray is signed',
+          params: visitParams,
+          body: editable,
+        },
       },
       async (request) => {
         await signedIn(house, request)
@@ -183,7 +200,7 @@ export const visitRoutes =
             .where(and(eq(t.cases.id, file.case.id), eq(t.cases.version, request.body.version)))
             .returning({ id: t.cases.id })
           if (rows.length === 0)
-            throw new Problem(409, 'stale', 'Somebody changed this case meanwhile; look at it again.', {
+            throw new Problem('stale', 'Somebody changed this case meanwhile; look at it again.', {
               version: file.case.version,
             })
           await refuseForOthers(tx, file.case.id, visitId, practice)

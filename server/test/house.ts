@@ -30,7 +30,7 @@ export async function openHouse(url?: string): Promise<TestHouse> {
   const database = await openDatabase(url ?? folder)
   if (url) await seedDemo(database.db, eight, 'Etc/UTC')
   const clock = { now: eight }
-  const app = await buildApp({ database, now: () => clock.now })
+  const app = await buildApp({ database, now: () => clock.now, checkAnswers: true })
   await app.ready()
   return {
     app,

@@ -1,30 +1,12 @@
 /** The one way to the server. Every failure becomes an {@link ApiProblem} with words a person can act on. */
-import type { DayRules } from '../../core/practice/day-rules'
-import type { CassetteType } from '../../core/practice/instruments'
-import type { Practice } from '../../core/practice/practice'
-import type { Role } from '../../core/practice/functions'
-import type { ChartNote } from '../../core/record/note'
-import type { Refusal } from '../../core/run/refusals'
-import type { RunEvent } from '../../core/run/events'
-import type { VisitRequest } from '../../core/model/request'
-import type { Plan } from '../../core/model/plan'
-import type { TurnoverView } from '../../core/schedule/turnover-day'
-import type { Timeline } from '../../core/schedule/timeline'
+import type { ProblemDocument, ProblemMore, Slug } from '../../wire/problems'
 
 export class ApiProblem extends Error {
   constructor(
     readonly status: number,
-    readonly slug: string,
+    readonly slug: Slug | 'offline' | 'unknown',
     message: string,
-    readonly more: {
-      refusal?: Refusal
-      seq?: number
-      events?: RunEvent[]
-      missing?: string[]
-      unread?: string[]
-      blocked?: string[]
-      errors?: { path: string; message: string }[]
-    } = {},
+    readonly more: ProblemMore = {},
   ) {
     super(message)
     this.name = 'ApiProblem'
@@ -55,83 +37,14 @@ export async function api<T>(
   if (response.status === 204) return undefined as T
   const body: unknown = await response.json().catch(() => null)
   if (response.ok) return body as T
-  const problem = (body ?? {}) as { type?: string; detail?: string }
+  // A proxy between here and the server may have answered instead of it.
+  const problem = (body ?? {}) as Partial<ProblemDocument>
   throw new ApiProblem(
     response.status,
-    problem.type?.split('/').at(-1) ?? 'unknown',
+    (problem.type?.split('/').at(-1) ?? 'unknown') as Slug | 'unknown',
     problem.detail ?? `The server answered ${response.status}.`,
-    problem as ApiProblem['more'],
+    problem,
   )
-}
-
-export interface Person {
-  id: string
-  name: string
-  roles: Role[]
-  shownCode?: string
-}
-export type Stage = 'planned' | 'laid up' | 'running' | 'closed'
-export interface VisitHead {
-  id: string
-  chairId: string
-  day: string
-  startsAt: number
-  patient: { id: string; name: string }
-  request: VisitRequest
-  stage: Stage
-}
-export interface DayVisit extends VisitHead {
-  title: string
-  teeth: Plan['teeth']
-  alerts: VisitRequest['alerts']
-  people: Plan['people']
-  /** Of what has begun the score as it really goes, from when it began. */
-  score: Timeline
-  beganAt?: number
-  plannedS: number
-  mayMoveMin: number | null
-  /** The cassettes it takes; named where they are laid up for it. */
-  cassettes: { type: CassetteType; name?: string; pulledBack?: boolean }[]
-  tray: { checked: number; total: number; warnings: string[]; blocked: string[] }
-}
-export interface DayView {
-  day: string
-  /** The day it is where the practice is. */
-  today: string
-  rules: DayRules
-  dentists: string[]
-  /** Whether a simulated practice calendar can be asked. */
-  simulated: boolean
-  /** What the day's cassettes come to; null where none are kept on record, or the day is past. */
-  turnover: TurnoverView | null
-  practice: string
-  notation: Practice['notation']
-  zone: string
-  chairs: Practice['chairs']
-  visits: DayVisit[]
-}
-export interface Mark {
-  lineId: string
-  by: string
-  at: number
-}
-export interface VisitView extends VisitHead {
-  version: number
-  caseId: string
-  team: { dentist: string; assistants: string[] }
-  /** The plan that stood signed when an alert re-opened the tray. */
-  reopened: { plan: Plan; at: number; by: string; why: string } | null
-  /** Every visit of the case, by its start. */
-  chain: { id: string; day: string; startsAt: number; kind: VisitRequest['kind']; stage: Stage }[]
-  throatPackIn: boolean
-  /** What is laid up for it, out of which load. */
-  cassettes: { name: string; load: number | null; pulledBack: boolean }[]
-  frozen: { plan: Plan; signedBy: string; signedAt: number } | null
-  marks: Mark[]
-}
-export interface RecordView {
-  note: ChartNote
-  closedAt: number | null
 }
 
 /** A random id; crypto.randomUUID is missing where the page came over plain http from another machine. */

@@ -2,7 +2,9 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { createContext, useContext, useEffect, useRef, useState, type ReactNode } from 'react'
 import type { RunEvent } from '../../core/run/events'
-import type { Mark } from './api'
+import type { Health, LiveMessage } from '../../wire/live'
+import type { Present } from '../../wire/people'
+import type { Mark } from '../../wire/visit'
 
 export type LinkState = 'live' | 'connecting' | 'lost'
 interface LinkInfo {
@@ -16,11 +18,6 @@ let heard = { server: Date.now(), here: Date.now(), pace: 1 }
 const clockHeard = new Set<() => void>()
 export const serverNow = (): number => Math.round(heard.server + (Date.now() - heard.here) * heard.pace)
 
-/** Who has a visit open, on any device. */
-export interface Present {
-  id: string
-  name: string
-}
 export interface LiveHandlers {
   present?: (people: Present[]) => void
   run?: (events: RunEvent[]) => void
@@ -54,7 +51,7 @@ async function measureClock(pace: number): Promise<void> {
   for (let i = 0; i < clockTries; i++) {
     const asked = performance.now()
     const answer = await fetch('/api/health', { cache: 'no-store' })
-      .then((r) => r.json() as Promise<{ now: number }>)
+      .then((r) => r.json() as Promise<Health>)
       .catch(() => null)
     if (!answer) return
     const rtt = performance.now() - asked
@@ -86,37 +83,51 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
     let again: ReturnType<typeof setTimeout> | undefined
     let ended = false
     let heardAt = Date.now()
-    const hear = (message: { event: string; data: unknown }): void => {
+    const welcome = (hello: Extract<LiveMessage, { event: 'hello' }>['data']): void => {
+      heard = { server: hello.now, here: Date.now(), pace: hello.pace }
+      for (const tell of clockHeard) tell()
+      void measureClock(hello.pace)
+      const restarted = lastBoot !== '' && lastBoot !== hello.boot
+      lastBoot = hello.boot
+      set({ state: 'live', restarted })
+      readAnew('needed')
+      kept.current.opened?.()
+    }
+    const readAnew = (...keys: string[]): void => {
+      for (const key of keys) void client.invalidateQueries({ queryKey: [key] })
+    }
+    const hear = (message: LiveMessage): void => {
       heardAt = Date.now()
-      const { event, data } = message
-      if (event === 'hello') {
-        const hello = data as { now: number; boot: string; pace: number }
-        heard = { server: hello.now, here: Date.now(), pace: hello.pace }
-        for (const tell of clockHeard) tell()
-        void measureClock(hello.pace)
-        const restarted = lastBoot !== '' && lastBoot !== hello.boot
-        lastBoot = hello.boot
-        set({ state: 'live', restarted })
-        void client.invalidateQueries({ queryKey: ['needed'] })
-        kept.current.opened?.()
-      } else if (event === 'run') kept.current.run?.((data as { events: RunEvent[] }).events)
-      else if (event === 'tray') kept.current.tray?.((data as { marks: Mark[] }).marks)
-      else if (event === 'presence') kept.current.present?.((data as { people: Present[] }).people)
-      else if (event === 'visit') kept.current.visit?.()
-      else if (event === 'day') kept.current.day?.()
-      else if (event === 'needed') void client.invalidateQueries({ queryKey: ['needed'] })
-      else if (event === 'instruments') void client.invalidateQueries({ queryKey: ['instruments'] })
-      else if (event === 'practice')
-        for (const key of ['practice', 'day', 'visit']) void client.invalidateQueries({ queryKey: [key] })
+      const own = kept.current
+      switch (message.event) {
+        case 'hello':
+          welcome(message.data)
+          return
+        case 'run':
+          return own.run?.(message.data.events)
+        case 'tray':
+          return own.tray?.(message.data.marks)
+        case 'presence':
+          return own.present?.(message.data.people)
+        case 'visit':
+          return own.visit?.()
+        case 'day':
+          return own.day?.()
+        case 'needed':
+        case 'instruments':
+          return readAnew(message.event)
+        case 'practice':
+          return readAnew('practice', 'day', 'visit')
+        case 'beat':
+          return
+      }
     }
     const open = (): void => {
       const own = new WebSocket(
         `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/live${visitId ? `?visit=${encodeURIComponent(visitId)}` : ''}`,
       )
       socket = own
-      own.addEventListener('message', (e: MessageEvent<string>) =>
-        hear(JSON.parse(e.data) as { event: string; data: unknown }),
-      )
+      own.addEventListener('message', (e: MessageEvent<string>) => hear(JSON.parse(e.data) as LiveMessage))
       own.addEventListener('close', () => {
         if (ended || socket !== own) return
         set({ state: 'lost', restarted: false })

@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import { compile } from '../../core/plan/compile'
 import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
-import type { VisitView } from './api'
+import type { VisitView } from '../../wire/visit'
 import { usePractice, useVisit } from './queries'
 
 export interface VisitAndPlan {

@@ -1,7 +1,10 @@
 import { QueryClient, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { Practice } from '../../core/practice/practice'
-import type { Wanted } from '../../core/run/wanted'
-import { api, ApiProblem, type DayView, type Person, type RecordView, type VisitView } from './api'
+import type { NeededView } from '../../wire/run'
+import { api, ApiProblem } from './api'
+import type { DayView } from '../../wire/day'
+import type { Person, SignInPerson } from '../../wire/people'
+import type { RecordView, VisitView } from '../../wire/visit'
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -25,7 +28,7 @@ export const useSession = () =>
       ),
     staleTime: Infinity,
   })
-export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => api<Person[]>('/people') })
+export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => api<SignInPerson[]>('/people') })
 export const usePractice = () =>
   useQuery({ queryKey: ['practice'], queryFn: () => api<Practice>('/practice'), staleTime: 5 * 60_000 })
 const minuteMs = 60_000
@@ -36,16 +39,11 @@ export const useDay = (day: string) =>
     queryFn: () => api<DayView>(`/days/${day}`),
     refetchInterval: ({ state }) => (state.data?.visits.some((v) => v.stage === 'running') ? minuteMs : false),
   })
-export interface Needed extends Wanted {
-  visitId: string
-  chair: string
-  patient: string
-}
 /** What waits for the person signed in, over all chairs. Told by the live stream; asked now and then where no stream is open. */
 export const useNeeded = () =>
   useQuery({
     queryKey: ['needed'],
-    queryFn: () => api<{ wanted: Needed[] }>('/needed'),
+    queryFn: () => api<NeededView>('/needed'),
     refetchInterval: minuteMs / 2,
     staleTime: 5_000,
   })

@@ -7,8 +7,11 @@ import type { Refusal } from '../../core/run/refusals'
 import type { Command, RunEvent } from '../../core/run/events'
 import { withQueue, type Queued } from '../../core/run/queue'
 import { evolve, initialState, type RunState } from '../../core/run/state'
-import { api, ApiProblem, device, newId, type Person } from './api'
-import { serverNow, useLive, type Present } from './live'
+import type { CommandAnswer, EventsView } from '../../wire/run'
+import { api, ApiProblem, device, newId } from './api'
+import type { Person } from '../../wire/people'
+import { serverNow, useLive } from './live'
+import type { Present } from '../../wire/people'
 
 interface RunData {
   state: RunState
@@ -81,7 +84,7 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
     queryKey: key,
     queryFn: async (): Promise<RunData> => {
       const known = client.getQueryData<RunData>(key) ?? { state: initialState(plan), events: [] }
-      const { events } = await api<{ events: RunEvent[] }>(`/visits/${visitId}/events?after=${known.state.seq}`)
+      const { events } = await api<EventsView>(`/visits/${visitId}/events?after=${known.state.seq}`)
       // More may have come in over the stream meanwhile.
       return withEvents(client.getQueryData<RunData>(key) ?? known, events) ?? known
     },
@@ -136,7 +139,7 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
       for (;;) {
         const waitedS = Math.max(0, (serverNow() - at) / 1000)
         try {
-          const answer = await api<{ events: RunEvent[]; held?: Refusal }>(`/visits/${visitId}/commands`, {
+          const answer = await api<CommandAnswer>(`/visits/${visitId}/commands`, {
             method: 'POST',
             withinMs: answerWithinMs,
             body: {

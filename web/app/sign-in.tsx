@@ -2,7 +2,8 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { CodePad } from '../parts/code-pad'
 import { Button, Failed, Loading } from '../parts/ui'
-import { api, type Person } from './api'
+import { api } from './api'
+import type { Person } from '../../wire/people'
 import { usePeople } from './queries'
 
 /** Who are you, and your code. */

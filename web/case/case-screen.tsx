@@ -6,6 +6,7 @@ import { toast } from 'sonner'
 import type { Alert } from '../../core/vocabulary'
 import { personTimes } from '../../core/schedule/delegate'
 import { layOut } from '../../core/schedule/timeline'
+import type { VisitView } from '../../wire/visit'
 import { api, ApiProblem } from '../app/api'
 import { useLive } from '../app/live'
 import { useVisitPlan, type VisitAndPlan } from '../app/plan'
@@ -143,11 +144,9 @@ export default function CaseScreen() {
     // The screen answers at once; the server stores it, or the old state comes back with the reason.
     const before = data.visit
     void refresh.client.cancelQueries({ queryKey: ['visit', visitId] })
-    refresh.client.setQueryData(['visit', visitId], {
-      ...before,
-      version: before.version + 1,
-      request: { ...before.request, ...c },
-    })
+    // What was tried is what was parsed: nothing on the screen sees a change before its defaults are in it.
+    const shown: VisitView = { ...before, version: before.version + 1, request: tried.request }
+    refresh.client.setQueryData(['visit', visitId], shown)
     save.mutate({ change: c, version: before.version })
   }
   return (

@@ -1,7 +1,8 @@
 /** One device at the chair, two people: one touch on the name and the code, and it is the other's. The run stays where it is. */
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, type Person } from '../app/api'
+import { api } from '../app/api'
+import type { Person } from '../../wire/people'
 import { CodePad } from '../parts/code-pad'
 import { Button, Modal } from '../parts/ui'
 

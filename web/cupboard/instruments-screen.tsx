@@ -18,7 +18,8 @@ import { usePractice, useRefresh } from '../app/queries'
 import { Button, Check, Failed, Loading, Mark, Modal, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
 import { CupboardHead } from './head'
-import { useAct, useInstruments, type Act, type InstrumentsView } from './instruments-data'
+import { useAct, useInstruments, type Act } from './instruments-data'
+import type { InstrumentsView } from '../../wire/instruments'
 import { Loads, whenWords } from './loads'
 
 const looks: Record<CassetteStatus, { shape: string; tone: string }> = {

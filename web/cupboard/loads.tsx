@@ -6,7 +6,8 @@ import type { Practice } from '../../core/practice/practice'
 import { plainDate } from '../../core/clock'
 import { Button, Mark, Modal, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
-import type { Act, InstrumentsView, LoadView } from './instruments-data'
+import type { Act } from './instruments-data'
+import type { InstrumentsView, LoadView } from '../../wire/instruments'
 
 const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
 const faultWords = {

@@ -5,19 +5,13 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { unusable } from '../../core/catalog/bur'
 import { reserve, type StockLine } from '../../core/schedule/stock'
+import type { StockView } from '../../wire/cupboard'
 import { api } from '../app/api'
 import { useLive } from '../app/live'
 import { usePractice, useRefresh } from '../app/queries'
 import { Button, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { CupboardHead } from './head'
 import { useAct } from './instruments-data'
-
-interface StockView {
-  from: string
-  to: string
-  visits: number
-  lines: StockLine[]
-}
 
 function Line({ line }: { line: StockLine }) {
   return (

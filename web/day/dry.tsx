@@ -1,7 +1,7 @@
 /** Visits that would find no cassette, at what time, and what saves them; each act has been simulated. */
 import type { SavingAct } from '../../core/schedule/saving'
 import { Link } from 'react-router'
-import type { DayView } from '../app/api'
+import type { DayView } from '../../wire/day'
 import { Mark, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
 import { surname } from './facts'

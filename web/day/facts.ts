@@ -1,6 +1,6 @@
 /** The day as the core reads it, from what the server says and the clock. */
 import type { DayFacts } from '../../core/schedule/today'
-import type { DayView, DayVisit } from '../app/api'
+import type { DayView, DayVisit } from '../../wire/day'
 
 /** @param now the server's clock; counts only where the day is today */
 export const factsOf = (view: DayView, now: number): DayFacts<DayVisit> => ({

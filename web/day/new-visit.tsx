@@ -11,7 +11,8 @@ import {
   type ToothReading,
 } from '../../core/teeth/notation'
 import { kindFacts, type KindId } from '../../core/kinds'
-import { api, type DayVisit } from '../app/api'
+import { api } from '../app/api'
+import type { DayVisit } from '../../wire/day'
 import { usePractice, useRefresh } from '../app/queries'
 import { KindSelect } from '../parts/kind-select'
 import { Button, Loading, Modal, Pick } from '../parts/ui'

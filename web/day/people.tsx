@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { stretchesOf } from '../../core/schedule/day'
 import type { Twice } from '../../core/schedule/collide'
-import type { DayView } from '../app/api'
+import type { DayView } from '../../wire/day'
 import { clockTime } from '../parts/words'
 import { startOf } from './facts'
 

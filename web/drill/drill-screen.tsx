@@ -5,7 +5,8 @@ import { groups, kindTable, type KindId } from '../../core/kinds'
 import { usePractice } from '../app/queries'
 import { usePerson } from '../app/shell'
 import { Button, Failed, Loading, Mark, Panel } from '../parts/ui'
-import { nextRound, partWords, useProgress, type NextRound, type Progress } from './drill-data'
+import { nextRound, partWords, useProgress } from './drill-data'
+import type { NextRound, Progress } from '../../wire/drill'
 import { RoundView } from './round-view'
 
 const ago = (ms: number): string =>

@@ -7,7 +7,8 @@ import { writeBoth } from '../../core/teeth/notation'
 import { ApiProblem } from '../app/api'
 import { BurDrawing } from '../parts/bur-strip'
 import { Button, Mark, Panel } from '../parts/ui'
-import { handIn, partWords, type NextRound } from './drill-data'
+import { handIn, partWords } from './drill-data'
+import type { NextRound } from '../../wire/drill'
 import { ClockExercise, OrderTask, TrayTask } from './tasks'
 
 function Result({ score, onMore, onEnd }: { score: DrillScore; onMore: () => void; onEnd: () => void }) {

@@ -11,7 +11,7 @@ import {
 } from 'chart.js'
 import { useSyncExternalStore } from 'react'
 import { Bar, Scatter } from 'react-chartjs-2'
-import type { LookBackVisit } from './lookback-data'
+import type { LookBackVisit } from '../../wire/lookback'
 
 ChartJs.register(BarElement, CategoryScale, LinearScale, LineElement, PointElement, Tooltip)
 

@@ -10,7 +10,7 @@ import { useRefresh } from '../app/queries'
 import { usePerson } from '../app/shell'
 import { Check, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { minutes } from '../parts/words'
-import type { LookBackView, LookBackVisit } from './lookback-data'
+import type { LookBackView, LookBackVisit } from '../../wire/lookback'
 import { AgainstForecast, PlannedReal, Retakes } from './charts'
 
 function VisitTable({ visits }: { visits: readonly LookBackVisit[] }) {

@@ -2,19 +2,12 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import type { Practice } from '../../core/practice/practice'
 import { plainDate } from '../../core/clock'
+import type { AuditView, Locked } from '../../wire/settings'
 import { api } from '../app/api'
 import { Button, Failed, Mark, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
 import type { Save } from './save'
 
-interface Row {
-  id: number
-  at: number
-  by: string | null
-  what: string
-  target: string
-  asked: unknown
-}
 const page = 30
 
 const short = (asked: unknown): string => {
@@ -26,7 +19,7 @@ const short = (asked: unknown): string => {
 export function LockedPart({ practice, save }: { practice: Practice; save: Save }) {
   const locked = useQuery({
     queryKey: ['practice', 'locked'],
-    queryFn: () => api<{ locked: string[] }>('/people/locked'),
+    queryFn: () => api<Locked>('/people/locked'),
     staleTime: 0,
   })
   const own = practice.people.filter((p) => locked.data?.locked.includes(p.id))
@@ -48,8 +41,7 @@ export function LockedPart({ practice, save }: { practice: Practice; save: Save 
 export function AuditPart({ practice }: { practice: Practice }) {
   const trail = useInfiniteQuery({
     queryKey: ['practice', 'audit'],
-    queryFn: ({ pageParam }) =>
-      api<{ rows: Row[] }>(`/audit?limit=${page}${pageParam === 0 ? '' : `&before=${pageParam}`}`),
+    queryFn: ({ pageParam }) => api<AuditView>(`/audit?limit=${page}${pageParam === 0 ? '' : `&before=${pageParam}`}`),
     initialPageParam: 0,
     getNextPageParam: (last) => (last.rows.length < page ? undefined : last.rows.at(-1)!.id),
     staleTime: 0,

@@ -1,7 +1,7 @@
 import { comparePlans } from '../../core/schedule/compare'
 import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
-import type { VisitView } from '../app/api'
+import type { VisitView } from '../../wire/visit'
 import { inShort } from '../case/change'
 import { Mark } from '../parts/ui'
 import { clockTime } from '../parts/words'

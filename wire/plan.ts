@@ -1,0 +1,48 @@
+/** A plan and what was asked for, as they travel: core says what is in them. */
+import * as z from 'zod'
+import { kindIds } from '../core/kinds'
+import type { Plan } from '../core/model/plan'
+import type { VisitRequest } from '../core/model/request'
+import type { Tooth } from '../core/teeth/notation'
+import { date, noun, sketch } from './noun'
+
+export const kindView = z.enum(kindIds)
+/** Two figures of ISO 3950. */
+// A tooth is a branded string to core; on the wire it is a string that core has made.
+export const toothView = z.string().regex(/^[1-8][1-8]$/) as unknown as z.ZodType<Tooth>
+
+export const requestView = sketch<VisitRequest>('what will be done: the resolved request', {
+  kind: kindView,
+  teeth: z.array(toothView),
+  date,
+})
+export const teethView = z.array(
+  noun<Plan['teeth'][number]>({
+    tooth: toothView,
+    universal: z.string(),
+    quadrant: z.string(),
+    name: z.string(),
+    functional: z.string().optional(),
+  }),
+)
+export const peopleView = z.array(
+  noun<Plan['people'][number]>({ id: z.string(), name: z.string(), dentist: z.boolean() }),
+)
+const named = z.looseObject({ id: z.string() })
+export const planView = sketch<Plan>('a plan: what compile answers, frozen once the tray is signed', {
+  library: z.string(),
+  kind: kindView,
+  title: z.string(),
+  request: requestView,
+  teeth: teethView,
+  people: peopleView,
+  lacks: z.array(z.string()),
+  ...({
+    steps: z.array(named),
+    links: z.array(named),
+    setup: z.array(named),
+    holds: z.array(named),
+    counts: z.array(named),
+    clashes: z.array(named),
+  } as object),
+})
