@@ -1,4 +1,5 @@
 /** What a practice owns besides burs: instruments, materials, consumables; and the lots they come in. */
+import { id, plainDate, text } from '../bounded'
 import * as z from 'zod'
 
 export const families = [
@@ -34,45 +35,45 @@ export type Allergen = (typeof allergens)[number]
 export const cassettes = ['basic', 'crown', 'restorative', 'dam', 'endodontic', 'bonding', 'child', 'gold'] as const
 
 export const item = z.strictObject({
-  id: z.string().min(1),
-  name: z.string().min(1),
+  id: id(),
+  name: text(200),
   family: z.enum(families),
   /** The needs it answers: 'mirror', 'cord.0', 'light body.fast' … */
-  serves: z.array(z.string()).min(1),
+  serves: z.array(id()).min(1).max(60),
   /** Footprint on the tray, mm. */
-  lengthMm: z.number().positive(),
-  widthMm: z.number().positive(),
+  lengthMm: z.number().positive().max(1_000_000),
+  widthMm: z.number().positive().max(1_000_000),
   reusable: z.boolean(),
   /** Laid out once for a patient or a tooth, or anew for each act, where the practice counts it otherwise than usual. */
   counted: z.enum(['patient', 'tooth', 'act']).optional(),
   latex: z.boolean().default(false),
-  allergens: z.array(z.enum(allergens)).default([]),
+  allergens: z.array(z.enum(allergens)).max(allergens.length).default([]),
   cassette: z.enum(cassettes).optional(),
   unit: z.enum(['piece', 'mL', 'mm', 'cartridge', 'pair', 'g']).default('piece'),
   /** Product times in seconds, from the practice's own instructions for use; ours are starting values. */
-  workingS: z.number().positive().optional(),
-  inMouthS: z.number().positive().optional(),
+  workingS: z.number().positive().max(1_000_000).optional(),
+  inMouthS: z.number().positive().max(1_000_000).optional(),
   /** Least seconds of light, and seconds to set, by the product's own instructions. */
-  cureS: z.number().positive().optional(),
-  setS: z.number().positive().optional(),
+  cureS: z.number().positive().max(1_000_000).optional(),
+  setS: z.number().positive().max(1_000_000).optional(),
   /** Amount for one unit, in the item's unit, where the practice has measured its own. */
-  perUnit: z.number().positive().optional(),
+  perUnit: z.number().positive().max(1_000_000).optional(),
   /** Product numbers on its boxes (14 digits) and the practice's own labels, for the scanner. */
-  codes: z.array(z.string().min(1)).default([]),
+  codes: z.array(id()).max(60).default([]),
   /** Lots are tracked for what goes off. */
   tracked: z.boolean().default(false),
   /** Pieces owned or in the cupboard; a need above it is reported. */
-  stock: z.number().nonnegative().default(20),
+  stock: z.number().min(0).max(1_000_000).default(20),
 })
 export type Item = z.infer<typeof item>
 
 export const lot = z.strictObject({
-  id: z.string().min(1),
-  itemId: z.string().min(1),
-  number: z.string().min(1),
-  expires: z.iso.date(),
+  id: id(),
+  itemId: id(),
+  number: text(60),
+  expires: plainDate,
   /** What is left, in the item's unit. */
-  left: z.number().nonnegative(),
+  left: z.number().min(0).max(1_000_000),
   opened: z.boolean().default(false),
 })
 export type Lot = z.infer<typeof lot>

@@ -1,16 +1,17 @@
 /** A round scored against the compiled plan: what was right, and the reason of every miss. */
 import { isClock } from '../model/link'
+import { id } from '../bounded'
 import * as z from 'zod'
 import { judgeClocks } from './clocks'
 import { comesBefore } from './order'
 import { burCard, clockCard, stepCard, trayCard, type Round } from './round'
 
-const ids = z.array(z.string().max(160)).max(200)
+const ids = z.array(id(400)).max(200)
 export const drillAnswers = z.strictObject({
   tray: ids,
   burs: ids,
   steps: ids,
-  clock: z.array(z.strictObject({ key: z.string().max(200), atS: z.number().min(0).max(3600) })).max(40),
+  clock: z.array(z.strictObject({ key: id(400), atS: z.number().min(0).max(3600) })).max(40),
 })
 export type DrillAnswers = z.infer<typeof drillAnswers>
 

@@ -90,7 +90,7 @@ describe('a request that contradicts itself is refused with the field and what w
     [
       'a name no database takes',
       { ...crown, team: { dentist: 'a\u0000b', assistants: ['a'] } },
-      /^team\.dentist: not an id/,
+      /^team\.dentist: holds a character that cannot be stored/,
     ],
   ])('%s', (_, more, words) => {
     expect(refused(more).join('\n')).toMatch(words)

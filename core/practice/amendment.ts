@@ -1,9 +1,10 @@
 /** A practice's own change to a kind of visit: data over stable ids, with who, when and why. */
+import { plainDate, text } from '../bounded'
 import * as z from 'zod'
 import { kindIds } from '../kinds'
 import { functionName } from './functions'
 
-const words = (least: number, most: number) => z.string().trim().min(least).max(most)
+const words = (least: number, most: number) => text(most, least)
 /** A step by its stable id, with or without its tooth: 'cutting.margin' means that step on every tooth. */
 const target = words(3, 120)
 const minutes = z
@@ -13,7 +14,7 @@ const needed = z.strictObject({
   what: words(1, 80),
   quantity: z.number().positive().max(2000),
   readiness: z.enum(['open', 'standby', 'drawer']),
-  when: z.string().trim().max(120).optional(),
+  when: text(120, 0).optional(),
 })
 
 export const change = z.discriminatedUnion('op', [
@@ -40,7 +41,7 @@ export const amendment = z.strictObject({
   kind: z.enum(kindIds),
   change,
   by: words(1, 80),
-  on: z.iso.date(),
+  on: plainDate,
   why: words(3, 300),
 })
 export type Amendment = z.infer<typeof amendment>

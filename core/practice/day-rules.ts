@@ -1,7 +1,7 @@
 /** How a practice's day is bounded and what counts for how much when times are proposed. Starting values, ours; a practice sets its own. */
+import { timeOfDay } from '../bounded'
 import * as z from 'zod'
 
-const timeOfDay = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day as 12:30')
 const weight = z.number().min(0).max(1000)
 
 /**

@@ -1,4 +1,5 @@
 /** What comes back: cassettes by type, sterilisers with what they can do, and the minutes of the way between two uses. */
+import { id, text, timeOfDay } from '../bounded'
 import * as z from 'zod'
 import { cassettes as cassetteTypes } from '../catalog/item'
 import type { Reason } from '../figure'
@@ -24,12 +25,11 @@ export const sporeReason: Reason = {
   source: cycleSource,
 }
 
-const timeOfDay = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day as 12:30')
 const minutes = z.number().min(0).max(600)
 
 export const steriliser = z.strictObject({
-  id: z.string().min(1).max(40),
-  name: z.string().trim().min(1).max(60),
+  id: id(40),
+  name: text(60),
   /** Cassettes of one load. */
   capacity: z.number().int().min(1).max(60),
   cycle: z.enum(['gravity 121', 'gravity 132', 'pre-vacuum 132']),
@@ -39,9 +39,9 @@ export const steriliser = z.strictObject({
 export type Steriliser = z.infer<typeof steriliser>
 
 export const cassette = z.strictObject({
-  id: z.string().min(1).max(40),
+  id: id(40),
   type: z.enum(cassetteTypes),
-  name: z.string().trim().min(1).max(60),
+  name: text(60),
 })
 export type Cassette = z.infer<typeof cassette>
 

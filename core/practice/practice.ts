@@ -1,4 +1,5 @@
 /** The practice: who works in it, what it owns, and how its dentists like to work. */
+import { id, text } from '../bounded'
 import * as z from 'zod'
 import { bur } from '../catalog/bur'
 import { item, lot } from '../catalog/item'
@@ -11,17 +12,20 @@ import { instruments } from './instruments'
 import { functionTable, role } from './functions'
 
 export const person = z.strictObject({
-  id: z.string().min(1),
-  name: z.string().min(1),
+  id: id(80),
+  name: text(80),
   roles: z.array(role).min(1),
 })
 export type Person = z.infer<typeof person>
 
 /** A dentist's card: the schools picked, and holds added. A card may add holds; it never removes one. */
 export const card = z.strictObject({
-  dentistId: z.string().min(1),
+  dentistId: id(80),
   choices: someChoices.default({}),
-  extraHolds: z.array(z.enum(['margins', 'bite'])).default([]),
+  extraHolds: z
+    .array(z.enum(['margins', 'bite']))
+    .max(2)
+    .default([]),
 })
 export type Card = z.infer<typeof card>
 
@@ -33,11 +37,11 @@ export const learned = z.record(
 export type Learned = z.infer<typeof learned>
 
 export const practice = z.strictObject({
-  name: z.string().min(1),
+  name: text(120),
   notation: notation.default('iso'),
   /** IANA time zone that times in records are written in. */
-  zone: z.string().min(1).default('Etc/UTC'),
-  chairs: z.array(z.strictObject({ id: z.string(), name: z.string() })).min(1),
+  zone: id(80).default('Etc/UTC'),
+  chairs: z.array(z.strictObject({ id: id(40), name: text(40) })).min(1),
   people: z.array(person).min(1),
   cards: z.array(card).default([]),
   functions: z.strictObject({ cautious: functionTable, expanded: functionTable }),

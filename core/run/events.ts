@@ -1,13 +1,14 @@
 /** What happens in a run, and what a person asks of it. Events are append-only and the single truth of a visit. */
+import { anything, id, text } from '../bounded'
 import * as z from 'zod'
 import { handoffNames } from './handoffs'
 import { figure } from '../figure'
 import { readingKinds } from '../readings'
 import { verdicts } from '../readings/reading'
 
-const stepId = z.string().min(1).max(120)
+const stepId = id()
 const handoff = z.enum(handoffNames)
-const words = z.string().trim().min(3, 'give a reason in words').max(500)
+const words = text(500, 3, 'give a reason in words')
 
 /** What happened, without the envelope. */
 export const happening = z.discriminatedUnion('kind', [
@@ -64,20 +65,20 @@ export const command = z.discriminatedUnion('kind', [
     kind: z.literal('advance'),
     finish: stepId.optional(),
     start: stepId.optional(),
-    performer: z.string().optional(),
+    performer: id(80).optional(),
   }),
   z.strictObject({ kind: z.literal('skip'), stepIds: z.array(stepId).min(1).max(200), reason: words }),
   z.strictObject({
     kind: z.literal('count'),
-    countId: z.string(),
+    countId: id(),
     direction: z.enum(['in', 'out']),
     n: z.number().int().min(-20).max(20),
   }),
-  z.strictObject({ kind: z.literal('sign'), holdId: z.string() }),
-  z.strictObject({ kind: z.literal('wave'), holdId: z.string(), reason: words }),
+  z.strictObject({ kind: z.literal('sign'), holdId: id() }),
+  z.strictObject({ kind: z.literal('wave'), holdId: id(), reason: words }),
   /** The answer to a hold is "not good": what it looked at is done over. */
-  z.strictObject({ kind: z.literal('again'), holdId: z.string(), reason: words }),
-  z.strictObject({ kind: z.literal('answer'), linkId: z.string(), answer: z.enum(['again', 'accept']), reason: words }),
+  z.strictObject({ kind: z.literal('again'), holdId: id(), reason: words }),
+  z.strictObject({ kind: z.literal('answer'), linkId: id(300), answer: z.enum(['again', 'accept']), reason: words }),
   /** A word to the other side of the chair, and having seen one. */
   z.strictObject({ kind: z.literal('call'), handoff, minutes: z.number().int().min(1).max(120).optional() }),
   z.strictObject({ kind: z.literal('seen'), handoff }),
@@ -86,10 +87,10 @@ export const command = z.discriminatedUnion('kind', [
     kind: z.literal('measure'),
     stepId,
     measure: z.enum(readingKinds),
-    tooth: z.string().max(4),
-    readings: z.record(z.string(), z.unknown()),
+    tooth: id(4).or(z.literal('')),
+    readings: z.record(id(80), anything),
   }),
-  z.strictObject({ kind: z.literal('note'), text: z.string().trim().min(1).max(1000) }),
+  z.strictObject({ kind: z.literal('note'), text: text(1000) }),
   z.strictObject({ kind: z.literal('undo') }),
   z.strictObject({ kind: z.literal('close') }),
 ])

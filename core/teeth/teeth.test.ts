@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { archPlaces, functionalCusps, neighbours } from './arch'
 import { dimensions } from './dimensions'
-import { allTeeth, readTooth, toQuadrant, toUniversal, writeBoth, type Tooth } from './notation'
+import { allTeeth, isTooth, readTooth, toQuadrant, toUniversal, writeBoth, type Tooth } from './notation'
+import { tooth } from './schema'
 
 const t = (code: string) => code as Tooth
 
@@ -129,5 +130,14 @@ describe('arch', () => {
       }
       expect(places[0]!.xMm).toBeCloseTo(-places[15]!.xMm, 6)
     }
+  })
+})
+
+describe('a tooth at the edge', () => {
+  it('is a tooth inside: the pattern and the set of teeth say the same of every text of two letters', () => {
+    const digits = [...'0123456789x']
+    const two = digits.flatMap((a) => digits.map((b) => a + b))
+    expect(two.filter((x) => tooth.safeParse(x).success)).toEqual(two.filter(isTooth))
+    expect(two.filter(isTooth)).toHaveLength(52)
   })
 })

@@ -6,8 +6,9 @@ import { randomUUID } from 'node:crypto'
 import { eq, max, sql } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import { Temporal } from 'temporal-polyfill'
+import { id, plainDate as plainDay, text, wholeFrom } from '../../core/bounded'
 import * as z from 'zod'
-import { item, lot } from '../../core/catalog/item'
+import { item } from '../../core/catalog/item'
 import { starterBurs, starterItems } from '../../core/catalog/starter'
 import { itemsToCsv } from '../../core/formats/items-csv'
 import { plainDate } from '../../core/clock'
@@ -19,9 +20,9 @@ import { notFound, Problem } from '../problem'
 import { signedIn } from './session'
 
 const entered = z.strictObject({
-  itemId: z.string().max(120),
-  number: z.string().trim().min(1, 'the lot number as it stands on the box').max(60),
-  expires: lot.shape.expires,
+  itemId: id(),
+  number: text(60, 1, 'the lot number as it stands on the box'),
+  expires: plainDay,
   left: z.number().positive('how much there is').max(1_000_000),
 })
 const figure = z.number().positive().max(100_000).nullable().optional()
@@ -102,7 +103,7 @@ export const cupboardRoutes =
           response: { 200: done },
           summary:
             'Set an item’s own times and amounts, from its instructions for use or as this practice measures them',
-          params: z.object({ itemId: z.string().max(120) }),
+          params: z.object({ itemId: id() }),
           body: ownValues,
         },
       },
@@ -189,7 +190,7 @@ export const cupboardRoutes =
         schema: {
           response: { 200: done },
           summary: 'Say how much of a lot is left, or that it is opened',
-          params: z.object({ lotId: z.string().max(120) }),
+          params: z.object({ lotId: id() }),
           body: changed,
         },
       },
@@ -206,7 +207,7 @@ export const cupboardRoutes =
       },
     )
 
-    const ahead = z.object({ days: z.coerce.number().int().min(1).max(90).default(14) })
+    const ahead = z.object({ days: wholeFrom(1, 90).default(14) })
     /** What the plans of the coming days take off the lots. Of a signed tray what was signed, of the rest as it is planned. */
     const forecast = async (
       days: number,
@@ -273,7 +274,7 @@ export const cupboardRoutes =
         schema: {
           response: { 200: done },
           summary: 'A new bur of this number is put in: it counts from none; the box holds one less',
-          params: z.object({ burId: z.string().max(120) }),
+          params: z.object({ burId: id() }),
         },
       },
       async (request) => {

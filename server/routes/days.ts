@@ -3,6 +3,7 @@ import { file } from '../answers'
 import { done } from '../../wire/noun'
 import { dayView, movedView } from '../../wire/day'
 import { eq } from 'drizzle-orm'
+import { id, instant, plainDate as plainDay, whole } from '../../core/bounded'
 import * as z from 'zod'
 import { dayToIcal, type CalendarVisit } from '../../core/formats/ical'
 import { trayReadiness } from '../../core/plan/ready'
@@ -29,16 +30,17 @@ import {
 import { Problem } from '../problem'
 import { simulatedFeed } from '../standins/appointments'
 import { signedIn } from './session'
-import { head, stageOf, tellOf } from './visit'
+import { head, stageOf, tellOf, visitParams } from './visit'
 import { newVisit } from './visits'
 
-const mayMoveMin = z.number().int().min(0).max(240).nullable()
+const dayParams = z.object({ day: plainDay })
+const mayMoveMin = whole(0, 240).nullable()
 const move = z.strictObject({
-  visitId: z.string().min(1).max(80),
+  visitId: id(80),
   /** Where it was when this was decided, ms: what somebody else has moved meanwhile is not moved again unseen. */
-  from: z.number().int(),
-  to: z.number().int(),
-  chairId: z.string().min(1).max(40).optional(),
+  from: instant,
+  to: instant,
+  chairId: id(40).optional(),
 })
 
 export const dayRoutes =
@@ -56,7 +58,7 @@ export const dayRoutes =
         schema: {
           response: { 200: dayView },
           summary: 'A day: its visits with readiness and score; of what has begun the score as it really goes',
-          params: z.object({ day: z.iso.date() }),
+          params: dayParams,
         },
       },
       async (request) => {
@@ -147,7 +149,7 @@ export const dayRoutes =
         schema: {
           response: { 200: movedView },
           summary: 'Move visits that have not begun within their day, all of them or none',
-          params: z.object({ day: z.iso.date() }),
+          params: dayParams,
           body: z.strictObject({ moves: z.array(move).min(1).max(200) }),
         },
       },
@@ -186,7 +188,7 @@ export const dayRoutes =
         schema: {
           response: { 200: done },
           summary: 'Move a visit that has not begun to another day, time or chair',
-          params: z.object({ visitId: z.string().min(1).max(80) }),
+          params: visitParams,
           body: newVisit.pick({ chairId: true, day: true, time: true }),
         },
       },
@@ -213,7 +215,7 @@ export const dayRoutes =
         schema: {
           response: { 200: done },
           summary: 'How far a patient may be moved either way, minutes; null for the practice’s own',
-          params: z.object({ visitId: z.string().min(1).max(80) }),
+          params: visitParams,
           body: z.strictObject({ mayMoveMin }),
         },
       },
@@ -257,7 +259,7 @@ export const dayRoutes =
         schema: {
           response: file('text/calendar', 'the day'),
           summary: 'The day as iCalendar',
-          params: z.object({ day: z.iso.date() }),
+          params: dayParams,
         },
       },
       async (request, reply) => {
@@ -276,7 +278,7 @@ export const dayRoutes =
         schema: {
           response: file('text/calendar', 'the simulated calendar'),
           summary: 'Demo only: what the simulated practice calendar says of a day',
-          params: z.object({ day: z.iso.date() }),
+          params: dayParams,
         },
       },
       async (request, reply) => {

@@ -1,6 +1,7 @@
 /** The drill: which round comes next, its score, and what each person has to see again. */
 import { nextRoundView, progressView, scoreView } from '../../wire/drill'
 import { and, count, desc, eq, inArray, lte } from 'drizzle-orm'
+import { id, plainDate as plainDay, whole } from '../../core/bounded'
 import * as z from 'zod'
 import { roundOf } from '../../core/drill/round'
 import { drillAnswers, scoreRound } from '../../core/drill/score'
@@ -18,14 +19,10 @@ const mostRounds = 30
 const kind = z.enum(kindIds)
 const given = z.strictObject({
   kind,
-  seed: z
-    .number()
-    .int()
-    .min(0)
-    .max(2 ** 31),
-  date: z.iso.date(),
-  due: z.array(z.string().max(240)).max(mostDue),
-  seconds: z.number().int().min(0).max(36_000),
+  seed: whole(),
+  date: plainDay,
+  due: z.array(id(240)).max(mostDue),
+  seconds: whole(0, 36_000),
   answers: drillAnswers,
 })
 

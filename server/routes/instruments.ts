@@ -12,6 +12,7 @@ import {
 import { randomUUID } from 'node:crypto'
 import { and, eq, inArray, max } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
+import { id, text } from '../../core/bounded'
 import * as z from 'zod'
 import { readSteriliserLog } from '../../core/formats/steriliser-log'
 import { instruments as instrumentsSchema } from '../../core/practice/instruments'
@@ -26,8 +27,8 @@ import { notFound, Problem } from '../problem'
 import { faults, simulatedLog } from '../standins/steriliser'
 import { signedIn, type SignedIn } from './session'
 
-const loadParams = z.object({ loadId: z.string().min(1).max(80) })
-const words = z.string().trim().min(3, 'say it in words').max(300)
+const loadParams = z.object({ loadId: id(80) })
+const words = text(300, 3, 'say it in words')
 
 async function oneLoad(q: Db, id: string): Promise<LoadRow> {
   const [row] = await q.select().from(t.loads).where(eq(t.loads.id, id)).for('update')
@@ -137,8 +138,8 @@ export const instrumentRoutes =
           response: { 201: loadMadeView },
           summary: 'Start a load',
           body: z.strictObject({
-            steriliserId: z.string(),
-            cassetteIds: z.array(z.string()).min(1).max(60),
+            steriliserId: id(40),
+            cassetteIds: z.array(id(40)).min(1).max(60),
             spore: z.boolean().default(false),
           }),
         },
@@ -211,7 +212,7 @@ export const instrumentRoutes =
           response: { 200: logTakenView },
           summary: 'The log a steriliser sends at its end',
           params: loadParams,
-          body: z.strictObject({ text: z.string().max(900_000) }),
+          body: z.strictObject({ text: text(900_000, 0) }),
         },
       },
       async (request) => {
@@ -318,8 +319,8 @@ export const instrumentRoutes =
           response: { 200: cassetteChangedView },
           summary:
             'Lay up another cassette instead of one pulled back; where the visit has begun the first stays on its record',
-          params: z.object({ visitId: z.string().min(1).max(80) }),
-          body: z.strictObject({ cassetteId: z.string().max(40) }),
+          params: z.object({ visitId: id(80) }),
+          body: z.strictObject({ cassetteId: id(40) }),
         },
       },
       async (request) => {

@@ -1,3 +1,4 @@
+import { id } from '../../core/bounded'
 import * as z from 'zod'
 import type { App, House } from '../house'
 import { signedIn } from './session'
@@ -20,7 +21,7 @@ export const liveRoutes =
         websocket: true,
         schema: {
           summary: 'Web socket: messages of a visit or of the day',
-          querystring: z.object({ visit: z.string().max(80).optional() }),
+          querystring: z.object({ visit: id(80).optional() }),
         },
         preValidation: async (request) => void (await signedIn(house, request)),
       },

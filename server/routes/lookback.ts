@@ -1,6 +1,7 @@
 /** Looking back: planned against real, forecasts against what came, what was done over, and what durations were learned. */
 import { lookBackView } from '../../wire/lookback'
 import { desc, eq } from 'drizzle-orm'
+import { wholeFrom } from '../../core/bounded'
 import * as z from 'zod'
 import { mostTaken, stepKind } from '../../core/practice/learned'
 import { calibrationOf, lookBackOf, type LookBack } from '../../core/record/look-back'
@@ -35,7 +36,7 @@ export const lookBackRoutes =
         schema: {
           response: { 200: lookBackView },
           summary: 'Closed visits looked back on, newest first, with calibration and learned durations',
-          querystring: z.object({ days: z.coerce.number().int().min(1).max(3660).default(90) }),
+          querystring: z.object({ days: wholeFrom(1, 3660).default(90) }),
         },
       },
       async (request) => {

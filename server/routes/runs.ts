@@ -1,6 +1,7 @@
 import { recordView } from '../../wire/visit'
 import { commandView, eventsView, neededView } from '../../wire/run'
 import { eq } from 'drizzle-orm'
+import { id, text, whole, wholeFrom } from '../../core/bounded'
 import * as z from 'zod'
 import { plainDate } from '../../core/clock'
 import { composeNote } from '../../core/record/note'
@@ -13,17 +14,17 @@ import * as t from '../db/schema'
 import { loadEvents, loadFrozenPlan, loadPractice, loadVisit } from '../db/store'
 import { Problem } from '../problem'
 import { byCode, codeField, signedIn } from './session'
+import { visitParams } from './visit'
 
-const visitParams = z.object({ visitId: z.string().min(1).max(80) })
 const envelope = z.strictObject({
-  commandId: z.string().min(8).max(80),
-  basedOn: z.number().int().nonnegative(),
-  device: z.string().min(1).max(80),
+  commandId: text(80, 8),
+  basedOn: whole(),
+  device: id(80),
   /** How long the touch waited on its device while the server was not heard, seconds. */
   waitedS: z.number().min(0).max(longestWaitS).optional(),
   command,
   /** Who signs with their own code, on whichever screen is at hand. */
-  signer: z.strictObject({ personId: z.string(), code: codeField }).optional(),
+  signer: z.strictObject({ personId: id(80), code: codeField }).optional(),
 })
 
 export const runRoutes =
@@ -76,7 +77,7 @@ export const runRoutes =
           response: { 200: eventsView },
           summary: 'The run’s events after a sequence number',
           params: visitParams,
-          querystring: z.object({ after: z.coerce.number().int().nonnegative().default(0) }),
+          querystring: z.object({ after: wholeFrom().default(0) }),
         },
       },
       async (request) => {

@@ -2,6 +2,7 @@ import { practiceView } from '../../wire/settings'
 import { personView, signInView } from '../../wire/people'
 import { eq } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
+import { id, text } from '../../core/bounded'
 import * as z from 'zod'
 import type { Who } from '../../core/run/decide'
 import type { App, House } from '../house'
@@ -91,7 +92,7 @@ export async function byCode(house: House, personId: string, code: string): Prom
   return { personId: person.id, roles: person.roles, codeShown: true }
 }
 
-export const codeField = z.string().min(4, 'a code has at least four digits').max(64)
+export const codeField = text(64, 4, 'a code has at least four digits')
 
 export const sessionRoutes =
   (house: House) =>
@@ -122,7 +123,7 @@ export const sessionRoutes =
         schema: {
           response: { 200: personView },
           summary: 'Sign in with a personal code',
-          body: z.strictObject({ personId: z.string(), code: codeField }),
+          body: z.strictObject({ personId: id(80), code: codeField }),
         },
       },
       async (request, reply) => {

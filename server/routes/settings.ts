@@ -4,6 +4,7 @@ import { done, made } from '../../wire/noun'
 import { randomUUID } from 'node:crypto'
 import { desc, eq, isNotNull, isNull, lt } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
+import { id, text, whole, wholeFrom } from '../../core/bounded'
 import * as z from 'zod'
 import { functionName, permission, role, type FunctionTable } from '../../core/practice/functions'
 import { amendment, amendmentFile } from '../../core/practice/amendment'
@@ -18,7 +19,7 @@ import * as t from '../db/schema'
 import { Problem } from '../problem'
 import { codeField, signedIn, type SignedIn } from './session'
 
-const zone = z.string().refine((name) => {
+const zone = id(80).refine((name) => {
   try {
     return Boolean(new Intl.DateTimeFormat('en', { timeZone: name }))
   } catch {
@@ -27,16 +28,16 @@ const zone = z.string().refine((name) => {
 }, 'an IANA time zone as Europe/Vienna')
 
 const practicePatch = z.strictObject({
-  name: practiceSchema.shape.name.max(120).optional(),
+  name: text(120).optional(),
   notation: z.enum(['iso', 'universal', 'quadrant']).optional(),
   zone: zone.optional(),
   light: practiceSchema.shape.light.unwrap().optional(),
-  laboratoryDays: z.number().int().min(1).max(60).optional(),
+  laboratoryDays: whole(1, 60).optional(),
   day: dayRules.optional(),
   instruments: instruments.optional(),
   useLearned: z.boolean().optional(),
   chairs: z
-    .array(z.strictObject({ id: z.string().min(1).max(40), name: z.string().trim().min(1).max(40) }))
+    .array(z.strictObject({ id: id(40), name: text(40) }))
     .min(1)
     .max(40)
     .optional(),
@@ -48,8 +49,8 @@ const line = z.strictObject({
   permission,
 })
 const personBody = z.strictObject({
-  name: z.string().trim().min(1).max(80),
-  roles: z.array(role).min(1),
+  name: text(80),
+  roles: z.array(role).min(1).max(role.options.length),
   code: codeField.optional(),
 })
 
@@ -147,7 +148,7 @@ export const settingsRoutes =
         schema: {
           response: { 200: done },
           summary: 'Set one of the library’s times or amounts as this practice has it; null takes the library’s back',
-          body: z.strictObject({ rule: ruleId, value: z.number().nullable() }),
+          body: z.strictObject({ rule: ruleId, value: z.number().min(-1_000_000).max(1_000_000).nullable() }),
         },
       },
       async (request) => {
@@ -249,7 +250,7 @@ export const settingsRoutes =
         schema: {
           response: { 200: done },
           summary: 'Take an amendment back',
-          params: z.object({ id: z.string().max(80) }),
+          params: z.object({ id: id(80) }),
         },
       },
       async (request) => {
@@ -294,7 +295,7 @@ export const settingsRoutes =
         schema: {
           response: { 200: done },
           summary: 'Change a person’s name or roles, or give a new code',
-          params: z.object({ personId: z.string().max(80) }),
+          params: z.object({ personId: id(80) }),
           body: personBody,
         },
       },
@@ -355,7 +356,7 @@ export const settingsRoutes =
         schema: {
           response: { 200: done },
           summary: 'Let a person in again after too many wrong codes',
-          params: z.object({ personId: z.string().max(80) }),
+          params: z.object({ personId: id(80) }),
         },
       },
       async (request) => {
@@ -378,8 +379,8 @@ export const settingsRoutes =
           response: { 200: auditView },
           summary: 'The trail of changes, newest first, for a dentist',
           querystring: z.object({
-            before: z.coerce.number().int().positive().optional(),
-            limit: z.coerce.number().int().min(1).max(200).default(50),
+            before: wholeFrom(1).optional(),
+            limit: wholeFrom(1, 200).default(50),
           }),
         },
       },

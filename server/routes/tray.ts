@@ -5,6 +5,7 @@ import { toStore } from '../../core/model/upgrade'
 import { forecast } from '../../core/schedule/simulate'
 import { Problem } from '../problem'
 import { and, eq, inArray } from 'drizzle-orm'
+import { id } from '../../core/bounded'
 import * as z from 'zod'
 import { compile } from '../../core/plan/compile'
 import { type VisitRequest } from '../../core/model/request'
@@ -32,7 +33,7 @@ export const trayRoutes =
           response: { 200: marksView },
           summary: 'Check places of the tray off, or take it back',
           params: visitParams,
-          body: z.strictObject({ lineIds: z.array(z.string().max(120)).min(1).max(200), done: z.boolean() }),
+          body: z.strictObject({ lineIds: z.array(id()).min(1).max(200), done: z.boolean() }),
         },
       },
       async (request) => {
@@ -66,7 +67,7 @@ export const trayRoutes =
           response: { 200: swapsView },
           summary: 'Lay out another item instead of the one planned',
           params: visitParams,
-          body: z.strictObject({ from: z.string().max(120), to: z.string().max(120).nullable() }),
+          body: z.strictObject({ from: id(), to: id().nullable() }),
         },
       },
       async (request) => {
@@ -89,7 +90,7 @@ export const trayRoutes =
           response: { 200: signedView },
           summary: 'Sign the tray: the plan is frozen',
           params: visitParams,
-          body: z.strictObject({ acknowledged: z.array(z.string().max(160)).max(200) }),
+          body: z.strictObject({ acknowledged: z.array(id(400)).max(200) }),
         },
       },
       async (request) => {

@@ -1,4 +1,5 @@
 /** What the routes of a visit share: its stage, its head, and telling every screen that it changed. */
+import { id } from '../../core/bounded'
 import * as z from 'zod'
 import type { House } from '../house'
 import type { Db } from '../db/open'
@@ -7,7 +8,7 @@ import type { Practice } from '../../core/practice/practice'
 import type { Stage } from '../../wire/visit'
 import { Problem } from '../problem'
 
-export const visitParams = z.object({ visitId: z.string().min(1).max(80) })
+export const visitParams = z.object({ visitId: id(80) })
 
 export async function stageOf(q: Db, visitId: string): Promise<Stage> {
   if (!(await loadFrozenPlan(q, visitId))) return 'planned'

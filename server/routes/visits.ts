@@ -8,6 +8,7 @@ import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { randomUUID } from 'node:crypto'
 import { and, eq } from 'drizzle-orm'
+import { anything, id, plainDate, text, timeOfDay, whole } from '../../core/bounded'
 import * as z from 'zod'
 import { compile } from '../../core/plan/compile'
 import { alert, alsoWork, kindId, restoration, storedRequest, visitRequest, workFacts } from '../../core/model/request'
@@ -37,24 +38,24 @@ const editableKeys = [...visitKeys, ...caseKeys, 'alerts', 'visitChoices'] as co
 // Only the keys are checked here: the values are parsed with the rest of the request, so that a change left out is not
 // mistaken for a default.
 const editable = z.strictObject({
-  version: z.number().int().positive(),
-  request: z.partialRecord(z.enum(editableKeys), z.unknown()),
+  version: whole(1),
+  request: z.partialRecord(z.enum(editableKeys), anything),
 })
 export const newVisit = z.strictObject({
   /** A new patient, or a further visit of a case that is there. */
-  patientName: z.string().trim().min(1, 'a name or a mark for the patient').max(120).optional(),
-  caseId: z.string().max(120).optional(),
+  patientName: text(120, 1, 'a name or a mark for the patient').optional(),
+  caseId: id().optional(),
   kind: kindId.default('crown.prepare'),
-  chairId: z.string(),
-  day: z.iso.date(),
-  time: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day as 09:00'),
-  team: z.strictObject({ dentist: z.string(), assistants: z.array(z.string()).min(1) }),
-  teeth: z.array(z.string()).min(1).optional(),
-  pontics: z.array(z.string()).optional(),
+  chairId: id(40),
+  day: plainDate,
+  time: timeOfDay,
+  team: z.strictObject({ dentist: id(80), assistants: z.array(id(80)).min(1).max(12) }),
+  teeth: z.array(id(4)).min(1).max(32).optional(),
+  pontics: z.array(id(4)).max(32).optional(),
   restoration: restoration.optional(),
-  weightKg: z.number().optional(),
-  also: z.array(alsoWork).optional(),
-  alerts: z.array(alert).default([]),
+  weightKg: z.number().min(0).max(1000).optional(),
+  also: z.array(alsoWork).max(3).optional(),
+  alerts: z.array(alert).max(20).default([]),
 })
 
 const invalid = (issues: readonly { path: readonly PropertyKey[]; message: string }[], of = ''): Problem =>
