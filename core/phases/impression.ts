@@ -115,7 +115,7 @@ function dwell(c: Case, from: string): Tie {
     ...ownOf(least, longest),
     title: 'Cord dwells',
     because: inWords(
-      `at least ${span(least.value)} after the last piece; over ${span(longest.value)} the tissue suffers (M)`,
+      `at least ${span(least.value)} after the last piece; over ${span(longest.value)} the tissue suffers`,
       least,
       longest,
     ),

@@ -14,7 +14,7 @@ export const cordRules = rows({
     title: 'Cord in the crevice, at most',
     value: 900,
     unit: 's',
-    because: (s) => `over ${span(s)} the tissue suffers (M)`,
+    because: (s) => `over ${span(s)} the tissue suffers`,
     standing: 'M',
     from: 300,
     to: 1800,

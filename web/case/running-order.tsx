@@ -1,4 +1,5 @@
 /** The score in words: the same content for those who do not read the drawing, and what decides the length. */
+import { Fold } from '../parts/fold'
 import type { Timeline } from '../../core/schedule/timeline'
 import { Temporal } from 'temporal-polyfill'
 import { minutes } from '../parts/words'
@@ -12,10 +13,7 @@ export function RunningOrder({ score, people }: { score: Timeline; people: { id:
   const name = new Map(people.map((p) => [p.id, p.name]))
   const bars = score.bars.toSorted((a, b) => a.startS - b.startS)
   return (
-    <details className="mt-2">
-      <summary className="min-h-12 cursor-pointer content-center font-semibold text-jade underline">
-        As a list, with what decides the length
-      </summary>
+    <Fold title="As a list, with what decides the length" className="mt-2">
       <ol className="space-y-0.5">
         {bars.map((b) => (
           <li
@@ -36,6 +34,6 @@ export function RunningOrder({ score, people }: { score: Timeline; people: { id:
           </li>
         ))}
       </ol>
-    </details>
+    </Fold>
   )
 }

@@ -1,4 +1,5 @@
 /** Looking back: planned against real, forecasts held against what came, what was done over, durations learned. */
+import { Fold } from '../parts/fold'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -15,8 +16,7 @@ import { AgainstForecast, PlannedReal, Retakes } from './charts'
 
 function VisitTable({ visits }: { visits: readonly LookBackVisit[] }) {
   return (
-    <details>
-      <summary className="flex min-h-12 cursor-pointer items-center font-semibold">The same as a table</summary>
+    <Fold title="The same as a table">
       <table className="w-full border-collapse text-base">
         <thead>
           <tr className="border-b-2 border-ink text-left">
@@ -48,7 +48,7 @@ function VisitTable({ visits }: { visits: readonly LookBackVisit[] }) {
           ))}
         </tbody>
       </table>
-    </details>
+    </Fold>
   )
 }
 

@@ -1,4 +1,5 @@
 /** “How is this worked out?”: a figure's formula, inputs and standing, one touch away wherever a figure stands. */
+import { Fold } from './fold'
 import { standingWords, type Figure, type Reason } from '../../core/figure'
 
 export function Why({ reason }: { reason: Reason }) {
@@ -12,8 +13,7 @@ export function Why({ reason }: { reason: Reason }) {
 export function Worked({ figures, reasons = [] }: { figures: readonly Figure[]; reasons?: readonly Reason[] }) {
   if (figures.length + reasons.length === 0) return null
   return (
-    <details data-worked="" className="text-base">
-      <summary className="min-h-12 cursor-pointer py-2.5 font-semibold">How is this worked out?</summary>
+    <Fold data-worked="" title="How is this worked out?" className="text-base">
       <dl className="space-y-1.5 border-l-4 border-line pl-3">
         {figures.map((f) => (
           <div key={f.name + f.text}>
@@ -32,6 +32,6 @@ export function Worked({ figures, reasons = [] }: { figures: readonly Figure[]; 
           </div>
         ))}
       </dl>
-    </details>
+    </Fold>
   )
 }

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { standingWords } from '../../core/figure'
 import type { Practice } from '../../core/practice/practice'
 import { amountIn, readAmount, ruleGroups, ruleIds, ruleRow, type RuleId } from '../../core/rules'
+import { Fold } from '../parts/fold'
 import { Button, Mark, Panel } from '../parts/ui'
 import type { Save } from './save'
 
@@ -19,7 +20,7 @@ function RuleLine({ rule, practice, save, may }: { rule: RuleId; practice: Pract
     save.mutate({ method: 'PUT', path: '/practice/rules', body: { rule, value: to } })
   return (
     <li data-rule={rule} className={`border-l-4 py-1.5 pl-3 ${own ? 'border-brass' : 'border-line'}`}>
-      <div className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1">
+      <div className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3">
         <span className="min-w-0">
           <strong>{row.title}</strong>
           <span className="block text-base text-soft">
@@ -108,12 +109,16 @@ export function RulesPart({ practice, save, may }: { practice: Practice; save: S
             </>
           )}
           {Object.entries(ruleGroups).map(([group, rows]) => (
-            <details key={group}>
-              <summary className="flex min-h-12 cursor-pointer items-center font-bold">
-                {group} <span className="num ml-2 font-normal text-soft">{Object.keys(rows).length}</span>
-              </summary>
+            <Fold
+              key={group}
+              title={
+                <>
+                  {group} <span className="num ml-1 font-normal text-soft">{Object.keys(rows).length}</span>
+                </>
+              }
+            >
               {lines(ruleIds.filter((rule) => rule in rows))}
-            </details>
+            </Fold>
           ))}
         </>
       )}
