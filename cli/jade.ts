@@ -9,6 +9,7 @@
  *   jade schema visit|practice           the JSON Schema of what is read
  * FILE may be - for standard input. Errors go to standard error with the path of the field; exit code 2.
  */
+import { firstOf } from '../core/sure'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import * as z from 'zod'
@@ -210,7 +211,7 @@ function run([verb, ...args]: string[]): unknown {
   if (verb === 'read') return readPlan(plan(args))
   if (verb === 'schedule') return schedule(plan(args))
   if (verb === 'measure' && args[0] === 'cord' && args[1]?.startsWith('--')) return measureCord(args.slice(1))
-  if (verb === 'measure' && args.length > 1) return measured(args[0]!, args.slice(1))
+  if (verb === 'measure' && args.length > 1) return measured(firstOf(args), args.slice(1))
   if (verb === 'schema') return schema(args)
   throw new Misuse(usage)
 }

@@ -1,4 +1,5 @@
 /** Brings demo visits to a moment of their day: for pictures, end-to-end tests and rehearsals. */
+import { sure } from '../core/sure'
 import { toStore } from '../core/model/upgrade'
 import { compile } from '../core/plan/compile'
 import { checkable, trayReadiness } from '../core/plan/ready'
@@ -37,11 +38,11 @@ export async function bringTo(
   const plan = compile(file.request, practice)
   const who = (id: string, codeShown: boolean): Who => ({
     personId: id,
-    roles: practice.people.find((p) => p.id === id)!.roles,
+    roles: sure(practice.people.find((p) => p.id === id)).roles,
     codeShown,
   })
-  const assistant = who(plan.people.find((p) => !p.dentist)!.id, false)
-  const dentist = who(plan.people.find((p) => p.dentist)!.id, true)
+  const assistant = who(sure(plan.people.find((p) => !p.dentist)).id, false)
+  const dentist = who(sure(plan.people.find((p) => p.dentist)).id, true)
   const run = (from: number): Drive => {
     if (onlySigned) return startDrive(plan, from)
     const drive = runThrough(startDrive(plan, from), assistant, dentist, until)

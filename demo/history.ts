@@ -1,4 +1,5 @@
 /** Weeks that lie behind the demo day: closed visits with their runs, as invented as the day itself. */
+import { firstOf, sure } from '../core/sure'
 import { toStore } from '../core/model/upgrade'
 import { eq } from 'drizzle-orm'
 import { Temporal } from 'temporal-polyfill'
@@ -79,7 +80,7 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
   const next = random(2026)
   const who = (id: string, codeShown: boolean): Who => ({
     personId: id,
-    roles: practice.people.find((p) => p.id === id)!.roles,
+    roles: sure(practice.people.find((p) => p.id === id)).roles,
     codeShown,
   })
   const forecasts = new Map<string, { likelyS: number; eightInTenS: number }>()
@@ -88,16 +89,16 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
   for (const [s, of] of series.entries()) {
     for (let i = 0; i < of.count; i++) {
       const on = workday(day, 3 + i * 4 + s)
-      const startsAt = wallTime(on, ['09:00', '11:00', '13:30'][i % 3]!, zone)
+      const startsAt = wallTime(on, sure(['09:00', '11:00', '13:30'][i % 3]), zone)
       const id = `${on}-past-${s}-${i}`
-      const tooth = of.teeth[i % of.teeth.length]!
+      const tooth = sure(of.teeth[i % of.teeth.length])
       const request = { kind: of.kind, teeth: [tooth], ...of.facts } as VisitRequestInput
       const plan = compile(visitRequest.parse({ ...request, date: on, team: of.team }), practice)
       const key = `${s} ${tooth}`
       if (!forecasts.has(key)) forecasts.set(key, forecastOf(plan))
       const drive = runThrough(
         startDrive(plan, startsAt + Math.round(next() * 6) * 60_000),
-        who(of.team.assistants[0]!, false),
+        who(firstOf(of.team.assistants), false),
         who(of.team.dentist, true),
         undefined,
         {
@@ -113,7 +114,7 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
         },
       )
       if (drive.state.core.status !== 'closed') continue
-      const patient = names[made % names.length]!
+      const patient = sure(names[made % names.length])
       made++
       await db.insert(t.patients).values({ id: `patient-${id}`, name: patient, alerts: [] })
       await db.insert(t.cases).values({ id: `case-${id}`, patientId: `patient-${id}`, request: toStore(request) })
@@ -127,12 +128,12 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
         visitChoices: {},
         swaps: {},
         facts: toStore({ kind: of.kind }),
-        forecast: forecasts.get(key)!,
+        forecast: sure(forecasts.get(key)),
       })
       await db.insert(t.plans).values({
         visitId: id,
         plan: toStore(plan),
-        signedBy: of.team.assistants[0]!,
+        signedBy: firstOf(of.team.assistants),
         signedAt: startsAt - 600_000,
         acknowledged: [],
       })

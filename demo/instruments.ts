@@ -1,4 +1,5 @@
 /** The demo's cassettes and sterilisers, and the loads that stand behind them. Invented. */
+import { firstOf, lastOf, sure } from '../core/sure'
 import type { CassetteType, Instruments } from '../core/practice/instruments'
 import { instruments } from '../core/practice/instruments'
 import { wallTime } from '../core/clock'
@@ -28,7 +29,11 @@ const names: Record<CassetteType, string> = {
 
 export const demoInstruments: Instruments = instruments.parse({
   cassettes: (Object.keys(owned) as CassetteType[]).flatMap((type) =>
-    Array.from({ length: owned[type]! }, (_, i) => ({ id: `${type}-${i + 1}`, type, name: `${names[type]} ${i + 1}` })),
+    Array.from({ length: sure(owned[type]) }, (_, i) => ({
+      id: `${type}-${i + 1}`,
+      type,
+      name: `${names[type]} ${i + 1}`,
+    })),
   ),
   sterilisers: [
     { id: 'steriliser-a', name: 'Steriliser A', capacity: 8, cycle: 'pre-vacuum 132' },
@@ -50,7 +55,7 @@ export async function seedLoads(db: Db, day: string, zone: string): Promise<void
   ): typeof t.loads.$inferInsert => {
     const cycle = steriliserId === 'steriliser-a' ? 'pre-vacuum 132' : 'gravity 132'
     const log = simulatedReadings(cycle)
-    const endedAt = startedAt + log.at(-1)!.atS * 1000
+    const endedAt = startedAt + lastOf(log).atS * 1000
     return {
       id: `load-${number}`,
       number,
@@ -72,17 +77,17 @@ export async function seedLoads(db: Db, day: string, zone: string): Promise<void
   }
   const ids = demoInstruments.cassettes.map((c) => c.id)
   // Of each type some in every load, as they came back.
-  const dealt = ids.toSorted((a, b) => a.split('-').at(-1)!.localeCompare(b.split('-').at(-1)!) || a.localeCompare(b))
+  const dealt = ids.toSorted((a, b) => lastOf(a.split('-')).localeCompare(lastOf(b.split('-'))) || a.localeCompare(b))
   const parts = [dealt.slice(0, 8), dealt.slice(8, 14), dealt.slice(14, 22), dealt.slice(22)]
   await db
     .insert(t.loads)
     .values([
       load(211, 'steriliser-b', at(8, '12:31'), dealt.slice(0, 5), true),
       load(214, 'steriliser-a', at(6, '12:30'), dealt.slice(5, 12), true),
-      load(231, 'steriliser-a', at(1, '15:10'), parts[0]!),
-      load(232, 'steriliser-b', at(1, '15:25'), parts[1]!),
-      load(233, 'steriliser-a', at(1, '17:02'), parts[2]!),
-      load(234, 'steriliser-b', at(1, '17:05'), parts[3]!),
+      load(231, 'steriliser-a', at(1, '15:10'), firstOf(parts)),
+      load(232, 'steriliser-b', at(1, '15:25'), sure(parts[1])),
+      load(233, 'steriliser-a', at(1, '17:02'), sure(parts[2])),
+      load(234, 'steriliser-b', at(1, '17:05'), sure(parts[3])),
     ])
     .onConflictDoNothing()
 }

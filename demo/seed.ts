@@ -1,3 +1,4 @@
+import { sure } from '../core/sure'
 import { toStore } from '../core/model/upgrade'
 import { eq } from 'drizzle-orm'
 import { Temporal } from 'temporal-polyfill'
@@ -50,7 +51,7 @@ export async function seedDemo(
   const known = new Set((await db.select({ id: t.people.id }).from(t.people)).map((p) => p.id))
   const people = practice.people.filter((p) => !known.has(p.id))
   const hashes = Object.fromEntries(
-    await Promise.all(people.map(async (p) => [p.id, await hashCode(demoCodes[p.id]!)] as const)),
+    await Promise.all(people.map(async (p) => [p.id, await hashCode(sure(demoCodes[p.id]))] as const)),
   )
   await db.transaction(async (tx) => {
     await savePractice(tx, 'practice', { ...practice, people }, hashes)

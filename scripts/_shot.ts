@@ -10,13 +10,21 @@ try {
   await s.signIn('Dr Imke Varen', '7711')
   await s.go('/settings')
   await s.find('[data-rule]')
-  await s.driver.executeScript("const d=[...document.querySelectorAll('details')].find(d=>/Cord/.test(d.textContent)); d.open=true; d.scrollIntoView({block:'center'}); d.scrollIntoView()")
+  await s.driver.executeScript(
+    "const d=[...document.querySelectorAll('details')].find(d=>/Cord/.test(d.textContent)); d.open=true; d.scrollIntoView({block:'center'}); d.scrollIntoView()",
+  )
   await shot('rules')
-  for (const v of ['two','three','four','six','nine','ten']) {
+  for (const v of ['two', 'three', 'four', 'six', 'nine', 'ten']) {
     await s.go(`/visits/${day}-${v}/case`)
     await s.find('[data-question]')
     const n = (await s.driver.findElements({ css: '[data-tooth-facts], [data-facts-of]' })).length
-    console.log(v, n, (await s.text()).slice(0, 160).replaceAll('\n',' '))
+    console.log(v, n, (await s.text()).slice(0, 160).replaceAll('\n', ' '))
   }
-} catch (e) { console.log(String(e)) } finally { await s.close(); await server.stop(); rm?.() }
+} catch (e) {
+  console.log(String(e))
+} finally {
+  await s.close()
+  await server.stop()
+  rm?.()
+}
 process.exit(0)

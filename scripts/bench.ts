@@ -2,6 +2,7 @@
  * Measures what speed is promised for. Medians, beside a calibration loop on the same machine, so that figures from
  * other machines compare as ratios. `npm run bench` prints; with --write it also keeps docs/bench.md.
  */
+import { firstOf, sure } from '../core/sure'
 import { toStore } from '../core/model/upgrade'
 import { spawn } from 'node:child_process'
 import { cpus } from 'node:os'
@@ -34,8 +35,8 @@ import { Screen, freePort } from '../e2e/harness'
 import { openDatabase } from '../server/db/open'
 import * as t from '../server/db/schema'
 
-const median = (xs: number[]): number => xs.toSorted((a, b) => a - b)[Math.floor(xs.length / 2)]!
-const p95 = (xs: number[]): number => xs.toSorted((a, b) => a - b)[Math.floor(xs.length * 0.95)]!
+const median = (xs: number[]): number => sure(xs.toSorted((a, b) => a - b)[Math.floor(xs.length / 2)])
+const p95 = (xs: number[]): number => sure(xs.toSorted((a, b) => a - b)[Math.floor(xs.length * 0.95)])
 const timed = (times: number, task: () => unknown): number => {
   for (let i = 0; i < Math.min(20, times); i++) task()
   return median(
@@ -67,7 +68,7 @@ function calibration(): number {
   for (let i = 0; i < 400_000; i++) sum += Math.sqrt(i % 1000)
   const list = Array.from({ length: 20_000 }, (_, i) => (i * 7919) % 20_011)
   list.sort((a, b) => a - b)
-  return sum + list[0]!
+  return sum + firstOf(list)
 }
 
 function core(): void {
@@ -94,7 +95,7 @@ function core(): void {
       return { name: f.replace('.json', ''), ms: timed(40, () => compile(own, practice)) }
     })
     .toSorted((a, b) => b.ms - a.ms)
-  note(`compile any kind, slowest of ${kinds.length}: ${kinds[0]!.name}`, kinds[0]!.ms, 'ms', 10)
+  note(`compile any kind, slowest of ${kinds.length}: ${firstOf(kinds).name}`, firstOf(kinds).ms, 'ms', 10)
   note('compile any kind, median', median(kinds.map((k) => k.ms)), 'ms', 10)
   const span = {
     date: '2026-11-24',
@@ -113,9 +114,9 @@ function core(): void {
     25,
   )
   const many = Array.from({ length: 10_000 }, (_, i) => ({
-    ...practice.items[i % practice.items.length]!,
+    ...sure(practice.items[i % practice.items.length]),
     id: `item-${i}`,
-    name: `${practice.items[i % practice.items.length]!.name} ${i}`,
+    name: `${sure(practice.items[i % practice.items.length]).name} ${i}`,
   }))
   searchItems(many, 'warm')
   note(
@@ -172,7 +173,7 @@ function dayOf(practice: Practice, chairs: number, visits: number, seed: number)
       const score = layOut(
         compile(
           visitRequest.parse(
-            JSON.parse(readFileSync(`demo/cases/${files[Math.floor(next() * files.length)]!}`, 'utf8')),
+            JSON.parse(readFileSync(`demo/cases/${sure(files[Math.floor(next() * files.length)])}`, 'utf8')),
           ),
           practice,
         ),
@@ -181,7 +182,7 @@ function dayOf(practice: Practice, chairs: number, visits: number, seed: number)
         dentist: `dentist ${Math.floor(chair / 2)}`,
         assistant: `assistant ${chair}`,
       }
-      const startMin = free[chair]! + 5 * Math.floor(next() * 5)
+      const startMin = sure(free[chair]) + 5 * Math.floor(next() * 5)
       free[chair] = startMin + Math.ceil(score.totalS / 300) * 5
       return {
         id: `v${i}`,
@@ -211,15 +212,15 @@ function days(practice: Practice): void {
       startsAt: v.startsAt + (moves.find((m) => m.visitId === v.id)?.byMs ?? 0),
     }))
     for (const [k, visits] of [day.visits, after].entries()) {
-      const run = runForward(visits, { people: day.dentists!, dentists: day.dentists! })
+      const run = runForward(visits, { people: sure(day.dentists), dentists: sure(day.dentists) })
       ratio.wait[k]! += run.waitS
       ratio.idle[k]! += run.idleS
       if (k === 1) over.push((Math.max(...run.visits.map((v) => v.endsAt)) - boundOfDay(day)) / 60_000)
     }
   }
   note('propose a day, 4 chairs and 16 visits, median of 8 seeds', median(took), 'ms', 2000)
-  note('patients’ waiting, proposed against wished times', ratio.wait[1]! / ratio.wait[0]!, '', 0.5)
-  note('dentists’ idle time, proposed against wished times', ratio.idle[1]! / ratio.idle[0]!, '', 1)
+  note('patients’ waiting, proposed against wished times', sure(ratio.wait[1]) / firstOf(ratio.wait), '', 0.5)
+  note('dentists’ idle time, proposed against wished times', sure(ratio.idle[1]) / firstOf(ratio.idle), '', 1)
   note('the last visit’s end, beyond what load and path allow', median(over), 'min')
   for (const [chairs, visits] of [
     [8, 32],
@@ -244,8 +245,8 @@ function bundle(): void {
     files.add(chunk.file)
     chunk.imports?.forEach(add)
   }
-  add(Object.keys(manifest).find((k) => manifest[k]!.isEntry)!)
-  add(Object.keys(manifest).find((k) => k.endsWith('day/day-screen.tsx'))!)
+  add(sure(Object.keys(manifest).find((k) => sure(manifest[k]).isEntry)))
+  add(sure(Object.keys(manifest).find((k) => k.endsWith('day/day-screen.tsx'))))
   const bytes = [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join('dist/web', f))).length, 0)
   note('JavaScript of the first screen, compressed', bytes / 1000, 'kB', 200)
 }
@@ -280,13 +281,15 @@ async function crowd(): Promise<void> {
     await bringTo(database.db, id, { until: 'cutting.margin.37' })
   }
   // One run as long as no visit is.
-  const long = ids[0]!
-  const last = (
-    await database.db
-      .select({ seq: max(t.runEvents.seq) })
-      .from(t.runEvents)
-      .where(eq(t.runEvents.visitId, long))
-  )[0]!.seq!
+  const long = firstOf(ids)
+  const last = sure(
+    firstOf(
+      await database.db
+        .select({ seq: max(t.runEvents.seq) })
+        .from(t.runEvents)
+        .where(eq(t.runEvents.visitId, long)),
+    ).seq,
+  )
   for (let from = last + 1; from <= 5_000; from += 500)
     await database.db.insert(t.runEvents).values(
       Array.from({ length: Math.min(500, 5_001 - from) }, (_, i) => ({
@@ -313,21 +316,20 @@ async function crowd(): Promise<void> {
       ['juno', '1234'],
       ['orrell', '4711'],
       ['petra', '2345'],
-    ].map(
-      async ([personId, code]) =>
-        (await call('POST', '/session', '', { personId, code })).headers.get('set-cookie')!.split(';')[0]!,
+    ].map(async ([personId, code]) =>
+      firstOf(sure((await call('POST', '/session', '', { personId, code })).headers.get('set-cookie')).split(';')),
     ),
   )
   const heard = new Map<string, { left: number; done: () => void }>()
   const sockets = await Promise.all(
     Array.from({ length: crowdDevices }, async (_, i) => {
       const socket = new WebSocket(`${live.url.replace('http', 'ws')}/api/live?visit=${ids[i % crowdRuns]}`, {
-        headers: { cookie: cookies[i % 3]! },
+        headers: { cookie: sure(cookies[i % 3]) },
       })
       socket.on('message', (text: Buffer) => {
         const message = JSON.parse(text.toString()) as { event: string; data: { events: RunEvent[] } }
         if (message.event !== 'run') return
-        const wait = heard.get(message.data.events[0]!.commandId)
+        const wait = heard.get(firstOf(message.data.events).commandId)
         if (wait && --wait.left === 0) wait.done()
       })
       await new Promise((resolve) => socket.once('message', resolve))
@@ -338,13 +340,13 @@ async function crowd(): Promise<void> {
   for (const id of ids)
     seqOf.set(
       id,
-      ((await (await call('GET', `/visits/${id}/events?after=0`, cookies[0]!)).json()) as { events: unknown[] }).events
-        .length,
+      ((await (await call('GET', `/visits/${id}/events?after=0`, firstOf(cookies))).json()) as { events: unknown[] })
+        .events.length,
     )
   const times: number[] = []
   for (let n = 0; n < 300; n++) {
     const k = n % crowdRuns
-    const id = ids[k]!
+    const id = sure(ids[k])
     const commandId = `crowd-${n}-of-the-bench`
     const all = new Promise<void>((done) =>
       heard.set(commandId, {
@@ -354,9 +356,9 @@ async function crowd(): Promise<void> {
     )
     const started = performance.now()
     const answer = (await (
-      await call('POST', `/visits/${id}/commands`, cookies[0]!, {
+      await call('POST', `/visits/${id}/commands`, firstOf(cookies), {
         commandId,
-        basedOn: seqOf.get(id)!,
+        basedOn: sure(seqOf.get(id)),
         device: 'bench',
         command: { kind: 'note', text: `note ${n}` },
       })
@@ -373,15 +375,17 @@ async function crowd(): Promise<void> {
   )
   note(
     `server memory with ${crowdDevices} devices on ${crowdRuns} runs`,
-    Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${live.pid}/status`, 'utf8'))![1]) / 1000,
+    Number(sure(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${live.pid}/status`, 'utf8')))[1]) / 1000,
     'MB',
     300,
   )
-  const { frozen } = (await (await call('GET', `/visits/${long}`, cookies[0]!)).json()) as { frozen: { plan: Plan } }
+  const { frozen } = (await (await call('GET', `/visits/${long}`, firstOf(cookies))).json()) as {
+    frozen: { plan: Plan }
+  }
   const opens: number[] = []
   for (let i = 0; i < 7; i++) {
     const started = performance.now()
-    const { events } = (await (await call('GET', `/visits/${long}/events?after=0`, cookies[0]!)).json()) as {
+    const { events } = (await (await call('GET', `/visits/${long}/events?after=0`, firstOf(cookies))).json()) as {
       events: RunEvent[]
     }
     replay(frozen.plan, events)
@@ -410,7 +414,7 @@ async function server(folder = mkdtempSync(join(tmpdir(), 'jade-bench-'))): Prom
   await new Promise<void>((resolve) =>
     child.stdout.on('data', (chunk: Buffer) => chunk.toString().includes('Jade Tray is at') && resolve()),
   )
-  return { pid: child.pid!, url: `http://127.0.0.1:${port}`, folder, stop: () => child.kill('SIGTERM') }
+  return { pid: sure(child.pid), url: `http://127.0.0.1:${port}`, folder, stop: () => child.kill('SIGTERM') }
 }
 
 /** Time from sending a command until another device's socket has the event. */
@@ -421,9 +425,9 @@ async function secondScreen({ url }: Live, visitId: string): Promise<void> {
       headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     })
-  const cookie = (await call('POST', '/session', '', { personId: 'juno', code: '1234' })).headers
-    .get('set-cookie')!
-    .split(';')[0]!
+  const cookie = firstOf(
+    sure((await call('POST', '/session', '', { personId: 'juno', code: '1234' })).headers.get('set-cookie')).split(';'),
+  )
   const { request } = (await (await call('GET', `/visits/${visitId}`, cookie)).json()) as { request: never }
   const plan = compile(request, (await (await call('GET', '/practice', cookie)).json()) as never)
   await call('PUT', `/visits/${visitId}/tray`, cookie, { lineIds: checkable(plan).map((l) => l.id), done: true })
@@ -531,10 +535,10 @@ try {
 }
 await crowd()
 if (process.argv.includes('--write')) {
-  const unit = rows[0]!.value
+  const unit = firstOf(rows).value
   writeFileSync(
     'docs/bench.md',
-    `# Last figures of \`npm run bench\`\n\nMeasured on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}, ${cpus().length} cores (${cpus()[0]!.model.trim()}). Medians unless said otherwise. The calibration loop is a fixed piece of arithmetic and sorting; the last column is the figure in units of it, which is what compares between machines.\n\n| what | figure | aim | in calibration loops |\n| --- | --- | --- | --- |\n${rows.map((r) => `| ${r.what} | ${r.value.toFixed(r.value < 10 ? 2 : 0)} ${r.unit} | ${r.aim === undefined ? '' : `under ${r.aim} ${r.unit}${r.value < r.aim ? '' : ' (missed)'}`} | ${r.unit === 'ms' ? (r.value / unit).toFixed(2) : ''} |`).join('\n')}\n`,
+    `# Last figures of \`npm run bench\`\n\nMeasured on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}, ${cpus().length} cores (${firstOf(cpus()).model.trim()}). Medians unless said otherwise. The calibration loop is a fixed piece of arithmetic and sorting; the last column is the figure in units of it, which is what compares between machines.\n\n| what | figure | aim | in calibration loops |\n| --- | --- | --- | --- |\n${rows.map((r) => `| ${r.what} | ${r.value.toFixed(r.value < 10 ? 2 : 0)} ${r.unit} | ${r.aim === undefined ? '' : `under ${r.aim} ${r.unit}${r.value < r.aim ? '' : ' (missed)'}`} | ${r.unit === 'ms' ? (r.value / unit).toFixed(2) : ''} |`).join('\n')}\n`,
   )
 }
 process.exit(0)

@@ -1,4 +1,5 @@
 /** The table of docs/coverage.md: each J-number by what its plans hold, where it is written and what proves it. */
+import { firstOf, sure } from '../core/sure'
 import { readdirSync, readFileSync } from 'node:fs'
 import { compile } from '../core/plan/compile'
 import { visitRequest } from '../core/model/request'
@@ -83,7 +84,7 @@ export function coverage(): string {
     .toSorted((a, b) => order(a).localeCompare(order(b)) || kindIds.indexOf(a) - kindIds.indexOf(b))
     .map((kind) => {
       const own = plans.filter((p) => p.plan.kind === kind)
-      const { plan } = own[0]!
+      const { plan } = firstOf(own)
       const { j, title } = kindTable[kind]
       const count = (readiness: string): number => plan.setup.filter((l) => l.readiness === readiness).length
       const cell = (xs: readonly string[]): string => (xs.length > 0 ? xs.join('; ') : '–')
@@ -96,7 +97,7 @@ export function coverage(): string {
         '| --- | --- |',
         `| steps | ${plan.steps.length}, ${plan.steps.filter((s) => s.passes.length > 0).length} with passes, ${plan.steps.reduce((n, s) => n + s.mistakes.length, 0)} common errors, ${plan.steps.reduce((n, s) => n + s.cautions.length, 0)} cautions |`,
         `| setup | ${count('open')} laid out, ${count('standby')} standby, ${count('drawer')} in the drawer |`,
-        `| burs | ${cell(unique(plan.burs.map((b) => b.bur?.name ?? b.lack!)))} |`,
+        `| burs | ${cell(unique(plan.burs.map((b) => b.bur?.name ?? sure(b.lack))))} |`,
         `| clocks | ${cell(clocksOf(plan))} |`,
         `| counts | ${cell(unique(plan.counts.map((c) => `${withoutTooth(c.id)}${c.stays ? ', what stays marked' : ''}`)))} |`,
         `| holds | ${cell(unique(plan.holds.map((h) => `${h.title}${h.mandatory ? ' (no card removes it)' : ''}`)))} |`,

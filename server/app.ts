@@ -1,4 +1,5 @@
 /** The server: its doors and its manners. Rules of the trade are in core; what is stored is in db. */
+import { firstOf } from '../core/sure'
 import { randomUUID } from 'node:crypto'
 import { existsSync } from 'node:fs'
 import fastifyCookie from '@fastify/cookie'
@@ -223,7 +224,7 @@ export async function buildApp({
     const page =
       request.method === 'GET' &&
       !request.url.startsWith('/api/') &&
-      (request.headers.accept?.includes('text/html') || !/\.[a-z0-9]+$/i.test(request.url.split('?')[0]!))
+      (request.headers.accept?.includes('text/html') || !/\.[a-z0-9]+$/i.test(firstOf(request.url.split('?'))))
     if (page && webFolder && existsSync(webFolder)) return reply.sendFile('index.html')
     return sendProblem(reply, 'not-found', `There is nothing at ${request.method} ${request.url.split('?')[0]}.`)
   })

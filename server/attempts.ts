@@ -1,3 +1,4 @@
+import { firstOf } from '../core/sure'
 import { Problem } from './problem'
 
 const most = 6
@@ -14,7 +15,7 @@ export class Attempts {
     else this.wrong.set(personId, recent)
     if (recent.length >= most)
       throw new Problem('too-many-attempts', 'Too many wrong codes; wait a minute and try again.', {
-        retryAfterS: Math.ceil((withinMs - (now - recent[0]!)) / 1000),
+        retryAfterS: Math.ceil((withinMs - (now - firstOf(recent))) / 1000),
       })
   }
 

@@ -1,3 +1,4 @@
+import { sure } from '../core/sure'
 import { randomInt } from 'node:crypto'
 import { starterPractice } from '../core/practice/starter'
 import { hashCode } from './codes'
@@ -16,7 +17,7 @@ export async function seedStarter(db: Db): Promise<void> {
   }
   const codes = Object.fromEntries(practice.people.map((p) => [p.id, String(randomInt(100_000, 1_000_000))]))
   const hashes = Object.fromEntries(
-    await Promise.all(practice.people.map(async (p) => [p.id, await hashCode(codes[p.id]!)] as const)),
+    await Promise.all(practice.people.map(async (p) => [p.id, await hashCode(sure(codes[p.id]))] as const)),
   )
   await db.transaction((tx) => savePractice(tx, 'practice', practice, hashes))
   console.log(

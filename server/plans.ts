@@ -1,4 +1,5 @@
 /** Plans and their scores as they were last asked for: a day is drawn often and changes seldom. */
+import { sure } from '../core/sure'
 import { compile } from '../core/plan/compile'
 import type { VisitRequest } from '../core/model/request'
 import type { Plan } from '../core/model/plan'
@@ -25,7 +26,7 @@ export class Plans {
     const plan = make()
     this.known.delete(visitId)
     this.known.set(visitId, { key, plan })
-    if (this.known.size > most) this.known.delete(this.known.keys().next().value!)
+    if (this.known.size > most) this.known.delete(sure(this.known.keys().next().value))
     return plan
   }
 }

@@ -1,3 +1,4 @@
+import { sure } from '../core/sure'
 import { QueryClientProvider } from '@tanstack/react-query'
 import { lazy, StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
@@ -55,7 +56,7 @@ const router = createBrowserRouter([
   },
 ])
 
-createRoot(document.getElementById('root')!).render(
+createRoot(sure(document.getElementById('root'))).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
       <LinkProvider>

@@ -2,6 +2,7 @@
  * Burs: their shape and size, ISO 6360 numbers, and the outline the bur strip is drawn from.
  * Sources: ISO 6360-1 and -2 for the build of the number; the code tables stand M (from memory of ISO 6360-2 and ISO 2157).
  */
+import { firstOf, sure } from '../sure'
 import * as z from 'zod'
 import { round } from '../figure'
 
@@ -136,14 +137,14 @@ export function readIsoNumber(text: string): IsoBur | { error: string } {
   const digits = text.replace(/[\s.-]/g, '')
   if (!/^\d{15}$/.test(digits))
     return { error: `an ISO 6360 number has fifteen digits, "${text}" has ${digits.replace(/\D/g, '').length}` }
-  const groups = digits.match(/\d{3}/g)!
-  const material = keyOf(materialCodes, groups[0]!)
+  const groups = sure(digits.match(/\d{3}/g))
+  const material = keyOf(materialCodes, firstOf(groups))
   if (!material) return { error: `first group ${groups[0]}: no such material of the working part` }
   const shank = shanks[groups[1] as Shank]
   if (!shank) return { error: `second group ${groups[1]}: no such shank` }
-  const shape = keyOf(shapeCodes, groups[2]!)
+  const shape = keyOf(shapeCodes, sure(groups[2]))
   if (!shape) return { error: `third group ${groups[2]}: shape not known here` }
-  const grit = keyOf(gritCodes, groups[3]!)
+  const grit = keyOf(gritCodes, sure(groups[3]))
   if (!grit) return { error: `fourth group ${groups[3]}: no such grit or toothing` }
   const diameterMm = Number(groups[4]) / 10
   if (diameterMm === 0) return { error: 'fifth group 000: a diameter of nothing' }

@@ -1,4 +1,5 @@
 /** Matching: a step says what it needs, the practice's own items answer. */
+import { sure } from '../sure'
 import { reason, type Reason } from '../figure'
 import type { Alert } from '../vocabulary'
 import type { Item } from './item'
@@ -115,7 +116,7 @@ export function matchItem(
       .map(({ i, loss }) => ({ itemId: i.id, name: i.name, loss: lossOf(i, best.i, loss) })),
   }
   const swapped = able.map(({ i }) => strange(i, alerts)).find((x) => x !== undefined)
-  if (exchanged) match.because = reason(`laid out instead of ${first!.i.name}`, 'practice')
+  if (exchanged) match.because = reason(`laid out instead of ${sure(first).i.name}`, 'practice')
   else if (best.loss !== undefined)
     match.because = reason(`${words(need)} is not owned or not in stock; instead: ${best.loss}`, 'C')
   else if (swapped) match.because = reason(`${swapped} alert: the ${swapped}-free one is taken`, 'C')

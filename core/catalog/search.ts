@@ -1,4 +1,5 @@
 /** Finding an item of the practice's list by a few letters. */
+import { firstOf, sure } from '../sure'
 import type { Item } from './item'
 
 interface Entry {
@@ -39,7 +40,9 @@ export function searchItems(items: readonly Item[], query: string, most = 60): {
   const ranks: Item[][] = [[], [], []]
   for (const entry of entriesOf(items)) {
     if (!words.every((w) => entry.all.includes(w))) continue
-    ranks[entry.name.startsWith(words[0]!) ? 0 : entry.name.includes(words[0]!) ? 1 : 2]!.push(entry.item)
+    sure(ranks[entry.name.startsWith(firstOf(words)) ? 0 : entry.name.includes(firstOf(words)) ? 1 : 2]).push(
+      entry.item,
+    )
   }
   const all = ranks.flat()
   return { found: all.slice(0, most), total: all.length }

@@ -1,4 +1,5 @@
 /** The clocks of a plan as an exercise: which act when, taken from its own windows, lags and calls. */
+import { sure } from '../sure'
 import { isClock, isWindow, type Edge } from '../model/link'
 import type { Plan } from '../model/plan'
 import { stepKind } from '../practice/learned'
@@ -36,7 +37,7 @@ const begin = 'start'
 /** Seconds after the beginning at which an act may happen at the earliest. */
 function earliest(acts: readonly ClockAct[], key: string): number {
   if (key === begin) return 0
-  const act = acts.find((a) => a.key === key)!
+  const act = sure(acts.find((a) => a.key === key))
   return Math.max(0, ...act.bounds.map((b) => earliest(acts, b.from) + (b.atLeastS ?? 0)))
 }
 
@@ -51,7 +52,7 @@ function byBounds(acts: readonly ClockAct[]): ClockAct[] {
 }
 
 function taskFrom(plan: Plan, stepId: string, edge: Edge): ClockTask {
-  const title = (id: string): string => plan.steps.find((s) => s.id === id)!.title
+  const title = (id: string): string => sure(plan.steps.find((s) => s.id === id)).title
   const acts: ClockAct[] = []
   const reached = [{ node: edgeKey(stepId, edge), key: begin }]
   const add = (to: string, toEdge: Edge, bound: Bound): void => {

@@ -1,4 +1,5 @@
 /** A round of drill: a random case's tray from a shuffled cupboard, its burs in order, its steps in order, its clocks. */
+import { firstOf, sure } from '../sure'
 import { compile } from '../plan/compile'
 import { visitRequest, type VisitRequest } from '../model/request'
 import type { Plan, SetupLine } from '../model/plan'
@@ -33,7 +34,7 @@ export interface Round {
 /** Draws without replacement, in a random order. */
 function shuffled<T>(all: readonly T[], draw: () => number): T[] {
   const left = [...all]
-  return Array.from({ length: left.length }, () => left.splice(Math.floor(draw() * left.length), 1)[0]!)
+  return Array.from({ length: left.length }, () => firstOf(left.splice(Math.floor(draw() * left.length), 1)))
 }
 
 /** A plain case of a kind on a tooth drawn by the seed. The same seed and practice give the same case. */
@@ -54,7 +55,7 @@ export function drillRequest(kind: KindId, seed: number, practice: Practice, dat
       (!k.positions || (parts(t).position >= k.positions[0] && parts(t).position <= k.positions[1])),
   )
   const draw = random(seed)
-  const tooth = fits[Math.floor(draw() * fits.length)]!
+  const tooth = sure(fits[Math.floor(draw() * fits.length)])
   const restoration = k.restorations.length > 0 ? k.restorations[Math.floor(draw() * k.restorations.length)] : undefined
   const asked = visitRequest.safeParse({ kind, date, team, teeth: [tooth], ...(restoration ? { restoration } : {}) })
   return asked.success ? asked.data : plain
@@ -75,7 +76,8 @@ function some<T>(all: readonly T[], n: number, due: (x: T) => boolean, draw: () 
 function stretch(plan: Plan, due: ReadonlySet<string>, draw: () => number): Plan['steps'] {
   const n = Math.min(sizes.steps, plan.steps.length)
   const asked = plan.steps.flatMap((s, i) => (due.has(stepCard(plan.kind, s.id)) ? [i] : []))
-  const centre = asked.length > 0 ? asked[Math.floor(draw() * asked.length)]! : Math.floor(draw() * plan.steps.length)
+  const centre =
+    asked.length > 0 ? sure(asked[Math.floor(draw() * asked.length)]) : Math.floor(draw() * plan.steps.length)
   const from = Math.max(0, Math.min(plan.steps.length - n, centre - Math.floor(n / 2)))
   return plan.steps.slice(from, from + n)
 }

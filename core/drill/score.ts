@@ -1,4 +1,5 @@
 /** A round scored against the compiled plan: what was right, and the reason of every miss. */
+import { firstOf, lastOf, sure } from '../sure'
 import { isClock } from '../model/link'
 import { id } from '../bounded'
 import * as z from 'zod'
@@ -42,7 +43,7 @@ function tray({ plan, cupboard, wanted }: Round, given: readonly string[], cards
     const right = given.includes(id)
     cards.push({ key: trayCard(plan.kind, id), right })
     if (right) continue
-    const l = line(id)!
+    const l = sure(line(id))
     misses.push({
       says: `not laid out: ${l.name}`,
       because:
@@ -77,14 +78,17 @@ export function inOrder(given: readonly string[], wanted: readonly string[]): Se
   const best = Array.from({ length: given.length + 1 }, () => Array.from({ length: wanted.length + 1 }, () => 0))
   for (let i = given.length - 1; i >= 0; i--)
     for (let j = wanted.length - 1; j >= 0; j--)
-      best[i]![j] = given[i] === wanted[j] ? best[i + 1]![j + 1]! + 1 : Math.max(best[i + 1]![j]!, best[i]![j + 1]!)
+      sure(best[i])[j] =
+        given[i] === wanted[j]
+          ? sure(sure(best[i + 1])[j + 1]) + 1
+          : Math.max(sure(sure(best[i + 1])[j]), sure(sure(best[i])[j + 1]))
   const kept = new Set<number>()
   for (let i = 0, j = 0; i < given.length && j < wanted.length; ) {
     if (given[i] === wanted[j]) {
       kept.add(j)
       i++
       j++
-    } else if (best[i + 1]![j]! >= best[i]![j + 1]!) i++
+    } else if (sure(sure(best[i + 1])[j]) >= sure(sure(best[i])[j + 1])) i++
     else j++
   }
   return kept
@@ -94,16 +98,16 @@ function burs({ plan }: Round, given: readonly string[], cards: Cards): PartScor
   const passes = plan.burs.filter((b) => b.bur)
   const kept = inOrder(
     given,
-    passes.map((b) => b.bur!.id),
+    passes.map((b) => sure(b.bur).id),
   )
   const misses = passes.flatMap((pass, i): Miss[] => {
-    const cut = pass.cuts[0]!
+    const cut = firstOf(pass.cuts)
     cards.push({ key: burCard(plan.kind, cut.stepId), right: kept.has(i) })
     if (kept.has(i)) return []
     const before = passes[i - 1]
     return [
       {
-        says: `${i + 1}. is ${pass.bur!.name}, for ${cut.surface}${before ? `, after ${before.bur!.name}` : ', first of all'}`,
+        says: `${i + 1}. is ${sure(pass.bur).name}, for ${cut.surface}${before ? `, after ${sure(before.bur).name}` : ', first of all'}`,
         because: cut.because?.text ?? plan.steps.find((s) => s.id === cut.stepId)?.title ?? '',
       },
     ]
@@ -112,7 +116,7 @@ function burs({ plan }: Round, given: readonly string[], cards: Cards): PartScor
 }
 
 function steps({ plan, steps: asked }: Round, given: readonly string[], cards: Cards): PartScore {
-  const title = (id: string): string => plan.steps.find((s) => s.id === id)!.title
+  const title = (id: string): string => sure(plan.steps.find((s) => s.id === id)).title
   const place = (id: string): number => (given.includes(id) ? given.indexOf(id) : Infinity)
   let [right, of] = [0, 0]
   const misses: Miss[] = []
@@ -129,7 +133,7 @@ function steps({ plan, steps: asked }: Round, given: readonly string[], cards: C
     else if (wrong[0]) {
       const tie = plan.links.filter(isClock).find((l) => l.to === b.id && wrong.some((w) => w.id === l.from))
       misses.push({
-        says: `“${b.title}” comes after “${title(wrong.at(-1)!.id)}”`,
+        says: `“${b.title}” comes after “${title(lastOf(wrong).id)}”`,
         because:
           tie?.because.text ?? b.reason?.text ?? b.mistakes[0] ?? 'the plan’s order: the one makes the other possible',
       })
@@ -186,7 +190,7 @@ export function solutionOf(round: Round): DrillAnswers {
       atS: Math.max(
         0,
         ...act.bounds.map(
-          (b) => (b.from === 'start' ? 0 : pressed.find((p) => p.key === b.from)!.atS) + (b.atLeastS ?? 0),
+          (b) => (b.from === 'start' ? 0 : sure(pressed.find((p) => p.key === b.from)).atS) + (b.atLeastS ?? 0),
         ),
       ),
     })

@@ -3,6 +3,7 @@
  * Source: GS1 General Specifications (application identifiers 01, 10, 11, 17, 21; check digit; two-digit years; day 00 is
  * the last of the month). Anything that is no element string is taken as the practice's own label.
  */
+import { sure } from '../sure'
 import type { Scan } from '../catalog/label'
 
 export type { Scan } from '../catalog/label'
@@ -50,7 +51,9 @@ export function readScan(text: string, thisYear: number): Scan | { error: string
       ...(/^\d{8}$|^\d{12,14}$/.test(code) && checkDigitHolds(code) ? { gtin: code.padStart(14, '0') } : {}),
     }
   const scan: Scan = { code }
-  const fields = bracketed ? [...code.matchAll(/\((\d{2})\)([^(]*)/g)].map((m) => [m[1]!, m[2]!] as const) : split(code)
+  const fields = bracketed
+    ? [...code.matchAll(/\((\d{2})\)([^(]*)/g)].map((m) => [sure(m[1]), sure(m[2])] as const)
+    : split(code)
   if (!Array.isArray(fields)) return fields
   for (const [ai, value] of fields) {
     if (ai === '01') {

@@ -2,6 +2,7 @@
  * The day as iCalendar (RFC 5545), out and in. What comes in is read whole: zones by name or by their own definition,
  * recurring events on the day asked for, cancelled ones as such; what is no appointment of the day is named with why.
  */
+import { sure } from '../sure'
 import ICAL from 'ical.js'
 import { Temporal } from 'temporal-polyfill'
 import { plainDate } from '../clock'
@@ -100,7 +101,7 @@ function read(calendar: ICAL.Component, day: string, zone: string): CalendarRead
       leave('it takes the whole day')
       continue
     }
-    const tzid = component.getFirstProperty('dtstart')!.getFirstParameter('tzid')
+    const tzid = sure(component.getFirstProperty('dtstart')).getFirstParameter('tzid')
     const ms = (time: ICAL.Time): number => {
       if (time.zone === ICAL.Timezone.utcTimezone) return time.toJSDate().getTime()
       const defined = tzid ? zones.get(tzid) : undefined

@@ -2,6 +2,7 @@
  * The anaesthetic ledger: what a cartridge holds, and the published ceilings. For the dentist's review, never permission.
  * Standing M: US product labels (adults); American Academy of Pediatric Dentistry, Use of Local Anesthesia (children).
  */
+import { sure } from '../sure'
 import { round, type Figure } from '../figure'
 
 export type Agent =
@@ -83,7 +84,7 @@ export function ledgerShare(
   }))
   if (parts.some((p) => p.ceiling === undefined)) return undefined
   const value = round(
-    parts.reduce((sum, p) => sum + p.mg / p.ceiling!, 0),
+    parts.reduce((sum, p) => sum + p.mg / sure(p.ceiling), 0),
     2,
   )
   return {

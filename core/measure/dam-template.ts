@@ -2,6 +2,7 @@
  * Where the holes of a sheet lie and how large they are, computed for a visit's teeth. Standing C: holes on the arch, at half
  * the sum of two necks and 2 mm of stretch, or the mean of the two crowns, whichever is larger. Standing M: five sizes.
  */
+import { firstOf, sure } from '../sure'
 import { reason, round, type Figure, type Reason } from '../figure'
 import { archOrder, archSteepness } from '../teeth/arch'
 import { dimensions } from '../teeth/dimensions'
@@ -83,18 +84,20 @@ export function damTemplate(teeth: readonly Tooth[], sheetMm?: 127 | 152): DamTe
   // Both sides of an arch mirror each other; the middle is between the central incisors.
   const out: number[] = []
   left.forEach((t, i) =>
-    out.push(i === 0 ? holeSpacing(right[0]!, t) / 2 : nextOnArch(k, out[i - 1]!, holeSpacing(left[i - 1]!, t))),
+    out.push(
+      i === 0 ? holeSpacing(firstOf(right), t) / 2 : nextOnArch(k, sure(out[i - 1]), holeSpacing(sure(left[i - 1]), t)),
+    ),
   )
   const place = (side: readonly Tooth[], sign: 1 | -1): Hole[] =>
     side.flatMap((tooth, i): Hole[] => {
       if (!teeth.includes(tooth)) return []
-      const back = k * (out[i]! ** 2 - out[0]! ** 2)
+      const back = k * (sure(out[i]) ** 2 - firstOf(out) ** 2)
       const yMm = jaw === 'upper' ? frontFromEdgeMm.upper + back : size - frontFromEdgeMm.lower - back
       const isClamp = tooth === clamp
       return [
         {
           tooth,
-          xMm: round(size / 2 + sign * out[i]!, 2),
+          xMm: round(size / 2 + sign * sure(out[i]), 2),
           yMm: round(yMm, 2),
           diameterMm: holeMm[isClamp ? 'clamp tooth' : holeClass(tooth)],
           clamp: isClamp,
@@ -103,7 +106,7 @@ export function damTemplate(teeth: readonly Tooth[], sheetMm?: 127 | 152): DamTe
     })
   const holes = [...place(right, -1).toReversed(), ...place(left, 1)]
   const pairs = holes.slice(1).flatMap((h, i): Figure[] => {
-    const [a, b] = [holes[i]!.tooth, h.tooth]
+    const [a, b] = [sure(holes[i]).tooth, h.tooth]
     if (order.indexOf(b) - order.indexOf(a) !== 1) return []
     const [p, q] = [dimensions(a), dimensions(b)]
     return [

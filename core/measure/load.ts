@@ -1,4 +1,5 @@
 /** Whether a steriliser's own readings say that its load was held hot enough for long enough. */
+import { lastOf } from '../sure'
 import { reason, round, type Reason } from '../figure'
 import { cycleSource, cycleTable, type CycleName } from '../practice/instruments'
 
@@ -44,10 +45,10 @@ export function judgeLoad(cycle: CycleName, readings: readonly LogReading[]): Lo
     hottestC,
   })
   if (readings.length < 2) return say(false, 'no readings: nothing shows that it was hot')
-  if (readings.at(-1)!.temperatureC >= temperatureC)
+  if (lastOf(readings).temperatureC >= temperatureC)
     return say(
       false,
-      `the readings break off at ${round(readings.at(-1)!.temperatureC, 1)} °C, before the end of the cycle`,
+      `the readings break off at ${round(lastOf(readings).temperatureC, 1)} °C, before the end of the cycle`,
     )
   if (hottestC < temperatureC) return say(false, `never hotter than ${round(hottestC, 1)} °C of ${temperatureC}`)
   if (held < wanted) return say(false, `${round(held / 60, 1)} min at ${temperatureC} °C or more, of ${exposureMin}`)

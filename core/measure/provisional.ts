@@ -1,4 +1,5 @@
 /** A provisional read on the tooth, and what follows: left, relined, thinned, added to, or made again. Standing C. */
+import { sure } from '../sure'
 import type { Figure } from '../figure'
 import { marginParts, type MarginPart } from './inspection'
 
@@ -65,7 +66,7 @@ export function judgeProvisional(read: ProvisionalReading, facts: ProvisionalFac
   const of = (...faults: EdgeFault[]): MarginPart[] =>
     marginParts.filter((p) => read.parts[p] && faults.includes(read.parts[p].fault))
   const gaps = of('short', 'open')
-  const widest = Math.max(0, ...gaps.map((p) => read.parts[p]!.byMm ?? 0))
+  const widest = Math.max(0, ...gaps.map((p) => sure(read.parts[p]).byMm ?? 0))
   const atMargin = read.inside === 'bubble at the margin'
   const acts: ProvisionalJudgement['acts'] = []
   const say = (act: ProvisionalAct, says: string): void => void acts.push({ act, says })

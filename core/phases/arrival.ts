@@ -1,3 +1,4 @@
+import { firstOf, sure } from '../sure'
 import { reason } from '../figure'
 import { alertWords } from '../vocabulary'
 import { only, open, sequence, step, type Block } from './build'
@@ -5,7 +6,7 @@ import { labels, type Case } from './case'
 
 /** The laboratory's piece is looked at before the patient sits: a delivery without it is stopped here. */
 function piece(c: Case, mark: string): Block {
-  const what = c.kind.delivers!
+  const what = sure(c.kind.delivers)
   return step({
     id: `arrival.piece${mark}`,
     phase: 'arrival',
@@ -24,7 +25,7 @@ function piece(c: Case, mark: string): Block {
 
 /** Seat, confirm the patient and the tooth aloud in both notations, read the alerts. */
 export function arrival(works: readonly Case[]): Block {
-  const c = works[0]!
+  const c = firstOf(works)
   const alerts = c.request.alerts.map((a) => alertWords[a])
   const child = works.some((w) => w.kind.dentition === 'primary')
   const weigh = child

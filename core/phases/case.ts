@@ -1,3 +1,4 @@
+import { firstOf } from '../sure'
 import { rulesOf, type RuleId, type Rules } from '../rules'
 import { factsOf, type AlsoWork, type ToothFacts, type VisitRequest } from '../model/request'
 import type { Alert, Restoration } from '../vocabulary'
@@ -97,7 +98,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     facts: notingSaid(factsOf(plain, t), (key) => asked.facts.add(key)),
   })
   const kind = kindFacts(plain.kind)
-  const order = archOrder(jawOf(plain.teeth[0]!), isPrimary(plain.teeth[0]!) ? 'primary' : 'permanent')
+  const order = archOrder(jawOf(firstOf(plain.teeth)), isPrimary(firstOf(plain.teeth)) ? 'primary' : 'permanent')
   const along = (teeth: readonly Tooth[]): Tooth[] => teeth.toSorted((a, b) => order.indexOf(a) - order.indexOf(b))
   return {
     kind,
@@ -108,7 +109,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     units: plain.teeth.map(unit),
     pontics: along(plain.pontics).map(unit),
     restoration: plain.restoration,
-    jaw: jawOf(plain.teeth[0]!),
+    jaw: jawOf(firstOf(plain.teeth)),
     has: (a) => plain.alerts.includes(a),
     rule: (rule) => {
       asked.rules.add(rule)
@@ -132,6 +133,6 @@ export const unitCount = (c: Case): number => c.units.length + c.pontics.length
 export const surfacesOf = (u: Unit, usual: string): string => u.facts.surfaces ?? usual
 /** The proximal boxes of a tooth: mesial before distal. */
 export const boxesOf = (surfaces: string): ('mesial' | 'distal')[] =>
-  (['mesial', 'distal'] as const).filter((s) => surfaces.includes(s[0]!.toUpperCase()))
+  (['mesial', 'distal'] as const).filter((s) => surfaces.includes(firstOf(s).toUpperCase()))
 /** The teeth of the visit's own work, for what is read of each. */
 export const teethOf = (c: Pick<Case, 'units'>): Tooth[] => c.units.map((u) => u.tooth)

@@ -1,3 +1,4 @@
+import { sure } from '../sure'
 import type { BurShape } from '../catalog/bur'
 import type { CutForm } from '../catalog/cut'
 import { reason, type Reason } from '../figure'
@@ -41,7 +42,7 @@ const innerWord = (u: Unit): string => (innerSide(u.tooth) === 'palatal' ? 'Pala
 
 /** Cuts of a posterior crown: guide grooves, deeper on the functional cusp, half at a time, contacts, margin, finish. */
 function posteriorCuts(c: Case, u: Unit, t: Targets): CutLine[] {
-  const { functional, other } = u.cusps!
+  const { functional, other } = sure(u.cusps)
   const shape = shapeOf(t)
   const swapped = c.request.crossbite ? ', swapped by the crossbite' : ''
   return [
@@ -247,7 +248,7 @@ function actOrder(lists: readonly CutLine[][]): string[] {
   const order: string[] = []
   for (const lines of lists) {
     lines.forEach((line, i) => {
-      if (!order.includes(line.act)) order.splice(i === 0 ? 0 : order.indexOf(lines[i - 1]!.act) + 1, 0, line.act)
+      if (!order.includes(line.act)) order.splice(i === 0 ? 0 : order.indexOf(sure(lines[i - 1]).act) + 1, 0, line.act)
     })
   }
   return order

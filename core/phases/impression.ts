@@ -1,3 +1,4 @@
+import { firstOf, lastOf, sure } from '../sure'
 import { inWords, span } from '../rules'
 import { reason, type Figure } from '../figure'
 import { hydrocolloidSchool, injectionWindow, lightBody, trayMaterial } from '../measure/amounts'
@@ -63,7 +64,7 @@ export function pickSpeed(c: Case, family: Family, drawn = 0): Material {
     const window = injectionWindow(kind, n, workingS, drawn, c.rule)
     return { speed, workingS, inMouthS, because: window.because, fits: window.fits && Boolean(item) }
   })
-  return made.find((m) => m.fits) ?? made.at(-1)!
+  return made.find((m) => m.fits) ?? lastOf(made)
 }
 
 /** One impression to be taken: which tray, which family, and the mark on its steps. */
@@ -133,7 +134,7 @@ function dryTeeth(c: Case, plan: CordPlan): Block {
     place: 'mouth',
     minutes: [0.3, 0.5, 1],
     helped: true,
-    ...(base ? { ties: [dwell(c, cordStepId('base', plan.sites.at(-1)!))] } : {}),
+    ...(base ? { ties: [dwell(c, cordStepId('base', lastOf(plan.sites)))] } : {}),
   })
 }
 
@@ -156,7 +157,7 @@ function drawCord(c: Case, plan: CordPlan, layer: CordLayer, s: CordSite): Block
     passes: ['loaded syringe in the other hand', 'tweezers', 'air'],
     countsOut: drawnCounts(plan, layer, s),
     cautions: [reason('Never dry: a dry cord takes the lining with it and it bleeds', 'C')],
-    ties: [dwell(c, cordStepId(layer, plan.sites.at(-1)!))],
+    ties: [dwell(c, cordStepId(layer, lastOf(plan.sites)))],
   })
 }
 
@@ -285,7 +286,7 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
       again,
     },
     ...(layer && first && plan.sites.length === 1
-      ? [crevice(c, cordOutStep(layer, plan.sites[0]!), 'finish', again)]
+      ? [crevice(c, cordOutStep(layer, firstOf(plan.sites)), 'finish', again)]
       : []),
   ]
   const heavy =
@@ -339,7 +340,7 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
       phase: 'impression',
       title: washInTray
         ? 'Keep the margins damp; the wash comes in the tray'
-        : `Wash round the margin, tip in the material${key === undefined ? '' : `, ${plan.sites.find((x) => x.key === key)!.label}`}`,
+        : `Wash round the margin, tip in the material${key === undefined ? '' : `, ${sure(plan.sites.find((x) => x.key === key)).label}`}`,
       detail: 'Crevice first, then line angles and occlusal, well past the margins.',
       fn: 'final impression',
       place: 'mouth',
@@ -369,7 +370,8 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
       ? {
           cues: [
             {
-              from: first && layer && plan.sites.length > 1 ? `${id('inject')}.${plan.sites[0]!.key}` : id('inject'),
+              from:
+                first && layer && plan.sites.length > 1 ? `${id('inject')}.${firstOf(plan.sites).key}` : id('inject'),
               atS: window.trayStartS,
               until: 'start' as const,
               say: 'Start the tray now',
@@ -386,9 +388,9 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
   // Several cords: each is drawn, and its crevice washed at once, before the next is touched.
   const each = (s: CordSite, i: number): Block =>
     sequence(
-      drawCord(c, plan, layer!, s),
+      drawCord(c, plan, sure(layer), s),
       washOn(s.key, window.injectionS / plan.sites.length, [
-        crevice(c, cordOutStep(layer!, plan.sites[i]!), 'finish', again),
+        crevice(c, cordOutStep(sure(layer), sure(plan.sites[i])), 'finish', again),
       ]),
     )
   const drawAndWash = !first
@@ -401,7 +403,7 @@ function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
       : plan.sites.length === 1
         ? sequence(
             load,
-            drawCord(c, plan, layer, plan.sites[0]!),
+            drawCord(c, plan, layer, firstOf(plan.sites)),
             meanwhile(goRound, washOn(undefined, window.injectionS), loadTray),
           )
         : sequence(load, meanwhile(goRound, sequence(...plan.sites.map(each)), loadTray))
@@ -475,7 +477,7 @@ function scan(c: Case, plan: CordPlan): Block {
       helped: true,
       minutes: [1, 2, 4],
       passes: ['air', 'mirror'],
-      ...(layer ? { ties: [crevice(c, cordOutStep(layer, plan.sites[0]!), 'start', retakeSteps(plan))] } : {}),
+      ...(layer ? { ties: [crevice(c, cordOutStep(layer, firstOf(plan.sites)), 'start', retakeSteps(plan))] } : {}),
     }),
     step({
       id: 'impression.scan-bite',
@@ -559,10 +561,10 @@ function putAway(c: Case, round: Round): Block {
 export function finalImpression(c: Case, plan: CordPlan): Block {
   const rounds = roundsOf(c)
   const isScan = rounds.length === 0
-  const bite = !isScan && rounds[0]!.tray !== 'dual-arch'
+  const bite = !isScan && firstOf(rounds).tray !== 'dual-arch'
   return sequence(
     marginsHold(c),
-    isScan ? scan(c, plan) : trayImpression(c, plan, rounds[0]!),
+    isScan ? scan(c, plan) : trayImpression(c, plan, firstOf(rounds)),
     inspect(c, plan, '', isScan),
     ...rounds.slice(1).flatMap((r) => [trayImpression(c, plan, r), inspect(c, plan, r.mark, false)]),
     baseCordsOut(plan),

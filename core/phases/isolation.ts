@@ -1,3 +1,4 @@
+import { firstOf } from '../sure'
 import { reason } from '../figure'
 import { archOrder, neighbours } from '../teeth/arch'
 import { isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'
@@ -11,7 +12,7 @@ import { labels, type Case } from './case'
  * teeth get none. Standing C.
  */
 export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[]): Tooth[] {
-  const first = teeth[0]!
+  const first = firstOf(teeth)
   const arch = archOrder(jawOf(first), isPrimary(first) ? 'primary' : 'permanent')
   const half = arch.length / 2
   const anterior = teeth.every((t) => parts(t).position <= 3)
@@ -92,7 +93,7 @@ const orderOn = {
 export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
   if (c.sheet.alreadyOn) return nothing
   const gone = [...c.request.missing, ...c.request.pontics]
-  const holes = purpose === 'canal' ? [c.units[0]!.tooth] : damTeeth(c.sheet.teeth, gone)
+  const holes = purpose === 'canal' ? [firstOf(c.units).tooth] : damTeeth(c.sheet.teeth, gone)
   const anchor = holes.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
   const how = orderOn[c.choices.damOrder]
   const one = holes.length === 1

@@ -1,3 +1,4 @@
+import { firstOf, lastOf, sure } from '../sure'
 import { reason, type Figure, type Reason } from '../figure'
 import {
   boxCordLength,
@@ -252,7 +253,7 @@ export function cords(c: Case, plan: CordPlan): Block {
 /** A local deep margin: a second short piece only there. It is drawn with the others. */
 function deepPiece(c: Case, plan: CordPlan): Block {
   const { value: mm, because } = c.rule('cord.deep')
-  const s = plan.sites[0]!
+  const s = firstOf(plan.sites)
   const layer = drawnLayer(plan) ?? 'base'
   return step({
     id: 'tissue.deep-piece',
@@ -275,7 +276,7 @@ const deepOut = (plan: CordPlan, layer: CordLayer, s: CordSite): string[] =>
   plan.deep && s === plan.sites[0] && layer === (drawnLayer(plan) ?? 'base') ? ['cord.deep'] : []
 
 function pellets(plan: CordPlan): Block {
-  const layer = drawnLayer(plan)!
+  const layer = sure(drawnLayer(plan))
   return step({
     id: 'tissue.pellets',
     phase: 'tissue',
@@ -291,7 +292,7 @@ function pellets(plan: CordPlan): Block {
         id: 'pellets',
         what: 'back-up pellets',
         planned: plan.sites.length * 2,
-        outStep: cordOutStep(layer, plan.sites.at(-1)!),
+        outStep: cordOutStep(layer, lastOf(plan.sites)),
       },
     ],
     mistakes: ['counted in and forgotten: a pellet under the tray is an impression lost'],

@@ -1,4 +1,5 @@
 /** The practice's amendments on a wired visit: applied one by one; what would make the day unsound is refused and said. */
+import { lastOf, sure } from '../sure'
 import { changeWords, type Amendment, type Change } from '../practice/amendment'
 import { self, type Draft, type Wired } from '../phases/build'
 import type { Need } from '../catalog/match'
@@ -59,7 +60,7 @@ function attempt(lines: readonly Line[], c: Change): Tried | string {
   const ids = targets.map((l) => l.draft.id)
   switch (c.op) {
     case 'add step': {
-      const after = targets.at(-1)!
+      const after = lastOf(targets)
       if (lines.some((l) => l.draft.id === c.id)) return `a step ${c.id} is there already`
       const draft: Draft = {
         id: c.id,
@@ -76,7 +77,7 @@ function attempt(lines: readonly Line[], c: Change): Tried | string {
     case 'remove step':
       return {
         lines: targets.reduce<Line[]>(
-          (left, t) => without(left, left.find((l) => l.draft.id === t.draft.id)!),
+          (left, t) => without(left, sure(left.find((l) => l.draft.id === t.draft.id))),
           [...lines],
         ),
         touched: [],
@@ -86,10 +87,10 @@ function attempt(lines: readonly Line[], c: Change): Tried | string {
       if (typeof after === 'string') return after
       if (after.some((l) => ids.includes(l.draft.id))) return 'a step cannot come after itself'
       const moved = targets.reduce<Line[]>(
-        (left, t) => without(left, left.find((l) => l.draft.id === t.draft.id)!),
+        (left, t) => without(left, sure(left.find((l) => l.draft.id === t.draft.id))),
         [...lines],
       )
-      const anchor = moved.find((l) => l.draft.id === after.at(-1)!.draft.id)!
+      const anchor = sure(moved.find((l) => l.draft.id === lastOf(after).draft.id))
       return {
         lines: targets.toReversed().reduce<Line[]>((left, t) => insert(left, anchor, t.draft), moved),
         touched: ids,
@@ -106,7 +107,7 @@ function attempt(lines: readonly Line[], c: Change): Tried | string {
       const having = targets.filter((l) => l.draft.needs?.some((n) => n.what === c.what))
       if (having.length === 0) return `${c.step} asks for no ${c.what.replaceAll('.', ', ')}`
       return {
-        lines: redraft(lines, having, (d) => ({ ...d, needs: d.needs!.filter((n) => n.what !== c.what) })),
+        lines: redraft(lines, having, (d) => ({ ...d, needs: sure(d.needs).filter((n) => n.what !== c.what) })),
         touched: having.map((l) => l.draft.id),
       }
     }
@@ -158,12 +159,11 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
   const numbBefore = before.find((l) => l.draft.act === 'numb')
   if (numbBefore) {
     const numb = at.get(numbBefore.draft.id)
-    for (const { draft } of after)
-      if (draft.hurts && (numb === undefined || at.get(draft.id)! < numb))
-        return `“${draft.title}” would come before it is numb`
+    for (const [i, { draft }] of after.entries())
+      if (draft.hurts && (numb === undefined || i < numb)) return `“${draft.title}” would come before it is numb`
   }
   for (const [i, { draft, after: ids }] of after.entries()) {
-    for (const id of ids) if (!(at.get(id)! < i)) return `“${draft.title}” would come before what it follows`
+    for (const id of ids) if ((at.get(id) ?? Infinity) >= i) return `“${draft.title}” would come before what it follows`
     for (const tie of draft.ties ?? []) {
       if (tie.from === self || !was.has(tie.from)) continue
       const from = at.get(tie.from)
@@ -171,7 +171,7 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
       if (from >= i) return `“${draft.title}” would come before “${tie.title}” has begun`
     }
     for (const count of draft.countsIn ?? [])
-      if (!(at.get(count.outStep)! > i)) return `${count.what} would go in and not come out`
+      if ((at.get(count.outStep) ?? -1) <= i) return `${count.what} would go in and not come out`
   }
   // Counts are squared once, with everything out, and nothing is done with a patient who has gone.
   const placeOf = (act: Act): number | undefined => {
@@ -181,7 +181,7 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
   const [squared, gone] = [placeOf('counts squared'), placeOf('going home')]
   for (const [i, { draft }] of after.entries()) {
     if (squared !== undefined && i > squared && (draft.countsOut ?? []).length > 0)
-      return `${draft.countsOut!.join(', ')} would come out after the counts are squared`
+      return `${sure(draft.countsOut).join(', ')} would come out after the counts are squared`
     if (gone !== undefined && i > gone && (draft.place === 'mouth' || draft.place === 'chair'))
       return `“${draft.title}” would come when the patient has gone`
   }
@@ -215,7 +215,7 @@ export function amend(wired: Wired, amendments: readonly Amendment[]): Amended {
     const use = { id: a.id, says: changeWords(a.change), by: a.by, on: a.on, why: a.why }
     const tried = attempt(lines, a.change)
     const misfit = typeof tried === 'string' ? tried : unsound(lines, tried.lines)
-    if (typeof tried === 'string' || misfit !== null) return { ...use, applied: false, misfit: misfit! }
+    if (typeof tried === 'string' || misfit !== null) return { ...use, applied: false, misfit: sure(misfit) }
     lines = tried.lines
     for (const id of tried.touched) touched.set(id, [...(touched.get(id) ?? []), a.id])
     return { ...use, applied: true }

@@ -1,4 +1,5 @@
 /** Compatibility of all that one case uses, this visit and those before it: each rule names the clash, why, and what to do. */
+import { firstOf } from '../sure'
 import type { Item } from '../catalog/item'
 import type { Standing } from '../figure'
 import { weakMWPerCm2 } from '../measure/curing'
@@ -482,7 +483,7 @@ export function findClashes(works: readonly Case[], setup: readonly SetupLine[],
   const matches = (list: readonly string[], need: string | RegExp): boolean =>
     typeof need === 'string' ? list.includes(need) : list.some((n) => need.test(n))
   const uses = (need: string | RegExp): boolean => matches(needs, need)
-  const { practice, request } = works[0]!
+  const { practice, request } = firstOf(works)
   const byId = new Map(practice.items.map((i) => [i.id, i]))
   const bonds = uses(/^(adhesive|bond\.two-part|cement\.resin$|cement\.veneer)/)
   const order = { stop: 0, ask: 1, mind: 2 }

@@ -1,3 +1,4 @@
+import { firstOf } from '../sure'
 import type { OwnRules } from '../rules'
 import { chooseBur } from '../catalog/cut'
 import { reason } from '../figure'
@@ -253,7 +254,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   const works = [openCase(request, practice), ...request.also.map((work) => openCase(request, practice, work))].map(
     (c): Work => ({ kind: visitKinds[c.request.kind], c }),
   )
-  const { c } = works[0]!
+  const { c } = firstOf(works)
   const kindIds = works.map((w) => w.kind.id)
   const { wired, uses, touched } = amend(
     wire(dayOf(works)),
@@ -324,7 +325,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     absent: [...wired.absences, ...missingContacts(works)],
     lacks: [
       ...setup.flatMap((l) => (l.lack ? [l.lack] : [])),
-      ...burs.flatMap((b) => (b.lack ? [`${b.cuts[0]!.surface}: ${b.lack}`] : [])),
+      ...burs.flatMap((b) => (b.lack ? [`${firstOf(b.cuts).surface}: ${b.lack}`] : [])),
     ],
     followUps: works.flatMap((w) => w.kind.followUps(w.c)),
     asked,

@@ -1,3 +1,4 @@
+import { firstOf } from '../sure'
 import type { Plan, SetupLine } from '../model/plan'
 
 /** How far a tray is, and what keeps it from being signed. */
@@ -29,7 +30,7 @@ export function trayReadiness(
     ...(l.lot?.warning ? [{ id: `lot:${l.id}`, text: `${l.name}: ${l.lot.warning}` }] : []),
   ])
   const burs = plan.burs.flatMap((b) =>
-    b.lack ? [{ id: `bur:${b.order}`, text: `${b.cuts[0]!.surface}: ${b.lack}` }] : [],
+    b.lack ? [{ id: `bur:${b.order}`, text: `${firstOf(b.cuts).surface}: ${b.lack}` }] : [],
   )
   const asked = plan.clashes
     .filter((c) => c.severity === 'ask')

@@ -1,3 +1,4 @@
+import { sure } from '../sure'
 import { lotState, type Item } from '../catalog/item'
 import type { Scan } from '../catalog/label'
 import type { Plan, SetupLine } from '../model/plan'
@@ -23,8 +24,8 @@ export function answerScan(scan: Scan, plan: Pick<Plan, 'setup'>, items: readonl
     const instead = plan.setup.find((l) => l.alternatives.some((a) => found.some((i) => i.id === a.itemId)))
     return {
       refused: instead
-        ? `${item!.name} is not on this tray; it could lie there instead of ${instead.name}: touch that place and exchange it`
-        : `${item!.name} is not on this tray`,
+        ? `${sure(item).name} is not on this tray; it could lie there instead of ${instead.name}: touch that place and exchange it`
+        : `${sure(item).name} is not on this tray`,
     }
   }
   if (scan.expires !== undefined && lotState({ expires: scan.expires, left: 1 }, date) === 'expired')

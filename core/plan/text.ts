@@ -1,4 +1,5 @@
 /** A plan as a practitioner reads it: the day in lines, then what lies ready, the burs, what was asked and why. */
+import { sure } from '../sure'
 import { ownRuleLines } from '../rules'
 import { standingWords, type Reason } from '../figure'
 import { amountWords } from './amount-words'
@@ -42,7 +43,7 @@ export function stepLines(plan: Plan, s: Step): string[] {
       ? [
           `in: ${s.countsIn
             .map((id) => {
-              const c = plan.counts.find((x) => x.id === id)!
+              const c = sure(plan.counts.find((x) => x.id === id))
               return `${c.planned} ${c.what}${c.stays ? `, ${c.stays} to stay` : ''}`
             })
             .join('; ')}`,
@@ -68,7 +69,7 @@ export function readPlan(plan: Plan): string {
   const steps = plan.steps.map((s, i) => {
     const [first, ...rest] = stepLines(plan, s)
     const phase = plan.steps[i - 1]?.phase === s.phase ? [] : [`\n${s.phase.toUpperCase()}`]
-    return [...phase, first!, ...rest.map((l) => `    ${l}`)].join('\n')
+    return [...phase, sure(first), ...rest.map((l) => `    ${l}`)].join('\n')
   })
   const lines = (readiness: 'open' | 'standby' | 'drawer'): string[] =>
     plan.setup

@@ -1,4 +1,5 @@
 /** Depth of a cavity and its increments; the light's reading and what it asks for. */
+import { sure } from '../sure'
 import { round } from '../figure'
 import { aimJPerCm2, arrivingMWPerCm2, doseJPerCm2, secondsForDose, weakMWPerCm2 } from '../measure/curing'
 import { bandHeight, bulkIncrements, bulkMostMm } from '../measure/restoring'
@@ -61,7 +62,7 @@ export const curing = readingOf('light', {
     seconds: num('light given', 's', 1, 300, [10, 20, 40, 60]),
   },
   starts: ({ plan, step }) => ({
-    ...(irradiance(plan) === undefined ? {} : { irradianceMWPerCm2: irradiance(plan)! }),
+    ...(irradiance(plan) === undefined ? {} : { irradianceMWPerCm2: sure(irradiance(plan)) }),
     ...(step.figures[0] ? { seconds: step.figures[0].value } : {}),
   }),
   judge: ({ irradianceMWPerCm2, distanceMm, seconds }, { step }) => {

@@ -1,4 +1,5 @@
 /** The anaesthetic ledger: what was handed over against both published tables. For the dentist's review, never permission. */
+import { sure } from '../sure'
 import { cartridgeMg, ceilingMg, ledgerShare, tableWords, type Agent, type CeilingTable } from '../measure/anaesthetic'
 import { kindFacts } from '../kinds'
 import { judged, readingOf, num, type Values } from './reading'
@@ -59,8 +60,8 @@ export const anaesthetic = readingOf('anaesthetic', {
     const tables: CeilingTable[] = child ? ['children', 'adults'] : ['adults', 'children']
     const shares = tables.map((table) => ({
       table,
-      share: ledgerShare(given, values.weightKg!, table),
-      ceilings: given.flatMap((g) => ceilingMg(g.agent, values.weightKg!, table) ?? []),
+      share: ledgerShare(given, sure(values.weightKg), table),
+      ceilings: given.flatMap((g) => ceilingMg(g.agent, sure(values.weightKg), table) ?? []),
     }))
     for (const { table, share } of shares) {
       const words = table === 'adults' ? 'label maxima for adults' : 'the careful table for children'

@@ -1,4 +1,5 @@
 /** Reduction by site, convergence and resistance: read before cord goes in. */
+import { sure } from '../sure'
 import * as z from 'zod'
 import { judgeConvergence } from '../measure/convergence'
 import { judgeReduction, reductionSites, sitesOf, targetAt, writeRange } from '../measure/reduction'
@@ -26,7 +27,7 @@ export const reduction: Reading = {
         ? 'over'
         : 'good'
     const figures = each.map((s) => {
-      const target = targetAt(restoration, s.site)!
+      const target = sure(targetAt(restoration, s.site))
       return {
         name: s.site,
         value: target.leastMm,

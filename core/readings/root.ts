@@ -1,4 +1,5 @@
 /** Post space and ferrule. */
+import { sure } from '../sure'
 import { postSpace } from '../measure/restoring'
 import { factsOf } from '../model/request'
 import { judged, readingOf, must, num } from './reading'
@@ -57,7 +58,7 @@ export const ferrule = readingOf('ferrule', {
     distolingual: num('distolingual', 'mm', 0, 6),
   },
   judge: (given) => {
-    const low = around.filter((p) => given[p] !== undefined && given[p]! < ferruleMm.least)
+    const low = around.filter((p) => given[p] !== undefined && sure(given[p]) < ferruleMm.least)
     const figure = {
       name: 'ferrule',
       value: ferruleMm.least,
@@ -70,7 +71,7 @@ export const ferrule = readingOf('ferrule', {
       low.length > 0
         ? low.map(
             (p) =>
-              `${p}: ${given[p]!.toFixed(1)} mm, short by ${(ferruleMm.least - given[p]!).toFixed(1)} of ${ferruleMm.least}`,
+              `${p}: ${sure(given[p]).toFixed(1)} mm, short by ${(ferruleMm.least - sure(given[p])).toFixed(1)} of ${ferruleMm.least}`,
           )
         : [`${ferruleMm.least} mm or more at every point read`],
       { figures: [figure] },

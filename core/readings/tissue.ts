@@ -1,4 +1,5 @@
 /** Cord as it goes in and as it comes out. */
+import { sure } from '../sure'
 import { rulesOf } from '../rules'
 import { cordLength, cordSize, cordSizes, smallerCord, type CordSize } from '../measure/cord'
 import { dimensions } from '../teeth/dimensions'
@@ -20,7 +21,7 @@ export const cord = readingOf('cord', {
     perimeterMm: num('perimeter, where it was measured', 'mm', 5, 60),
   },
   starts: (at) => ({
-    ...(planned(at) ? { size: planned(at)! } : {}),
+    ...(planned(at) ? { size: sure(planned(at)) } : {}),
     probingDepthMm: at.plan.request.tissue.probingDepthMm,
     biotype: at.plan.request.tissue.biotype,
     crevice: at.plan.request.tissue.crevice,

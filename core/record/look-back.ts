@@ -1,4 +1,5 @@
 /** What came of what was planned: minutes, forecasts, and what was done over, from the runs themselves. */
+import { lastOf, sure } from '../sure'
 import { reason, type Reason } from '../figure'
 import type { Plan } from '../model/plan'
 import type { RunEvent } from '../run/events'
@@ -35,13 +36,13 @@ export function lookBackOf(plan: Plan, events: readonly RunEvent[]): LookBack | 
       again.set(commandId, [...(again.get(commandId) ?? []), { stepId: what.stepId, why: what.reason }])
   const holding = new Set(plan.holds.map((h) => h.stepId))
   const retakes = [...again.values()].map((steps): Retake => {
-    const { stepId, why } = steps.find((s) => holding.has(s.stepId)) ?? steps.at(-1)!
+    const { stepId, why } = steps.find((s) => holding.has(s.stepId)) ?? lastOf(steps)
     return { stepId, title: titles.get(stepId) ?? stepId, why }
   })
   return {
     kind: plan.kind,
     title: plan.title,
-    dentistId: plan.people.find((p) => p.dentist)!.id,
+    dentistId: sure(plan.people.find((p) => p.dentist)).id,
     startedAt: core.startedAt,
     plannedChairS: layOut(plan).chairS,
     chairS: ends.length === 0 ? 0 : (Math.max(...ends) - core.startedAt) / 1000,
@@ -73,7 +74,7 @@ export function wilson(kept: number, n: number): { from: number; to: number } {
 /** Of the visits forecast to end by their 8-in-10 time, how many did. Well calibrated are the forecasts where 80 % lies inside the interval. */
 export function calibrationOf(visits: readonly { chairS: number; eightInTenS?: number }[]): Calibration {
   const forecast = visits.filter((v) => v.eightInTenS !== undefined)
-  const kept = forecast.filter((v) => v.chairS <= v.eightInTenS!).length
+  const kept = forecast.filter((v) => v.chairS <= sure(v.eightInTenS)).length
   const n = forecast.length
   const { from, to } = wilson(kept, n)
   const percent = (x: number): string => `${Math.round(x * 100)} %`

@@ -1,4 +1,5 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
+import { sure } from '../sure'
 import { ownRuleLines } from '../rules'
 import { isClock } from '../model/link'
 import { alertWords } from '../vocabulary'
@@ -50,7 +51,7 @@ function visitSection(t: Telling, who: { name: string }): NoteSection {
   }
   sentences.push(alerts.length > 0 ? `Alerts on record: ${list(alerts)}.` : 'No alerts on record.')
   sentences.push(
-    `Treating dentist: ${t.plan.people.find((p) => p.dentist)!.name}; assisting: ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
+    `Treating dentist: ${sure(t.plan.people.find((p) => p.dentist)).name}; assisting: ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
   )
   return { title: 'Visit', sentences }
 }
@@ -79,7 +80,7 @@ function materialSection(t: Telling): NoteSection {
     .filter((l) => l.lot?.number)
     .map(
       (l) =>
-        `${l.name}${l.piecesMm ? ` (${l.piecesMm.map((mm) => `${mm} mm`).join(', ')})` : l.unit === 'piece' ? '' : ` ${l.quantity} ${l.unit}`}, lot ${l.lot!.number}, expires ${l.lot!.expires}`,
+        `${l.name}${l.piecesMm ? ` (${l.piecesMm.map((mm) => `${mm} mm`).join(', ')})` : l.unit === 'piece' ? '' : ` ${l.quantity} ${l.unit}`}, lot ${sure(l.lot).number}, expires ${sure(l.lot).expires}`,
     )
   const plain = used.filter((l) => !l.lot?.number).map((l) => lower(l.name))
   const burs = t.plan.burs.flatMap((b) => (b.bur && b.cuts.some((c) => t.done(c.stepId)) ? [lower(b.bur.name)] : []))

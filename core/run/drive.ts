@@ -1,4 +1,5 @@
 /** Drives a run through commands as the server does: for tests, the demo and measurements. */
+import { sure } from '../sure'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
 import { decide, openAtClose, type Who } from './decide'
@@ -53,14 +54,14 @@ export function give(drive: Drive, command: Command, who: Who): Refusal | null {
 function finish(drive: Drive, step: Step, assistant: Who, dentist: Who, again?: Course['again']): void {
   const { plan } = drive
   for (const countId of step.countsOut) {
-    const n = owing(plan.counts.find((c) => c.id === countId)!, drive.state.core)
+    const n = owing(sure(plan.counts.find((c) => c.id === countId)), drive.state.core)
     if (n > 0) give(drive, { kind: 'count', countId, direction: 'out', n }, assistant)
   }
   const late = give(drive, { kind: 'advance', finish: step.id }, assistant)
   if (late?.code === 'window-missed')
-    give(drive, { kind: 'answer', linkId: late.linkId!, answer: 'again', reason: 'window missed' }, assistant)
+    give(drive, { kind: 'answer', linkId: sure(late.linkId), answer: 'again', reason: 'window missed' }, assistant)
   else if (step.holdId) {
-    const why = again?.(step, drive.state.core.steps[step.id]!.rounds)
+    const why = again?.(step, sure(drive.state.core.steps[step.id]).rounds)
     give(
       drive,
       why === undefined ? { kind: 'sign', holdId: step.holdId } : { kind: 'again', holdId: step.holdId, reason: why },
@@ -97,7 +98,7 @@ export function runThrough(
     const held = new Set(busy.flatMap((b) => people(b.step)))
     const first = plan.steps.find(
       (s) =>
-        drive.state.core.steps[s.id]!.status === 'todo' &&
+        sure(drive.state.core.steps[s.id]).status === 'todo' &&
         people(s).every((p) => !held.has(p)) &&
         startRefusal(plan, drive.state.core, s.id, drive.now) === null,
     )

@@ -1,3 +1,4 @@
+import { sure } from '../sure'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
 import { startRefusal, type Refusal } from './refusals'
@@ -32,7 +33,8 @@ export function outlook(plan: Plan, core: RunCore, now: number, finishing?: stri
     // What merely queues behind another step is not worth telling; what waits for time or a signature is.
     if (!waiting && refusal.code !== 'order') waiting = { step, refusal }
   }
-  if (!next && !waiting && todo[0]) waiting = { step: todo[0], refusal: startRefusal(plan, after, todo[0].id, now)! }
+  if (!next && !waiting && todo[0])
+    waiting = { step: todo[0], refusal: sure(startRefusal(plan, after, todo[0].id, now)) }
   return { running, next, later: todo.filter((s) => s !== next).slice(0, 6), waiting }
 }
 

@@ -1,4 +1,5 @@
 /** What no arrangement of a day can beat: for each dentist and each chair, the work there is, from when it can begin. */
+import { firstOf, lastOf, sure } from '../sure'
 import { stretchesOf } from './day'
 import type { DayProblem } from './propose'
 
@@ -13,7 +14,7 @@ export function boundOfDay({
   turnoverMs,
 }: Pick<DayProblem, 'visits' | 'mostMs' | 'turnoverMs'>): number {
   const earliest = visits.map((v) => v.startsAt - (v.fixed ? 0 : (v.mostMs ?? mostMs)))
-  const path = visits.map((v, i) => earliest[i]! + v.score.totalS * 1000)
+  const path = visits.map((v, i) => sure(earliest[i]) + v.score.totalS * 1000)
   const people = [...new Set(visits.flatMap((v) => v.score.bars.flatMap((b) => b.people)))]
   const loads = people.map((id) => {
     const own = visits.flatMap((v, i) => {
@@ -21,9 +22,9 @@ export function boundOfDay({
       if (works.length === 0) return []
       return [
         {
-          head: earliest[i]! + works[0]!.startAt - v.startsAt,
+          head: sure(earliest[i]) + firstOf(works).startAt - v.startsAt,
           busy: works.reduce((sum, w) => sum + w.endAt - w.startAt, 0),
-          tail: v.startsAt + v.score.totalS * 1000 - works.at(-1)!.endAt,
+          tail: v.startsAt + v.score.totalS * 1000 - lastOf(works).endAt,
         },
       ]
     })
@@ -35,7 +36,7 @@ export function boundOfDay({
   })
   const chairs = [...new Set(visits.map((v) => v.chairId))].map((chair) => {
     const own = visits.flatMap((v, i) =>
-      v.chairId === chair ? [{ from: earliest[i]!, lengthMs: v.score.totalS * 1000 }] : [],
+      v.chairId === chair ? [{ from: sure(earliest[i]), lengthMs: v.score.totalS * 1000 }] : [],
     )
     return (
       Math.min(...own.map((o) => o.from)) + own.reduce((sum, o) => sum + o.lengthMs, 0) + turnoverMs * (own.length - 1)

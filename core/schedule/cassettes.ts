@@ -1,4 +1,5 @@
 /** What the records say of each cassette: where it is, out of which load, whether it may be laid up; and what a failed load touches. */
+import { sure } from '../sure'
 import { cycleMin, type Cassette, type Instruments } from '../practice/instruments'
 
 /** A run of a steriliser as recorded; times ms since the epoch. */
@@ -134,7 +135,7 @@ export function chooseCassettes(
   for (const type of types) {
     const own = states
       .filter((s) => s.cassette.type === type && s.status === 'sterile')
-      .toSorted((a, b) => a.since! - b.since! || a.cassette.id.localeCompare(b.cassette.id))
+      .toSorted((a, b) => sure(a.since) - sure(b.since) || a.cassette.id.localeCompare(b.cassette.id))
     if (own[0]) chosen.push(own[0])
     // A practice that keeps no record of this type is not asked for one.
     else if (states.some((s) => s.cassette.type === type)) missing.push(type)
@@ -154,7 +155,7 @@ export function standsFrom(
   return states.map(({ cassette: { id, type }, status, since, load, visitId }) => {
     if (status === 'sterile') return { id, type }
     if (status === 'in the steriliser') {
-      const own = loads.find((l) => l.id === load!.id)!
+      const own = sure(loads.find((l) => l.id === sure(load).id))
       const steriliser = instruments.sterilisers.find((s) => s.id === own.steriliserId)
       return {
         id,
@@ -166,10 +167,10 @@ export function standsFrom(
       }
     }
     if (status === 'to be released')
-      return { id, type, readyAt: Math.max(now, since! + instruments.way.coolMin * minute) }
-    if (status === 'laid up') return { id, type, soiledAt: Math.max(now, endOf(visitId!) ?? now) }
+      return { id, type, readyAt: Math.max(now, sure(since) + instruments.way.coolMin * minute) }
+    if (status === 'laid up') return { id, type, soiledAt: Math.max(now, endOf(sure(visitId)) ?? now) }
     // What has lain soiled longer than the way takes is packed by now at the soonest.
     const wayMs = (instruments.way.handOverMin + instruments.way.washMin + instruments.way.packMin) * minute
-    return { id, type, soiledAt: status === 'soiled' ? Math.max(since!, now - wayMs) : now }
+    return { id, type, soiledAt: status === 'soiled' ? Math.max(sure(since), now - wayMs) : now }
   })
 }

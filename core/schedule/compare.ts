@@ -1,3 +1,4 @@
+import { sure } from '../sure'
 import { layOut } from './timeline'
 import type { Plan } from '../model/plan'
 
@@ -27,7 +28,7 @@ export function comparePlans(before: Plan, after: Plan): Consequence {
   const steps = (p: Plan): string[] => p.steps.map((s) => s.title)
   const holds = (p: Plan): string[] => p.holds.map((h) => h.title)
   const clashes = (p: Plan): string[] => p.clashes.map((x) => x.what)
-  const dentist = (p: Plan, busy: Record<string, number>): number => busy[p.people.find((x) => x.dentist)!.id] ?? 0
+  const dentist = (p: Plan, busy: Record<string, number>): number => busy[sure(p.people.find((x) => x.dentist)).id] ?? 0
   return {
     itemsAdded: missingFrom(items(before), items(after)),
     itemsRemoved: missingFrom(items(after), items(before)),

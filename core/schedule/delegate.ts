@@ -3,6 +3,7 @@
  * single step, taken back by the dentist, would let the patient go sooner. Chair time counts first, the dentist's minutes
  * second. Who may do what is the functions table's to say and the dentist's to decide; this only counts.
  */
+import { sure } from '../sure'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
 import { layOut } from './timeline'
@@ -45,7 +46,7 @@ function givenTo(plan: Plan, dentist: Plan['people'][number], ids: ReadonlySet<s
 
 /** @returns null where nobody but the dentist works in the mouth */
 export function delegationOf(plan: Plan): Delegation | null {
-  const dentist = plan.people.find((p) => p.dentist)!
+  const dentist = sure(plan.people.find((p) => p.dentist))
   const own = delegated(plan, dentist.id)
   if (own.length === 0) return null
   const now = layOut(plan)

@@ -3,6 +3,7 @@
  * whoever is needed in two chairs goes to the one that asked first, and a visit that had to wait is late from there on.
  * Likely durations. What has happened stands: a visit that has begun is as it was until now.
  */
+import { sure } from '../sure'
 import { stretchesOf, type PlacedVisit } from './day'
 
 /** The practice's day on one date, ms since the epoch. */
@@ -69,7 +70,7 @@ export function forwardOf(
   const lunch = hours?.lunch
 
   return (startsAt) => {
-    const queues = chairs.map((own) => own.toSorted((a, b) => startsAt[a]! - startsAt[b]! || a - b))
+    const queues = chairs.map((own) => own.toSorted((a, b) => sure(startsAt[a]) - sure(startsAt[b]) || a - b))
     const at = queues.map(() => 0)
     const next = queues.map(() => 0)
     const began = new Float64Array(visits.length)
@@ -82,60 +83,61 @@ export function forwardOf(
     const waits = new Float64Array(visits.length)
     const ends = new Float64Array(visits.length)
     const seat = (q: number): void => {
-      const i = queues[q]![at[q]!]
+      const i = sure(queues[q])[sure(at[q])]
       if (i === undefined) return
-      began[i] = visits[i]!.begun ? startsAt[i]! : Math.max(startsAt[i]!, chairFree[q]!, now)
-      waits[i] = Math.max(0, began[i]! - startsAt[i]!)
+      began[i] = sure(visits[i]).begun ? sure(startsAt[i]) : Math.max(sure(startsAt[i]), sure(chairFree[q]), now)
+      waits[i] = Math.max(0, sure(began[i]) - sure(startsAt[i]))
     }
     queues.forEach((_, q) => seat(q))
     for (;;) {
       let q = -1
       let soonest = Infinity
       for (let c = 0; c < queues.length; c++) {
-        const i = queues[c]![at[c]!]
+        const i = sure(queues[c])[sure(at[c])]
         if (i === undefined) continue
-        const w = works[i]![next[c]!]
+        const w = sure(works[i])[sure(next[c])]
         // A visit whose work is all given out ends; the chair's next one is asked for in its stead.
-        const ready = w ? began[i]! + late[i]! + w.fromMs : -Infinity
+        const ready = w ? sure(began[i]) + sure(late[i]) + w.fromMs : -Infinity
         if (ready < soonest) [q, soonest] = [c, ready]
       }
       if (q < 0) break
-      const i = queues[q]![at[q]!]!
-      const w = works[i]![next[q]!]
+      const i = sure(sure(queues[q])[sure(at[q])])
+      const w = sure(works[i])[sure(next[q])]
       if (!w) {
-        ends[i] = began[i]! + late[i]! + lengths[i]!
-        chairFree[q] = ends[i]! + turnoverMs
+        ends[i] = sure(began[i]) + sure(late[i]) + sure(lengths[i])
+        chairFree[q] = sure(ends[i]) + turnoverMs
         at[q]!++
         next[q] = 0
         seat(q)
         continue
       }
       const p = w.person
-      const past = visits[i]!.begun === true && soonest < now
-      const beginAt = past ? soonest : Math.max(soonest, free[p]!)
+      const past = sure(visits[i]).begun === true && soonest < now
+      const beginAt = past ? soonest : Math.max(soonest, sure(free[p]))
       waits[i]! += beginAt - soonest
       late[i]! += beginAt - soonest
       busy[p]! += w.lengthMs
-      first[p] = Math.min(first[p]!, beginAt)
-      if (lunch) rest[p] = Math.max(rest[p]!, Math.min(beginAt, lunch.toAt) - Math.max(free[p]!, lunch.fromAt))
-      free[p] = Math.max(free[p]!, beginAt + w.lengthMs)
+      first[p] = Math.min(sure(first[p]), beginAt)
+      if (lunch)
+        rest[p] = Math.max(sure(rest[p]), Math.min(beginAt, lunch.toAt) - Math.max(sure(free[p]), lunch.fromAt))
+      free[p] = Math.max(sure(free[p]), beginAt + w.lengthMs)
       next[q]!++
     }
     let [wait, idle, overtime, short] = [0, 0, 0, 0]
     for (let i = 0; i < visits.length; i++) {
-      wait += waits[i]!
-      if (hours) overtime += Math.max(0, ends[i]! - Math.max(hours.closesAt, began[i]!))
+      wait += sure(waits[i])
+      if (hours) overtime += Math.max(0, sure(ends[i]) - Math.max(hours.closesAt, sure(began[i])))
     }
-    for (const p of counted) if (first[p]! < Infinity) idle += free[p]! - first[p]! - busy[p]!
+    for (const p of counted) if (sure(first[p]) < Infinity) idle += sure(free[p]) - sure(first[p]) - sure(busy[p])
     if (lunch) {
       for (let p = 0; p < names.length; p++) {
-        if (!Number.isFinite(first[p]!)) continue
-        const longest = Math.max(rest[p]!, lunch.toAt - Math.max(free[p]!, lunch.fromAt))
+        if (!Number.isFinite(sure(first[p]))) continue
+        const longest = Math.max(sure(rest[p]), lunch.toAt - Math.max(sure(free[p]), lunch.fromAt))
         short += Math.max(0, lunch.restMs - longest)
       }
     }
     return {
-      visits: visits.map((_, i) => ({ startsAt: began[i]!, endsAt: ends[i]!, waitMs: waits[i]! })),
+      visits: visits.map((_, i) => ({ startsAt: sure(began[i]), endsAt: sure(ends[i]), waitMs: sure(waits[i]) })),
       waitS: wait / 1000,
       idleS: idle / 1000,
       overtimeS: overtime / 1000,

@@ -4,6 +4,7 @@
  * seeded other beginnings (they depend on differences alone, so a table holds them); then the day is run forward with
  * each move, and waits, overtime, rest and idle time are weighed in. It proposes: nobody is moved until a person says so.
  */
+import { sure } from '../sure'
 import { defaultDayRules, type DayRules } from '../practice/day-rules'
 import { twiceInDay, twiceOf, wantsOf } from './collide'
 import type { PlacedVisit } from './day'
@@ -88,12 +89,12 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
   // Whose time has come without their having begun has to be moved to now at least, whatever the shift allowed.
   const overdue = visits.map((v) => (v.fixed || v.startsAt >= now ? 0 : Math.ceil((now - v.startsAt) / gridMs)))
   const reaches = visits.map((v, i) =>
-    v.fixed ? 0 : Math.max(overdue[i]!, Math.floor((v.mostMs ?? problem.mostMs) / gridMs)),
+    v.fixed ? 0 : Math.max(sure(overdue[i]), Math.floor((v.mostMs ?? problem.mostMs) / gridMs)),
   )
   const reach = Math.max(0, ...reaches)
   // In steps of the grid from the wished time, the nearest first; what has not begun begins no sooner than now.
   const offsets = visits.map((v, i) =>
-    Array.from({ length: 2 * reaches[i]! + 1 }, (_, k) => k - reaches[i]!)
+    Array.from({ length: 2 * sure(reaches[i]) + 1 }, (_, k) => k - sure(reaches[i]))
       .filter((o) => o === 0 || v.startsAt + o * gridMs >= now)
       .toSorted((a, b) => Math.abs(a) - Math.abs(b)),
   )
@@ -103,24 +104,24 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
   for (let i = 0; i < n; i++) {
     for (let j = i + 1; j < n; j++) {
       const table = Float64Array.from({ length: 4 * reach + 1 }, (_, k) =>
-        twiceOf(wants[i]!, wants[j]!, (k - 2 * reach) * gridMs, turnoverMs),
+        twiceOf(sure(wants[i]), sure(wants[j]), (k - 2 * reach) * gridMs, turnoverMs),
       )
       if (!table.some((x) => x > 0)) continue
       tables.set(i * n + j, table)
-      near[i]!.push(j)
-      near[j]!.push(i)
+      sure(near[i]).push(j)
+      sure(near[j]).push(i)
     }
   }
   const pair = (i: number, j: number, oi: number, oj: number): number =>
     i < j ? (tables.get(i * n + j)?.[oj - oi + 2 * reach] ?? 0) : (tables.get(j * n + i)?.[oi - oj + 2 * reach] ?? 0)
   const alone = (o: number): number => (o === 0 ? 0 : weights.call + (weights.shift * Math.abs(o) * gridMs) / minute)
   const collisions = (i: number, o: number, at: readonly number[], except = -1): number =>
-    near[i]!.reduce((sum, j) => (j === except ? sum : sum + pair(i, j, o, at[j]!)), 0)
+    sure(near[i]).reduce((sum, j) => (j === except ? sum : sum + pair(i, j, o, sure(at[j]))), 0)
   const onPaper = (at: readonly number[]): number =>
     weights.twice * (at.reduce((sum, o, i) => sum + collisions(i, o, at), 0) / 2) +
     at.reduce((sum, o) => sum + alone(o), 0)
   const forward = forwardOf(visits, { turnoverMs, now, dentists, ...(hours ? { hours } : {}) })
-  const startsOf = (at: readonly number[]): number[] => at.map((o, i) => visits[i]!.startsAt + o * gridMs)
+  const startsOf = (at: readonly number[]): number[] => at.map((o, i) => sure(visits[i]).startsAt + o * gridMs)
   const idleNowS = forward(visits.map((v) => v.startsAt)).idleS
   let runs = 0
   const spent = (): boolean => runs >= mostRuns
@@ -132,8 +133,8 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
 
   /** The best place of one visit with the others where they are, by the cost given; true where that is another. */
   const settleOne = (i: number, at: number[], cost: (o: number) => number): boolean => {
-    let best = { o: at[i]!, points: cost(at[i]!) }
-    for (const o of offsets[i]!) {
+    let best = { o: sure(at[i]), points: cost(sure(at[i])) }
+    for (const o of sure(offsets[i])) {
       const found = cost(o)
       if (found < best.points - 1e-9) best = { o, points: found }
     }
@@ -143,9 +144,9 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
   }
   /** The best places of two that can collide, moved together. */
   const settleTwo = (i: number, j: number, at: number[], cost: (oi: number, oj: number) => number): boolean => {
-    let best = { oi: at[i]!, oj: at[j]!, points: cost(at[i]!, at[j]!) }
-    for (const oi of offsets[i]!)
-      for (const oj of offsets[j]!) {
+    let best = { oi: sure(at[i]), oj: sure(at[j]), points: cost(sure(at[i]), sure(at[j])) }
+    for (const oi of sure(offsets[i]))
+      for (const oj of sure(offsets[j])) {
         const found = cost(oi, oj)
         if (found < best.points - 1e-9) best = { oi, oj, points: found }
       }
@@ -156,7 +157,7 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
   }
   // In the run visits that never collide still queue behind one another: where there are few, any two are tried.
   const pairs = free.flatMap((i) =>
-    (n <= fewVisits ? free : near[i]!).filter((j) => j > i && !visits[j]!.fixed).map((j) => [i, j] as const),
+    (n <= fewVisits ? free : sure(near[i])).filter((j) => j > i && !sure(visits[j]).fixed).map((j) => [i, j] as const),
   )
   /** Moves one by one until that helps no more, then two at a time; by what collides on paper, or by all that counts. */
   const descend = (
@@ -180,8 +181,8 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
       (i, at) => settleOne(i, at, (o) => weights.twice * collisions(i, o, at) + alone(o)),
       (i, j, at) => {
         const [one, two] = [
-          new Map(offsets[i]!.map((o) => [o, weights.twice * collisions(i, o, at, j) + alone(o)])),
-          new Map(offsets[j]!.map((o) => [o, weights.twice * collisions(j, o, at, i) + alone(o)])),
+          new Map(sure(offsets[i]).map((o) => [o, weights.twice * collisions(i, o, at, j) + alone(o)])),
+          new Map(sure(offsets[j]).map((o) => [o, weights.twice * collisions(j, o, at, i) + alone(o)])),
         ]
         return settleTwo(
           i,
@@ -194,7 +195,7 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
   const full = (from: readonly number[], together: boolean): number[] => {
     const trial = [...from]
     const tried = (at: readonly number[], change: (x: number[]) => void): number => {
-      for (let k = 0; k < n; k++) trial[k] = at[k]!
+      for (let k = 0; k < n; k++) trial[k] = sure(at[k])
       change(trial)
       return points(trial)
     }
@@ -213,7 +214,9 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
     const next = random(n)
     const somewhere = (): number[] =>
       still.map((_, i) =>
-        !visits[i]!.fixed && next() < 0.5 ? offsets[i]![Math.floor(next() * offsets[i]!.length)]! : 0,
+        !sure(visits[i]).fixed && next() < 0.5
+          ? sure(sure(offsets[i])[Math.floor(next() * sure(offsets[i]).length)])
+          : 0,
       )
     const beginning = [still, ...Array.from({ length: beginnings }, somewhere)]
     const onTable = beginning.map(paper).toSorted((a, b) => onPaper(a) - onPaper(b))
@@ -236,8 +239,8 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
     for (let kick = 0; kick < kicks && !spent(); kick++) {
       const at = [...best.at]
       for (let k = 0; k < 3 && free.length > 0; k++) {
-        const i = free[Math.floor(next() * free.length)]!
-        at[i] = offsets[i]![Math.floor(next() * offsets[i]!.length)]!
+        const i = sure(free[Math.floor(next() * free.length)])
+        at[i] = sure(sure(offsets[i])[Math.floor(next() * sure(offsets[i]).length)])
       }
       better(full(at, together))
       tell()
@@ -245,10 +248,10 @@ export function proposeDay(problem: DayProblem, beginnings = 6, progress?: (shar
     if (n <= pairsUpTo) better(full(best.at, true))
   }
   return {
-    moves: visits.flatMap((v, i) => (best.at[i] === 0 ? [] : [{ visitId: v.id, byMs: best.at[i]! * gridMs }])),
+    moves: visits.flatMap((v, i) => (best.at[i] === 0 ? [] : [{ visitId: v.id, byMs: sure(best.at[i]) * gridMs }])),
     twiceBeforeMin,
     twiceAfterMin: twiceInDay(
-      visits.map((v, i) => ({ ...v, startsAt: v.startsAt + best.at[i]! * gridMs })),
+      visits.map((v, i) => ({ ...v, startsAt: v.startsAt + sure(best.at[i]) * gridMs })),
       turnoverMs,
     ),
     before,

@@ -3,6 +3,7 @@
  * the rest is laid out anew from this moment, in the least chair time left. Windows that the past has already broken are
  * marked, not hidden.
  */
+import { sure } from '../sure'
 import { isClock, leastS } from '../model/link'
 import { edgeAt } from '../run/clocks'
 import { edgeOf, type RunCore, stepState } from '../run/state'
@@ -53,10 +54,13 @@ function restOf(plan: Scored, core: RunCore, now: number): { problem: Problem; m
     }
     // The first edge is a fact: what hangs on it is a bound on the second. A finish falls its own length after its start.
     const toS =
-      link.toEdge === 'finish' ? (left.get(link.to) ?? plan.steps.find((s) => s.id === link.to)!.spread.likelyS) : 0
+      link.toEdge === 'finish'
+        ? (left.get(link.to) ?? sure(plan.steps.find((s) => s.id === link.to)).spread.likelyS)
+        : 0
     const at = since(edge, now)
     if (status(link.to) === 'running') {
-      if (link.toEdge === 'finish' && isClock(link)) left.set(link.to, Math.max(left.get(link.to)!, at + leastS(link)))
+      if (link.toEdge === 'finish' && isClock(link))
+        left.set(link.to, Math.max(sure(left.get(link.to)), at + leastS(link)))
       continue
     }
     const bound = (starts[link.to] ??= {})
@@ -68,12 +72,12 @@ function restOf(plan: Scored, core: RunCore, now: number): { problem: Problem; m
   }
   // Two steps that already run may share a person by their own doing; whoever is bound longest keeps the place.
   const keeper = new Map<string, string>()
-  for (const s of running.toSorted((a, b) => left.get(b.id)! - left.get(a.id)!))
+  for (const s of running.toSorted((a, b) => sure(left.get(b.id)) - sure(left.get(a.id))))
     for (const h of heldBy(plan, s)) if (!keeper.has(h)) keeper.set(h, s.id)
   const tasks = [
     ...running.map((s) => ({
       id: s.id,
-      durationS: left.get(s.id)!,
+      durationS: sure(left.get(s.id)),
       holds: heldBy(plan, s).filter((h) => keeper.get(h) === s.id),
     })),
     ...todo.map((s) => ({ id: s.id, durationS: s.spread.likelyS, holds: heldBy(plan, s) })),
@@ -141,7 +145,7 @@ export function layOutFrom(plan: Scored, core: RunCore, now: number): Timeline {
     if (!s || s.status === 'skipped') return []
     const startedS = ((edgeOf(s, 'start') ?? now) - began) / 1000
     if (s.status === 'done') return [barOf(plan, step, startedS, (s.finishedAt - began) / 1000, 0, s.performer)]
-    const ends = (from: number): number => nowS + from + durations.get(step.id)!
+    const ends = (from: number): number => nowS + from + sure(durations.get(step.id))
     if (s.status === 'running') return [barOf(plan, step, startedS, ends(0), 0, s.performer)]
     const from = startS[step.id] ?? 0
     return [barOf(plan, step, nowS + from, ends(from), slackS[step.id] ?? 0)]

@@ -1,4 +1,5 @@
 /** What saves a visit that would find no cassette: an extra run, two visits exchanged, one more cassette; each simulated before it is said. */
+import { sure } from '../sure'
 import type { CassetteType } from '../practice/instruments'
 import { simulateTurnover, type CassetteVisit, type Dry, type TurnoverProblem } from './turnover'
 
@@ -42,8 +43,8 @@ const actOn = (
       },
       extra: [...extra],
     }
-  const [a, b] = act.visitIds.map((id) => problem.visits.find((v) => v.id === id)!)
-  return { problem: { ...problem, visits: swapped(problem.visits, a!, b!) }, extra: [...extra] }
+  const [a, b] = act.visitIds.map((id) => sure(problem.visits.find((v) => v.id === id)))
+  return { problem: { ...problem, visits: swapped(problem.visits, sure(a), sure(b)) }, extra: [...extra] }
 }
 
 /** Every act worth trying: runs at each moment at which something of a missing type has just been packed, and later ones. */

@@ -5,6 +5,7 @@
  * when what it waits for is done, and what opens a window is begun on the word of whoever is still busy: so long before
  * they are done as the way to the window's end takes.
  */
+import { sure } from '../sure'
 import { random, triangular } from '../random'
 import { isWindow, leastS } from '../model/link'
 import { layOut, problemOf, withPatient, type Scored } from './timeline'
@@ -30,14 +31,14 @@ interface Wait {
 function inOrder(waits: readonly Wait[][], start: readonly number[]): number[] | null {
   const left = waits.map((w) => new Set(w.map((x) => x.from)).size)
   const next = waits.map((): number[] => [])
-  waits.forEach((w, i) => new Set(w.map((x) => x.from)).forEach((f) => next[f]!.push(i)))
+  waits.forEach((w, i) => new Set(w.map((x) => x.from)).forEach((f) => sure(next[f]).push(i)))
   const ready = left.flatMap((n, i) => (n === 0 ? [i] : []))
   const order: number[] = []
   while (ready.length > 0) {
-    ready.sort((a, b) => start[b]! - start[a]! || b - a)
-    const i = ready.pop()!
+    ready.sort((a, b) => sure(start[b]) - sure(start[a]) || b - a)
+    const i = sure(ready.pop())
     order.push(i)
-    for (const j of next[i]!) if (--left[j]! === 0) ready.push(j)
+    for (const j of sure(next[i])) if (--left[j]! === 0) ready.push(j)
   }
   return order.length === waits.length ? order : null
 }
@@ -46,10 +47,10 @@ function inOrder(waits: readonly Wait[][], start: readonly number[]): number[] |
 function reach(waits: readonly Wait[][], order: readonly number[], likely: readonly number[], from: number): number[] {
   const after = waits.map((_, i) => (i === from ? 0 : -Infinity))
   for (const i of order)
-    for (const w of waits[i]!)
+    for (const w of sure(waits[i]))
       after[i] = Math.max(
-        after[i]!,
-        after[w.from]! + (w.finish ? likely[w.from]! : 0) + w.afterS - (w.ownFinish ? likely[i]! : 0),
+        sure(after[i]),
+        sure(after[w.from]) + (w.finish ? sure(likely[w.from]) : 0) + w.afterS - (w.ownFinish ? sure(likely[i]) : 0),
       )
   return after
 }
@@ -57,7 +58,7 @@ function reach(waits: readonly Wait[][], order: readonly number[], likely: reado
 /** A step and all that it waits for, near and far. */
 function leadingTo(waits: readonly Wait[][], to: number): Set<number> {
   const seen = new Set([to])
-  for (const i of seen) for (const w of waits[i]!) seen.add(w.from)
+  for (const i of seen) for (const w of sure(waits[i])) seen.add(w.from)
   return seen
 }
 
@@ -71,7 +72,7 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
   for (const l of plan.links) {
     const [from, to] = [at.get(l.from), at.get(l.to)]
     if (from === undefined || to === undefined || from === to) continue
-    waits[to]!.push({
+    sure(waits[to]).push({
       from,
       finish: l.fromEdge === 'finish',
       ownFinish: l.toEdge === 'finish',
@@ -82,27 +83,27 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
   const lines = new Map<string, number[]>()
   problemOf(plan).tasks.forEach((t, i) => t.holds.forEach((h) => lines.set(h, [...(lines.get(h) ?? []), i])))
   for (const line of lines.values()) {
-    line.sort((a, b) => start[a]! - start[b]! || a - b)
+    line.sort((a, b) => sure(start[a]) - sure(start[b]) || a - b)
     for (let i = 1; i < line.length; i++)
-      waits[line[i]!]!.push({ from: line[i - 1]!, finish: true, ownFinish: false, afterS: 0 })
+      sure(waits[sure(line[i])]).push({ from: sure(line[i - 1]), finish: true, ownFinish: false, afterS: 0 })
   }
   const windows = plan.links.flatMap((l) =>
-    isWindow(l) && at.has(l.from) && at.has(l.to) ? [{ ...l, a: at.get(l.from)!, b: at.get(l.to)! }] : [],
+    isWindow(l) && at.has(l.from) && at.has(l.to) ? [{ ...l, a: sure(at.get(l.from)), b: sure(at.get(l.to)) }] : [],
   )
   const plain = inOrder(waits, start)
   const holding = waits.map((w) => [...w])
   const likely = steps.map((s) => s.spread.likelyS)
   for (const w of plain ? windows : []) {
-    const after = reach(waits, plain!, likely, w.a)
+    const after = reach(waits, sure(plain), likely, w.a)
     // Where something else joins the way from the window's beginning to its end, the window waits for its word.
     for (const m of leadingTo(waits, w.b)) {
       if (m === w.a || after[m] === -Infinity) continue
-      for (const other of waits[m]!) {
+      for (const other of sure(waits[m])) {
         if (after[other.from] !== -Infinity) continue
-        holding[w.a]!.push({
+        sure(holding[w.a]).push({
           ...other,
           ownFinish: false,
-          afterS: other.afterS - (other.ownFinish ? likely[m]! : 0) - after[m]!,
+          afterS: other.afterS - (other.ownFinish ? sure(likely[m]) : 0) - sure(after[m]),
         })
       }
     }
@@ -119,30 +120,34 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
   for (let n = 0; n < draws; n++) {
     let length = 0
     for (const i of order) {
-      const { shortS, likelyS, longS } = steps[i]!.spread
+      const { shortS, likelyS, longS } = sure(steps[i]).spread
       const takes = triangular(shortS, likelyS, longS, next())
       let from = 0
-      for (const w of used[i]!)
-        from = Math.max(from, (w.finish ? end[w.from]! : begin[w.from]!) + w.afterS - (w.ownFinish ? takes : 0))
+      for (const w of sure(used[i]))
+        from = Math.max(
+          from,
+          (w.finish ? sure(end[w.from]) : sure(begin[w.from])) + w.afterS - (w.ownFinish ? takes : 0),
+        )
       begin[i] = from
       end[i] = from + takes
-      if (inChair[i]) length = Math.max(length, end[i]!)
+      if (inChair[i]) length = Math.max(length, sure(end[i]))
     }
     lengths[n] = length
     windows.forEach((w, k) => {
       if (
-        (w.toEdge === 'finish' ? end[w.b]! : begin[w.b]!) - (w.fromEdge === 'finish' ? end[w.a]! : begin[w.a]!) >
+        (w.toEdge === 'finish' ? sure(end[w.b]) : sure(begin[w.b])) -
+          (w.fromEdge === 'finish' ? sure(end[w.a]) : sure(begin[w.a])) >
         w.atMostS
       )
         over[k]!++
     })
   }
   lengths.sort()
-  const part = (share: number): number => lengths[Math.min(draws - 1, Math.ceil(share * draws) - 1)]!
+  const part = (share: number): number => sure(lengths[Math.min(draws - 1, Math.ceil(share * draws) - 1)])
   return {
     draws,
     likelyS: part(0.5),
     eightInTenS: part(0.8),
-    missed: windows.map((w, k) => ({ linkId: w.id, title: w.title!, share: over[k]! / draws })),
+    missed: windows.map((w, k) => ({ linkId: w.id, title: sure(w.title), share: sure(over[k]) / draws })),
   }
 }

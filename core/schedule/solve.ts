@@ -5,6 +5,7 @@
  * longest path and by Jackson's preemptive rule for each thing (Carlier, European Journal of Operational Research 11,
  * 1982). Exact where `proven`; else the best found within the nodes allowed, beside the bound it was measured against.
  */
+import { firstOf, sure } from '../sure'
 import { Distances, never } from './distances'
 
 export interface Task {
@@ -79,8 +80,8 @@ function closed(problem: Problem, rules: readonly Rule[]): Distances | null {
     const [a, b] = [at.get(r.from), at.get(r.to)]
     if (a === undefined || b === undefined) continue
     const shift =
-      (r.fromEdge === 'finish' ? problem.tasks[a - 1]!.durationS : 0) -
-      (r.toEdge === 'finish' ? problem.tasks[b - 1]!.durationS : 0)
+      (r.fromEdge === 'finish' ? sure(problem.tasks[a - 1]).durationS : 0) -
+      (r.toEdge === 'finish' ? sure(problem.tasks[b - 1]).durationS : 0)
     // A tie of a task to itself says how long it may take; a task's own length is not a matter of order.
     if (a !== b) ties.push([a, b, shift + (r.atLeastS ?? 0)])
     if (r.atMostS !== undefined && (a !== b || -shift > r.atMostS))
@@ -99,9 +100,9 @@ function preemptive(tasks: { head: number; dur: number; tail: number }[]): numbe
   let now = 0
   let bound = 0
   while (waiting.length > 0 || open.length > 0) {
-    if (open.length === 0) now = Math.max(now, waiting[0]!.head)
-    while (waiting.length > 0 && waiting[0]!.head <= now) {
-      const t = waiting.shift()!
+    if (open.length === 0) now = Math.max(now, firstOf(waiting).head)
+    while (waiting.length > 0 && firstOf(waiting).head <= now) {
+      const t = sure(waiting.shift())
       open.push({ left: t.dur, tail: t.tail })
     }
     const most = open.reduce((a, b) => (b.tail > a.tail ? b : a))
@@ -121,7 +122,7 @@ function boundOf(s: Search, d: Distances): number {
   let bound = tailOf(d, 0)
   for (const tasks of s.wanted) {
     const heads = tasks
-      .map((i) => ({ head: d.at(0, i), dur: s.dur[i]!, tail: tailOf(d, i) - s.dur[i]! }))
+      .map((i) => ({ head: d.at(0, i), dur: sure(s.dur[i]), tail: tailOf(d, i) - sure(s.dur[i]) }))
       .filter((t) => t.tail >= 0)
     if (heads.length > 1) bound = Math.max(bound, preemptive(heads))
   }
@@ -134,7 +135,7 @@ function settle(s: Search, d: Distances): boolean {
     again = false
     const most = s.best?.length ?? Infinity
     for (const [i, j] of s.pairs) {
-      const [di, dj] = [s.dur[i]!, s.dur[j]!]
+      const [di, dj] = [sure(s.dur[i]), sure(s.dur[j])]
       if (d.at(i, j) >= di || d.at(j, i) >= dj) continue
       const can = (a: number, b: number, da: number): boolean =>
         d.at(b, a) + da <= 0 && d.at(0, a) + da + tailOf(d, b) < most
@@ -155,7 +156,7 @@ function search(s: Search, d: Distances): void {
   // The pair that overlaps when everything starts as early as it can, and hurts most whichever goes first.
   let worst: { i: number; j: number; regret: number; first: boolean } | null = null
   for (const [i, j] of s.pairs) {
-    const [di, dj] = [s.dur[i]!, s.dur[j]!]
+    const [di, dj] = [sure(s.dur[i]), sure(s.dur[j])]
     // Ordered already, whatever rounding says of the sums: to branch on it again would never end.
     if (d.at(i, j) >= di || d.at(j, i) >= dj) continue
     const [ei, ej] = [d.at(0, i), d.at(0, j)]
@@ -168,9 +169,9 @@ function search(s: Search, d: Distances): void {
   if (!worst) {
     // What happens not to overlap is kept in the order it fell in: who goes first is part of the answer.
     for (const [i, j] of s.pairs) {
-      if (d.at(i, j) >= s.dur[i]! || d.at(j, i) >= s.dur[j]!) continue
+      if (d.at(i, j) >= sure(s.dur[i]) || d.at(j, i) >= sure(s.dur[j])) continue
       const [first, second] = d.at(0, i) < d.at(0, j) ? [i, j] : [j, i]
-      d.tie(first, second, s.dur[first]!)
+      d.tie(first, second, sure(s.dur[first]))
     }
     s.best = { distances: d, length: tailOf(d, 0) }
     return
@@ -186,7 +187,7 @@ function search(s: Search, d: Distances): void {
         [i, j],
       ]) {
     const next = d.copy()
-    if (next.tie(a!, b!, s.dur[a!]!)) search(s, next)
+    if (next.tie(sure(a), sure(b), sure(s.dur[sure(a)]))) search(s, next)
   }
 }
 
@@ -204,7 +205,7 @@ function start(problem: Problem, d: Distances, limit: number, any: boolean): Sea
     for (const [x, i] of tasks.entries())
       for (const j of tasks.slice(x + 1)) {
         const key = i * dur.length + j
-        if (!seen.has(key) && d.at(i, j) < dur[i]! && d.at(j, i) < dur[j]!) pairs.push([i, j])
+        if (!seen.has(key) && d.at(i, j) < sure(dur[i]) && d.at(j, i) < sure(dur[j])) pairs.push([i, j])
         seen.add(key)
       }
   return { dur, wanted, pairs, nodes: 0, limit, best: null, any }
@@ -262,17 +263,17 @@ export function solve(problem: Problem, limit = mostNodes): Solved {
   const starts = [0, ...ids.map((_, i) => distances.at(0, i + 1))]
   const latest = (i: number): number => (distances.at(i, 0) <= never / 2 ? Infinity : -distances.at(i, 0))
   // What opens a window, and what lies between that and its end, starts as late as nothing else has to move for it.
-  const late = insideWindows(problem, distances).toSorted((a, b) => starts[b]! - starts[a]!)
+  const late = insideWindows(problem, distances).toSorted((a, b) => sure(starts[b]) - sure(starts[a]))
   for (const i of late)
     starts[i] = Math.min(
       length - tailOf(distances, i),
       latest(i),
       ...ids.flatMap((_, j) =>
-        j + 1 === i || distances.at(i, j + 1) <= never / 2 ? [] : [starts[j + 1]! - distances.at(i, j + 1)],
+        j + 1 === i || distances.at(i, j + 1) <= never / 2 ? [] : [sure(starts[j + 1]) - distances.at(i, j + 1)],
       ),
     )
   return {
-    startS: Object.fromEntries(ids.map((id, i) => [id, starts[i + 1]!])),
+    startS: Object.fromEntries(ids.map((id, i) => [id, sure(starts[i + 1])])),
     lengthS: length,
     boundS: proven ? length : Math.min(length, rootBound),
     proven,
@@ -282,7 +283,8 @@ export function solve(problem: Problem, limit = mostNodes): Solved {
         id,
         Math.max(
           0,
-          Math.min(latest(i + 1), length - Math.max(tailOf(distances, i + 1), s.dur[i + 1]!)) - distances.at(0, i + 1),
+          Math.min(latest(i + 1), length - Math.max(tailOf(distances, i + 1), sure(s.dur[i + 1]))) -
+            distances.at(0, i + 1),
         ),
       ]),
     ),

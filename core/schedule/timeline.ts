@@ -3,6 +3,7 @@
  * allow with the likely durations; people and the mouth are never in two places. Where the rules cannot all hold, the
  * plan's own order is laid out and what is overrun is marked.
  */
+import { sure } from '../sure'
 import type { Plan } from '../model/plan'
 import { isClock, leastS } from '../model/link'
 import type { Step } from '../model/step'
@@ -109,8 +110,8 @@ export function layOut(plan: Scored): Timeline {
       ? { ...inPlanOrder(plan), conflict: found.conflict }
       : drawn(
           plan,
-          (id) => found.startS[id]!,
-          (id) => found.slackS[id]!,
+          (id) => sure(found.startS[id]),
+          (id) => sure(found.slackS[id]),
         )
   known.set(plan, timeline)
   return timeline
@@ -127,8 +128,8 @@ function inPlanOrder(plan: Scored): Timeline {
     const missed = timeline.brackets.filter((b) => b.missed)
     if (missed.length === 0) break
     for (const b of missed) {
-      const bar = timeline.bars.find((x) => x.stepId === b.from)!
-      notBefore.set(b.from, bar.startS + (b.endS - b.startS) - b.longestS!)
+      const bar = sure(timeline.bars.find((x) => x.stepId === b.from))
+      notBefore.set(b.from, bar.startS + (b.endS - b.startS) - sure(b.longestS))
     }
     timeline = drawn(plan, earliest(plan, notBefore))
   }
@@ -153,7 +154,7 @@ function earliest(plan: Scored, notBefore: ReadonlyMap<string, number>): Start {
     at.set(step.id, { start, finish })
     for (const r of resources) free.set(r, finish)
   }
-  return (id) => at.get(id)!.start
+  return (id) => sure(at.get(id)).start
 }
 
 /** The starts as bars, waits, brackets and sums. */

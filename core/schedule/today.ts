@@ -1,4 +1,5 @@
 /** The day as it stands: what the practice's rules make of its visits, and who is to be told when it runs late. */
+import { sure } from '../sure'
 import type { DayRules } from '../practice/day-rules'
 import { wallTime } from '../clock'
 import { neededTwiceInDay, twiceInDay, type Twice } from './collide'
@@ -108,8 +109,8 @@ export function lateOf(facts: DayFacts, run: DayRun): Late[] {
   const most = facts.rules.warnMin * minute
   const own = new Map(facts.visits.map((v) => [v.id, v]))
   return placed(facts).flatMap((p, i) => {
-    const v = own.get(p.id)!
-    const gone = run.visits[i]!
+    const v = sure(own.get(p.id))
+    const gone = sure(run.visits[i])
     const late: Late = {
       visitId: p.id,
       startsAt: gone.startsAt,
@@ -125,7 +126,8 @@ export function lateOf(facts: DayFacts, run: DayRun): Late[] {
 export function runsLate(facts: DayFacts, late: readonly Late[]): boolean {
   const own = new Map(facts.visits.map((v) => [v.id, v]))
   return late.some(
-    (l) => own.get(l.visitId)!.beganAt !== undefined || own.get(l.visitId)!.startsAt < (facts.now ?? -Infinity),
+    (l) =>
+      sure(own.get(l.visitId)).beganAt !== undefined || sure(own.get(l.visitId)).startsAt < (facts.now ?? -Infinity),
   )
 }
 

@@ -1,4 +1,5 @@
 /** The cassettes of a day as it stands: which visit would find none, and what saves it. */
+import { sure } from '../sure'
 import type { CassetteType, Instruments } from '../practice/instruments'
 import { wallTime } from '../clock'
 import { standsFrom, type CassetteState, type LoadRecord } from './cassettes'
@@ -66,7 +67,7 @@ export function turnoverOfDay(
   const { dry, loads: runs } = simulateTurnover(problem)
   const before = twiceInDay(visits, 0)
   const maySwap = (a: string, b: string): boolean => {
-    const [x, y] = [own.get(a)!, own.get(b)!]
+    const [x, y] = [sure(own.get(a)), sure(own.get(b))]
     if (
       x.fixed ||
       y.fixed ||

@@ -3,6 +3,7 @@
  * packing, runs in a steriliser's load and cools. Loads run when they are full, and at the practice's times with whatever
  * is packed. A plain simulation in order of time; what it says of an extra run or one more cassette is simulated, too.
  */
+import { firstOf, sure } from '../sure'
 import { cycleMin, type CassetteType, type Instruments, type Steriliser } from '../practice/instruments'
 
 const minute = 60_000
@@ -82,15 +83,15 @@ export function simulateTurnover(problem: TurnoverProblem, extra: readonly numbe
   const free = sterilisers.map(() => -Infinity)
 
   const becomes = (id: string, at: number): void => {
-    const type = typeOf.get(id)!
+    const type = sure(typeOf.get(id))
     const first = waiting.findIndex((d) => d.type === type)
-    if (first >= 0) waiting.splice(first, 1)[0]!.nextReadyAt = at
+    if (first >= 0) firstOf(waiting.splice(first, 1)).nextReadyAt = at
     ready.push({ id, type, since: at })
   }
   const start = (at: number, why: SimulatedLoad['why']): void => {
     while (queue.length > 0) {
       const s = free.findIndex(
-        (until, i) => until <= at && (why !== 'full' || queue.length >= sterilisers[i]!.capacity),
+        (until, i) => until <= at && (why !== 'full' || queue.length >= sure(sterilisers[i]).capacity),
       )
       if (s < 0) {
         // Every steriliser runs: what was to be run at this time is run as soon as one is free.
@@ -98,7 +99,7 @@ export function simulateTurnover(problem: TurnoverProblem, extra: readonly numbe
         if (why !== 'full' && Number.isFinite(next) && next > at) on(next, 2, () => start(next, why))
         return
       }
-      const steriliser = sterilisers[s]!
+      const steriliser = sure(sterilisers[s])
       const cassetteIds = queue.splice(0, steriliser.capacity)
       const endAt = at + cycleMin(steriliser) * minute
       const readyAt = endAt + way.coolMin * minute
@@ -112,7 +113,7 @@ export function simulateTurnover(problem: TurnoverProblem, extra: readonly numbe
     const packedAt = at + (way.handOverMin + way.washMin + way.packMin) * minute
     on(packedAt, 1, () => {
       queue.push(id)
-      out.packed.push({ cassetteId: id, type: typeOf.get(id)!, at: packedAt })
+      out.packed.push({ cassetteId: id, type: sure(typeOf.get(id)), at: packedAt })
     })
     on(packedAt, 2, () => start(packedAt, 'full'))
   }
@@ -121,7 +122,7 @@ export function simulateTurnover(problem: TurnoverProblem, extra: readonly numbe
     if (c.soiledAt !== undefined) soiled(c.id, c.soiledAt)
     else if (c.readyAt === undefined || c.readyAt === -Infinity)
       ready.push({ id: c.id, type: c.type, since: -Infinity })
-    else on(c.readyAt, 0, () => becomes(c.id, c.readyAt!))
+    else on(c.readyAt, 0, () => becomes(c.id, sure(c.readyAt)))
   }
   for (const at of problem.runsAt) on(at, 2, () => start(at, 'planned'))
   for (const at of extra) on(at, 2, () => start(at, 'extra'))
@@ -137,8 +138,8 @@ export function simulateTurnover(problem: TurnoverProblem, extra: readonly numbe
           return
         }
         const [taken] = ready.splice(at, 1)
-        out.uses.push({ visitId: v.id, cassetteId: taken!.id, type, neededAt })
-        soiled(taken!.id, v.endsAt)
+        out.uses.push({ visitId: v.id, cassetteId: sure(taken).id, type, neededAt })
+        soiled(sure(taken).id, v.endsAt)
       })
     }
   }
@@ -147,11 +148,11 @@ export function simulateTurnover(problem: TurnoverProblem, extra: readonly numbe
     let next = 0
     for (let i = 1; i < events.length; i++)
       if (
-        events[i]!.at < events[next]!.at ||
-        (events[i]!.at === events[next]!.at && events[i]!.rank < events[next]!.rank)
+        sure(events[i]).at < sure(events[next]).at ||
+        (sure(events[i]).at === sure(events[next]).at && sure(events[i]).rank < sure(events[next]).rank)
       )
         next = i
-    events.splice(next, 1)[0]!.act()
+    firstOf(events.splice(next, 1)).act()
   }
   return out
 }

@@ -1,4 +1,5 @@
 /** The arch: neighbours and contacts, functional cusps, and where each tooth stands for the drawing. */
+import { sure } from '../sure'
 import { dimensions } from './dimensions'
 import { jawOf, parts, isPrimary, type Tooth } from './notation'
 
@@ -9,8 +10,8 @@ export function archOrder(jaw: 'upper' | 'lower', dentition: 'permanent' | 'prim
   const length = dentition === 'primary' ? 5 : 8
   const positions = Array.from({ length }, (_, i) => i + 1)
   return [
-    ...positions.toReversed().map((p) => `${right! + shift}${p}` as Tooth),
-    ...positions.map((p) => `${left! + shift}${p}` as Tooth),
+    ...positions.toReversed().map((p) => `${sure(right) + shift}${p}` as Tooth),
+    ...positions.map((p) => `${sure(left) + shift}${p}` as Tooth),
   ]
 }
 
@@ -107,7 +108,7 @@ export function archPlaces(jaw: 'upper' | 'lower', dentition: 'permanent' | 'pri
   const mirror = places.map(
     (place, i): ArchPlace => ({
       ...place,
-      tooth: order[half.length - 1 - i]!,
+      tooth: sure(order[half.length - 1 - i]),
       xMm: -place.xMm,
       tangent: -place.tangent,
     }),

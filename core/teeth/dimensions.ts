@@ -2,6 +2,7 @@
  * Mean tooth dimensions in millimetres.
  * Standing M: Wheeler's table of average tooth measurements, from memory. Measured values win wherever a team has them.
  */
+import { sure } from '../sure'
 import { isPrimary, jawOf, parts, type Tooth } from './notation'
 
 export interface Dimensions {
@@ -58,7 +59,7 @@ const primary: Record<'upper' | 'lower', readonly Row[]> = {
 
 /** Mean dimensions of a tooth, mm. Both halves of a jaw are alike. */
 export function dimensions(t: Tooth): Dimensions {
-  const row = (isPrimary(t) ? primary : permanent)[jawOf(t)][parts(t).position - 1]!
+  const row = sure((isPrimary(t) ? primary : permanent)[jawOf(t)][parts(t).position - 1])
   return {
     crownLengthMm: row[0],
     rootLengthMm: row[1],

@@ -1,3 +1,4 @@
+import { sure } from '../sure'
 /**
  * Tooth notation. Canonical inside the program: ISO 3950 two-digit codes.
  * Source: ISO 3950:2016 (designation system for teeth); the Universal and quadrant systems as commonly published.
@@ -34,7 +35,7 @@ export function toUniversal(t: Tooth): string {
   const { quadrant, position } = parts(t)
   // Both systems walk the arches; each quadrant is a straight line in the walk, up or down.
   if (quadrant <= 4) return String([9 - position, 8 + position, 25 - position, 24 + position][quadrant - 1])
-  const index = [5 - position, 4 + position, 15 - position, 14 + position][quadrant - 5]!
+  const index = sure([5 - position, 4 + position, 15 - position, 14 + position][quadrant - 5])
   return String.fromCharCode('A'.charCodeAt(0) + index)
 }
 
@@ -114,5 +115,5 @@ export function readTooth(text: string, own: Notation): ToothReading {
   if (!second) return { kind: 'ok', ...first }
   const winner = readings.find((r) => r.notation === own)
   if (!winner) return { kind: 'ambiguous', readings }
-  return { kind: 'ok', ...winner, also: readings.find((r) => r !== winner)! }
+  return { kind: 'ok', ...winner, also: sure(readings.find((r) => r !== winner)) }
 }

@@ -1,4 +1,5 @@
 /** Children: J17 class III on a primary front tooth, J19 preformed metal crowns, J14 incisors under general anaesthesia. */
+import { firstOf } from '../sure'
 import { after } from './follow-ups'
 import { reason } from '../figure'
 import { adhesive, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
@@ -130,7 +131,7 @@ export const primaryClass3: VisitKind = {
 
 /** 'lower left second': how preformed crowns are sorted. */
 const crownClass = (u: Unit): string =>
-  `${'56'.includes(u.tooth[0]!) ? 'upper' : 'lower'} ${'58'.includes(u.tooth[0]!) ? 'right' : 'left'} ${u.tooth[1] === '4' ? 'first' : 'second'}`
+  `${'56'.includes(firstOf(u.tooth)) ? 'upper' : 'lower'} ${'58'.includes(firstOf(u.tooth)) ? 'right' : 'left'} ${u.tooth[1] === '4' ? 'first' : 'second'}`
 
 /** Size tried from the middle of the range; too big or too small is mended at the bench. */
 function metalCrown(c: Case, u: Unit, sealedIn: boolean): Block {

@@ -1,3 +1,4 @@
+import { sure } from '../sure'
 import { sequence, type Block } from '../phases/build'
 import type { Case, Unit } from '../phases/case'
 import { contactCuts, cutSteps, reductionCheck, seatingGroove, type CutLine } from '../phases/cutting'
@@ -40,7 +41,7 @@ function sectionedIndex(c: Case): Block {
 /** J03: guide grooves, one half at a time, bevel, alignment grooves, contacts, torpedo, seating groove. */
 function metalLines(c: Case, u: Unit): CutLine[] {
   const t = reductionTargets('full metal crown')
-  const { functional, other } = u.cusps!
+  const { functional, other } = sure(u.cusps)
   const inner = innerSide(u.tooth)
   const margin = t.margin.mostMm
   return [
@@ -149,7 +150,7 @@ export const crownMetal = restoring({
   id: 'crown.metal',
   beforehand: (c) => {
     const [shade, records] = crownRecords(c)
-    return [shade!, sequence(records!, sectionedIndex(c))]
+    return [sure(shade), sequence(sure(records), sectionedIndex(c))]
   },
   work: (c) =>
     sequence(

@@ -1,3 +1,4 @@
+import { lastOf, sure } from '../sure'
 import { anaesthesia, numbTest, type Numbing } from '../phases/anaesthesia'
 import { goingUnder, packOut } from '../phases/asleep'
 import { arrival } from '../phases/arrival'
@@ -15,7 +16,7 @@ export interface Work {
 /** Two works in a row under one sheet: it goes on once, over the teeth of both, and comes off at the end. */
 function shareSheets(works: readonly Work[], marks: readonly string[]): void {
   for (let i = works.length - 2; i >= 0; i--) {
-    const [before, next] = [works[i]!, works[i + 1]!]
+    const [before, next] = [sure(works[i]), sure(works[i + 1])]
     if (before.c.jaw !== next.c.jaw || !before.kind.sheet?.(before.c) || !next.kind.sheet?.(next.c)) continue
     before.c.sheet = {
       alreadyOn: false,
@@ -47,8 +48,8 @@ export function dayOf(works: readonly Work[]): Block {
     const parts = { beforehand: kind.beforehand?.(c) ?? [], work: kind.work(c) }
     if (i === 0) return parts
     // Marked together: ties reach from the work back to what was done beforehand.
-    const together = marked(sequence(...parts.beforehand, parts.work), marks[i]!) as { sequence: Block[] }
-    return { beforehand: together.sequence.slice(0, -1), work: together.sequence.at(-1)! }
+    const together = marked(sequence(...parts.beforehand, parts.work), sure(marks[i])) as { sequence: Block[] }
+    return { beforehand: together.sequence.slice(0, -1), work: lastOf(together.sequence) }
   })
   const numbing = numbingOf(
     works,
@@ -58,11 +59,14 @@ export function dayOf(works: readonly Work[]): Block {
   const waiting = own.flatMap((o) => o.beforehand)
   if (numbing.by === 'sleep') {
     // Quick back teeth first: further work comes before the front teeth the child is asleep for.
-    const order = [...own.filter((_, i) => !works[i]!.kind.asleep), ...own.filter((_, i) => works[i]!.kind.asleep)]
+    const order = [
+      ...own.filter((_, i) => !sure(works[i]).kind.asleep),
+      ...own.filter((_, i) => sure(works[i]).kind.asleep),
+    ]
     const cases = works.map((w) => w.c)
     return sequence(
       arrival(cases),
-      anaesthesia(first!.c, numbing),
+      anaesthesia(sure(first).c, numbing),
       goingUnder(cases),
       ...waiting,
       ...order.map((o) => o.work),
@@ -72,8 +76,8 @@ export function dayOf(works: readonly Work[]): Block {
   }
   return sequence(
     arrival(works.map((w) => w.c)),
-    anaesthesia(first!.c, numbing),
-    meanwhile('the anaesthetic takes', ...waiting, numbTest(first!.c, numbing)),
+    anaesthesia(sure(first).c, numbing),
+    meanwhile('the anaesthetic takes', ...waiting, numbTest(sure(first).c, numbing)),
     ...own.map((o) => o.work),
     closing(
       works.map((w) => w.c),

@@ -1,4 +1,5 @@
 /** J04: root canal, core and crown in one visit. */
+import { firstOf } from '../sure'
 import { span } from '../rules'
 import { reason } from '../figure'
 import { adhesive, etch, lightStep, cureOf, spotOn } from '../phases/bonding'
@@ -26,7 +27,7 @@ import { tissueRecall, after } from './follow-ups'
 import { restoring } from './kind'
 
 const act = acts({ phase: 'core', fn: 'placing', place: 'mouth', helped: true })
-const first = (c: Case): Unit => c.units[0]!
+const first = (c: Case): Unit => firstOf(c.units)
 const topActs = ['groove-functional', 'groove-other', 'occlusal', 'bevel']
 
 /** A missing wall is built with flowable before the preliminary impression: the mould needs a whole tooth. */

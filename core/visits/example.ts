@@ -1,3 +1,4 @@
+import { firstOf } from '../sure'
 import { visitRequest, type VisitRequest, type VisitRequestInput } from '../model/request'
 import { neighbours } from '../teeth/arch'
 import { allTeeth, isPrimary, jawOf, parts } from '../teeth/notation'
@@ -17,7 +18,7 @@ export function exampleRequest(kind: KindId, date: string, team: VisitRequest['t
   )
   if (k.pontics === 'needed') return visitRequest.parse({ kind, date, team, teeth: ['31', '42'], pontics: ['41'] })
   // A first molar, a central incisor: what one thinks of first.
-  const first = fits.find((t) => ['16', '36', '11', '75', '51'].includes(t)) ?? fits[0]!
+  const first = fits.find((t) => ['16', '36', '11', '75', '51'].includes(t)) ?? firstOf(fits)
   return visitRequest.parse({ kind, date, team, teeth: [fits.includes('36' as never) ? '36' : first] })
 }
 

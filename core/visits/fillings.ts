@@ -1,4 +1,5 @@
 /** Direct fillings: J07 amalgam, J08 bulk-fill, J09 injection-moulded, J15 cervical, J21 cusp by cusp. */
+import { firstOf } from '../sure'
 import { reason } from '../figure'
 import { bandHeight } from '../measure/restoring'
 import { adhesive, cureOf, etch, lightStep, type Spot } from '../phases/bonding'
@@ -445,11 +446,16 @@ export const fillingCusps: VisitKind = {
             reason: practice('longer: adhesive and flowable are both being cured'),
           }),
           ...cusps.flatMap((cusp) => [
-            place(id(u, `cusp-${cusp}`), `${cusp[0]!.toUpperCase()}${cusp.slice(1)} cusp, by itself`, [0.5, 1, 2], {
-              tooth: u.tooth,
-              needs: [open('composite.universal', 0.3), open('composite carver'), open('composite plugger')],
-              passes: ['composite on its instrument', 'fissure instrument'],
-            }),
+            place(
+              id(u, `cusp-${cusp}`),
+              `${firstOf(cusp).toUpperCase()}${cusp.slice(1)} cusp, by itself`,
+              [0.5, 1, 2],
+              {
+                tooth: u.tooth,
+                needs: [open('composite.universal', 0.3), open('composite carver'), open('composite plugger')],
+                passes: ['composite on its instrument', 'fissure instrument'],
+              },
+            ),
             lightStep(s, id(u, `cusp-${cusp}-cure`), layer),
           ]),
           place(id(u, 'stain'), 'Stain in the fissures, as the neighbour has it', [0.3, 0.5, 1], {

@@ -1,4 +1,5 @@
 /** J11: post, core and provisional on a front tooth, under the sheet throughout. */
+import { firstOf } from '../sure'
 import { reason } from '../figure'
 import { postSpace } from '../measure/restoring'
 import { adhesive, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
@@ -13,7 +14,7 @@ import { restoring } from './kind'
 
 const post = acts({ phase: 'core', fn: 'placing', place: 'mouth', helped: true })
 const canal = acts({ phase: 'canal', fn: 'root canal', place: 'mouth', helped: true })
-const first = (c: Case): Unit => c.units[0]!
+const first = (c: Case): Unit => firstOf(c.units)
 const spotOf = (u: Unit): Spot => spotOn(u, 'post', 'core')
 
 /** Post space by the canal's length where the film has been read, else what the film will be asked. */

@@ -1,4 +1,5 @@
 /** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
+import { sure } from '../sure'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { absent, acts, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
 import { labels, type Case, type Unit, teethOf } from '../phases/case'
@@ -87,7 +88,7 @@ const depthCheck = (c: Case, title: string): Parameters<typeof reductionCheck>[1
   passes: ['silicone index in slices', 'probe'],
   needs: [open('putty', 8)],
   figures: [],
-  detail: `Facial ${writeRange(reductionTargets('laminate veneer').facial)} in three planes, margin ${writeRange(reductionTargets('laminate veneer').margin)}${c.request.inEnamel ? ', wholly in enamel' : `, edge ${writeRange(reductionTargets('laminate veneer').incisal!)}`}.`,
+  detail: `Facial ${writeRange(reductionTargets('laminate veneer').facial)} in three planes, margin ${writeRange(reductionTargets('laminate veneer').margin)}${c.request.inEnamel ? ', wholly in enamel' : `, edge ${writeRange(sure(reductionTargets('laminate veneer').incisal))}`}.`,
   hold: {
     name: 'reduction',
     title: 'Depth enough, and no more',

@@ -1,4 +1,5 @@
 /** What a visit leaves behind when it closes: its note, soiled cassettes, emptier lots, worn burs, and how long things took. */
+import { sure } from '../../core/sure'
 import { desc, eq, inArray } from 'drizzle-orm'
 import type { Bur } from '../../core/catalog/bur'
 import { plainDate } from '../../core/clock'
@@ -39,7 +40,7 @@ async function takeFromLots(
   for (const part of taken) {
     await q
       .update(t.lots)
-      .set({ left: after.get(part.lotId)!.left, opened: true })
+      .set({ left: sure(after.get(part.lotId)).left, opened: true })
       .where(eq(t.lots.id, part.lotId))
     await q.insert(t.lotUses).values({ visitId, lotId: part.lotId, amount: part.amount, at }).onConflictDoNothing()
   }
@@ -75,8 +76,8 @@ async function learn(q: Db, visitId: string, times: ReturnType<typeof stepTimesO
     .for('update')
   await q
     .update(t.practices)
-    .set({ learned: { ...practice!.learned, ...learnedFrom(rows) } })
-    .where(eq(t.practices.id, practice!.id))
+    .set({ learned: { ...sure(practice).learned, ...learnedFrom(rows) } })
+    .where(eq(t.practices.id, sure(practice).id))
 }
 
 /** All of it, in the transaction that closes the run. */
@@ -88,9 +89,9 @@ export async function leaveBehind(q: Db, visitId: string, plan: Plan, now: numbe
   const done = (id: string): boolean => core.steps[id]?.status === 'done'
   await q
     .insert(t.records)
-    .values({ visitId, note: composeNote(plan, events, { name: patient.name }, practice!.zone), closedAt: now })
+    .values({ visitId, note: composeNote(plan, events, { name: patient.name }, sure(practice).zone), closedAt: now })
   await soilCassettes(q, visitId, now)
-  await takeFromLots(q, visitId, plan, done, plainDate(now, practice!.zone), now)
+  await takeFromLots(q, visitId, plan, done, plainDate(now, sure(practice).zone), now)
   await wearBurs(q, plan, done)
   await learn(q, visitId, stepTimesOf(plan, core), now)
 }

@@ -1,4 +1,5 @@
 /** Queries. Every function takes the database or the transaction it works in; none reaches for another. */
+import { firstOf, sure } from '../../core/sure'
 import { learnedUpToDate, planUpToDate, requestUpToDate } from '../../core/model/upgrade'
 import { and, asc, desc, eq, gt, gte, inArray, lte } from 'drizzle-orm'
 import { compile } from '../../core/plan/compile'
@@ -67,7 +68,7 @@ export async function savePractice(q: Db, id: string, p: Practice, codeHashes: R
   if (p.people.length > 0)
     await q
       .insert(t.people)
-      .values(p.people.map((x) => ({ ...x, codeHash: codeHashes[x.id]! })))
+      .values(p.people.map((x) => ({ ...x, codeHash: sure(codeHashes[x.id]) })))
       .onConflictDoNothing()
   await q
     .insert(t.items)
@@ -153,7 +154,7 @@ export async function withEarlier(q: Db, own: readonly VisitFile[], practice: Pr
 /** One visit as {@link loadVisit}, with what the case's earlier visits left behind, and the practice it is compiled for. */
 export async function openVisit(q: Db, id: string): Promise<{ file: VisitFile; practice: Practice }> {
   const [file, practice] = [await loadVisit(q, id), await loadPractice(q)]
-  return { file: (await withEarlier(q, [file], practice))[0]!, practice }
+  return { file: firstOf(await withEarlier(q, [file], practice)), practice }
 }
 
 /** The visits of a day by their start. */

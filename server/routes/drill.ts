@@ -1,4 +1,5 @@
 /** The drill: which round comes next, its score, and what each person has to see again. */
+import { sure } from '../../core/sure'
 import { nextRoundView, progressView, scoreView } from '../../wire/drill'
 import { and, count, desc, eq, inArray, lte } from 'drizzle-orm'
 import { id, plainDate as plainDay, whole } from '../../core/bounded'
@@ -108,7 +109,8 @@ export const drillRoutes =
         const seed = (now ^ (done.reduce((sum, d) => sum + d.n, 0) * 7919)) & 0x7fffffff
         const fewest = Math.min(...kindIds.map(rounds))
         const least = kindIds.filter((k) => rounds(k) === fewest)
-        const chosen = request.query.kind ?? due.toSorted((a, b) => b.n - a.n)[0]?.kind ?? least[seed % least.length]!
+        const chosen =
+          request.query.kind ?? due.toSorted((a, b) => b.n - a.n)[0]?.kind ?? sure(least[seed % least.length])
         return {
           kind: chosen,
           seed,

@@ -1,4 +1,5 @@
 /** Cassettes and loads: what runs, what came of it, who let it out, and what a failed one touches. Records stay; none is deleted. */
+import { sure } from '../../core/sure'
 import { done } from '../../wire/noun'
 import {
   cassetteChangedView,
@@ -198,7 +199,7 @@ export const instrumentRoutes =
           })
           .where(eq(t.loads.id, loadId))
         if ('fault' in read) return { fault: read.fault }
-        const judged = judgementOf({ cycle: load.cycle, log: read.readings })!
+        const judged = sure(judgementOf({ cycle: load.cycle, log: read.readings }))
         return { good: judged.good, because: judged.because.text }
       })
       tell()

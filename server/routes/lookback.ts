@@ -1,4 +1,5 @@
 /** Looking back: planned against real, forecasts against what came, what was done over, and what durations were learned. */
+import { firstOf, lastOf } from '../../core/sure'
 import { lookBackView } from '../../wire/lookback'
 import { desc, eq } from 'drizzle-orm'
 import { wholeFrom } from '../../core/bounded'
@@ -87,9 +88,9 @@ export const lookBackRoutes =
                 {
                   key,
                   kind,
-                  stepKind: stepKind(own[0]!.stepId),
+                  stepKind: stepKind(firstOf(own).stepId),
                   personId,
-                  startS: own.at(-1)!.plannedS,
+                  startS: lastOf(own).plannedS,
                   meanS: is.meanS,
                   n: is.n,
                 },

@@ -1,3 +1,4 @@
+import { sure } from '../../core/sure'
 import { recordView } from '../../wire/visit'
 import { commandView, eventsView, neededView } from '../../wire/run'
 import { eq } from 'drizzle-orm'
@@ -47,7 +48,7 @@ export const runRoutes =
           .select({ zone: t.practices.zone, chairs: t.practices.chairs })
           .from(t.practices)
           .limit(1)
-        const today = plainDate(house.now(), practice!.zone)
+        const today = plainDate(house.now(), sure(practice).zone)
         const rows = await db
           .select({ id: t.visits.id, chairId: t.visits.chairId, patient: t.patients.name })
           .from(t.visits)
@@ -60,7 +61,7 @@ export const runRoutes =
             const { plan, state } = await house.runs.state(row.id)
             return wantedOf(plan, state, person.id).map((w) => ({
               visitId: row.id,
-              chair: practice!.chairs.find((c) => c.id === row.chairId)?.name ?? row.chairId,
+              chair: sure(practice).chairs.find((c) => c.id === row.chairId)?.name ?? row.chairId,
               patient: row.patient,
               ...w,
             }))

@@ -1,4 +1,5 @@
 /** What a practice sets for itself: name, notation, zone, chairs, people and codes, who may do what. The dentist's to change. */
+import { sure } from '../../core/sure'
 import { amendmentView, amendmentsTakenView, auditView, lockedView } from '../../wire/settings'
 import { done, made } from '../../wire/noun'
 import { randomUUID } from 'node:crypto'
@@ -106,12 +107,12 @@ export const settingsRoutes =
             .from(t.practices)
             .limit(1)
             .for('update')
-          const lines: FunctionTable = row!.functions[table].map((l) =>
+          const lines: FunctionTable = sure(row).functions[table].map((l) =>
             l.function === fn
-              ? { ...l, [who]: granted, setBy: person.name, setOn: plainDate(house.now(), row!.zone) }
+              ? { ...l, [who]: granted, setBy: person.name, setOn: plainDate(house.now(), sure(row).zone) }
               : l,
           )
-          await tx.update(t.practices).set({ functions: { ...row!.functions, [table]: lines } })
+          await tx.update(t.practices).set({ functions: { ...sure(row).functions, [table]: lines } })
         })
         changed()
         return { ok: true as const }
@@ -135,7 +136,7 @@ export const settingsRoutes =
           const [row] = await tx.select({ cards: t.practices.cards }).from(t.practices).limit(1).for('update')
           await tx
             .update(t.practices)
-            .set({ cards: [...row!.cards.filter((c) => c.dentistId !== person.id), request.body] })
+            .set({ cards: [...sure(row).cards.filter((c) => c.dentistId !== person.id), request.body] })
         })
         changed()
         return { ok: true as const }
@@ -167,9 +168,9 @@ export const settingsRoutes =
             .from(t.practices)
             .limit(1)
             .for('update')
-          const { [rule]: _, ...others } = row!.rules
+          const { [rule]: _, ...others } = sure(row).rules
           const own =
-            value === null ? {} : { [rule]: { value, by: person.name, on: plainDate(house.now(), row!.zone) } }
+            value === null ? {} : { [rule]: { value, by: person.name, on: plainDate(house.now(), sure(row).zone) } }
           await tx.update(t.practices).set({ rules: { ...others, ...own } })
         })
         changed()
@@ -185,7 +186,7 @@ export const settingsRoutes =
         const [row] = await db.select({ amendments: t.practices.amendments }).from(t.practices).limit(1)
         return reply
           .header('content-disposition', 'attachment; filename="amendments.json"')
-          .send({ format: 'jade-tray amendments', version: 1, amendments: row!.amendments })
+          .send({ format: 'jade-tray amendments', version: 1, amendments: sure(row).amendments })
       },
     )
 
@@ -210,9 +211,9 @@ export const settingsRoutes =
             ...request.body,
             id: `am-${randomUUID().slice(0, 8)}`,
             by: person.name,
-            on: plainDate(house.now(), row!.zone),
+            on: plainDate(house.now(), sure(row).zone),
           }
-          await tx.update(t.practices).set({ amendments: [...row!.amendments, one] })
+          await tx.update(t.practices).set({ amendments: [...sure(row).amendments, one] })
           return one
         })
         changed()
@@ -234,7 +235,7 @@ export const settingsRoutes =
         const incoming = new Map(request.body.amendments.map((a) => [a.id, a]))
         const total = await db.transaction(async (tx) => {
           const [row] = await tx.select({ amendments: t.practices.amendments }).from(t.practices).limit(1).for('update')
-          const kept = row!.amendments.map((a) => incoming.get(a.id) ?? a)
+          const kept = sure(row).amendments.map((a) => incoming.get(a.id) ?? a)
           const fresh = [...incoming.values()].filter((a) => !kept.some((k) => k.id === a.id))
           await tx.update(t.practices).set({ amendments: [...kept, ...fresh] })
           return { added: fresh.length, replaced: incoming.size - fresh.length }
@@ -257,9 +258,11 @@ export const settingsRoutes =
         await theDentist(request)
         await db.transaction(async (tx) => {
           const [row] = await tx.select({ amendments: t.practices.amendments }).from(t.practices).limit(1).for('update')
-          if (!row!.amendments.some((a) => a.id === request.params.id))
+          if (!sure(row).amendments.some((a) => a.id === request.params.id))
             throw new Problem('not-found', 'There is no such amendment.')
-          await tx.update(t.practices).set({ amendments: row!.amendments.filter((a) => a.id !== request.params.id) })
+          await tx
+            .update(t.practices)
+            .set({ amendments: sure(row).amendments.filter((a) => a.id !== request.params.id) })
         })
         changed()
         return { ok: true as const }

@@ -1,4 +1,5 @@
 /** A visit: read, put into the day, and what will be done in it. */
+import { sure } from '../../core/sure'
 import { made } from '../../wire/noun'
 import { versionView, visitView } from '../../wire/visit'
 import { misfits } from '../../core/model/misfits'
@@ -149,7 +150,7 @@ export const visitRoutes =
         await db.transaction(async (tx) => {
           const ownCase = known?.case.id ?? `case-${id}`
           if (!known) {
-            await tx.insert(t.patients).values({ id: `patient-${id}`, name: patientName!, alerts })
+            await tx.insert(t.patients).values({ id: `patient-${id}`, name: sure(patientName), alerts })
             await tx
               .insert(t.cases)
               .values({ id: ownCase, patientId: `patient-${id}`, request: toStore({ kind, ...ofCase }) })

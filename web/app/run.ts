@@ -1,4 +1,5 @@
 /** The run as this device sees it: events folded with the core's own functions, commands sent with a retry that cannot double. */
+import { firstOf, sure } from '../../core/sure'
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Plan } from '../../core/model/plan'
@@ -22,7 +23,7 @@ interface RunData {
 function withEvents(data: RunData, events: readonly RunEvent[]): RunData | null {
   const fresh = events.filter((e) => e.seq > data.state.seq).toSorted((a, b) => a.seq - b.seq)
   if (fresh.length === 0) return data
-  if (fresh[0]!.seq !== data.state.seq + 1) return null
+  if (firstOf(fresh).seq !== data.state.seq + 1) return null
   return { state: fresh.reduce(evolve, data.state), events: [...data.events, ...fresh] }
 }
 
@@ -128,7 +129,10 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
     [visitId, person.id],
   )
   const who = useMemo((): Who => ({ personId: person.id, roles: person.roles, codeShown: false }), [person])
-  const stored = useCallback((): RunState => client.getQueryData<RunData>(['run', visitId])!.state, [client, visitId])
+  const stored = useCallback(
+    (): RunState => sure(client.getQueryData<RunData>(['run', visitId])).state,
+    [client, visitId],
+  )
 
   /** One try to have a command stored; what was missed meanwhile is taken first, under the same id, so that it is stored once. */
   const attempt = useCallback(
@@ -194,7 +198,7 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
     setSending('waiting')
     try {
       while (waiting.current.length > 0 && !gone.current) {
-        const head = waiting.current[0]!
+        const head = firstOf(waiting.current)
         const sent = client.getQueryData(['run', visitId]) === undefined ? 'offline' : await attempt(head)
         if (sent === 'offline' || (!sent.ok && sent.problem?.status === 401)) {
           await pause(retryMs)

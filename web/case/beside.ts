@@ -1,4 +1,5 @@
 /** What is worked out beside the Case screen: the forecast of its plan, and the consequences of the schools not taken. */
+import { sure } from '../../core/sure'
 import { useEffect, useRef, useState } from 'react'
 import type { Practice } from '../../core/practice/practice'
 import type { Delegation } from '../../core/schedule/delegate'
@@ -37,7 +38,7 @@ export function useBeside(data: VisitAndPlan | undefined): Beside {
       ...(practice === sent.current.practice ? {} : { practice }),
     }
     sent.current = { id: asked.id, practice }
-    worker.current!.postMessage(asked)
+    sure(worker.current).postMessage(asked)
   }, [plan, practice, open])
   return beside
 }

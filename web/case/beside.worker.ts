@@ -2,6 +2,7 @@
  * Worked out beside the Case screen: ten thousand runs of the visit, and what each other school would change. A newer
  * plan is looked for between two pieces of work, and what was begun for an older one is dropped.
  */
+import { sure } from '../../core/sure'
 import { comparePlans } from '../../core/schedule/compare'
 import type { VisitRequest } from '../../core/model/request'
 import type { Plan } from '../../core/model/plan'
@@ -52,7 +53,7 @@ async function answer(data: Asked): Promise<void> {
       const other = tryPlan(
         plan.request,
         { visitChoices: { ...plan.request.visitChoices, [q.name]: s.value } as VisitRequest['visitChoices'] },
-        practice!,
+        sure(practice),
       )
       consequences.set(`${q.name}:${s.value}`, typeof other === 'string' ? other : inShort(comparePlans(plan, other)))
     }

@@ -1,4 +1,5 @@
 /** The case: what will be done, in a few decisions; at the side what follows from them, live. */
+import { firstOf, sure } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -29,7 +30,7 @@ import { WorkedOut } from './worked-out'
 function Follows({ data, beside }: { data: VisitAndPlan; beside: Beside }) {
   const { plan } = data
   const score = useMemo(() => layOut(plan), [plan])
-  const dentist = plan.people.find((p) => p.dentist)!
+  const dentist = sure(plan.people.find((p) => p.dentist))
   const titleOf = (id: string): string => plan.steps.find((s) => s.id === id)?.title ?? id
   const missed = score.brackets.filter((b) => b.missed)
   return (
@@ -57,7 +58,7 @@ function Follows({ data, beside }: { data: VisitAndPlan; beside: Beside }) {
         {plan.clashes.map((c) => (
           <li key={c.id} data-clash={c.id}>
             <Mark kind={c.severity}>
-              <strong>{c.what}.</strong> {c.doThis[0]!.toUpperCase()}
+              <strong>{c.what}.</strong> {firstOf(c.doThis).toUpperCase()}
               {c.doThis.slice(1)}. <span className="text-base opacity-80">({c.why})</span>
             </Mark>
           </li>
@@ -99,7 +100,7 @@ function Follows({ data, beside }: { data: VisitAndPlan; beside: Beside }) {
 }
 
 export default function CaseScreen() {
-  const visitId = useParams()['visitId']!
+  const visitId = sure(useParams()['visitId'])
   const { data, error, again } = useVisitPlan(visitId)
   const beside = useBeside(data)
   const refresh = useRefresh()

@@ -1,4 +1,5 @@
 /** Trying a change of the case without keeping it, and saying what follows from it in one line. */
+import { firstOf } from '../../core/sure'
 import type { Consequence } from '../../core/schedule/compare'
 import { compile } from '../../core/plan/compile'
 import {
@@ -20,7 +21,7 @@ export type Work = VisitRequest | AlsoWork
 /** Tries a request; what makes no plan answers why. */
 export function tryPlan(request: VisitRequest, change: Change, practice: Practice): Plan | string {
   const parsed = visitRequest.safeParse({ ...request, ...change })
-  if (!parsed.success) return parsed.error.issues[0]!.message
+  if (!parsed.success) return firstOf(parsed.error.issues).message
   return compile(parsed.data, practice)
 }
 

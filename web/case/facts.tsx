@@ -1,4 +1,5 @@
 /** What will be done and what is known: only what this plan asked for is shown. */
+import { firstOf } from '../../core/sure'
 import type { ReactNode } from 'react'
 import { alertWords, type Alert, type Framework, type Restoration } from '../../core/vocabulary'
 import { factsOf, surfaces, type AlsoWork, type ToothFacts } from '../../core/model/request'
@@ -203,7 +204,7 @@ export function Facts({
         <Pick<Restoration>
           disabled={locked}
           label="Restoration"
-          value={work.restoration ?? kind.restorations[0]!}
+          value={work.restoration ?? firstOf(kind.restorations)}
           onPick={(restoration) => set({ restoration })}
           options={kind.restorations.map((value) => ({ value, label: value.replace(' crown', '') }))}
         />
@@ -212,7 +213,7 @@ export function Facts({
         <Pick<Framework>
           disabled={locked}
           label="Framework"
-          value={work.framework ?? kind.frameworks[0]!}
+          value={work.framework ?? firstOf(kind.frameworks)}
           onPick={(framework) => set({ framework })}
           options={kind.frameworks.map((value) => ({ value, label: value }))}
         />

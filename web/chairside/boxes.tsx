@@ -1,4 +1,5 @@
 /** The small boxes of chairside: leave a step out, note, keys, and a window that closed. */
+import { sure } from '../../core/sure'
 import { useState } from 'react'
 import type { Plan } from '../../core/model/plan'
 import type { Step } from '../../core/model/step'
@@ -115,8 +116,8 @@ export function WindowBox({ clock, plan, run }: { clock: RunningClock; plan: Pla
   const [reason, setReason] = useState('')
   const [code, setCode] = useState('')
   const [wrong, setWrong] = useState<string | null>(null)
-  const dentist = plan.people.find((p) => p.dentist)!
-  const link = plan.links.find((l) => l.id === clock.linkId)!
+  const dentist = sure(plan.people.find((p) => p.dentist))
+  const link = sure(plan.links.find((l) => l.id === clock.linkId))
   const titles = (link.kind === 'window' ? link.again : [link.to]).map(
     (id) => plan.steps.find((s) => s.id === id)?.title ?? id,
   )

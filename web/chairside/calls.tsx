@@ -1,4 +1,5 @@
 /** Words to the other side of the chair: one touch to say one, one to have seen it. */
+import { sure } from '../../core/sure'
 import type { Plan } from '../../core/model/plan'
 import { handoffWords, type Handoff } from '../../core/run/handoffs'
 import { offered, wantedOf } from '../../core/run/wanted'
@@ -23,7 +24,7 @@ export function Incoming({
 }) {
   const now = useNow(1000)
   const calls = wantedOf(plan, run.state, personId).filter((w) => w.kind === 'call')
-  useChimeOnNew(calls.map((c) => `${c.handoff!}${c.since}`).join('\n'))
+  useChimeOnNew(calls.map((c) => `${sure(c.handoff)}${c.since}`).join('\n'))
   if (calls.length === 0) return null
   return (
     <ul aria-label="Said to you" className="space-y-2">
@@ -40,7 +41,7 @@ export function Incoming({
             <span role="alert">{c.words}</span>
             <span className="clock ml-4 text-2xl font-normal text-soft">{ago(Math.max(0, now - c.since))} ago</span>
           </p>
-          <Button big tone="jade" onClick={() => onSeen(c.handoff!)}>
+          <Button big tone="jade" onClick={() => onSeen(sure(c.handoff))}>
             Seen <span className="text-base font-normal">a</span>
           </Button>
         </li>

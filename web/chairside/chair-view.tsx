@@ -1,3 +1,4 @@
+import { sure } from '../../core/sure'
 import { Keyboard, Undo2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
@@ -134,7 +135,10 @@ export function ChairView({
   useHotkeys('o', () => out && void answer(run.send({ kind: 'count', direction: 'out', ...out })), {
     enabled: !modal && out !== undefined,
   })
-  useHotkeys('a', () => said && seen(said.handoff!), { enabled: !modal && said !== undefined, preventDefault: true })
+  useHotkeys('a', () => said && seen(sure(said.handoff)), {
+    enabled: !modal && said !== undefined,
+    preventDefault: true,
+  })
   useClockSounds(clocks, core.status === 'running')
   const called = calledAt(plan, core, now)
 
@@ -161,7 +165,7 @@ export function ChairView({
       onNext={next}
       onFocus={setFocus}
       dentistView={dentistView}
-      lastsS={own && own.notBeforeS! - own.elapsedS}
+      lastsS={own && sure(own.notBeforeS) - own.elapsedS}
       waitingHold={asked.find((h) => h.id === view.waiting?.refusal.holdId)}
       onHold={setHold}
     />

@@ -1,4 +1,5 @@
 /** Chairside: now, the next two passes, clocks, burs, counts, holds. Everything legible at arm's length. */
+import { sure } from '../../core/sure'
 import { useParams, useNavigate } from 'react-router'
 import { Failed, Loading, Panel, Button } from '../parts/ui'
 import { usePerson } from '../app/shell'
@@ -16,7 +17,7 @@ function Open({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
 }
 
 export default function ChairsideScreen() {
-  const visitId = useParams()['visitId']!
+  const visitId = sure(useParams()['visitId'])
   const navigate = useNavigate()
   const { data, error, again } = useVisitPlan(visitId)
   if (error && !data) return <Failed error={error} again={again} />

@@ -1,3 +1,4 @@
+import { sure } from '../../core/sure'
 import { Minus, Plus } from 'lucide-react'
 import type { Plan } from '../../core/model/plan'
 import { owing, type RunCore } from '../../core/run/state'
@@ -38,7 +39,8 @@ export function Counts({
                 <span className="text-2xl leading-tight font-semibold">
                   {c.what}
                   <span className="num block text-[28px] font-normal">
-                    {core.counts[c.id]!.in} in, {core.counts[c.id]!.out} out{c.stays ? `, ${c.stays} stays` : ''}
+                    {sure(core.counts[c.id]).in} in, {sure(core.counts[c.id]).out} out
+                    {c.stays ? `, ${c.stays} stays` : ''}
                     {left === 0 ? ' ✓' : ''}
                     {c.id === outNow && <span className="ml-2 text-base text-soft">o</span>}
                   </span>

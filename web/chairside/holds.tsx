@@ -1,3 +1,4 @@
+import { sure } from '../../core/sure'
 import type { Hold, Plan } from '../../core/model/plan'
 import { owing, type RunCore } from '../../core/run/state'
 import { Readings } from '../parts/readings'
@@ -48,7 +49,7 @@ export function Holds({
       {asked.length === 0 && <p className="text-soft">Nothing is asked now.</p>}
       <p className="mt-2 text-base">
         {answered
-          .map((h) => `✓ ${h.title.toLowerCase()}${core.holds[h.id]!.status === 'waved' ? ' (unsigned)' : ''}`)
+          .map((h) => `✓ ${h.title.toLowerCase()}${sure(core.holds[h.id]).status === 'waved' ? ' (unsigned)' : ''}`)
           .join('  ')}
         {answered.length > 0 && later.length > 0 && ' · '}
         <span className="text-soft">

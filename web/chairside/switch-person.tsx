@@ -1,4 +1,5 @@
 /** One device at the chair, two people: one touch on the name and the code, and it is the other's. The run stays where it is. */
+import { sure } from '../../core/sure'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api } from '../app/api'
@@ -16,7 +17,7 @@ export function SwitchPerson({ people, now }: { people: { id: string; name: stri
     try {
       client.setQueryData(
         ['session'],
-        await api<Person>('/session', { method: 'POST', body: { personId: to!.id, code } }),
+        await api<Person>('/session', { method: 'POST', body: { personId: sure(to).id, code } }),
       )
       void client.invalidateQueries({ queryKey: ['needed'] })
     } catch (error) {

@@ -1,4 +1,5 @@
 /** The wall: the same run for a third screen, to be read across the room; nothing on it asks for a touch. */
+import { sure } from '../../core/sure'
 import { useMemo } from 'react'
 import { useParams } from 'react-router'
 import { alertWords } from '../../core/vocabulary'
@@ -112,7 +113,7 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
 }
 
 export default function WallScreen() {
-  const visitId = useParams()['visitId']!
+  const visitId = sure(useParams()['visitId'])
   const { data, error, again } = useVisitPlan(visitId)
   if (error && !data) return <Failed error={error} again={again} />
   if (!data) return <Loading what="Opening the wall" />

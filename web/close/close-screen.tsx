@@ -1,4 +1,5 @@
 /** Close: what still stands open, then the record and what the patient is told. */
+import { sure } from '../../core/sure'
 import { ClipboardCopy, Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -31,7 +32,7 @@ function Note({ visitId, seq }: { visitId: string; seq: number }) {
       toast.success('The note is on the clipboard.')
     } catch {
       // Over plain http there is no clipboard: the text is selected instead.
-      getSelection()?.selectAllChildren(document.getElementById('note')!)
+      getSelection()?.selectAllChildren(sure(document.getElementById('note')))
       toast('Marked: copy it with Ctrl C.')
     }
   }
@@ -90,7 +91,7 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
     }
   }
   if (core.status === 'closed') return <Mark kind="good">closed: counts square, holds answered, the record kept</Mark>
-  const holds = plan.holds.filter((h) => core.holds[h.id]!.status === 'open')
+  const holds = plan.holds.filter((h) => sure(core.holds[h.id]).status === 'open')
   return (
     <div className="grid gap-3 lg:grid-cols-3">
       <Counts
@@ -175,7 +176,7 @@ function Body({ data, visitId }: { data: VisitAndPlan; visitId: string }) {
 }
 
 export default function CloseScreen() {
-  const visitId = useParams()['visitId']!
+  const visitId = sure(useParams()['visitId'])
   const { data, error, again } = useVisitPlan(visitId)
   if (error && !data) return <Failed error={error} again={again} />
   if (!data) return <Loading what="Opening the record" />

@@ -1,4 +1,5 @@
 /** The practice's own list in: every row is shown as new, changed, the same or wrong before anything is stored. */
+import { sure } from '../../core/sure'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useRef, useState } from 'react'
 import { toast } from 'sonner'
@@ -32,7 +33,7 @@ function Rows({ rows }: { rows: ImportRow[] }) {
     >
       <div style={{ height: virtual.getTotalSize() }} className="relative">
         {virtual.getVirtualItems().map((v) => {
-          const row = rows[v.index]!
+          const row = sure(rows[v.index])
           return (
             <div
               key={v.key}

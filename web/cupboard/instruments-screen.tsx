@@ -1,4 +1,5 @@
 /** Cassettes as they stand, sterilisers with what they run, and the loads behind them. */
+import { firstOf } from '../../core/sure'
 import { useState } from 'react'
 import {
   cassetteTypes,
@@ -48,7 +49,7 @@ function Cassettes({ view, practice, act }: { view: InstrumentsView; practice: P
         ...view.instruments,
         cassettes: [
           ...view.instruments.cassettes,
-          { id: `${type}-${n}`, type, name: `${type[0]!.toUpperCase()}${type.slice(1)} ${n}` },
+          { id: `${type}-${n}`, type, name: `${firstOf(type).toUpperCase()}${type.slice(1)} ${n}` },
         ],
       },
     })

@@ -1,4 +1,5 @@
 /** The day as a calendar: out as a file, in from one, each change looked at before it is taken. */
+import { firstOf } from '../../core/sure'
 import { Download, Upload } from 'lucide-react'
 import { useState } from 'react'
 import { toast } from 'sonner'
@@ -95,7 +96,7 @@ function Rows({
                 <Button
                   onClick={() =>
                     onNew({
-                      patientName: r.event.summary.split(/[,;]/)[0]!.trim(),
+                      patientName: firstOf(r.event.summary.split(/[,;]/)).trim(),
                       time: time(r.event.startsAt),
                       ...(r.chairId ? { chairId: r.chairId } : {}),
                     })

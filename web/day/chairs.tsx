@@ -1,4 +1,5 @@
 /** Chairs as stacked scores on one time axis; a visit that has not begun is dragged, by hand or by keys, and says at once what comes of it. */
+import { firstOf, sure } from '../../core/sure'
 import {
   DndContext,
   KeyboardSensor,
@@ -183,7 +184,7 @@ export function Chairs({ view, staves, now }: { view: DayView; staves: Staves; n
     ]
     if (!by) return undefined
     event.preventDefault()
-    return { x: c.x + by[0]!, y: c.y + by[1]! }
+    return { x: c.x + firstOf(by), y: c.y + sure(by[1]) }
   }
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 8 } }),
@@ -196,7 +197,7 @@ export function Chairs({ view, staves, now }: { view: DayView; staves: Staves; n
     const visit = view.visits.find((v) => v.id === active.id)
     if (!visit) return null
     const row = view.chairs.findIndex((c) => c.id === visit.chairId) + Math.round(delta.y / height)
-    const chair = view.chairs[Math.min(Math.max(row, 0), view.chairs.length - 1)]!
+    const chair = sure(view.chairs[Math.min(Math.max(row, 0), view.chairs.length - 1)])
     return { visit, startsAt: visit.startsAt + Math.round(delta.x / stepPx()) * gridMs, chairId: chair.id }
   }
   const put = async (visit: DayVisit, from: number, to: number, chairId: string, backTo?: string): Promise<void> => {

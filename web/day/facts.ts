@@ -1,4 +1,5 @@
 /** The day as the core reads it, from what the server says and the clock. */
+import { lastOf } from '../../core/sure'
 import type { DayFacts } from '../../core/schedule/today'
 import type { DayView, DayVisit } from '../../wire/day'
 
@@ -13,4 +14,4 @@ export const factsOf = (view: DayView, now: number): DayFacts<DayVisit> => ({
 })
 /** When a visit begins in the drawing: as it began, else as agreed. */
 export const startOf = (v: DayVisit): number => v.beganAt ?? v.startsAt
-export const surname = (v: DayVisit): string => v.patient.name.split(' ').at(-1)!
+export const surname = (v: DayVisit): string => lastOf(v.patient.name.split(' '))

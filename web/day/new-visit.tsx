@@ -1,3 +1,4 @@
+import { firstOf } from '../../core/sure'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Practice } from '../../core/practice/practice'
@@ -84,8 +85,8 @@ export function NewVisit({
   const navigate = useNavigate()
   const [patientName, setPatientName] = useState(prefill?.patientName ?? '')
   const [day, setDay] = useState(view.day)
-  const [chairId, setChairId] = useState(prefill?.chairId ?? view.chairs[0]!.id)
-  const [time, setTime] = useState(() => prefill?.time ?? freeFrom(view, view.chairs[0]!.id))
+  const [chairId, setChairId] = useState(prefill?.chairId ?? firstOf(view.chairs).id)
+  const [time, setTime] = useState(() => prefill?.time ?? freeFrom(view, firstOf(view.chairs).id))
   const [dentist, setDentist] = useState(follows?.team.dentist ?? '')
   const [assistant, setAssistant] = useState(follows?.team.assistants[0] ?? '')
   const [kind, setKind] = useState<KindId>(follows?.kind ?? 'crown.prepare')
@@ -124,7 +125,7 @@ export function NewVisit({
           day,
           time,
           kind,
-          team: { dentist: dentist || dentists[0]!.id, assistants: [assistant || assistants[0]!.id] },
+          team: { dentist: dentist || firstOf(dentists).id, assistants: [assistant || firstOf(assistants).id] },
           ...what,
         },
       })
@@ -216,13 +217,13 @@ export function NewVisit({
             <Readings readings={ponticReadings} notation={view.notation} />
           </label>
         )}
-        {select('Dentist', dentist || dentists[0]!.id, setDentist, dentists)}
-        {select('Assistant', assistant || assistants[0]!.id, setAssistant, assistants)}
+        {select('Dentist', dentist || firstOf(dentists).id, setDentist, dentists)}
+        {select('Assistant', assistant || firstOf(assistants).id, setAssistant, assistants)}
         {!follows && k.restorations.length > 1 && (
           <div className="md:col-span-2">
             <Pick<Restoration>
               label="Restoration"
-              value={restoration && k.restorations.includes(restoration) ? restoration : k.restorations[0]!}
+              value={restoration && k.restorations.includes(restoration) ? restoration : firstOf(k.restorations)}
               onPick={setRestoration}
               options={k.restorations.map((r) => ({ value: r, label: r }))}
             />

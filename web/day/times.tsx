@@ -1,4 +1,5 @@
 /** What the day needs twice and what runs late; other times proposed: what moves, why, applied or not, taken back. */
+import { sure } from '../../core/sure'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import type { Twice } from '../../core/schedule/collide'
@@ -45,7 +46,7 @@ function Proposed({
   const refresh = useRefresh()
   const [busy, setBusy] = useState(false)
   const moves = proposal.moves
-    .map((m) => ({ ...m, visit: view.visits.find((v) => v.id === m.visitId)! }))
+    .map((m) => ({ ...m, visit: sure(view.visits.find((v) => v.id === m.visitId)) }))
     .filter((m) => m.visit)
   const put = async (back: boolean): Promise<void> => {
     setBusy(true)
@@ -169,7 +170,7 @@ function LateList({ late, view }: { late: readonly Late[]; view: DayView }) {
   return (
     <ul className="space-y-1">
       {late.map((l) => {
-        const v = own.get(l.visitId)!
+        const v = sure(own.get(l.visitId))
         const begun = v.beganAt !== undefined
         return (
           <li key={l.visitId} data-late={l.visitId}>

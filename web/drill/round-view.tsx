@@ -1,4 +1,5 @@
 /** One round, task after task, and what it came to with the reason of every miss. */
+import { sure } from '../../core/sure'
 import { useMemo, useState } from 'react'
 import { roundOf } from '../../core/drill/round'
 import type { DrillAnswers, DrillScore } from '../../core/drill/score'
@@ -124,7 +125,7 @@ export function RoundView({
             key: `${b.id} ${b.place}`,
             id: b.id,
             name: b.name,
-            picture: <BurDrawing bur={plan.burs[b.place]!.bur!} />,
+            picture: <BurDrawing bur={sure(sure(plan.burs[b.place]).bur)} />,
           }))}
           onDone={(burs) => done({ burs })}
         />

@@ -1,4 +1,5 @@
 /** The tasks of a round: lay out, put in order, keep the time. */
+import { sure } from '../../core/sure'
 import { useEffect, useRef, useState, type ReactNode } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import type { ClockTask, Pressed } from '../../core/drill/clocks'
@@ -86,7 +87,7 @@ export function OrderTask({
                 onClick={() => setTaken(taken.slice(0, i))}
                 className={`${look} border-jade bg-jade-wash`}
               >
-                <span className="num text-xl font-bold">{i + 1}</span> {choices.find((c) => c.key === key)!.name}
+                <span className="num text-xl font-bold">{i + 1}</span> {sure(choices.find((c) => c.key === key)).name}
                 <span className="sr-only">, take back from here</span>
               </button>
             </li>
@@ -97,7 +98,7 @@ export function OrderTask({
         big
         tone="jade"
         disabled={left.length > 0}
-        onClick={() => onDone(taken.map((key) => choices.find((c) => c.key === key)!.id))}
+        onClick={() => onDone(taken.map((key) => sure(choices.find((c) => c.key === key)).id))}
       >
         {done}
       </Button>

@@ -1,4 +1,5 @@
 /** Amending a step: what, then why. What it would do to the plan is tried before it is kept. */
+import { sure } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
@@ -75,7 +76,7 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
   const parsed = changeSchema.safeParse(raw)
   const tried = useMemo(() => {
     if (!parsed.success || !practice) return undefined
-    const dentist = plan.people.find((p) => p.dentist)!
+    const dentist = sure(plan.people.find((p) => p.dentist))
     const one = { id: 'tried', kind, change: parsed.data, by: 'you', on: '2026-01-01', why: 'tried' }
     return planFor(kind, { ...practice, amendments: [...practice.amendments, one] }, dentist.id).amendments.at(-1)
     // oxlint-disable-next-line react/exhaustive-deps

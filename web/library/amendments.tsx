@@ -1,3 +1,4 @@
+import { firstOf } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { Download, Upload } from 'lucide-react'
 import { toast } from 'sonner'
@@ -25,7 +26,7 @@ export function Amendments({ kind, practice, plan }: { kind: KindId; practice: P
       const parsed = amendmentFile.safeParse(JSON.parse(await file.text()))
       if (!parsed.success)
         return void toast.error(
-          `Not taken in. ${parsed.error.issues[0]!.path.join('.')}: ${parsed.error.issues[0]!.message}`,
+          `Not taken in. ${firstOf(parsed.error.issues).path.join('.')}: ${firstOf(parsed.error.issues).message}`,
         )
       const { added, replaced } = await api<{ added: number; replaced: number }>('/practice/amendments', {
         method: 'PUT',

@@ -1,3 +1,4 @@
+import { sure } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
 import { toast } from 'sonner'
@@ -38,11 +39,11 @@ export function Cards({ kind, practice, first }: { kind: KindId; practice: Pract
   const shown = questions.filter((q) => a.asked.choices.includes(q.name) || b?.asked.choices.includes(q.name))
   const cell = (d: Person, plan: typeof a, name: ChoiceName) => {
     const chosen = plan.choices[name]
-    const q = questions.find((x) => x.name === name)!
+    const q = sure(questions.find((x) => x.name === name))
     if (d.id !== person.id)
       return (
         <>
-          {q.schools.find((s) => s.value === chosen.value)!.label}{' '}
+          {sure(q.schools.find((s) => s.value === chosen.value)).label}{' '}
           <span className="text-base text-soft">({source[chosen.from]})</span>
         </>
       )

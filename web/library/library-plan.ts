@@ -1,3 +1,4 @@
+import { firstOf } from '../../core/sure'
 import { compile } from '../../core/plan/compile'
 import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
@@ -8,6 +9,6 @@ import type { KindId } from '../../core/kinds'
 export function planFor(kind: KindId, practice: Practice, dentistId: string): Plan {
   const assistant =
     practice.people.find((p) => p.roles.some((r) => r === 'assistant' || r === 'expanded assistant')) ??
-    practice.people[0]!
+    firstOf(practice.people)
   return compile(exampleRequest(kind, '2026-01-05', { dentist: dentistId, assistants: [assistant.id] }), practice)
 }

@@ -1,3 +1,4 @@
+import { sure } from '../../core/sure'
 import { isClock } from '../../core/model/link'
 import { PencilLine, Timer } from 'lucide-react'
 import { useState } from 'react'
@@ -48,7 +49,7 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
         <p className="text-brass">
           ◆ this practice’s own:{' '}
           {plan.amendments
-            .filter((a) => s.amended!.includes(a.id))
+            .filter((a) => sure(s.amended).includes(a.id))
             .map((a) => `${a.says} (${a.by}, ${a.on}: ${a.why})`)
             .join('; ')}
         </p>
@@ -82,13 +83,13 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
         <p>
           counted in:{' '}
           {s.countsIn
-            .map((id) => plan.counts.find((c) => c.id === id)!)
+            .map((id) => sure(plan.counts.find((c) => c.id === id)))
             .map((c) => `${c.what}: ${c.planned}${c.stays ? `, ${c.stays} to stay` : ''}`)
             .join('; ')}
         </p>
       )}
       {s.countsOut.length > 0 && (
-        <p>counted out: {s.countsOut.map((id) => plan.counts.find((c) => c.id === id)!.what).join('; ')}</p>
+        <p>counted out: {s.countsOut.map((id) => sure(plan.counts.find((c) => c.id === id)).what).join('; ')}</p>
       )}
       {hold && (
         <p className="font-semibold text-dentist">

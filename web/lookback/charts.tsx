@@ -1,4 +1,5 @@
 /** The charts of looking back. Shapes and words beside the colours; a table of the same figures lies under each. */
+import { sure } from '../../core/sure'
 import {
   BarElement,
   CategoryScale,
@@ -91,10 +92,10 @@ export function PlannedReal({ visits, nameOf }: { visits: readonly LookBackVisit
             y: min(v.chairS),
             label: `${v.day} ${v.patient}: planned ${Math.round(min(v.plannedChairS))}, took ${Math.round(min(v.chairS))} min`,
           })),
-        pointStyle: shapes[i % shapes.length]!,
+        pointStyle: sure(shapes[i % shapes.length]),
         pointRadius: 7,
-        backgroundColor: tones[i % tones.length]!,
-        borderColor: tones[i % tones.length]!,
+        backgroundColor: sure(tones[i % tones.length]),
+        borderColor: sure(tones[i % tones.length]),
       })),
       {
         label: 'as planned',
@@ -143,8 +144,8 @@ export function AgainstForecast({ visits }: { visits: readonly LookBackVisit[] }
     .toReversed()
     .map((v, i) => ({
       x: i + 1,
-      y: min(v.chairS - v.forecast!.eightInTenS),
-      label: `${v.day} ${v.patient}: ${Math.round(min(v.chairS))} min, forecast within ${Math.round(min(v.forecast!.eightInTenS))}`,
+      y: min(v.chairS - sure(v.forecast).eightInTenS),
+      label: `${v.day} ${v.patient}: ${Math.round(min(v.chairS))} min, forecast within ${Math.round(min(sure(v.forecast).eightInTenS))}`,
     }))
   const data = {
     datasets: [

@@ -1,4 +1,5 @@
 /** A running clock: ring, figure and word; shape and word change with the phase, not only colour. */
+import { sure } from '../../core/sure'
 import type { RunningClock } from '../../core/run/clocks'
 
 const words: Record<RunningClock['phase'], string> = { wait: 'wait', go: 'may go', warn: 'hurry', missed: 'closed' }
@@ -10,7 +11,8 @@ function mmss(seconds: number): string {
 }
 
 export function ClockRing({ clock }: { clock: RunningClock }) {
-  const goal = clock.phase === 'wait' ? clock.notBeforeS! : (clock.closesS ?? clock.warnS ?? clock.notBeforeS!)
+  const goal =
+    clock.phase === 'wait' ? sure(clock.notBeforeS) : (clock.closesS ?? clock.warnS ?? sure(clock.notBeforeS))
   const left = goal - clock.elapsedS
   const share = Math.min(1, Math.max(0, clock.elapsedS / goal))
   const r = 34

@@ -1,4 +1,5 @@
 /** A hold to be answered: the dentist's own code signs it; it may be waved on with a reason, or what it looked at done over. */
+import { sure } from '../../core/sure'
 import { useState } from 'react'
 import type { Hold, Plan } from '../../core/model/plan'
 import type { Run } from '../app/run'
@@ -11,7 +12,7 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
   const [mode, setMode] = useState<'sign' | 'wave' | 'again'>('sign')
   const [reason, setReason] = useState('')
   const [wrong, setWrong] = useState<string | null>(null)
-  const dentist = plan.people.find((p) => p.dentist)!
+  const dentist = sure(plan.people.find((p) => p.dentist))
   const give = async (): Promise<void> => {
     setWrong(null)
     const signer = { personId: dentist.id, code }

@@ -1,4 +1,5 @@
 /** The margin from above in eight parts; a touch goes from clear through the faults and back. */
+import { firstOf } from '../../core/sure'
 import { marginParts, type MarginPart } from '../../core/measure/inspection'
 
 // Mesial at the left, buccal at the top, as one looks down on a lower left tooth; the words say which is which.
@@ -101,7 +102,7 @@ export function MarginRing({
           className="fill-soft"
           aria-hidden="true"
         >
-          {small ? p[0]!.toUpperCase() : p}
+          {small ? firstOf(p).toUpperCase() : p}
         </text>
       ))}
     </svg>

@@ -1,4 +1,5 @@
 /** The score of one visit to look into: wider by steps, moved along by hand or by keys, names standing still. */
+import { lastOf, sure } from '../../core/sure'
 import { Minus, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { Score, staves, type ScoreProps } from './score'
@@ -8,14 +9,14 @@ const steps = [1, 2, 4, 8] as const
 
 export function ScoreView({ height = 170, ...props }: Omit<ScoreProps, 'zoom' | 'names' | 'full'>) {
   const [at, setAt] = useState(0)
-  const zoom = steps[at]!
+  const zoom = sure(steps[at])
   const rowHeight = (height - staves.top - staves.bottom) / (props.people.length + 1)
   const wider = (by: number): void => setAt(Math.min(steps.length - 1, Math.max(0, at + by)))
   return (
     <div>
       <div className="flex">
         <div aria-hidden="true" className="shrink-0 text-base" style={{ width: staves.left, paddingTop: staves.top }}>
-          {[...props.people.map((p) => (p.name.length > 15 ? p.name.split(' ').at(-1)! : p.name)), 'mouth'].map(
+          {[...props.people.map((p) => (p.name.length > 15 ? lastOf(p.name.split(' ')) : p.name)), 'mouth'].map(
             (name, i) => (
               <div
                 key={name}

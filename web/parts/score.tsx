@@ -1,4 +1,5 @@
 /** The score: time from left to right, a stave for each person, one line for the mouth; holds are double bars. */
+import { firstOf, sure } from '../../core/sure'
 import { useEffect, useRef, useState } from 'react'
 import type { Timeline } from '../../core/schedule/timeline'
 import type { RunCore } from '../../core/run/state'
@@ -32,7 +33,7 @@ function useWidth(first: number, least: number): [React.RefObject<HTMLDivElement
   useEffect(() => {
     const element = ref.current
     if (!element) return undefined
-    const watch = new ResizeObserver(([entry]) => setWidth(Math.max(least, Math.round(entry!.contentRect.width))))
+    const watch = new ResizeObserver(([entry]) => setWidth(Math.max(least, Math.round(sure(entry).contentRect.width))))
     watch.observe(element)
     return () => watch.disconnect()
   }, [least])
@@ -142,14 +143,14 @@ export function Score({
           const state = core?.steps[bar.stepId]?.status
           const now = state === 'running'
           const faded = core !== undefined && (state === 'done' || state === 'skipped')
-          const tone = phaseTone[phases.indexOf(bar.phase) % 2]!
+          const tone = sure(phaseTone[phases.indexOf(bar.phase) % 2])
           const w = Math.max(2, x(bar.endS) - x(bar.startS) - 1)
           return (
             <g key={bar.stepId} className={faded ? 'opacity-35' : tone}>
               {bar.people.map((id, i) => {
                 const row = rowOf(id)
                 if (row < 0) return null
-                const dentist = people[row]!.dentist
+                const dentist = sure(people[row]).dentist
                 return (
                   <rect
                     key={id}
@@ -164,20 +165,20 @@ export function Score({
                   />
                 )
               })}
-              {full && !faded && bar.slackS === 0 && people[rowOf(bar.people[0]!)] && (
+              {full && !faded && bar.slackS === 0 && people[rowOf(firstOf(bar.people))] && (
                 <rect
                   data-decides=""
                   x={x(bar.startS)}
-                  y={top + rowOf(bar.people[0]!) * rowHeight + rowHeight * 0.88}
+                  y={top + rowOf(firstOf(bar.people)) * rowHeight + rowHeight * 0.88}
                   width={w}
                   height={rowHeight * 0.1}
                   className="fill-ink"
                 />
               )}
-              {full && rowHeight >= 24 && w >= sayingPx && rowOf(bar.people[0]!) >= 0 && (
+              {full && rowHeight >= 24 && w >= sayingPx && rowOf(firstOf(bar.people)) >= 0 && (
                 <text
                   x={x(bar.startS) + 4}
-                  y={top + (rowOf(bar.people[0]!) + 0.5) * rowHeight}
+                  y={top + (rowOf(firstOf(bar.people)) + 0.5) * rowHeight}
                   dominantBaseline="central"
                   fontSize={16}
                   className="fill-jade-ink"

@@ -1,4 +1,5 @@
 /** One tray, to scale: items at their own size in the order of use, bands by phase, each place checkable. */
+import { sure } from '../../core/sure'
 import { amountWords } from '../../core/plan/amount-words'
 import type { TrayBoard as Board } from '../../core/picture/tray'
 import type { SetupLine } from '../../core/model/plan'
@@ -182,7 +183,7 @@ export function TrayBoard({ board, lines, checked, selected, onToggle, onBand }:
               </text>
             </g>
             {band.places.map((p) => {
-              const line = lines.get(p.lineId)!
+              const line = sure(lines.get(p.lineId))
               const done = checked.has(p.lineId)
               const wrong = line.lack ?? line.lot?.warning
               const amount = amountWords(line)

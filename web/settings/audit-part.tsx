@@ -1,4 +1,5 @@
 /** Who changed what, and when: read here, changed nowhere. And who is locked out by wrong codes. */
+import { lastOf } from '../../core/sure'
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import type { Practice } from '../../core/practice/practice'
 import { plainDate } from '../../core/clock'
@@ -43,7 +44,7 @@ export function AuditPart({ practice }: { practice: Practice }) {
     queryKey: ['practice', 'audit'],
     queryFn: ({ pageParam }) => api<AuditView>(`/audit?limit=${page}${pageParam === 0 ? '' : `&before=${pageParam}`}`),
     initialPageParam: 0,
-    getNextPageParam: (last) => (last.rows.length < page ? undefined : last.rows.at(-1)!.id),
+    getNextPageParam: (last) => (last.rows.length < page ? undefined : lastOf(last.rows).id),
     staleTime: 0,
   })
   if (trail.isError) return <Failed error={trail.error} again={() => void trail.refetch()} />

@@ -1,4 +1,5 @@
 /** The tray: lay up by touch or scan, exchange, read what has to be read, sign. */
+import { sure } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -146,7 +147,7 @@ function Signing({
 }
 
 export default function TrayScreen() {
-  const visitId = useParams()['visitId']!
+  const visitId = sure(useParams()['visitId'])
   const navigate = useNavigate()
   const { data, error, again } = useVisitPlan(visitId)
   const refresh = useRefresh()
@@ -227,7 +228,7 @@ export default function TrayScreen() {
     }))
     mark.mutate({ lineIds, done })
   }
-  const board = boards[Math.min(boardAt, boards.length - 1)]!
+  const board = sure(boards[Math.min(boardAt, boards.length - 1)])
   const places = checkable(plan)
   // Marks of places that a changed plan no longer has are not counted.
   const laidOut = places.filter((l) => checked.has(l.id)).length
@@ -291,8 +292,8 @@ export default function TrayScreen() {
       {locked && (
         <div className="flex flex-wrap items-center gap-3 rounded-md border-2 border-jade bg-jade-wash p-3">
           <p>
-            ✓ Signed by <strong>{practice.people.find((p) => p.id === visit.frozen!.signedBy)?.name}</strong> at{' '}
-            <span className="num">{clockTime(visit.frozen!.signedAt, practice.zone)}</span>. The plan is fixed.
+            ✓ Signed by <strong>{practice.people.find((p) => p.id === sure(visit.frozen).signedBy)?.name}</strong> at{' '}
+            <span className="num">{clockTime(sure(visit.frozen).signedAt, practice.zone)}</span>. The plan is fixed.
             {visit.cassettes.length > 0 && (
               <span className="block" data-cassettes="">
                 Cassettes:{' '}

@@ -1,4 +1,5 @@
 /** Readings at a step: taken by touch or keys, judged as they are entered, drawn, stored with the run. */
+import { firstOf, sure } from '../../../core/sure'
 import { useState } from 'react'
 import { damTemplate } from '../../../core/measure/dam-template'
 import type { ReductionSite } from '../../../core/measure/reduction'
@@ -102,10 +103,10 @@ function Part({
 
 export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; run: Run; onClose: () => void }) {
   const kinds = readingsAt(at)
-  const [kind, setKind] = useState<ReadingKind>(kinds[0]!)
+  const [kind, setKind] = useState<ReadingKind>(firstOf(kinds))
   const teeth = teethAt(at, kind)
-  const [picked, setTooth] = useState<Tooth>(teeth[0]!)
-  const tooth = teeth.includes(picked) ? picked : teeth[0]!
+  const [picked, setTooth] = useState<Tooth>(firstOf(teeth))
+  const tooth = teeth.includes(picked) ? picked : firstOf(teeth)
   const core = run.state.core
   const stored = (k: ReadingKind, t: Tooth) =>
     core.measured.find((m) => m.stepId === at.id && m.measure === k && m.tooth === t)
@@ -128,7 +129,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
     setTooth(next.t)
     setWrong(null)
   }
-  const label = (t: Tooth): string => `${t} (${plan.teeth.find((x) => x.tooth === t)!.quadrant})`
+  const label = (t: Tooth): string => `${t} (${sure(plan.teeth.find((x) => x.tooth === t)).quadrant})`
   return (
     <Modal open onClose={onClose} title={at.title} wide="very">
       <div className="space-y-3" data-measure={kind}>

@@ -1,4 +1,5 @@
 /** Readings drawn as they are entered: against their limit, or to scale. */
+import { firstOf, sure } from '../../../core/sure'
 import { dimensions } from '../../../core/teeth/dimensions'
 import { tableWords } from '../../../core/measure/anaesthetic'
 import { bulkIncrements, postSpace } from '../../../core/measure/restoring'
@@ -254,11 +255,11 @@ export function Picture({
       return rows.length > 0 ? <Bars rows={rows} limit="the ceiling" under /> : null
     }
     case 'tint':
-      return <Bars rows={[{ label: 'tint', share: n('tintG') / figure('tint at most')! }]} limit="at most" under />
+      return <Bars rows={[{ label: 'tint', share: n('tintG') / sure(figure('tint at most')) }]} limit="at most" under />
     case 'light':
       return readings['seconds'] === undefined ? null : (
         <Bars
-          rows={[{ label: 'light given', share: n('seconds') / judged.figures[0]!.value }]}
+          rows={[{ label: 'light given', share: n('seconds') / firstOf(judged.figures).value }]}
           limit="the dose"
           under={false}
         />
@@ -274,7 +275,9 @@ export function Picture({
         />
       )
     case 'alginate':
-      return <Bars rows={[{ label: 'water', share: n('waterMl') / figure('water')! }]} limit="to the scoops" under />
+      return (
+        <Bars rows={[{ label: 'water', share: n('waterMl') / sure(figure('water')) }]} limit="to the scoops" under />
+      )
     case 'post space':
       return (
         <Root

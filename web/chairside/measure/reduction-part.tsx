@@ -1,4 +1,5 @@
 /** The prepared tooth with the sites that are read: touch one, give its reading, and the next unread one comes by itself. */
+import { firstOf, sure } from '../../../core/sure'
 import { useState } from 'react'
 import { judgeReduction, targetAt, writeRange, type ReductionSite } from '../../../core/measure/reduction'
 import { sitesFor } from '../../../core/readings/preparation'
@@ -58,12 +59,13 @@ export function ReductionPart({
   const read = (s: ReductionSite) => judgeReduction(restoration, { [s]: given[s] })[0]
   // What was short is read again first; then what has not been read.
   const [picked, setPicked] = useState<ReductionSite>(
-    () => sites.find((s) => read(s)?.verdict === 'short') ?? sites.find((s) => given[s] === undefined) ?? sites[0]!,
+    () =>
+      sites.find((s) => read(s)?.verdict === 'short') ?? sites.find((s) => given[s] === undefined) ?? firstOf(sites),
   )
-  const site = sites.includes(picked) ? picked : sites[0]!
+  const site = sites.includes(picked) ? picked : firstOf(sites)
   const form = sites.includes('functional cusp') ? 'cusped' : 'edged'
   const places = form === 'cusped' ? cusped : edged
-  const target = targetAt(restoration, site)!
+  const target = sure(targetAt(restoration, site))
   const put = (mm: number | undefined): void =>
     onGive(mm === undefined ? without(given, site) : { ...given, [site]: mm })
   return (
@@ -146,7 +148,7 @@ export function ReductionPart({
               onClick={() => setPicked(s)}
               className={`min-h-12 cursor-pointer rounded-md border-2 px-2 text-left text-base ${s === site ? 'border-ink font-bold' : 'border-line'}`}
             >
-              {read(s) ? `${shapes[read(s)!.verdict]} ${given[s]!.toFixed(1)}` : '○'} {s}
+              {read(s) ? `${shapes[sure(read(s)).verdict]} ${sure(given[s]).toFixed(1)}` : '○'} {s}
             </button>
           ))}
         </div>
