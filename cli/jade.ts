@@ -9,7 +9,7 @@
  *   jade schema visit|practice           the JSON Schema of what is read
  * FILE may be - for standard input. Errors go to standard error with the path of the field; exit code 2.
  */
-import { firstOf } from '../core/sure'
+import { firstOf, messageOf } from '../core/sure'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import * as z from 'zod'
@@ -51,13 +51,13 @@ function readJson(file: string): unknown {
     text = readFileSync(file === '-' ? 0 : file, 'utf8')
   } catch (error) {
     throw new Misuse([
-      `${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : (error as Error).message}`,
+      `${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : messageOf(error)}`,
     ])
   }
   try {
     return JSON.parse(text)
   } catch (error) {
-    throw new Misuse([`${file === '-' ? 'standard input' : file}: not JSON: ${(error as Error).message}`])
+    throw new Misuse([`${file === '-' ? 'standard input' : file}: not JSON: ${messageOf(error)}`])
   }
 }
 
@@ -190,7 +190,7 @@ function measured(name: string, args: string[]): unknown {
   try {
     given = JSON.parse(values.readings)
   } catch (error) {
-    throw new Misuse([`--readings: not JSON: ${(error as Error).message}`])
+    throw new Misuse([`--readings: not JSON: ${messageOf(error)}`])
   }
   const answer = judge(kind, given, { plan: p, step, tooth, before: [], round: 0 })
   if ('wrong' in answer) throw new Misuse([`--readings: ${answer.wrong}`])
@@ -226,6 +226,6 @@ try {
   console.log(typeof answer === 'string' ? answer.trimEnd() : JSON.stringify(answer, null, 2))
 } catch (error) {
   const misuse = error instanceof Misuse || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS')
-  console.error(error instanceof Misuse ? error.lines.join('\n') : misuse ? (error as Error).message : error)
+  console.error(error instanceof Misuse ? error.lines.join('\n') : misuse ? messageOf(error) : error)
   process.exitCode = misuse ? 2 : 1
 }

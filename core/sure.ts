@@ -13,3 +13,14 @@ export function sure<T>(value: T): NonNullable<T> {
 export const firstOf = <T>(list: ArrayLike<T>): NonNullable<T> => sure(list[0])
 /** The last of a list that has one. @throws Error on an empty one */
 export const lastOf = <T>(list: ArrayLike<T>): NonNullable<T> => sure(list[list.length - 1])
+
+/**
+ * The keys of a table written out in this program, in its order: one at least, and none that its type does not name.
+ * @example keysOf({ mouth: 1, chair: 2 }) // ['mouth', 'chair']
+ */
+export const keysOf = <T extends object>(table: T) =>
+  // What a table of ours holds is what its type says: no wider object is ever handed in as one.
+  Object.keys(table) as [keyof T & string, ...(keyof T & string)[]]
+
+/** What an error says, whatever was thrown. */
+export const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))

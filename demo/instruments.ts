@@ -1,5 +1,5 @@
 /** The demo's cassettes and sterilisers, and the loads that stand behind them. Invented. */
-import { firstOf, lastOf, sure } from '../core/sure'
+import { firstOf, keysOf, lastOf, sure } from '../core/sure'
 import type { CassetteType, Instruments } from '../core/practice/instruments'
 import { instruments } from '../core/practice/instruments'
 import { wallTime } from '../core/clock'
@@ -28,7 +28,7 @@ const names: Record<CassetteType, string> = {
 }
 
 export const demoInstruments: Instruments = instruments.parse({
-  cassettes: (Object.keys(owned) as CassetteType[]).flatMap((type) =>
+  cassettes: keysOf(owned).flatMap((type) =>
     Array.from({ length: sure(owned[type]) }, (_, i) => ({
       id: `${type}-${i + 1}`,
       type,

@@ -1,8 +1,9 @@
 /** A day as its screen sees it. */
+import { keysOf } from '../core/sure'
 import * as z from 'zod'
 import { cassettes } from '../core/catalog/item'
 import { alert } from '../core/model/request'
-import { phaseNames, type Phase } from '../core/model/step'
+import { phaseNames } from '../core/model/step'
 import { dayRules } from '../core/practice/day-rules'
 import { notation } from '../core/teeth/schema'
 import type { Saving } from '../core/schedule/saving'
@@ -20,7 +21,7 @@ export const timelineView = noun<Timeline>({
   bars: z.array(
     noun<Bar>({
       stepId: z.string(),
-      phase: z.enum(Object.keys(phaseNames) as Phase[]),
+      phase: z.enum(keysOf(phaseNames)),
       title: z.string(),
       people: ids,
       things: ids.optional(),

@@ -2,7 +2,7 @@
  * Burs: their shape and size, ISO 6360 numbers, and the outline the bur strip is drawn from.
  * Sources: ISO 6360-1 and -2 for the build of the number; the code tables stand M (from memory of ISO 6360-2 and ISO 2157).
  */
-import { firstOf, sure } from '../sure'
+import { firstOf, keysOf, sure } from '../sure'
 import * as z from 'zod'
 import { round } from '../figure'
 
@@ -129,7 +129,7 @@ export interface IsoBur {
 }
 
 function keyOf<T extends string>(table: Record<T, string>, code: string): T | undefined {
-  return (Object.keys(table) as T[]).find((key) => table[key] === code)
+  return keysOf(table).find((key) => table[key] === code)
 }
 
 /** Reads a fifteen-digit ISO 6360 number; a bad one says which group is wrong. */

@@ -2,7 +2,7 @@
  * The day as iCalendar (RFC 5545), out and in. What comes in is read whole: zones by name or by their own definition,
  * recurring events on the day asked for, cancelled ones as such; what is no appointment of the day is named with why.
  */
-import { sure } from '../sure'
+import { messageOf, sure } from '../sure'
 import ICAL from 'ical.js'
 import { Temporal } from 'temporal-polyfill'
 import { plainDate } from '../clock'
@@ -175,7 +175,7 @@ export function readCalendar(text: string, day: string, zone: string): CalendarR
     if (first.name !== 'vcalendar') return { error: 'this is no calendar: it does not begin with BEGIN:VCALENDAR' }
     return read(first, day, zone)
   } catch (e) {
-    return { error: `this calendar cannot be read: ${(e as Error).message.slice(0, 160)}` }
+    return { error: `this calendar cannot be read: ${messageOf(e).slice(0, 160)}` }
   }
 }
 

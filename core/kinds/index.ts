@@ -1,4 +1,5 @@
 /** Every kind of visit as a row: what it is called, whom it is for, what may be asked of it. No rules of the day here. */
+import { keysOf } from '../sure'
 import type { KindFacts } from './facts'
 import { crownKinds } from './crowns'
 import { bondedBridgeKinds } from './bonded-bridges'
@@ -23,6 +24,6 @@ export const kindTable = {
 } as const satisfies Record<string, KindFacts>
 
 export type KindId = keyof typeof kindTable
-export const kindIds = Object.keys(kindTable) as [KindId, ...KindId[]]
+export const kindIds = keysOf(kindTable)
 /** The row of a kind, with the optional columns in its type. */
 export const kindFacts = (id: KindId): KindFacts => kindTable[id]

@@ -1,15 +1,16 @@
 /** What is asked of the planner: one visit of a case. The one schema of it, for server, web and shell. */
+import { keysOf } from '../sure'
 import * as z from 'zod'
 import { id, plainDate, text } from '../bounded'
 import { kindFacts, kindIds, type KindId } from '../kinds'
 import { someChoices } from '../practice/choices'
 import type { Tooth } from '../teeth/notation'
 import { tooth } from '../teeth/schema'
-import { alertWords, frameworks, restorations, type Alert, type Framework, type Restoration } from '../vocabulary'
+import { alertWords, frameworks, restorations, type Framework, type Restoration } from '../vocabulary'
 import { misfits } from './misfits'
 
 export const restoration = z.enum(restorations)
-export const alert = z.enum(Object.keys(alertWords) as [Alert, ...Alert[]])
+export const alert = z.enum(keysOf(alertWords))
 export const kindId = z.enum(kindIds)
 
 export const tissueState = z.strictObject({

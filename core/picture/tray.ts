@@ -1,4 +1,5 @@
 /** The tray drawing: every line of the setup at its own size, left to right in the order of use, in bands by phase. */
+import { keysOf } from '../sure'
 import { type SetupLine } from '../model/plan'
 import { phaseNames, type Phase } from '../model/step'
 
@@ -63,7 +64,7 @@ const boardWidthMm = 700
  */
 export function layTrays(setup: readonly SetupLine[]): TrayBoard[] {
   const boards: TrayBoard[] = []
-  for (const phase of Object.keys(phaseNames) as Phase[]) {
+  for (const phase of keysOf(phaseNames)) {
     const lines = setup.filter((l) => l.readiness === 'open' && l.phase === phase)
     if (lines.length === 0) continue
     const alone = layBand(phase, lines, 0)

@@ -2,6 +2,7 @@
  * Where practitioners disagree: the schools, the default of each question and why. Card < case < visit; the later wins.
  * Standing of schools and defaults: common practice.
  */
+import { keysOf } from '../sure'
 import * as z from 'zod'
 import { kindFacts, type KindId } from '../kinds'
 
@@ -336,7 +337,7 @@ const table = {
 export type ChoiceName = keyof typeof table
 export type Choices = { [N in ChoiceName]: (typeof table)[N]['schools'][number][0] }
 
-export const choiceNames = Object.keys(table) as ChoiceName[]
+export const choiceNames = keysOf(table)
 const schoolEnum = <N extends ChoiceName>(name: N): z.ZodType<Choices[N]> =>
   z.enum(table[name].schools.map(([value]) => value) as [string, ...string[]]) as unknown as z.ZodType<Choices[N]>
 export const choices = z.strictObject(

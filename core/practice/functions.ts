@@ -2,6 +2,7 @@
  * Who may do what. The program ships empty of any place's law: two presets to start from, and the practice sets its own
  * after reading its board's rules. It advises; local rules and the treating dentist decide.
  */
+import { keysOf } from '../sure'
 import * as z from 'zod'
 
 export const roles = ['assistant', 'expanded assistant', 'dentist', 'sterilising', 'front desk'] as const
@@ -44,7 +45,7 @@ export const functionNames = {
   turnover: 'turnover of the room',
 } as const
 export type FunctionName = keyof typeof functionNames
-export const functionName = z.enum(Object.keys(functionNames) as [FunctionName, ...FunctionName[]])
+export const functionName = z.enum(keysOf(functionNames))
 
 /** `sight`: under the dentist's direct sight. `word`: on the dentist's word. */
 export const permission = z.enum(['no', 'sight', 'word', 'yes'])
@@ -136,7 +137,7 @@ export function completeTable(preset: 'cautious' | 'expanded', table: FunctionTa
 /** A table from a preset, each line signed with who took it over and when. */
 export function presetTable(preset: 'cautious' | 'expanded', setBy: string, setOn: string): FunctionTable {
   const rows = preset === 'cautious' ? cautious : expanded
-  return (Object.keys(functionNames) as FunctionName[]).map((name) => ({
+  return keysOf(functionNames).map((name) => ({
     function: name,
     assistant: rows[name][0],
     expanded: rows[name][1],

@@ -1,4 +1,5 @@
 /** What comes back: cassettes by type, sterilisers with what they can do, and the minutes of the way between two uses. */
+import { keysOf } from '../sure'
 import { id, text, timeOfDay } from '../bounded'
 import * as z from 'zod'
 import { cassettes as cassetteTypes } from '../catalog/item'
@@ -17,7 +18,7 @@ export const cycleTable = {
   'pre-vacuum 132': { name: 'pre-vacuum, 132 °C', temperatureC: 132, exposureMin: 4, aroundMin: 31 },
 } as const
 export type CycleName = keyof typeof cycleTable
-export const cycleNames = Object.keys(cycleTable) as CycleName[]
+export const cycleNames = keysOf(cycleTable)
 export const cycleSource = 'CDC MMWR 2003;52(RR-17)'
 export const sporeReason: Reason = {
   text: 'a biological indicator at least once a week in each steriliser, and after repair',

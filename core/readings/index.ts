@@ -1,4 +1,5 @@
 /** Readings taken at a step: which there are, and how they are judged as the run stores them. */
+import { keysOf } from '../sure'
 import type { ReadingKind, Step } from '../model/step'
 export type { ReadingKind } from '../model/step'
 import type { Tooth } from '../teeth/notation'
@@ -33,7 +34,7 @@ export const readingTable = {
   light: curing,
   tint,
 } as const satisfies Record<ReadingKind, Reading>
-export const readingKinds = Object.keys(readingTable) as [ReadingKind, ...ReadingKind[]]
+export const readingKinds = keysOf(readingTable)
 export const readingOfKind = (kind: ReadingKind): Reading => readingTable[kind]
 
 export interface Measured extends Judged {

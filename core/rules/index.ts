@@ -2,6 +2,7 @@
  * The register of the trade's named times and amounts. Each stands here once; plans, clocks, print and prose are made from
  * it, and a practice overrides a row with who and when. What a product says of itself stays with the item.
  */
+import { keysOf } from '../sure'
 import * as z from 'zod'
 import { id, plainDate, text } from '../bounded'
 import { reason, type Reason } from '../figure'
@@ -34,7 +35,7 @@ export const ruleTable = {
   ...followUpRules,
 } as const satisfies Record<string, RuleRow>
 export type RuleId = keyof typeof ruleTable
-export const ruleIds = Object.keys(ruleTable) as [RuleId, ...RuleId[]]
+export const ruleIds = keysOf(ruleTable)
 export const ruleRow = (rule: RuleId): RuleRow => ruleTable[rule]
 export const ruleId = z.enum(ruleIds)
 

@@ -1,4 +1,5 @@
 /** The words between chair and bench: one touch to say it, one to have seen it; both stand in the record. */
+import { keysOf } from '../sure'
 /** Common practice: what assistants and dentists call to each other over a visit. */
 export const handoffs = {
   ready: { from: 'assistant', words: 'Ready for you' },
@@ -10,7 +11,7 @@ export const handoffs = {
   leaving: { from: 'dentist', words: 'Leaving the room' },
 } as const
 export type Handoff = keyof typeof handoffs
-export const handoffNames = Object.keys(handoffs) as [Handoff, ...Handoff[]]
+export const handoffNames = keysOf(handoffs)
 
 export interface Call {
   by: string

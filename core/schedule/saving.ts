@@ -103,7 +103,7 @@ export function savingActs(
   const helps = (s: Saving, n: number): boolean => s.left.length < n
   const single = tried(problem, []).filter((s) => helps(s, before.dry.length))
   const together: SavingAct[] = []
-  let state = { problem, extra: [] as number[] }
+  let state: { problem: TurnoverProblem; extra: number[] } = { problem, extra: [] }
   let left = before.dry
   while (left.length > 0 && together.length < 4) {
     const [best] = tried(state.problem, state.extra)

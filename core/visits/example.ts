@@ -19,7 +19,7 @@ export function exampleRequest(kind: KindId, date: string, team: VisitRequest['t
   if (k.pontics === 'needed') return visitRequest.parse({ kind, date, team, teeth: ['31', '42'], pontics: ['41'] })
   // A first molar, a central incisor: what one thinks of first.
   const first = fits.find((t) => ['16', '36', '11', '75', '51'].includes(t)) ?? firstOf(fits)
-  return visitRequest.parse({ kind, date, team, teeth: [fits.includes('36' as never) ? '36' : first] })
+  return visitRequest.parse({ kind, date, team, teeth: [fits.some((t) => t === '36') ? '36' : first] })
 }
 
 /**

@@ -1,4 +1,5 @@
 /** The setup on paper: what to lay out, phase by phase, with boxes to tick, and the bur strip. Legible in grey. */
+import { keysOf } from '../../core/sure'
 import { span } from '../../core/rules'
 import { isClock } from '../../core/model/link'
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces'
@@ -7,7 +8,7 @@ import { silhouette } from '../../core/catalog/silhouette'
 import { amountWords } from '../../core/plan/amount-words'
 import { alertWords } from '../../core/vocabulary'
 import { type BurPass, type Plan, type SetupLine } from '../../core/model/plan'
-import { phaseNames, type Phase } from '../../core/model/step'
+import { phaseNames } from '../../core/model/step'
 import { toQuadrant, toUniversal } from '../../core/teeth/notation'
 
 export type Paper = 'A4' | 'LETTER'
@@ -120,7 +121,7 @@ function clockWords(plan: Plan): string {
 export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocumentDefinitions {
   const open = plan.setup.filter((l) => l.readiness === 'open')
   const standby = plan.setup.filter((l) => l.readiness === 'standby')
-  const blocks = (Object.keys(phaseNames) as Phase[])
+  const blocks = keysOf(phaseNames)
     .map((phase) =>
       phaseBlock(
         phaseNames[phase],

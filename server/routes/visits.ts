@@ -1,5 +1,5 @@
 /** A visit: read, put into the day, and what will be done in it. */
-import { sure } from '../../core/sure'
+import { keysOf, sure } from '../../core/sure'
 import { made } from '../../wire/noun'
 import { versionView, visitView } from '../../wire/visit'
 import { misfits } from '../../core/model/misfits'
@@ -27,14 +27,7 @@ import { head, stageOf, tellOf, unsignedVisit, visitParams } from './visit'
 /** What a person may change of a visit before its tray is signed. */
 /** Of the visit alone; the rest, but for alerts and the visit's choices, is of the whole case. */
 const visitKeys = ['kind', 'also', 'pieceOnHand'] as const
-const caseKeys = [
-  ...(Object.keys(workFacts) as (keyof typeof workFacts)[]),
-  'crossbite',
-  'missing',
-  'anaesthetic',
-  'weightKg',
-  'choices',
-] as const
+const caseKeys = [...keysOf(workFacts), 'crossbite', 'missing', 'anaesthetic', 'weightKg', 'choices'] as const
 const editableKeys = [...visitKeys, ...caseKeys, 'alerts', 'visitChoices'] as const
 // Only the keys are checked here: the values are parsed with the rest of the request, so that a change left out is not
 // mistaken for a default.

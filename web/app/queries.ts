@@ -23,9 +23,10 @@ export const useSession = () =>
   useQuery({
     queryKey: ['session'],
     queryFn: () =>
-      api<Person>('/session').catch((e: unknown) =>
-        e instanceof ApiProblem && e.status === 401 ? null : Promise.reject(e as Error),
-      ),
+      api<Person>('/session').catch((e: unknown) => {
+        if (e instanceof ApiProblem && e.status === 401) return null
+        throw e
+      }),
     staleTime: Infinity,
   })
 export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => api<SignInPerson[]>('/people') })

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/sure'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { CodePad } from '../parts/code-pad'
@@ -23,7 +24,7 @@ export function SignIn() {
         await api<Person>('/session', { method: 'POST', body: { personId: who.id, code } }),
       )
     } catch (error) {
-      setWrong((error as Error).message)
+      setWrong(messageOf(error))
       setCode('')
     }
   }

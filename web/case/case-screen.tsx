@@ -1,5 +1,5 @@
 /** The case: what will be done, in a few decisions; at the side what follows from them, live. */
-import { firstOf, sure } from '../../core/sure'
+import { firstOf, messageOf, sure } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -135,7 +135,7 @@ export default function CaseScreen() {
           : 'Alert entered.',
       )
     } catch (e) {
-      toast.error((e as Error).message)
+      toast.error(messageOf(e))
     }
     refresh.visit(visitId)
   }

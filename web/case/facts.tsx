@@ -1,5 +1,5 @@
 /** What will be done and what is known: only what this plan asked for is shown. */
-import { firstOf } from '../../core/sure'
+import { firstOf, keysOf } from '../../core/sure'
 import type { ReactNode } from 'react'
 import { alertWords, type Alert, type Framework, type Restoration } from '../../core/vocabulary'
 import { factsOf, surfaces, type AlsoWork, type ToothFacts } from '../../core/model/request'
@@ -393,7 +393,7 @@ export function Alerts({
       aside={signed ? <span className="text-base text-soft">a change re-opens the signed tray</span> : undefined}
     >
       <div className="flex flex-wrap gap-1.5">
-        {(Object.keys(alertWords) as Alert[]).map((a) => (
+        {keysOf(alertWords).map((a) => (
           <Check
             key={a}
             label={a}

@@ -1,4 +1,5 @@
 /** Clocks are heard as they are seen: once when they say hurry, once when they have closed. */
+import { keysOf } from '../../core/sure'
 import { useEffect, useRef } from 'react'
 import type { RunningClock } from '../../core/run/clocks'
 import { chime, useVolume, type Volume } from '../parts/sound'
@@ -41,7 +42,7 @@ export function SoundPick() {
         label="Sound of this device"
         value={volume}
         onPick={setVolume}
-        options={(Object.keys(words) as Volume[]).map((value) => ({ value, label: words[value] }))}
+        options={keysOf(words).map((value) => ({ value, label: words[value] }))}
       />
     </div>
   )

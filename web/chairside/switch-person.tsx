@@ -1,5 +1,5 @@
 /** One device at the chair, two people: one touch on the name and the code, and it is the other's. The run stays where it is. */
-import { sure } from '../../core/sure'
+import { messageOf, sure } from '../../core/sure'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api } from '../app/api'
@@ -21,7 +21,7 @@ export function SwitchPerson({ people, now }: { people: { id: string; name: stri
       )
       void client.invalidateQueries({ queryKey: ['needed'] })
     } catch (error) {
-      setWrong((error as Error).message)
+      setWrong(messageOf(error))
       setCode('')
     }
   }

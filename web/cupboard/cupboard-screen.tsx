@@ -1,4 +1,5 @@
 /** The cupboard: every material that goes off, its lots by expiry, what is out of date, what is missing. */
+import { messageOf } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { Download, Upload } from 'lucide-react'
 import { useState } from 'react'
@@ -32,7 +33,7 @@ function AddLot({ item, onClose, onAdded }: { item: Item; onClose: () => void; o
       onAdded()
       onClose()
     } catch (error) {
-      setWrong((error as Error).message)
+      setWrong(messageOf(error))
     }
   }
   return (

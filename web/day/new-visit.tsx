@@ -1,4 +1,4 @@
-import { firstOf } from '../../core/sure'
+import { firstOf, messageOf } from '../../core/sure'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Practice } from '../../core/practice/practice'
@@ -134,7 +134,7 @@ export function NewVisit({
       onClose()
       void navigate(`/visits/${id}/case`)
     } catch (error) {
-      setWrong((error as Error).message)
+      setWrong(messageOf(error))
     }
   }
   const select = (

@@ -1,4 +1,4 @@
-import { firstOf } from '../../core/sure'
+import { firstOf, messageOf } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { Download, Upload } from 'lucide-react'
 import { toast } from 'sonner'
@@ -19,7 +19,7 @@ export function Amendments({ kind, practice, plan }: { kind: KindId; practice: P
   const remove = useMutation({
     mutationFn: (id: string) => api(`/practice/amendments/${id}`, { method: 'DELETE' }),
     onSettled: done,
-    onError: (e) => toast.error((e as Error).message),
+    onError: (e) => toast.error(messageOf(e)),
   })
   const bring = async (file: File): Promise<void> => {
     try {
@@ -35,7 +35,7 @@ export function Amendments({ kind, practice, plan }: { kind: KindId; practice: P
       toast(`${added} added, ${replaced} replaced`)
       done()
     } catch (e) {
-      toast.error(e instanceof SyntaxError ? `Not taken in: ${e.message}` : (e as Error).message)
+      toast.error(e instanceof SyntaxError ? `Not taken in: ${e.message}` : messageOf(e))
     }
   }
   const own = practice.amendments.filter((a) => a.kind === kind)

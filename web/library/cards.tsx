@@ -1,4 +1,4 @@
-import { sure } from '../../core/sure'
+import { messageOf, sure } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
 import { toast } from 'sonner'
@@ -26,7 +26,7 @@ export function Cards({ kind, practice, first }: { kind: KindId; practice: Pract
   const b = second ? planFor(kind, practice, second.id) : undefined
   const save = useMutation({
     mutationFn: (card: Card) => api('/practice/cards', { method: 'PUT', body: card }),
-    onError: (e) => toast.error((e as Error).message),
+    onError: (e) => toast.error(messageOf(e)),
     onSettled: () => client.invalidateQueries({ queryKey: ['practice'] }),
   })
   const cardOf = (id: string): Card =>

@@ -1,6 +1,7 @@
+import { keysOf } from '../../core/sure'
 import { amountWords } from '../../core/plan/amount-words'
 import { type Plan, type SetupLine } from '../../core/model/plan'
-import { phaseNames, type Phase } from '../../core/model/step'
+import { phaseNames } from '../../core/model/step'
 import { Panel } from '../parts/ui'
 
 const heads = { open: 'Laid out', standby: 'Have ready, do not open', drawer: 'In the drawer' } as const
@@ -25,9 +26,9 @@ function Line({ l }: { l: SetupLine }) {
 export function SetupList({ plan }: { plan: Plan }) {
   return (
     <Panel labelled="Setup" className="space-y-3">
-      {(Object.keys(heads) as (keyof typeof heads)[]).map((readiness) => {
+      {keysOf(heads).map((readiness) => {
         const lines = plan.setup.filter((l) => l.readiness === readiness)
-        const phases = (Object.keys(phaseNames) as Phase[]).filter((p) => lines.some((l) => l.phase === p))
+        const phases = keysOf(phaseNames).filter((p) => lines.some((l) => l.phase === p))
         return lines.length === 0 ? null : (
           <section key={readiness} aria-label={heads[readiness]}>
             <h2 className="text-lg font-bold text-jade">

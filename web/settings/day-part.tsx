@@ -1,5 +1,6 @@
 /** The practice's hours, its midday rest, how far visits move, and what counts for how much when times are proposed. */
-import { weightWords, type DayRules, type WeightName } from '../../core/practice/day-rules'
+import { keysOf } from '../../core/sure'
+import { weightWords, type DayRules } from '../../core/practice/day-rules'
 import type { Practice } from '../../core/practice/practice'
 import { Check, Panel } from '../parts/ui'
 import type { Save } from './save'
@@ -68,7 +69,7 @@ export function DayPart({ practice, save, may }: { practice: Practice; save: Sav
       <fieldset>
         <legend className="font-bold">What counts for how much when times are proposed</legend>
         <ul className="divide-y-2 divide-line">
-          {(Object.keys(weightWords) as WeightName[]).map((w) => (
+          {keysOf(weightWords).map((w) => (
             <li key={w} data-weight={w} className="grid grid-cols-[9rem_minmax(0,1fr)] items-center gap-3 py-1">
               {number(
                 weightWords[w][0],
