@@ -111,7 +111,7 @@ export function coverage(): string {
   return [
     '# What each kind of visit covers',
     '',
-    'Made by `npm run readings` from the plans of `demo/cases` and held to the letter by `core/visits/golden.test.ts`. J-numbers are the coverage table; “–” are kinds that only complete a chain. Burs are proved in `core/catalog/catalog.test.ts`, clocks in `core/run/run.test.ts`, figures in `core/measure/*.test.ts`, readings in `core/run/measures/measures.test.ts`, cues in `core/run/cues.test.ts`, clashes in `core/plan/clashes.test.ts`.',
+    'Made by `npm run readings` from the plans of `demo/cases` and held to the letter by `core/visits/golden.test.ts`. J-numbers are the coverage table; “–” are kinds that only complete a chain. Burs are proved in `core/catalog/catalog.test.ts`, clocks in `core/run/run.test.ts`, figures in `core/measure/*.test.ts`, readings in `core/readings/measures.test.ts`, cues in `core/run/cues.test.ts`, clashes in `core/plan/clashes.test.ts`.',
     '',
     ...rows,
   ].join('\n')
