@@ -13,7 +13,7 @@ import { firstOf, messageOf } from '../core/sure'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import * as z from 'zod'
-import { cordLength, cordSize, type CordLayer } from '../core/measure/cord'
+import { cordLength, cordSize } from '../core/measure/cord'
 import { compile, RequestError } from '../core/plan/compile'
 import { visitRequest } from '../core/model/request'
 import { readPlan } from '../core/plan/text'
@@ -25,7 +25,7 @@ import { delegationOf, personTimes } from '../core/schedule/delegate'
 import { forecast } from '../core/schedule/simulate'
 import { layOut } from '../core/schedule/timeline'
 import { dimensions } from '../core/teeth/dimensions'
-import { readTooth, toothName, toQuadrant, toUniversal, type Notation } from '../core/teeth/notation'
+import { readTooth, toothName, toQuadrant, toUniversal } from '../core/teeth/notation'
 
 /** What a person typed was wrong; `lines` say where and what would be right. */
 class Misuse extends Error {
@@ -134,7 +134,7 @@ function measureCord(args: string[]): unknown {
     values,
     '--',
   )
-  const reading = readTooth(given.tooth, given.notation as Notation)
+  const reading = readTooth(given.tooth, given.notation)
   if (reading.kind === 'error') throw new Misuse([`--tooth: ${reading.message}`])
   if (reading.kind === 'ambiguous')
     throw new Misuse([
@@ -145,7 +145,7 @@ function measureCord(args: string[]): unknown {
     given.perimeter === undefined
       ? { mesiodistalMm: size.cervicalMesiodistalMm, labiolingualMm: size.cervicalLabiolingualMm }
       : { measuredPerimeterMm: given.perimeter }
-  const layer = given.layer as CordLayer
+  const layer = given.layer
   return {
     tooth: {
       iso: reading.tooth,

@@ -171,7 +171,7 @@ describe('a laminate delivery with its clocks', () => {
       ['tint, g', '0.2'],
     ] as const) {
       await tabTo(assistant, field)
-      await assistant.key(...value)
+      await assistant.key(...value.split(''))
     }
     await assistant.says('at most 0.133 g to 0.4 g')
     await assistant.key('\uE00C')

@@ -68,8 +68,8 @@ function launch(folder: string, port: number, { pace, at }: Clock): Promise<Chil
       said += chunk.toString()
       if (said.includes('Jade Tray is at')) resolve(child)
     }
-    child.stdout!.on('data', hear)
-    child.stderr!.on('data', hear)
+    child.stdout.on('data', hear)
+    child.stderr.on('data', hear)
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)))
   })
 }

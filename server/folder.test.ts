@@ -24,12 +24,12 @@ describe('the data folder', () => {
     })
     return new Promise((resolve, reject) => {
       let said = ''
-      child.stdout!.on('data', (chunk: Buffer) => {
+      child.stdout.on('data', (chunk: Buffer) => {
         said += chunk.toString()
         const found = /http:\/\/\S+/.exec(said)
         if (found) resolve({ child, url: found[0] })
       })
-      child.stderr!.on('data', (chunk: Buffer) => (said += chunk.toString()))
+      child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()))
       child.once('exit', () => reject(new Error(said)))
     })
   }

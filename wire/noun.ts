@@ -1,7 +1,7 @@
 /** How answers are described: every field of a type that core keeps is held against it by the compiler. */
 import * as z from 'zod'
 
-type Optional<T, K extends keyof T> = Record<never, never> extends Pick<T, K> ? true : false
+type Optional<T, K extends keyof T> = object extends Pick<T, K> ? true : false
 /** A schema for each field of T; one left out, or of another type, does not compile. */
 type Fields<T> = { [K in keyof T]-?: Optional<T, K> extends true ? z.ZodType<T[K] | undefined> : z.ZodType<T[K]> }
 

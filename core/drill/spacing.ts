@@ -4,9 +4,12 @@
  * ts-fsrs with its published weights, aimed at nine of ten still known, and without its random spread: the same answers give
  * the same days.
  */
-import { createEmptyCard, fsrs, Rating, type Card as FsrsCard } from 'ts-fsrs'
+import { createEmptyCard, fsrs, Rating, State, type Card as FsrsCard } from 'ts-fsrs'
 
 const scheduler = fsrs({ enable_fuzz: false, request_retention: 0.9 })
+
+/** As they are stored: by number, in the package's own order. */
+const states = [State.New, State.Learning, State.Review, State.Relearning] as const
 
 /** What is remembered of one thing asked, as it is stored: times in ms since the epoch. */
 export interface Memory {
@@ -32,7 +35,7 @@ function toCard(m: Memory): FsrsCard {
     learning_steps: m.learningSteps,
     reps: m.reps,
     lapses: m.lapses,
-    state: m.state,
+    state: states[m.state],
   }
 }
 const toMemory = (c: FsrsCard, at: number): Memory => ({
@@ -44,7 +47,7 @@ const toMemory = (c: FsrsCard, at: number): Memory => ({
   learningSteps: c.learning_steps,
   reps: c.reps,
   lapses: c.lapses,
-  state: c.state as Memory['state'],
+  state: c.state,
 })
 
 /** The memory after an answer: right is “good”, a miss is “again”. */

@@ -150,7 +150,7 @@ const workMisfits = (w: Work, missing: readonly Tooth[], say: Say): void => {
 function shareSurface(a: Work, b: Work, t: Tooth): boolean {
   const [one, other] = [a.ofTooth[t]?.surfaces, b.ofTooth[t]?.surfaces]
   if (a.kind !== b.kind && [a.kind, b.kind].includes('filling.cervical')) return false
-  return one === undefined || other === undefined || [...one].some((s) => other.includes(s))
+  return one === undefined || other === undefined || one.split('').some((s) => other.includes(s))
 }
 
 /** Whether two works can be done on the same tooth in one visit, in this order. Common practice. */

@@ -67,7 +67,7 @@ const isOld = (request: Loose): boolean =>
 export function requestUpToDate(...parts: Stored<Partial<VisitRequestInput>>[]): Partial<VisitRequestInput> {
   const request = Object.assign({}, ...parts) as Loose
   const old = isOld(request) || (Array.isArray(request['also']) && request['also'].some((w) => isObject(w) && isOld(w)))
-  return (old ? workUpToDate(request) : request) as Partial<VisitRequestInput>
+  return old ? workUpToDate(request) : request
 }
 
 /** Until 2026.11.2 a learned mean was kept as the likely value. */

@@ -48,7 +48,7 @@ const anyRequest = fc.record({
   deliveryCement: fc.constantFrom('resin' as const, 'conventional' as const),
   alerts: fc.subarray(Object.keys(alertWords) as Alert[]),
   visitChoices: fc.record(
-    Object.fromEntries(questions.map((q) => [q.name, fc.constantFrom(...q.schools.map((s) => s.value as string))])),
+    Object.fromEntries(questions.map((q) => [q.name, fc.constantFrom(...q.schools.map((s) => s.value))])),
   ) as fc.Arbitrary<VisitRequestInput['visitChoices']>,
 })
 
@@ -322,8 +322,8 @@ describe('properties over random cases', () => {
         for (const h of p.holds) expect(h.again.length).toBeGreaterThan(0)
         const mandatory = p.holds.filter((h) => h.mandatory).map((h) => h.id)
         expect(mandatory).toEqual(expect.arrayContaining(['impression', 'provisional', 'counts']))
-        if (more.alerts!.includes('latex')) expect(p.setup.some((l) => l.latex)).toBe(false)
-        if (more.alerts!.includes('adrenaline-sensitive')) expect(line(p, 'adrenaline-solution')).toBeUndefined()
+        if (more.alerts.includes('latex')) expect(p.setup.some((l) => l.latex)).toBe(false)
+        if (more.alerts.includes('adrenaline-sensitive')) expect(line(p, 'adrenaline-solution')).toBeUndefined()
         // No cutting of a vital tooth, no cord and no clamp before the numb hold.
         const hurts = p.steps.filter(
           (s) =>

@@ -62,7 +62,7 @@ export function trimmedMeanOf({ shortS, likelyS, longS }: ThreePoints): number {
 }
 
 /** A spread whose own trimmed mean is the learned one; short, likely and long keep their proportions. */
-export function scaled<S extends ThreePoints>(spread: S, meanS: number): ThreePoints {
+export function scaled(spread: ThreePoints, meanS: number): ThreePoints {
   const factor = meanS / trimmedMeanOf(spread)
   const to = (s: number): number => Math.round(s * factor)
   return { shortS: to(spread.shortS), likelyS: to(spread.likelyS), longS: to(spread.longS) }

@@ -170,8 +170,7 @@ describe('measured in the run', () => {
       'provisional.try-in provisional',
     ])
     const d = at('cutting.reduction-check')
-    const refused = (change: object): unknown =>
-      decide(plan, d.state, { ...reduction(1), ...change } as never, assistant, d.now)
+    const refused = (change: object): unknown => decide(plan, d.state, { ...reduction(1), ...change }, assistant, d.now)
     expect(refused({ tooth: '11' })).toMatchObject({ refused: { message: expect.stringContaining('"11"') as string } })
     expect(refused({ stepId: 'arrival.seat' })).toHaveProperty('refused')
     expect(refused({ readings: { 'functional cusp': 60 } })).toHaveProperty('refused')

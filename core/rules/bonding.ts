@@ -224,7 +224,7 @@ export const bondingRules = rows({
     title: 'Final cement sets, where the product says nothing',
     value: 300,
     unit: 's',
-    because: (s) => `${span(s)}`,
+    because: (s) => span(s),
     standing: 'C',
     from: 60,
     to: 900,

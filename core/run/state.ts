@@ -1,4 +1,3 @@
-import type { Figure } from '../figure'
 import type { Edge } from '../model/link'
 import type { Count, Plan } from '../model/plan'
 import { throatPack } from '../vocabulary'
@@ -135,7 +134,7 @@ function applied(core: RunCore, event: RunEvent): RunCore {
       const same = (m: Measured): boolean => m.stepId === what.stepId && m.measure === what.measure && m.tooth === tooth
       const one: Measured = {
         ...rest,
-        figures: figures as Figure[],
+        figures: figures,
         tooth: tooth as Tooth,
         by: event.by,
         at: event.at,

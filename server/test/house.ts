@@ -63,11 +63,12 @@ export class Caller {
       headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...headers },
     })
     const set = response.headers['set-cookie']
+    const body: Record<string, unknown> = response.body ? response.json() : {}
     if (set) this.cookie = String(set).split(';')[0]!
     return {
       status: response.statusCode,
       type: String(response.headers['content-type'] ?? ''),
-      body: (response.body ? response.json() : {}) as Record<string, unknown>,
+      body,
       headers: response.headers,
     }
   }

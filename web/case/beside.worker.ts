@@ -4,7 +4,6 @@
  */
 import { sure } from '../../core/sure'
 import { comparePlans } from '../../core/schedule/compare'
-import type { VisitRequest } from '../../core/model/request'
 import type { Plan } from '../../core/model/plan'
 import { questions } from '../../core/practice/choices'
 import type { Practice } from '../../core/practice/practice'
@@ -52,7 +51,7 @@ async function answer(data: Asked): Promise<void> {
       if (latest !== id) return
       const other = tryPlan(
         plan.request,
-        { visitChoices: { ...plan.request.visitChoices, [q.name]: s.value } as VisitRequest['visitChoices'] },
+        { visitChoices: { ...plan.request.visitChoices, [q.name]: s.value } },
         sure(practice),
       )
       consequences.set(`${q.name}:${s.value}`, typeof other === 'string' ? other : inShort(comparePlans(plan, other)))

@@ -1,5 +1,4 @@
-import type { VisitRequest } from '../../core/model/request'
-import { questions, type ChoiceName } from '../../core/practice/choices'
+import { questions } from '../../core/practice/choices'
 import type { VisitAndPlan } from '../app/plan'
 import { Panel, Pick } from '../parts/ui'
 import type { Change } from './change'
@@ -58,8 +57,8 @@ export function Schools({
                 change({
                   visitChoices: {
                     ...request.visitChoices,
-                    [q.name as ChoiceName]: value,
-                  } as VisitRequest['visitChoices'],
+                    [q.name]: value,
+                  },
                 })
               }
               options={q.schools.map((s) => ({

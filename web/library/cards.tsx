@@ -3,7 +3,7 @@ import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { comparePlans } from '../../core/schedule/compare'
-import { questions, type ChoiceName, type Choices } from '../../core/practice/choices'
+import { questions, type ChoiceName } from '../../core/practice/choices'
 import type { Card, Person, Practice } from '../../core/practice/practice'
 import type { KindId } from '../../core/kinds'
 import { api } from '../app/api'
@@ -34,7 +34,7 @@ export function Cards({ kind, practice, first }: { kind: KindId; practice: Pract
   const set = (id: string, name: ChoiceName, value: string): void => {
     const card = cardOf(id)
     const { [name]: _, ...rest } = card.choices
-    save.mutate({ ...card, choices: value === '' ? rest : ({ ...rest, [name]: value } as Partial<Choices>) })
+    save.mutate({ ...card, choices: value === '' ? rest : { ...rest, [name]: value } })
   }
   const shown = questions.filter((q) => a.asked.choices.includes(q.name) || b?.asked.choices.includes(q.name))
   const cell = (d: Person, plan: typeof a, name: ChoiceName) => {

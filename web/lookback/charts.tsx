@@ -67,7 +67,7 @@ function useOptions(x: string, y: string): ChartOptions<'scatter'> {
       tooltip: {
         titleFont: text,
         bodyFont: text,
-        callbacks: { label: (c) => String((c.raw as { label?: string }).label ?? '') },
+        callbacks: { label: (c) => (c.raw as { label?: string }).label ?? '' },
       },
     },
     scales: { x: scale(x), y: scale(y) },

@@ -2,7 +2,6 @@
 import { firstOf, sure } from '../../../core/sure'
 import { useState } from 'react'
 import { damTemplate } from '../../../core/measure/dam-template'
-import type { ReductionSite } from '../../../core/measure/reduction'
 import type { Plan } from '../../../core/model/plan'
 import type { Step } from '../../../core/model/step'
 import { judge, readingOfKind, readingsAt, startsOf, teethAt, type ReadingKind } from '../../../core/readings'
@@ -49,15 +48,7 @@ function Part({
   const { fields } = readingOfKind(kind)
   const ask = step.asks.find((a) => a.reading === kind && a.teeth.includes(tooth))
   if (ask?.reading === 'reduction')
-    return (
-      <ReductionPart
-        key={tooth}
-        ask={ask}
-        tooth={tooth}
-        given={given as Partial<Record<ReductionSite, number>>}
-        onGive={onGive}
-      />
-    )
+    return <ReductionPart key={tooth} ask={ask} tooth={tooth} given={given} onGive={onGive} />
   if (ask?.reading === 'inspection')
     return <ImpressionPart scan={ask.scan} given={given as unknown as Seen} onGive={onGive} />
   if (kind === 'provisional')

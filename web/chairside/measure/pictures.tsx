@@ -228,7 +228,7 @@ function Thirds({
   )
 }
 
-const given = <T,>(value: unknown): T => value as T
+const textOf = (value: unknown): string | undefined => (typeof value === 'string' ? value : undefined)
 
 /** The picture of a kind of reading; nothing where it has none, or where too little has been read to draw. */
 export function Picture({
@@ -242,8 +242,12 @@ export function Picture({
   judged: Judged | { wrong: string }
   tooth: Tooth
 }) {
-  const n = (key: string): number => given<number>(readings[key])
-  if (kind === 'shade') return <Thirds {...given<{ neck?: string; middle?: string; edge?: string }>(readings)} />
+  // What is drawn has been judged: the reading's own schema has said what each field is.
+  const n = (key: string): number => readings[key] as number
+  if (kind === 'shade')
+    return (
+      <Thirds neck={textOf(readings['neck'])} middle={textOf(readings['middle'])} edge={textOf(readings['edge'])} />
+    )
   if ('wrong' in judged) return null
   const figure = (name: string) => judged.figures.find((f) => f.name === name)?.value
   switch (kind) {
@@ -283,7 +287,7 @@ export function Picture({
         <Root
           canalMm={n('canalMm')}
           sealMm={n('sealMm')}
-          drilledMm={given<number | undefined>(readings['drilledMm'])}
+          drilledMm={readings['drilledMm'] === undefined ? undefined : n('drilledMm')}
         />
       )
     case 'depth':
