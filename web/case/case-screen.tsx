@@ -4,13 +4,14 @@ import { useMutation } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { toast } from 'sonner'
+import type { Plan } from '../../core/model/plan'
 import type { Alert } from '../../core/vocabulary'
 import { personTimes } from '../../core/schedule/delegate'
-import { layOut } from '../../core/schedule/timeline'
+import { layOut, type Timeline } from '../../core/schedule/timeline'
 import type { VisitView } from '../../wire/visit'
 import { api, ApiProblem } from '../app/api'
 import { useLive } from '../app/live'
-import { useVisitPlan, type VisitAndPlan } from '../app/plan'
+import { useVisitPlan } from '../app/plan'
 import { useRefresh } from '../app/queries'
 import { LeftOut } from '../parts/left-out'
 import { ScoreView } from '../parts/score-view'
@@ -18,7 +19,7 @@ import { Failed, Loading, Mark, Panel } from '../parts/ui'
 import { minutes } from '../parts/words'
 import { useBeside, type Beside } from './beside'
 import { Chain, Works } from './chain'
-import { tryPlan, type Change } from './change'
+import { tryRequest, type Change } from './change'
 import { Alerts, Facts } from './facts'
 import { LikelyLength } from './forecast'
 import { PeopleTimes } from './people-times'
@@ -27,9 +28,7 @@ import { Schools } from './schools'
 import { Teeth } from './teeth'
 import { WorkedOut } from './worked-out'
 
-function Follows({ data, beside }: { data: VisitAndPlan; beside: Beside }) {
-  const { plan } = data
-  const score = useMemo(() => layOut(plan), [plan])
+function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside: Beside }) {
   const dentist = sure(plan.people.find((p) => p.dentist))
   const titleOf = (id: string): string => plan.steps.find((s) => s.id === id)?.title ?? id
   const missed = score.brackets.filter((b) => b.missed)
@@ -110,6 +109,8 @@ export default function CaseScreen() {
     void (refresh.client.isMutating({ mutationKey: storing }) <= unless && refresh.visit(visitId))
   useLive(visitId, { visit: () => reread(), opened: () => reread() })
   const [at, setAt] = useState(0)
+  const plan = data?.plan
+  const score = useMemo(() => plan && layOut(plan), [plan])
   const save = useMutation({
     mutationKey: storing,
     // One after the other, so that two quick touches arrive in order.
@@ -120,7 +121,7 @@ export default function CaseScreen() {
     onSettled: () => reread(1),
   })
   if (error && !data) return <Failed error={error} again={again} />
-  if (!data) return <Loading what="Opening the case" />
+  if (!data || !score) return <Loading what="Opening the case" />
   const locked = data.visit.frozen !== null
   const setAlerts = async (alerts: Alert[]): Promise<void> => {
     if (!locked) return change({ alerts })
@@ -140,13 +141,13 @@ export default function CaseScreen() {
     refresh.visit(visitId)
   }
   const change = (c: Change): void => {
-    const tried = tryPlan(data.visit.request, c, data.practice)
+    const tried = tryRequest(data.visit.request, c)
     if (typeof tried === 'string') return void toast.error(tried)
     // The screen answers at once; the server stores it, or the old state comes back with the reason.
     const before = data.visit
     void refresh.client.cancelQueries({ queryKey: ['visit', visitId] })
     // What was tried is what was parsed: nothing on the screen sees a change before its defaults are in it.
-    const shown: VisitView = { ...before, version: before.version + 1, request: tried.request }
+    const shown: VisitView = { ...before, version: before.version + 1, request: tried }
     refresh.client.setQueryData(['visit', visitId], shown)
     save.mutate({ change: c, version: before.version })
   }
@@ -193,16 +194,16 @@ export default function CaseScreen() {
           }
         >
           <ScoreView
-            score={layOut(data.plan)}
+            score={score}
             people={data.plan.people}
             label={`Score: ${data.plan.steps.map((s) => s.title).join(', ')}`}
           />
-          <RunningOrder score={layOut(data.plan)} people={data.plan.people} />
+          <RunningOrder score={score} people={data.plan.people} />
         </Panel>
         <WorkedOut plan={data.plan} />
       </div>
       <div className="space-y-3 self-start lg:sticky lg:top-3">
-        <Follows data={data} beside={beside} />
+        <Follows plan={data.plan} score={score} beside={beside} />
         <Link
           to={`/visits/${visitId}/tray`}
           className="flex min-h-16 items-center justify-center rounded-md bg-jade text-2xl font-bold text-jade-ink"

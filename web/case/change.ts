@@ -18,11 +18,16 @@ export type Change = Partial<Omit<VisitRequestInput, 'date' | 'team' | 'swaps' |
 /** What differs from one piece of work to the next: the visit's first, or one of its further ones. */
 export type Work = VisitRequest | AlsoWork
 
-/** Tries a request; what makes no plan answers why. */
-export function tryPlan(request: VisitRequest, change: Change, practice: Practice): Plan | string {
+/** The request with the change in it; one that contradicts itself answers why. */
+export function tryRequest(request: VisitRequest, change: Change): VisitRequest | string {
   const parsed = visitRequest.safeParse({ ...request, ...change })
-  if (!parsed.success) return firstOf(parsed.error.issues).message
-  return compile(parsed.data, practice)
+  return parsed.success ? parsed.data : firstOf(parsed.error.issues).message
+}
+
+/** The plan of a request with the change in it; what makes no plan answers why. */
+export function tryPlan(request: VisitRequest, change: Change, practice: Practice): Plan | string {
+  const tried = tryRequest(request, change)
+  return typeof tried === 'string' ? tried : compile(tried, practice)
 }
 
 /** The work at a place: 0 is the visit's own, from 1 on its further ones. */
