@@ -7,7 +7,7 @@ describe('the shell', () => {
   it('plans from a file and from standard input, the same', () => {
     const fromFile = jade(['plan', 'demo/cases/crown-37.json'])
     expect(fromFile.status).toBe(0)
-    const plan = JSON.parse(fromFile.stdout) as { title: string; steps: unknown[] }
+    const plan: { title: string; steps: unknown[] } = JSON.parse(fromFile.stdout)
     expect(plan.title).toBe('Crown, first visit: monolithic zirconia crown')
     const request = JSON.stringify({
       kind: 'crown.prepare',
@@ -22,12 +22,12 @@ describe('the shell', () => {
     expect(jade(['plan', '-'], request).stdout).toBe(fromFile.stdout)
   })
   it('lays the visit out in time: from seating on, nothing before what it waits for, within what 8 in 10 take', () => {
-    const out = JSON.parse(jade(['schedule', 'demo/cases/crown-37.json']).stdout) as {
+    const out: {
       chairMin: number
       eightInTenWithinMin: number
       steps: { step: string; fromMin: number; untilMin: number }[]
       cannotAllBeKept: string[]
-    }
+    } = JSON.parse(jade(['schedule', 'demo/cases/crown-37.json']).stdout)
     expect(out.steps[0]).toMatchObject({ step: 'arrival.seat', fromMin: 0 })
     const at = new Map(out.steps.map((s) => [s.step, s]))
     expect(at.get('anaesthesia.test')!.fromMin).toBeGreaterThan(at.get('anaesthesia.inject')!.untilMin)
@@ -54,23 +54,23 @@ describe('the shell', () => {
       required: expect.arrayContaining(['kind', 'teeth', 'team']),
     })
     // C: about 25 mm for a veneer cord on an upper central incisor.
-    const { length } = JSON.parse(
+    const { length }: { length: { value: number } } = JSON.parse(
       jade(['measure', 'cord', '--tooth', '11', '--coverage', 'labial and proximal']).stdout,
-    ) as { length: { value: number } }
+    )
     expect(Math.round(length.value)).toBe(25)
   })
   it('judges readings as at the chair, and says what is asked where', () => {
     // C: one point under 1.5 mm is short of the ferrule.
-    const ferrule = JSON.parse(
+    const ferrule: unknown = JSON.parse(
       jade(['measure', 'ferrule', 'demo/cases/J11-post-and-core.json', '--readings', '{"facial":2,"lingual":1.2}'])
         .stdout,
-    ) as { step: string; verdict: string }
+    )
     expect(ferrule).toMatchObject({ step: 'core.ferrule', verdict: 'short' })
     expect(jade(['measure', 'ferrule', 'demo/cases/crown-37.json', '--readings', '{}']).stderr).toContain(
       'this visit never asks for ferrule',
     )
     expect(
       jade(['measure', 'ferrule', 'demo/cases/J11-post-and-core.json', '--readings', '{"facial":2}']),
-    ).toMatchObject({ status: 2, stderr: expect.stringContaining('still to be read: lingual') as string })
+    ).toMatchObject({ status: 2, stderr: expect.stringContaining('still to be read: lingual') })
   })
 })

@@ -9,7 +9,7 @@
  *   jade schema visit|practice           the JSON Schema of what is read
  * FILE may be - for standard input. Errors go to standard error with the path of the field; exit code 2.
  */
-import { firstOf, messageOf } from '../core/sure'
+import { firstOf, messageOf, codeOf } from '../core/sure'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import * as z from 'zod'
@@ -50,9 +50,7 @@ function readJson(file: string): unknown {
   try {
     text = readFileSync(file === '-' ? 0 : file, 'utf8')
   } catch (error) {
-    throw new Misuse([
-      `${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'no such file' : messageOf(error)}`,
-    ])
+    throw new Misuse([`${file}: ${codeOf(error) === 'ENOENT' ? 'no such file' : messageOf(error)}`])
   }
   try {
     return JSON.parse(text)
@@ -225,7 +223,7 @@ try {
   const answer = run(process.argv.slice(2))
   console.log(typeof answer === 'string' ? answer.trimEnd() : JSON.stringify(answer, null, 2))
 } catch (error) {
-  const misuse = error instanceof Misuse || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS')
+  const misuse = error instanceof Misuse || codeOf(error)?.startsWith('ERR_PARSE_ARGS')
   console.error(error instanceof Misuse ? error.lines.join('\n') : misuse ? messageOf(error) : error)
   process.exitCode = misuse ? 2 : 1
 }

@@ -92,7 +92,7 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
       const startsAt = wallTime(on, sure(['09:00', '11:00', '13:30'][i % 3]), zone)
       const id = `${on}-past-${s}-${i}`
       const tooth = sure(of.teeth[i % of.teeth.length])
-      const request = { kind: of.kind, teeth: [tooth], ...of.facts } as VisitRequestInput
+      const request = { kind: of.kind, teeth: [tooth], ...of.facts }
       const plan = compile(visitRequest.parse({ ...request, date: on, team: of.team }), practice)
       const key = `${s} ${tooth}`
       if (!forecasts.has(key)) forecasts.set(key, forecastOf(plan))

@@ -1,4 +1,5 @@
 /** An invented practice: its people, cards, chairs, lots and a day of ten visits. Nothing here is a source of anything. */
+import { sure } from '../core/sure'
 import { starterBurs, starterItems } from '../core/catalog/starter'
 import type { VisitRequestInput } from '../core/model/request'
 import { presetTable } from '../core/practice/functions'
@@ -19,8 +20,8 @@ export const demoCodes: Record<string, string> = {
 
 /** Plain date moved by months, clamped to the 28th so that every month has it. */
 function monthsFrom(day: string, months: number): string {
-  const [y, m] = day.split('-').map(Number) as [number, number]
-  const at = y * 12 + (m - 1) + months
+  const [y, m] = day.split('-').map(Number)
+  const at = sure(y) * 12 + (sure(m) - 1) + months
   return `${Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}-28`
 }
 

@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { AxeBuilder } from '@axe-core/webdriverjs'
 import { Builder, By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
-import { Options, ServiceBuilder, type Driver } from 'selenium-webdriver/chrome'
+import { Options, ServiceBuilder, Driver } from 'selenium-webdriver/chrome'
 import { expect } from 'vitest'
 import { templateVariable } from '../demo/template'
 import { openDatabase, type Db } from '../server/db/open'
@@ -19,8 +19,8 @@ process.env['TZ'] = 'Etc/UTC'
 export async function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number }
-      probe.close(() => resolve(port))
+      const at = probe.address()
+      probe.close(() => resolve(typeof at === 'object' && at ? at.port : 0))
     })
   })
 }
@@ -152,11 +152,12 @@ export class Screen {
       `--user-data-dir=${profile}`,
       '--host-resolver-rules=MAP clinic.test 127.0.0.1',
     )
-    const driver = (await new Builder()
+    const driver = await new Builder()
       .forBrowser('chrome')
       .setChromeOptions(options)
       .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
-      .build()) as Driver
+      .build()
+    if (!(driver instanceof Driver)) throw new Error('this needs the chrome driver, for what it tells of the page')
     await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
       width: 1280,
       height: 800,

@@ -41,7 +41,7 @@ describe('the clock', () => {
     for (const screen of [juno, orrell, wall]) {
       await screen.go(`${one}/chairside`)
       const said = await (await screen.find('[data-clock]:root')).getAttribute('data-clock')
-      const { offsetMs, withinMs } = JSON.parse(said!) as { offsetMs: number; withinMs: number }
+      const { offsetMs, withinMs }: { offsetMs: number; withinMs: number } = JSON.parse(said!)
       // Server and browser run on one machine here: what the server shows beyond the wall is known exactly.
       const truth = shownNow(1, '10:20') - Date.now()
       expect(Math.abs(offsetMs - truth)).toBeLessThan(200)

@@ -16,7 +16,7 @@ import { compile } from '../core/plan/compile'
 import { checkable, trayReadiness } from '../core/plan/ready'
 import { searchItems } from '../core/catalog/search'
 import { visitRequest } from '../core/model/request'
-import type { Practice } from '../core/practice/practice'
+import { practice as practiceSchema, type Practice } from '../core/practice/practice'
 import { starterPractice } from '../core/practice/starter'
 import { decide } from '../core/run/decide'
 import { give, runThrough, startDrive } from '../core/run/drive'
@@ -28,10 +28,11 @@ import { proposeDay, type DayProblem } from '../core/schedule/propose'
 import { random } from '../core/random'
 import { forecast } from '../core/schedule/simulate'
 import { layOut } from '../core/schedule/timeline'
-import type { Plan } from '../core/model/plan'
 import { bringTo } from '../demo/bring'
 import { seedDemo } from '../demo/seed'
 import { Screen, freePort } from '../e2e/harness'
+import { visitView } from '../wire/visit'
+import { commandView, eventsView, type EventsView } from '../wire/run'
 import { openDatabase } from '../server/db/open'
 import * as t from '../server/db/schema'
 
@@ -234,10 +235,9 @@ function days(practice: Practice): void {
 
 /** Compressed JavaScript that the Day screen needs before it can show, by the build's own manifest. */
 function bundle(): void {
-  const manifest = JSON.parse(readFileSync('dist/web/.vite/manifest.json', 'utf8')) as Record<
-    string,
-    { file: string; imports?: string[]; isEntry?: boolean; src?: string }
-  >
+  const manifest: Record<string, { file: string; imports?: string[]; isEntry?: boolean; src?: string }> = JSON.parse(
+    readFileSync('dist/web/.vite/manifest.json', 'utf8'),
+  )
   const files = new Set<string>()
   const add = (key: string): void => {
     const chunk = manifest[key]
@@ -327,7 +327,7 @@ async function crowd(): Promise<void> {
         headers: { cookie: sure(cookies[i % 3]) },
       })
       socket.on('message', (text: Buffer) => {
-        const message = JSON.parse(text.toString()) as { event: string; data: { events: RunEvent[] } }
+        const message: { event: string; data: { events: RunEvent[] } } = JSON.parse(text.toString())
         if (message.event !== 'run') return
         const wait = heard.get(firstOf(message.data.events).commandId)
         if (wait && --wait.left === 0) wait.done()
@@ -340,8 +340,8 @@ async function crowd(): Promise<void> {
   for (const id of ids)
     seqOf.set(
       id,
-      ((await (await call('GET', `/visits/${id}/events?after=0`, firstOf(cookies))).json()) as { events: unknown[] })
-        .events.length,
+      eventsView.parse(await (await call('GET', `/visits/${id}/events?after=0`, firstOf(cookies))).json()).events
+        .length,
     )
   const times: number[] = []
   for (let n = 0; n < 300; n++) {
@@ -355,14 +355,16 @@ async function crowd(): Promise<void> {
       }),
     )
     const started = performance.now()
-    const answer = (await (
-      await call('POST', `/visits/${id}/commands`, firstOf(cookies), {
-        commandId,
-        basedOn: sure(seqOf.get(id)),
-        device: 'bench',
-        command: { kind: 'note', text: `note ${n}` },
-      })
-    ).json()) as { seq: number }
+    const answer = commandView.parse(
+      await (
+        await call('POST', `/visits/${id}/commands`, firstOf(cookies), {
+          commandId,
+          basedOn: sure(seqOf.get(id)),
+          device: 'bench',
+          command: { kind: 'note', text: `note ${n}` },
+        })
+      ).json(),
+    )
     seqOf.set(id, answer.seq)
     await all
     times.push(performance.now() - started)
@@ -379,16 +381,12 @@ async function crowd(): Promise<void> {
     'MB',
     300,
   )
-  const { frozen } = (await (await call('GET', `/visits/${long}`, firstOf(cookies))).json()) as {
-    frozen: { plan: Plan }
-  }
+  const { frozen } = visitView.parse(await (await call('GET', `/visits/${long}`, firstOf(cookies))).json())
   const opens: number[] = []
   for (let i = 0; i < 7; i++) {
     const started = performance.now()
-    const { events } = (await (await call('GET', `/visits/${long}/events?after=0`, firstOf(cookies))).json()) as {
-      events: RunEvent[]
-    }
-    replay(frozen.plan, events)
+    const { events }: EventsView = await (await call('GET', `/visits/${long}/events?after=0`, firstOf(cookies))).json()
+    replay(sure(frozen).plan, events)
     opens.push(performance.now() - started)
   }
   note('a run of 5,000 events, fetched and folded', median(opens), 'ms', 300)
@@ -404,7 +402,7 @@ interface Live {
   folder: string
 }
 /** As `npm start` starts it. */
-const serverFlags = JSON.parse(readFileSync('scripts/server-flags.json', 'utf8')) as string[]
+const serverFlags: string[] = JSON.parse(readFileSync('scripts/server-flags.json', 'utf8'))
 async function server(folder = mkdtempSync(join(tmpdir(), 'jade-bench-'))): Promise<Live> {
   const port = await freePort()
   const child = spawn(process.execPath, [...serverFlags, 'dist/server.js', '--demo'], {
@@ -428,8 +426,8 @@ async function secondScreen({ url }: Live, visitId: string): Promise<void> {
   const cookie = firstOf(
     sure((await call('POST', '/session', '', { personId: 'juno', code: '1234' })).headers.get('set-cookie')).split(';'),
   )
-  const { request } = (await (await call('GET', `/visits/${visitId}`, cookie)).json()) as { request: never }
-  const plan = compile(request, (await (await call('GET', '/practice', cookie)).json()) as never)
+  const { request } = visitView.parse(await (await call('GET', `/visits/${visitId}`, cookie)).json())
+  const plan = compile(request, practiceSchema.parse(await (await call('GET', '/practice', cookie)).json()))
   await call('PUT', `/visits/${visitId}/tray`, cookie, { lineIds: checkable(plan).map((l) => l.id), done: true })
   await call('POST', `/visits/${visitId}/tray/sign`, cookie, {
     acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id),
@@ -437,7 +435,7 @@ async function secondScreen({ url }: Live, visitId: string): Promise<void> {
   const socket = new WebSocket(`${url.replace('http', 'ws')}/api/live?visit=${visitId}`, { headers: { cookie } })
   const arrived = new Map<number, (at: number) => void>()
   socket.on('message', (text: Buffer) => {
-    const message = JSON.parse(text.toString()) as { event: string; data: { events: RunEvent[] } }
+    const message: { event: string; data: { events: RunEvent[] } } = JSON.parse(text.toString())
     if (message.event === 'run') for (const e of message.data.events) arrived.get(e.seq)?.(performance.now())
   })
   await new Promise((resolve) => socket.once('message', resolve))

@@ -26,7 +26,9 @@ export const answers =
   }
 
 // A file is text or bytes; neither is made into JSON.
-const content = z.string().meta({ format: 'binary' }) as unknown as z.ZodType<string | Buffer>
+const content = z
+  .custom<string | Buffer>((sent) => typeof sent === 'string' || Buffer.isBuffer(sent))
+  .meta({ type: 'string', format: 'binary' })
 /** The answer of a route that sends a file. */
 export const file = (type: string, description: string) => ({
   200: { description, content: { [type]: { schema: content } } },
@@ -35,5 +37,5 @@ export const file = (type: string, description: string) => ({
 /** Any route may answer a problem instead. */
 export function problemBeside({ schema }: RouteOptions): void {
   if (!schema || schema.hide === true) return
-  schema.response = { ...(schema.response as object | undefined), default: problemDocument }
+  schema.response = { ...Object(schema.response), default: problemDocument }
 }

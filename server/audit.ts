@@ -8,6 +8,8 @@ import { signedIn } from './routes/session'
 const own = (route: string): boolean =>
   route.endsWith('/session') || route.endsWith('/commands') || route.endsWith('/drill/rounds')
 
+const paramsOf = (params: unknown): string[] => Object.values(Object(params)).map(String)
+
 /** Adds a row for every change that was done, before it is answered. */
 export function auditChanges(app: App, house: House): void {
   app.addHook('onSend', async (request: FastifyRequest, reply) => {
@@ -21,7 +23,7 @@ export function auditChanges(app: App, house: House): void {
     )
       return
     const person = await signedIn(house, request).catch(() => null)
-    const target = Object.values((request.params ?? {}) as Record<string, string>).join(' ')
+    const target = paramsOf(request.params).join(' ')
     await note(
       house.database.db,
       house.now(),

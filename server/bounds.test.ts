@@ -1,4 +1,5 @@
 /** Everything that comes in from outside is bounded: read off the document of the routes, so that a new route cannot forget it. */
+import * as z from 'zod'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { speakable } from '../core/bounded'
 import { Caller, day, openHouse, type TestHouse } from './test/house'
@@ -15,12 +16,13 @@ interface Shape {
   type?: string
   [key: string]: unknown
 }
+const isShape = (x: unknown): x is Shape => typeof x === 'object' && x !== null
 const parts = (s: Shape): [string, Shape][] =>
   Object.entries(s).flatMap(([key, value]): [string, Shape][] =>
     Array.isArray(value)
-      ? value.flatMap((v, i): [string, Shape][] => (typeof v === 'object' && v ? [[`${key}.${i}`, v as Shape]] : []))
-      : typeof value === 'object' && value
-        ? [[key, value as Shape]]
+      ? value.flatMap((v, i): [string, Shape][] => (isShape(v) ? [[`${key}.${i}`, v]] : []))
+      : isShape(value)
+        ? [[key, value]]
         : [],
   )
 /** A text of a known form cannot be of any length, or hold any letter. */
@@ -45,12 +47,13 @@ function unbounded(s: Shape, at: string): string[] {
 
 describe('what comes in', () => {
   it('is bounded, every text, number and list of every route', async () => {
-    const { body } = await juno.call('GET', '/openapi.json')
-    interface Route {
-      parameters?: { name: string; schema: Shape }[]
-      requestBody?: { content: Record<string, { schema: Shape }> }
-    }
-    const paths = Object.entries(body['paths'] as Record<string, Record<string, Route>>)
+    const shape = z.custom<Shape>(isShape)
+    const route = z.looseObject({
+      parameters: z.array(z.looseObject({ name: z.string(), schema: shape })).optional(),
+      requestBody: z.looseObject({ content: z.record(z.string(), z.looseObject({ schema: shape })) }).optional(),
+    })
+    const document = z.looseObject({ paths: z.record(z.string(), z.record(z.string(), route)) })
+    const paths = Object.entries((await juno.read(document, '/openapi.json')).paths)
     const found = paths.flatMap(([path, ways]) =>
       Object.entries(ways).flatMap(([way, { parameters = [], requestBody }]) => [
         ...parameters.flatMap((p) => unbounded(p.schema, `${way} ${path} ${p.name}`)),

@@ -1,5 +1,10 @@
 /** The day through the server: all moves or none, what has begun stays, what closes leaves its traces. */
+import { stockView } from '../wire/cupboard'
+import { lookBackView } from '../wire/lookback'
+import { eventsView } from '../wire/run'
+import { dayView, type dayVisitView } from '../wire/day'
 import { eq } from 'drizzle-orm'
+import type * as z from 'zod'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import * as t from './db/schema'
@@ -15,19 +20,10 @@ beforeAll(async () => {
 })
 afterAll(() => house.close())
 
-interface Visit {
-  id: string
-  startsAt: number
-  beganAt?: number
-  plannedS: number
-  mayMoveMin: number | null
-  stage: string
-  score: { bars: { stepId: string; startS: number; endS: number }[]; totalS: number }
-}
+type Visit = z.infer<typeof dayVisitView>
 const minute = 60_000
-const theDay = async (): Promise<{ today: string; visits: Visit[] }> =>
-  (await juno.call('GET', `/days/${day}`)).body as unknown as { today: string; visits: Visit[] }
-const visitOf = async (key: string): Promise<Visit> => (await theDay()).visits.find((v) => v.id === `${day}-${key}`)!
+const theDay = () => juno.read(dayView, `/days/${day}`)
+const visitOf = async (key: string) => (await theDay()).visits.find((v) => v.id === `${day}-${key}`)!
 
 describe('times', () => {
   it('are moved all or none: one that was moved meanwhile, has begun, or leaves its day moves nothing', async () => {
@@ -107,13 +103,13 @@ describe('a throat pack', () => {
       weightKg: 15,
     })
     expect(made.status, JSON.stringify(made.body)).toBe(201)
-    const id = made.body['id'] as string
+    const id = String(made.body['id'])
     const isIn = async (): Promise<unknown> => (await juno.call('GET', `/visits/${id}`)).body['throatPackIn']
     expect(await isIn()).toBe(false)
     const plan = await bringTo(house.database.db, id, { until: 'asleep.pack-out' }, house.clock.now)
     expect(plan.counts.some((c) => c.id === 'throat-pack')).toBe(true)
     expect(await isIn()).toBe(true)
-    const { events } = (await juno.call('GET', `/visits/${id}/events`)).body as unknown as { events: unknown[] }
+    const { events } = await juno.read(eventsView, `/visits/${id}/events`)
     const bram = await new Caller(house.app).signIn('bram', '4567')
     const out = await bram.call('POST', `/visits/${id}/commands`, {
       commandId: 'pack-is-out',
@@ -153,21 +149,14 @@ describe('a visit that closes', () => {
       ),
     ).toBe(true)
     expect((await db.select().from(t.stepTimes).where(eq(t.stepTimes.visitId, visitId))).length).toBeGreaterThan(20)
-    const { body } = await juno.call('GET', '/lookback')
-    expect((body['visits'] as { id: string; chairS: number }[]).find((v) => v.id === visitId)!.chairS).toBeGreaterThan(
-      30 * 60,
-    )
+    const { visits } = await juno.read(lookBackView, '/lookback')
+    expect(visits.find((v) => v.id === visitId)!.chairS).toBeGreaterThan(30 * 60)
   })
 
   it('what was learned stands beside the starting value, and is in the next plan only when a dentist says so', async () => {
-    const learned = (
-      (await juno.call('GET', '/lookback')).body['learned'] as {
-        key: string
-        startS: number
-        meanS: number
-        n: number
-      }[]
-    ).find((l) => l.key === 'crown.prepare|closing.turnover|juno')!
+    const learned = (await juno.read(lookBackView, '/lookback')).learned.find(
+      (l) => l.key === 'crown.prepare|closing.turnover|juno',
+    )!
     expect(learned.n).toBeGreaterThanOrEqual(5)
     expect(learned.meanS).not.toBe(learned.startS)
     const turnover = async (): Promise<number> => {
@@ -182,10 +171,8 @@ describe('a visit that closes', () => {
   })
 
   it('the coming plans are run over the lots, and the order comes as CSV', async () => {
-    const { body } = await juno.call('GET', '/stock?days=7')
-    const line = (body['lines'] as { itemId: string; short?: { date: string }; order: number }[]).find(
-      (l) => l.itemId === 'bis-acryl',
-    )!
+    const { lines } = await juno.read(stockView, '/stock?days=7')
+    const line = lines.find((l) => l.itemId === 'bis-acryl')!
     expect(line.short?.date).toBe(day)
     expect(line.order).toBeGreaterThan(0)
     const csv = await house.app.inject({ url: '/api/stock/order.csv?days=7', headers: { cookie: juno.cookie } })

@@ -1,8 +1,10 @@
 /** The drill through the server: a round scored there, what was missed comes back to that person and no other. */
+import { practice } from '../core/practice/practice'
+import { nextRoundView, progressView, scoreView } from '../wire/drill'
+import type * as z from 'zod'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { roundOf } from '../core/drill/round'
-import { solutionOf, type DrillScore } from '../core/drill/score'
-import type { Practice } from '../core/practice/practice'
+import { solutionOf } from '../core/drill/score'
 import type { KindId } from '../core/kinds'
 import { Caller, openHouse, type TestHouse } from './test/house'
 
@@ -16,22 +18,12 @@ beforeAll(async () => {
 })
 afterAll(() => house.close())
 
-interface Next {
-  kind: KindId
-  seed: number
-  date: string
-  due: string[]
-}
-interface Progress {
-  kinds: { kind: KindId; asked: number; due: number }[]
-  rounds: { kind: KindId; right: number; of: number }[]
-  nextDueAt: number | null
-}
-const next = async (who: Caller, kind?: KindId): Promise<Next> =>
-  (await who.call('GET', `/drill/next${kind ? `?kind=${kind}` : ''}`)).body as unknown as Next
-const progress = async (who: Caller): Promise<Progress> => (await who.call('GET', '/drill')).body as unknown as Progress
+type Next = z.infer<typeof nextRoundView>
+const next = (who: Caller, kind?: KindId): Promise<Next> =>
+  who.read(nextRoundView, `/drill/next${kind ? `?kind=${kind}` : ''}`)
+const progress = (who: Caller) => who.read(progressView, '/drill')
 const roundFor = async (n: Next) =>
-  roundOf(n.kind, n.seed, (await wim.call('GET', '/practice')).body as unknown as Practice, n.date, new Set(n.due))
+  roundOf(n.kind, n.seed, await wim.read(practice, '/practice'), n.date, new Set(n.due))
 
 describe('a round', () => {
   it('is scored by the server against its own plan; what was missed is due within the hour and comes back in the next round of its kind', async () => {
@@ -45,7 +37,7 @@ describe('a round', () => {
       answers: { ...solution, tray: solution.tray.filter((id) => id !== missed) },
     })
     expect(status, JSON.stringify(body)).toBe(201)
-    const score = body['score'] as DrillScore
+    const score = scoreView.parse(body).score
     expect([score.of - score.right, score.parts[0]!.misses[0]!.says]).toEqual([
       1,
       `not laid out: ${round.cupboard.find((p) => p.id === missed)!.name}`,
@@ -72,7 +64,7 @@ describe('a round', () => {
     ).toBe(422)
     expect((await progress(juno)).rounds.length).toBe(before)
     // An empty answer is a round, too: nothing right.
-    const empty = (await juno.call('POST', '/drill/rounds', { ...n, seconds: 1, answers })).body['score'] as DrillScore
+    const empty = scoreView.parse((await juno.call('POST', '/drill/rounds', { ...n, seconds: 1, answers })).body).score
     expect(empty.right).toBe(0)
   })
 })

@@ -1,4 +1,8 @@
 /** The data folder: one process at a time, and nothing acknowledged is lost when that one is killed. */
+import { practice } from '../core/practice/practice'
+import { eventsView } from '../wire/run'
+import { dayView } from '../wire/day'
+import { visitView } from '../wire/visit'
 import { spawn, type ChildProcess } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { join } from 'node:path'
@@ -64,16 +68,12 @@ describe('the data folder', () => {
         })
       const session = await api('POST', '/session', { personId: 'juno', code: '1234' })
       const cookie = session.headers.get('set-cookie')!.split(';')[0]!
-      const visitId = (
-        (await (await api('GET', `/days/${today}`, undefined, cookie)).json()) as { visits: { id: string }[] }
-      ).visits[0]!.id
+      const visitId = dayView.parse(await (await api('GET', `/days/${today}`, undefined, cookie)).json()).visits[0]!.id
       if (round === 0) {
         const { compile } = await import('../core/plan/compile')
         const { checkable, trayReadiness } = await import('../core/plan/ready')
-        const { request } = (await (await api('GET', `/visits/${visitId}`, undefined, cookie)).json()) as {
-          request: never
-        }
-        const plan = compile(request, (await (await api('GET', '/practice', undefined, cookie)).json()) as never)
+        const { request } = visitView.parse(await (await api('GET', `/visits/${visitId}`, undefined, cookie)).json())
+        const plan = compile(request, practice.parse(await (await api('GET', '/practice', undefined, cookie)).json()))
         await api('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true }, cookie)
         expect(
           (
@@ -90,9 +90,9 @@ describe('the data folder', () => {
         )
         acknowledged = 1
       }
-      const { events } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as {
-        events: RunEvent[]
-      }
+      const kept = async (): Promise<RunEvent[]> =>
+        eventsView.parse(await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()).events
+      const events = await kept()
       // What was acknowledged before the kill is there; at most the one on its way may have arrived as well.
       expect(events.length).toBeGreaterThanOrEqual(acknowledged)
       expect(events.length).toBeLessThanOrEqual(acknowledged + 1)
@@ -102,9 +102,7 @@ describe('the data folder', () => {
         // The command that was on its way is sent again under its id: it is there once, whether or not it had arrived.
         const again = await api('POST', `/visits/${visitId}/commands`, { ...underway, basedOn: acknowledged }, cookie)
         expect(again.status).toBe(200)
-        const { events: after } = (await (await api('GET', `/visits/${visitId}/events`, undefined, cookie)).json()) as {
-          events: RunEvent[]
-        }
+        const after = await kept()
         const { commandId } = underway
         expect(after.filter((e) => e.commandId === commandId)).toHaveLength(1)
         acknowledged = after.length

@@ -1,4 +1,5 @@
 /** Cassettes and loads through the server: laid up, soiled, run, let out, pulled back and traced. */
+import { instrumentsView, loadMadeView, tracedView } from '../wire/instruments'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { CassetteState } from '../core/schedule/cassettes'
 import { simulatedLog } from './standins/steriliser'
@@ -14,24 +15,14 @@ beforeAll(async () => {
 })
 afterAll(() => house.close())
 
-interface View {
-  states: CassetteState[]
-  loads: {
-    id: string
-    number: number
-    releasedAt: number | null
-    failedWhy: string | null
-    traced: { back: string[]; laidUp: { visitId: string; cassetteId: string }[]; visits: string[] } | null
-  }[]
-}
-const view = async (): Promise<View> => (await wim.call('GET', '/instruments')).body as unknown as View
+const view = () => wim.read(instrumentsView, '/instruments')
 const stateOf = async (id: string): Promise<CassetteState> => (await view()).states.find((s) => s.cassette.id === id)!
 const laidUp = async (visitId: string): Promise<CassetteState[]> =>
   (await view()).states.filter((s) => s.visitId === visitId && s.status === 'laid up')
 const start = async (cassetteIds: string[], spore = false): Promise<string> => {
   const { status, body } = await wim.call('POST', '/loads', { steriliserId: 'steriliser-a', cassetteIds, spore })
   expect(status, JSON.stringify(body)).toBe(201)
-  return body['id'] as string
+  return loadMadeView.parse(body).id
 }
 
 describe('a cassette', () => {
@@ -155,18 +146,16 @@ describe('a steriliser that fails', () => {
     const id = await start(['dam-6'], true)
     await wim.call('POST', `/loads/${id}/log`, { text: simulatedLog('pre-vacuum 132') })
     await wim.call('POST', `/loads/${id}/release`, { indicator: 'changed' })
-    const { body } = await wim.call('POST', `/loads/${id}/spore`, { result: 'growth' })
+    const traced = tracedView.parse((await wim.call('POST', `/loads/${id}/spore`, { result: 'growth' })).body)
     const { loads } = await view()
-    const numbers = (body['loads'] as string[]).map((l) => loads.find((x) => x.id === l)!.number)
+    const numbers = traced.loads.map((l) => loads.find((x) => x.id === l)!.number)
     expect(numbers).toContain(loads.find((l) => l.id === id)!.number)
     // Steriliser A ran 233 yesterday, after its last good test; B is in no doubt.
     expect(numbers).not.toContain(232)
     expect(numbers).not.toContain(234)
-    expect(
-      loads
-        .filter((l) => (body['loads'] as string[]).includes(l.id))
-        .every((l) => l.failedWhy?.startsWith('spore test')),
-    ).toBe(true)
+    expect(loads.filter((l) => traced.loads.includes(l.id)).every((l) => l.failedWhy?.startsWith('spore test'))).toBe(
+      true,
+    )
     expect((await wim.call('POST', `/loads/${id}/spore`, { result: 'no growth' })).status).toBe(409)
   })
 })

@@ -1,7 +1,8 @@
 /** The live socket as a second device hears it: over a real port, with a real client. */
+import { runEvent } from '../core/run/events'
+import * as z from 'zod'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { WebSocket } from 'ws'
-import type { RunEvent } from '../core/run/events'
 import { openDatabase } from './db/open'
 import { loadDay, loadPractice } from './db/store'
 import { Caller, day, demoFolder, openHouse, type TestHouse } from './test/house'
@@ -11,17 +12,16 @@ let house: TestHouse
 let juno: Caller
 let url: string
 
-interface Heard {
-  event: string
-  data: unknown
-}
+const heard = z.looseObject({ event: z.string(), data: z.unknown() })
+type Heard = z.infer<typeof heard>
+const runTold = z.looseObject({ events: z.array(runEvent) })
 /** A device's socket, with what it hears and a way to wait for it. */
 class Device {
   readonly heard: Heard[] = []
   private waiting: (() => void)[] = []
   private constructor(readonly socket: WebSocket) {
     socket.on('message', (text: Buffer) => {
-      this.heard.push(JSON.parse(text.toString()) as Heard)
+      this.heard.push(heard.parse(JSON.parse(text.toString())))
       for (const wake of this.waiting.splice(0)) wake()
     })
   }
@@ -82,7 +82,7 @@ describe('the live socket', () => {
     // Refused: nobody hears of what did not happen.
     await give(2, { kind: 'advance', start: 'cutting.margin.37' })
     await give(2, { kind: 'note', text: 'patient is early' })
-    const events = (await mine.hears('run', 3)).flatMap((h) => (h.data as { events: RunEvent[] }).events)
+    const events = (await mine.hears('run', 3)).flatMap((h) => runTold.parse(h.data).events)
     expect(events.map((e) => [e.seq, e.what.kind])).toEqual([
       [1, 'run.started'],
       [2, 'step.started'],
@@ -106,7 +106,7 @@ describe('the live socket', () => {
     ]
     expect(a.body).toEqual(b.body)
     await give(4, { kind: 'note', text: 'after it' })
-    const events = (await device.hears('run', 2)).flatMap((h) => (h.data as { events: RunEvent[] }).events)
+    const events = (await device.hears('run', 2)).flatMap((h) => runTold.parse(h.data).events)
     expect(events.map((e) => e.seq)).toEqual([4, 5])
     device.socket.close()
   })

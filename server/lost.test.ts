@@ -1,4 +1,6 @@
 /** Link, browser or server fail at a hundred seeded moments of a scripted visit: nothing acknowledged or queued is lost, nothing doubled. */
+import { visitView } from '../wire/visit'
+import { eventsView } from '../wire/run'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { decide, type Who } from '../core/run/decide'
 import { runThrough, startDrive } from '../core/run/drive'
@@ -8,7 +10,7 @@ import { replay } from '../core/run/state'
 import type { Plan } from '../core/model/plan'
 import { random } from '../core/random'
 import { buildApp } from './app'
-import { Caller, day, openHouse, type TestHouse } from './test/house'
+import { Caller, day, openHouse, type TestHouse, eventsIn } from './test/house'
 
 let house: TestHouse
 beforeAll(async () => {
@@ -43,8 +45,8 @@ describe('a visit in which things fail', () => {
     let app = house.app
     let juno = await new Caller(app).signIn('juno', '1234')
     await juno.signTray(visit)
-    const { frozen } = (await juno.call('GET', `/visits/${visit}`)).body as unknown as { frozen: { plan: Plan } }
-    const { plan } = frozen
+    const { frozen } = await juno.read(visitView, `/visits/${visit}`)
+    const { plan } = frozen!
     const all = script(plan, house.clock.now)
     expect(all.length).toBeGreaterThan(110)
     const failAt = new Set(
@@ -56,8 +58,7 @@ describe('a visit in which things fail', () => {
     // What the device keeps: text, as its storage would.
     let storage = '[]'
     const failures = { request: 0, answer: 0, browser: 0, server: 0 }
-    const seq = async (): Promise<number> =>
-      ((await juno.call('GET', `/visits/${visit}/events`)).body['events'] as RunEvent[]).length
+    const seq = async (): Promise<number> => (await juno.read(eventsView, `/visits/${visit}/events`)).events.length
     const post = async (q: Queued, signed: boolean) =>
       juno.call('POST', `/visits/${visit}/commands`, {
         commandId: q.commandId,
@@ -69,7 +70,8 @@ describe('a visit in which things fail', () => {
     for (const [i, { command, at, signed }] of all.entries()) {
       house.clock.now = at
       const touched: Queued = { commandId: `touch-${i}-of-the-visit`, command, at }
-      storage = JSON.stringify([...(JSON.parse(storage) as Queued[]), touched])
+      const waiting: Queued[] = JSON.parse(storage)
+      storage = JSON.stringify([...waiting, touched])
       const kind = failAt.has(i)
         ? (['request', 'answer', 'browser', 'server'] as const)[Math.floor(next() * 4)]!
         : undefined
@@ -89,7 +91,8 @@ describe('a visit in which things fail', () => {
         juno = await new Caller(app).signIn('juno', '1234')
       }
       // What still waits is sent again, under its own id.
-      for (const q of JSON.parse(storage) as Queued[]) {
+      const left: Queued[] = JSON.parse(storage)
+      for (const q of left) {
         const answer = await post(q, signed)
         expect(answer.status, JSON.stringify(answer.body)).toBe(200)
         acknowledged.add(q.commandId)
@@ -98,7 +101,7 @@ describe('a visit in which things fail', () => {
     }
     expect(Object.values(failures).reduce((a, b) => a + b, 0)).toBe(moments)
     expect(Math.min(...Object.values(failures))).toBeGreaterThan(10)
-    const { events } = (await juno.call('GET', `/visits/${visit}/events`)).body as unknown as { events: RunEvent[] }
+    const { events } = await juno.read(eventsView, `/visits/${visit}/events`)
     expect(events.map((e) => e.seq)).toEqual(events.map((_, i) => i + 1))
     expect(new Set(events.map((e) => e.id)).size).toBe(events.length)
     expect([...acknowledged].every((id) => events.some((e) => e.commandId === id))).toBe(true)
@@ -143,7 +146,7 @@ describe('a visit in which things fail', () => {
       waitedS: 120,
       command: { kind: 'note', text: 'bleeding has stopped' },
     })
-    expect((answer.body['events'] as RunEvent[])[0]!.at).toBe(house.clock.now - 120_000)
+    expect(eventsIn(answer.body)[0]!.at).toBe(house.clock.now - 120_000)
     const before = await juno.call('POST', `/visits/${four}/commands`, {
       commandId: 'older-note',
       basedOn: 2,
@@ -151,7 +154,7 @@ describe('a visit in which things fail', () => {
       waitedS: 40_000,
       command: { kind: 'note', text: 'and earlier' },
     })
-    expect((before.body['events'] as RunEvent[])[0]!.at).toBe(house.clock.now - 120_000)
+    expect(eventsIn(before.body)[0]!.at).toBe(house.clock.now - 120_000)
     expect(
       (
         await juno.call('POST', `/visits/${four}/commands`, {

@@ -1,4 +1,5 @@
 /** Starts the server: JADE_DATA (folder) or DATABASE_URL, HOST (127.0.0.1 unless told otherwise), PORT. */
+import { codeOf } from '../core/sure'
 import { join } from 'node:path'
 import { demoCodes, seedDemo } from '../demo/seed'
 import { buildApp } from './app'
@@ -47,8 +48,7 @@ async function start(): Promise<void> {
 
 start().catch((error: unknown) => {
   if (error instanceof FolderInUse) console.error(error.message)
-  else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE')
-    console.error(`Port ${port} on ${host} is taken. Set PORT to another.`)
+  else if (codeOf(error) === 'EADDRINUSE') console.error(`Port ${port} on ${host} is taken. Set PORT to another.`)
   else console.error(error)
   process.exit(1)
 })

@@ -1,11 +1,16 @@
 /** The server's own manners: sign-in, problems, cases, trays, settings, lists and runs. */
+import { amendmentFile } from '../core/practice/amendment'
+import { practice } from '../core/practice/practice'
+import { eventsView } from '../wire/run'
+import { dayView } from '../wire/day'
+import { visitView } from '../wire/visit'
 import { personView } from '../wire/people'
 import { checkAnswer } from './answers'
+import * as z from 'zod'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { RunEvent } from '../core/run/events'
 import { eq } from 'drizzle-orm'
 import * as t from './db/schema'
-import { Caller, day, openHouse, type TestHouse } from './test/house'
+import { Caller, day, openHouse, type TestHouse, eventsIn } from './test/house'
 
 const visit = `${day}-one`
 let id = 0
@@ -36,7 +41,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
 
   it('serves an OpenAPI document that names every route', async () => {
     const { body } = await juno.call('GET', '/openapi.json')
-    expect(Object.keys(body['paths'] as object)).toEqual(
+    expect(Object.keys(Object(body['paths']))).toEqual(
       expect.arrayContaining([
         '/api/session',
         '/api/days/{day}',
@@ -48,9 +53,12 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
   })
 
   it('describes every answer of every route, and the problems it may send instead', async () => {
-    const { body } = await juno.call('GET', '/openapi.json')
-    type Answers = Record<string, { content?: Record<string, { schema?: object }> }>
-    const paths = body['paths'] as Record<string, Record<string, { responses: Answers }>>
+    const answer = z.looseObject({
+      content: z.record(z.string(), z.looseObject({ schema: z.looseObject({}).optional() })).optional(),
+    })
+    const way = z.looseObject({ responses: z.record(z.string(), answer) })
+    const document = z.looseObject({ paths: z.record(z.string(), z.record(z.string(), way)) })
+    const { paths } = await juno.read(document, '/openapi.json')
     const undescribed = Object.entries(paths).flatMap(([path, ways]) =>
       Object.entries(ways).flatMap(([way, { responses }]) => {
         const good = Object.entries(responses).find(([status]) => status.startsWith('2'))
@@ -159,9 +167,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     expect(
       (await juno.call('PUT', `/visits/${other}/request`, { version: 1, request: { vital: false } })).body,
     ).toEqual({ version: 2 })
-    const { request } = (await juno.call('GET', `/visits/${other}`)).body as {
-      request: { vital: boolean; alerts: string[]; tissue: { biotype: string }; deliveryCement: string }
-    }
+    const { request } = await juno.read(visitView, `/visits/${other}`)
     expect(request).toMatchObject({
       vital: false,
       alerts: ['latex'],
@@ -184,11 +190,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
   it('an exchange at the tray stays, and a clash it settles goes', async () => {
     const other = `${day}-three`
     const clashes = async () =>
-      JSON.stringify(
-        ((await juno.call('GET', `/days/${day}`)).body as { visits: { id: string; tray: object }[] }).visits.find(
-          (v) => v.id === other,
-        )!.tray,
-      )
+      JSON.stringify((await juno.read(dayView, `/days/${day}`)).visits.find((v) => v.id === other)!.tray)
     expect(await clashes()).toContain('Dam sheet, latex')
     await juno.call('PUT', `/visits/${other}/swaps`, { from: 'sheet-latex', to: 'sheet-free' })
     expect(await clashes()).not.toContain('Dam sheet, latex')
@@ -244,10 +246,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
       who: 'assistant',
       permission: 'word',
     })
-    const set = (await juno.call('GET', '/practice')).body as {
-      notation: string
-      functions: { cautious: { function: string; assistant: string; setBy: string; setOn: string }[] }
-    }
+    const set = await juno.read(practice, '/practice')
     expect(set.notation).toBe('universal')
     expect(set.functions.cautious.find((l) => l.function === 'cord placement')).toMatchObject({
       assistant: 'word',
@@ -312,11 +311,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     expect(made.status).toBe(201)
     expect((await juno.call('POST', '/lots', body)).body['detail']).toMatch(/is in the cupboard already/)
     const warned = async () =>
-      JSON.stringify(
-        ((await juno.call('GET', `/days/${day}`)).body as { visits: { id: string; tray: object }[] }).visits.find(
-          (v) => v.id === `${day}-six`,
-        )!.tray,
-      )
+      JSON.stringify((await juno.read(dayView, `/days/${day}`)).visits.find((v) => v.id === `${day}-six`)!.tray)
     expect(await warned()).not.toContain('short: 1.6 left')
     expect((await juno.call('PATCH', `/lots/${String(made.body['id'])}`, { left: 0 })).status).toBe(200)
     expect(await warned()).toContain('short: 1.6 left')
@@ -324,17 +319,17 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
   })
 
   it('brings a list of items in, all or none, in its own order, and hands it out again', async () => {
-    const before = (await juno.call('GET', '/practice')).body as unknown as { items: { id: string; stock: number }[] }
+    const before = await juno.read(practice, '/practice')
     const mirror = before.items.find((i) => i.id === 'mirror')!
     const lamp = { ...mirror, id: 'lamp', name: 'Head lamp', serves: ['magnifier'] }
     expect((await juno.call('POST', '/items/import', { items: [lamp, { ...mirror, family: 'cutlery' }] })).status).toBe(
       422,
     )
-    expect(((await juno.call('GET', '/practice')).body as { items: unknown[] }).items).toHaveLength(before.items.length)
+    expect((await juno.read(practice, '/practice')).items).toHaveLength(before.items.length)
     expect((await juno.call('POST', '/items/import', { items: [{ ...mirror, stock: 4 }, lamp] })).body).toEqual({
       stored: 2,
     })
-    const after = (await juno.call('GET', '/practice')).body as unknown as typeof before
+    const after = await juno.read(practice, '/practice')
     expect(after.items.map((i) => i.id)).toEqual([...before.items.map((i) => i.id), 'lamp'])
     expect(after.items.find((i) => i.id === 'mirror')!.stock).toBe(4)
     const csv = await house.app.inject({ method: 'GET', url: '/api/items.csv', headers: { cookie: juno.cookie } })
@@ -356,11 +351,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
       restoration: 'metal-ceramic crown',
     })
     const id = String(made.body['id'])
-    const first = (await juno.call('GET', `/visits/${id}`)).body as unknown as {
-      caseId: string
-      version: number
-      request: { pontics: string[]; also: unknown[] }
-    }
+    const first = await juno.read(visitView, `/visits/${id}`)
     expect(first.request.pontics).toEqual(['25'])
     const also = [{ kind: 'filling.amalgam', teeth: ['27'] }]
     expect(
@@ -383,10 +374,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
       team,
     })
     expect(next.status).toBe(201)
-    const second = (await juno.call('GET', `/visits/${String(next.body['id'])}`)).body as unknown as {
-      request: { teeth: string[]; kind: string; also: unknown[]; earlier: { kind: string; uses: string[] }[] }
-      chain: { kind: string }[]
-    }
+    const second = await juno.read(visitView, `/visits/${String(next.body['id'])}`)
     expect(second.request).toMatchObject({ kind: 'crown.deliver', teeth: ['24', '26'], also: [] })
     // What the first visit laid out is known to the second: eugenol before bonding is found over the case.
     expect(second.request.earlier).toEqual([
@@ -411,26 +399,19 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     const bram = await new Caller(house.app).signIn('bram', '4567')
     const own = `${day}-ten`
     await bram.signTray(own)
-    const before = (await bram.call('GET', `/visits/${own}`)).body as unknown as {
-      frozen: { plan: { setup: { id: string }[] } }
-    }
+    const before = await bram.read(visitView, `/visits/${own}`)
     expect((await bram.call('PUT', `/visits/${own}/alerts`, { alerts: ['latex'] })).body).toMatchObject({
       alerts: ['latex'],
       reopened: [own],
     })
-    const open = (await bram.call('GET', `/visits/${own}`)).body as unknown as {
-      frozen: null
-      request: { alerts: string[] }
-      reopened: { why: string; plan: { setup: { id: string }[] } }
-      stage: string
-    }
+    const open = await bram.read(visitView, `/visits/${own}`)
     expect(open).toMatchObject({
       frozen: null,
       stage: 'planned',
       request: { alerts: ['latex'] },
       reopened: { why: 'alert entered: latex' },
     })
-    expect(open.reopened.plan.setup).toEqual(before.frozen.plan.setup)
+    expect(open.reopened!.plan.setup).toEqual(before.frozen!.plan.setup)
     await bram.signTray(own)
     expect((await bram.call('GET', `/visits/${own}`)).body).toMatchObject({ reopened: null, stage: 'laid up' })
     expect((await bram.call('PUT', `/visits/${own}/alerts`, { alerts: ['latex'] })).body).toMatchObject({
@@ -464,11 +445,9 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     ).toMatch(/each no shorter/)
     const made = await varen.call('POST', '/practice/amendments', photo)
     expect(made.body).toMatchObject({ by: 'Dr Imke Varen', on: day })
-    const file = (await juno.call('GET', '/practice/amendments')).body as unknown as { amendments: { id: string }[] }
+    const file = await juno.read(amendmentFile, '/practice/amendments')
     expect(file.amendments).toHaveLength(1)
-    const plans = (await juno.call('GET', `/days/${day}`)).body as unknown as {
-      visits: { id: string; score: { bars: { stepId: string }[] } }[]
-    }
+    const plans = await juno.read(dayView, `/days/${day}`)
     expect(plans.visits.find((v) => v.id === `${day}-seven`)!.score.bars.map((b) => b.stepId)).toContain('own.photo')
     expect(
       (
@@ -501,11 +480,9 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
         })
       ).status,
     ).toBe(200)
-    expect(
-      ((await varen.call('GET', '/practice')).body as { cards: { dentistId: string; choices: object }[] }).cards.find(
-        (c) => c.dentistId === 'varen',
-      )!.choices,
-    ).toEqual({ damOrder: 'sheet first' })
+    expect((await varen.read(practice, '/practice')).cards.find((c) => c.dentistId === 'varen')!.choices).toEqual({
+      damOrder: 'sheet first',
+    })
   })
 
   it('hands out the setup sheet as PDF on the paper asked for', async () => {
@@ -530,7 +507,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     expect((await juno.call('POST', `/visits/${visit}/commands`, begin)).body).toEqual(first.body)
     const stale = await juno.call('POST', `/visits/${visit}/commands`, command(0, { kind: 'note', text: 'late' }))
     expect(stale).toMatchObject({ status: 409, body: { title: 'stale', seq: 1 } })
-    expect((stale.body['events'] as RunEvent[]).map((e) => e.seq)).toEqual([1])
+    expect(eventsIn(stale.body).map((e) => e.seq)).toEqual([1])
     const refused = await juno.call(
       'POST',
       `/visits/${visit}/commands`,
@@ -541,9 +518,10 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
       (await juno.call('POST', `/visits/${visit}/commands`, command(1, { kind: 'advance', start: 'arrival.seat' })))
         .body,
     ).toMatchObject({ seq: 2 })
-    expect(
-      ((await juno.call('GET', `/visits/${visit}/events`)).body['events'] as RunEvent[]).map((e) => e.what.kind),
-    ).toEqual(['run.started', 'step.started'])
+    expect((await juno.read(eventsView, `/visits/${visit}/events`)).events.map((e) => e.what.kind)).toEqual([
+      'run.started',
+      'step.started',
+    ])
     expect((await juno.call('POST', `/visits/${visit}/tray/reopen`)).body['detail']).toMatch(/has begun/)
     expect((await juno.call('GET', `/visits/${visit}`)).body).toMatchObject({ stage: 'running' })
   })
@@ -578,7 +556,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
     )
     expect(answers.filter((a) => a.status === 200)).toHaveLength(1)
     expect(answers.filter((a) => a.status === 409)).toHaveLength(11)
-    const { events } = (await juno.call('GET', `/visits/${visit}/events`)).body as unknown as { events: RunEvent[] }
+    const { events } = await juno.read(eventsView, `/visits/${visit}/events`)
     expect(events.map((e) => e.seq)).toEqual([1, 2, 3, 4])
   })
 })

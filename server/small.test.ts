@@ -49,7 +49,7 @@ describe('the hub', () => {
     let gone: (() => void) | undefined
     const it: Listener & { heard: string[]; leave: () => void } = {
       heard,
-      send: (text) => void heard.push((JSON.parse(text) as { event: string }).event),
+      send: (text) => void heard.push(String(Object(JSON.parse(text)).event)),
       close: () => gone?.(),
       on: (_event, fn) => (gone = fn),
       leave: () => gone?.(),

@@ -1,27 +1,28 @@
 /** What earlier versions of the program stored opens today, whole: rows written by the program as it was at commit db9f363. */
+import { sure, entriesOf } from '../core/sure'
+import { visitView } from '../wire/visit'
 import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
+import type { PgTable } from 'drizzle-orm/pg-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Plan } from '../core/model/plan'
 import { readingsAt } from '../core/readings'
-import type { ChartNote } from '../core/record/note'
-import type { RunEvent } from '../core/run/events'
 import { replay } from '../core/run/state'
 import { setupSheet } from './print/setup-sheet'
 import { buildApp } from './app'
 import { hashCode } from './codes'
 import { openDatabase } from './db/open'
 import * as t from './db/schema'
-import { Caller, type TestHouse } from './test/house'
+import { Caller, type TestHouse, eventsIn } from './test/house'
 
 type Row = { table: string; row: Record<string, unknown> }
 const rows = gunzipSync(readFileSync('server/test/stored/stored-db9f363.jsonl.gz'))
   .toString()
   .trim()
   .split('\n')
-  .map((line) => JSON.parse(line) as Row)
+  .map((line): Row => JSON.parse(line))
 const of = (table: string) => rows.filter((r) => r.table === table).map((r) => r.row)
 
 describe('what was stored at db9f363', () => {
@@ -29,8 +30,10 @@ describe('what was stored at db9f363', () => {
   let juno: Caller
   beforeAll(async () => {
     const database = await openDatabase(mkdtempSync(join(tmpdir(), 'jade-stored-')))
-    const tables = t as unknown as Record<string, typeof t.visits>
-    for (const { table, row } of rows) await database.db.insert(tables[table]!).values(row as never)
+    for (const { table, row } of rows) {
+      const into: PgTable = sure(entriesOf(t).find(([name]) => name === table))[1]
+      await database.db.insert(into).values(row)
+    }
     await database.db.update(t.people).set({ codeHash: await hashCode('4567') })
     const app = await buildApp({ database, now: () => Date.parse('2026-11-25T12:00:00Z') })
     await app.ready()
@@ -50,14 +53,12 @@ describe('what was stored at db9f363', () => {
     expect(visits.length).toBeGreaterThan(40)
     const signed = new Set(of('plans').map((p) => p['visitId']))
     for (const { id } of visits) {
-      const { status, body } = await juno.call('GET', `/visits/${String(id)}`)
-      expect(status, String(id)).toBe(200)
-      const view = body as { stage: string; request: { restoration: unknown }; frozen: { plan: Plan } | null }
+      const view = await juno.read(visitView, `/visits/${String(id)}`)
       expect(view.request.restoration, String(id)).not.toBeUndefined()
       expect(view.frozen !== null, String(id)).toBe(signed.has(id))
       if (!view.frozen) continue
       const { plan } = view.frozen
-      const old = of('plans').find((p) => p['visitId'] === id)!['plan'] as Plan
+      const old: Plan = Object(of('plans').find((p) => p['visitId'] === id)!['plan'])
       // What was signed stays word for word.
       expect(plan.steps.map((s) => [s.id, s.title, s.told])).toEqual(old.steps.map((s) => [s.id, s.title, s.told]))
       for (const l of plan.links) expect(['order', 'lag', 'window']).toContain(l.kind)
@@ -76,10 +77,10 @@ describe('what was stored at db9f363', () => {
     expect(runs.size).toBeGreaterThan(10)
     for (const id of runs) {
       const { body } = await juno.call('GET', `/visits/${id}/events`)
-      const events = body['events'] as RunEvent[]
+      const events = eventsIn(body)
       expect(events.length, id).toBe(of('runEvents').filter((e) => e['visitId'] === id).length)
-      const plan = (await juno.call('GET', `/visits/${id}`)).body['frozen'] as { plan: Plan }
-      const { core } = replay(plan.plan, events)
+      const { frozen } = await juno.read(visitView, `/visits/${id}`)
+      const { core } = replay(frozen!.plan, events)
       expect(core.status, id).toBe(of('records').some((r) => r['visitId'] === id) ? 'closed' : 'running')
     }
   })
@@ -95,7 +96,7 @@ describe('what was stored at db9f363', () => {
     for (const id of running) {
       const { status, body } = await juno.call('GET', `/visits/${id}/record`)
       expect(status, id).toBe(200)
-      expect(JSON.stringify((body as unknown as { note: ChartNote }).note)).not.toMatch(/undefined|NaN/)
+      expect(JSON.stringify(body['note'])).not.toMatch(/undefined|NaN/)
       const seq = of('runEvents').filter((e) => e['visitId'] === id).length
       const said = await juno.call('POST', `/visits/${id}/commands`, {
         commandId: `after-${id}`.slice(0, 40),
@@ -111,7 +112,7 @@ describe('what was stored at db9f363', () => {
     expect((await juno.call('GET', '/stock?days=7')).status).toBe(200)
     expect((await juno.call('GET', '/lookback')).status).toBe(200)
     const id = 'J01-bonded-ceramic-bridge-delivery'
-    const before = (await juno.call('GET', `/visits/${id}`)).body as { version: number; request: object }
+    const before = await juno.read(visitView, `/visits/${id}`)
     const put = await juno.call('PUT', `/visits/${id}/request`, {
       version: before.version,
       request: { framework: 'zirconia' },

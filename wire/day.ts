@@ -3,7 +3,7 @@ import { keysOf } from '../core/sure'
 import * as z from 'zod'
 import { cassettes } from '../core/catalog/item'
 import { alert } from '../core/model/request'
-import { phaseNames } from '../core/model/step'
+import { allPlaces, phaseNames } from '../core/model/step'
 import { dayRules } from '../core/practice/day-rules'
 import { notation } from '../core/teeth/schema'
 import type { Saving } from '../core/schedule/saving'
@@ -25,7 +25,7 @@ export const timelineView = noun<Timeline>({
       title: z.string(),
       people: ids,
       things: ids.optional(),
-      place: z.enum(['mouth', 'chair', 'bench', 'desk', 'room']),
+      place: z.enum(allPlaces),
       startS: seconds,
       endS: seconds,
       hold: z.boolean(),

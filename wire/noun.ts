@@ -11,12 +11,14 @@ type Fields<T> = { [K in keyof T]-?: Optional<T, K> extends true ? z.ZodType<T[K
  */
 export const noun = <T extends object>(fields: Fields<T>): z.ZodType<T> =>
   // The compiler has held each field against T above; an optional one may say undefined, which JSON leaves out.
+  // oxlint-disable-next-line typescript/no-unsafe-type-assertion
   z.strictObject(fields) as unknown as z.ZodType<T>
 
 /** A type of core of which a reader of the document needs these fields; core says what else is in it. */
-export const sketch = <T extends object>(title: string, fields: Partial<Fields<T>>): z.ZodType<T> =>
+export const sketch = <T extends object>(title: string, fields: Partial<Fields<T>> & z.ZodRawShape): z.ZodType<T> =>
   // What is not described here is not checked here: its shape is core's, and core's tests hold it.
-  z.looseObject(fields as z.ZodRawShape).meta({ description: title }) as unknown as z.ZodType<T>
+  // oxlint-disable-next-line typescript/no-unsafe-type-assertion
+  z.looseObject(fields).meta({ description: title }) as unknown as z.ZodType<T>
 
 /** Milliseconds since the epoch. */
 export const ms = z.number().int().meta({ description: 'milliseconds since the epoch' })

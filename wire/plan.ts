@@ -3,13 +3,14 @@ import * as z from 'zod'
 import { kindIds } from '../core/kinds'
 import type { Plan } from '../core/model/plan'
 import type { VisitRequest } from '../core/model/request'
-import type { Tooth } from '../core/teeth/notation'
+import { isTooth, type Tooth } from '../core/teeth/notation'
 import { date, noun, sketch } from './noun'
 
 export const kindView = z.enum(kindIds)
 /** Two figures of ISO 3950. */
-// A tooth is a branded string to core; on the wire it is a string that core has made.
-export const toothView = z.string().regex(/^[1-8][1-8]$/) as unknown as z.ZodType<Tooth>
+export const toothView = z
+  .custom<Tooth>((text) => typeof text === 'string' && isTooth(text))
+  .meta({ type: 'string', pattern: '^[1-8][1-8]$' })
 
 export const requestView = sketch<VisitRequest>('what will be done: the resolved request', {
   kind: kindView,

@@ -2,7 +2,7 @@
  * Burs: their shape and size, ISO 6360 numbers, and the outline the bur strip is drawn from.
  * Sources: ISO 6360-1 and -2 for the build of the number; the code tables stand M (from memory of ISO 6360-2 and ISO 2157).
  */
-import { firstOf, keysOf, sure } from '../sure'
+import { firstOf, keysOf, sure, among } from '../sure'
 import * as z from 'zod'
 import { round } from '../figure'
 
@@ -140,7 +140,8 @@ export function readIsoNumber(text: string): IsoBur | { error: string } {
   const groups = sure(digits.match(/\d{3}/g))
   const material = keyOf(materialCodes, firstOf(groups))
   if (!material) return { error: `first group ${groups[0]}: no such material of the working part` }
-  const shank = shanks[groups[1] as Shank]
+  const shankCode = among(keysOf(shanks), groups[1])
+  const shank = shankCode && shanks[shankCode]
   if (!shank) return { error: `second group ${groups[1]}: no such shank` }
   const shape = keyOf(shapeCodes, sure(groups[2]))
   if (!shape) return { error: `third group ${groups[2]}: shape not known here` }

@@ -29,7 +29,10 @@ describe('what a scanner reads from a box', () => {
     ])
   })
   it('says what is wrong: a check digit, a month 13, a day that is not, a field cut short', () => {
-    const wrong = (text: string): string => (readScan(text, 2026) as { error: string }).error
+    const wrong = (text: string): string => {
+      const read = readScan(text, 2026)
+      return 'error' in read ? read.error : 'read'
+    }
     expect(wrong('(01)09506000134353')).toContain('check digit')
     expect(wrong('(17)291330')).toContain('no such day')
     expect(wrong('(17)290231')).toContain('no such day')

@@ -23,7 +23,8 @@ export function checkDigitHolds(digits: string): boolean {
 
 /** A date of six digits as a plain date; day 00 is the last of the month. `null` where there is no such day. */
 function plainDate(yymmdd: string, thisYear: number): string | null {
-  const [yy, mm, dd] = [0, 2, 4].map((at) => Number(yymmdd.slice(at, at + 2))) as [number, number, number]
+  const two = (at: number): number => Number(yymmdd.slice(at, at + 2))
+  const [yy, mm, dd] = [two(0), two(2), two(4)]
   if (mm < 1 || mm > 12) return null
   // The century is the one that puts the year within 50 years of this one.
   const guess = Math.floor(thisYear / 100) * 100 + yy

@@ -170,8 +170,7 @@ function read(calendar: ICAL.Component, day: string, zone: string): CalendarRead
  */
 export function readCalendar(text: string, day: string, zone: string): CalendarRead | { error: string } {
   try {
-    const parsed: unknown = ICAL.parse(text)
-    const first = new ICAL.Component(parsed as string)
+    const first = new ICAL.Component(ICAL.parse(text))
     if (first.name !== 'vcalendar') return { error: 'this is no calendar: it does not begin with BEGIN:VCALENDAR' }
     return read(first, day, zone)
   } catch (e) {

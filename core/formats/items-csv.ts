@@ -27,6 +27,7 @@ type Column = (typeof itemColumns)[number]
 /** Columns that may stay empty. */
 const figures = ['workingS', 'inMouthS', 'cureS', 'setS', 'perUnit'] as const
 
+const figureText = (value: number | undefined): string => (value === undefined ? '' : String(value))
 const yesNo = (flag: boolean): string => (flag ? 'yes' : 'no')
 /** A spreadsheet would run what begins like this; it is written with an apostrophe before it, which is taken off again. */
 const formula = /^'(?=[=+\-@\t\r])/
@@ -47,10 +48,11 @@ export function itemsToCsv(items: readonly Item[]): string {
       cassette: i.cassette ?? '',
       codes: i.codes.join(' | '),
       unit: i.unit,
-      ...(Object.fromEntries(figures.map((c) => [c, i[c] === undefined ? '' : String(i[c])])) as Record<
-        (typeof figures)[number],
-        string
-      >),
+      workingS: figureText(i.workingS),
+      inMouthS: figureText(i.inMouthS),
+      cureS: figureText(i.cureS),
+      setS: figureText(i.setS),
+      perUnit: figureText(i.perUnit),
       tracked: yesNo(i.tracked),
       stock: String(i.stock),
     }),
@@ -140,9 +142,7 @@ function readRow(
     lengthMm: figure(cells.lengthMm),
     widthMm: figure(cells.widthMm),
     reusable: flag(cells.reusable),
-    ...Object.fromEntries(
-      Object.entries(optional).filter(([c, v]) => v !== undefined && !absent.includes(c as Column)),
-    ),
+    ...Object.fromEntries(Object.entries(optional).filter(([c, v]) => v !== undefined && !absent.some((a) => a === c))),
   })
   if (!parsed.success)
     return {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { crownEdge } from '../teeth/outline'
-import type { Tooth } from '../teeth/notation'
+import { toTooth } from '../teeth/notation'
 import { hydrocolloidSchool, injectionWindow } from './amounts'
 import { cureTime, doseJPerCm2, secondsForDose } from './curing'
 import { bandHeight, bulkIncrements, mostTintG, postSpace, retainerCure } from './restoring'
@@ -94,13 +94,13 @@ describe('fillings, posts, bonded pieces', () => {
 describe('the edge of a preformed crown', () => {
   // C: 75 buccal smile, 74 stretched S; every lingual side a smile, every proximal side a frown.
   it('follows tooth and side', () => {
-    const edge = (t: string, side: 'buccal' | 'lingual' | 'proximal') => crownEdge(t as Tooth, side).shape
+    const edge = (t: string, side: 'buccal' | 'lingual' | 'proximal') => crownEdge(toTooth(t), side).shape
     expect([edge('75', 'buccal'), edge('74', 'buccal'), edge('54', 'lingual'), edge('65', 'proximal')]).toEqual([
       'smile',
       'stretched S',
       'smile',
       'frown',
     ])
-    expect(crownEdge('54' as Tooth, 'buccal').because.standing).toBe('M')
+    expect(crownEdge(toTooth('54'), 'buccal').because.standing).toBe('M')
   })
 })

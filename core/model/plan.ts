@@ -14,26 +14,28 @@ import type { VisitRequest } from './request'
 import type { Phase, Step } from './step'
 
 /** Holds of the trade first, then those that single kinds of visit ask for. */
-export type HoldName =
-  | 'shade'
-  | 'numb'
-  | 'reduction'
-  | 'margins'
-  | 'impression'
-  | 'provisional'
-  | 'cement'
-  | 'bite'
-  | 'counts'
-  | 'home'
-  | 'etched'
-  | 'fit'
-  | 'length'
-  | 'post'
-  | 'separator'
-  | 'plan'
-  | 'throat'
-  | 'clean'
-  | 'coat'
+export const holdNames = [
+  'shade',
+  'numb',
+  'reduction',
+  'margins',
+  'impression',
+  'provisional',
+  'cement',
+  'bite',
+  'counts',
+  'home',
+  'etched',
+  'fit',
+  'length',
+  'post',
+  'separator',
+  'plan',
+  'throat',
+  'clean',
+  'coat',
+] as const
+export type HoldName = (typeof holdNames)[number]
 
 /** The plan stops here until the dentist signs with their own code. */
 export interface Hold {

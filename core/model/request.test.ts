@@ -119,7 +119,7 @@ describe('what was written before 2026.11.3', () => {
       tissue: { overgrown: true, biotype: 'thin' },
       also: [{ kind: 'filling.bulk', teeth: ['36'], depthMm: { 36: 5 } }],
     }
-    expect(requestUpToDate(toStore(old) as never)).toEqual({
+    expect(requestUpToDate(toStore(old))).toEqual({
       kind: 'veneer.prepare',
       teeth: ['11', '21'],
       inEnamel: false,

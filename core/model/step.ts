@@ -27,7 +27,8 @@ export const phaseNames = {
 export type Phase = keyof typeof phaseNames
 
 /** `chair`: with the patient but not in the mouth. `room` and `desk`: after the patient has left. */
-export type Place = 'mouth' | 'chair' | 'bench' | 'desk' | 'room'
+export const allPlaces = ['mouth', 'chair', 'bench', 'desk', 'room'] as const
+export type Place = (typeof allPlaces)[number]
 
 /** Three-point duration in seconds. `likelyS` is the mode, the commonest length; the mean of a skewed spread lies beyond it. */
 export interface Spread {

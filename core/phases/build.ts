@@ -164,11 +164,11 @@ export function draftsOf(block: Block): Draft[] {
 }
 
 /**
- * The block with a mark on every id it makes, for a second piece of work in the same visit: steps, counts and holds of
+ * The blocks with a mark on every id they make, for a second piece of work in the same visit: steps, counts and holds of
  * two works never share an id, and each work's ties stay its own.
  */
-export function marked(block: Block, mark: string): Block {
-  const drafts = draftsOf(block)
+export function marked(blocks: readonly Block[], mark: string): Block[] {
+  const drafts = blocks.flatMap(draftsOf)
   const own = new Set(drafts.flatMap((d) => [d.id, ...(d.countsIn ?? []).map((c) => c.id)]))
   const name = (id: string): string => (own.has(id) ? `${id}${mark}` : id)
   const rename = (d: Draft): Draft => ({
@@ -190,7 +190,10 @@ export function marked(block: Block, mark: string): Block {
     ...(d.ties
       ? {
           ties: d.ties.map(
-            (t): Tie => ({ ...t, from: name(t.from), ...(t.again ? { again: t.again.map(name) } : {}) }) as Tie,
+            (t): Tie =>
+              t.atMostS === undefined
+                ? { ...t, from: name(t.from) }
+                : { ...t, from: name(t.from), ...(t.again ? { again: t.again.map(name) } : {}) },
           ),
         }
       : {}),
@@ -200,7 +203,7 @@ export function marked(block: Block, mark: string): Block {
     if ('sequence' in b) return { sequence: b.sequence.map(walk) }
     return 'blocks' in b ? { meanwhile: b.meanwhile, blocks: b.blocks.map(walk) } : b
   }
-  return walk(block)
+  return blocks.map(walk)
 }
 
 /** Flattens a block into steps in order, each with the steps it comes after. */

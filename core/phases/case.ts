@@ -2,7 +2,7 @@ import { firstOf } from '../sure'
 import { rulesOf, type RuleId, type Rules } from '../rules'
 import { factsOf, type AlsoWork, type ToothFacts, type VisitRequest } from '../model/request'
 import type { Alert, Restoration } from '../vocabulary'
-import { resolveChoices, type ChoiceName, type Choices, type ResolvedChoices } from '../practice/choices'
+import { resolveChoices, valuesOf, type ChoiceName, type Choices, type ResolvedChoices } from '../practice/choices'
 import type { Practice } from '../practice/practice'
 import { dimensions, type Dimensions } from '../teeth/dimensions'
 import { archOrder, functionalCusps, neighbours, type Cusps, type Neighbour } from '../teeth/arch'
@@ -57,12 +57,15 @@ export function restored(c: Case): RestoredCase {
   return c
 }
 
+const isKeyOf = <T extends object>(of: T, key: PropertyKey): key is keyof T & string =>
+  typeof key === 'string' && key in of
+
 /** An object that notes each of its own keys as it is read. */
-function noting<T extends object>(target: T, note: (key: string) => void): T {
+function noting<T extends object>(target: T, note: (key: keyof T & string) => void): T {
   return new Proxy(target, {
     get(of, key) {
-      if (typeof key === 'string' && key in of) note(key)
-      return of[key as keyof T]
+      if (isKeyOf(of, key)) note(key)
+      return Reflect.get(of, key)
     },
   })
 }
@@ -72,7 +75,7 @@ function notingSaid(target: ToothFacts, note: (key: string) => void): ToothFacts
   return new Proxy(target, {
     get(of, key) {
       if (typeof key === 'string') note(key)
-      return of[key as keyof ToothFacts]
+      return Reflect.get(of, key)
     },
   })
 }
@@ -87,7 +90,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
   const rules = rulesOf(practice.rules)
   const card = practice.cards.find((c) => c.dentistId === plain.team.dentist)
   const resolved = resolveChoices(card?.choices ?? {}, plain.choices, plain.visitChoices, plain)
-  const choices = Object.fromEntries(Object.entries(resolved).map(([name, c]) => [name, c.value])) as unknown as Choices
+  const choices = valuesOf(resolved)
   const gone = [...plain.missing, ...plain.pontics]
   const unit = (t: Tooth): Unit => ({
     tooth: t,
@@ -105,7 +108,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     request: noting(plain, (key) => asked.facts.add(key)),
     practice,
     resolved,
-    choices: noting(choices, (key) => asked.choices.add(key as ChoiceName)),
+    choices: noting(choices, (key) => asked.choices.add(key)),
     units: plain.teeth.map(unit),
     pontics: along(plain.pontics).map(unit),
     restoration: plain.restoration,

@@ -215,6 +215,7 @@ export const seatingGroove: CutLine = {
 
 function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonly [number, number, number]): Draft {
   const id = `cutting.${line.act}.${u.tooth}`
+  const part = (m: number): number => (m * line.share) / shares
   return {
     id,
     phase: 'cutting',
@@ -226,7 +227,7 @@ function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonl
     place: 'mouth',
     helped: true,
     hurts: c.request.vital && !(line.enamel && c.request.inEnamel),
-    minutes: whole.map((m) => (m * line.share) / shares) as [number, number, number],
+    minutes: [part(whole[0]), part(whole[1]), part(whole[2])],
     ...(line.passes ? { passes: line.passes } : {}),
     ...(line.needs ? { needs: line.needs } : {}),
     ...(line.cautions ? { cautions: line.cautions } : {}),

@@ -4,7 +4,7 @@ import { reason } from '../figure'
 import { visitRequest, type VisitRequestInput } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { archOrder } from '../teeth/arch'
-import { allTeeth, isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'
+import { allTeeth, isPrimary, jawOf, parts, toTooth } from '../teeth/notation'
 import { cartridgeMg, ceilingMg, ledgerShare } from '../measure/anaesthetic'
 import { dayOf } from '../visits/day'
 import { visitKinds } from '../visits'
@@ -166,9 +166,9 @@ describe('the sheet', () => {
     )
   })
   it('reaches one tooth behind where there is one', () => {
-    expect(damTeeth(['46' as Tooth], [])).toContain('47')
-    expect(damTeeth(['46' as Tooth], ['47' as Tooth])).not.toContain('48')
-    expect(damTeeth(['24' as Tooth], []).at(-1)).toBe('25')
+    expect(damTeeth([toTooth('46')], [])).toContain('47')
+    expect(damTeeth([toTooth('46')], [toTooth('47')])).not.toContain('48')
+    expect(damTeeth([toTooth('24')], []).at(-1)).toBe('25')
   })
 })
 

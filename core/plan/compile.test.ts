@@ -1,15 +1,16 @@
+import { keysOf } from '../sure'
 import { leastS } from '../model/link'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { starterPractice } from '../practice/starter'
 import { damTeeth } from '../phases/isolation'
 import { layOut } from '../schedule/timeline'
-import { allTeeth, isPrimary, type Tooth } from '../teeth/notation'
+import { allTeeth, isPrimary, toTooth } from '../teeth/notation'
 import { questions } from '../practice/choices'
 import { comparePlans } from '../schedule/compare'
 import { compile, RequestError } from './compile'
 import { kindTable } from '../kinds'
-import { alertWords, type Alert } from '../vocabulary'
+import { alertWords } from '../vocabulary'
 import { visitRequest, type VisitRequestInput } from '../model/request'
 import { layTrays } from '../picture/tray'
 import type { Plan } from '../model/plan'
@@ -46,7 +47,7 @@ const anyRequest = fc.record({
     crevice: fc.constantFrom('narrow' as const, 'normal' as const, 'wide' as const),
   }),
   deliveryCement: fc.constantFrom('resin' as const, 'conventional' as const),
-  alerts: fc.subarray(Object.keys(alertWords) as Alert[]),
+  alerts: fc.subarray(keysOf(alertWords)),
   visitChoices: fc.record(
     Object.fromEntries(questions.map((q) => [q.name, fc.constantFrom(...q.schools.map((s) => s.value))])),
   ) as fc.Arbitrary<VisitRequestInput['visitChoices']>,
@@ -291,9 +292,9 @@ describe('changing the case changes the plan as the trade says', () => {
 describe('isolation', () => {
   // C: one tooth behind to the opposite lateral; in front first premolar to first premolar.
   it('decides the holes of the sheet', () => {
-    expect(damTeeth(['36' as Tooth], [])).toEqual(['42', '41', '31', '32', '33', '34', '35', '36', '37'])
-    expect(damTeeth(['37' as Tooth], ['38' as Tooth]).at(-1)).toBe('37')
-    expect(damTeeth(['11' as Tooth], ['22' as Tooth])).toEqual(['14', '13', '12', '11', '21', '23', '24'])
+    expect(damTeeth([toTooth('36')], [])).toEqual(['42', '41', '31', '32', '33', '34', '35', '36', '37'])
+    expect(damTeeth([toTooth('37')], [toTooth('38')]).at(-1)).toBe('37')
+    expect(damTeeth([toTooth('11')], [toTooth('22')])).toEqual(['14', '13', '12', '11', '21', '23', '24'])
   })
 })
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { starterPractice } from '../practice/starter'
-import { readScan, type Scan } from '../formats/gs1'
+import { readScan } from '../formats/gs1'
 import { compile } from './compile'
 import { visitRequest } from '../model/request'
 import { answerScan } from './scan'
@@ -19,7 +19,11 @@ const plan = compile(
   }),
   { ...practice, items },
 )
-const scan = (text: string) => answerScan(readScan(text, 2026) as Scan, plan, items, '2026-11-24')
+const scan = (text: string) => {
+  const read = readScan(text, 2026)
+  if ('error' in read) throw new Error(read.error)
+  return answerScan(read, plan, items, '2026-11-24')
+}
 
 describe('a scan at the tray', () => {
   it('checks the place off, by product number, own label or item id', () => {

@@ -2,7 +2,7 @@
  * Where practitioners disagree: the schools, the default of each question and why. Card < case < visit; the later wins.
  * Standing of schools and defaults: common practice.
  */
-import { keysOf } from '../sure'
+import { keysOf, tableOf } from '../sure'
 import * as z from 'zod'
 import { kindFacts, type KindId } from '../kinds'
 
@@ -338,10 +338,11 @@ export type ChoiceName = keyof typeof table
 export type Choices = { [N in ChoiceName]: (typeof table)[N]['schools'][number][0] }
 
 export const choiceNames = keysOf(table)
-const schoolEnum = <N extends ChoiceName>(name: N): z.ZodType<Choices[N]> =>
-  z.enum(table[name].schools.map(([value]) => value) as [string, ...string[]]) as unknown as z.ZodType<Choices[N]>
+const schemas = tableOf(choiceNames, (name) => z.enum(table[name].schools.map(([value]) => value)))
 export const choices = z.strictObject(
-  Object.fromEntries(choiceNames.map((n) => [n, schoolEnum(n)])) as { [N in ChoiceName]: z.ZodType<Choices[N]> },
+  // Each question's values are those of its own schools: a table read by its own keys, which the compiler sees as one heap.
+  // oxlint-disable-next-line typescript/no-unsafe-type-assertion
+  schemas as unknown as { [N in ChoiceName]: z.ZodType<Choices[N]> },
 )
 export const someChoices = choices.partial()
 
@@ -390,5 +391,13 @@ export function resolveChoices(
     }
     return { ...q.standard(facts), from: 'default' }
   }
+  // Each answer is one of its own question's schools; where it came from outside, `choices` has parsed it.
+  // oxlint-disable-next-line typescript/no-unsafe-type-assertion
   return Object.fromEntries(questions.map((q) => [q.name, resolve(q)])) as ResolvedChoices
 }
+
+/** The answers alone. */
+export const valuesOf = (resolved: ResolvedChoices): Choices =>
+  // As above: each value belongs to its own question.
+  // oxlint-disable-next-line typescript/no-unsafe-type-assertion
+  tableOf(choiceNames, (name) => resolved[name].value) as Choices

@@ -2,7 +2,8 @@
  * What the practice's own runs teach about time: for each kind of visit, kind of step and person, a robust mean of the
  * last twenty, from five on. The starting value stays beside it; plans use what was learned only where the practice says so.
  */
-import type { KindId } from '../kinds'
+import { kindIds, type KindId } from '../kinds'
+import { among } from '../sure'
 import { triangular } from '../random'
 import type { Learned } from './practice'
 
@@ -18,6 +19,12 @@ export const stepKind = (stepId: string): string =>
     .join('.')
 export const learnKey = (kind: KindId, stepId: string, personId: string): string =>
   `${kind}|${stepKind(stepId)}|${personId}`
+/** What a key was made from; nothing where its kind of visit is no longer known. */
+export function readLearnKey(key: string): { kind: KindId; stepKind: string; personId: string } | undefined {
+  const [of, step, personId] = key.split('|')
+  const kind = among(kindIds, of)
+  return kind && step !== undefined && personId !== undefined ? { kind, stepKind: step, personId } : undefined
+}
 
 /** Mean of what is left when the trimmed share is cut off at each end; 0 of nothing. */
 export function trimmedMean(values: readonly number[]): number {

@@ -1,13 +1,14 @@
+import { keysOf } from '../sure'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { kindIds } from '../kinds'
 import { questions, resolveChoices, type ChoiceFacts } from './choices'
-import { functionNames, permission, permissionOf, presetTable, roles, type FunctionName, type Role } from './functions'
+import { functionNames, permission, permissionOf, presetTable, roles, type Role } from './functions'
 import { practice } from './practice'
 import { starterPractice } from './starter'
 
-const names = Object.keys(functionNames) as FunctionName[]
-const width = (p: string): number => permission.options.indexOf(p as never)
+const names = keysOf(functionNames)
+const width = (p: string): number => permission.options.findIndex((o) => o === p)
 
 describe('who may do what', () => {
   const cautious = presetTable('cautious', 'test', '2026-01-01')

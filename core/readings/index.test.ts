@@ -1,3 +1,4 @@
+import { toTooth } from '../teeth/notation'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { judgeConvergence, limitingTaper, totalConvergence } from '../measure/convergence'
@@ -113,7 +114,7 @@ describe('measured in the run', () => {
     expect(give(d, reduction(0.6), assistant)).toBeNull()
     expect(give(d, { kind: 'sign', holdId: 'reduction' }, dentist)).toMatchObject({
       code: 'measured',
-      message: expect.stringContaining('37 functional cusp: short by 0.4 mm') as string,
+      message: expect.stringContaining('37 functional cusp: short by 0.4 mm'),
     })
     // The dentist may go on all the same, with a reason, and it stays visible.
     expect(
@@ -152,8 +153,8 @@ describe('measured in the run', () => {
     )
   })
   it('names the tooth it was read of, and none where it was read once for the visit', () => {
-    expect(spokenOf({ measure: 'reduction', tooth: '37' as never }, 'reduction')).toBe('37 reduction')
-    expect(spokenOf({ measure: 'sheet', tooth: '37' as never }, 'sheet and clamp')).toBe('sheet and clamp')
+    expect(spokenOf({ measure: 'reduction', tooth: toTooth('37') }, 'reduction')).toBe('37 reduction')
+    expect(spokenOf({ measure: 'sheet', tooth: toTooth('37') }, 'sheet and clamp')).toBe('sheet and clamp')
   })
   it('asks at its own steps only, of the visit’s own teeth, in readings that can be; a forged verdict does not get in', () => {
     expect(plan.steps.flatMap((s) => readingsAt(s).map((m) => `${s.id} ${m}`))).toEqual([
@@ -171,7 +172,7 @@ describe('measured in the run', () => {
     ])
     const d = at('cutting.reduction-check')
     const refused = (change: object): unknown => decide(plan, d.state, { ...reduction(1), ...change }, assistant, d.now)
-    expect(refused({ tooth: '11' })).toMatchObject({ refused: { message: expect.stringContaining('"11"') as string } })
+    expect(refused({ tooth: '11' })).toMatchObject({ refused: { message: expect.stringContaining('"11"') } })
     expect(refused({ stepId: 'arrival.seat' })).toHaveProperty('refused')
     expect(refused({ readings: { 'functional cusp': 60 } })).toHaveProperty('refused')
     expect(refused({ readings: {} })).toHaveProperty('refused')

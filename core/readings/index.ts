@@ -67,10 +67,18 @@ export function atOf(kind: ReadingKind, { plan, step, tooth, before, round }: Ta
   return ask && { plan, step, ask, tooth, before, round }
 }
 
+/**
+ * A reading's own judge takes its own readings and its own ask: its schema has parsed the one, `atOf` has found the other.
+ * The table of all readings cannot say which belongs to which.
+ */
+// oxlint-disable-next-line typescript/no-unsafe-type-assertion
+const own = (value: unknown): never => value as never
+const isObject = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null
+
 /** What the plan knows already of a reading; it stands in the fields until it is changed. */
 export function startsOf(kind: ReadingKind, facts: Taken): Record<string, unknown> {
   const at = atOf(kind, facts)
-  return (at && readingOfKind(kind).starts?.(at as never)) ?? {}
+  return (at && readingOfKind(kind).starts?.(own(at))) ?? {}
 }
 
 /**
@@ -86,10 +94,10 @@ export function judge(kind: ReadingKind, given: unknown, facts: Taken): Judged |
     const name = (path: readonly PropertyKey[]): string =>
       measure.fields?.[String(path[0])]?.label ?? (path.join('.') || 'readings')
     const open = parsed.error.issues.filter(
-      (i) => measure.fields && (given as Record<string, unknown>)?.[String(i.path[0])] === undefined,
+      (i) => measure.fields && isObject(given) && given[String(i.path[0])] === undefined,
     )
     if (open.length > 0) return { wrong: `still to be read: ${open.map((i) => name(i.path)).join(', ')}` }
     return { wrong: parsed.error.issues.map((i) => `${name(i.path)}: ${i.message}`).join('; ') }
   }
-  return measure.judge(parsed.data as never, at as never)
+  return measure.judge(own(parsed.data), own(at))
 }

@@ -11,7 +11,7 @@ import type { Plan } from '../model/plan'
 import { starterPractice } from '../practice/starter'
 import { judge, readingKinds, readingOfKind, readingTable, readingsAt, startsOf, teethAt, type ReadingKind } from '.'
 import type { Restoration } from '../vocabulary'
-import type { Tooth } from '../teeth/notation'
+import { toTooth } from '../teeth/notation'
 import type { Judged } from './reading'
 import { sitesFor } from './preparation'
 
@@ -76,7 +76,7 @@ describe('every measure', () => {
 describe('reduction', () => {
   it('of a front tooth is read at its edge and at no cusp, of a milk tooth as well; of a molar the other way round', () => {
     const sites = (tooth: string, restoration: Restoration) =>
-      sitesFor({ reading: 'reduction', teeth: [], restoration }, tooth as Tooth)
+      sitesFor({ reading: 'reduction', teeth: [], restoration }, toTooth(tooth))
     for (const [tooth, restoration] of [
       ['11', 'lithium disilicate crown'],
       ['51', 'preveneered crown'],

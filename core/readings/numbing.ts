@@ -1,5 +1,5 @@
 /** The anaesthetic ledger: what was handed over against both published tables. For the dentist's review, never permission. */
-import { sure } from '../sure'
+import { sure, entriesOf } from '../sure'
 import { cartridgeMg, ceilingMg, ledgerShare, tableWords, type Agent, type CeilingTable } from '../measure/anaesthetic'
 import { kindFacts } from '../kinds'
 import { judged, readingOf, num, type Values } from './reading'
@@ -20,7 +20,7 @@ const agents: Record<Exclude<keyof typeof fields, 'weightKg'>, Agent> = {
   prilocaine: 'prilocaine plain',
   bupivacaine: 'bupivacaine with adrenaline',
 }
-const named = Object.entries(agents) as [keyof typeof agents, Agent][]
+const named = entriesOf(agents)
 const review = 'for the dentist’s review, not a permission'
 
 const givenOf = (values: Values<typeof fields>) =>

@@ -104,7 +104,7 @@ function schemaOf(field: Field): z.ZodType {
         ? z.boolean()
         : field.kind === 'text'
           ? z.string().trim().min(1).max(field.most)
-          : z.enum(field.of as [string, ...string[]])
+          : z.enum(field.of)
   return field.must ? base : base.optional()
 }
 

@@ -28,7 +28,8 @@ interface Asked {
   who: Who
   now: number
 }
-type Of<K extends Command['kind']> = Extract<Command, { kind: K }>
+type ByKind = { [K in Command['kind']]: Extract<Command, { kind: K }> }
+type Of<K extends Command['kind']> = ByKind[K]
 type Handlers = { [K in Command['kind']]: (c: Of<K>, asked: Asked) => Decision }
 
 const no = (code: RefusalCode, message: string, more: Partial<Refusal> = {}): Decision => ({
@@ -276,6 +277,8 @@ const handlers: Handlers = {
   close,
 }
 
+const handle = <K extends Command['kind']>(kind: K, c: Of<K>, asked: Asked): Decision => handlers[kind](c, asked)
+
 /**
  * Decides a command against a run.
  * @param now ms since the epoch, by the server's clock.
@@ -289,6 +292,5 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
     })
   if (core.status === 'closed') return no('closed', 'this visit is closed; its record stands')
   if (c.kind !== 'begin' && core.status !== 'running') return no('not-running', 'the visit has not begun')
-  const handle = handlers[c.kind] as (c: Command, asked: Asked) => Decision
-  return handle(c, { plan, state, core, who, now })
+  return handle(c.kind, c, { plan, state, core, who, now })
 }

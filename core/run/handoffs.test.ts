@@ -1,3 +1,4 @@
+import { entriesOf } from '../sure'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
@@ -43,12 +44,12 @@ describe('handoffs', () => {
   })
   it('belong to their side: an assistant does not speak for the dentist, nor the front desk for anybody', () => {
     const d = begun()
-    for (const [h, { from }] of Object.entries(handoffs)) {
+    for (const [h, { from }] of entriesOf(handoffs)) {
       const [own, other] = from === 'dentist' ? [dentist, assistant] : [assistant, dentist]
-      expect(decide(plan, d.state, { kind: 'call', handoff: h as never }, other, d.now), h).toMatchObject({
+      expect(decide(plan, d.state, { kind: 'call', handoff: h }, other, d.now), h).toMatchObject({
         refused: { code: 'not-allowed' },
       })
-      expect(decide(plan, d.state, { kind: 'call', handoff: h as never }, own, d.now), h).toHaveProperty('events')
+      expect(decide(plan, d.state, { kind: 'call', handoff: h }, own, d.now), h).toHaveProperty('events')
     }
     expect(
       decide(

@@ -4,7 +4,7 @@ import { throatPack } from '../vocabulary'
 import type { Happening, RunEvent } from './events'
 import type { Call, Handoff } from './handoffs'
 import type { Measured } from '../readings'
-import type { Tooth } from '../teeth/notation'
+import { toTooth } from '../teeth/notation'
 
 /** Where a step stands; `rounds`: how often it was done over. */
 export type StepState =
@@ -135,7 +135,7 @@ function applied(core: RunCore, event: RunEvent): RunCore {
       const one: Measured = {
         ...rest,
         figures: figures,
-        tooth: tooth as Tooth,
+        tooth: toTooth(tooth),
         by: event.by,
         at: event.at,
         round: (core.measured.find(same)?.round ?? 0) + 1,

@@ -2,51 +2,13 @@ import { describe, expect, it } from 'vitest'
 import { demoPractice, demoVisits } from '../../demo/practice'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
-import type { Edge, Link } from '../model/link'
-import type { Step } from '../model/step'
 import { daySpan, neededTwice, stretchesOf, type PlacedVisit } from './day'
 import { runForward, type ForwardOptions } from './forward'
+import type { Link } from '../model/link'
+import type { Step } from '../model/step'
+import { link, step } from './test/plans'
 import { layOut, type Timeline } from './timeline'
 
-const step = (
-  id: string,
-  who: string,
-  likelyS: number,
-  place: Step['place'] = 'bench',
-  helpers: string[] = [],
-): Step => ({
-  id,
-  phase: 'arrival',
-  title: id,
-  fn: 'chairside',
-  performer: { personId: who, name: who, permission: 'yes', because: { text: '', standing: 'C' } },
-  allowed: { [who]: 'yes' },
-  helpers,
-  place,
-  spread: { shortS: likelyS, likelyS, longS: likelyS },
-  passes: [],
-  needs: [],
-  countsIn: [],
-  countsOut: [],
-  cautions: [],
-  mistakes: [],
-  figures: [],
-  asks: [],
-})
-/** A tie with the times that matter here; its words do not. */
-const link = (
-  from: string,
-  to: string,
-  more: Partial<{ title: string; fromEdge: Edge; toEdge: Edge; atLeastS: number; atMostS: number }> = {},
-): Link => {
-  const ends = { id: `${from}>${to}`, from, fromEdge: 'finish' as Edge, to, toEdge: 'start' as Edge, ...more }
-  const told = { title: 'clock', because: { text: '', standing: 'C' } } as const
-  const { atLeastS, atMostS } = more
-  if (atMostS !== undefined) return { ...told, ...ends, kind: 'window', atMostS, whenMissed: 'again', again: [to] }
-  return atLeastS === undefined
-    ? { id: ends.id, from, fromEdge: ends.fromEdge, to, toEdge: ends.toEdge, kind: 'order' }
-    : ({ ...told, ...ends, kind: 'lag', atLeastS } as Link)
-}
 const lay = (steps: Step[], links: Link[]): Timeline => layOut({ steps, links, people: [] })
 const at = (t: Timeline, id: string): [number, number] => {
   const bar = t.bars.find((b) => b.stepId === id)!

@@ -3,49 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
-import type { Edge, Link } from '../model/link'
-import type { Step } from '../model/step'
+import { link, step } from './test/plans'
 import { forecast } from './simulate'
 import { layOut, type Scored } from './timeline'
 
-const step = (
-  id: string,
-  who: string,
-  [shortS, likelyS, longS]: [number, number, number],
-  place: Step['place'] = 'chair',
-): Step => ({
-  id,
-  phase: 'arrival',
-  title: id,
-  fn: 'chairside',
-  performer: { personId: who, name: who, permission: 'yes', because: { text: '', standing: 'C' } },
-  allowed: {},
-  helpers: [],
-  place,
-  spread: { shortS, likelyS, longS },
-  passes: [],
-  needs: [],
-  countsIn: [],
-  countsOut: [],
-  cautions: [],
-  mistakes: [],
-  figures: [],
-  asks: [],
-})
-/** A tie with the times that matter here; its words do not. */
-const link = (
-  from: string,
-  to: string,
-  more: Partial<{ title: string; fromEdge: Edge; toEdge: Edge; atLeastS: number; atMostS: number }> = {},
-): Link => {
-  const ends = { id: `${from}>${to}`, from, fromEdge: 'finish' as Edge, to, toEdge: 'start' as Edge, ...more }
-  const told = { title: 'clock', because: { text: '', standing: 'C' } } as const
-  const { atLeastS, atMostS } = more
-  if (atMostS !== undefined) return { ...told, ...ends, kind: 'window', atMostS, whenMissed: 'again', again: [to] }
-  return atLeastS === undefined
-    ? { id: ends.id, from, fromEdge: ends.fromEdge, to, toEdge: ends.toEdge, kind: 'order' }
-    : ({ ...told, ...ends, kind: 'lag', atLeastS } as Link)
-}
 const run = (plan: Scored, seed = 1) => forecast(plan, 20_000, seed)
 
 describe('the forecast', () => {

@@ -1,7 +1,7 @@
 /** The arch: neighbours and contacts, functional cusps, and where each tooth stands for the drawing. */
 import { sure } from '../sure'
 import { dimensions } from './dimensions'
-import { jawOf, parts, isPrimary, type Tooth } from './notation'
+import { isTooth, jawOf, parts, isPrimary, type Tooth } from './notation'
 
 /** The teeth of one jaw and dentition from the patient's right to left. */
 export function archOrder(jaw: 'upper' | 'lower', dentition: 'permanent' | 'primary' = 'permanent'): Tooth[] {
@@ -10,9 +10,9 @@ export function archOrder(jaw: 'upper' | 'lower', dentition: 'permanent' | 'prim
   const length = dentition === 'primary' ? 5 : 8
   const positions = Array.from({ length }, (_, i) => i + 1)
   return [
-    ...positions.toReversed().map((p) => `${sure(right) + shift}${p}` as Tooth),
-    ...positions.map((p) => `${sure(left) + shift}${p}` as Tooth),
-  ]
+    ...positions.toReversed().map((p) => `${sure(right) + shift}${p}`),
+    ...positions.map((p) => `${sure(left) + shift}${p}`),
+  ].filter(isTooth)
 }
 
 export interface Neighbour {

@@ -11,16 +11,20 @@ export type Tooth = string & { readonly [toothBrand]: true }
 
 const quadrantNames = ['UR', 'UL', 'LL', 'LR'] as const
 
-/** Every ISO code in order of quadrant and position: 32 permanent, then 20 primary. */
-export const allTeeth: readonly Tooth[] = [1, 2, 3, 4, 5, 6, 7, 8].flatMap((quadrant) =>
-  Array.from({ length: quadrant <= 4 ? 8 : 5 }, (_, i) => `${quadrant}${i + 1}` as Tooth),
+const codes = [1, 2, 3, 4, 5, 6, 7, 8].flatMap((quadrant) =>
+  Array.from({ length: quadrant <= 4 ? 8 : 5 }, (_, i) => `${quadrant}${i + 1}`),
 )
-const known = new Set<string>(allTeeth)
+const known = new Set(codes)
 
 /** Whether a text is an ISO 3950 tooth code. */
-export function isTooth(text: string): text is Tooth {
-  return known.has(text)
-}
+export const isTooth = (text: string): text is Tooth => known.has(text)
+/** The tooth a text names in ISO 3950; nothing where it names none. */
+export const asTooth = (text: string): Tooth | undefined => (isTooth(text) ? text : undefined)
+/** The tooth a text of this program names. @throws Error where it names none */
+export const toTooth = (text: string): Tooth => sure(asTooth(text))
+
+/** Every tooth in order of quadrant and position: 32 permanent, then 20 primary. */
+export const allTeeth: readonly Tooth[] = codes.filter(isTooth)
 
 /** The quadrant, 1–8, and the position from the midline, 1–8. */
 export function parts(t: Tooth): { quadrant: number; position: number } {

@@ -2,10 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { archPlaces, functionalCusps, neighbours } from './arch'
 import { dimensions } from './dimensions'
-import { allTeeth, isTooth, readTooth, toQuadrant, toUniversal, writeBoth, type Tooth } from './notation'
+import { allTeeth, isTooth, readTooth, toQuadrant, toUniversal, writeBoth, toTooth } from './notation'
 import { tooth } from './schema'
 
-const t = (code: string) => code as Tooth
+const t = toTooth
 
 describe('notation', () => {
   // P: ISO 3950:2016 and the Universal system.

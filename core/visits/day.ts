@@ -48,8 +48,8 @@ export function dayOf(works: readonly Work[]): Block {
     const parts = { beforehand: kind.beforehand?.(c) ?? [], work: kind.work(c) }
     if (i === 0) return parts
     // Marked together: ties reach from the work back to what was done beforehand.
-    const together = marked(sequence(...parts.beforehand, parts.work), sure(marks[i])) as { sequence: Block[] }
-    return { beforehand: together.sequence.slice(0, -1), work: lastOf(together.sequence) }
+    const together = marked([...parts.beforehand, parts.work], sure(marks[i]))
+    return { beforehand: together.slice(0, -1), work: lastOf(together) }
   })
   const numbing = numbingOf(
     works,

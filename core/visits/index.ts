@@ -16,7 +16,8 @@ import type { VisitKind } from './kind'
 import { laminateDeliver } from './laminate-deliver'
 import { postCore } from './post-core'
 import { recallHalfYear, recallWeek } from './recall'
-import type { KindId } from '../kinds'
+import { kindIds, type KindId } from '../kinds'
+import { sure, tableOf } from '../sure'
 import { laminatePrepare, veneerPrepare } from './veneer-prepare'
 
 const kinds = [
@@ -53,4 +54,4 @@ const kinds = [
 ]
 
 /** Every kind of visit the program can compile, by id. */
-export const visitKinds = Object.fromEntries(kinds.map((k) => [k.id, k])) as Record<KindId, VisitKind>
+export const visitKinds: Record<KindId, VisitKind> = tableOf(kindIds, (id) => sure(kinds.find((k) => k.id === id)))

@@ -1,4 +1,5 @@
 /** Properties that hold for every kind of visit, over random cases, schools, alerts and combinations. */
+import { keysOf } from '../sure'
 import { isClock, isWindow, leastS } from '../model/link'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
@@ -6,7 +7,7 @@ import { compile } from '../plan/compile'
 import { visitRequest, type VisitRequest, type VisitRequestInput } from '../model/request'
 import { layTrays } from '../picture/tray'
 import type { Plan } from '../model/plan'
-import { alertWords, type Alert } from '../vocabulary'
+import { alertWords } from '../vocabulary'
 import { questions } from '../practice/choices'
 import { fittingPontics } from '../model/misfits'
 import { starterPractice } from '../practice/starter'
@@ -94,7 +95,7 @@ const frame = fc.record({
   crossbite: fc.boolean(),
   pieceOnHand: fc.boolean(),
   weightKg: fc.constantFrom(undefined, 18, 70),
-  alerts: fc.subarray(Object.keys(alertWords) as Alert[]),
+  alerts: fc.subarray(keysOf(alertWords)),
   visitChoices: fc.record(
     Object.fromEntries(questions.map((q) => [q.name, fc.constantFrom(...q.schools.map((s) => s.value))])),
   ) as fc.Arbitrary<VisitRequestInput['visitChoices']>,

@@ -8,6 +8,7 @@ import { mkdirSync, readFileSync, realpathSync, rmSync, writeFileSync } from 'no
 import { connect, createServer } from 'node:net'
 import { hostname, tmpdir } from 'node:os'
 import { join } from 'node:path'
+import * as z from 'zod'
 
 export class FolderInUse extends Error {
   constructor(folder: string, holder: string) {
@@ -25,9 +26,10 @@ function addressOf(folder: string): { path: string; isFile: boolean } {
   return { path: join(tmpdir(), `jade-tray-${key}.sock`), isFile: true }
 }
 
+const holder = z.object({ pid: z.number(), host: z.string(), since: z.string() })
 function holderOf(file: string): string {
   try {
-    const { pid, host, since } = JSON.parse(readFileSync(file, 'utf8')) as { pid: number; host: string; since: string }
+    const { pid, host, since } = holder.parse(JSON.parse(readFileSync(file, 'utf8')))
     return `process ${pid} on ${host}, since ${since}`
   } catch {
     return 'process unknown'

@@ -9,7 +9,7 @@ import { visitRequest } from '../../core/model/request'
 import { starterPractice } from '../../core/practice/starter'
 import { archOrder } from '../../core/teeth/arch'
 import { dimensions } from '../../core/teeth/dimensions'
-import type { Tooth } from '../../core/teeth/notation'
+import { toTooth } from '../../core/teeth/notation'
 import { damTemplateSheet } from './dam-template'
 import { renderPdf } from './render'
 
@@ -34,11 +34,11 @@ async function pathsOf(bytes: Buffer): Promise<{ boxes: Box[]; text: string; pag
   const kept: number[][] = []
   const boxes: Box[] = []
   for (const [i, fn] of list.fnArray.entries()) {
-    const args = list.argsArray[i] as unknown[]
+    const args: unknown[] = list.argsArray[i]
     if (fn === OPS.save) kept.push(at)
     if (fn === OPS.restore) at = kept.pop()!
     if (fn === OPS.transform) {
-      const [a, b, c, d, e, f] = args as number[]
+      const [a, b, c, d, e, f] = args.map(Number)
       at = [
         at[0]! * a! + at[2]! * b!,
         at[1]! * a! + at[3]! * b!,
@@ -51,7 +51,7 @@ async function pathsOf(bytes: Buffer): Promise<{ boxes: Box[]; text: string; pag
     if (fn !== OPS.constructPath) continue
     // A clip without a path of its own has no box.
     if (!args[2]) continue
-    const [x1, y1, x2, y2] = args[2] as number[]
+    const [x1, y1, x2, y2] = [...Object(args[2])].map(Number)
     const point = (x: number, y: number): [number, number] => [
       (at[0]! * x + at[2]! * y + at[4]!) * mmPerPt,
       (height - (at[1]! * x + at[3]! * y + at[5]!)) * mmPerPt,
@@ -90,18 +90,18 @@ describe('the template', () => {
   })
   // M: five sizes, the lower incisor smallest, the clamp tooth largest.
   it('gives each tooth its size, the largest to the clamp, none to what is missing, and keeps its room', () => {
-    const whole = damTemplate(['34', '35', '36', '37'] as Tooth[])
+    const whole = damTemplate(['34', '35', '36', '37'].map(toTooth))
     expect(whole.holes.map((h) => [h.tooth, h.diameterMm])).toEqual([
       ['34', 1.5],
       ['35', 1.5],
       ['36', 1.8],
       ['37', 2.2],
     ])
-    const gap = damTemplate(['34', '36', '37'] as Tooth[])
+    const gap = damTemplate(['34', '36', '37'].map(toTooth))
     expect(gap.holes.map(({ tooth, xMm }) => [tooth, xMm])).toEqual(
       whole.holes.filter((h) => h.tooth !== '35').map(({ tooth, xMm }) => [tooth, xMm]),
     )
-    expect(['31', '11', '13', '34', '36', '75', '74'].map((t) => holeClass(t as Tooth))).toEqual([
+    expect(['31', '11', '13', '34', '36', '75', '74'].map((t) => holeClass(toTooth(t)))).toEqual([
       'lower incisor',
       'upper incisor',
       'canine or premolar',
@@ -115,7 +115,7 @@ describe('the template', () => {
       fc.property(fc.constantFrom(...archOrder('lower').slice(0, -1)), (t) => {
         const order = archOrder('lower')
         expect(holeSpacing(t, order[order.indexOf(t) + 1]!)).toBeGreaterThanOrEqual(
-          holeSpacing('41' as Tooth, '31' as Tooth),
+          holeSpacing(toTooth('41'), toTooth('31')),
         )
       }),
     )

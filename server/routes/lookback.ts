@@ -1,10 +1,10 @@
 /** Looking back: planned against real, forecasts against what came, what was done over, and what durations were learned. */
-import { firstOf, lastOf } from '../../core/sure'
+import { lastOf } from '../../core/sure'
 import { lookBackView } from '../../wire/lookback'
 import { desc, eq } from 'drizzle-orm'
 import { wholeFrom } from '../../core/bounded'
 import * as z from 'zod'
-import { mostTaken, stepKind } from '../../core/practice/learned'
+import { mostTaken, readLearnKey } from '../../core/practice/learned'
 import { calibrationOf, lookBackOf, type LookBack } from '../../core/record/look-back'
 import type { App, House } from '../house'
 import * as t from '../db/schema'
@@ -82,14 +82,12 @@ export const lookBackRoutes =
         }
         const learned = [...byKey].flatMap(([key, own]) => {
           const is = practice.learned[key]
-          const [kind, , personId] = key.split('|') as [LookBack['kind'], string, string]
-          return is
+          const of = readLearnKey(key)
+          return is && of
             ? [
                 {
                   key,
-                  kind,
-                  stepKind: stepKind(firstOf(own).stepId),
-                  personId,
+                  ...of,
                   startS: lastOf(own).plannedS,
                   meanS: is.meanS,
                   n: is.n,

@@ -183,7 +183,7 @@ export const visitRoutes =
         const merged = visitRequest.safeParse({ ...file.request, ...request.body.request })
         if (!merged.success) throw invalid(merged.error.issues)
         compile(merged.data, practice)
-        const given = Object.keys(request.body.request) as (typeof editableKeys)[number][]
+        const given = editableKeys.filter((k) => k in request.body.request)
         const some = (keys: readonly string[]): Record<string, unknown> =>
           Object.fromEntries(given.filter((k) => keys.includes(k)).map((k) => [k, merged.data[k]]))
         const [ofCase, ofVisit] = [some(caseKeys), some(visitKeys)]

@@ -1,11 +1,15 @@
 /** A server on a fresh demo folder for tests. */
 import { cpSync, mkdtempSync, rmSync } from 'node:fs'
+import * as z from 'zod'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seedDemo } from '../../demo/seed'
 import { templateVariable } from '../../demo/template'
 import { buildApp } from '../app'
 import type { App } from '../house'
+import { practice } from '../../core/practice/practice'
+import { runEvent, type RunEvent } from '../../core/run/events'
+import { visitView } from '../../wire/visit'
 import { openDatabase, type OpenDatabase } from '../db/open'
 import { day, eight } from './day'
 
@@ -45,6 +49,9 @@ export async function openHouse(url?: string): Promise<TestHouse> {
   }
 }
 
+/** The events in an answer, or in the problem that came instead of it. */
+export const eventsIn = (body: Record<string, unknown>): RunEvent[] => z.array(runEvent).parse(body['events'])
+
 /** Speaks to the app as one signed-in device. */
 export class Caller {
   cookie = ''
@@ -53,13 +60,13 @@ export class Caller {
   async call(
     method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
     url: string,
-    payload?: unknown,
+    payload?: object,
     headers: Record<string, string> = {},
   ) {
     const response = await this.app.inject({
       method,
       url: `/api${url}`,
-      ...(payload === undefined ? {} : { payload: payload as object }),
+      ...(payload === undefined ? {} : { payload }),
       headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...headers },
     })
     const set = response.headers['set-cookie']
@@ -73,6 +80,11 @@ export class Caller {
     }
   }
 
+  /** What a route answers, read by its view. @throws ZodError where it is something else */
+  async read<T>(view: z.ZodType<T>, url: string): Promise<T> {
+    return view.parse((await this.call('GET', url)).body)
+  }
+
   async signIn(personId: string, code: string): Promise<this> {
     await this.call('POST', '/session', { personId, code })
     return this
@@ -81,11 +93,11 @@ export class Caller {
   /** Lays out everything and signs, as the Tray screen does. */
   async signTray(visitId: string): Promise<void> {
     const first = await this.call('POST', `/visits/${visitId}/tray/sign`, { acknowledged: [] })
-    const view = (await this.call('GET', `/visits/${visitId}`)).body as unknown as { request: never }
-    const practice = (await this.call('GET', '/practice')).body as never
+    const { request } = await this.read(visitView, `/visits/${visitId}`)
+    const own = await this.read(practice, '/practice')
     const { compile } = await import('../../core/plan/compile')
     const { checkable, trayReadiness } = await import('../../core/plan/ready')
-    const plan = compile(view.request, practice)
+    const plan = compile(request, own)
     await this.call('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true })
     const acknowledged = trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id)
     const signed = await this.call('POST', `/visits/${visitId}/tray/sign`, { acknowledged })

@@ -17,6 +17,10 @@ export class ApiProblem extends Error {
   }
 }
 
+// A slug this page does not know is no other than one it does nothing about.
+// oxlint-disable-next-line typescript/no-unsafe-type-assertion
+const slugOf = ({ type }: Partial<ProblemDocument>) => (type?.split('/').at(-1) ?? 'unknown') as Slug | 'unknown'
+
 /** @param options.withinMs after which a server that does not answer counts as not heard */
 export async function api<T>(
   path: string,
@@ -34,14 +38,14 @@ export async function api<T>(
   } catch {
     throw new ApiProblem(0, 'offline', 'The server does not answer. Nothing is lost; it is tried again.')
   }
-  if (response.status === 204) return undefined as T
-  const body: unknown = await response.json().catch(() => null)
-  if (response.ok) return body as T
+  const body = response.status === 204 ? undefined : await response.json().catch(() => null)
+  // What a route answers is held against its view in the server's tests; here it is taken as it comes.
+  if (response.ok) return body
   // A proxy between here and the server may have answered instead of it.
-  const problem = (body ?? {}) as Partial<ProblemDocument>
+  const problem: Partial<ProblemDocument> = body ?? {}
   throw new ApiProblem(
     response.status,
-    (problem.type?.split('/').at(-1) ?? 'unknown') as Slug | 'unknown',
+    slugOf(problem),
     problem.detail ?? `The server answered ${response.status}.`,
     problem,
   )

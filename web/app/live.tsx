@@ -51,7 +51,7 @@ async function measureClock(pace: number): Promise<void> {
   for (let i = 0; i < clockTries; i++) {
     const asked = performance.now()
     const answer = await fetch('/api/health', { cache: 'no-store' })
-      .then((r) => r.json() as Promise<Health>)
+      .then((r): Promise<Health> => r.json())
       .catch(() => null)
     if (!answer) return
     const rtt = performance.now() - asked
@@ -127,7 +127,7 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
         `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/live${visitId ? `?visit=${encodeURIComponent(visitId)}` : ''}`,
       )
       socket = own
-      own.addEventListener('message', (e: MessageEvent<string>) => hear(JSON.parse(e.data) as LiveMessage))
+      own.addEventListener('message', (e: MessageEvent<string>) => hear(JSON.parse(e.data)))
       own.addEventListener('close', () => {
         if (ended || socket !== own) return
         set({ state: 'lost', restarted: false })

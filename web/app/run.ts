@@ -56,7 +56,8 @@ const answerWithinMs = 5_000
 const queueKey = (visitId: string, personId: string): string => `jade.queue.${visitId}.${personId}`
 function keptQueue(visitId: string, personId: string): Queued[] {
   try {
-    return JSON.parse(localStorage.getItem(queueKey(visitId, personId)) ?? '[]') as Queued[]
+    const kept: unknown = JSON.parse(localStorage.getItem(queueKey(visitId, personId)) ?? '[]')
+    return Array.isArray(kept) ? kept : []
   } catch {
     return []
   }

@@ -102,7 +102,7 @@ export function ChairView({
     {
       enabled: !modal,
       preventDefault: true,
-      ignoreEventWhen: (e) => (e.target as HTMLElement).matches(':is(button, a):focus-visible'),
+      ignoreEventWhen: (e) => e.target instanceof HTMLElement && e.target.matches(':is(button, a):focus-visible'),
     },
     [next, modal],
   )

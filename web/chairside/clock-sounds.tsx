@@ -7,18 +7,13 @@ import { Pick } from '../parts/ui'
 
 /** Plays a sound when a clock of a running visit enters a phase that matters. What had entered it before this screen opened is not told again. */
 export function useClockSounds(clocks: readonly RunningClock[], running: boolean): void {
-  const before = useRef<Map<string, RunningClock['phase']>>(undefined)
+  const before = useRef<Map<string, string>>(undefined)
   const key = running ? clocks.map((c) => `${c.linkId} ${c.phase}`).join('\n') : ''
   useEffect(() => {
     const now = new Map(
       key === ''
         ? []
-        : key
-            .split('\n')
-            .map((line) => [
-              line.slice(0, line.lastIndexOf(' ')),
-              line.slice(line.lastIndexOf(' ') + 1) as RunningClock['phase'],
-            ]),
+        : key.split('\n').map((line) => [line.slice(0, line.lastIndexOf(' ')), line.slice(line.lastIndexOf(' ') + 1)]),
     )
     if (before.current) {
       for (const [id, phase] of now) {

@@ -1,5 +1,5 @@
 /** Cassettes as they stand, sterilisers with what they run, and the loads behind them. */
-import { firstOf } from '../../core/sure'
+import { firstOf, among } from '../../core/sure'
 import { useState } from 'react'
 import {
   cassetteTypes,
@@ -63,7 +63,7 @@ function Cassettes({ view, practice, act }: { view: InstrumentsView; practice: P
             aria-label="Type of the new cassette"
             className="h-12 rounded-md border-2 border-line bg-sheet px-2"
             value={type}
-            onChange={(e) => setType(e.target.value as CassetteType)}
+            onChange={(e) => setType(among(cassetteTypes, e.target.value) ?? type)}
           >
             {cassetteTypes.map((t) => (
               <option key={t}>{t}</option>
@@ -232,7 +232,7 @@ function Sterilisers({ view, practice, act }: { view: InstrumentsView; practice:
                   aria-label={`Cycle of ${s.name}`}
                   className="h-12 rounded-md border-2 border-line bg-sheet px-2"
                   value={s.cycle}
-                  onChange={(e) => change(s.id, { cycle: e.target.value as Steriliser['cycle'] })}
+                  onChange={(e) => change(s.id, { cycle: among(cycleNames, e.target.value) ?? s.cycle })}
                 >
                   {cycleNames.map((c) => (
                     <option key={c} value={c}>

@@ -1,4 +1,5 @@
 /** Loads as they were run: readings, indicator, who let them out, and what a failed one has touched. */
+import { among, keysOf } from '../../core/sure'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { cycleTable } from '../../core/practice/instruments'
@@ -105,7 +106,7 @@ function Running({ load, view, act }: { load: LoadView; view: InstrumentsView; a
         <select
           className="h-12 rounded-md border-2 border-line bg-sheet px-2 text-ink"
           value={fault}
-          onChange={(e) => setFault(e.target.value as keyof typeof faultWords)}
+          onChange={(e) => setFault(among(keysOf(faultWords), e.target.value) ?? fault)}
         >
           {Object.entries(faultWords).map(([value, words]) => (
             <option key={value} value={value}>

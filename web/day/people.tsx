@@ -1,4 +1,5 @@
 /** A stave for each person of the day: at work in which chair, and when in two at once. */
+import { among } from '../../core/sure'
 import { useState } from 'react'
 import { stretchesOf } from '../../core/schedule/day'
 import type { Twice } from '../../core/schedule/collide'
@@ -6,13 +7,14 @@ import type { DayView } from '../../wire/day'
 import { clockTime } from '../parts/words'
 import { startOf } from './facts'
 
-export type Staves = 'dentists' | 'everybody' | 'none'
+const allStaves = ['dentists', 'everybody', 'none'] as const
+export type Staves = (typeof allStaves)[number]
 const kept = 'jade.day.staves'
 /** Whose staves this device shows, remembered. */
 export function useStaves(): [Staves, (s: Staves) => void] {
   const [staves, setStaves] = useState<Staves>(() => {
     try {
-      return (localStorage.getItem(kept) as Staves | null) ?? 'dentists'
+      return among(allStaves, localStorage.getItem(kept)) ?? 'dentists'
     } catch {
       return 'dentists'
     }

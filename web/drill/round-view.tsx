@@ -70,12 +70,9 @@ export function RoundView({
   const { plan, clock } = round
   const tasks = useMemo(
     () =>
-      ['tray', ...(round.burs.length > 1 ? ['burs'] : []), 'steps', ...(clock ? ['clock'] : [])] as (
-        | 'tray'
-        | 'burs'
-        | 'steps'
-        | 'clock'
-      )[],
+      (['tray', 'burs', 'steps', 'clock'] as const).filter(
+        (task) => (task !== 'burs' || round.burs.length > 1) && (task !== 'clock' || clock),
+      ),
     [round, clock],
   )
   const [at, setAt] = useState(0)

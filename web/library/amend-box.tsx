@@ -1,12 +1,12 @@
 /** Amending a step: what, then why. What it would do to the plan is tried before it is kept. */
-import { sure } from '../../core/sure'
+import { sure, among, keysOf } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { change as changeSchema, changeWords, type Change } from '../../core/practice/amendment'
 import { functionNames, type FunctionName } from '../../core/practice/functions'
 import type { Plan } from '../../core/model/plan'
-import type { Place, Step } from '../../core/model/step'
+import { allPlaces, type Place, type Step } from '../../core/model/step'
 import type { KindId } from '../../core/kinds'
 import { api, ApiProblem } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
@@ -108,7 +108,11 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
             </label>
             <label>
               Function
-              <select className={field} value={fn} onChange={(e) => setFn(e.target.value as FunctionName)}>
+              <select
+                className={field}
+                value={fn}
+                onChange={(e) => setFn(among(keysOf(functionNames), e.target.value) ?? fn)}
+              >
                 {Object.entries(functionNames).map(([id, words]) => (
                   <option key={id} value={id}>
                     {words}
@@ -118,8 +122,12 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
             </label>
             <label>
               Where
-              <select className={field} value={place} onChange={(e) => setPlace(e.target.value as Place)}>
-                {(['mouth', 'chair', 'bench', 'desk', 'room'] as const).map((p) => (
+              <select
+                className={field}
+                value={place}
+                onChange={(e) => setPlace(among(allPlaces, e.target.value) ?? place)}
+              >
+                {allPlaces.map((p) => (
                   <option key={p}>{p}</option>
                 ))}
               </select>
@@ -185,10 +193,8 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
           <input className={field} value={why} onChange={(e) => setWhy(e.target.value)} />
         </label>
         <div role="status">
-          {tried?.applied && (
-            <Mark kind="good">
-              It {changeWords((parsed as { data: Change }).data)}, on every plan of this kind that is not signed yet.
-            </Mark>
+          {tried?.applied && parsed.success && (
+            <Mark kind="good">It {changeWords(parsed.data)}, on every plan of this kind that is not signed yet.</Mark>
           )}
           {tried && !tried.applied && <Mark kind="stop">Not possible: {tried.misfit}</Mark>}
         </div>

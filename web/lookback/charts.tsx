@@ -51,6 +51,9 @@ function useInk(): {
 const shapes = ['circle', 'rect', 'triangle', 'rectRot', 'star', 'crossRot'] as const
 const min = (s: number): number => Math.round(s / 6) / 10
 
+const labelOf = (point: unknown): string =>
+  typeof point === 'object' && point !== null && 'label' in point ? String(point.label) : ''
+
 function useOptions(x: string, y: string): ChartOptions<'scatter'> {
   const { ink, soft, line, font } = useInk()
   const text = { family: font, size: 16 }
@@ -67,7 +70,7 @@ function useOptions(x: string, y: string): ChartOptions<'scatter'> {
       tooltip: {
         titleFont: text,
         bodyFont: text,
-        callbacks: { label: (c) => (c.raw as { label?: string }).label ?? '' },
+        callbacks: { label: (c) => labelOf(c.raw) },
       },
     },
     scales: { x: scale(x), y: scale(y) },

@@ -1,3 +1,4 @@
+import { among } from '../../core/sure'
 import { groups, kindIds, kindTable, type KindId } from '../../core/kinds'
 
 /** The kinds as a list to choose from, by group. */
@@ -17,7 +18,10 @@ export function KindSelect({
       aria-label={label}
       className="h-12 max-w-full rounded-md border-2 border-ink bg-sheet px-3"
       value={value}
-      onChange={(e) => e.target.value && onKind(e.target.value as KindId)}
+      onChange={(e) => {
+        const kind = among(kindIds, e.target.value)
+        if (kind) onKind(kind)
+      }}
     >
       {value === '' && <option value="">{label}</option>}
       {groups.map((g) => {

@@ -8,7 +8,7 @@ import { starterPractice } from '../../core/practice/starter'
 import type { RunningClock } from '../../core/run/clocks'
 import { initialState } from '../../core/run/state'
 import { layOut } from '../../core/schedule/timeline'
-import type { Tooth } from '../../core/teeth/notation'
+import { toTooth } from '../../core/teeth/notation'
 import { amountWords } from '../../core/plan/amount-words'
 import { WorkedOut } from '../case/worked-out'
 import { Arch } from './arch'
@@ -141,9 +141,9 @@ describe('the arch', () => {
       <Arch
         label="Arch"
         notation="universal"
-        teeth={['37' as Tooth]}
-        missing={['38' as Tooth]}
-        neighbours={['36' as Tooth]}
+        teeth={[toTooth('37')]}
+        missing={[toTooth('38')]}
+        neighbours={[toTooth('36')]}
         onTooth={() => undefined}
       />,
     )

@@ -10,7 +10,9 @@ import { Worked } from './worked'
 /** The margin as it was read, for the measures that read it in parts. */
 function Picture({ measure, readings }: { measure: string; readings: unknown }) {
   if (measure !== 'inspection' && measure !== 'provisional') return null
-  const parts = (readings as { parts: Partial<Record<MarginPart, string | { fault: string }>> }).parts
+  // What is stored was judged: its own schema has parsed it.
+  // oxlint-disable-next-line typescript/no-unsafe-type-assertion
+  const { parts } = readings as { parts: Partial<Record<MarginPart, string | { fault: string }>> }
   const faults = Object.fromEntries(
     Object.entries(parts).map(([part, f]) => [part, typeof f === 'string' ? f : f.fault]),
   )

@@ -1,4 +1,5 @@
 /** Sounds by the browser's own synthesiser: no files, a volume in reach, and silence where a device shows only. */
+import { among, keysOf } from '../../core/sure'
 import { useEffect, useRef, useSyncExternalStore } from 'react'
 
 export const volumes = { off: 0, quiet: 0.08, loud: 0.35 } as const
@@ -9,8 +10,7 @@ const told = new Set<() => void>()
 let volume: Volume = read()
 function read(): Volume {
   try {
-    const was = localStorage.getItem(kept)
-    return was !== null && was in volumes ? (was as Volume) : 'quiet'
+    return among(keysOf(volumes), localStorage.getItem(kept)) ?? 'quiet'
   } catch {
     return 'quiet'
   }

@@ -139,7 +139,7 @@ export function Pick<T extends string>({
   even = false,
 }: {
   label: string
-  value: T
+  /** Null where nothing is picked yet. */ value: T | null
   options: { value: T; label: string; note?: ReactNode }[]
   onPick: (value: T) => void
   disabled?: boolean
@@ -149,9 +149,12 @@ export function Pick<T extends string>({
     <ToggleGroup.Root
       type="single"
       aria-label={label}
-      value={value}
+      value={value ?? ''}
       disabled={disabled}
-      onValueChange={(v) => v && onPick(v as T)}
+      onValueChange={(v) => {
+        const picked = options.find((o) => o.value === v)
+        if (picked) onPick(picked.value)
+      }}
       className={even ? 'grid gap-1.5 sm:grid-cols-2 lg:grid-cols-3' : 'flex flex-wrap gap-1.5'}
     >
       {options.map((o) => (

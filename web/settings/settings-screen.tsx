@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { functionNames, permission, roles, type FunctionName, type Role } from '../../core/practice/functions'
 import type { Practice } from '../../core/practice/practice'
-import { writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
+import { toTooth, writeBoth, type Notation } from '../../core/teeth/notation'
 import { usePractice } from '../app/queries'
 import { usePerson } from '../app/shell'
 import { AuditPart, LockedPart } from './audit-part'
@@ -13,6 +13,8 @@ import { RulesPart } from './rules-part'
 import { useSave, type Save } from './save'
 import { Button, Check, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
 
+/** Any tooth will do to show how teeth are written. */
+const example = toTooth('37')
 const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
 const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', word: 'on the word', yes: 'yes' }
 
@@ -33,7 +35,7 @@ function PracticePart({ practice, save, may }: { practice: Practice; save: Save;
       </label>
       <div>
         <p>
-          Teeth are written as <strong className="num">{writeBoth('37' as Tooth, practice.notation)}</strong>
+          Teeth are written as <strong className="num">{writeBoth(example, practice.notation)}</strong>
         </p>
         <Pick<Notation>
           label="Notation"

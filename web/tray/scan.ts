@@ -4,6 +4,11 @@ import { useEffect, useRef } from 'react'
 const gapMs = 100
 const leastLength = 4
 
+const takesText = (target: EventTarget | null): boolean =>
+  target instanceof HTMLInputElement
+    ? target.type !== 'checkbox'
+    : target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement
+
 /**
  * Hears a barcode scanner, which is a keyboard: a quick run of keys ended by Enter, wherever the focus is, unless somebody
  * is typing into a field. The group separator comes as Ctrl+].
@@ -17,13 +22,7 @@ export function useScan(onCode: (code: string) => void): void {
     let code = ''
     let last = 0
     const key = (e: KeyboardEvent): void => {
-      const target = e.target as HTMLElement | null
-      if (
-        target &&
-        ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) &&
-        (target as HTMLInputElement).type !== 'checkbox'
-      )
-        return
+      if (takesText(e.target)) return
       if (e.timeStamp - last > gapMs) code = ''
       last = e.timeStamp
       if (e.key === 'Enter') {

@@ -28,7 +28,7 @@ export function Fields({
               key={key}
               label={f.label}
               unit={f.unit}
-              value={value as number | undefined}
+              value={typeof value === 'number' ? value : undefined}
               onGive={(n) => put(key, n)}
               step={stepOf(f)}
               least={f.least}
@@ -43,7 +43,7 @@ export function Fields({
               <input
                 className="h-12 w-48 rounded-md border-2 border-ink bg-sheet px-2 text-xl"
                 maxLength={f.most}
-                value={(value as string | undefined) ?? ''}
+                value={typeof value === 'string' ? value : ''}
                 onChange={(e) => put(key, e.target.value)}
               />
             </label>
@@ -55,8 +55,7 @@ export function Fields({
                 { value: 'no', label: 'no' },
               ]
             : f.of.map((o) => ({ value: o, label: o }))
-        const now =
-          f.kind === 'yes' ? (value === undefined ? '' : value ? 'yes' : 'no') : ((value as string | undefined) ?? '')
+        const now = typeof value === 'string' ? value : value === undefined ? '' : value ? 'yes' : 'no'
         return (
           <div key={key} className="flex flex-wrap items-center gap-2">
             <strong className="w-44">{f.label}</strong>

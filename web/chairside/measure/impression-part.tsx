@@ -1,4 +1,5 @@
 /** An impression as it is read: the margin in eight parts, and the field on a cut through the tray, each fault where it is found. */
+import { entriesOf } from '../../../core/sure'
 import {
   fieldFaults,
   partFaults,
@@ -115,7 +116,7 @@ function Field({
       }
     >
       {scan ? <Scan /> : <Tray />}
-      {(Object.entries(places) as [FieldFault, Spot][]).map(([f, { x, y, words, lines }]) => {
+      {entriesOf(places).map(([f, { x, y, words, lines }]) => {
         const on = given.includes(f)
         return (
           <g

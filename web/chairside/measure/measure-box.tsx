@@ -5,7 +5,7 @@ import { damTemplate } from '../../../core/measure/dam-template'
 import type { Plan } from '../../../core/model/plan'
 import type { Step } from '../../../core/model/step'
 import { judge, readingOfKind, readingsAt, startsOf, teethAt, type ReadingKind } from '../../../core/readings'
-import type { Seen } from '../../../core/readings/impression'
+import type { Measured } from '../../../core/readings'
 import type { Tooth } from '../../../core/teeth/notation'
 import type { Run } from '../../app/run'
 import { usePractice } from '../../app/queries'
@@ -25,6 +25,12 @@ const empty: Partial<Record<ReadingKind, object>> = {
   inspection: { parts: {}, field: [] },
   provisional: emptyProvisional,
 }
+
+// What stands in the box began as that kind's own empty reading and was changed by that kind's own part alone.
+// oxlint-disable-next-line typescript/no-unsafe-type-assertion
+const own = (given: Given): never => given as never
+const storedOf = (before: Measured | undefined): Given | undefined =>
+  typeof before?.readings === 'object' && before.readings !== null ? { ...before.readings } : undefined
 
 /** What is drawn and asked for each kind; plain fields need nothing of their own. */
 function Part({
@@ -49,10 +55,9 @@ function Part({
   const ask = step.asks.find((a) => a.reading === kind && a.teeth.includes(tooth))
   if (ask?.reading === 'reduction')
     return <ReductionPart key={tooth} ask={ask} tooth={tooth} given={given} onGive={onGive} />
-  if (ask?.reading === 'inspection')
-    return <ImpressionPart scan={ask.scan} given={given as unknown as Seen} onGive={onGive} />
+  if (ask?.reading === 'inspection') return <ImpressionPart scan={ask.scan} given={own(given)} onGive={onGive} />
   if (kind === 'provisional')
-    return <ProvisionalPart plan={plan} tooth={tooth} given={given as never} onGive={onGive} />
+    return <ProvisionalPart plan={plan} tooth={tooth} given={own(given)} onGive={onGive} />
   const asked = fields ? <Fields key={`${kind} ${tooth}`} fields={fields} given={given} onGive={onGive} /> : null
   if (kind === 'convergence')
     return (
@@ -106,7 +111,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
   const key = `${kind} ${tooth}`
   const before = stored(kind, tooth)
   const where = { plan, step: at, tooth, before: core.faults, round: before?.round ?? 0 }
-  const given = entered[key] ?? (before?.readings as Given | undefined) ?? { ...empty[kind], ...startsOf(kind, where) }
+  const given = entered[key] ?? storedOf(before) ?? { ...empty[kind], ...startsOf(kind, where) }
   const judged = judge(kind, given, where)
   const keep = async (): Promise<void> => {
     const sent = await run.send({ kind: 'measure', stepId: at.id, measure: kind, tooth, readings: given })

@@ -103,12 +103,12 @@ function Root({ canalMm, sealMm, drilledMm }: { canalMm: number; sealMm: number;
         strokeWidth={2}
       />
       {[
-        [leastMm, 'least'],
-        [mostMm, 'most'],
-      ].map(([mm, word]) => (
+        { mm: leastMm, word: 'least' },
+        { mm: mostMm, word: 'most' },
+      ].map(({ mm, word }) => (
         <g key={word}>
-          <path d={`M -60 ${y(mm as number)} H 60`} className="stroke-ink" strokeWidth={1.5} strokeDasharray="5 4" />
-          <text x={68} y={y(mm as number) + (word === 'least' ? -6 : 10)} fontSize={16} className="fill-ink">
+          <path d={`M -60 ${y(mm)} H 60`} className="stroke-ink" strokeWidth={1.5} strokeDasharray="5 4" />
+          <text x={68} y={y(mm) + (word === 'least' ? -6 : 10)} fontSize={16} className="fill-ink">
             {word} {mm} mm
           </text>
         </g>
@@ -208,13 +208,13 @@ function Thirds({
       />
       <path d="M -50 -30 H 50 M -59 28 H 59" className="stroke-line" strokeWidth={2} strokeDasharray="6 4" />
       {[
-        [-58, neck],
-        [0, middle],
-        [58, edge],
-      ].map(([y, word]) => (
+        { y: -58, word: neck },
+        { y: 0, word: middle },
+        { y: 58, word: edge },
+      ].map(({ y, word }) => (
         <text
           key={y}
-          y={y as number}
+          y={y}
           textAnchor="middle"
           dominantBaseline="central"
           fontSize={20}
@@ -243,7 +243,7 @@ export function Picture({
   tooth: Tooth
 }) {
   // What is drawn has been judged: the reading's own schema has said what each field is.
-  const n = (key: string): number => readings[key] as number
+  const n = (key: string): number => Number(readings[key])
   if (kind === 'shade')
     return (
       <Thirds neck={textOf(readings['neck'])} middle={textOf(readings['middle'])} edge={textOf(readings['edge'])} />

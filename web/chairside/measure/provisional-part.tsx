@@ -1,4 +1,5 @@
 /** A provisional as it is read on the tooth: the edge in eight parts, contacts, inside, thickness, bite. */
+import { entriesOf } from '../../../core/sure'
 import type * as z from 'zod'
 import type { MarginPart } from '../../../core/measure/inspection'
 import {
@@ -16,8 +17,14 @@ import { Check, Pick } from '../../parts/ui'
 import { MarginRing, turned, without } from '../../parts/margin-ring'
 import { NumberBox } from './number-box'
 
-type Reading = z.infer<typeof provisionalReading>
-export const emptyProvisional: Reading = { parts: {}, contacts: {}, inside: 'clean', thicknessMm: {}, cracked: false }
+export type ProvisionalReading = z.infer<typeof provisionalReading>
+export const emptyProvisional: ProvisionalReading = {
+  parts: {},
+  contacts: {},
+  inside: 'clean',
+  thicknessMm: {},
+  cracked: false,
+}
 export const edgeShape: Record<EdgeFault, string> = { short: '◌', open: '↕', over: '▲' }
 const options = <T extends string>(of: readonly T[]) => of.map((value) => ({ value, label: value }))
 
@@ -29,12 +36,12 @@ export function ProvisionalPart({
 }: {
   plan: Plan
   tooth: Tooth
-  given: Reading
-  onGive: (r: Reading) => void
+  given: ProvisionalReading
+  onGive: (r: ProvisionalReading) => void
 }) {
-  const faults = Object.fromEntries(Object.entries(given.parts).map(([p, f]) => [p, f.fault])) as Partial<
-    Record<MarginPart, EdgeFault>
-  >
+  const faults: Partial<Record<MarginPart, EdgeFault>> = Object.fromEntries(
+    entriesOf(given.parts).map(([p, f]) => [p, f.fault]),
+  )
   const turn = (part: MarginPart): void => {
     const next = turned(edgeFaults, faults[part])
     onGive({
@@ -45,9 +52,7 @@ export function ProvisionalPart({
           : { ...given.parts, [part]: { ...given.parts[part], fault: next } },
     })
   }
-  const gaps = (Object.entries(given.parts) as [MarginPart, { fault: EdgeFault; byMm?: number }][]).filter(
-    ([, f]) => f.fault !== 'over',
-  )
+  const gaps = entriesOf(given.parts).filter(([, f]) => f.fault !== 'over')
   return (
     <div className="grid gap-4 md:grid-cols-[300px_minmax(0,1fr)]">
       <div>
@@ -77,11 +82,9 @@ export function ProvisionalPart({
             <strong className="w-32">{side} contact</strong>
             <Pick
               label={`${side} contact`}
-              value={given.contacts[side] ?? ''}
+              value={given.contacts[side] ?? null}
               options={options(contactReadings)}
-              onPick={(v) =>
-                onGive({ ...given, contacts: { ...given.contacts, [side]: v as (typeof contactReadings)[number] } })
-              }
+              onPick={(v) => onGive({ ...given, contacts: { ...given.contacts, [side]: v } })}
             />
           </div>
         ))}
@@ -98,9 +101,9 @@ export function ProvisionalPart({
           <strong className="w-32">bite</strong>
           <Pick
             label="bite"
-            value={given.bite ?? ''}
+            value={given.bite ?? null}
             options={options(biteReadings)}
-            onPick={(bite) => onGive({ ...given, bite: bite as (typeof biteReadings)[number] })}
+            onPick={(bite) => onGive({ ...given, bite })}
           />
         </div>
         {gaugedSites.map((site) => (
