@@ -148,20 +148,34 @@ function windowLoads(
   return loads
 }
 
-/** What a change may not break: the trade's order, signatures no card may remove, counts, and the ends of clocks. */
-function unsound(before: readonly Line[], after: readonly Line[]): string | null {
-  const at = new Map(after.map((l, i) => [l.draft.id, i]))
-  const was = new Set(before.map((l) => l.draft.id))
-  for (const { draft } of before) {
-    if (draft.hold?.mandatory && !at.has(draft.id))
-      return `“${draft.title}” carries a signature that stays: ${draft.hold.title}`
-  }
-  const numbBefore = before.find((l) => l.draft.act === 'numb')
-  if (numbBefore) {
-    const numb = at.get(numbBefore.draft.id)
-    for (const [i, { draft }] of after.entries())
-      if (draft.hurts && (numb === undefined || i < numb)) return `“${draft.title}” would come before it is numb`
-  }
+/** One thing that a change may not break: what is wrong, in words, or null. */
+type Soundness = (before: readonly Line[], after: readonly Line[]) => string | null
+const placesIn = (lines: readonly Line[]): Map<string, number> => new Map(lines.map((l, i) => [l.draft.id, i]))
+const placeOfAct = (lines: readonly Line[], act: Act): number | undefined => {
+  const i = lines.findIndex((l) => l.draft.act === act)
+  return i < 0 ? undefined : i
+}
+
+/** Signatures that no card may remove. */
+const signaturesStay: Soundness = (before, after) => {
+  const at = placesIn(after)
+  const gone = before.find(({ draft }) => draft.hold?.mandatory && !at.has(draft.id))?.draft
+  return gone?.hold ? `“${gone.title}” carries a signature that stays: ${gone.hold.title}` : null
+}
+
+/** Nothing that hurts before the test of numbness. */
+const numbFirst: Soundness = (before, after) => {
+  const was = placeOfAct(before, 'numb')
+  if (was === undefined) return null
+  const numb = placesIn(after).get(sure(before[was]).draft.id)
+  const early = after.find(({ draft }, i) => draft.hurts && (numb === undefined || i < numb))
+  return early ? `“${early.draft.title}” would come before it is numb` : null
+}
+
+/** The trade's order, the beginnings of clocks, and counts that come out after they went in. */
+const orderKept: Soundness = (before, after) => {
+  const at = placesIn(after)
+  const was = placesIn(before)
   for (const [i, { draft, after: ids }] of after.entries()) {
     for (const id of ids) if ((at.get(id) ?? Infinity) >= i) return `“${draft.title}” would come before what it follows`
     for (const tie of draft.ties ?? []) {
@@ -173,18 +187,23 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
     for (const count of draft.countsIn ?? [])
       if ((at.get(count.outStep) ?? -1) <= i) return `${count.what} would go in and not come out`
   }
-  // Counts are squared once, with everything out, and nothing is done with a patient who has gone.
-  const placeOf = (act: Act): number | undefined => {
-    const i = after.findIndex((l) => l.draft.act === act)
-    return i < 0 ? undefined : i
-  }
-  const [squared, gone] = [placeOf('counts squared'), placeOf('going home')]
+  return null
+}
+
+/** Counts are squared once, with everything out, and nothing is done with a patient who has gone. */
+const endKept: Soundness = (_before, after) => {
+  const [squared, gone] = [placeOfAct(after, 'counts squared'), placeOfAct(after, 'going home')]
   for (const [i, { draft }] of after.entries()) {
     if (squared !== undefined && i > squared && (draft.countsOut ?? []).length > 0)
       return `${sure(draft.countsOut).join(', ')} would come out after the counts are squared`
     if (gone !== undefined && i > gone && (draft.place === 'mouth' || draft.place === 'chair'))
       return `“${draft.title}” would come when the patient has gone`
   }
+  return null
+}
+
+/** Windows that can still be kept. */
+const windowsKept: Soundness = (before, after) => {
   const loads = windowLoads(before)
   for (const [key, { loadS, atMostS, title, leads }] of windowLoads(after)) {
     // Off the way to its end the step would be begun as soon as hands are free, and the window run out each time.
@@ -193,10 +212,23 @@ function unsound(before: readonly Line[], after: readonly Line[]): string | null
     if (loadS > atMostS && loadS > (loads.get(key)?.loadS ?? 0))
       return `more would have to be done than “${title}” has time for: ${Math.round(loadS)} s of ${atMostS} s`
   }
-  // Before anything counted out is gone, what put it in has to be gone too.
+  return null
+}
+
+/** What is counted out has gone in. */
+const countsWentIn: Soundness = (_before, after) => {
   const ins = new Set(after.flatMap((l) => (l.draft.countsIn ?? []).map((c) => c.id)))
-  for (const { draft } of after)
-    for (const id of draft.countsOut ?? []) if (!ins.has(id)) return `${id} would come out and not have gone in`
+  const lost = after.flatMap((l) => l.draft.countsOut ?? []).find((id) => !ins.has(id))
+  return lost === undefined ? null : `${lost} would come out and not have gone in`
+}
+
+const soundnesses = [signaturesStay, numbFirst, orderKept, endKept, windowsKept, countsWentIn]
+/** The first thing that a change would break; null where it is sound. */
+function unsound(before: readonly Line[], after: readonly Line[]): string | null {
+  for (const one of soundnesses) {
+    const wrong = one(before, after)
+    if (wrong !== null) return wrong
+  }
   return null
 }
 

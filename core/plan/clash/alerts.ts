@@ -1,0 +1,164 @@
+/** The patient's alerts against what is laid out. */
+import { cordPlan, overgrownTeeth } from '../../phases/tissue'
+import { clash, names, openLines, type Rule } from './rule'
+
+const latexAlert: Rule = ({ c, setup }) => {
+  if (!c.has('latex')) return null
+  const forbidden = setup.filter((l) => l.forbidden && l.lack?.includes('latex'))
+  if (forbidden.length > 0)
+    return clash(
+      'latex-alert',
+      'stop',
+      `Latex alert: ${names(forbidden)} only with latex`,
+      'the patient is allergic to latex',
+      'get a latex-free one before the patient sits down',
+    )
+  return clash(
+    'latex-alert',
+    'mind',
+    'Latex alert: the whole setup is latex-free',
+    'the patient is allergic to latex',
+    'keep it so: nothing is added from the drawer without a look at its label',
+  )
+}
+
+const otherAllergy: Rule = ({ setup }) => {
+  const forbidden = setup.filter((l) => l.forbidden && !l.lack?.includes('latex'))
+  return forbidden.length > 0
+    ? clash(
+        'antiseptic-alert',
+        'stop',
+        `Allergy: ${names(forbidden)} only with what the patient is allergic to`,
+        'recorded allergy',
+        'get another antiseptic, or leave the act out by the dentist’s word',
+      )
+    : null
+}
+
+const chlorhexidine: Rule = ({ c, steps }) =>
+  c.has('chlorhexidine') && steps.some((s) => s.act === 'scrub')
+    ? clash(
+        'chlorhexidine',
+        'mind',
+        'Chlorhexidine alert: the scrub has left the plan',
+        'recorded allergy',
+        'alcohol instead; no chlorhexidine rinse or gel either',
+      )
+    : null
+
+const adrenalineCord: Rule = ({ c }) => {
+  const refused = c.asked.choices.has('cordAgent') ? cordPlan(c).refusedAgent : undefined
+  return refused
+    ? clash(
+        'adrenaline-cord',
+        'ask',
+        'Adrenaline cord picked, adrenaline alert',
+        'a soaked cord can load the heart as a syringe does',
+        `${refused.text}; the dentist may pick plain`,
+      )
+    : null
+}
+
+const adrenalineAnaesthetic: Rule = ({ c, uses }) =>
+  c.has('adrenaline-sensitive') && c.request.anaesthetic.includes('adrenaline') && uses(/^cartridge\./)
+    ? clash(
+        'adrenaline-anaesthetic',
+        'ask',
+        `Adrenaline alert, and ${c.request.anaesthetic} picked`,
+        'heart, blood pressure or an interacting medicine',
+        'the dentist decides on agent and amount; one without adrenaline stands by',
+      )
+    : null
+
+const methacrylate: Rule = ({ c, setup }) => {
+  const resin = openLines(setup).filter((l) => l.allergens?.includes('methacrylate'))
+  return c.has('methacrylate') && resin.length > 0
+    ? clash(
+        'methacrylate',
+        'ask',
+        `Methacrylate alert, and ${names(resin)}`,
+        'uncured resin sensitises and flares',
+        'the dentist decides on another material; no touch with ungloved hands, wipe the sticky layer',
+      )
+    : null
+}
+
+const nickel: Rule = ({ c, setup }) => {
+  if (!c.has('nickel')) return null
+  const metal =
+    ['full metal crown', 'metal-ceramic crown', 'preformed metal crown'].includes(c.restoration ?? '') ||
+    c.request.framework === 'base metal'
+  const laid = openLines(setup).filter((l) => l.allergens?.includes('nickel'))
+  if (!metal && laid.length === 0) return null
+  const what = [
+    ...(metal ? [c.request.framework === 'base metal' ? 'a base-metal bridge' : `a ${c.restoration}`] : []),
+    ...laid.map((l) => l.name),
+  ].join(', ')
+  return clash(
+    'nickel',
+    'ask',
+    `Nickel alert, and ${what}`,
+    'base-metal alloys may hold nickel',
+    c.kind.lab
+      ? 'name a nickel-free alloy on the laboratory slip'
+      : 'the dentist decides: another crown, or none of it',
+  )
+}
+
+const mouthBreather: Rule = ({ c, uses }) =>
+  c.has('mouth breather') && uses('dam sheet')
+    ? clash(
+        'breathing',
+        'ask',
+        'Full sheet on a mouth breather',
+        'the nose does not carry the breath',
+        'no full sheet, or a breathing corner cut; the dentist decides',
+      )
+    : null
+
+const pacemaker: Rule = ({ c, uses }) => {
+  if (!c.has('pacemaker')) return null
+  const unit = overgrownTeeth(c).length > 0 && c.choices.redundantTissue === 'electrosurgery'
+  if (unit)
+    return clash(
+      'pacemaker',
+      'ask',
+      'Electrosurgery picked, pacemaker',
+      'its current disturbs a pacemaker',
+      'the plan takes the laser instead; the dentist may leave the tissue',
+    )
+  return clash(
+    'pacemaker',
+    'mind',
+    'Pacemaker',
+    'electrosurgery and some ultrasonics disturb it',
+    uses('apex locator')
+      ? 'the electronic locator: the dentist decides; length by film otherwise'
+      : 'neither is on this plan; if tissue has to go, another way',
+  )
+}
+
+const childWithoutWeight: Rule = ({ c, uses }) =>
+  c.kind.dentition === 'primary' && c.request.weightKg === undefined && uses(/^cartridge\./)
+    ? clash(
+        'weight',
+        'ask',
+        'No weight on record for a child',
+        'doses go by weight',
+        'weigh the child, write it down, and the ceiling is worked out',
+      )
+    : null
+
+/** Each is named for what it finds; a visit shows those that speak. */
+export const alertRules: readonly Rule[] = [
+  latexAlert,
+  otherAllergy,
+  chlorhexidine,
+  adrenalineCord,
+  adrenalineAnaesthetic,
+  methacrylate,
+  nickel,
+  mouthBreather,
+  pacemaker,
+  childWithoutWeight,
+]

@@ -1,0 +1,110 @@
+/** What the case as it is does not allow, or only just. */
+import { pickSpeed } from '../../phases/impression'
+import { weakMWPerCm2 } from '../../measure/curing'
+import { parts } from '../../teeth/notation'
+import { clash, type Rule } from './rule'
+
+const pieceNotHere: Rule = ({ c }) =>
+  c.kind.delivers && !c.request.pieceOnHand
+    ? clash(
+        'piece',
+        'stop',
+        `The ${c.kind.delivers} is not here`,
+        'a delivery without its piece is a chair lost',
+        'call the laboratory; move the visit',
+      )
+    : null
+
+const dualArchWithoutStop: Rule = ({ c, uses }) => {
+  if (!uses('dual-arch tray')) return null
+  const open = c.units.filter((u) => !u.mesial.tooth || !u.distal.tooth)
+  const units = c.units.length + c.pontics.length
+  if (units > 2)
+    return clash('dual-arch', 'ask', `Dual-arch tray for ${units} units`, 'it serves one or two', 'full arch or scan')
+  if (open.length === 0) return null
+  return clash(
+    'dual-arch',
+    'ask',
+    `Dual-arch tray, and ${open.map((u) => u.label).join(', ')} has a neighbour on one side only`,
+    open.some((u) => parts(u.tooth).position >= 7)
+      ? 'nothing behind the tooth stops the bite, and the tray wall may sit on the tissue'
+      : 'the bite is not stopped on both sides',
+    'full arch or scan, unless the dentist finds the bite stable',
+  )
+}
+
+const injectionTooLong: Rule = ({ c, uses, steps }) => {
+  if (!uses(/^light body\.silicone/)) return null
+  const speed = pickSpeed(c, 'silicone', steps.filter((s) => s.act === 'cord drawn').length)
+  return speed.fits
+    ? null
+    : clash(
+        'impression-window',
+        'ask',
+        'The injection does not fit the working time',
+        speed.because,
+        'the slower-setting version, a second pair of hands with a second syringe, or the arch in two parts',
+      )
+}
+
+const washInTray: Rule = ({ c, uses }) =>
+  c.asked.choices.has('wash') && c.choices.wash === 'tray' && uses(/^light body\.silicone/)
+    ? clash(
+        'wash',
+        'mind',
+        'Wash in the tray picked, with addition silicone',
+        'it repels water: the crevice is not filled by pressure alone',
+        'the plan keeps the syringe; in the tray only with polyether or hydrocolloid',
+      )
+    : null
+
+const bridgeInUpperJaw: Rule = ({ c }) =>
+  c.request.kind === 'bridge.ceramic.prepare' && c.jaw === 'upper'
+    ? clash(
+        'bridge-place',
+        'ask',
+        'Bonded ceramic bridge in the upper jaw',
+        'a lower incisor is the best place; the lower teeth slide over the back of the upper ones',
+        'the dentist judges the bite before a bur goes in',
+      )
+    : null
+
+const weakLight: Rule = ({ c, uses }) =>
+  c.practice.light.irradianceMWPerCm2 < weakMWPerCm2 && uses('curing light')
+    ? clash(
+        'weak-light',
+        'mind',
+        `Curing light ${c.practice.light.irradianceMWPerCm2} mW/cm², read on ${c.practice.light.readOn}`,
+        `under ${weakMWPerCm2} mW/cm² resin stays soft beneath`,
+        'every cure on this plan is lengthened; clean the tip, read again, have it seen to',
+        'M',
+      )
+    : null
+
+const shortPost: Rule = ({ c }) => {
+  if (c.request.kind !== 'post.core') return null
+  const short = c.units.filter((u) => {
+    const canalMm = u.facts.canals?.[0]?.lengthMm
+    return canalMm !== undefined && canalMm - c.request.sealMm < canalMm / 2
+  })
+  return short.length > 0
+    ? clash(
+        'post-room',
+        'ask',
+        `A short post in ${short.map((u) => u.label).join(', ')}`,
+        `over ${c.request.sealMm} mm of root filling less than half of the canal is left for it`,
+        'a shorter seal of not under 4 mm, or a core without a post; the dentist decides',
+      )
+    : null
+}
+
+/** Each is named for what it finds; a visit shows those that speak. */
+export const caseRules: readonly Rule[] = [
+  pieceNotHere,
+  dualArchWithoutStop,
+  injectionTooLong,
+  washInTray,
+  bridgeInUpperJaw,
+  weakLight,
+  shortPost,
+]
