@@ -1,7 +1,7 @@
 import { reason } from '../figure'
 import { alginate, hydrocolloidSchool, trayMaterial } from '../measure/amounts'
 import { absent, only, open, practice, sequence, step, type Block, type Draft, within } from './build'
-import { customTray } from './impression'
+import { customTray } from './impression-material'
 import { teethOf, type Case } from './case'
 
 /** Shade, before the teeth dry out; the dentist approves it. A metal crown has none. */

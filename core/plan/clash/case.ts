@@ -1,5 +1,5 @@
 /** What the case as it is does not allow, or only just. */
-import { pickSpeed } from '../../phases/impression'
+import { pickSpeed } from '../../phases/impression-material'
 import { weakMWPerCm2 } from '../../measure/curing'
 import { parts } from '../../teeth/notation'
 import { clash, type Rule } from './rule'

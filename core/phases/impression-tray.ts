@@ -1,0 +1,260 @@
+/** One impression in a tray: syringe in hand, cord out, inject, tray, set, out, one window after the other. */
+import { firstOf } from '../sure'
+import { reason, type Figure } from '../figure'
+import { injectionWindow, lightBody, trayMaterial } from '../measure/amounts'
+import { atLeast, meanwhile, open, practice, sequence, standby, step, type Block, type Draft, type Tie } from './build'
+import type { Case } from './case'
+import { crevice, drawCord, dryTeeth, retakeSteps, roundSteps } from './crevice'
+import {
+  familyWords,
+  injectionSites,
+  pickSpeed,
+  trayNeed,
+  trayWords,
+  type Material,
+  type Round,
+} from './impression-material'
+import { cordOutStep, drawnLayer, type CordPlan, type CordSite } from './tissue'
+
+/** What is worked out once for an impression and used by each of its steps. */
+interface Taking {
+  c: Case
+  plan: CordPlan
+  round: Round
+  material: Material
+  /** When the tray is loaded, and how long the syringe goes round, s. */
+  window: ReturnType<typeof injectionWindow>
+  light: Figure
+  tray: Figure
+  first: boolean
+  /** The step of an act, with the round's own mark. */
+  id: (act: string) => string
+  /** What is done over when one of its windows is missed. */
+  again: string[]
+}
+
+function takingOf(c: Case, plan: CordPlan, round: Round): Taking {
+  const { family, mark } = round
+  const sites = injectionSites(c)
+  const first = mark === ''
+  const drawn = drawnLayer(plan) && first ? plan.sites.length : 0
+  const material = pickSpeed(c, family, drawn)
+  const own = c.practice.items.find((i) => i.serves.includes(`light body.${family}.${material.speed}`))?.perUnit
+  return {
+    c,
+    plan,
+    round,
+    material,
+    window: injectionWindow(sites.kind, sites.n, material.workingS, drawn, c.rule),
+    light: lightBody(sites.kind, sites.n, own, c.rule),
+    tray: trayMaterial(round.tray === 'dual-arch' ? 'dual-arch quadrant' : 'full arch', c.rule),
+    first,
+    id: (act) => `impression.${mark}${act}`,
+    again: first ? retakeSteps(plan) : [...roundSteps(mark), `impression.${mark}inspect`],
+  }
+}
+
+/** What is mixed and what mixes it. */
+function materialNeeds({ round: { family }, material, light, tray }: Taking): NonNullable<Draft['needs']> {
+  const wash = open(`light body.${family}.${material.speed}`, light.value)
+  if (family === 'hydrocolloid') return [wash, open('hydrocolloid syringe'), open('tray body.hydrocolloid', tray.value)]
+  const heavy = family === 'silicone' ? `heavy body.silicone.${material.speed}` : 'medium body.polyether'
+  return [
+    wash,
+    open('impression syringe'),
+    open('mixing tip', 2),
+    open('dispensing gun'),
+    open(heavy, tray.value),
+    ...(family === 'silicone' && material.speed === 'fast'
+      ? [standby('light body.silicone.regular', 'a second unit is added or hands are short', light.value)]
+      : []),
+  ]
+}
+
+function loadSyringe(t: Taking): Block {
+  const { c, round, material, window, light, tray, first, id } = t
+  return step({
+    id: id('load-syringe'),
+    phase: 'impression',
+    title:
+      round.family === 'hydrocolloid'
+        ? 'Syringe material from the storage bath, tip wiped'
+        : 'Bleed the cartridge, load the syringe from behind',
+    fn: 'chairside',
+    place: 'bench',
+    minutes: [0.25, 0.35, 0.5],
+    needs: materialNeeds(t),
+    figures: [light, tray],
+    reason: reason(
+      `${material.speed} set: ${material.because}${window.fits ? '' : '. A second pair of hands, or the arch in two parts'}`,
+      'C',
+    ),
+    mistakes: ['filled from the front: air in the barrel, bubbles at the margin'],
+    ...(round.tray === 'custom' && first
+      ? {
+          ties: [
+            {
+              from: 'impression.paint-tray',
+              fromEdge: 'finish' as const,
+              ...atLeast(c.rule('tray.adhesive')),
+              title: 'Tray adhesive dries',
+            },
+          ],
+        }
+      : {}),
+  })
+}
+
+/** The wash round one site, or round all of them in one go. */
+function wash({ c, round, id }: Taking, seconds: number, site?: CordSite, ties: Tie[] = []): Block {
+  const inTray = c.choices.wash === 'tray' && round.family !== 'silicone'
+  return step({
+    id: site ? `${id('inject')}.${site.key}` : id('inject'),
+    phase: 'impression',
+    title: inTray
+      ? 'Keep the margins damp; the wash comes in the tray'
+      : `Wash round the margin, tip in the material${site ? `, ${site.label}` : ''}`,
+    detail: 'Crevice first, then line angles and occlusal, well past the margins.',
+    fn: 'final impression',
+    place: 'mouth',
+    minutes: [(seconds * 0.8) / 60, seconds / 60, (seconds * 1.4) / 60],
+    passes: ['loaded syringe'],
+    ties,
+    ...(inTray ? { reason: practice('the wash goes in the tray only: the material likes water') } : {}),
+  })
+}
+
+function loadTray({ c, plan, round, window, first, id }: Taking): Block {
+  const { family } = round
+  const bySite = first && drawnLayer(plan) !== undefined && plan.sites.length > 1
+  return step({
+    id: id('load-tray'),
+    phase: 'impression',
+    title:
+      window.trayStartS === 0
+        ? 'Load the tray as the syringe leaves your hand'
+        : `Load the tray, beginning ${window.trayStartS} s after the syringe`,
+    fn: 'chairside',
+    place: 'bench',
+    minutes: [0.3, 0.4, 0.5],
+    passes: ['loaded tray, handle first'],
+    needs: [
+      trayNeed(c, round),
+      ...(family === 'polyether' ? [open('block-out wax', 1)] : []),
+      ...(family === 'hydrocolloid' ? [open('cooling hoses')] : []),
+    ],
+    figures: [
+      {
+        name: 'tray loading begins',
+        value: window.trayStartS,
+        unit: 's after injection begins',
+        text: window.because,
+        standing: 'C',
+      },
+    ],
+    ...(window.trayStartS > 0
+      ? {
+          cues: [
+            {
+              from: bySite ? `${id('inject')}.${firstOf(plan.sites).key}` : id('inject'),
+              atS: window.trayStartS,
+              until: 'start' as const,
+              say: 'Start the tray now',
+              because: reason(window.because, 'C'),
+            },
+          ],
+        }
+      : {}),
+    ...(round.tray === 'full'
+      ? { mistakes: ['tray not tried for its seat: the wall shows through beside the preparation'] }
+      : {}),
+  })
+}
+
+/** From the syringe to the loaded tray. Several cords: each is drawn, and its crevice washed at once, before the next is touched. */
+function drawAndWash(t: Taking): Block {
+  const { c, plan, window, first, again } = t
+  const layer = drawnLayer(plan)
+  const round = (washing: Block): Block => meanwhile('the syringe goes round', washing, loadTray(t))
+  const inOne = (): Block => round(wash(t, window.injectionS))
+  if (!first) return sequence(loadSyringe(t), inOne())
+  if (!layer) return sequence(meanwhile('the syringe is loaded', dryTeeth(c, plan), loadSyringe(t)), inOne())
+  if (plan.sites.length === 1) return sequence(loadSyringe(t), drawCord(c, plan, layer, firstOf(plan.sites)), inOne())
+  const each = (site: CordSite): Block =>
+    sequence(
+      drawCord(c, plan, layer, site),
+      wash(t, window.injectionS / plan.sites.length, site, [crevice(c, cordOutStep(layer, site), 'finish', again)]),
+    )
+  return sequence(loadSyringe(t), round(sequence(...plan.sites.map(each))))
+}
+
+function seatTray({ c, plan, round, material, first, id, again }: Taking): Block {
+  const layer = drawnLayer(plan)
+  const dual = round.tray === 'dual-arch'
+  return step({
+    id: id('seat'),
+    phase: 'impression',
+    told: `seated the ${dual ? 'dual-arch tray, addition silicone' : `${trayWords[round.tray]}, ${familyWords[round.family]}`} (${material.speed} set)`,
+    title: dual
+      ? 'Seat on the preparation, then close; hold the chin'
+      : round.family === 'hydrocolloid'
+        ? 'Seat the tempered tray; water on; hold still'
+        : 'Seat the tray from behind forward; hold still',
+    ...(dual ? { detail: 'Never both at once.' } : {}),
+    fn: 'final impression',
+    place: 'mouth',
+    minutes: [0.1, 0.17, 0.3],
+    ties: [
+      {
+        from: id('load-syringe'),
+        fromEdge: 'finish',
+        toEdge: 'finish',
+        warnS: material.workingS - 20,
+        atMostS: material.workingS,
+        title: 'Working time',
+        because: reason(`${material.workingS} s, from the material’s own instructions`, 'practice'),
+        whenMissed: 'it is setting: throw it out and begin with a fresh mix',
+        again,
+      },
+      ...(layer && first && plan.sites.length === 1
+        ? [crevice(c, cordOutStep(layer, firstOf(plan.sites)), 'finish', again)]
+        : []),
+    ],
+    ...(round.why ? { reason: practice(round.why) } : {}),
+  })
+}
+
+function takeOut({ c, round, material, id }: Taking): Block {
+  return step({
+    id: id('remove'),
+    phase: 'impression',
+    title:
+      round.family === 'hydrocolloid'
+        ? 'Water off; tray out in one snap'
+        : c.choices.setBy === 'clock'
+          ? 'The time is up: tray out in one move'
+          : 'Set by the bead? Tray out in one move',
+    told: 'removed the tray',
+    fn: 'final impression',
+    place: 'mouth',
+    minutes: [0.2, 0.3, 0.5],
+    ties: [
+      {
+        from: id('seat'),
+        fromEdge: 'finish',
+        atLeastS: material.inMouthS,
+        title: 'Sets in the mouth',
+        because: reason(
+          `not before ${material.inMouthS} s in the mouth, from the material’s own instructions; longer does no harm`,
+          'practice',
+        ),
+      },
+    ],
+  })
+}
+
+/** One round of the case's impressions, from the syringe to the tray out of the mouth. */
+export function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
+  const taking = takingOf(c, plan, round)
+  return sequence(drawAndWash(taking), seatTray(taking), takeOut(taking))
+}
