@@ -8,40 +8,6 @@ import { readingOfKind, readingsAt } from '../core/readings'
 import { starterPractice } from '../core/practice/starter'
 import { kindIds, kindTable, type KindId } from '../core/kinds'
 
-/** Which file under core/visits writes a kind. */
-export const fileOf: Record<KindId, string> = {
-  'crown.prepare': 'crown-prepare',
-  'crown.metal': 'crown-metal',
-  'crown.root-filled': 'crown-root-filled',
-  'arch.prepare': 'arch-prepare',
-  'crown.interim': 'crown-interim',
-  'crown.deliver': 'crown-deliver',
-  'bridge.try-in': 'bridge-try-in',
-  'bridge.ceramic.prepare': 'bridge-ceramic',
-  'bridge.ceramic.deliver': 'bridge-ceramic',
-  'bridge.metal.prepare': 'bridge-metal',
-  'bridge.metal.try-in': 'bridge-metal',
-  'bridge.metal.deliver': 'bridge-metal',
-  'veneer.prepare': 'veneer-prepare',
-  'laminate.prepare': 'veneer-prepare',
-  'laminate.deliver': 'laminate-deliver',
-  'inlay.prepare': 'inlay',
-  'inlay.deliver': 'inlay',
-  'gold.deliver': 'gold-deliver',
-  'filling.amalgam': 'fillings',
-  'filling.bulk': 'fillings',
-  'filling.injected': 'fillings',
-  'filling.cervical': 'fillings',
-  'filling.cusps': 'fillings',
-  'endo.core.crown': 'endo-core-crown',
-  'post.core': 'post-core',
-  'primary.class3': 'children',
-  'primary.metal-crown': 'children',
-  'primary.incisors': 'children',
-  'recall.week': 'recall',
-  'recall.half-year': 'recall',
-}
-
 /** Where each phase's steps are written. */
 const phaseFiles: Record<string, string> = {
   arrival: 'arrival',
@@ -67,7 +33,6 @@ const clocksOf = (p: Plan): string[] =>
       l.kind === 'order' ? [] : [`${l.title} ${l.kind === 'window' ? `≤ ${l.atMostS}` : `≥ ${l.atLeastS}`} s`],
     ),
   )
-const withoutTooth = (id: string): string => id.replace(/\.\d\d(-\w+)?$/, '')
 
 const order = (kind: KindId): string => (kindTable[kind].j === '–' ? 'Z' : kindTable[kind].j)
 
@@ -85,13 +50,13 @@ export function coverage(): string {
     .map((kind) => {
       const own = plans.filter((p) => p.plan.kind === kind)
       const { plan } = firstOf(own)
-      const { j, title } = kindTable[kind]
+      const { j, title, file } = kindTable[kind]
       const count = (readiness: string): number => plan.setup.filter((l) => l.readiness === readiness).length
       const cell = (xs: readonly string[]): string => (xs.length > 0 ? xs.join('; ') : '–')
       return [
         `### ${j} ${title} (\`${kind}\`)`,
         '',
-        `Written in \`core/visits/${fileOf[kind]}.ts\`, with ${unique(plan.steps.map((s) => `\`${phaseFiles[s.phase]}\``)).join(' ')} of \`core/phases\`. Proved by \`core/visits/golden.test.ts\` (in words, and to the letter: ${own.map((p) => `[${p.name}](../demo/cases/readings/${p.name}.txt)`).join(', ')}) and \`core/visits/kinds.test.ts\` (properties over random cases).`,
+        `Written in \`core/visits/${file}.ts\`, with ${unique(plan.steps.map((s) => `\`${phaseFiles[s.phase]}\``)).join(' ')} of \`core/phases\`. Proved by \`core/visits/golden.test.ts\` (in words, and to the letter: ${own.map((p) => `[${p.name}](../demo/cases/readings/${p.name}.txt)`).join(', ')}) and \`core/visits/kinds.test.ts\` (properties over random cases).`,
         '',
         '| | |',
         '| --- | --- |',
@@ -99,7 +64,7 @@ export function coverage(): string {
         `| setup | ${count('open')} laid out, ${count('standby')} standby, ${count('drawer')} in the drawer |`,
         `| burs | ${cell(unique(plan.burs.map((b) => b.bur?.name ?? sure(b.lack))))} |`,
         `| clocks | ${cell(clocksOf(plan))} |`,
-        `| counts | ${cell(unique(plan.counts.map((c) => `${withoutTooth(c.id)}${c.stays ? ', what stays marked' : ''}`)))} |`,
+        `| counts | ${cell(unique(plan.counts.map((c) => `${c.what}${c.stays ? ', what stays marked' : ''}`)))} |`,
         `| holds | ${cell(unique(plan.holds.map((h) => `${h.title}${h.mandatory ? ' (no card removes it)' : ''}`)))} |`,
         `| cues | ${cell(unique(plan.steps.flatMap((s) => (s.cues ?? []).map((c) => c.say))))} |`,
         `| figures | ${cell(unique(plan.steps.flatMap((s) => s.figures.map((f) => f.name.replace(/\b\d\d\b,? ?/, '')))))} |`,

@@ -1,0 +1,170 @@
+/** J09: injection-moulded. */
+import { reason } from '../figure'
+import { bandHeight } from '../measure/restoring'
+import { adhesive, cureOf, etch, lightStep, type Spot } from '../phases/bonding'
+import { acts, only, open, practice, sequence, type Block, atLeast } from '../phases/build'
+import { boxesOf, surfacesOf, type Case, type Unit } from '../phases/case'
+import { cavity, depthOf, flossContacts, matrixOff, matrixOn, spotOf } from '../phases/filling'
+import { sheetOff, sheetOn } from '../phases/isolation'
+import { shadePreview } from '../phases/records'
+import type { VisitKind } from './kind'
+import { place, finishing, underSheet, each, id, afterFilling, two } from './filling-steps'
+
+/** Three-point cure: 10 s occlusal, buccal, lingual. Standing C. */
+function threePoints(c: Case, s: Spot, u: Unit): Block {
+  return sequence(
+    ...['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'].map((side) => {
+      const light = cureOf(c, `injected filling ${u.tooth}, ${side}`, 'cure.injected', 'composite.injectable')
+      return lightStep(s, id(u, `cure-${side}`), light, { title: `Light ${light.value} s, ${side}, ${u.label}` })
+    }),
+  )
+}
+
+function injectedOf(c: Case, u: Unit): Block {
+  const s = spotOf(u)
+  const at = { tooth: u.tooth }
+  const boxes = boxesOf(surfacesOf(u, two))
+  const beside = boxes.map((b) => u[b].tooth).filter((t) => t !== null)
+  const band = bandHeight(depthOf(u))
+  return sequence(
+    only(beside.length > 0, () =>
+      place(id(u, 'pre-wedge-out'), 'Pre-wedge out, metal strip in to guard the neighbour', [0.2, 0.3, 0.5], {
+        ...at,
+        fn: 'matrix placement',
+        passes: ['forceps', 'strip'],
+        needs: [open('metal strip')],
+        countsOut: [`pre-wedge.${u.tooth}`],
+      }),
+    ),
+    place(id(u, 'powder'), 'Clean inside and out by powder jet', [0.5, 1, 2], {
+      ...at,
+      fn: 'polishing',
+      needs: [open('powder jet'), open('powder')],
+      passes: ['powder jet', 'suction close'],
+      cautions: [reason('Powder jet: everyone’s eyes covered, suction at the tooth', 'C')],
+      reason: practice('biofilm outside the cavity is where the edge stains'),
+    }),
+    only(beside.length > 0, () =>
+      place(id(u, 'disc-neighbour'), `Neighbour ${beside.join(', ')} smoothed with a disc`, [0.3, 0.5, 1], {
+        ...at,
+        fn: 'polishing',
+        needs: [open('finishing disc')],
+        reason: practice('a rough neighbour makes a rough contact'),
+      }),
+    ),
+    only(boxes.length > 0, () =>
+      place(id(u, 'measure'), 'Depth measured inside and out: it picks the band’s height', [0.3, 0.5, 1], {
+        ...at,
+        fn: 'chairside',
+        asks: [{ reading: 'depth', teeth: [u.tooth], band: true }],
+        passes: ['probe'],
+        needs: [open('periodontal probe')],
+        figures: [band],
+      }),
+    ),
+    matrixOn(u, two, {
+      kind: 'sectional',
+      band: `${band.value} mm or higher, pressed 5 s, wedge while pressing, ring rocked home`,
+      figure: band,
+    }),
+    etch(c, s, 'enamel edge'),
+    adhesive(c, s, { cured: false }),
+    only(boxes.length > 0, () =>
+      place(
+        id(u, 'beads'),
+        'Two beads at the band’s corners, 1 s each while the band is pressed to the neighbour; 1 s again when the instrument is out',
+        [0.5, 0.8, 1.5],
+        {
+          ...at,
+          passes: ['flowable', 'contact instrument', 'light, held by the assistant while the dentist presses'],
+          needs: [open('composite.flowable', 0.2), open('contact former'), open('curing light'), open('light shield')],
+          reason: practice('spot tack: the contact is made before the filling goes in'),
+          cautions: [reason('Eye shield for all three', 'C')],
+        },
+      ),
+    ),
+    place(id(u, 'wet-again'), 'Adhesive again, wet, not cured', [0.2, 0.3, 0.5], {
+      ...at,
+      fn: 'bonding',
+      passes: ['brush with adhesive'],
+      needs: [open('adhesive', 0.1), open('micro brush')],
+    }),
+    place(id(u, 'inject'), 'Warm flowable, then warm paste into it, in one go; tip stays in', [0.5, 1, 1.5], {
+      ...at,
+      told: `injected warm composite into ${u.label}, ${surfacesOf(u, two)}`,
+      tell: afterFilling,
+      passes: ['flowable from the warmer', 'paste from the warmer', 'plugger'],
+      needs: [open('composite.flowable', 0.5), open('composite.injectable', 1), open('composite plugger')],
+      ties: [
+        {
+          from: 'records.warmer',
+          fromEdge: 'finish',
+          ...atLeast(c.rule('warmer.heats')),
+          title: 'Warmer reaches its heat',
+        },
+      ],
+      cautions: [reason('Warm compule: test on the glove, not on the lip', 'C')],
+      mistakes: ['gone cold in the hand: it folds and traps air'],
+    }),
+    threePoints(c, s, u),
+    matrixOff(u, two, 'Ring, wedge, band'),
+    flossContacts(u, two),
+    place(id(u, 'cut-back'), 'Cut back to the tooth, discs, strips', [2, 4, 8], {
+      ...at,
+      phase: 'finishing',
+      fn: 'polishing',
+      cut: { id: id(u, 'cut-back'), form: 'finish', depthMm: 0.3, surface: `${u.label} filling` },
+      needs: [open('high-speed handpiece'), open('finishing disc', 3), open('finishing strip', 2)],
+      told: `finished the filling of ${u.label}`,
+    }),
+    finishing(id(u, 'polish-dry'), 'First cup dry, light hand', [0.5, 1, 2], {
+      ...at,
+      needs: [open('composite polisher'), open('slow handpiece')],
+    }),
+    finishing(id(u, 'polish-wet'), 'Second cup wet, firm', [0.5, 1, 2], { ...at, needs: [open('composite polisher')] }),
+  )
+}
+
+/** J09: injection-moulded. The warmer is on ten minutes before; a pre-wedge opens the contact while the cavity is cut. */
+export const fillingInjected: VisitKind = {
+  id: 'filling.injected',
+  sheet: underSheet,
+  beforehand: (c) => [
+    acts({ phase: 'records', fn: 'chairside', place: 'bench' })(
+      'records.warmer',
+      'Composite warmer on, compules in',
+      [0.2, 0.3, 0.5],
+      { needs: [open('composite warmer')], reason: practice('ten minutes before it is needed') },
+    ),
+    shadePreview(c),
+  ],
+  work: (c) =>
+    sequence(
+      sheetOn(c, { purpose: 'bonding' }),
+      each(c, (u) => {
+        const beside = boxesOf(surfacesOf(u, two)).filter((b) => u[b].tooth)
+        return only(beside.length > 0, () =>
+          place(id(u, 'pre-wedge'), `Pre-wedge ${beside.join(' and ')} of ${u.label}`, [0.3, 0.5, 1], {
+            tooth: u.tooth,
+            fn: 'matrix placement',
+            hurts: true,
+            passes: ['wedge in forceps'],
+            needs: [open('wedge', beside.length)],
+            countsIn: [
+              {
+                id: `pre-wedge.${u.tooth}`,
+                what: `pre-wedges, ${u.tooth}`,
+                planned: beside.length,
+                outStep: id(u, 'pre-wedge-out'),
+              },
+            ],
+            reason: practice('opens the contact and guards the tissue while the cavity is cut'),
+          }),
+        )
+      }),
+      cavity(c, two),
+      each(c, (u) => injectedOf(c, u)),
+      sheetOff(c),
+    ),
+  followUps: () => [],
+}

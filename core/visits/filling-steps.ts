@@ -1,0 +1,15 @@
+/** What the direct fillings share: how their steps are named, and what they go by where the case says nothing. */
+import { acts, sequence, type Block } from '../phases/build'
+import type { Case, Unit } from '../phases/case'
+
+export const place = acts({ phase: 'restoring', fn: 'placing', place: 'mouth', helped: true })
+export const finishing = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })
+export const underSheet = (c: Case): boolean => c.choices.bondingIsolation === 'dam'
+export const each = (c: Case, block: (u: Unit) => Block): Block => sequence(...c.units.map(block))
+export const id = (u: Unit, act: string): string => `filling.${u.tooth}.${act}`
+
+export const afterFilling =
+  'You may eat on it today unless we told you otherwise; wait until the numbness is gone. A tooth may feel cold for some days. Call us if the bite feels high.'
+
+/** Two surfaces where the case does not say. */
+export const two = 'MO'

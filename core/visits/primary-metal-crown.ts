@@ -1,0 +1,254 @@
+/** J19: preformed metal crowns, conventional or sealed in. */
+import { firstOf } from '../sure'
+import { after } from './follow-ups'
+import { reason } from '../figure'
+import { absent, drawer, only, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
+import { type Case, type Unit } from '../phases/case'
+import { cutSteps } from '../phases/cutting'
+import { rolls, sheetOff, sheetOn } from '../phases/isolation'
+import { crownEdge } from '../teeth/outline'
+import type { VisitKind } from './kind'
+import { child, each, pulp } from './child-steps'
+
+const inhaled = reason(
+  'A preformed crown can be swallowed or inhaled: gauze screen behind it, child upright enough to cough; a missing one is looked for before anything else',
+  'C',
+)
+
+/** 'lower left second': how preformed crowns are sorted. */
+const crownClass = (u: Unit): string =>
+  `${'56'.includes(firstOf(u.tooth)) ? 'upper' : 'lower'} ${'58'.includes(firstOf(u.tooth)) ? 'right' : 'left'} ${u.tooth[1] === '4' ? 'first' : 'second'}`
+
+/** Size tried from the middle of the range; too big or too small is mended at the bench. */
+function metalCrown(c: Case, u: Unit, sealedIn: boolean): Block {
+  const id = (act: string): string => `crown.${u.tooth}.${act}`
+  const at = { tooth: u.tooth }
+  const kind = `preformed crown.${crownClass(u)}`
+  const words = (n: number): string => `preformed crown size ${n}, ${crownClass(u)} primary molar`
+  const edges = (['buccal', 'lingual', 'proximal'] as const)
+    .map((side) => `${side} ${crownEdge(u.tooth, side).shape}`)
+    .join(', ')
+  return sequence(
+    child(id('size'), `Size tried on ${u.label}: the smallest that springs over the neck`, [1, 2, 4], {
+      ...at,
+      told: `tried the size of the preformed crown on ${u.label}`,
+      passes: ['crown on tape', 'next size'],
+      hurts: !sealedIn,
+      needs: [
+        open(`${kind}.4`, 1, {
+          words: words(4),
+          because: practice('begin in the middle of the range, then go by what springs over the neck'),
+        }),
+        open(`${kind}.5`, 1, { words: words(5) }),
+        standby(`${kind}.3`, '4 is loose', 1, { words: words(3) }),
+        drawer(`${kind}.6`, '5 does not go over'),
+        open('crown spoon', 1, { orElse: [{ what: 'plastic instrument', loss: 'slips off the edge' }] }),
+      ],
+      countsIn: [
+        {
+          id: `crowns.${u.tooth}`,
+          what: `preformed crowns tried, ${u.tooth}`,
+          planned: 2,
+          stays: 1,
+          outStep: id('seat'),
+        },
+      ],
+      cautions: [inhaled],
+      mistakes: ['the first that goes on is taken: too big, it rocks and leaks'],
+    }),
+    child(id('contour'), `Contour the neck, crimp the edge: ${edges}`, [1, 1.5, 3], {
+      ...at,
+      place: 'bench',
+      helped: false,
+      needs: [open('contouring pliers'), open('crimping pliers'), open('crown scissors'), open('crown stone')],
+      figures: [
+        {
+          name: `crown edge, ${u.tooth}`,
+          value: 1,
+          unit: 'mm',
+          text: 'edge 0.5–1.0 mm below the tissue, following the gum',
+          standing: 'C',
+        },
+      ],
+      reason: crownEdge(u.tooth, 'buccal').because,
+      mistakes: ['poor edge: a ledge collects food'],
+    }),
+    child(
+      id('fit'),
+      sealedIn
+        ? 'Tried in place, not pressed home: will it go over without cutting?'
+        : 'Tried home: snaps, no blanching that stays, level, edge 0.5–1.0 mm below the tissue',
+      [0.5, 1, 2],
+      {
+        ...at,
+        passes: ['crown on tape', 'explorer'],
+        cautions: [inhaled],
+        needs: [
+          standby('welder', 'too big: slit, overlap, weld; too small: slit, band added, weld'),
+          standby('band material', 'too small: slit, band added, weld'),
+        ],
+        hold: {
+          name: 'fit',
+          key: u.tooth,
+          title: `Crown fits, ${u.tooth}`,
+          evidence: 'no ledge, no tilt, edge closed all round',
+          because: practice('ledges, tilt and a poor edge are seen before the cement'),
+          again: [id('size'), id('contour'), id('fit')],
+        },
+      },
+    ),
+    child(id('cement'), 'Glass ionomer to two thirds of the crown, no bubble', [0.4, 0.6, 1], {
+      ...at,
+      place: 'bench',
+      helped: false,
+      fn: 'chairside',
+      needs: [open('cement.glass ionomer luting', 2), open('mixing pad'), open('mixing spatula')],
+    }),
+    child(id('seat'), `Seat ${u.label} from lingual to buccal, press; child bites on a roll`, [0.4, 0.6, 1], {
+      ...at,
+      told: `cemented the preformed metal crown on ${u.label}`,
+      passes: ['filled crown', 'cotton roll'],
+      needs: [open('bite stick'), open('cotton roll', 2)],
+      cautions: [inhaled],
+      countsOut: [`crowns.${u.tooth}`],
+      tell: sealedIn
+        ? 'The tooth wears a silver crown. The bite is high for some days: it settles by itself within a few weeks. Nothing sticky.'
+        : 'The tooth wears a silver crown. The gum may be sore for a few days. Nothing sticky; brush along its edge.',
+      reason: reason('lingual to buccal: the bulge is on the buccal side', 'M'),
+    }),
+    child(id('excess'), 'Excess off, knotted floss through both contacts', [0.5, 1, 2], {
+      ...at,
+      fn: 'excess removal',
+      passes: ['scaler', 'knotted floss'],
+      needs: [open('scaler'), open('floss', 600)],
+      ties: [
+        {
+          from: id('seat'),
+          fromEdge: 'finish',
+          ...atLeast(c.rule('crown cement.sets')),
+          title: 'Cement sets',
+        },
+      ],
+      told: 'removed the excess cement',
+      mistakes: ['cement left under the edge: the gum stays red'],
+    }),
+  )
+}
+
+/** J19. Conventional, or sealed in without cutting. */
+export const primaryMetalCrown: VisitKind = {
+  id: 'primary.metal-crown',
+  ownBite: true,
+  work: (c) => {
+    const sealedIn = c.choices.childMolar === 'sealed in'
+    return sequence(
+      sealedIn
+        ? absent(
+            'cutting',
+            practice(
+              'sealed in without cutting: the lesion is shut off from the mouth; separators may have gone before',
+            ),
+          )
+        : only(c.choices.bondingIsolation === 'dam', () => sheetOn(c, { purpose: 'cutting' })),
+      only(!sealedIn && c.choices.bondingIsolation !== 'dam', () => rolls(c)),
+      only(sealedIn, () =>
+        child('child.separators', 'Separators out, if they were in; teeth brushed clean', [0.3, 0.5, 1], {
+          fn: 'chairside',
+          needs: [
+            open('scaler'),
+            open('prophy cup'),
+            open('slow handpiece'),
+            standby('separators', 'the contact is too tight: in for some days, the crown another day', 2),
+          ],
+          reason: practice('separators may precede'),
+        }),
+      ),
+      only(!sealedIn, () =>
+        cutSteps(
+          c,
+          (u) => [
+            {
+              act: 'occlusal',
+              title: 'Occlusal 1–2 mm, following the cusps',
+              form: 'occlusal',
+              depthMm: 1.5,
+              surface: 'occlusal',
+              share: 2,
+            },
+            ...(['mesial', 'distal'] as const).flatMap((side) =>
+              u[side].tooth
+                ? [
+                    {
+                      act: `slice-${side}`,
+                      title: `Slice ${side}, 2–5°, no ledge, toward ${u[side].tooth}`,
+                      form: 'slice' as const,
+                      depthMm: 1,
+                      surface: side,
+                      share: 1.5,
+                      mistakes: [
+                        `a ledge: the crown hangs on it and does not go down`,
+                        `neighbour ${u[side].tooth} nicked`,
+                      ],
+                    },
+                  ]
+                : [
+                    {
+                      act: `slice-${side}`,
+                      title: `Slice ${side}, 2–5°, no ledge`,
+                      form: 'slice' as const,
+                      depthMm: 1,
+                      surface: side,
+                      share: 1,
+                      mistakes: [
+                        'a ledge: the crown hangs on it and does not go down',
+                        ...(side === 'distal' && u.tooth[1] === '5'
+                          ? ['the six-year molar, if it is through, nicked']
+                          : []),
+                      ],
+                    },
+                  ],
+            ),
+            {
+              act: 'caries',
+              title: 'Decay out',
+              form: 'caries',
+              depthMm: 1,
+              surface: 'dentine',
+              share: 1.5,
+              needs: [open('slow handpiece'), open('spoon excavator')],
+            },
+            {
+              act: 'round',
+              title: 'Round off every edge; buccal and lingual 0–0.5 only if needed; feather edge',
+              form: 'finish',
+              depthMm: 0.3,
+              surface: 'edges',
+              share: 1,
+              after: 'chamfer',
+              told: `prepared ${u.label} for a preformed metal crown`,
+            },
+          ],
+          [4, 7, 12],
+        ),
+      ),
+      only(!sealedIn && c.request.pulpTreatment, () => pulp(c)),
+      only(!sealedIn && c.choices.bondingIsolation === 'dam', () =>
+        sheetOff(c, { why: 'the crown is tried with the gum free' }),
+      ),
+      each(c, (u) => metalCrown(c, u, sealedIn)),
+      child(
+        'crown.bite',
+        sealedIn ? 'Bite is high: said to the parent, settles by itself' : 'Bite: closes as before, no tilt',
+        [0.5, 1, 2],
+        {
+          fn: 'occlusal check',
+          needs: [open('articulating paper', 2)],
+          ...(sealedIn ? { reason: practice('a high bite settles in weeks in a child') } : {}),
+          told: 'checked the bite',
+        },
+      ),
+    )
+  },
+  followUps: (c) =>
+    c.choices.childMolar === 'sealed in' ? [{ title: 'Has the bite settled?', ...after(c, 'recall.bite') }] : [],
+}
