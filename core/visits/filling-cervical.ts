@@ -1,15 +1,85 @@
 /** J15: cervical. */
 import { reason } from '../figure'
 import { adhesive, cureOf, etch, lightStep } from '../phases/bonding'
-import { open, practice, sequence } from '../phases/build'
-import { labels } from '../phases/case'
-import { cutSteps } from '../phases/cutting'
+import { open, practice, sequence, type Block } from '../phases/build'
+import { labels, type Case, type Unit } from '../phases/case'
+import { cutSteps, type CutLine } from '../phases/cutting'
 import { readCavity, spotOf } from '../phases/filling'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { shadePreview } from '../phases/records'
 import { bondingCordCounts, cordsForBonding } from '../phases/tissue'
 import type { VisitKind } from './kind'
 import { place, finishing, each, id, afterFilling } from './filling-steps'
+
+const cavityLines = (u: Unit): CutLine[] => [
+  {
+    act: 'outline',
+    title: 'Crescent outline, walls divergent, depth even',
+    form: 'outline',
+    depthMm: 1,
+    surface: 'cervical',
+    share: 3,
+    mistakes: ['deeper in the middle: the floor follows the pulp, keep it even'],
+  },
+  {
+    act: 'caries',
+    title: 'Soft decay out, slow round',
+    form: 'caries',
+    depthMm: 1,
+    surface: 'dentine',
+    share: 2,
+    needs: [open('slow handpiece'), open('spoon excavator')],
+  },
+  {
+    act: 'bevel',
+    title: 'Bevel 0.5 mm, except on the gum side',
+    form: 'enamel bevel',
+    depthMm: 0.5,
+    surface: 'enamel edge',
+    share: 1,
+    because: practice('there is no enamel to bevel at the gum'),
+  },
+  {
+    act: 'grooves',
+    title: 'Grooves with the ¼ round: half its diameter, 0.25 mm',
+    form: 'retention',
+    depthMm: 0.25,
+    surface: 'line angles',
+    share: 1,
+    told: `prepared the cervical cavity of ${u.label}`,
+  },
+]
+
+/** One cavity after it has been cut: etched, filled in two increments, finished. */
+function fillCervical(c: Case, u: Unit): Block {
+  const s = spotOf(u)
+  const layer = cureOf(c, `increment, ${u.tooth}`, 'cure.increment', 'composite.universal', 1)
+  return sequence(
+    readCavity(s, 'Gum edge in sight, no weeping.'),
+    etch(c, s, 'total'),
+    adhesive(c, s),
+    ...['gum', 'incisal'].flatMap((half) => [
+      place(id(u, `increment-${half}`), `Increment, ${half} half`, [0.5, 1, 2], {
+        tooth: u.tooth,
+        needs: [open('composite.universal', 0.4), open('plastic instrument')],
+        passes: ['composite on its instrument'],
+        ...(half === 'incisal'
+          ? { told: `filled the cervical cavity of ${u.label} in two increments`, tell: afterFilling }
+          : {}),
+      }),
+      lightStep(s, id(u, `increment-${half}-cure`), layer),
+    ]),
+    place(id(u, 'flash'), 'Flame and blade for the flash, cups for gloss', [1, 2, 4], {
+      tooth: u.tooth,
+      phase: 'finishing',
+      fn: 'polishing',
+      cut: { id: id(u, 'flash'), form: 'fissure', depthMm: 0.2, surface: `${u.label} filling` },
+      needs: [open('high-speed handpiece'), open('scalpel'), open('composite polisher', 2), open('slow handpiece')],
+      told: `finished the cervical filling of ${u.label}`,
+      mistakes: ['cementum scratched by the flame: blade at the gum edge'],
+    }),
+  )
+}
 
 /** J15: cervical. The cervical clamp, or a cord in the sulcus with rolls. */
 export const fillingCervical: VisitKind = {
@@ -40,82 +110,8 @@ export const fillingCervical: VisitKind = {
             ),
           )
         : sequence(rolls(c), cordsForBonding(c, 'finishing.cords-out')),
-      cutSteps(
-        c,
-        (u) => [
-          {
-            act: 'outline',
-            title: 'Crescent outline, walls divergent, depth even',
-            form: 'outline',
-            depthMm: 1,
-            surface: 'cervical',
-            share: 3,
-            mistakes: ['deeper in the middle: the floor follows the pulp, keep it even'],
-          },
-          {
-            act: 'caries',
-            title: 'Soft decay out, slow round',
-            form: 'caries',
-            depthMm: 1,
-            surface: 'dentine',
-            share: 2,
-            needs: [open('slow handpiece'), open('spoon excavator')],
-          },
-          {
-            act: 'bevel',
-            title: 'Bevel 0.5 mm, except on the gum side',
-            form: 'enamel bevel',
-            depthMm: 0.5,
-            surface: 'enamel edge',
-            share: 1,
-            because: practice('there is no enamel to bevel at the gum'),
-          },
-          {
-            act: 'grooves',
-            title: 'Grooves with the ¼ round: half its diameter, 0.25 mm',
-            form: 'retention',
-            depthMm: 0.25,
-            surface: 'line angles',
-            share: 1,
-            told: `prepared the cervical cavity of ${u.label}`,
-          },
-        ],
-        [4, 6, 12],
-      ),
-      each(c, (u) => {
-        const s = spotOf(u)
-        const layer = cureOf(c, `increment, ${u.tooth}`, 'cure.increment', 'composite.universal', 1)
-        return sequence(
-          readCavity(s, 'Gum edge in sight, no weeping.'),
-          etch(c, s, 'total'),
-          adhesive(c, s),
-          ...['gum', 'incisal'].flatMap((half) => [
-            place(id(u, `increment-${half}`), `Increment, ${half} half`, [0.5, 1, 2], {
-              tooth: u.tooth,
-              needs: [open('composite.universal', 0.4), open('plastic instrument')],
-              passes: ['composite on its instrument'],
-              ...(half === 'incisal'
-                ? { told: `filled the cervical cavity of ${u.label} in two increments`, tell: afterFilling }
-                : {}),
-            }),
-            lightStep(s, id(u, `increment-${half}-cure`), layer),
-          ]),
-          place(id(u, 'flash'), 'Flame and blade for the flash, cups for gloss', [1, 2, 4], {
-            tooth: u.tooth,
-            phase: 'finishing',
-            fn: 'polishing',
-            cut: { id: id(u, 'flash'), form: 'fissure', depthMm: 0.2, surface: `${u.label} filling` },
-            needs: [
-              open('high-speed handpiece'),
-              open('scalpel'),
-              open('composite polisher', 2),
-              open('slow handpiece'),
-            ],
-            told: `finished the cervical filling of ${u.label}`,
-            mistakes: ['cementum scratched by the flame: blade at the gum edge'],
-          }),
-        )
-      }),
+      cutSteps(c, cavityLines, [4, 6, 12]),
+      each(c, (u) => fillCervical(c, u)),
       dam
         ? sequence(
             each(c, (u) =>

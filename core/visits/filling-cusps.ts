@@ -1,13 +1,65 @@
 /** J21: cusp by cusp. */
+import { type Case, type Unit } from '../phases/case'
 import { firstOf } from '../sure'
 import { adhesive, cureOf, etch, lightStep } from '../phases/bonding'
-import { open, practice, sequence, lastingBy } from '../phases/build'
+import { open, practice, sequence, lastingBy, type Block } from '../phases/build'
 import { cutSteps } from '../phases/cutting'
 import { finishComposite, readCavity, spotOf } from '../phases/filling'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import { shadePreview } from '../phases/records'
 import type { VisitKind } from './kind'
 import { place, underSheet, each, id, afterFilling } from './filling-steps'
+
+/** One tooth: bonded, floored with flowable, each cusp by itself, stain, the last light under glycerine. */
+function buildUp(c: Case, u: Unit): Block {
+  const s = spotOf(u)
+  const flow = cureOf(c, `thin flowable with the adhesive, ${u.tooth}`, 'cure.increment', 'composite.flowable')
+  const layer = cureOf(c, `cusp, ${u.tooth}`, 'cure.increment', 'composite.universal', 2)
+  const glycerine = cureOf(c, `under glycerine, ${u.tooth}`, 'cure.increment', 'composite.universal')
+  const cusps =
+    u.size.mesiodistalMm >= 9 ? ['mesiobuccal', 'distobuccal', 'mesiolingual', 'distolingual'] : ['buccal', 'lingual']
+  return sequence(
+    readCavity(s),
+    etch(c, s, 'enamel edge'),
+    place(id(u, 'primer'), `Primer ${c.rule('primer').value} s, air`, [0.4, 0.5, 0.8], {
+      tooth: u.tooth,
+      fn: 'bonding',
+      needs: [open('primer.self-etch', 0.1), open('micro brush')],
+      ties: [lastingBy(c.rule('primer'), 'Primer')],
+      passes: ['brush with primer', 'air'],
+    }),
+    adhesive(c, s, { what: 'bonding resin', cured: false, title: `Adhesive, thin, ${u.label}` }),
+    place(id(u, 'flow'), 'Thin flowable over floor and walls', [0.3, 0.5, 1], {
+      tooth: u.tooth,
+      needs: [open('composite.flowable', 0.3)],
+      passes: ['flowable', 'probe to spread it'],
+    }),
+    lightStep(s, id(u, 'flow-cure'), flow, {
+      reason: practice('longer: adhesive and flowable are both being cured'),
+    }),
+    ...cusps.flatMap((cusp) => [
+      place(id(u, `cusp-${cusp}`), `${firstOf(cusp).toUpperCase()}${cusp.slice(1)} cusp, by itself`, [0.5, 1, 2], {
+        tooth: u.tooth,
+        needs: [open('composite.universal', 0.3), open('composite carver'), open('composite plugger')],
+        passes: ['composite on its instrument', 'fissure instrument'],
+      }),
+      lightStep(s, id(u, `cusp-${cusp}-cure`), layer),
+    ]),
+    place(id(u, 'stain'), 'Stain in the fissures, as the neighbour has it', [0.3, 0.5, 1], {
+      tooth: u.tooth,
+      fn: 'fissure seal',
+      needs: [open('composite stain', 0.1), open('micro brush')],
+      told: `built up ${u.label} cusp by cusp`,
+      tell: afterFilling,
+    }),
+    lightStep(s, id(u, 'glycerine-cure'), glycerine, {
+      title: `Glycerine over it, light ${glycerine.value} s`,
+      needs: [open('glycerine gel', 0.5), open('curing light'), open('light sleeve'), open('light shield')],
+      reason: practice('without air the top layer sets too'),
+    }),
+    finishComposite(s),
+  )
+}
 
 /** J21: cusp by cusp on one surface; thin flowable cured longer; stain; glycerine. */
 export const fillingCusps: VisitKind = {
@@ -55,62 +107,7 @@ export const fillingCusps: VisitKind = {
         ],
         [3, 5, 10],
       ),
-      each(c, (u) => {
-        const s = spotOf(u)
-        const flow = cureOf(c, `thin flowable with the adhesive, ${u.tooth}`, 'cure.increment', 'composite.flowable')
-        const layer = cureOf(c, `cusp, ${u.tooth}`, 'cure.increment', 'composite.universal', 2)
-        const glycerine = cureOf(c, `under glycerine, ${u.tooth}`, 'cure.increment', 'composite.universal')
-        const cusps =
-          u.size.mesiodistalMm >= 9
-            ? ['mesiobuccal', 'distobuccal', 'mesiolingual', 'distolingual']
-            : ['buccal', 'lingual']
-        return sequence(
-          readCavity(s),
-          etch(c, s, 'enamel edge'),
-          place(id(u, 'primer'), `Primer ${c.rule('primer').value} s, air`, [0.4, 0.5, 0.8], {
-            tooth: u.tooth,
-            fn: 'bonding',
-            needs: [open('primer.self-etch', 0.1), open('micro brush')],
-            ties: [lastingBy(c.rule('primer'), 'Primer')],
-            passes: ['brush with primer', 'air'],
-          }),
-          adhesive(c, s, { what: 'bonding resin', cured: false, title: `Adhesive, thin, ${u.label}` }),
-          place(id(u, 'flow'), 'Thin flowable over floor and walls', [0.3, 0.5, 1], {
-            tooth: u.tooth,
-            needs: [open('composite.flowable', 0.3)],
-            passes: ['flowable', 'probe to spread it'],
-          }),
-          lightStep(s, id(u, 'flow-cure'), flow, {
-            reason: practice('longer: adhesive and flowable are both being cured'),
-          }),
-          ...cusps.flatMap((cusp) => [
-            place(
-              id(u, `cusp-${cusp}`),
-              `${firstOf(cusp).toUpperCase()}${cusp.slice(1)} cusp, by itself`,
-              [0.5, 1, 2],
-              {
-                tooth: u.tooth,
-                needs: [open('composite.universal', 0.3), open('composite carver'), open('composite plugger')],
-                passes: ['composite on its instrument', 'fissure instrument'],
-              },
-            ),
-            lightStep(s, id(u, `cusp-${cusp}-cure`), layer),
-          ]),
-          place(id(u, 'stain'), 'Stain in the fissures, as the neighbour has it', [0.3, 0.5, 1], {
-            tooth: u.tooth,
-            fn: 'fissure seal',
-            needs: [open('composite stain', 0.1), open('micro brush')],
-            told: `built up ${u.label} cusp by cusp`,
-            tell: afterFilling,
-          }),
-          lightStep(s, id(u, 'glycerine-cure'), glycerine, {
-            title: `Glycerine over it, light ${glycerine.value} s`,
-            needs: [open('glycerine gel', 0.5), open('curing light'), open('light sleeve'), open('light shield')],
-            reason: practice('without air the top layer sets too'),
-          }),
-          finishComposite(s),
-        )
-      }),
+      each(c, (u) => buildUp(c, u)),
       sheetOff(c),
     ),
   followUps: () => [],

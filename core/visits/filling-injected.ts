@@ -20,8 +20,8 @@ function threePoints(c: Case, s: Spot, u: Unit): Block {
   )
 }
 
-function injectedOf(c: Case, u: Unit): Block {
-  const s = spotOf(u)
+/** Clean, measured, and the band that the depth asks for. */
+function readyToFill(u: Unit): Block {
   const at = { tooth: u.tooth }
   const boxes = boxesOf(surfacesOf(u, two))
   const beside = boxes.map((b) => u[b].tooth).filter((t) => t !== null)
@@ -67,6 +67,15 @@ function injectedOf(c: Case, u: Unit): Block {
       band: `${band.value} mm or higher, pressed 5 s, wedge while pressing, ring rocked home`,
       figure: band,
     }),
+  )
+}
+
+/** Bonded, the contact tacked, then flowable and paste, warm, in one go. */
+function injected(c: Case, u: Unit): Block {
+  const s = spotOf(u)
+  const at = { tooth: u.tooth }
+  const boxes = boxesOf(surfacesOf(u, two))
+  return sequence(
     etch(c, s, 'enamel edge'),
     adhesive(c, s, { cured: false }),
     only(boxes.length > 0, () =>
@@ -107,6 +116,13 @@ function injectedOf(c: Case, u: Unit): Block {
       mistakes: ['gone cold in the hand: it folds and traps air'],
     }),
     threePoints(c, s, u),
+  )
+}
+
+/** The band out, cut back, two cups. */
+function finished(u: Unit): Block {
+  const at = { tooth: u.tooth }
+  return sequence(
     matrixOff(u, two, 'Ring, wedge, band'),
     flossContacts(u, two),
     place(id(u, 'cut-back'), 'Cut back to the tooth, discs, strips', [2, 4, 8], {
@@ -163,7 +179,7 @@ export const fillingInjected: VisitKind = {
         )
       }),
       cavity(c, two),
-      each(c, (u) => injectedOf(c, u)),
+      each(c, (u) => sequence(readyToFill(u), injected(c, u), finished(u))),
       sheetOff(c),
     ),
   followUps: () => [],

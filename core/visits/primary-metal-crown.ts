@@ -4,7 +4,7 @@ import { after } from './follow-ups'
 import { reason } from '../figure'
 import { absent, drawer, only, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
-import { cutSteps } from '../phases/cutting'
+import { cutSteps, type CutLine } from '../phases/cutting'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { crownEdge } from '../teeth/outline'
 import type { VisitKind } from './kind'
@@ -19,8 +19,51 @@ const inhaled = reason(
 const crownClass = (u: Unit): string =>
   `${'56'.includes(firstOf(u.tooth)) ? 'upper' : 'lower'} ${'58'.includes(firstOf(u.tooth)) ? 'right' : 'left'} ${u.tooth[1] === '4' ? 'first' : 'second'}`
 
+/** Filled, seated from the tongue's side, cleaned when the cement has set. */
+function cementCrown(c: Case, u: Unit, sealedIn: boolean): Block {
+  const id = (act: string): string => `crown.${u.tooth}.${act}`
+  const at = { tooth: u.tooth }
+  return sequence(
+    child(id('cement'), 'Glass ionomer to two thirds of the crown, no bubble', [0.4, 0.6, 1], {
+      ...at,
+      place: 'bench',
+      helped: false,
+      fn: 'chairside',
+      needs: [open('cement.glass ionomer luting', 2), open('mixing pad'), open('mixing spatula')],
+    }),
+    child(id('seat'), `Seat ${u.label} from lingual to buccal, press; child bites on a roll`, [0.4, 0.6, 1], {
+      ...at,
+      told: `cemented the preformed metal crown on ${u.label}`,
+      passes: ['filled crown', 'cotton roll'],
+      needs: [open('bite stick'), open('cotton roll', 2)],
+      cautions: [inhaled],
+      countsOut: [`crowns.${u.tooth}`],
+      tell: sealedIn
+        ? 'The tooth wears a silver crown. The bite is high for some days: it settles by itself within a few weeks. Nothing sticky.'
+        : 'The tooth wears a silver crown. The gum may be sore for a few days. Nothing sticky; brush along its edge.',
+      reason: reason('lingual to buccal: the bulge is on the buccal side', 'M'),
+    }),
+    child(id('excess'), 'Excess off, knotted floss through both contacts', [0.5, 1, 2], {
+      ...at,
+      fn: 'excess removal',
+      passes: ['scaler', 'knotted floss'],
+      needs: [open('scaler'), open('floss', 600)],
+      ties: [
+        {
+          from: id('seat'),
+          fromEdge: 'finish',
+          ...atLeast(c.rule('crown cement.sets')),
+          title: 'Cement sets',
+        },
+      ],
+      told: 'removed the excess cement',
+      mistakes: ['cement left under the edge: the gum stays red'],
+    }),
+  )
+}
+
 /** Size tried from the middle of the range; too big or too small is mended at the bench. */
-function metalCrown(c: Case, u: Unit, sealedIn: boolean): Block {
+function fitCrown(u: Unit, sealedIn: boolean): Block {
   const id = (act: string): string => `crown.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
   const kind = `preformed crown.${crownClass(u)}`
@@ -97,43 +140,66 @@ function metalCrown(c: Case, u: Unit, sealedIn: boolean): Block {
         },
       },
     ),
-    child(id('cement'), 'Glass ionomer to two thirds of the crown, no bubble', [0.4, 0.6, 1], {
-      ...at,
-      place: 'bench',
-      helped: false,
-      fn: 'chairside',
-      needs: [open('cement.glass ionomer luting', 2), open('mixing pad'), open('mixing spatula')],
-    }),
-    child(id('seat'), `Seat ${u.label} from lingual to buccal, press; child bites on a roll`, [0.4, 0.6, 1], {
-      ...at,
-      told: `cemented the preformed metal crown on ${u.label}`,
-      passes: ['filled crown', 'cotton roll'],
-      needs: [open('bite stick'), open('cotton roll', 2)],
-      cautions: [inhaled],
-      countsOut: [`crowns.${u.tooth}`],
-      tell: sealedIn
-        ? 'The tooth wears a silver crown. The bite is high for some days: it settles by itself within a few weeks. Nothing sticky.'
-        : 'The tooth wears a silver crown. The gum may be sore for a few days. Nothing sticky; brush along its edge.',
-      reason: reason('lingual to buccal: the bulge is on the buccal side', 'M'),
-    }),
-    child(id('excess'), 'Excess off, knotted floss through both contacts', [0.5, 1, 2], {
-      ...at,
-      fn: 'excess removal',
-      passes: ['scaler', 'knotted floss'],
-      needs: [open('scaler'), open('floss', 600)],
-      ties: [
-        {
-          from: id('seat'),
-          fromEdge: 'finish',
-          ...atLeast(c.rule('crown cement.sets')),
-          title: 'Cement sets',
-        },
-      ],
-      told: 'removed the excess cement',
-      mistakes: ['cement left under the edge: the gum stays red'],
-    }),
   )
 }
+
+const molarLines = (u: Unit): CutLine[] => [
+  {
+    act: 'occlusal',
+    title: 'Occlusal 1–2 mm, following the cusps',
+    form: 'occlusal',
+    depthMm: 1.5,
+    surface: 'occlusal',
+    share: 2,
+  },
+  ...(['mesial', 'distal'] as const).flatMap((side) =>
+    u[side].tooth
+      ? [
+          {
+            act: `slice-${side}`,
+            title: `Slice ${side}, 2–5°, no ledge, toward ${u[side].tooth}`,
+            form: 'slice' as const,
+            depthMm: 1,
+            surface: side,
+            share: 1.5,
+            mistakes: [`a ledge: the crown hangs on it and does not go down`, `neighbour ${u[side].tooth} nicked`],
+          },
+        ]
+      : [
+          {
+            act: `slice-${side}`,
+            title: `Slice ${side}, 2–5°, no ledge`,
+            form: 'slice' as const,
+            depthMm: 1,
+            surface: side,
+            share: 1,
+            mistakes: [
+              'a ledge: the crown hangs on it and does not go down',
+              ...(side === 'distal' && u.tooth[1] === '5' ? ['the six-year molar, if it is through, nicked'] : []),
+            ],
+          },
+        ],
+  ),
+  {
+    act: 'caries',
+    title: 'Decay out',
+    form: 'caries',
+    depthMm: 1,
+    surface: 'dentine',
+    share: 1.5,
+    needs: [open('slow handpiece'), open('spoon excavator')],
+  },
+  {
+    act: 'round',
+    title: 'Round off every edge; buccal and lingual 0–0.5 only if needed; feather edge',
+    form: 'finish',
+    depthMm: 0.3,
+    surface: 'edges',
+    share: 1,
+    after: 'chamfer',
+    told: `prepared ${u.label} for a preformed metal crown`,
+  },
+]
 
 /** J19. Conventional, or sealed in without cutting. */
 export const primaryMetalCrown: VisitKind = {
@@ -163,79 +229,12 @@ export const primaryMetalCrown: VisitKind = {
           reason: practice('separators may precede'),
         }),
       ),
-      only(!sealedIn, () =>
-        cutSteps(
-          c,
-          (u) => [
-            {
-              act: 'occlusal',
-              title: 'Occlusal 1–2 mm, following the cusps',
-              form: 'occlusal',
-              depthMm: 1.5,
-              surface: 'occlusal',
-              share: 2,
-            },
-            ...(['mesial', 'distal'] as const).flatMap((side) =>
-              u[side].tooth
-                ? [
-                    {
-                      act: `slice-${side}`,
-                      title: `Slice ${side}, 2–5°, no ledge, toward ${u[side].tooth}`,
-                      form: 'slice' as const,
-                      depthMm: 1,
-                      surface: side,
-                      share: 1.5,
-                      mistakes: [
-                        `a ledge: the crown hangs on it and does not go down`,
-                        `neighbour ${u[side].tooth} nicked`,
-                      ],
-                    },
-                  ]
-                : [
-                    {
-                      act: `slice-${side}`,
-                      title: `Slice ${side}, 2–5°, no ledge`,
-                      form: 'slice' as const,
-                      depthMm: 1,
-                      surface: side,
-                      share: 1,
-                      mistakes: [
-                        'a ledge: the crown hangs on it and does not go down',
-                        ...(side === 'distal' && u.tooth[1] === '5'
-                          ? ['the six-year molar, if it is through, nicked']
-                          : []),
-                      ],
-                    },
-                  ],
-            ),
-            {
-              act: 'caries',
-              title: 'Decay out',
-              form: 'caries',
-              depthMm: 1,
-              surface: 'dentine',
-              share: 1.5,
-              needs: [open('slow handpiece'), open('spoon excavator')],
-            },
-            {
-              act: 'round',
-              title: 'Round off every edge; buccal and lingual 0–0.5 only if needed; feather edge',
-              form: 'finish',
-              depthMm: 0.3,
-              surface: 'edges',
-              share: 1,
-              after: 'chamfer',
-              told: `prepared ${u.label} for a preformed metal crown`,
-            },
-          ],
-          [4, 7, 12],
-        ),
-      ),
+      only(!sealedIn, () => cutSteps(c, molarLines, [4, 7, 12])),
       only(!sealedIn && c.request.pulpTreatment, () => pulp(c)),
       only(!sealedIn && c.choices.bondingIsolation === 'dam', () =>
         sheetOff(c, { why: 'the crown is tried with the gum free' }),
       ),
-      each(c, (u) => metalCrown(c, u, sealedIn)),
+      each(c, (u) => sequence(fitCrown(u, sealedIn), cementCrown(c, u, sealedIn))),
       child(
         'crown.bite',
         sealedIn ? 'Bite is high: said to the parent, settles by itself' : 'Bite: closes as before, no tilt',
