@@ -37,11 +37,8 @@ function bisAcrylAmount(c: Case): Figure {
 /** Seconds from one lift to the next while it is rubbery. Our estimate: several lifts before it is hard. */
 const liftEveryS = 20
 
-/** Separator, mix, seat, first lift: the part that happens in the mouth while the cord dwells. */
-export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean } = {}): Block {
-  const amount = bisAcrylAmount(c)
-  const [rubbery, out] = [c.rule('bis-acryl.rubbery'), c.rule('bis-acryl.out')]
-  const mould = mouldOf(c)
+/** Separator before any resin; where the dentine was sealed with resin the dentist sees that it is on. */
+function separate(c: Case, sealed: boolean): Block {
   const sealedHold: Pick<Draft, 'hold'> = sealed
     ? {
         hold: {
@@ -57,21 +54,92 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
     c.pontics.length > 0
       ? ` The mould is cut away for ${c.pontics.map((u) => u.label).join(', ')}: is there room for what is planned there?`
       : ''
+  return step({
+    id: 'provisional.separate',
+    phase: 'provisional',
+    title: 'Separator thin on tooth, neighbours and gum; none in the mould',
+    fn: 'provisional making',
+    place: 'mouth',
+    minutes: [0.3, 0.5, 1],
+    needs: [open('separator', 0.5), open('micro brush', 2)],
+    cautions: [
+      reason('Resin-sealed dentine or a fresh resin core without separator bonds to the provisional for good', 'C'),
+    ],
+    ...sealedHold,
+    ...(pontic ? { detail: pontic.trim() } : {}),
+  })
+}
+
+/** The first lift, timed from the mix, and every lift after it. */
+function firstLift(c: Case): Block {
+  const [rubbery, out] = [c.rule('bis-acryl.rubbery'), c.rule('bis-acryl.out')]
+  return step({
+    id: 'provisional.lift',
+    phase: 'provisional',
+    title: 'Rubbery: first lift, then lift and reseat until it slides',
+    ...(c.choices.matrixLift === 'comes in the matrix'
+      ? { detail: 'It comes in the matrix, all in one; thin edges are not bent back by hand.' }
+      : {
+          detail:
+            'Spring the matrix open first, so that the provisional stays on the tooth; then a cotton roll and haemostat, rocking cheek to tongue, never a yank.',
+        }),
+    fn: 'provisional making',
+    place: 'mouth',
+    minutes: [0.5, 1, 1.5],
+    needs: c.choices.matrixLift === 'comes in the matrix' ? [] : [open('haemostat')],
+    ties: [
+      {
+        from: 'provisional.mix',
+        fromEdge: 'start',
+        toEdge: 'start',
+        ...within(out, c.rule('bis-acryl.rubbery.warns')),
+        atLeastS: rubbery.value,
+        title: 'Rubbery stage',
+        because: inWords(
+          `first lift between ${rubbery.value} and ${span(out.value)} from the mix, by product and warmth; the bead tells better than the clock`,
+          rubbery,
+          out,
+        ),
+        whenMissed: 'it may be locked: section it off, do not pull; then make another',
+        again: mouldSteps,
+      },
+    ],
+    cues: [
+      {
+        from: 'provisional.mix',
+        atS: rubbery.value,
+        say: 'Rubbery? First lift',
+        because: inWords(
+          `between ${rubbery.value} and ${span(out.value)} from the mix, by product and warmth; the bead tells better`,
+          rubbery,
+          out,
+        ),
+      },
+      {
+        from: 'provisional.mix',
+        atS: rubbery.value + liftEveryS,
+        everyS: liftEveryS,
+        times: 4,
+        say: 'Lift, and seat it again',
+        because: reason('several times, so that it does not lock into undercuts', 'C'),
+      },
+      {
+        from: 'provisional.mix',
+        atS: out.value,
+        say: 'Out now',
+        because: out.because,
+      },
+    ],
+    mistakes: ['left until hard: it locks into the undercuts'],
+  })
+}
+
+/** Separator, mix, seat, first lift: the part that happens in the mouth while the cord dwells. */
+export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean } = {}): Block {
+  const amount = bisAcrylAmount(c)
+  const mould = mouldOf(c)
   return sequence(
-    step({
-      id: 'provisional.separate',
-      phase: 'provisional',
-      title: 'Separator thin on tooth, neighbours and gum; none in the mould',
-      fn: 'provisional making',
-      place: 'mouth',
-      minutes: [0.3, 0.5, 1],
-      needs: [open('separator', 0.5), open('micro brush', 2)],
-      cautions: [
-        reason('Resin-sealed dentine or a fresh resin core without separator bonds to the provisional for good', 'C'),
-      ],
-      ...sealedHold,
-      ...(pontic ? { detail: pontic.trim() } : {}),
-    }),
+    separate(c, sealed),
     step({
       id: 'provisional.mix',
       phase: 'provisional',
@@ -102,65 +170,7 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
         },
       ],
     }),
-    step({
-      id: 'provisional.lift',
-      phase: 'provisional',
-      title: 'Rubbery: first lift, then lift and reseat until it slides',
-      ...(c.choices.matrixLift === 'comes in the matrix'
-        ? { detail: 'It comes in the matrix, all in one; thin edges are not bent back by hand.' }
-        : {
-            detail:
-              'Spring the matrix open first, so that the provisional stays on the tooth; then a cotton roll and haemostat, rocking cheek to tongue, never a yank.',
-          }),
-      fn: 'provisional making',
-      place: 'mouth',
-      minutes: [0.5, 1, 1.5],
-      needs: c.choices.matrixLift === 'comes in the matrix' ? [] : [open('haemostat')],
-      ties: [
-        {
-          from: 'provisional.mix',
-          fromEdge: 'start',
-          toEdge: 'start',
-          ...within(out, c.rule('bis-acryl.rubbery.warns')),
-          atLeastS: rubbery.value,
-          title: 'Rubbery stage',
-          because: inWords(
-            `first lift between ${rubbery.value} and ${span(out.value)} from the mix, by product and warmth; the bead tells better than the clock`,
-            rubbery,
-            out,
-          ),
-          whenMissed: 'it may be locked: section it off, do not pull; then make another',
-          again: mouldSteps,
-        },
-      ],
-      cues: [
-        {
-          from: 'provisional.mix',
-          atS: rubbery.value,
-          say: 'Rubbery? First lift',
-          because: inWords(
-            `between ${rubbery.value} and ${span(out.value)} from the mix, by product and warmth; the bead tells better`,
-            rubbery,
-            out,
-          ),
-        },
-        {
-          from: 'provisional.mix',
-          atS: rubbery.value + liftEveryS,
-          everyS: liftEveryS,
-          times: 4,
-          say: 'Lift, and seat it again',
-          because: reason('several times, so that it does not lock into undercuts', 'C'),
-        },
-        {
-          from: 'provisional.mix',
-          atS: out.value,
-          say: 'Out now',
-          because: out.because,
-        },
-      ],
-      mistakes: ['left until hard: it locks into the undercuts'],
-    }),
+    firstLift(c),
   )
 }
 

@@ -38,12 +38,10 @@ function sectionedIndex(c: Case): Block {
   )
 }
 
-/** J03: guide grooves, one half at a time, bevel, alignment grooves, contacts, torpedo, seating groove. */
-function metalLines(c: Case, u: Unit): CutLine[] {
+/** Guide grooves, one half of the occlusal surface at a time, the bevel. */
+function occlusalLines(c: Case, u: Unit): CutLine[] {
   const t = reductionTargets('full metal crown')
   const { functional, other } = sure(u.cusps)
-  const inner = innerSide(u.tooth)
-  const margin = t.margin.mostMm
   return [
     {
       act: 'groove-functional',
@@ -91,6 +89,15 @@ function metalLines(c: Case, u: Unit): CutLine[] {
       surface: `${functional} cusps`,
       share: 1,
     },
+  ]
+}
+
+/** Alignment grooves, walls half and half, contacts, torpedo, seating groove. */
+function axialLines(u: Unit): CutLine[] {
+  const t = reductionTargets('full metal crown')
+  const inner = innerSide(u.tooth)
+  const margin = t.margin.mostMm
+  return [
     {
       act: 'align-facial',
       title: 'Alignment grooves, buccal: parallel to the long axis, deep at the top, shallow at the neck',
@@ -155,7 +162,7 @@ export const crownMetal = restoring({
   work: (c) =>
     sequence(
       isolation(c),
-      cutSteps(c, (u) => metalLines(c, u)),
+      cutSteps(c, (u) => [...occlusalLines(c, u), ...axialLines(u)]),
       reductionCheck(c, {
         title: 'Check clearance, chamfer and taper',
         passes: ['both halves of the index', 'clearance tabs, thin to thick', 'probe'],
