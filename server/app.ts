@@ -26,19 +26,8 @@ import { Hub } from './live/hub'
 import { Presence } from './live/presence'
 import { healthView } from '../wire/live'
 import { Problem, sendProblem } from './problem'
-import { cupboardRoutes } from './routes/cupboard'
-import { dayRoutes } from './routes/days'
-import { drillRoutes } from './routes/drill'
-import { instrumentRoutes } from './routes/instruments'
-import { liveRoutes, personTopic } from './routes/live'
-import { lookBackRoutes } from './routes/lookback'
-import { runRoutes } from './routes/runs'
-import { sessionRoutes } from './routes/session'
-import { settingsRoutes } from './routes/settings'
-import { visitRoutes } from './routes/visits'
-import { trayRoutes } from './routes/tray'
-import { alertRoutes } from './routes/alerts'
-import { paperRoutes } from './routes/papers'
+import { rooms } from './routes'
+import { personTopic } from './routes/live'
 import { Runs } from './runs'
 
 export interface AppOptions {
@@ -92,23 +81,8 @@ function onError(app: App): void {
   })
 }
 
-/** Builds the server around an open database. */
-export async function buildApp({
-  database,
-  webFolder,
-  now = Date.now,
-  log = false,
-  shownCodes = {},
-  pace = 1,
-  checkAnswers = false,
-}: AppOptions): Promise<App> {
-  // Zod's own types in every route; what Fastify infers here beside them names the very same object.
-  // oxlint-disable-next-line typescript/no-unsafe-type-assertion
-  const app = Fastify({
-    logger: log ? { level: 'warn' } : false,
-    bodyLimit: bodyLimitBytes,
-    forceCloseConnections: true,
-  }).withTypeProvider<ZodTypeProvider>() as unknown as App
+/** The manners of every answer: headers, cookies, sockets, and the document of the doors. */
+async function manners(app: App, checkAnswers: boolean): Promise<void> {
   app.setValidatorCompiler(validatorCompiler)
   app.setSerializerCompiler(answers(checkAnswers))
   app.addHook('onRoute', problemBeside)
@@ -141,9 +115,12 @@ export async function buildApp({
     },
     transform: jsonSchemaTransform,
   })
+}
 
+/** What all rooms share, around one open database. */
+function houseOf({ database, now = Date.now, shownCodes = {}, pace = 1, checkAnswers = false }: AppOptions): House {
   const hub = new Hub(checkAnswers)
-  const house: House = {
+  return {
     database,
     hub,
     runs: new Runs(
@@ -176,41 +153,10 @@ export async function buildApp({
     pace,
     shownCodes,
   }
-  app.addHook('onRequest', async (request) => {
-    const changes = request.method !== 'GET' && request.method !== 'HEAD'
-    if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host))
-      throw new Problem('foreign-origin', 'This request came from another site.')
-  })
-  auditChanges(app, house)
-  app.addHook('preClose', () => hub.close())
-  await app.register(
-    async (api) => {
-      api.get(
-        '/health',
-        { schema: { summary: 'Whether the server answers, and its clock', response: { 200: healthView } } },
-        async () => ({
-          ok: true as const,
-          now: now(),
-          boot: house.boot,
-        }),
-      )
-      api.get('/openapi.json', { schema: { hide: true } }, async () => app.swagger())
-      await api.register(sessionRoutes(house))
-      await api.register(settingsRoutes(house))
-      await api.register(cupboardRoutes(house))
-      await api.register(dayRoutes(house))
-      await api.register(instrumentRoutes(house))
-      await api.register(visitRoutes(house))
-      await api.register(trayRoutes(house))
-      await api.register(alertRoutes(house))
-      await api.register(paperRoutes(house))
-      await api.register(lookBackRoutes(house))
-      await api.register(drillRoutes(house))
-      await api.register(runRoutes(house))
-      await api.register(liveRoutes(house))
-    },
-    { prefix: '/api' },
-  )
+}
+
+/** The built interface: its files for ever, its page for every address a browser goes to. */
+async function pages(app: App, webFolder: string | undefined): Promise<void> {
   if (webFolder && existsSync(webFolder)) {
     await app.register(fastifyStatic, {
       root: webFolder,
@@ -230,5 +176,42 @@ export async function buildApp({
     if (page && webFolder && existsSync(webFolder)) return reply.sendFile('index.html')
     return sendProblem(reply, 'not-found', `There is nothing at ${request.method} ${request.url.split('?')[0]}.`)
   })
+}
+
+/** Builds the server around an open database. */
+export async function buildApp(options: AppOptions): Promise<App> {
+  // Zod's own types in every route; what Fastify infers here beside them names the very same object.
+  // oxlint-disable-next-line typescript/no-unsafe-type-assertion
+  const app = Fastify({
+    logger: options.log ? { level: 'warn' } : false,
+    bodyLimit: bodyLimitBytes,
+    forceCloseConnections: true,
+  }).withTypeProvider<ZodTypeProvider>() as unknown as App
+  await manners(app, options.checkAnswers ?? false)
+  const house = houseOf(options)
+  app.addHook('onRequest', async (request) => {
+    const changes = request.method !== 'GET' && request.method !== 'HEAD'
+    if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host))
+      throw new Problem('foreign-origin', 'This request came from another site.')
+  })
+  auditChanges(app, house)
+  app.addHook('preClose', () => house.hub.close())
+  await app.register(
+    async (api) => {
+      api.get(
+        '/health',
+        { schema: { summary: 'Whether the server answers, and its clock', response: { 200: healthView } } },
+        async () => ({
+          ok: true as const,
+          now: house.now(),
+          boot: house.boot,
+        }),
+      )
+      api.get('/openapi.json', { schema: { hide: true } }, async () => app.swagger())
+      for (const room of rooms) await api.register(room(house))
+    },
+    { prefix: '/api' },
+  )
+  await pages(app, options.webFolder)
   return app
 }

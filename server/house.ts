@@ -25,3 +25,13 @@ export interface House {
 }
 
 export type App = FastifyInstance<Server, IncomingMessage, ServerResponse, FastifyBaseLogger, ZodTypeProvider>
+
+/** One door of the API: a route, put up in the house. */
+export type Door = (app: App, house: House) => void
+/** Doors that belong together, as a plugin. */
+export const roomOf =
+  (...doors: readonly Door[]) =>
+  (house: House) =>
+  async (app: App): Promise<void> => {
+    for (const door of doors) door(app, house)
+  }

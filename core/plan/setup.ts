@@ -37,6 +37,25 @@ function quantityOf(uses: readonly Use[], item: Item | undefined): number {
   )
 }
 
+/** What a line says of the item behind it; where none is owned, of a thing nobody has measured. */
+function ofItem(
+  item: Item | undefined,
+): Pick<SetupLine, 'family' | 'unit' | 'reusable' | 'latex' | 'lengthMm' | 'widthMm'> & Partial<SetupLine> {
+  if (!item) return { family: 'consumable', unit: 'piece', reusable: true, latex: false, lengthMm: 40, widthMm: 20 }
+  const { family, unit, reusable, latex, lengthMm, widthMm, allergens, cassette, stock } = item
+  return {
+    family,
+    unit,
+    reusable,
+    latex,
+    ...(allergens.length > 0 ? { allergens } : {}),
+    ...(cassette ? { cassette } : {}),
+    ...(reusable && stock === 1 && large.has(family) ? { only: true as const } : {}),
+    lengthMm,
+    widthMm,
+  }
+}
+
 /** The line of everything that asks for one thing. It lies as open as the readiest of its uses; what stands by is not added to what is surely used. */
 function lineOf(id: string, match: Match, first: Use, uses: readonly Use[]): SetupLine {
   const { item } = match
@@ -51,22 +70,14 @@ function lineOf(id: string, match: Match, first: Use, uses: readonly Use[]): Set
   return {
     id,
     name: item?.name ?? first.need.words ?? first.need.what.replaceAll('.', ', '),
-    family: item?.family ?? 'consumable',
+    ...ofItem(item),
     readiness,
     ...(readiness !== 'open' && when !== undefined ? { when } : {}),
     // Nobody lays out a part of a piece.
     quantity: item?.unit === 'piece' ? Math.ceil(quantity) : quantity,
-    unit: item?.unit ?? 'piece',
     ...(piecesMm.length > 0 ? { piecesMm } : {}),
     phase: first.step.phase,
     steps: [...new Set(uses.map((u) => u.step.id))],
-    reusable: item?.reusable ?? true,
-    latex: item?.latex ?? false,
-    ...(item && item.allergens.length > 0 ? { allergens: item.allergens } : {}),
-    ...(item?.cassette ? { cassette: item.cassette } : {}),
-    ...(item?.reusable && item.stock === 1 && large.has(item.family) ? { only: true as const } : {}),
-    lengthMm: item?.lengthMm ?? 40,
-    widthMm: item?.widthMm ?? 20,
     ...(match.because ? { because: match.because } : {}),
     alternatives: match.alternatives,
     ...(match.lack ? { lack: match.lack } : {}),

@@ -1,6 +1,6 @@
 /** The patient’s alerts: changed at any time. */
+import { roomOf, type Door } from '../house'
 import { alertsView } from '../../wire/visit'
-import type { App, House } from '../house'
 import { eq } from 'drizzle-orm'
 import * as z from 'zod'
 import { alert } from '../../core/model/request'
@@ -9,62 +9,62 @@ import * as t from '../db/schema'
 import { loadLastEvent, loadVisit } from '../db/store'
 import { signedIn } from './session'
 
-import { tellOf, visitParams } from './visit'
+import { visitParams } from './visit'
+import { tellOf } from './tell'
 
-export const alertRoutes =
-  (house: House) =>
-  async (app: App): Promise<void> => {
-    const { db } = house.database
-
-    app.put(
-      '/visits/:visitId/alerts',
-      {
-        schema: {
-          response: { 200: alertsView },
-          summary: 'Set the patient’s alerts; a tray that is signed and not begun is re-opened by it',
-          params: visitParams,
-          body: z.strictObject({ alerts: z.array(alert).max(20) }),
-        },
+const setAlerts: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/visits/:visitId/alerts',
+    {
+      schema: {
+        response: { 200: alertsView },
+        summary: 'Set the patient’s alerts; a tray that is signed and not begun is re-opened by it',
+        params: visitParams,
+        body: z.strictObject({ alerts: z.array(alert).max(20) }),
       },
-      async (request) => {
-        const person = await signedIn(house, request)
-        const { alerts } = request.body
-        const file = await loadVisit(db, request.params.visitId)
-        const added = alerts.filter((a) => !file.request.alerts.includes(a))
-        const removed = file.request.alerts.filter((a) => !alerts.includes(a))
-        const why = [...added.map((a) => `alert entered: ${a}`), ...removed.map((a) => `alert taken back: ${a}`)].join(
-          '; ',
-        )
-        const reopened: string[] = []
-        await db.transaction(async (tx) => {
-          await tx.update(t.patients).set({ alerts }).where(eq(t.patients.id, file.patient.id))
-          // Every signed visit of the patient that has not begun: its tray was laid for other alerts.
-          const signed = await tx
-            .select({ visit: t.visits, plan: t.plans.plan })
-            .from(t.visits)
-            .innerJoin(t.cases, eq(t.visits.caseId, t.cases.id))
-            .innerJoin(t.plans, eq(t.plans.visitId, t.visits.id))
-            .where(eq(t.cases.patientId, file.patient.id))
-            .for('update', { of: t.visits })
-          for (const { visit, plan } of signed) {
-            if (why === '' || (await loadLastEvent(tx, visit.id))) continue
-            await tx.delete(t.plans).where(eq(t.plans.visitId, visit.id))
-            await releaseCassettes(tx, visit.id)
-            await tx
-              .update(t.visits)
-              .set({ reopened: { plan, at: house.now(), by: person.id, why } })
-              .where(eq(t.visits.id, visit.id))
-            reopened.push(visit.id)
-          }
-        })
-        for (const id of reopened) house.runs.forget(id)
-        const everywhere = await db
-          .select({ id: t.visits.id })
+    },
+    async (request) => {
+      const person = await signedIn(house, request)
+      const { alerts } = request.body
+      const file = await loadVisit(db, request.params.visitId)
+      const added = alerts.filter((a) => !file.request.alerts.includes(a))
+      const removed = file.request.alerts.filter((a) => !alerts.includes(a))
+      const why = [...added.map((a) => `alert entered: ${a}`), ...removed.map((a) => `alert taken back: ${a}`)].join(
+        '; ',
+      )
+      const reopened: string[] = []
+      await db.transaction(async (tx) => {
+        await tx.update(t.patients).set({ alerts }).where(eq(t.patients.id, file.patient.id))
+        // Every signed visit of the patient that has not begun: its tray was laid for other alerts.
+        const signed = await tx
+          .select({ visit: t.visits, plan: t.plans.plan })
           .from(t.visits)
           .innerJoin(t.cases, eq(t.visits.caseId, t.cases.id))
+          .innerJoin(t.plans, eq(t.plans.visitId, t.visits.id))
           .where(eq(t.cases.patientId, file.patient.id))
-        for (const { id } of everywhere) tellOf(house, id)
-        return { alerts, reopened }
-      },
-    )
-  }
+          .for('update', { of: t.visits })
+        for (const { visit, plan } of signed) {
+          if (why === '' || (await loadLastEvent(tx, visit.id))) continue
+          await tx.delete(t.plans).where(eq(t.plans.visitId, visit.id))
+          await releaseCassettes(tx, visit.id)
+          await tx
+            .update(t.visits)
+            .set({ reopened: { plan, at: house.now(), by: person.id, why } })
+            .where(eq(t.visits.id, visit.id))
+          reopened.push(visit.id)
+        }
+      })
+      for (const id of reopened) house.runs.forget(id)
+      const everywhere = await db
+        .select({ id: t.visits.id })
+        .from(t.visits)
+        .innerJoin(t.cases, eq(t.visits.caseId, t.cases.id))
+        .where(eq(t.cases.patientId, file.patient.id))
+      for (const { id } of everywhere) tellOf(house, id)
+      return { alerts, reopened }
+    },
+  )
+}
+
+export const alertRoutes = roomOf(setAlerts)

@@ -1,3 +1,4 @@
+import { roomOf, type Door } from '../house'
 import { sure } from '../../core/sure'
 import { recordView } from '../../wire/visit'
 import { commandView, eventsView, neededView } from '../../wire/run'
@@ -10,7 +11,6 @@ import { command } from '../../core/run/events'
 import { wantedOf } from '../../core/run/wanted'
 import { longestWaitS } from '../../core/run/queue'
 import type { Who } from '../../core/run/decide'
-import type { App, House } from '../house'
 import * as t from '../db/schema'
 import { loadEvents, loadFrozenPlan, loadPractice, loadVisit } from '../db/store'
 import { Problem } from '../problem'
@@ -28,109 +28,115 @@ const envelope = z.strictObject({
   signer: z.strictObject({ personId: id(80), code: codeField }).optional(),
 })
 
-export const runRoutes =
-  (house: House) =>
-  async (app: App): Promise<void> => {
-    const { db } = house.database
+const showNeeded: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/needed',
+    {
+      schema: {
+        response: { 200: neededView },
+        summary: 'What waits for the person signed in, over all visits that run: words not seen, signatures asked for',
+      },
+    },
+    async (request) => {
+      const person = await signedIn(house, request)
+      const [practice] = await db
+        .select({ zone: t.practices.zone, chairs: t.practices.chairs })
+        .from(t.practices)
+        .limit(1)
+      const today = plainDate(house.now(), sure(practice).zone)
+      const rows = await db
+        .select({ id: t.visits.id, chairId: t.visits.chairId, patient: t.patients.name })
+        .from(t.visits)
+        .innerJoin(t.plans, eq(t.plans.visitId, t.visits.id))
+        .innerJoin(t.cases, eq(t.visits.caseId, t.cases.id))
+        .innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
+        .where(eq(t.visits.day, today))
+      const wanted = await Promise.all(
+        rows.map(async (row) => {
+          const { plan, state } = await house.runs.state(row.id)
+          return wantedOf(plan, state, person.id).map((w) => ({
+            visitId: row.id,
+            chair: sure(practice).chairs.find((c) => c.id === row.chairId)?.name ?? row.chairId,
+            patient: row.patient,
+            ...w,
+          }))
+        }),
+      )
+      return { wanted: wanted.flat().toSorted((a, b) => a.since - b.since) }
+    },
+  )
+}
 
-    app.get(
-      '/needed',
-      {
-        schema: {
-          response: { 200: neededView },
-          summary:
-            'What waits for the person signed in, over all visits that run: words not seen, signatures asked for',
-        },
+const showEvents: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/visits/:visitId/events',
+    {
+      schema: {
+        response: { 200: eventsView },
+        summary: 'The run’s events after a sequence number',
+        params: visitParams,
+        querystring: z.object({ after: wholeFrom().default(0) }),
       },
-      async (request) => {
-        const person = await signedIn(house, request)
-        const [practice] = await db
-          .select({ zone: t.practices.zone, chairs: t.practices.chairs })
-          .from(t.practices)
-          .limit(1)
-        const today = plainDate(house.now(), sure(practice).zone)
-        const rows = await db
-          .select({ id: t.visits.id, chairId: t.visits.chairId, patient: t.patients.name })
-          .from(t.visits)
-          .innerJoin(t.plans, eq(t.plans.visitId, t.visits.id))
-          .innerJoin(t.cases, eq(t.visits.caseId, t.cases.id))
-          .innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
-          .where(eq(t.visits.day, today))
-        const wanted = await Promise.all(
-          rows.map(async (row) => {
-            const { plan, state } = await house.runs.state(row.id)
-            return wantedOf(plan, state, person.id).map((w) => ({
-              visitId: row.id,
-              chair: sure(practice).chairs.find((c) => c.id === row.chairId)?.name ?? row.chairId,
-              patient: row.patient,
-              ...w,
-            }))
-          }),
-        )
-        return { wanted: wanted.flat().toSorted((a, b) => a.since - b.since) }
-      },
-    )
+    },
+    async (request) => {
+      await signedIn(house, request)
+      await loadVisit(db, request.params.visitId)
+      return { events: await loadEvents(db, request.params.visitId, request.query.after), now: house.now() }
+    },
+  )
+}
 
-    app.get(
-      '/visits/:visitId/events',
-      {
-        schema: {
-          response: { 200: eventsView },
-          summary: 'The run’s events after a sequence number',
-          params: visitParams,
-          querystring: z.object({ after: wholeFrom().default(0) }),
-        },
+const takeCommand: Door = (app, house) => {
+  app.post(
+    '/visits/:visitId/commands',
+    {
+      schema: {
+        response: { 200: commandView },
+        summary: 'Ask for something in a run; answered once it is stored',
+        params: visitParams,
+        body: envelope,
       },
-      async (request) => {
-        await signedIn(house, request)
-        await loadVisit(db, request.params.visitId)
-        return { events: await loadEvents(db, request.params.visitId, request.query.after), now: house.now() }
-      },
-    )
+    },
+    async (request) => {
+      const person = await signedIn(house, request)
+      const { signer, ...rest } = request.body
+      const who: Who = signer
+        ? await byCode(house, signer.personId, signer.code)
+        : { personId: person.id, roles: person.roles, codeShown: false }
+      return house.runs.command(request.params.visitId, rest, who)
+    },
+  )
+}
 
-    app.post(
-      '/visits/:visitId/commands',
-      {
-        schema: {
-          response: { 200: commandView },
-          summary: 'Ask for something in a run; answered once it is stored',
-          params: visitParams,
-          body: envelope,
-        },
+const showRecord: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/visits/:visitId/record',
+    {
+      schema: {
+        response: { 200: recordView },
+        summary: 'The chart note: as kept at closing, or as it reads now',
+        params: visitParams,
       },
-      async (request) => {
-        const person = await signedIn(house, request)
-        const { signer, ...rest } = request.body
-        const who: Who = signer
-          ? await byCode(house, signer.personId, signer.code)
-          : { personId: person.id, roles: person.roles, codeShown: false }
-        return house.runs.command(request.params.visitId, rest, who)
-      },
-    )
+    },
+    async (request) => {
+      await signedIn(house, request)
+      const { visitId } = request.params
+      const file = await loadVisit(db, visitId)
+      const [kept] = await db.select().from(t.records).where(eq(t.records.visitId, visitId))
+      if (kept) return { note: kept.note, closedAt: kept.closedAt }
+      const frozen = await loadFrozenPlan(db, visitId)
+      if (!frozen)
+        throw new Problem('not-signed', 'The tray of this visit is not signed yet; there is nothing to record.')
+      const practice = await loadPractice(db)
+      return {
+        note: composeNote(frozen.plan, await loadEvents(db, visitId), { name: file.patient.name }, practice.zone),
+        closedAt: null,
+      }
+    },
+  )
+}
 
-    app.get(
-      '/visits/:visitId/record',
-      {
-        schema: {
-          response: { 200: recordView },
-          summary: 'The chart note: as kept at closing, or as it reads now',
-          params: visitParams,
-        },
-      },
-      async (request) => {
-        await signedIn(house, request)
-        const { visitId } = request.params
-        const file = await loadVisit(db, visitId)
-        const [kept] = await db.select().from(t.records).where(eq(t.records.visitId, visitId))
-        if (kept) return { note: kept.note, closedAt: kept.closedAt }
-        const frozen = await loadFrozenPlan(db, visitId)
-        if (!frozen)
-          throw new Problem('not-signed', 'The tray of this visit is not signed yet; there is nothing to record.')
-        const practice = await loadPractice(db)
-        return {
-          note: composeNote(frozen.plan, await loadEvents(db, visitId), { name: file.patient.name }, practice.zone),
-          closedAt: null,
-        }
-      },
-    )
-  }
+export const runRoutes = roomOf(showNeeded, showEvents, takeCommand, showRecord)

@@ -1,3 +1,4 @@
+import { roomOf, type Door } from '../house'
 import { practiceView } from '../../wire/settings'
 import { personView, signInView } from '../../wire/people'
 import { eq } from 'drizzle-orm'
@@ -5,7 +6,7 @@ import type { FastifyRequest } from 'fastify'
 import { id, text } from '../../core/bounded'
 import * as z from 'zod'
 import type { Who } from '../../core/run/decide'
-import type { App, House } from '../house'
+import type { House } from '../house'
 import { codeMatches, newToken, tokenId } from '../codes'
 import { note } from '../db/audit'
 import * as t from '../db/schema'
@@ -94,85 +95,95 @@ export async function byCode(house: House, personId: string, code: string): Prom
 
 export const codeField = text(64, 4, 'a code has at least four digits')
 
-export const sessionRoutes =
-  (house: House) =>
-  async (app: App): Promise<void> => {
-    const { db } = house.database
+const showPeople: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/people',
+    { schema: { response: { 200: z.array(signInView) }, summary: 'Who works here, for signing in' } },
+    async () => {
+      const people = await db
+        .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
+        .from(t.people)
+        .orderBy(t.people.name)
+      return people.map((p) => (house.shownCodes[p.id] ? { ...p, shownCode: house.shownCodes[p.id] } : p))
+    },
+  )
+}
 
-    app.get(
-      '/people',
-      { schema: { response: { 200: z.array(signInView) }, summary: 'Who works here, for signing in' } },
-      async () => {
-        const people = await db
-          .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
-          .from(t.people)
-          .orderBy(t.people.name)
-        return people.map((p) => (house.shownCodes[p.id] ? { ...p, shownCode: house.shownCodes[p.id] } : p))
-      },
-    )
+const whoIsSignedIn: Door = (app, house) => {
+  app.get(
+    '/session',
+    { schema: { response: { 200: personView }, summary: 'Who is signed in on this device' } },
+    async (request) => signedIn(house, request),
+  )
+}
 
-    app.get(
-      '/session',
-      { schema: { response: { 200: personView }, summary: 'Who is signed in on this device' } },
-      async (request) => signedIn(house, request),
-    )
+const signIn: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/session',
+    {
+      schema: {
+        response: { 200: personView },
+        summary: 'Sign in with a personal code',
+        body: z.strictObject({ personId: id(80), code: codeField }),
+      },
+    },
+    async (request, reply) => {
+      const who = await byCode(house, request.body.personId, request.body.code)
+      // Whoever was signed in on this device before is not any more.
+      const before = request.cookies[cookieName]
+      if (before) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(before)))
+      const token = newToken()
+      const now = house.now()
+      await db
+        .insert(t.sessions)
+        .values({ id: tokenId(token), personId: who.personId, startedAt: now, endsAt: now + sessionMs })
+      const [person] = await db
+        .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
+        .from(t.people)
+        .where(eq(t.people.id, who.personId))
+      return reply
+        .setCookie(cookieName, token, {
+          path: '/',
+          httpOnly: true,
+          sameSite: 'strict',
+          secure: request.protocol === 'https',
+          maxAge: sessionMs / 1000,
+        })
+        .send(person)
+    },
+  )
+}
 
-    app.post(
-      '/session',
-      {
-        schema: {
-          response: { 200: personView },
-          summary: 'Sign in with a personal code',
-          body: z.strictObject({ personId: id(80), code: codeField }),
-        },
-      },
-      async (request, reply) => {
-        const who = await byCode(house, request.body.personId, request.body.code)
-        // Whoever was signed in on this device before is not any more.
-        const before = request.cookies[cookieName]
-        if (before) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(before)))
-        const token = newToken()
-        const now = house.now()
-        await db
-          .insert(t.sessions)
-          .values({ id: tokenId(token), personId: who.personId, startedAt: now, endsAt: now + sessionMs })
-        const [person] = await db
-          .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
-          .from(t.people)
-          .where(eq(t.people.id, who.personId))
-        return reply
-          .setCookie(cookieName, token, {
-            path: '/',
-            httpOnly: true,
-            sameSite: 'strict',
-            secure: request.protocol === 'https',
-            maxAge: sessionMs / 1000,
-          })
-          .send(person)
-      },
-    )
+const signOut: Door = (app, house) => {
+  const { db } = house.database
+  app.delete(
+    '/session',
+    { schema: { response: { 204: z.null() }, summary: 'Sign out on this device' } },
+    async (request, reply) => {
+      const token = request.cookies[cookieName]
+      if (token) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(token)))
+      return reply.clearCookie(cookieName, { path: '/' }).status(204).send(null)
+    },
+  )
+}
 
-    app.delete(
-      '/session',
-      { schema: { response: { 204: z.null() }, summary: 'Sign out on this device' } },
-      async (request, reply) => {
-        const token = request.cookies[cookieName]
-        if (token) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(token)))
-        return reply.clearCookie(cookieName, { path: '/' }).status(204).send(null)
+const showPractice: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/practice',
+    {
+      schema: {
+        response: { 200: practiceView },
+        summary: 'The practice: people, chairs, items, burs, lots, cards, functions',
       },
-    )
+    },
+    async (request) => {
+      await signedIn(house, request)
+      return loadPractice(db)
+    },
+  )
+}
 
-    app.get(
-      '/practice',
-      {
-        schema: {
-          response: { 200: practiceView },
-          summary: 'The practice: people, chairs, items, burs, lots, cards, functions',
-        },
-      },
-      async (request) => {
-        await signedIn(house, request)
-        return loadPractice(db)
-      },
-    )
-  }
+export const sessionRoutes = roomOf(showPeople, whoIsSignedIn, signIn, signOut, showPractice)

@@ -1,4 +1,5 @@
 /** The tray of a visit: checked off, exchanged, signed, taken back. */
+import { roomOf, type Door } from '../house'
 import { done } from '../../wire/noun'
 import { marksView, signedView, swapsView } from '../../wire/visit'
 import { toStore } from '../../core/model/upgrade'
@@ -10,157 +11,163 @@ import * as z from 'zod'
 import { compile } from '../../core/plan/compile'
 import { type VisitRequest } from '../../core/model/request'
 import { checkable, trayReadiness } from '../../core/plan/ready'
-import type { App, House } from '../house'
 import { assignCassettes, releaseCassettes } from '../db/instruments'
 import * as t from '../db/schema'
 import { loadLastEvent, loadMarks, loadVisit } from '../db/store'
 import { signedIn } from './session'
 
-import { alreadySigned, tellOf, unsignedVisit, visitParams } from './visit'
+import { alreadySigned, unsignedVisit, visitParams } from './visit'
+import { tellOf } from './tell'
 
 /** Enough for the eighth of ten to stand to a minute, and no wait at the tray. */
 const forecastDraws = 2_000
 
-export const trayRoutes =
-  (house: House) =>
-  async (app: App): Promise<void> => {
-    const { db } = house.database
+const markTray: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/visits/:visitId/tray',
+    {
+      schema: {
+        response: { 200: marksView },
+        summary: 'Check places of the tray off, or take it back',
+        params: visitParams,
+        body: z.strictObject({ lineIds: z.array(id()).min(1).max(200), done: z.boolean() }),
+      },
+    },
+    async (request) => {
+      const person = await signedIn(house, request)
+      const { visitId } = request.params
+      const { lineIds, done } = request.body
+      const { file, practice } = await unsignedVisit(db, visitId)
+      const known = new Set(checkable(compile(file.request, practice)).map((l) => l.id))
+      const stranger = lineIds.find((id) => !known.has(id))
+      if (stranger !== undefined) throw new Problem('not-found', `There is no place "${stranger}" on this tray.`)
+      if (done)
+        await db
+          .insert(t.trayMarks)
+          .values(lineIds.map((lineId) => ({ visitId, lineId, by: person.id, at: house.now() })))
+          .onConflictDoNothing()
+      else
+        await db.delete(t.trayMarks).where(and(eq(t.trayMarks.visitId, visitId), inArray(t.trayMarks.lineId, lineIds)))
+      const marks = await loadMarks(db, visitId)
+      house.hub.send(visitId, { event: 'tray', data: { visitId, marks } })
+      house.hub.send('day', { event: 'day', data: { visitId } })
+      return { marks }
+    },
+  )
+}
 
-    app.put(
-      '/visits/:visitId/tray',
-      {
-        schema: {
-          response: { 200: marksView },
-          summary: 'Check places of the tray off, or take it back',
-          params: visitParams,
-          body: z.strictObject({ lineIds: z.array(id()).min(1).max(200), done: z.boolean() }),
-        },
+const swapItem: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/visits/:visitId/swaps',
+    {
+      schema: {
+        response: { 200: swapsView },
+        summary: 'Lay out another item instead of the one planned',
+        params: visitParams,
+        body: z.strictObject({ from: id(), to: id().nullable() }),
       },
-      async (request) => {
-        const person = await signedIn(house, request)
-        const { visitId } = request.params
-        const { lineIds, done } = request.body
-        const { file, practice } = await unsignedVisit(db, visitId)
-        const known = new Set(checkable(compile(file.request, practice)).map((l) => l.id))
-        const stranger = lineIds.find((id) => !known.has(id))
-        if (stranger !== undefined) throw new Problem('not-found', `There is no place "${stranger}" on this tray.`)
-        if (done)
-          await db
-            .insert(t.trayMarks)
-            .values(lineIds.map((lineId) => ({ visitId, lineId, by: person.id, at: house.now() })))
-            .onConflictDoNothing()
-        else
-          await db
-            .delete(t.trayMarks)
-            .where(and(eq(t.trayMarks.visitId, visitId), inArray(t.trayMarks.lineId, lineIds)))
-        const marks = await loadMarks(db, visitId)
-        house.hub.send(visitId, { event: 'tray', data: { visitId, marks } })
-        house.hub.send('day', { event: 'day', data: { visitId } })
-        return { marks }
-      },
-    )
+    },
+    async (request) => {
+      await signedIn(house, request)
+      const { visitId } = request.params
+      const { file } = await unsignedVisit(db, visitId)
+      const swaps: VisitRequest['swaps'] = { ...file.request.swaps }
+      if (request.body.to === null) delete swaps[request.body.from]
+      else swaps[request.body.from] = request.body.to
+      await db.update(t.visits).set({ swaps }).where(eq(t.visits.id, visitId))
+      tellOf(house, visitId)
+      return { swaps }
+    },
+  )
+}
 
-    app.put(
-      '/visits/:visitId/swaps',
-      {
-        schema: {
-          response: { 200: swapsView },
-          summary: 'Lay out another item instead of the one planned',
-          params: visitParams,
-          body: z.strictObject({ from: id(), to: id().nullable() }),
-        },
+const signTray: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/visits/:visitId/tray/sign',
+    {
+      schema: {
+        response: { 200: signedView },
+        summary: 'Sign the tray: the plan is frozen',
+        params: visitParams,
+        body: z.strictObject({ acknowledged: z.array(id(400)).max(200) }),
       },
-      async (request) => {
-        await signedIn(house, request)
-        const { visitId } = request.params
-        const { file } = await unsignedVisit(db, visitId)
-        const swaps: VisitRequest['swaps'] = { ...file.request.swaps }
-        if (request.body.to === null) delete swaps[request.body.from]
-        else swaps[request.body.from] = request.body.to
-        await db.update(t.visits).set({ swaps }).where(eq(t.visits.id, visitId))
-        tellOf(house, visitId)
-        return { swaps }
-      },
-    )
-
-    app.post(
-      '/visits/:visitId/tray/sign',
-      {
-        schema: {
-          response: { 200: signedView },
-          summary: 'Sign the tray: the plan is frozen',
-          params: visitParams,
-          body: z.strictObject({ acknowledged: z.array(id(400)).max(200) }),
-        },
-      },
-      async (request) => {
-        const person = await signedIn(house, request)
-        const { visitId } = request.params
-        const { file, practice } = await unsignedVisit(db, visitId)
-        const plan = compile(file.request, practice)
-        const readiness = trayReadiness(
-          plan,
-          new Set((await loadMarks(db, visitId)).map((m) => m.lineId)),
-          new Set(request.body.acknowledged),
-        )
-        if (!readiness.ready) {
-          const unread = readiness.toAcknowledge
-            .filter((a) => !request.body.acknowledged.includes(a.id))
-            .map((a) => a.text)
-          throw new Problem('not-ready', 'The tray cannot be signed yet.', {
-            missing: readiness.missing.map((l) => l.name),
-            unread,
-            blocked: readiness.blocked,
+    },
+    async (request) => {
+      const person = await signedIn(house, request)
+      const { visitId } = request.params
+      const { file, practice } = await unsignedVisit(db, visitId)
+      const plan = compile(file.request, practice)
+      const readiness = trayReadiness(
+        plan,
+        new Set((await loadMarks(db, visitId)).map((m) => m.lineId)),
+        new Set(request.body.acknowledged),
+      )
+      if (!readiness.ready) {
+        const unread = readiness.toAcknowledge
+          .filter((a) => !request.body.acknowledged.includes(a.id))
+          .map((a) => a.text)
+        throw new Problem('not-ready', 'The tray cannot be signed yet.', {
+          missing: readiness.missing.map((l) => l.name),
+          unread,
+          blocked: readiness.blocked,
+        })
+      }
+      const signedAt = house.now()
+      await db.transaction(async (tx) => {
+        const rows = await tx
+          .insert(t.plans)
+          .values({
+            visitId,
+            plan: toStore(plan),
+            signedBy: person.id,
+            signedAt,
+            acknowledged: request.body.acknowledged,
           })
-        }
-        const signedAt = house.now()
-        await db.transaction(async (tx) => {
-          const rows = await tx
-            .insert(t.plans)
-            .values({
-              visitId,
-              plan: toStore(plan),
-              signedBy: person.id,
-              signedAt,
-              acknowledged: request.body.acknowledged,
-            })
-            .onConflictDoNothing()
-            .returning({ visitId: t.plans.visitId })
-          if (rows.length === 0) throw alreadySigned()
-          await assignCassettes(tx, visitId, plan, practice.instruments, signedAt)
-          // What is forecast now is held against what comes.
-          const { likelyS, eightInTenS } = forecast(plan, forecastDraws)
-          await tx.update(t.visits).set({ forecast: { likelyS, eightInTenS } }).where(eq(t.visits.id, visitId))
-        })
-        if (file.visit.reopened) await db.update(t.visits).set({ reopened: null }).where(eq(t.visits.id, visitId))
-        tellOf(house, visitId)
-        return { signedBy: person.id, signedAt }
-      },
-    )
+          .onConflictDoNothing()
+          .returning({ visitId: t.plans.visitId })
+        if (rows.length === 0) throw alreadySigned()
+        await assignCassettes(tx, visitId, plan, practice.instruments, signedAt)
+        // What is forecast now is held against what comes.
+        const { likelyS, eightInTenS } = forecast(plan, forecastDraws)
+        await tx.update(t.visits).set({ forecast: { likelyS, eightInTenS } }).where(eq(t.visits.id, visitId))
+      })
+      if (file.visit.reopened) await db.update(t.visits).set({ reopened: null }).where(eq(t.visits.id, visitId))
+      tellOf(house, visitId)
+      return { signedBy: person.id, signedAt }
+    },
+  )
+}
 
-    app.post(
-      '/visits/:visitId/tray/reopen',
-      {
-        schema: {
-          response: { 200: done },
-          summary: 'Take the signature back, before the visit has begun',
-          params: visitParams,
-        },
+const reopenTray: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/visits/:visitId/tray/reopen',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Take the signature back, before the visit has begun',
+        params: visitParams,
       },
-      async (request) => {
-        await signedIn(house, request)
-        const { visitId } = request.params
-        await loadVisit(db, visitId)
-        await db.transaction(async (tx) => {
-          // Whoever begins the visit at this moment waits for this row.
-          await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
-          if (await loadLastEvent(tx, visitId)) throw new Problem('begun', 'The visit has begun; its plan stands.')
-          await tx.delete(t.plans).where(eq(t.plans.visitId, visitId))
-          await releaseCassettes(tx, visitId)
-        })
-        house.runs.forget(visitId)
-        tellOf(house, visitId)
-        return { ok: true as const }
-      },
-    )
-  }
+    },
+    async (request) => {
+      await signedIn(house, request)
+      const { visitId } = request.params
+      await loadVisit(db, visitId)
+      await db.transaction(async (tx) => {
+        // Whoever begins the visit at this moment waits for this row.
+        await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
+        if (await loadLastEvent(tx, visitId)) throw new Problem('begun', 'The visit has begun; its plan stands.')
+        await tx.delete(t.plans).where(eq(t.plans.visitId, visitId))
+        await releaseCassettes(tx, visitId)
+      })
+      house.runs.forget(visitId)
+      tellOf(house, visitId)
+      return { ok: true as const }
+    },
+  )
+}
+
+export const trayRoutes = roomOf(markTray, swapItem, signTray, reopenTray)

@@ -1,7 +1,6 @@
-/** What the routes of a visit share: its stage, its head, and telling every screen that it changed. */
+/** What the routes of a visit share: its stage, and its head. */
 import { id } from '../../core/bounded'
 import * as z from 'zod'
-import type { House } from '../house'
 import type { Db } from '../db/open'
 import { loadFrozenPlan, loadLastEvent, openVisit, type VisitFile } from '../db/store'
 import type { Practice } from '../../core/practice/practice'
@@ -30,12 +29,6 @@ export function head(file: VisitFile) {
     patient: { id: patient.id, name: patient.name },
     request: file.request,
   }
-}
-
-/** Tells the screens of a visit, and those of the day, that it changed. */
-export function tellOf(house: House, visitId: string): void {
-  house.hub.send(visitId, { event: 'visit', data: { visitId } })
-  house.hub.send('day', { event: 'day', data: { visitId } })
 }
 
 /** A visit whose tray is not signed, with the practice it is compiled for. @throws Problem 404, 409 `signed` */

@@ -1,4 +1,5 @@
 /** A visit: read, put into the day, and what will be done in it. */
+import { roomOf, type Door } from '../house'
 import { keysOf, sure } from '../../core/sure'
 import { made } from '../../wire/noun'
 import { versionView, visitView } from '../../wire/visit'
@@ -16,13 +17,13 @@ import { alert, alsoWork, kindId, restoration, storedRequest, visitRequest, work
 import { throatPackIn } from '../../core/run/state'
 import { wallTime } from '../../core/clock'
 import { kindFacts } from '../../core/kinds'
-import type { App, House } from '../house'
 import { laidUpFor } from '../db/instruments'
 import { loadChain, loadFrozenPlan, loadMarks, loadPractice, openVisit } from '../db/store'
 import { Problem } from '../problem'
 import { signedIn } from './session'
 
-import { head, stageOf, tellOf, unsignedVisit, visitParams } from './visit'
+import { head, stageOf, unsignedVisit, visitParams } from './visit'
+import { tellOf } from './tell'
 
 /** What a person may change of a visit before its tray is signed. */
 /** Of the visit alone; the rest, but for alerts and the visit's choices, is of the whole case. */
@@ -68,149 +69,154 @@ async function refuseForOthers(q: Db, caseId: string, visitId: string, practice:
   }
 }
 
-export const visitRoutes =
-  (house: House) =>
-  async (app: App): Promise<void> => {
-    const { db } = house.database
-
-    app.get(
-      '/visits/:visitId',
-      {
-        schema: {
-          response: { 200: visitView },
-          summary: 'A visit: request, tray, and the frozen plan once signed',
-          params: visitParams,
-        },
+const showVisit: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/visits/:visitId',
+    {
+      schema: {
+        response: { 200: visitView },
+        summary: 'A visit: request, tray, and the frozen plan once signed',
+        params: visitParams,
       },
-      async (request) => {
-        await signedIn(house, request)
-        const { visitId } = request.params
-        const { file, practice } = await openVisit(db, visitId)
-        const frozen = await loadFrozenPlan(db, visitId)
-        const chain = await loadChain(db, file.case.id)
-        return {
-          ...head(file),
-          version: file.case.version,
-          caseId: file.case.id,
-          team: file.visit.team,
-          stage: await stageOf(db, visitId),
-          frozen: frozen ? { plan: frozen.plan, signedBy: frozen.signedBy, signedAt: frozen.signedAt } : null,
-          reopened: file.visit.reopened && { ...file.visit.reopened, plan: planUpToDate(file.visit.reopened.plan) },
-          chain: await Promise.all(
-            chain.map(async (f) => ({
-              id: f.visit.id,
-              day: f.visit.day,
-              startsAt: f.visit.startsAt,
-              kind: f.request.kind,
-              stage: await stageOf(db, f.visit.id),
-            })),
-          ),
-          marks: await loadMarks(db, visitId),
-          throatPackIn: frozen !== null && throatPackIn((await house.runs.state(visitId)).state.core),
-          cassettes: await laidUpFor(db, visitId, practice.instruments),
+    },
+    async (request) => {
+      await signedIn(house, request)
+      const { visitId } = request.params
+      const { file, practice } = await openVisit(db, visitId)
+      const frozen = await loadFrozenPlan(db, visitId)
+      const chain = await loadChain(db, file.case.id)
+      return {
+        ...head(file),
+        version: file.case.version,
+        caseId: file.case.id,
+        team: file.visit.team,
+        stage: await stageOf(db, visitId),
+        frozen: frozen ? { plan: frozen.plan, signedBy: frozen.signedBy, signedAt: frozen.signedAt } : null,
+        reopened: file.visit.reopened && { ...file.visit.reopened, plan: planUpToDate(file.visit.reopened.plan) },
+        chain: await Promise.all(
+          chain.map(async (f) => ({
+            id: f.visit.id,
+            day: f.visit.day,
+            startsAt: f.visit.startsAt,
+            kind: f.request.kind,
+            stage: await stageOf(db, f.visit.id),
+          })),
+        ),
+        marks: await loadMarks(db, visitId),
+        throatPackIn: frozen !== null && throatPackIn((await house.runs.state(visitId)).state.core),
+        cassettes: await laidUpFor(db, visitId, practice.instruments),
+      }
+    },
+  )
+}
+
+const addVisit: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/visits',
+    { schema: { response: { 201: made }, summary: 'Put a visit into the day', body: newVisit } },
+    async (request, reply) => {
+      await signedIn(house, request)
+      const { patientName, caseId, chairId, day, time, team, kind, also, alerts, ...ofCase } = request.body
+      const practice = await loadPractice(db)
+      if (!practice.chairs.some((c) => c.id === chairId))
+        throw new Problem('invalid', `There is no chair "${chairId}".`, {
+          errors: [{ path: 'chairId', message: 'no such chair' }],
+        })
+      const facts = { kind, ...(also ? { also } : {}) }
+      const known = caseId === undefined ? undefined : (await loadChain(db, caseId))[0]
+      if (caseId !== undefined && !known) throw new Problem('not-found', 'There is no such case.')
+      if (caseId === undefined && patientName === undefined)
+        throw new Problem('invalid', 'patientName: a name or a mark for the patient', {
+          errors: [{ path: 'patientName', message: 'missing' }],
+        })
+      // A further visit of a case is for its teeth; what another kind does not take (a restoration, say) it does not see.
+      const parts = { ...ofCase, ...facts, alerts: known ? known.request.alerts : alerts, date: day, team }
+      const asked = known
+        ? storedRequest.safeParse({ ...requestUpToDate(known.case.request), ...parts })
+        : visitRequest.safeParse(parts)
+      if (!asked.success) throw invalid(asked.error.issues)
+      const contradictions = misfits(asked.data)
+      if (contradictions.length > 0) throw invalid(contradictions)
+      compile(asked.data, practice)
+      const id = randomUUID()
+      await db.transaction(async (tx) => {
+        const ownCase = known?.case.id ?? `case-${id}`
+        if (!known) {
+          await tx.insert(t.patients).values({ id: `patient-${id}`, name: sure(patientName), alerts })
+          await tx
+            .insert(t.cases)
+            .values({ id: ownCase, patientId: `patient-${id}`, request: toStore({ kind, ...ofCase }) })
         }
-      },
-    )
-
-    app.post(
-      '/visits',
-      { schema: { response: { 201: made }, summary: 'Put a visit into the day', body: newVisit } },
-      async (request, reply) => {
-        await signedIn(house, request)
-        const { patientName, caseId, chairId, day, time, team, kind, also, alerts, ...ofCase } = request.body
-        const practice = await loadPractice(db)
-        if (!practice.chairs.some((c) => c.id === chairId))
-          throw new Problem('invalid', `There is no chair "${chairId}".`, {
-            errors: [{ path: 'chairId', message: 'no such chair' }],
-          })
-        const facts = { kind, ...(also ? { also } : {}) }
-        const known = caseId === undefined ? undefined : (await loadChain(db, caseId))[0]
-        if (caseId !== undefined && !known) throw new Problem('not-found', 'There is no such case.')
-        if (caseId === undefined && patientName === undefined)
-          throw new Problem('invalid', 'patientName: a name or a mark for the patient', {
-            errors: [{ path: 'patientName', message: 'missing' }],
-          })
-        // A further visit of a case is for its teeth; what another kind does not take (a restoration, say) it does not see.
-        const parts = { ...ofCase, ...facts, alerts: known ? known.request.alerts : alerts, date: day, team }
-        const asked = known
-          ? storedRequest.safeParse({ ...requestUpToDate(known.case.request), ...parts })
-          : visitRequest.safeParse(parts)
-        if (!asked.success) throw invalid(asked.error.issues)
-        const contradictions = misfits(asked.data)
-        if (contradictions.length > 0) throw invalid(contradictions)
-        compile(asked.data, practice)
-        const id = randomUUID()
-        await db.transaction(async (tx) => {
-          const ownCase = known?.case.id ?? `case-${id}`
-          if (!known) {
-            await tx.insert(t.patients).values({ id: `patient-${id}`, name: sure(patientName), alerts })
-            await tx
-              .insert(t.cases)
-              .values({ id: ownCase, patientId: `patient-${id}`, request: toStore({ kind, ...ofCase }) })
-          }
-          await tx.insert(t.visits).values({
-            id,
-            caseId: ownCase,
-            chairId,
-            day,
-            startsAt: wallTime(day, time, practice.zone),
-            team,
-            visitChoices: {},
-            swaps: {},
-            facts: toStore(facts),
-          })
+        await tx.insert(t.visits).values({
+          id,
+          caseId: ownCase,
+          chairId,
+          day,
+          startsAt: wallTime(day, time, practice.zone),
+          team,
+          visitChoices: {},
+          swaps: {},
+          facts: toStore(facts),
         })
-        tellOf(house, id)
-        return reply.status(201).send({ id })
-      },
-    )
+      })
+      tellOf(house, id)
+      return reply.status(201).send({ id })
+    },
+  )
+}
 
-    app.put(
-      '/visits/:visitId/request',
-      {
-        schema: {
-          response: { 200: versionView },
-          summary: 'Change what will be done, before the tray is signed',
-          params: visitParams,
-          body: editable,
-        },
+const changeRequest: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/visits/:visitId/request',
+    {
+      schema: {
+        response: { 200: versionView },
+        summary: 'Change what will be done, before the tray is signed',
+        params: visitParams,
+        body: editable,
       },
-      async (request) => {
-        await signedIn(house, request)
-        const { visitId } = request.params
-        const { file, practice } = await unsignedVisit(db, visitId)
-        // Parsed whole before anything is stored: a change that makes no plan is refused with the field.
-        const merged = visitRequest.safeParse({ ...file.request, ...request.body.request })
-        if (!merged.success) throw invalid(merged.error.issues)
-        compile(merged.data, practice)
-        const given = editableKeys.filter((k) => k in request.body.request)
-        const some = (keys: readonly string[]): Record<string, unknown> =>
-          Object.fromEntries(given.filter((k) => keys.includes(k)).map((k) => [k, merged.data[k]]))
-        const [ofCase, ofVisit] = [some(caseKeys), some(visitKeys)]
-        const nextCase = toStore({ ...requestUpToDate(file.case.request), ...ofCase })
-        await db.transaction(async (tx) => {
-          const rows = await tx
-            .update(t.cases)
-            .set({ request: nextCase, version: request.body.version + 1 })
-            .where(and(eq(t.cases.id, file.case.id), eq(t.cases.version, request.body.version)))
-            .returning({ id: t.cases.id })
-          if (rows.length === 0)
-            throw new Problem('stale', 'Somebody changed this case meanwhile; look at it again.', {
-              version: file.case.version,
-            })
-          await refuseForOthers(tx, file.case.id, visitId, practice)
-          if (given.includes('alerts'))
-            await tx.update(t.patients).set({ alerts: merged.data.alerts }).where(eq(t.patients.id, file.patient.id))
-          if (Object.keys(ofVisit).length > 0)
-            await tx
-              .update(t.visits)
-              .set({ facts: toStore({ ...requestUpToDate(file.visit.facts), ...ofVisit }) })
-              .where(eq(t.visits.id, visitId))
-          if (given.includes('visitChoices'))
-            await tx.update(t.visits).set({ visitChoices: merged.data.visitChoices }).where(eq(t.visits.id, visitId))
-        })
-        tellOf(house, visitId)
-        return { version: request.body.version + 1 }
-      },
-    )
-  }
+    },
+    async (request) => {
+      await signedIn(house, request)
+      const { visitId } = request.params
+      const { file, practice } = await unsignedVisit(db, visitId)
+      // Parsed whole before anything is stored: a change that makes no plan is refused with the field.
+      const merged = visitRequest.safeParse({ ...file.request, ...request.body.request })
+      if (!merged.success) throw invalid(merged.error.issues)
+      compile(merged.data, practice)
+      const given = editableKeys.filter((k) => k in request.body.request)
+      const some = (keys: readonly string[]): Record<string, unknown> =>
+        Object.fromEntries(given.filter((k) => keys.includes(k)).map((k) => [k, merged.data[k]]))
+      const [ofCase, ofVisit] = [some(caseKeys), some(visitKeys)]
+      const nextCase = toStore({ ...requestUpToDate(file.case.request), ...ofCase })
+      await db.transaction(async (tx) => {
+        const rows = await tx
+          .update(t.cases)
+          .set({ request: nextCase, version: request.body.version + 1 })
+          .where(and(eq(t.cases.id, file.case.id), eq(t.cases.version, request.body.version)))
+          .returning({ id: t.cases.id })
+        if (rows.length === 0)
+          throw new Problem('stale', 'Somebody changed this case meanwhile; look at it again.', {
+            version: file.case.version,
+          })
+        await refuseForOthers(tx, file.case.id, visitId, practice)
+        if (given.includes('alerts'))
+          await tx.update(t.patients).set({ alerts: merged.data.alerts }).where(eq(t.patients.id, file.patient.id))
+        if (Object.keys(ofVisit).length > 0)
+          await tx
+            .update(t.visits)
+            .set({ facts: toStore({ ...requestUpToDate(file.visit.facts), ...ofVisit }) })
+            .where(eq(t.visits.id, visitId))
+        if (given.includes('visitChoices'))
+          await tx.update(t.visits).set({ visitChoices: merged.data.visitChoices }).where(eq(t.visits.id, visitId))
+      })
+      tellOf(house, visitId)
+      return { version: request.body.version + 1 }
+    },
+  )
+}
+
+export const visitRoutes = roomOf(showVisit, addVisit, changeRequest)

@@ -1,0 +1,149 @@
+/** The practice’s own items: as a list, one by one, and what the program starts with. */
+import { roomOf, type Door } from '../house'
+import { tellPractice } from './tell'
+import { file } from '../answers'
+import { done } from '../../wire/noun'
+import { importedView, starterView } from '../../wire/cupboard'
+import { eq, max, sql } from 'drizzle-orm'
+import { id } from '../../core/bounded'
+import * as z from 'zod'
+import { item } from '../../core/catalog/item'
+import { starterBurs, starterItems } from '../../core/catalog/starter'
+import { itemsToCsv } from '../../core/formats/items-csv'
+import * as t from '../db/schema'
+import { loadPractice } from '../db/store'
+import { notFound } from '../problem'
+import { signedIn } from './session'
+import { theTeam } from './guards'
+
+const figure = z.number().positive().max(100_000).nullable().optional()
+
+/** `null` takes the practice's own value back. */
+const ownValues = z.strictObject({
+  workingS: figure,
+  inMouthS: figure,
+  cureS: figure,
+  setS: figure,
+  perUnit: figure,
+  stock: z.number().nonnegative().max(1_000_000).optional(),
+})
+
+const itemsAsCsv: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/items.csv',
+    { schema: { response: file('text/csv', 'one item a line'), summary: 'The practice’s own list of items as CSV' } },
+    async (request, reply) => {
+      await signedIn(house, request)
+      const { items } = await loadPractice(db)
+      return reply
+        .type('text/csv; charset=utf-8')
+        .header('content-disposition', 'attachment; filename="items.csv"')
+        .send(itemsToCsv(items))
+    },
+  )
+}
+
+const takeItems: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/items/import',
+    {
+      bodyLimit: 8 * 1024 * 1024,
+      schema: {
+        response: { 200: importedView },
+        summary: 'Store items of a list, new and changed; all of them or none',
+        body: z.strictObject({ items: z.array(item).min(1).max(20_000) }),
+      },
+    },
+    async (request) => {
+      await theTeam(house, request, 'the cupboard')
+      const { items } = request.body
+      await db.transaction(async (tx) => {
+        const [last] = await tx.select({ place: max(t.items.place) }).from(t.items)
+        const next = (last?.place ?? 0) + 1
+        for (let from = 0; from < items.length; from += 500) {
+          const values = items.slice(from, from + 500).map((body, i) => ({ id: body.id, place: next + from + i, body }))
+          // A known item keeps its place in the practice's own order.
+          await tx
+            .insert(t.items)
+            .values(values)
+            .onConflictDoUpdate({ target: t.items.id, set: { body: sql`excluded.body` } })
+        }
+      })
+      tellPractice(house)
+      return { stored: items.length }
+    },
+  )
+}
+
+const setItem: Door = (app, house) => {
+  const { db } = house.database
+  app.patch(
+    '/items/:itemId',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Set an item’s own times and amounts, from its instructions for use or as this practice measures them',
+        params: z.object({ itemId: id() }),
+        body: ownValues,
+      },
+    },
+    async (request) => {
+      await theTeam(house, request, 'the cupboard')
+      await db.transaction(async (tx) => {
+        const [row] = await tx
+          .select({ body: t.items.body })
+          .from(t.items)
+          .where(eq(t.items.id, request.params.itemId))
+          .for('update')
+        if (!row) throw notFound(`item "${request.params.itemId}"`)
+        const merged = Object.fromEntries(
+          Object.entries({ ...row.body, ...request.body }).filter(([, v]) => v !== null),
+        )
+        await tx
+          .update(t.items)
+          .set({ body: item.parse(merged) })
+          .where(eq(t.items.id, request.params.itemId))
+      })
+      tellPractice(house)
+      return { ok: true as const }
+    },
+  )
+}
+
+const addStarter: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/items/starter',
+    {
+      schema: {
+        response: { 200: starterView },
+        summary:
+          'Add the generic items and burs this program knows and the practice does not have; nothing that is there is changed',
+      },
+    },
+    async (request) => {
+      await theTeam(house, request, 'the cupboard')
+      const added = await db.transaction(async (tx) => {
+        const [known, burs] = [
+          new Set((await tx.select({ id: t.items.id }).from(t.items)).map((r) => r.id)),
+          new Set((await tx.select({ id: t.burs.id }).from(t.burs)).map((r) => r.id)),
+        ]
+        const [fresh, freshBurs] = [
+          starterItems.filter((i) => !known.has(i.id)),
+          starterBurs.filter((b) => !burs.has(b.id)),
+        ]
+        if (fresh.length > 0)
+          await tx.insert(t.items).values(fresh.map((body, i) => ({ id: body.id, place: known.size + i + 1, body })))
+        if (freshBurs.length > 0)
+          await tx.insert(t.burs).values(freshBurs.map((body, i) => ({ id: body.id, place: burs.size + i + 1, body })))
+        return { items: fresh.length, burs: freshBurs.length }
+      })
+      tellPractice(house)
+      return added
+    },
+  )
+}
+
+export const itemRoutes = roomOf(itemsAsCsv, takeItems, setItem, addStarter)

@@ -1,0 +1,107 @@
+/** Material lots by expiry. Anyone of the chairside team enters what the box says. */
+import { roomOf, type Door } from '../house'
+import { tellPractice } from './tell'
+import { done, made } from '../../wire/noun'
+import { randomUUID } from 'node:crypto'
+import { eq } from 'drizzle-orm'
+import { id, plainDate as plainDay, text } from '../../core/bounded'
+import * as z from 'zod'
+import * as t from '../db/schema'
+import { notFound, Problem } from '../problem'
+import { theTeam } from './guards'
+
+const entered = z.strictObject({
+  itemId: id(),
+  number: text(60, 1, 'the lot number as it stands on the box'),
+  expires: plainDay,
+  left: z.number().positive('how much there is').max(1_000_000),
+})
+
+const changed = z.strictObject({
+  left: z.number().nonnegative().max(1_000_000).optional(),
+  opened: z.boolean().optional(),
+})
+
+const addLot: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/lots',
+    { schema: { response: { 201: made }, summary: 'Enter a lot as its box says', body: entered } },
+    async (request, reply) => {
+      await theTeam(house, request, 'the cupboard')
+      const [found] = await db.select({ body: t.items.body }).from(t.items).where(eq(t.items.id, request.body.itemId))
+      if (!found) throw notFound(`item "${request.body.itemId}"`)
+      const [known] = (await db.select().from(t.lots).where(eq(t.lots.itemId, request.body.itemId))).filter(
+        (l) => l.number === request.body.number,
+      )
+      if (known)
+        throw new Problem(
+          'known',
+          `Lot ${known.number} of ${found.body.name} is in the cupboard already, expiring ${known.expires}.`,
+        )
+      const id = `lot-${randomUUID().slice(0, 12)}`
+      await db.insert(t.lots).values({ id, ...request.body, opened: false })
+      tellPractice(house)
+      return reply.status(201).send({ id })
+    },
+  )
+}
+
+const changeLot: Door = (app, house) => {
+  const { db } = house.database
+  app.patch(
+    '/lots/:lotId',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Say how much of a lot is left, or that it is opened',
+        params: z.object({ lotId: id() }),
+        body: changed,
+      },
+    },
+    async (request) => {
+      await theTeam(house, request, 'the cupboard')
+      const rows = await db
+        .update(t.lots)
+        .set(request.body)
+        .where(eq(t.lots.id, request.params.lotId))
+        .returning({ id: t.lots.id })
+      if (rows.length === 0) throw notFound('such lot')
+      tellPractice(house)
+      return { ok: true as const }
+    },
+  )
+}
+
+const renewBur: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/burs/:burId/renew',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'A new bur of this number is put in: it counts from none; the box holds one less',
+        params: z.object({ burId: id() }),
+      },
+    },
+    async (request) => {
+      await theTeam(house, request, 'the cupboard')
+      await db.transaction(async (tx) => {
+        const [row] = await tx
+          .select({ body: t.burs.body })
+          .from(t.burs)
+          .where(eq(t.burs.id, request.params.burId))
+          .for('update')
+        if (!row) throw notFound(`bur "${request.params.burId}"`)
+        await tx
+          .update(t.burs)
+          .set({ body: { ...row.body, uses: 0, stock: Math.max(1, row.body.stock - 1) } })
+          .where(eq(t.burs.id, request.params.burId))
+      })
+      tellPractice(house)
+      return { ok: true as const }
+    },
+  )
+}
+
+export const lotRoutes = roomOf(addLot, changeLot, renewBur)

@@ -1,0 +1,142 @@
+/** The people of the practice, and who is locked out. */
+import { roomOf, type Door } from '../house'
+import { tellPractice } from './tell'
+import { lockedView } from '../../wire/settings'
+import { done, made } from '../../wire/noun'
+import { randomUUID } from 'node:crypto'
+import { eq, isNotNull, isNull } from 'drizzle-orm'
+import { id, text } from '../../core/bounded'
+import * as z from 'zod'
+import { role } from '../../core/practice/functions'
+import { hashCode } from '../codes'
+import * as t from '../db/schema'
+import { Problem } from '../problem'
+import { codeField } from './session'
+import { theDentist } from './guards'
+
+const personBody = z.strictObject({
+  name: text(80),
+  roles: z.array(role).min(1).max(role.options.length),
+  code: codeField.optional(),
+})
+
+const addPerson: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/people',
+    {
+      schema: {
+        response: { 201: made },
+        summary: 'Add a person with a first code',
+        body: personBody.required({ code: true }),
+      },
+    },
+    async (request, reply) => {
+      await theDentist(house, request)
+      const id = `person-${randomUUID().slice(0, 8)}`
+      await db.insert(t.people).values({
+        id,
+        name: request.body.name,
+        roles: request.body.roles,
+        codeHash: await hashCode(request.body.code),
+      })
+      tellPractice(house)
+      return reply.status(201).send({ id })
+    },
+  )
+}
+
+const setPerson: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/people/:personId',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Change a person’s name or roles, or give a new code',
+        params: z.object({ personId: id(80) }),
+        body: personBody,
+      },
+    },
+    async (request) => {
+      await theDentist(house, request)
+      const { personId } = request.params
+      const { code, ...rest } = request.body
+      const hash = code === undefined ? {} : { codeHash: await hashCode(code), wrongCodes: 0, lockedAt: null }
+      await db.transaction(async (tx) => {
+        const everybody = await tx.select({ id: t.people.id, roles: t.people.roles }).from(t.people)
+        if (!everybody.some((p) => p.id === personId)) throw new Problem('not-found', 'There is no such person.')
+        const dentists = everybody.filter((p) => (p.id === personId ? rest.roles : p.roles).includes('dentist'))
+        if (dentists.length === 0)
+          throw new Problem(
+            'last-dentist',
+            'Somebody has to remain a dentist, or nobody could sign or change this again.',
+          )
+        const planned = rest.roles.includes('dentist')
+          ? []
+          : await tx
+              .select({ day: t.visits.day, team: t.visits.team })
+              .from(t.visits)
+              .leftJoin(t.records, eq(t.records.visitId, t.visits.id))
+              .where(isNull(t.records.visitId))
+        const own = planned.filter((v) => v.team.dentist === personId)
+        if (own.length > 0)
+          throw new Problem(
+            'in-use',
+            `Visits are planned with ${rest.name} as the dentist, the first on ${own.map((v) => v.day).toSorted()[0]}; give them to another dentist first.`,
+          )
+        await tx
+          .update(t.people)
+          .set({ ...rest, ...hash })
+          .where(eq(t.people.id, personId))
+        // A new code ends what was opened with the old one.
+        if (code !== undefined) await tx.delete(t.sessions).where(eq(t.sessions.personId, personId))
+      })
+      tellPractice(house)
+      return { ok: true as const }
+    },
+  )
+}
+
+const showLocked: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/people/locked',
+    { schema: { response: { 200: lockedView }, summary: 'Who is locked out by wrong codes, for a dentist' } },
+    async (request) => {
+      await theDentist(house, request)
+      return {
+        locked: (await db.select({ id: t.people.id }).from(t.people).where(isNotNull(t.people.lockedAt))).map(
+          (p) => p.id,
+        ),
+      }
+    },
+  )
+}
+
+const unlock: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/people/:personId/unlock',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Let a person in again after too many wrong codes',
+        params: z.object({ personId: id(80) }),
+      },
+    },
+    async (request) => {
+      await theDentist(house, request)
+      const rows = await db
+        .update(t.people)
+        .set({ wrongCodes: 0, lockedAt: null })
+        .where(eq(t.people.id, request.params.personId))
+        .returning({ id: t.people.id })
+      if (rows.length === 0) throw new Problem('not-found', 'There is no such person.')
+      house.attempts.succeeded(request.params.personId)
+      return { ok: true as const }
+    },
+  )
+}
+
+export const peopleRoutes = roomOf(addPerson, setPerson, showLocked, unlock)

@@ -1,0 +1,172 @@
+/** The practice: its name, its functions, its dentists’ cards, its own times and amounts. A dentist changes them. */
+import { roomOf, type Door } from '../house'
+import { tellPractice } from './tell'
+import { sure } from '../../core/sure'
+import { done } from '../../wire/noun'
+import { id, text, whole } from '../../core/bounded'
+import * as z from 'zod'
+import { functionName, permission, type FunctionTable } from '../../core/practice/functions'
+import { dayRules } from '../../core/practice/day-rules'
+import { instruments } from '../../core/practice/instruments'
+import { amountIn, ruleId, ruleRow } from '../../core/rules'
+import { card, practice as practiceSchema } from '../../core/practice/practice'
+import { plainDate } from '../../core/clock'
+import * as t from '../db/schema'
+import { Problem } from '../problem'
+import { theDentist } from './guards'
+
+const zone = id(80).refine((name) => {
+  try {
+    return Boolean(new Intl.DateTimeFormat('en', { timeZone: name }))
+  } catch {
+    return false
+  }
+}, 'an IANA time zone as Europe/Vienna')
+
+const practicePatch = z.strictObject({
+  name: text(120).optional(),
+  notation: z.enum(['iso', 'universal', 'quadrant']).optional(),
+  zone: zone.optional(),
+  light: practiceSchema.shape.light.unwrap().optional(),
+  laboratoryDays: whole(1, 60).optional(),
+  day: dayRules.optional(),
+  instruments: instruments.optional(),
+  useLearned: z.boolean().optional(),
+  chairs: z
+    .array(z.strictObject({ id: id(40), name: text(40) }))
+    .min(1)
+    .max(40)
+    .optional(),
+})
+
+const line = z.strictObject({
+  table: z.enum(['cautious', 'expanded']),
+  function: functionName,
+  who: z.enum(['assistant', 'expanded']),
+  permission,
+})
+
+const changePractice: Door = (app, house) => {
+  const { db } = house.database
+  app.patch(
+    '/practice',
+    { schema: { response: { 200: done }, summary: 'Change name, notation, zone or chairs', body: practicePatch } },
+    async (request) => {
+      await theDentist(house, request)
+      const { chairs } = request.body
+      if (chairs) {
+        const kept = new Set(chairs.map((c) => c.id))
+        const used = await db.selectDistinct({ chairId: t.visits.chairId }).from(t.visits)
+        const lost = used.find((v) => !kept.has(v.chairId))
+        if (lost)
+          throw new Problem(
+            'in-use',
+            `Visits are planned or recorded on chair "${lost.chairId}"; it can be renamed, not taken away.`,
+          )
+      }
+      if (Object.keys(request.body).length > 0) await db.update(t.practices).set(request.body)
+      tellPractice(house)
+      return { ok: true as const }
+    },
+  )
+}
+
+const setFunction: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/practice/functions',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Set one line of who may do what; it is signed with the name and the day',
+        body: line,
+      },
+    },
+    async (request) => {
+      const person = await theDentist(house, request)
+      const { table, function: fn, who, permission: granted } = request.body
+      await db.transaction(async (tx) => {
+        const [row] = await tx
+          .select({ functions: t.practices.functions, zone: t.practices.zone })
+          .from(t.practices)
+          .limit(1)
+          .for('update')
+        const lines: FunctionTable = sure(row).functions[table].map((l) =>
+          l.function === fn
+            ? { ...l, [who]: granted, setBy: person.name, setOn: plainDate(house.now(), sure(row).zone) }
+            : l,
+        )
+        await tx.update(t.practices).set({ functions: { ...sure(row).functions, [table]: lines } })
+      })
+      tellPractice(house)
+      return { ok: true as const }
+    },
+  )
+}
+
+const setCard: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/practice/cards',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Set a dentist’s card: the schools picked, the holds added',
+        body: card,
+      },
+    },
+    async (request) => {
+      const person = await theDentist(house, request)
+      if (request.body.dentistId !== person.id)
+        throw new Problem('own-card', 'A card is set by the dentist whose card it is.')
+      await db.transaction(async (tx) => {
+        const [row] = await tx.select({ cards: t.practices.cards }).from(t.practices).limit(1).for('update')
+        await tx
+          .update(t.practices)
+          .set({ cards: [...sure(row).cards.filter((c) => c.dentistId !== person.id), request.body] })
+      })
+      tellPractice(house)
+      return { ok: true as const }
+    },
+  )
+}
+
+const setRule: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/practice/rules',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Set one of the library’s times or amounts as this practice has it; null takes the library’s back',
+        body: z.strictObject({ rule: ruleId, value: z.number().min(-1_000_000).max(1_000_000).nullable() }),
+      },
+    },
+    async (request) => {
+      const person = await theDentist(house, request)
+      const { rule, value } = request.body
+      const { title, from, to, unit } = ruleRow(rule)
+      if (value !== null && (value < from || value > to))
+        throw new Problem(
+          'invalid',
+          `${title}: from ${amountIn(from, unit)} to ${amountIn(to, unit)}; beyond that it is asked of the dentist visit by visit.`,
+          { errors: [{ path: 'value', message: `from ${from} to ${to}` }] },
+        )
+      await db.transaction(async (tx) => {
+        const [row] = await tx
+          .select({ rules: t.practices.rules, zone: t.practices.zone })
+          .from(t.practices)
+          .limit(1)
+          .for('update')
+        const { [rule]: _, ...others } = sure(row).rules
+        const own =
+          value === null ? {} : { [rule]: { value, by: person.name, on: plainDate(house.now(), sure(row).zone) } }
+        await tx.update(t.practices).set({ rules: { ...others, ...own } })
+      })
+      tellPractice(house)
+      return { ok: true as const }
+    },
+  )
+}
+
+export const practiceRoutes = roomOf(changePractice, setFunction, setCard, setRule)

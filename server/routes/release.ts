@@ -1,0 +1,143 @@
+/** What is let out of the steriliser, what failed, and what a failed load touches. Records stay; none is deleted. */
+import { roomOf, type Door } from '../house'
+import { tellInstruments } from './tell'
+import { releasedView, tracedView } from '../../wire/instruments'
+import { eq, inArray } from 'drizzle-orm'
+import { id, text } from '../../core/bounded'
+import * as z from 'zod'
+import { doubtedBySpore, traceLoads } from '../../core/schedule/cassettes'
+import { decideRelease } from '../../core/schedule/release'
+import type { House } from '../house'
+import { loadCassettes, loadLoads, type LoadRow } from '../db/instruments'
+import type { Db } from '../db/open'
+import * as t from '../db/schema'
+import { loadPractice } from '../db/store'
+import { notFound, Problem } from '../problem'
+import { theTeam } from './guards'
+
+const loadParams = z.object({ loadId: id(80) })
+
+const words = text(300, 3, 'say it in words')
+
+async function oneLoad(q: Db, id: string): Promise<LoadRow> {
+  const [row] = await q.select().from(t.loads).where(eq(t.loads.id, id)).for('update')
+  if (!row) throw notFound(`load "${id}"`)
+  return row
+}
+
+const pullBack = async (house: House, ids: readonly string[], by: string, why: string, q: Db): Promise<void> => {
+  if (ids.length > 0)
+    await q
+      .update(t.loads)
+      .set({ failedAt: house.now(), failedBy: by, failedWhy: why })
+      .where(inArray(t.loads.id, [...ids]))
+}
+
+const traced = async (house: House, ids: string[]) => {
+  const { instruments } = await loadPractice(house.database.db)
+  const { loads, uses } = await loadCassettes(house.database.db, instruments)
+  return { loads: ids, ...traceLoads(ids, instruments.cassettes, loads, uses) }
+}
+
+const release: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/loads/:loadId/release',
+    {
+      schema: {
+        response: { 200: releasedView },
+        summary: 'Let a load out: its readings are good and the indicator has changed',
+        params: loadParams,
+        body: z.strictObject({ indicator: z.enum(['changed', 'not changed']), byHand: words.optional() }),
+      },
+    },
+    async (request) => {
+      const person = await theTeam(house, request, 'the instruments')
+      const { indicator, byHand } = request.body
+      const result = await db.transaction(async (tx) => {
+        const load = await oneLoad(tx, request.params.loadId)
+        const decided = decideRelease(load, indicator, byHand)
+        if (decided.kind === 'refused') throw new Problem(decided.slug, decided.message)
+        const [at, by] = [house.now(), person.id]
+        await tx
+          .update(t.loads)
+          .set({
+            indicator,
+            ...(decided.kind === 'released'
+              ? { releasedAt: at, releasedBy: by, logFault: decided.logFault }
+              : { failedAt: at, failedBy: by, failedWhy: decided.why }),
+          })
+          .where(eq(t.loads.id, load.id))
+        return { released: decided.kind === 'released' }
+      })
+      tellInstruments(house)
+      return result
+    },
+  )
+}
+
+const fail: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/loads/:loadId/fail',
+    {
+      schema: {
+        response: { 200: tracedView },
+        summary: 'Pull a load back: its cassettes and the visits touched are named',
+        params: loadParams,
+        body: z.strictObject({ why: words }),
+      },
+    },
+    async (request) => {
+      const person = await theTeam(house, request, 'the instruments')
+      const id = request.params.loadId
+      await db.transaction(async (tx) => {
+        const load = await oneLoad(tx, id)
+        if (load.failedAt !== null) throw new Problem('done', `Load ${load.number} is pulled back already.`)
+        if (load.endedAt === null) await tx.update(t.loads).set({ endedAt: house.now() }).where(eq(t.loads.id, id))
+        await pullBack(house, [id], person.id, request.body.why, tx)
+      })
+      tellInstruments(house)
+      return traced(house, [id])
+    },
+  )
+}
+
+const sporeTest: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/loads/:loadId/spore',
+    {
+      schema: {
+        response: { 200: tracedView },
+        summary: 'Read a spore test; growth pulls back every load of that steriliser since the last test without',
+        params: loadParams,
+        body: z.strictObject({ result: z.enum(['no growth', 'growth']) }),
+      },
+    },
+    async (request) => {
+      const person = await theTeam(house, request, 'the instruments')
+      const { result } = request.body
+      const ids = await db.transaction(async (tx) => {
+        const load = await oneLoad(tx, request.params.loadId)
+        if (!load.spore) throw new Problem('no-test', `No spore test ran in load ${load.number}.`)
+        if (load.sporeResult !== null)
+          throw new Problem('done', `The spore test of load ${load.number} is read already: ${load.sporeResult}.`)
+        await tx
+          .update(t.loads)
+          .set({ sporeResult: result, sporeReadAt: house.now(), sporeReadBy: person.id })
+          .where(eq(t.loads.id, load.id))
+        const doubted =
+          result === 'growth'
+            ? doubtedBySpore({ ...load, sporeResult: result }, await loadLoads(tx)).map((l) => l.id)
+            : []
+        await pullBack(house, doubted, person.id, `spore test of load ${load.number} has grown`, tx)
+        return doubted
+      })
+      tellInstruments(house)
+      return traced(house, ids)
+    },
+  )
+}
+
+export const releaseRoutes = roomOf(release, fail, sporeTest)

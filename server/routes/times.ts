@@ -1,0 +1,130 @@
+/** The times of a day’s visits: moved all or none, one by one, and how far each may be shifted. */
+import { roomOf, type Door } from '../house'
+import { done } from '../../wire/noun'
+import { movedView } from '../../wire/day'
+import { eq } from 'drizzle-orm'
+import { id, instant, plainDate as plainDay, whole } from '../../core/bounded'
+import * as z from 'zod'
+import { plainDate, wallTime } from '../../core/clock'
+import type { Db } from '../db/open'
+import * as t from '../db/schema'
+import { loadLastEvent, loadPractice, loadVisit } from '../db/store'
+import { Problem } from '../problem'
+import { signedIn } from './session'
+import { visitParams } from './visit'
+import { tellOf } from './tell'
+import { newVisit } from './visits'
+
+const dayParams = z.object({ day: plainDay })
+
+const mayMoveMin = whole(0, 240).nullable()
+
+const move = z.strictObject({
+  visitId: id(80),
+  /** Where it was when this was decided, ms: what somebody else has moved meanwhile is not moved again unseen. */
+  from: instant,
+  to: instant,
+  chairId: id(40).optional(),
+})
+
+/** Refuses where the visit has begun: the past stands. */
+const notBegun = async (q: Db, visitId: string): Promise<void> => {
+  if (await loadLastEvent(q, visitId)) throw new Problem('begun', 'The visit has begun; it stays where it is.')
+}
+
+const moveVisits: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/days/:day/times',
+    {
+      schema: {
+        response: { 200: movedView },
+        summary: 'Move visits that have not begun within their day, all of them or none',
+        params: dayParams,
+        body: z.strictObject({ moves: z.array(move).min(1).max(200) }),
+      },
+    },
+    async (request) => {
+      await signedIn(house, request)
+      const { day } = request.params
+      const { moves } = request.body
+      await db.transaction(async (tx) => {
+        const practice = await loadPractice(tx)
+        for (const m of moves) {
+          const [row] = await tx
+            .select({ startsAt: t.visits.startsAt, chairId: t.visits.chairId })
+            .from(t.visits)
+            .where(eq(t.visits.id, m.visitId))
+            .for('update')
+          if (!row) throw new Problem('not-found', `There is no visit "${m.visitId}".`)
+          await notBegun(tx, m.visitId)
+          if (row.startsAt !== m.from)
+            throw new Problem('stale', 'Somebody moved one of these visits meanwhile; nothing was moved. Look again.')
+          if (plainDate(m.to, practice.zone) !== day)
+            throw new Problem('invalid', 'A visit moved by hand or by a proposal stays on its day.')
+          const chairId = m.chairId ?? row.chairId
+          if (!practice.chairs.some((c) => c.id === chairId))
+            throw new Problem('invalid', `There is no chair "${chairId}".`)
+          await tx.update(t.visits).set({ startsAt: m.to, chairId }).where(eq(t.visits.id, m.visitId))
+        }
+      })
+      for (const m of moves) tellOf(house, m.visitId)
+      return { moved: moves.length }
+    },
+  )
+}
+
+const moveVisit: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/visits/:visitId/time',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Move a visit that has not begun to another day, time or chair',
+        params: visitParams,
+        body: newVisit.pick({ chairId: true, day: true, time: true }),
+      },
+    },
+    async (request) => {
+      await signedIn(house, request)
+      const { visitId } = request.params
+      const { chairId, day, time } = request.body
+      const [, practice] = [await loadVisit(db, visitId), await loadPractice(db)]
+      await notBegun(db, visitId)
+      if (!practice.chairs.some((c) => c.id === chairId))
+        throw new Problem('invalid', `There is no chair "${chairId}".`)
+      await db
+        .update(t.visits)
+        .set({ chairId, day, startsAt: wallTime(day, time, practice.zone) })
+        .where(eq(t.visits.id, visitId))
+      tellOf(house, visitId)
+      return { ok: true as const }
+    },
+  )
+}
+
+const setShift: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/visits/:visitId/shift',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'How far a patient may be moved either way, minutes; null for the practice’s own',
+        params: visitParams,
+        body: z.strictObject({ mayMoveMin }),
+      },
+    },
+    async (request) => {
+      await signedIn(house, request)
+      const { visitId } = request.params
+      await loadVisit(db, visitId)
+      await db.update(t.visits).set({ mayMoveMin: request.body.mayMoveMin }).where(eq(t.visits.id, visitId))
+      tellOf(house, visitId)
+      return { ok: true as const }
+    },
+  )
+}
+
+export const timeRoutes = roomOf(moveVisits, moveVisit, setShift)
