@@ -7,6 +7,7 @@ export const rooms = [
   'bounded',
   'random',
   'clock',
+  'step-id',
   'vocabulary',
   'teeth',
   'kinds',

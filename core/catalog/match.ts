@@ -19,6 +19,8 @@ export interface Need {
   piecesMm?: number[]
   /** Names the very piece where several steps speak of the same one: a tray that is painted, then loaded. */
   piece?: string
+  /** What it is, where more has to be known of it than that it lies there: the clamp is drawn and said with the sheet. */
+  is?: 'clamp'
   /** The need in a person's words, for when nothing owned fits. */
   words?: string
   /** Other needs that would do, in order, and what is lost by each. */

@@ -2,7 +2,7 @@
 import { sure } from '../sure'
 import { isClock, isWindow, type Edge } from '../model/link'
 import type { Plan } from '../model/plan'
-import { stepKind } from '../practice/learned'
+import { kindOfStep } from '../step-id'
 import { comesBefore } from './order'
 
 export interface Bound {
@@ -63,7 +63,7 @@ function taskFrom(plan: Plan, stepId: string, edge: Edge): ClockTask {
     acts.push({
       key,
       stepId: to,
-      learns: `${stepKind(to)}.${toEdge}`,
+      learns: `${kindOfStep(to)}.${toEdge}`,
       says: toEdge === 'start' ? `begin: ${title(to)}` : `done: ${title(to)}`,
       bounds: [bound],
     })

@@ -3,7 +3,7 @@ import { firstOf, sure } from '../sure'
 import { compile } from '../plan/compile'
 import { visitRequest, type VisitRequest } from '../model/request'
 import type { Plan, SetupLine } from '../model/plan'
-import { stepKind } from '../practice/learned'
+import { kindOfStep } from '../step-id'
 import type { Practice } from '../practice/practice'
 import { random } from '../random'
 import { allTeeth, isPrimary, jawOf, parts } from '../teeth/notation'
@@ -62,8 +62,8 @@ export function drillRequest(kind: KindId, seed: number, practice: Practice, dat
 }
 
 export const trayCard = (kind: string, itemId: string): string => `tray|${kind}|${itemId}`
-export const burCard = (kind: string, stepId: string): string => `bur|${kind}|${stepKind(stepId)}`
-export const stepCard = (kind: string, stepId: string): string => `order|${kind}|${stepKind(stepId)}`
+export const burCard = (kind: string, stepId: string): string => `bur|${kind}|${kindOfStep(stepId)}`
+export const stepCard = (kind: string, stepId: string): string => `order|${kind}|${kindOfStep(stepId)}`
 export const clockCard = (kind: string, learns: string): string => `clock|${kind}|${learns}`
 
 /** Due ones first, the others drawn. */

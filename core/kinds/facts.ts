@@ -37,6 +37,20 @@ export interface KindFacts {
   prepares?: true
   /** The tooth is built up: a core, which a crown may follow on the same day. */
   builds?: true
+  /** A post goes into the canal. */
+  post?: true
+  /** The piece is made in the house and in on the same day. */
+  sameDay?: true
+  /** Its margin lies where it stays damp, by the tongue. */
+  dampMargin?: true
+  /** The bite has to be seen over the whole arch. */
+  wholeArch?: true
+  /** What fails where the joint gets damp, in words: it wants the sheet. */
+  wantsSheet?: string
+  /** The jaw it does best in, where the other is a risk. */
+  bestJaw?: 'upper' | 'lower'
+  /** Called by what is made, where words are few. */
+  byPiece?: true
   /** The piece is bonded with resin. */
   bonds?: true
   /** Positions from the midline it is for, where not every tooth will do. */

@@ -35,6 +35,7 @@ export const inlayKinds = {
     group: 'Onlays and inlays',
     family: 'inlay',
     file: 'gold-deliver',
+    wantsSheet: 'Gold foil',
     says: 'Sheet sealed to the last drop, foil annealed and malleted, inlay finished in the same sitting.',
     dentition: 'permanent',
     most: 3,

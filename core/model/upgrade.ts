@@ -178,6 +178,7 @@ function stepUpToDate(step: OldStep, plan: OldPlan, request: VisitRequest): Step
     ...step,
     ...(act ? { act } : {}),
     ...(step.learned ? { learned: { ...step.learned, meanS: step.learned.meanS ?? step.spread.likelyS } } : {}),
+    needs: step.needs.map((n) => (n.what.startsWith('clamp.') ? { ...n, is: 'clamp' } : n)),
     asks: step.asks ?? oldAsks(step, plan, request),
   }
 }

@@ -28,11 +28,15 @@ export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[]): To
   return arch.filter((t) => !missing.includes(t) && parts(t).position <= reach(t))
 }
 
+/** A clamp laid out, by its class. */
+export const clamp = (which: string, more: Partial<Need> = {}): Need =>
+  open(`clamp.${which}`, 1, { is: 'clamp', ...more })
+
 /** The clamp an anchor tooth asks for, by class, with what would do instead and what is lost. */
 function clampNeed(c: Case, anchor: Tooth): Need {
   const at = parts(anchor).position
   if (isPrimary(anchor) && at >= 4)
-    return open('clamp.molar.small', 1, {
+    return clamp('molar.small', {
       words: 'small molar clamp for a primary molar',
       because: practice('a primary molar: bell-shaped and short, its neck constricted'),
       orElse: [
@@ -41,22 +45,22 @@ function clampNeed(c: Case, anchor: Tooth): Need {
       ],
     })
   if (at >= 6 && c.request.partErupted)
-    return open('clamp.retentive', 1, {
+    return clamp('retentive', {
       words: 'clamp whose jaws point down, for a part-erupted molar',
       because: practice('part-erupted: jaws that point down hold under the tissue'),
       orElse: [{ what: 'clamp.molar', loss: 'jaws not pointing down: it rides up on a short crown' }],
     })
   if (at >= 6)
-    return open('clamp.molar', 1, {
+    return clamp('molar', {
       words: 'molar clamp',
       because: practice('a molar: jaws wide enough for four points under the height of contour'),
     })
   return at >= 4
-    ? open('clamp.premolar', 1, {
+    ? clamp('premolar', {
         words: 'premolar clamp',
         because: practice('a premolar: a molar clamp would touch in two points only'),
       })
-    : open('clamp.cervical', 1, {
+    : clamp('cervical', {
         words: 'double-bow clamp for a front tooth',
         because: practice('a front tooth: two bows keep it from tipping'),
         orElse: [{ what: 'clamp.premolar', loss: 'no second bow: it tips on a front tooth' }],
@@ -124,7 +128,7 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
         standby('block-out resin', 'the sheet leaks'),
         ...(parts(anchor).position >= 6 && c.request.partErupted
           ? []
-          : [standby('clamp.retentive', 'the clamp rocks or springs')]),
+          : [standby('clamp.retentive', 'the clamp rocks or springs', 1, { is: 'clamp' })]),
       ],
       ...(one
         ? {}

@@ -33,6 +33,9 @@ const ask = <const V extends readonly (readonly [string, string, string])[]>(
   standard: Asked['standard'],
 ) => ({ title, schools, standard })
 const units = (f: ChoiceFacts): number => f.teeth.length + f.pontics.length
+/** An inlay is cut: its boxes lie under the tissue. */
+const hasBoxes = (f: ChoiceFacts): boolean =>
+  kindFacts(f.kind).family === 'inlay' && kindFacts(f.kind).prepares === true
 
 /** Every question with its schools, in the order of the day. */
 const table = {
@@ -81,7 +84,7 @@ const table = {
       ['no', 'No', 'the cord goes in for the impression only'],
     ],
     (f) =>
-      f.kind === 'veneer.prepare' || f.kind === 'laminate.prepare'
+      kindFacts(f.kind).family === 'veneer' && kindFacts(f.kind).prepares
         ? { value: 'yes', why: 'veneer margins lie at the tissue' }
         : { value: 'no', why: 'crown margins are taken to the tissue first' },
   ),
@@ -99,13 +102,13 @@ const table = {
       ['none', 'None', 'for a margin that is dry and in sight'],
     ],
     (f) =>
-      f.margin === 'subgingival' || units(f) > 1 || f.kind === 'inlay.prepare'
+      f.margin === 'subgingival' || units(f) > 1 || hasBoxes(f)
         ? {
             value: 'double',
             why:
               f.margin === 'subgingival'
                 ? 'double for a margin under the tissue'
-                : f.kind === 'inlay.prepare'
+                : hasBoxes(f)
                   ? 'boxes lie under the tissue: base and top'
                   : 'double for several units: the first crevice stays open while the last is washed',
           }
@@ -161,18 +164,14 @@ const table = {
       ['optical scan', 'Optical scan', 'dry and clear; every surface checked before the cord is put away'],
     ],
     (f) =>
-      f.kind === 'bridge.ceramic.prepare'
+      kindFacts(f.kind).dampMargin
         ? {
             value: 'polyether, custom tray',
             why: 'a lingual margin by the tongue stays damp: a material that likes water, in a custom tray',
           }
-        : f.kind === 'endo.core.crown'
+        : kindFacts(f.kind).sameDay
           ? { value: 'optical scan', why: 'designed and milled in-house' }
-          : units(f) > 2 ||
-              kindFacts(f.kind).family === 'bonded bridge' ||
-              f.kind === 'bridge.try-in' ||
-              f.kind === 'laminate.prepare' ||
-              f.kind === 'veneer.prepare'
+          : units(f) > 2 || kindFacts(f.kind).wholeArch
             ? {
                 value: 'addition silicone, full arch',
                 why: 'beyond two units, and in front, the bite has to be seen over the whole arch',
@@ -282,7 +281,7 @@ const table = {
       ['glass ionomer', 'Glass ionomer', 'etch 5 s, 4 min set; not bonded over'],
     ],
     (f) =>
-      f.kind === 'endo.core.crown'
+      kindFacts(f.kind).sameDay
         ? { value: 'glass ionomer', why: 'the crown to come is scanned the same day and not bonded to the core' }
         : { value: 'dual-cure resin', why: 'the next step is bonded' },
   ),
@@ -306,7 +305,7 @@ const table = {
       ['brush wet', 'Brush clean, then cure', 'in turns; for thin edges that a scaler would chip'],
     ],
     (f) =>
-      f.kind === 'laminate.deliver'
+      kindFacts(f.kind).family === 'veneer'
         ? { value: 'brush wet', why: 'laminates have thin edges' }
         : { value: 'tack and scrape', why: 'retainers have open joints' },
   ),

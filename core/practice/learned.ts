@@ -3,6 +3,7 @@
  * last twenty, from five on. The starting value stays beside it; plans use what was learned only where the practice says so.
  */
 import { kindIds, type KindId } from '../kinds'
+import { kindOfStep } from '../step-id'
 import { among } from '../sure'
 import { triangular } from '../random'
 import type { Learned } from './practice'
@@ -11,14 +12,8 @@ export const mostTaken = 20
 export const leastTaken = 5
 /** The share cut off at each end before the mean is taken [P: Wilcox, Introduction to Robust Estimation and Hypothesis Testing: 20 % trimmed mean]. */
 export const trimmed = 0.2
-/** A step's kind: its id without the tooth, the piece or the ordinal. */
-export const stepKind = (stepId: string): string =>
-  stepId
-    .split('.')
-    .filter((part) => !/^\d/.test(part))
-    .join('.')
 export const learnKey = (kind: KindId, stepId: string, personId: string): string =>
-  `${kind}|${stepKind(stepId)}|${personId}`
+  `${kind}|${kindOfStep(stepId)}|${personId}`
 /** What a key was made from; nothing where its kind of visit is no longer known. */
 export function readLearnKey(key: string): { kind: KindId; stepKind: string; personId: string } | undefined {
   const [of, step, personId] = key.split('|')

@@ -1,7 +1,7 @@
 import { firstOf } from '../sure'
 import { visitRequest, type VisitRequest, type VisitRequestInput } from '../model/request'
 import { neighbours } from '../teeth/arch'
-import { allTeeth, isPrimary, jawOf, parts } from '../teeth/notation'
+import { allTeeth, isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'
 import { kindFacts, type KindId } from '../kinds'
 
 /**
@@ -22,16 +22,27 @@ export function exampleRequest(kind: KindId, date: string, team: VisitRequest['t
   return visitRequest.parse({ kind, date, team, teeth: [fits.some((t) => t === '36') ? '36' : first] })
 }
 
+const isRight = (t: Tooth): boolean => [1, 4, 5, 8].includes(parts(t).quadrant)
+/** How far from the work already planned: its own quadrant first, which is numb, then its side, then its jaw. */
+function farFrom(t: Tooth, from: Tooth): number {
+  const [a, b] = [parts(t), parts(from)]
+  const place = a.quadrant === b.quadrant ? 0 : isRight(t) === isRight(from) ? 1 : jawOf(t) === jawOf(from) ? 2 : 3
+  return place * 10 + Math.abs(a.position - b.position)
+}
+
 /**
  * A further piece of work of this kind for the same visit: on a tooth worked on already where both can be done, else on
- * the first that takes it; `null` where no tooth does.
+ * the nearest that takes it; `null` where no tooth does.
  */
 export function furtherWork(
   request: VisitRequest,
   kind: KindId,
 ): VisitRequestInput['also'] extends (infer W)[] | undefined ? W | null : never {
   const k = kindFacts(kind)
-  const others = allTeeth.filter((t) => !request.teeth.includes(t))
+  const own = firstOf(request.teeth)
+  const others = allTeeth
+    .filter((t) => !request.teeth.includes(t))
+    .toSorted((a, b) => farFrom(a, own) - farFrom(b, own))
   for (const t of [...request.teeth, ...others]) {
     const { mesial, distal } = neighbours(t)
     const gaps = k.pontics === 'needed' ? [mesial.tooth, distal.tooth].flatMap((p) => (p ? [[p]] : [])) : [[]]

@@ -5,7 +5,7 @@ import { open, practice, sequence, type Block } from '../phases/build'
 import { labels, type Case, type Unit } from '../phases/case'
 import { cutSteps, type CutLine } from '../phases/cutting'
 import { readCavity, spotOf } from '../phases/filling'
-import { rolls, sheetOff, sheetOn } from '../phases/isolation'
+import { rolls, sheetOff, sheetOn, clamp } from '../phases/isolation'
 import { shadePreview } from '../phases/records'
 import { bondingCordCounts, cordsForBonding } from '../phases/tissue'
 import type { VisitKind } from './kind'
@@ -102,7 +102,7 @@ export const fillingCervical: VisitKind = {
                   fn: 'dam',
                   hurts: true,
                   passes: ['double-bow clamp in forceps, floss tied on'],
-                  needs: [open('clamp.cervical', 1, { words: 'double-bow cervical clamp' }), open('floss', 300)],
+                  needs: [clamp('cervical', { words: 'double-bow cervical clamp' }), open('floss', 300)],
                   mistakes: ['facial jaw on the lesion’s edge: it slips and scratches the root'],
                   cautions: [reason('The floss tether on the clamp is the airway guard: always on', 'C')],
                 },

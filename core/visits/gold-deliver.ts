@@ -4,7 +4,7 @@ import { acts, only, open, practice, sequence, standby, type Block, type Draft }
 import { labels, surfacesOf, type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
 import { cementPiece, provisionalOff, tryIn } from '../phases/delivery'
-import { sheetOff, sheetOn } from '../phases/isolation'
+import { sheetOff, sheetOn, clamp } from '../phases/isolation'
 import type { VisitKind } from './kind'
 
 const mouth = acts({ phase: 'restoring', fn: 'placing', place: 'mouth', helped: true })
@@ -29,7 +29,7 @@ function sealedSheet(c: Case): Block {
       sequence(
         sheet('isolation.second-clamp', 'Second clamp or floss tie at the front end', [0.5, 1, 2], {
           needs: [
-            open('clamp.premolar', 1, {
+            clamp('premolar', {
               words: 'premolar clamp',
               orElse: [{ what: 'clamp.cervical', loss: 'bulky at the front end' }],
             }),

@@ -66,7 +66,7 @@ export function damTemplateSheet(
   if (!step?.holes) return undefined
   const template = damTemplate(step.holes)
   const date = plan.request.date
-  const clamp = step.needs.find((n) => n.what.startsWith('clamp.') && n.readiness === 'open')
+  const clamp = step.needs.find((n) => n.is === 'clamp' && n.readiness === 'open')
   const title = `${facts.patient}, ${plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}`
   const { sheetMm, holes, figures, because, jaw } = template
   const margin = 22

@@ -37,7 +37,7 @@ const stageWords: Record<DayVisit['stage'], string> = {
 
 /** What is done, in as few words as a block holds: a crown by its material, anything else by its kind. */
 const shortOf = (visit: DayVisit): string =>
-  visit.request.kind === 'crown.prepare' && visit.request.restoration
+  kindTable[visit.request.kind].byPiece && visit.request.restoration
     ? visit.request.restoration.replace(' crown', '').replace('monolithic ', '')
     : kindTable[visit.request.kind].title
 

@@ -1,4 +1,5 @@
 /** Amending a step: what, then why. What it would do to the plan is tried before it is kept. */
+import { onEveryTooth } from '../../core/step-id'
 import { sure, among, keysOf } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
@@ -24,10 +25,6 @@ const ops: { value: Op; label: string }[] = [
   { value: 'remove item', label: 'Take an item out' },
 ]
 
-/** The id without its tooth, so that the amendment means the step on every tooth. */
-const everyTooth = (s: Step): string =>
-  s.tooth && s.id.endsWith(`.${s.tooth}`) ? s.id.slice(0, -s.tooth.length - 1) : s.id
-
 export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Plan; step: Step; onClose: () => void }) {
   const { client } = useRefresh()
   const { data: practice } = usePractice()
@@ -41,7 +38,7 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
   )
   const [after, setAfter] = useState('')
   const [what, setWhat] = useState('')
-  const target = everyTooth(step)
+  const target = onEveryTooth(step)
   const serves = useMemo(() => [...new Set(practice?.items.flatMap((i) => i.serves) ?? [])].toSorted(), [practice])
   const raw = ((): object => {
     const three = minutes.map((m) => Number(m.replace(',', '.')))
@@ -157,7 +154,7 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
               {plan.steps
                 .filter((s) => s.id !== step.id)
                 .map((s) => (
-                  <option key={s.id} value={everyTooth(s)}>
+                  <option key={s.id} value={onEveryTooth(s)}>
                     {s.title}
                   </option>
                 ))}

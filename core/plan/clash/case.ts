@@ -59,7 +59,7 @@ const washInTray: Rule = ({ c, uses }) =>
     : null
 
 const bridgeInUpperJaw: Rule = ({ c }) =>
-  c.request.kind === 'bridge.ceramic.prepare' && c.jaw === 'upper'
+  c.kind.bestJaw && c.jaw !== c.kind.bestJaw
     ? clash(
         'bridge-place',
         'ask',
@@ -82,7 +82,7 @@ const weakLight: Rule = ({ c, uses }) =>
     : null
 
 const shortPost: Rule = ({ c }) => {
-  if (c.request.kind !== 'post.core') return null
+  if (!c.kind.post) return null
   const short = c.units.filter((u) => {
     const canalMm = u.facts.canals?.[0]?.lengthMm
     return canalMm !== undefined && canalMm - c.request.sealMm < canalMm / 2

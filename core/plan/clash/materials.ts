@@ -187,13 +187,8 @@ const hypochloriteWithoutSheet: Rule = ({ uses }) =>
     : null
 
 const bondedWithoutSheet: Rule = ({ c, uses }) => {
-  const wants =
-    c.kind.family === 'bonded bridge' && c.kind.bonds
-      ? 'Bonded bridge'
-      : c.request.kind === 'gold.deliver'
-        ? 'Gold foil'
-        : undefined
-  return wants && bondsOrFoil(uses) && !uses('dam sheet') && c.request.kind !== 'bridge.try-in'
+  const wants = c.kind.wantsSheet
+  return wants && bondsOrFoil(uses) && !uses('dam sheet')
     ? clash(
         'no-sheet',
         'ask',

@@ -56,8 +56,7 @@ function Part({
   if (ask?.reading === 'reduction')
     return <ReductionPart key={tooth} ask={ask} tooth={tooth} given={given} onGive={onGive} />
   if (ask?.reading === 'inspection') return <ImpressionPart scan={ask.scan} given={own(given)} onGive={onGive} />
-  if (kind === 'provisional')
-    return <ProvisionalPart plan={plan} tooth={tooth} given={own(given)} onGive={onGive} />
+  if (kind === 'provisional') return <ProvisionalPart plan={plan} tooth={tooth} given={own(given)} onGive={onGive} />
   const asked = fields ? <Fields key={`${kind} ${tooth}`} fields={fields} given={given} onGive={onGive} /> : null
   if (kind === 'convergence')
     return (
@@ -73,11 +72,11 @@ function Part({
         <div className="min-w-0 flex-1 space-y-2">
           {asked}
           {step.needs
-            .filter((n) => n.what.startsWith('clamp.'))
+            .filter((n) => n.is === 'clamp')
             .map((n) => (
               <p key={n.what} className="text-base">
                 <strong>{n.readiness === 'open' ? 'Clamp' : 'Have ready'}:</strong>{' '}
-                {n.words ?? n.what.replace('clamp.', '')}
+                {n.words ?? n.what.replaceAll('.', ', ')}
                 {n.because && (
                   <>
                     ; <Why reason={n.because} />

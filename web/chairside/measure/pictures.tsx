@@ -126,8 +126,8 @@ function Layers({ depthMm }: { depthMm: number }) {
   const scale = 160 / depthMm
   let floor = depthMm
   const layers = [
-    ...bulkMm.map((mm, i) => ({ mm, says: `${i + 1}: ${mm} mm bulk` })),
-    { mm: coverMm, says: `cover ${Math.round(coverMm * 10) / 10} mm` },
+    ...bulkMm.map((mm, i) => ({ mm, cover: false, says: `${i + 1}: ${mm} mm bulk` })),
+    { mm: coverMm, cover: true, says: `cover ${Math.round(coverMm * 10) / 10} mm` },
   ]
   return (
     <svg
@@ -147,7 +147,7 @@ function Layers({ depthMm }: { depthMm: number }) {
               y={top * scale}
               width={150}
               height={l.mm * scale}
-              className={l.says.startsWith('cover') ? 'fill-sheet stroke-ink' : 'fill-jade-wash stroke-jade'}
+              className={l.cover ? 'fill-sheet stroke-ink' : 'fill-jade-wash stroke-jade'}
               strokeWidth={2}
             />
             <text x={70} y={(top + l.mm / 2) * scale} dominantBaseline="central" fontSize={16} className="fill-ink">
