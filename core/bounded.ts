@@ -22,15 +22,24 @@ export const text = (
   says = least <= 1 ? 'something has to be written here' : `at least ${least} characters`,
 ) => z.string().trim().min(least, says).max(most, `at most ${most} characters`).regex(speakable, unspeakable)
 
-/** An id the program or a client made, kept as it is. */
+/**
+ * An id the program or a client made, kept as it is.
+ * @example id(40).safeParse('').success // false
+ */
 export const id = (most = 120) => z.string().min(1).max(most).regex(speakable, unspeakable)
 /** A plain date from 1900 to 2199, '2026-11-24'. */
 export const plainDate = z.iso.date().refine((d) => d >= '1900-01-01' && d < '2200-01-01', 'a date from 1900 to 2199')
 /** A time of day, '09:30'. */
 export const timeOfDay = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day as 09:30')
-/** A whole number that a database's integer holds. */
+/**
+ * A whole number that a database's integer holds.
+ * @example whole(1, 9).safeParse(1.5).success // false
+ */
 export const whole = (least = 0, most = 2_147_483_647) => z.number().int().min(least).max(most)
-/** The same, out of a query string. */
+/**
+ * The same, out of a query string.
+ * @example wholeFrom(1, 9).parse('7') // 7
+ */
 export const wholeFrom = (least = 0, most = 2_147_483_647) => z.coerce.number().int().min(least).max(most)
 /** Milliseconds since the epoch, to the year 2199. */
 export const instant = z.number().int().min(0).max(7_258_118_400_000)

@@ -1,4 +1,7 @@
-/** A small generator with a seed: the same seed gives the same draws everywhere (mulberry32, public domain). */
+/**
+ * A small generator with a seed: the same seed gives the same draws everywhere (mulberry32, public domain).
+ * @example random(7)() === random(7)() // true
+ */
 export function random(seed: number): () => number {
   let a = seed >>> 0
   return () => {
@@ -10,7 +13,10 @@ export function random(seed: number): () => number {
   }
 }
 
-/** Inverse of the triangular distribution: what a draw `u` from 0 to 1 comes to, in the unit given. */
+/**
+ * Inverse of the triangular distribution: what a draw `u` from 0 to 1 comes to, in the unit given.
+ * @example triangular(10, 20, 40, 1) // 40
+ */
 export function triangular(short: number, likely: number, long: number, u: number): number {
   if (long <= short) return likely
   const cut = (likely - short) / (long - short)

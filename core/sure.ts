@@ -7,11 +7,20 @@
 function missing(): never {
   throw new Error('something that has to be there is missing')
 }
-/** A value that is never missing here: so short that it costs nothing in an inner loop. @throws Error where it is, after all */
+/**
+ * A value that is never missing here: so short that it costs nothing in an inner loop. @throws Error where it is, after all
+ * @example sure(0) // 0
+ */
 export const sure = <T>(value: T): NonNullable<T> => value ?? missing()
-/** The first of a list that has one. @throws Error on an empty one */
+/**
+ * The first of a list that has one. @throws Error on an empty one
+ * @example firstOf(['a', 'b']) // 'a'
+ */
 export const firstOf = <T>(list: ArrayLike<T>): NonNullable<T> => sure(list[0])
-/** The last of a list that has one. @throws Error on an empty one */
+/**
+ * The last of a list that has one. @throws Error on an empty one
+ * @example lastOf(['a', 'b']) // 'b'
+ */
 export const lastOf = <T>(list: ArrayLike<T>): NonNullable<T> => sure(list[list.length - 1])
 
 /**
@@ -50,9 +59,15 @@ export function tableOf<K extends string, V>(keys: readonly K[], make: (key: K) 
 export const among = <T extends string>(these: readonly T[], text: string | null | undefined): T | undefined =>
   these.find((one) => one === text)
 
-/** The code of an error that has one ('ENOENT'), whatever was thrown. */
+/**
+ * The code of an error that has one ('ENOENT'), whatever was thrown.
+ * @example codeOf('gone') // undefined
+ */
 export const codeOf = (error: unknown): string | undefined =>
   error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : undefined
 
-/** What an error says, whatever was thrown. */
+/**
+ * What an error says, whatever was thrown.
+ * @example messageOf('gone') // 'gone'
+ */
 export const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))

@@ -113,7 +113,10 @@ export const gritMark: Record<Bur['grit'], { colour: string; letter: string }> =
   crosscut: { colour: 'none', letter: 'X' },
 }
 
-/** The ISO 6360 number of a bur, in groups of three; friction-grip standard where no shank is said. */
+/**
+ * The ISO 6360 number of a bur, in groups of three; friction-grip standard where no shank is said.
+ * @example isoNumber({ material: 'diamond', shape: 'round', grit: 'medium', diameterMm: 1.6 }) // '806 314 001 524 016'
+ */
 export function isoNumber(b: Pick<Bur, 'material' | 'shape' | 'grit' | 'diameterMm'> & { shank?: Shank }): string {
   const size = String(Math.round(b.diameterMm * 10)).padStart(3, '0')
   return [materialCodes[b.material], b.shank ?? '314', shapeCodes[b.shape], gritCodes[b.grit], size].join(' ')
@@ -196,7 +199,10 @@ export function tipDiameterMm(b: Pick<Bur, 'diameterMm' | 'headLengthMm' | 'tape
   return Math.max(0, round(b.diameterMm - loss, 2))
 }
 
-/** Why a bur cannot be laid out today, or `null`. */
+/**
+ * Why a bur cannot be laid out today, or `null`.
+ * @example unusable({ stock: 0, uses: 0, useLimit: 5 }) // 'none in stock'
+ */
 export function unusable(b: Bur): string | null {
   if (b.sterilising) return 'it is in the steriliser'
   if (b.stock === 0) return 'none in stock'

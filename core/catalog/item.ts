@@ -91,7 +91,10 @@ export const soonDays = 30
 
 export type LotState = 'empty' | 'expired' | 'soon' | 'good'
 
-/** How a lot stands on a plain date: it is good through the day it expires. */
+/**
+ * How a lot stands on a plain date: it is good through the day it expires.
+ * @example lotState({ left: 2, expires: '2026-11-01' }, '2026-11-26') // 'expired'
+ */
 export function lotState(lot: Pick<Lot, 'expires' | 'left'>, date: string): LotState {
   if (lot.left <= 0) return 'empty'
   if (lot.expires < date) return 'expired'

@@ -33,6 +33,7 @@ function entriesOf(items: readonly Item[]): Entry[] {
  * Items in which every word asked for stands, in name, family, what it serves for, or a code; those whose name begins
  * with the first word come first, then names that hold it, then the rest, each in the practice's own order.
  * @param most how many at most.
+ * @example searchItems(practice.items, 'mirror').found[0].name // 'Mouth mirror'
  */
 export function searchItems(items: readonly Item[], query: string, most = 60): { found: Item[]; total: number } {
   const words = plain(query).split(/\s+/).filter(Boolean)

@@ -50,7 +50,10 @@ const toMemory = (c: FsrsCard, at: number): Memory => ({
   state: c.state,
 })
 
-/** The memory after an answer: right is “good”, a miss is “again”. */
+/**
+ * The memory after an answer: right is “good”, a miss is “again”.
+ * @example answered(undefined, false, now).dueAt > now // true
+ */
 export function answered(before: Memory | undefined, right: boolean, at: number): Memory {
   const card = before ? toCard(before) : createEmptyCard(new Date(at))
   return toMemory(scheduler.next(card, new Date(at), right ? Rating.Good : Rating.Again).card, at)

@@ -38,6 +38,7 @@ function plainDate(yymmdd: string, thisYear: number): string | null {
  * Reads a scan. Written forms with brackets, '(01)…(17)…', are read as well.
  * @param thisYear four digits, for the century of two-digit years.
  * @returns the scan, or what is wrong with it.
+ * @example readScan('(01)09506000134352(10)A7', 2026) // { code: '(01)09506000134352(10)A7', gtin: '09506000134352', lot: 'A7' }
  */
 export function readScan(text: string, thisYear: number): Scan | { error: string } {
   const code = text

@@ -167,6 +167,7 @@ function read(calendar: ICAL.Component, day: string, zone: string): CalendarRead
  * What a calendar says of a day.
  * @param day plain date in `zone`; times without a zone are the wall's there
  * @returns the events of the day by their start, or what is wrong with the text
+ * @example readCalendar('no calendar', '2026-11-26', 'Etc/UTC').error.slice(0, 32) // 'this calendar cannot be read: in'
  */
 export function readCalendar(text: string, day: string, zone: string): CalendarRead | { error: string } {
   try {
@@ -185,7 +186,10 @@ export type CalendarRow =
   | { kind: 'begun'; event: CalendarEvent; visitId: string }
   | { kind: 'new'; event: CalendarEvent; chairId?: string }
 
-/** What a calendar's day would change; visits the calendar does not name stay as they are. */
+/**
+ * What a calendar's day would change; visits the calendar does not name stay as they are.
+ * @example compareCalendar([], [], []) // []
+ */
 export function compareCalendar(
   events: readonly CalendarEvent[],
   visits: readonly { id: string; startsAt: number; chairId: string; begun: boolean }[],

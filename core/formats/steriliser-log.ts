@@ -10,13 +10,17 @@ const heading = ['seconds', 'celsius', 'kilopascal']
 /** One reading a second for three hours; more is not a log. */
 const mostLines = 11_000
 
+/** @example writeSteriliserLog([{ atS: 0, temperatureC: 20, pressureKPa: 0 }]).split("\n")[1] // '0,20,0' */
 export const writeSteriliserLog = (readings: readonly LogReading[]): string =>
   [heading.join(','), ...readings.map((r) => [r.atS, r.temperatureC, r.pressureKPa].join(',')), ''].join('\n')
 
 /** As a person can read it and a database can keep it. */
 const shown = (text: string): string => text.slice(0, 60).replaceAll(/[^\x20-\x7e]/g, '·')
 
-/** The readings, or what is wrong with the text and where. */
+/**
+ * The readings, or what is wrong with the text and where.
+ * @example readSteriliserLog('') // { fault: 'the log is empty' }
+ */
 export function readSteriliserLog(text: string): { readings: LogReading[] } | { fault: string } {
   const { data } = Papa.parse<string[]>(text.trim(), { delimiter: ',' })
   if (data.length === 0 || firstOf(data).every((c) => c.trim() === '')) return { fault: 'the log is empty' }

@@ -25,5 +25,8 @@ export const kindTable = {
 
 export type KindId = keyof typeof kindTable
 export const kindIds = keysOf(kindTable)
-/** The row of a kind, with the optional columns in its type. */
+/**
+ * The row of a kind, with the optional columns in its type.
+ * @example kindFacts('crown.metal').family // 'crown'
+ */
 export const kindFacts = (id: KindId): KindFacts => kindTable[id]

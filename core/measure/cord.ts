@@ -16,7 +16,10 @@ export interface CrevicePicture {
 /** One size down, for tissue that blanches; `null` below 000. Standing C. */
 export const smallerCord = (size: CordSize): CordSize | null => cordSizes[cordSizes.indexOf(size) - 1] ?? null
 
-/** Starting size for a layer. Blanching always means one size smaller than what is held. */
+/**
+ * Starting size for a layer. Blanching always means one size smaller than what is held.
+ * @example cordSize('base', { biotype: 'thick', probingDepthMm: 2 }).size // '0'
+ */
 export function cordSize(layer: CordLayer, tissue: CrevicePicture): { size: CordSize; because: Reason } {
   const delicate = tissue.biotype === 'thin' || tissue.probingDepthMm <= 1
   const why = tissue.biotype === 'thin' ? 'thin tissue' : `probing depth ${round(tissue.probingDepthMm)} mm`
@@ -43,6 +46,7 @@ export type CordCoverage = 'full crown' | 'labial and proximal'
 /**
  * Length of one piece of cord, mm: coverage × cervical perimeter + overlap or tails.
  * The perimeter is an ellipse over the two cervical widths (M: Wheeler's means), or a measured one. Standing C.
+ * @example cordLength({ measuredPerimeterMm: 30 }, 'full crown', 'single').value // 36
  */
 export function cordLength(
   cervix: { mesiodistalMm: number; labiolingualMm: number } | { measuredPerimeterMm: number },

@@ -69,6 +69,7 @@ function nextOnArch(k: number, fromX: number, spacing: number): number {
  * The template of a sheet. Teeth that are missing or replaced keep their room and get no hole.
  * @param teeth those that come through the sheet, in one jaw
  * @throws RangeError where no tooth is named
+ * @example damTemplate([toTooth('36')]).holes.length // 1
  */
 export function damTemplate(teeth: readonly Tooth[], sheetMm?: 127 | 152): DamTemplate {
   const first = teeth[0]

@@ -110,7 +110,10 @@ const table: Record<Restoration, Targets> = {
 /** Reduction targets of a restoration. `incisal` is missing where no figure is published for it. */
 export const reductionTargets = (r: Restoration): Targets => table[r]
 
-/** '1.0–1.5 mm', or one figure. */
+/**
+ * '1.0–1.5 mm', or one figure.
+ * @example writeRange({ leastMm: 1, mostMm: 1.5 }) // '1.0–1.5 mm'
+ */
 export function writeRange(r: Range): string {
   return r.leastMm === r.mostMm ? `${r.leastMm.toFixed(1)} mm` : `${r.leastMm.toFixed(1)}–${r.mostMm.toFixed(1)} mm`
 }
@@ -129,7 +132,10 @@ export const reductionSites = [
 ] as const
 export type ReductionSite = (typeof reductionSites)[number]
 
-/** What a site should have lost, mm; nothing where the restoration asks for none there. */
+/**
+ * What a site should have lost, mm; nothing where the restoration asks for none there.
+ * @example targetAt('full metal crown', 'functional cusp') // { leastMm: 1.5, mostMm: 1.5 }
+ */
 export function targetAt(r: Restoration, site: ReductionSite): Range | undefined {
   const t = table[r]
   const own =
@@ -166,6 +172,7 @@ const readsToMm = 0.1
 /**
  * Each reading against its target. Short holds the run until the dentist answers; over is told and never called an error.
  * @param readings mm of clearance or depth by site, from index, tabs, guide or the provisional's thickness
+ * @example judgeReduction('full metal crown', { 'functional cusp': 1 })[0].verdict // 'short'
  */
 export function judgeReduction(r: Restoration, readings: Partial<Record<ReductionSite, number>>): SiteJudgement[] {
   return reductionSites.flatMap((site): SiteJudgement[] => {

@@ -15,6 +15,7 @@ export interface Increments {
 /**
  * Bulk increments of a cavity: the depth less a 2 mm cover, in pieces of at most 4 mm, the deepest first.
  * @throws RangeError where the depth is not positive.
+ * @example bulkIncrements(6).bulkMm // [ 4 ]
  */
 export function bulkIncrements(depthMm: number): Increments {
   if (!(depthMm > 0)) throw new RangeError('a cavity deeper than 0 mm')
@@ -44,6 +45,7 @@ export interface PostSpace {
  * Depth of a post space from the canal's length, mm: half to two thirds of it, with the root filling that has to stay at
  * the end. Where the seal allows less, the seal decides.
  * @throws RangeError where the canal is no longer than the seal.
+ * @example postSpace(18, 5).mostMm // 12
  */
 export function postSpace(canalMm: number, sealMm: number): PostSpace {
   if (!(canalMm > sealMm))

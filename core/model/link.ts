@@ -45,6 +45,7 @@ export interface Window extends Ends, Told {
 export type Link = Order | Lag | Window
 export type Clock = Lag | Window
 
+/** @example plan.links.filter(isClock).every((l) => l.kind !== 'order') // true */
 export const isClock = (l: Link): l is Clock => l.kind !== 'order'
 export const isWindow = (l: Link): l is Window => l.kind === 'window'
 /** Seconds that have to pass on a link; none on plain order. */

@@ -91,6 +91,7 @@ function ponticMisfits(w: Work, k: KindFacts, say: Say): void {
 /**
  * The pontics that still fit when the abutments change; where the kind needs one and none is left, the gap between the
  * abutments, or what stands beside the only one; nothing where two abutments stand side by side.
+ * @example fittingPontics('crown.deliver', [toTooth('24'), toTooth('26')], [toTooth('25')]) // [ '25' ]
  */
 export function fittingPontics(kind: KindId, teeth: readonly Tooth[], pontics: readonly Tooth[]): Tooth[] {
   const k = kindFacts(kind)
@@ -162,7 +163,10 @@ function together(before: Work, after: Work, t: Tooth): boolean {
   return (a.family === 'filling' || a.builds === true) && b.prepares === true && b.builds !== true
 }
 
-/** Everything that does not fit, in a request of one or several pieces of work. */
+/**
+ * Everything that does not fit, in a request of one or several pieces of work.
+ * @example misfits(request) // []
+ */
 export function misfits(request: Work & { also: readonly Work[]; missing: readonly Tooth[] }): Misfit[] {
   const found: Misfit[] = []
   const works = [request, ...request.also]

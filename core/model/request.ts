@@ -162,5 +162,8 @@ export type VisitRequestInput = z.input<typeof visitRequest>
 export type AlsoWork = VisitRequest['also'][number]
 
 const unsaid: ToothFacts = {}
-/** What is said of one tooth. */
+/**
+ * What is said of one tooth.
+ * @example factsOf(request, toTooth('36')) // {}
+ */
 export const factsOf = (work: Pick<AlsoWork, 'ofTooth'>, of: Tooth): ToothFacts => work.ofTooth[of] ?? unsaid

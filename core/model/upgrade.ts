@@ -66,7 +66,10 @@ function workUpToDate(work: Loose): Loose {
 const isOld = (request: Loose): boolean =>
   [...Object.keys(columns), 'dark'].some((k) => k in request) || 'overgrown' in objectAt(request, 'tissue')
 
-/** A stored request as it would be written today, out of the parts it was stored in; a later part stands before an earlier one. */
+/**
+ * A stored request as it would be written today, out of the parts it was stored in; a later part stands before an earlier one.
+ * @example requestUpToDate(toStore({ kind: 'filling.bulk', teeth: ['36'], depthMm: { 36: 5 } })).ofTooth // { '36': { depthMm: 5 } }
+ */
 export function requestUpToDate(...parts: Stored<object>[]): Partial<VisitRequestInput> {
   const request: Loose = Object.assign({}, ...parts)
   const old = isOld(request) || (Array.isArray(request['also']) && request['also'].some((w) => isObject(w) && isOld(w)))
@@ -75,6 +78,7 @@ export function requestUpToDate(...parts: Stored<object>[]): Partial<VisitReques
 
 /** Until 2026.11.2 a learned mean was kept as the likely value. */
 export type StoredLearned = Record<string, { n: number; meanS?: number; likelyS?: number }>
+/** @example learnedUpToDate({ a: { n: 5, likelyS: 60 } }) // { a: { n: 5, meanS: 60 } } */
 export const learnedUpToDate = (stored: StoredLearned): Learned =>
   Object.fromEntries(
     Object.entries(stored).map(([key, { n, meanS, likelyS }]) => [key, { n, meanS: meanS ?? likelyS ?? 0 }]),
@@ -203,7 +207,10 @@ function linkUpToDate(l: OldLink | Link): Link {
   }
 }
 
-/** A frozen plan as today's rooms read it. What it says (titles, times, reasons) stays word for word as it was signed. */
+/**
+ * A frozen plan as today's rooms read it. What it says (titles, times, reasons) stays word for word as it was signed.
+ * @example planUpToDate(toStore(plan)) === plan // true
+ */
 export function planUpToDate(stored: Stored<Plan>): Plan {
   // The one place that says what may lie in the database; the fixtures under server/test/stored hold it to that.
   // oxlint-disable-next-line typescript/no-unsafe-type-assertion

@@ -61,6 +61,7 @@ const boardWidthMm = 700
 /**
  * Lays the open part of a setup on trays in the order of the day, whole bands together. Standby and drawer lines are
  * listed beside the trays, not on them: what is on the tray is used.
+ * @example layTrays(plan.setup).length > 0 // true
  */
 export function layTrays(setup: readonly SetupLine[]): TrayBoard[] {
   const boards: TrayBoard[] = []

@@ -248,6 +248,7 @@ function titleOf({ c }: Work): string {
  * Compiles a visit: steps in order with who and when, one merged setup, bur order, holds, counts, clashes, and the
  * reasons for what is there and what is not. Pure: the same request and practice give the same Plan, byte for byte.
  * @throws RequestError where the team names somebody the practice does not have.
+ * @example compile(request, practice).title // 'Crown, first visit: monolithic zirconia crown'
  */
 export function compile(request: VisitRequest, practice: Practice): Plan {
   const team = findTeam(request, practice)

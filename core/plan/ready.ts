@@ -14,10 +14,16 @@ export interface TrayReadiness {
   ready: boolean
 }
 
-/** Lines that are checked off: open and standby; what stays in the drawer is not. */
+/**
+ * Lines that are checked off: open and standby; what stays in the drawer is not.
+ * @example checkable(plan).every((l) => l.readiness !== 'drawer') // true
+ */
 export const checkable = (plan: Pick<Plan, 'setup'>): SetupLine[] => plan.setup.filter((l) => l.readiness !== 'drawer')
 
-/** Judges a tray by its checked places and what was acknowledged. */
+/**
+ * Judges a tray by its checked places and what was acknowledged.
+ * @example trayReadiness(plan, new Set()).ready // false
+ */
 export function trayReadiness(
   plan: Plan,
   checked: ReadonlySet<string>,

@@ -64,7 +64,10 @@ export function stepLines(plan: Plan, s: Step): string[] {
   ]
 }
 
-/** The whole plan as text. The same plan reads the same, byte for byte. */
+/**
+ * The whole plan as text. The same plan reads the same, byte for byte.
+ * @example readPlan(plan).length > 100 // true
+ */
 export function readPlan(plan: Plan): string {
   const steps = plan.steps.map((s, i) => {
     const [first, ...rest] = stepLines(plan, s)

@@ -52,7 +52,10 @@ export const amendmentFile = z.strictObject({
   amendments: z.array(amendment).max(500),
 })
 
-/** The change in a sentence's middle: 'adds "Photograph" after cutting.finish'. */
+/**
+ * The change in a sentence's middle: 'adds "Photograph" after cutting.finish'.
+ * @example changeWords({ op: 'remove step', step: 'records.shade' }) // 'leaves out records.shade'
+ */
 export function changeWords(c: Change): string {
   switch (c.op) {
     case 'add step':

@@ -128,13 +128,17 @@ const expanded: Preset = {
 /**
  * A stored table brought up to the functions this program knows: a line it lacks comes from the preset and says so, so
  * that an upgrade never leaves a function without a line, and never overwrites what the practice set.
+ * @example completeTable('cautious', [], '2026-11-26').length > 20 // true
  */
 export function completeTable(preset: 'cautious' | 'expanded', table: FunctionTable, setOn: string): FunctionTable {
   const lines = new Map(table.map((l) => [l.function, l]))
   return presetTable(preset, 'preset', setOn).map((l) => lines.get(l.function) ?? l)
 }
 
-/** A table from a preset, each line signed with who took it over and when. */
+/**
+ * A table from a preset, each line signed with who took it over and when.
+ * @example presetTable('cautious', 'Dr A', '2026-11-26')[0].setBy // 'Dr A'
+ */
 export function presetTable(preset: 'cautious' | 'expanded', setBy: string, setOn: string): FunctionTable {
   const rows = preset === 'cautious' ? cautious : expanded
   return keysOf(functionNames).map((name) => ({

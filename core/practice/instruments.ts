@@ -66,10 +66,16 @@ export const instruments = z.strictObject({
 })
 export type Instruments = z.infer<typeof instruments>
 
-/** Minutes a load takes in a steriliser, door to door. */
+/**
+ * Minutes a load takes in a steriliser, door to door.
+ * @example cycleMin({ cycle: 'pre-vacuum 134', totalMin: 40 }) // 40
+ */
 export const cycleMin = (s: Pick<Steriliser, 'cycle' | 'totalMin'>): number =>
   s.totalMin ?? cycleTable[s.cycle].exposureMin + cycleTable[s.cycle].aroundMin
 
-/** The types of cassette a plan lays open; what stands by comes back unopened. */
+/**
+ * The types of cassette a plan lays open; what stands by comes back unopened.
+ * @example cassettesOf([{ cassette: 'crown', readiness: 'standby' }]) // []
+ */
 export const cassettesOf = (setup: readonly { cassette?: string; readiness: string }[]): CassetteType[] =>
   cassetteTypes.filter((t) => setup.some((l) => l.cassette === t && l.readiness === 'open'))

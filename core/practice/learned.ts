@@ -14,7 +14,10 @@ export const leastTaken = 5
 export const trimmed = 0.2
 export const learnKey = (kind: KindId, stepId: string, personId: string): string =>
   `${kind}|${kindOfStep(stepId)}|${personId}`
-/** What a key was made from; nothing where its kind of visit is no longer known. */
+/**
+ * What a key was made from; nothing where its kind of visit is no longer known.
+ * @example readLearnKey('crown.prepare|closing.turnover|juno').personId // 'juno'
+ */
 export function readLearnKey(key: string): { kind: KindId; stepKind: string; personId: string } | undefined {
   const [of, step, personId] = key.split('|')
   const kind = among(kindIds, of)
@@ -28,7 +31,10 @@ export function trimmedMean(values: readonly number[]): number {
   return kept.length === 0 ? 0 : kept.reduce((sum, v) => sum + v, 0) / kept.length
 }
 
-/** Learned durations from times, the newest first. */
+/**
+ * Learned durations from times, the newest first.
+ * @example learnedFrom([{ key: 'k', seconds: 60 }]) // {}
+ */
 export function learnedFrom(times: readonly { key: string; seconds: number }[]): Learned {
   const byKey = new Map<string, number[]>()
   for (const { key, seconds } of times) {

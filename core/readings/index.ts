@@ -35,6 +35,7 @@ export const readingTable = {
   tint,
 } as const satisfies Record<ReadingKind, Reading>
 export const readingKinds = keysOf(readingTable)
+/** @example readingOfKind('shade').name // 'Shade' */
 export const readingOfKind = (kind: ReadingKind): Reading => readingTable[kind]
 
 export interface Measured extends Judged {
@@ -48,13 +49,22 @@ export interface Measured extends Judged {
   round: number
 }
 
-/** What a reading is of, as it is spoken: what is read once for the visit names no tooth. */
+/**
+ * What a reading is of, as it is spoken: what is read once for the visit names no tooth.
+ * @example spokenOf({ measure: 'reduction', tooth: toTooth('37') }, 'reduction') // '37 reduction'
+ */
 export const spokenOf = (m: Pick<Measured, 'measure' | 'tooth'>, words: string): string =>
   readingOfKind(m.measure).once ? words : `${m.tooth} ${words}`
 
-/** What is read at a step. */
+/**
+ * What is read at a step.
+ * @example readingsAt({ asks: [{ reading: 'shade', teeth: [] }] }) // [ 'shade' ]
+ */
 export const readingsAt = (step: Pick<Step, 'asks'>): ReadingKind[] => step.asks.map((a) => a.reading)
-/** The teeth a reading is taken of at a step; one for the whole visit where it is read once. */
+/**
+ * The teeth a reading is taken of at a step; one for the whole visit where it is read once.
+ * @example teethAt({ asks: [{ reading: 'shade', teeth: [toTooth('11')] }] }, 'shade') // [ '11' ]
+ */
 export const teethAt = (step: Pick<Step, 'asks'>, kind: ReadingKind): Tooth[] =>
   step.asks.filter((a) => a.reading === kind).flatMap((a) => (readingOfKind(kind).once ? a.teeth.slice(0, 1) : a.teeth))
 

@@ -36,6 +36,7 @@ export const ruleTable = {
 } as const satisfies Record<string, RuleRow>
 export type RuleId = keyof typeof ruleTable
 export const ruleIds = keysOf(ruleTable)
+/** @example ruleRow('cord.dwell').unit // 's' */
 export const ruleRow = (rule: RuleId): RuleRow => ruleTable[rule]
 export const ruleId = z.enum(ruleIds)
 

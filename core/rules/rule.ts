@@ -24,7 +24,10 @@ export const rows = <const R extends Record<string, RuleRow>>(table: R): R => ta
  * @example span(90) // '90 s'
  */
 export const span = (s: number): string => (s % 60 === 0 && s >= 120 ? `${s / 60} min` : `${s} s`)
-/** An amount with its unit, as it is spoken. */
+/**
+ * An amount with its unit, as it is spoken.
+ * @example amountIn(0.5, 'share') // '50 %'
+ */
 export const amountIn = (value: number, unit: RuleUnit): string =>
   unit === 's' ? span(value) : unit === 'share' ? `${Math.round(value * 100)} %` : `${value} ${unit}`
 

@@ -42,6 +42,7 @@ export function clockPhase(
 /**
  * The clocks that run at `now` (ms): every timed link whose first edge has happened and whose second has not. A plain lag
  * stops being shown once it has passed, unless something still warns or closes. Soonest trouble first.
+ * @example clocksAt(plan, state.core, now) // []
  */
 export function clocksAt(plan: Pick<Plan, 'links'>, core: RunCore, now: number): RunningClock[] {
   if (core.status !== 'running') return []

@@ -47,7 +47,10 @@ function dentistsCode(who: Who, what: string): Refusal | null {
     : refuse('code', `${what} asks for the dentist’s own code`, { missing: ['the dentist’s own code'] })
 }
 
-/** Everything that keeps a run from closing, one line each. Steps at the desk or in the room may follow later. */
+/**
+ * Everything that keeps a run from closing, one line each. Steps at the desk or in the room may follow later.
+ * @example openAtClose(plan, state.core).steps.length === plan.steps.length // false
+ */
 export function openAtClose(plan: Plan, core: RunCore): { counts: string[]; holds: string[]; steps: Step[] } {
   return {
     counts: plan.counts.flatMap((c) => {
@@ -282,7 +285,7 @@ const handle = <K extends Command['kind']>(kind: K, c: Of<K>, asked: Asked): Dec
 /**
  * Decides a command against a run.
  * @param now ms since the epoch, by the server's clock.
- * @example decide(plan, initialState(plan), { kind: 'begin' }, who, now) // { events: [{ kind: 'run.started' }] }
+ * @example decide(plan, state, { kind: 'begin' }, who, now) // { events: [{ kind: 'run.started' }] }
  */
 export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: number): Decision {
   const { core } = state

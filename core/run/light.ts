@@ -16,7 +16,10 @@ export interface LightSum {
   curesDone: number
 }
 
-/** Of every tooth that is cured at: what was given, what is planned. A cure that was done over counts once, as it stands. */
+/**
+ * Of every tooth that is cured at: what was given, what is planned. A cure that was done over counts once, as it stands.
+ * @example lightSums(plan, state.core) // []
+ */
 export function lightSums(plan: Plan, core: RunCore): LightSum[] {
   const sums = new Map<string | undefined, LightSum>()
   for (const step of plan.steps) {

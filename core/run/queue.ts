@@ -54,6 +54,9 @@ export function withQueue(
 /** Longest a touch may wait and still be told with its own time, seconds: a working day. */
 export const longestWaitS = 12 * 3600
 
-/** When a command that waited is said to have happened: never before what is stored, never in the future. */
+/**
+ * When a command that waited is said to have happened: never before what is stored, never in the future.
+ * @example happenedAt(100_000, 30, 0) // 70000
+ */
 export const happenedAt = (now: number, waitedS: number, lastAt: number): number =>
   Math.min(now, Math.max(lastAt, now - Math.min(waitedS, longestWaitS) * 1000))

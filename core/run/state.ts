@@ -53,7 +53,10 @@ export interface RunState {
   calls: Readonly<Partial<Record<Handoff, Call>>>
 }
 
-/** The state before anything has happened. */
+/**
+ * The state before anything has happened.
+ * @example initialState(plan).seq // 0
+ */
 export function initialState(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>): RunState {
   return {
     seq: 0,
@@ -212,7 +215,10 @@ export function evolve(state: RunState, event: RunEvent): RunState {
   }
 }
 
-/** Folds a list of events from the beginning. */
+/**
+ * Folds a list of events from the beginning.
+ * @example replay(plan, []).core.status // 'laid up'
+ */
 export function replay(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>, events: readonly RunEvent[]): RunState {
   return events.reduce(evolve, initialState(plan))
 }
@@ -241,5 +247,8 @@ export function owing(count: Pick<Count, 'id' | 'stays'>, core: RunCore): number
 export const stillIn = (core: RunCore, countId: string): number =>
   tallyOf(core, countId).in - tallyOf(core, countId).out
 
-/** Whether the throat pack is in: it stands on every screen of its visit until it is out. */
+/**
+ * Whether the throat pack is in: it stands on every screen of its visit until it is out.
+ * @example throatPackIn(state.core) // false
+ */
 export const throatPackIn = (core: RunCore): boolean => stillIn(core, throatPack) > 0

@@ -27,7 +27,10 @@ export interface Wanted {
   holdId?: string
 }
 
-/** What waits for this person in a running visit: words not yet seen, and for the dentist the signatures asked for. */
+/**
+ * What waits for this person in a running visit: words not yet seen, and for the dentist the signatures asked for.
+ * @example wantedOf(plan, state, 'dentist') // []
+ */
 export function wantedOf(plan: Plan, { core, calls }: Pick<RunState, 'core' | 'calls'>, personId: string): Wanted[] {
   const me = plan.people.find((p) => p.id === personId)
   if (!me || core.status !== 'running') return []

@@ -87,7 +87,10 @@ export interface Traced {
   visits: string[]
 }
 
-/** What loads that failed reach: cassettes to pull back, trays to change, visits to name. */
+/**
+ * What loads that failed reach: cassettes to pull back, trays to change, visits to name.
+ * @example traceLoads([], [], [], []).visits // []
+ */
 export function traceLoads(
   loadIds: readonly string[],
   cassettes: readonly Cassette[],
@@ -117,7 +120,10 @@ export function doubtedBySpore(tested: LoadRecord, loads: readonly LoadRecord[])
   return own.filter((l) => l.startedAt > (lastGood?.startedAt ?? -Infinity) && l.failedAt === null)
 }
 
-/** When a steriliser's next spore test is due, ms; `undefined` where none is on record. A test not yet read counts from its run. */
+/**
+ * When a steriliser's next spore test is due, ms; `undefined` where none is on record. A test not yet read counts from its run.
+ * @example sporeDueAt('a', [], 7) // undefined
+ */
 export function sporeDueAt(steriliserId: string, loads: readonly LoadRecord[], everyDays: number): number | undefined {
   const last = loads
     .filter((l) => l.steriliserId === steriliserId && l.spore && l.endedAt !== null)
@@ -125,7 +131,10 @@ export function sporeDueAt(steriliserId: string, loads: readonly LoadRecord[], e
   return last === undefined ? undefined : last.startedAt + everyDays * 86_400_000
 }
 
-/** Which cassettes are laid up for a visit: of each type the one sterile for longest. Types for which none is there come back as missing. */
+/**
+ * Which cassettes are laid up for a visit: of each type the one sterile for longest. Types for which none is there come back as missing.
+ * @example chooseCassettes(['crown'], []).missing // []
+ */
 export function chooseCassettes(
   types: readonly string[],
   states: readonly CassetteState[],

@@ -21,7 +21,10 @@ const missingFrom = (there: readonly string[], here: readonly string[]): string[
   return [...new Set(here)].filter((x) => !set.has(x))
 }
 
-/** What changes between two plans, in the words a person decides by: the consequence of a choice before it is taken. */
+/**
+ * What changes between two plans, in the words a person decides by: the consequence of a choice before it is taken.
+ * @example comparePlans(plan, plan).chairMinutes // 0
+ */
 export function comparePlans(before: Plan, after: Plan): Consequence {
   const [a, b] = [layOut(before), layOut(after)]
   const items = (p: Plan): string[] => p.setup.filter((l) => l.readiness === 'open').map((l) => l.name)

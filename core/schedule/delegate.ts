@@ -71,7 +71,10 @@ export interface PersonTime {
   longestWaitS: number
 }
 
-/** What each person of a visit works and waits. */
+/**
+ * What each person of a visit works and waits.
+ * @example personTimes(plan).length // 2
+ */
 export function personTimes(plan: Pick<Plan, 'steps' | 'links' | 'people' | 'setup'>): PersonTime[] {
   const { busyS, rests } = layOut(plan)
   return plan.people.map(({ id }) => {

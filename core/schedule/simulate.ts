@@ -62,7 +62,10 @@ function leadingTo(waits: readonly Wait[][], to: number): Set<number> {
   return seen
 }
 
-/** Runs the visit `draws` times. The same plan and seed give the same answer. */
+/**
+ * Runs the visit `draws` times. The same plan and seed give the same answer.
+ * @example forecast(plan, 500).likelyS > 0 // true
+ */
 export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
   const score = layOut(plan)
   const { steps } = plan

@@ -4,7 +4,10 @@ import type { Item, Lot } from '../catalog/item'
 import { round } from '../figure'
 import type { SetupLine } from '../model/plan'
 
-/** What is surely used up: laid open, and no instrument. What stands by comes back. */
+/**
+ * What is surely used up: laid open, and no instrument. What stands by comes back.
+ * @example usedUp(plan.setup).every((l) => !l.reusable) // true
+ */
 export const usedUp = (setup: readonly SetupLine[]): SetupLine[] =>
   setup.filter((l) => !l.reusable && l.readiness === 'open' && !l.lack)
 

@@ -100,7 +100,10 @@ type Start = (stepId: string) => number
 
 const known = new WeakMap<Scored, Timeline>()
 
-/** Lays the plan out in time, seconds from seating the patient; the same plan is laid out once. */
+/**
+ * Lays the plan out in time, seconds from seating the patient; the same plan is laid out once.
+ * @example layOut(plan).conflict // []
+ */
 export function layOut(plan: Scored): Timeline {
   const before = known.get(plan)
   if (before) return before

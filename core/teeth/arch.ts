@@ -3,7 +3,10 @@ import { sure } from '../sure'
 import { dimensions } from './dimensions'
 import { isTooth, jawOf, parts, isPrimary, type Tooth } from './notation'
 
-/** The teeth of one jaw and dentition from the patient's right to left. */
+/**
+ * The teeth of one jaw and dentition from the patient's right to left.
+ * @example archOrder('upper', 'primary')[0] // '55'
+ */
 export function archOrder(jaw: 'upper' | 'lower', dentition: 'permanent' | 'primary' = 'permanent'): Tooth[] {
   const [right, left] = jaw === 'upper' ? [1, 2] : [4, 3]
   const shift = dentition === 'primary' ? 4 : 0
@@ -24,6 +27,7 @@ export interface Neighbour {
 /**
  * The mesial and distal neighbours of a tooth. What has no neighbour has no contact to check, no septum to floss and
  * cannot hold a two-sided stop, so the plan asks here and nowhere else.
+ * @example neighbours(toTooth('37'), [toTooth('38')]).distal.none // 'missing'
  */
 export function neighbours(t: Tooth, missing: readonly Tooth[] = []): { mesial: Neighbour; distal: Neighbour } {
   const arch = archOrder(jawOf(t), isPrimary(t) ? 'primary' : 'permanent')
@@ -77,6 +81,7 @@ export const archSteepness = (jaw: 'upper' | 'lower', dentition: 'permanent' | '
 /**
  * Places the teeth of a jaw on a parabola by their mean mesiodistal widths, mm. Missing teeth keep their room.
  * A drawing aid: true sizes, idealised curve.
+ * @example archPlaces('lower').length // 16
  */
 export function archPlaces(jaw: 'upper' | 'lower', dentition: 'permanent' | 'primary' = 'permanent'): ArchPlace[] {
   const k = archSteepness(jaw, dentition)

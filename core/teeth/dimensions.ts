@@ -57,7 +57,10 @@ const primary: Record<'upper' | 'lower', readonly Row[]> = {
   ],
 }
 
-/** Mean dimensions of a tooth, mm. Both halves of a jaw are alike. */
+/**
+ * Mean dimensions of a tooth, mm. Both halves of a jaw are alike.
+ * @example dimensions(toTooth('36')).mesiodistalMm // 11
+ */
 export function dimensions(t: Tooth): Dimensions {
   const row = sure((isPrimary(t) ? primary : permanent)[jawOf(t)][parts(t).position - 1])
   return {

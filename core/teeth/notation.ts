@@ -16,9 +16,15 @@ const codes = [1, 2, 3, 4, 5, 6, 7, 8].flatMap((quadrant) =>
 )
 const known = new Set(codes)
 
-/** Whether a text is an ISO 3950 tooth code. */
+/**
+ * Whether a text is an ISO 3950 tooth code.
+ * @example isTooth('19') // false
+ */
 export const isTooth = (text: string): text is Tooth => known.has(text)
-/** The tooth a text names in ISO 3950; nothing where it names none. */
+/**
+ * The tooth a text names in ISO 3950; nothing where it names none.
+ * @example asTooth('19') // undefined
+ */
 export const asTooth = (text: string): Tooth | undefined => (isTooth(text) ? text : undefined)
 /** The tooth a text of this program names. @throws Error where it names none */
 export const toTooth = (text: string): Tooth => sure(asTooth(text))
@@ -26,15 +32,23 @@ export const toTooth = (text: string): Tooth => sure(asTooth(text))
 /** Every tooth in order of quadrant and position: 32 permanent, then 20 primary. */
 export const allTeeth: readonly Tooth[] = codes.filter(isTooth)
 
-/** The quadrant, 1–8, and the position from the midline, 1–8. */
+/**
+ * The quadrant, 1–8, and the position from the midline, 1–8.
+ * @example parts(toTooth('26')) // { quadrant: 2, position: 6 }
+ */
 export function parts(t: Tooth): { quadrant: number; position: number } {
   return { quadrant: Number(t[0]), position: Number(t[1]) }
 }
 
+/** @example isPrimary(toTooth('75')) // true */
 export const isPrimary = (t: Tooth): boolean => parts(t).quadrant > 4
+/** @example jawOf(toTooth('75')) // 'lower' */
 export const jawOf = (t: Tooth): 'upper' | 'lower' => ([1, 2, 5, 6].includes(parts(t).quadrant) ? 'upper' : 'lower')
 
-/** Universal designation: '1'–'32' for permanent, 'A'–'T' for primary teeth. */
+/**
+ * Universal designation: '1'–'32' for permanent, 'A'–'T' for primary teeth.
+ * @example toUniversal(toTooth('26')) // '14'
+ */
 export function toUniversal(t: Tooth): string {
   const { quadrant, position } = parts(t)
   // Both systems walk the arches; each quadrant is a straight line in the walk, up or down.
@@ -43,14 +57,20 @@ export function toUniversal(t: Tooth): string {
   return String.fromCharCode('A'.charCodeAt(0) + index)
 }
 
-/** Quadrant-and-number designation: 'UR8' … 'LR8', primary 'URE' … 'LRE'. */
+/**
+ * Quadrant-and-number designation: 'UR8' … 'LR8', primary 'URE' … 'LRE'.
+ * @example toQuadrant(toTooth('26')) // 'UL6'
+ */
 export function toQuadrant(t: Tooth): string {
   const { quadrant, position } = parts(t)
   const mark = quadrant <= 4 ? String(position) : String.fromCharCode('A'.charCodeAt(0) + position - 1)
   return `${quadrantNames[(quadrant - 1) % 4]}${mark}`
 }
 
-/** A tooth in the notation asked for. */
+/**
+ * A tooth in the notation asked for.
+ * @example write(toTooth('26'), 'universal') // '14'
+ */
 export function write(t: Tooth, as: Notation): string {
   return as === 'iso' ? t : as === 'universal' ? toUniversal(t) : toQuadrant(t)
 }
@@ -58,6 +78,7 @@ export function write(t: Tooth, as: Notation): string {
 /**
  * The tooth as it stands where a mistake could hurt: the practice's own notation with another beside it.
  * ISO practices see the quadrant form, everyone else sees ISO.
+ * @example writeBoth(toTooth('26'), 'iso') // '26 (UL6)'
  */
 export function writeBoth(t: Tooth, own: Notation): string {
   return own === 'iso' ? `${t} (${toQuadrant(t)})` : `${write(t, own)} (ISO ${t})`
@@ -75,7 +96,10 @@ const positionNames = [
 ]
 const primaryNames = ['central incisor', 'lateral incisor', 'canine', 'first molar', 'second molar']
 
-/** 'lower left second molar', with 'primary' where it is one. */
+/**
+ * 'lower left second molar', with 'primary' where it is one.
+ * @example toothName(toTooth('26')) // 'upper left first molar'
+ */
 export function toothName(t: Tooth): string {
   const { quadrant, position } = parts(t)
   const side = [1, 4, 5, 8].includes(quadrant) ? 'right' : 'left'
@@ -100,6 +124,7 @@ export type ToothReading =
  * Reads a tooth in any of the three notations.
  * '14' is an ISO premolar and a Universal molar: the practice's own notation wins and the other is handed back as
  * `also`; a quadrant-notation practice has no claim on either, so it is asked.
+ * @example readTooth('UL6', 'iso').tooth // '26'
  */
 export function readTooth(text: string, own: Notation): ToothReading {
   const clean = text.trim().toUpperCase().replace(/\s+/g, '')

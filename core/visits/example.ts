@@ -7,6 +7,7 @@ import { kindFacts, type KindId } from '../kinds'
 /**
  * A plain case of a kind, for reading it in the library: one tooth it is for (two abutments and a gap where it replaces
  * one), nothing special about it.
+ * @example exampleRequest('filling.bulk', '2026-11-26', { dentist: 'd', assistants: ['a'] }).teeth // [ '36' ]
  */
 export function exampleRequest(kind: KindId, date: string, team: VisitRequest['team']): VisitRequest {
   const k = kindFacts(kind)
@@ -33,6 +34,7 @@ function farFrom(t: Tooth, from: Tooth): number {
 /**
  * A further piece of work of this kind for the same visit: on a tooth worked on already where both can be done, else on
  * the nearest that takes it; `null` where no tooth does.
+ * @example furtherWork(request, 'filling.amalgam').teeth // [ '35' ]
  */
 export function furtherWork(
   request: VisitRequest,
