@@ -7,6 +7,7 @@ export const rooms = [
   'bounded',
   'random',
   'clock',
+  'words',
   'step-id',
   'vocabulary',
   'teeth',

@@ -1,4 +1,5 @@
 /** Amounts of impression and provisional material, and the working window. Starting values: the product's own win. */
+import { withArticle } from '../words'
 import { round, type Figure } from '../figure'
 import { standardRules, type Rules } from '../rules'
 import type { Dimensions } from '../teeth/dimensions'
@@ -53,7 +54,7 @@ export function alginate(jaw: 'upper' | 'lower'): { powder: Figure; water: Figur
       name: 'alginate powder',
       value: scoops * 7,
       unit: 'g',
-      text: `${scoops} scoops × 7 g for a ${jaw} tray`,
+      text: `${scoops} scoops × 7 g for ${withArticle(`${jaw} tray`)}`,
       standing: 'M',
     },
     water: { name: 'water', value: scoops * 17, unit: 'mL', text: `${scoops} scoops × 17 mL`, standing: 'M' },

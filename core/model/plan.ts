@@ -161,7 +161,11 @@ export interface Plan {
   lacks: string[]
   followUps: FollowUp[]
   /** What was looked at to make it: facts of the request, and questions between schools. */
-  asked: { facts: string[]; choices: ChoiceName[] }
+  asked: {
+    /** Of each piece of work, in the order of the request: its own first, then the further ones. */
+    facts: string[][]
+    choices: ChoiceName[]
+  }
   amendments: AmendmentUse[]
   /** The practice's own values that it was made with, out of those it asked for. */
   rules: OwnRules

@@ -101,7 +101,8 @@ interface OldLink {
   whenMissed?: string
   again?: string[]
 }
-type OldPlan = Omit<Plan, 'steps' | 'links' | 'holds' | 'counts' | 'request' | 'rules'> & {
+type OldPlan = Omit<Plan, 'steps' | 'links' | 'holds' | 'counts' | 'request' | 'rules' | 'asked'> & {
+  asked: { facts: string[]; choices: Plan['asked']['choices'] }
   rules?: Plan['rules']
   request: Loose
   steps: OldStep[]
@@ -225,6 +226,9 @@ export function planUpToDate(stored: Stored<Plan>): Plan {
     holds: plan.holds.map((h) => ({ ...h, name: h.name ?? sure(among(holdNames, h.id.split('.')[0])) })),
     counts: plan.counts.map((c) => ({ ...c, stays: c.stays ?? 0 })),
     rules: plan.rules ?? {},
+    // Until 2026.11.4 one list stood for all pieces of work.
+    asked: { ...plan.asked, facts: [request, ...request.also].map(() => plan.asked.facts) },
   }
 }
-const isOfToday = (plan: OldPlan | Plan): plan is Plan => plan.steps.every((s) => s.asks !== undefined)
+const isOfToday = (plan: OldPlan | Plan): plan is Plan =>
+  plan.steps.every((s) => s.asks !== undefined) && plan.asked.facts.every((f) => typeof f !== 'string')

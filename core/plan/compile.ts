@@ -21,7 +21,7 @@ import type { BurPass, Count, Hold, Plan } from '../model/plan'
 import type { Performer, Step } from '../model/step'
 
 /** The version of the library a plan is compiled from; a frozen plan keeps the one it came from. */
-export const libraryVersion = '2026.11.2'
+export const libraryVersion = '2026.11.4'
 
 /** Thrown where a request names people the practice does not have; `path` says which field. */
 export class RequestError extends Error {
@@ -297,7 +297,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   )
   // Before the clash rules look: what they read is no question to a person.
   const asked = {
-    facts: [...new Set(works.flatMap((w) => [...w.c.asked.facts]))].toSorted(),
+    facts: works.map((w) => [...w.c.asked.facts].toSorted()),
     choices: choiceNames.filter((n) => works.some((w) => w.c.asked.choices.has(n))),
   }
   const clashes = findClashes(

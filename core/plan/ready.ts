@@ -1,5 +1,6 @@
+import { capital } from '../words'
 import { firstOf } from '../sure'
-import type { Plan, SetupLine } from '../model/plan'
+import type { Clash, Plan, SetupLine } from '../model/plan'
 
 /** How far a tray is, and what keeps it from being signed. */
 export interface TrayReadiness {
@@ -20,6 +21,9 @@ export interface TrayReadiness {
  */
 export const checkable = (plan: Pick<Plan, 'setup'>): SetupLine[] => plan.setup.filter((l) => l.readiness !== 'drawer')
 
+/** What clashes and what to do, as it is read before a signature. */
+const inWords = (c: Clash): string => `${c.what}. ${capital(c.doThis)}.`
+
 /**
  * Judges a tray by its checked places and what was acknowledged.
  * @example trayReadiness(plan, new Set()).ready // false
@@ -38,11 +42,9 @@ export function trayReadiness(
   const burs = plan.burs.flatMap((b) =>
     b.lack ? [{ id: `bur:${b.order}`, text: `${firstOf(b.cuts).surface}: ${b.lack}` }] : [],
   )
-  const asked = plan.clashes
-    .filter((c) => c.severity === 'ask')
-    .map((c) => ({ id: `clash:${c.id}`, text: `${c.what}. ${c.doThis}` }))
+  const asked = plan.clashes.filter((c) => c.severity === 'ask').map((c) => ({ id: `clash:${c.id}`, text: inWords(c) }))
   const toAcknowledge = [...warned, ...burs, ...asked]
-  const blocked = plan.clashes.filter((c) => c.severity === 'stop').map((c) => `${c.what}. ${c.doThis}`)
+  const blocked = plan.clashes.filter((c) => c.severity === 'stop').map(inWords)
   return {
     checked: lines.length - missing.length,
     total: lines.length,

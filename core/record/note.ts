@@ -1,4 +1,5 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
+import { capital } from '../words'
 import { sure } from '../sure'
 import { ownRuleLines } from '../rules'
 import { isClock } from '../model/link'
@@ -35,7 +36,6 @@ interface Telling {
 
 const list = (words: string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
-const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
 function visitSection(t: Telling, who: { name: string }): NoteSection {
@@ -101,7 +101,7 @@ function countSection(t: Telling): NoteSection {
       const n = tallyOf(t.core, c.id)
       const is = countState(c, t.core)
       const left = is.kind === 'still in' ? `, ${is.n} still in` : ''
-      return `${upper(c.what)}: ${n.in} in, ${n.out} out${c.stays > 0 ? `, ${c.stays} meant to stay` : ''}${left}.`
+      return `${capital(c.what)}: ${n.in} in, ${n.out} out${c.stays > 0 ? `, ${c.stays} meant to stay` : ''}${left}.`
     })
   return { title: 'Counts', sentences: sentences.length > 0 ? sentences : ['Nothing that is counted went in.'] }
 }

@@ -2,7 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { kindIds, kindTable } from '../kinds'
 import { visitRequest } from '../model/request'
 import { jawOf, parts, toTooth } from '../teeth/notation'
+import { compile } from '../plan/compile'
+import { starterPractice } from '../practice/starter'
 import { exampleRequest, furtherWork } from './example'
+
+const practice = starterPractice()
 
 const team = { dentist: 'dentist', assistants: ['assistant'] }
 const date = '2026-11-26'
@@ -35,5 +39,19 @@ describe('a further piece of work', () => {
     }
     const lower = visitRequest.parse({ kind: 'crown.metal', date, team, teeth: ['47'] })
     expect(jawOf(toTooth(furtherWork(lower, 'filling.cusps')!.teeth[0]!))).toBe('lower')
+  })
+})
+
+describe('what a visit of two works asks', () => {
+  it('is asked of each work alone: no delivery cement of a filling, no surfaces of a crown', () => {
+    const own = exampleRequest('crown.prepare', date, team)
+    const { asked } = compile(
+      visitRequest.parse({ ...own, also: [{ kind: 'filling.amalgam', teeth: ['35'] }] }),
+      practice,
+    )
+    expect(asked.facts[0]).toEqual(expect.arrayContaining(['margin', 'deliveryCement']))
+    expect(asked.facts[1]).toEqual(expect.arrayContaining(['surfaces']))
+    expect(asked.facts[1]).not.toContain('deliveryCement')
+    expect(asked.facts[0]).not.toContain('surfaces')
   })
 })

@@ -1,6 +1,6 @@
 /** J21: cusp by cusp. */
+import { capital } from '../words'
 import { type Case, type Unit } from '../phases/case'
-import { firstOf } from '../sure'
 import { adhesive, cureOf, etch, lightStep } from '../phases/bonding'
 import { open, practice, sequence, lastingBy, type Block } from '../phases/build'
 import { cutSteps } from '../phases/cutting'
@@ -38,7 +38,7 @@ function buildUp(c: Case, u: Unit): Block {
       reason: practice('longer: adhesive and flowable are both being cured'),
     }),
     ...cusps.flatMap((cusp) => [
-      place(id(u, `cusp-${cusp}`), `${firstOf(cusp).toUpperCase()}${cusp.slice(1)} cusp, by itself`, [0.5, 1, 2], {
+      place(id(u, `cusp-${cusp}`), `${capital(cusp)} cusp, by itself`, [0.5, 1, 2], {
         tooth: u.tooth,
         needs: [open('composite.universal', 0.3), open('composite carver'), open('composite plugger')],
         passes: ['composite on its instrument', 'fissure instrument'],

@@ -1,4 +1,5 @@
 /** The setup on paper: what to lay out, phase by phase, with boxes to tick, and the bur strip. Legible in grey. */
+import { capital } from '../../core/words'
 import { keysOf } from '../../core/sure'
 import { span } from '../../core/rules'
 import { isClock } from '../../core/model/link'
@@ -170,7 +171,10 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
           ]
         : []),
       ...warned.map(
-        (c): Content => ({ text: [{ text: `${c.what}. `, bold: true }, `${c.doThis}.`], margin: [0, 3, 0, 0] }),
+        (c): Content => ({
+          text: [{ text: `${c.what}. `, bold: true }, `${capital(c.doThis)}.`],
+          margin: [0, 3, 0, 0],
+        }),
       ),
       ...plan.lacks.map((l): Content => ({ text: [{ text: 'Lacking: ', bold: true }, l], margin: [0, 3, 0, 0] })),
       {

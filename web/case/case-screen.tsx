@@ -1,5 +1,6 @@
 /** The case: what will be done, in a few decisions; at the side what follows from them, live. */
-import { firstOf, messageOf, sure } from '../../core/sure'
+import { capital } from '../../core/words'
+import { messageOf, sure } from '../../core/sure'
 import { useMutation } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -35,7 +36,7 @@ function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside:
   return (
     <Panel labelled="What follows" className="space-y-3">
       <dl
-        className="grid grid-cols-4 gap-2 text-center"
+        className="grid grid-cols-[3fr_3fr_2fr_2fr] gap-2 text-center"
         aria-label="Minutes in the chair, the dentist’s minutes, items, burs"
       >
         {[
@@ -57,8 +58,7 @@ function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside:
         {plan.clashes.map((c) => (
           <li key={c.id} data-clash={c.id}>
             <Mark kind={c.severity}>
-              <strong>{c.what}.</strong> {firstOf(c.doThis).toUpperCase()}
-              {c.doThis.slice(1)}. <span className="text-base opacity-80">({c.why})</span>
+              <strong>{c.what}.</strong> {capital(c.doThis)}. <span className="text-base opacity-80">({c.why})</span>
             </Mark>
           </li>
         ))}

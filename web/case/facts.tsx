@@ -194,7 +194,7 @@ export function Facts({
   const r = data.visit.request
   const work = workAt(r, at)
   const kind = kindFacts(work.kind)
-  const facts = new Set(data.plan.asked.facts)
+  const facts = new Set(data.plan.asked.facts[at])
   const asked = (fact: string): boolean => facts.has(fact)
   const set = (c: Partial<AlsoWork>): void => change(changeOf(r, at, c))
   const row = (...parts: ReactNode[]): ReactNode => <div className="flex flex-wrap gap-2.5">{parts}</div>

@@ -1,5 +1,6 @@
 /** Cassettes as they stand, sterilisers with what they run, and the loads behind them. */
-import { firstOf, among } from '../../core/sure'
+import { capital } from '../../core/words'
+import { among } from '../../core/sure'
 import { useState } from 'react'
 import {
   cassetteTypes,
@@ -47,10 +48,7 @@ function Cassettes({ view, practice, act }: { view: InstrumentsView; practice: P
       method: 'PUT',
       body: {
         ...view.instruments,
-        cassettes: [
-          ...view.instruments.cassettes,
-          { id: `${type}-${n}`, type, name: `${firstOf(type).toUpperCase()}${type.slice(1)} ${n}` },
-        ],
+        cassettes: [...view.instruments.cassettes, { id: `${type}-${n}`, type, name: `${capital(type)} ${n}` }],
       },
     })
   }

@@ -1,5 +1,5 @@
 /** Generic burs: shape, grit, diameter in mm, head length, taper; US numbers where they have one. Standing: estimate. */
-import { firstOf } from '../../sure'
+import { capital } from '../../words'
 import { bur, type Bur } from '../bur'
 
 type Row = [
@@ -72,7 +72,7 @@ const rows: Row[] = [
 ]
 
 const word = (b: Row): string =>
-  `${firstOf(b[2]).toUpperCase()}${b[2].slice(1)} ${b[4].toFixed(1)}, ${b[3]}${b[1] === 'diamond' ? '' : `, ${b[1]}`}${b[7]?.shank === '204' ? ', slow' : ''}`
+  `${capital(b[2])} ${b[4].toFixed(1)}, ${b[3]}${b[1] === 'diamond' ? '' : `, ${b[1]}`}${b[7]?.shank === '204' ? ', slow' : ''}`
 
 /** The starter burs. */
 export const starterBurs: Bur[] = rows.map((row) => {

@@ -1,0 +1,14 @@
+/** Small matters of writing that several rooms share. */
+import { firstOf } from './sure'
+
+/**
+ * A sentence begins large.
+ * @example capital('change gloves') // 'Change gloves'
+ */
+export const capital = (text: string): string => (text === '' ? '' : firstOf(text).toUpperCase() + text.slice(1))
+
+/**
+ * With its article, by how it is written.
+ * @example withArticle('upper tray') // 'an upper tray'
+ */
+export const withArticle = (text: string): string => `${/^[aeiou]/i.test(text) ? 'an' : 'a'} ${text}`
