@@ -46,7 +46,7 @@ export function build() {
   if (
     existsSync('dist/.built') &&
     statSync('dist/.built').size >= 0 &&
-    !newest(['core', 'server', 'web', 'demo', 'package-lock.json', 'vite.config.ts'])
+    !newest(['core', 'wire', 'server', 'web', 'demo', 'package-lock.json', 'vite.config.ts'])
   )
     return
   console.log('Building …')

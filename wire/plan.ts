@@ -29,7 +29,7 @@ export const teethView = z.array(
 export const peopleView = z.array(
   noun<Plan['people'][number]>({ id: z.string(), name: z.string(), dentist: z.boolean() }),
 )
-const named = z.looseObject({ id: z.string() })
+const said = { id: z.string() }
 export const planView = sketch<Plan>('a plan: what compile answers, frozen once the tray is signed', {
   library: z.string(),
   kind: kindView,
@@ -38,12 +38,10 @@ export const planView = sketch<Plan>('a plan: what compile answers, frozen once 
   teeth: teethView,
   people: peopleView,
   lacks: z.array(z.string()),
-  ...({
-    steps: z.array(named),
-    links: z.array(named),
-    setup: z.array(named),
-    holds: z.array(named),
-    counts: z.array(named),
-    clashes: z.array(named),
-  } as object),
+  steps: z.array(sketch<Plan['steps'][number]>('a step', said)),
+  links: z.array(sketch<Plan['links'][number]>('a tie', said)),
+  setup: z.array(sketch<Plan['setup'][number]>('a line of the setup', said)),
+  holds: z.array(sketch<Plan['holds'][number]>('a hold', said)),
+  counts: z.array(sketch<Plan['counts'][number]>('a count', said)),
+  clashes: z.array(sketch<Plan['clashes'][number]>('a clash', said)),
 })

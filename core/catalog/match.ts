@@ -27,6 +27,12 @@ export interface Need {
   orElse?: { what: string; loss: string }[]
 }
 
+/** An item that would do, and what is lost by it where it is not what was asked for first. */
+interface Able {
+  i: Item
+  loss?: string
+}
+
 export interface Match {
   item?: Item
   because?: Reason
@@ -78,14 +84,14 @@ export function matchItem(
   alerts: readonly Alert[],
   swaps: Readonly<Record<string, string>> = {},
 ): Match {
-  const direct = serving(items, need.what).map((i) => ({ i, loss: undefined as string | undefined }))
+  const direct = serving(items, need.what).map((i): Able => ({ i }))
   const able = need.orElse
     ? [
         ...direct,
         ...need.orElse.flatMap(({ what, loss }) =>
           serving(items, what)
             .filter((i) => !direct.some((d) => d.i === i))
-            .map((i) => ({ i, loss: loss as string | undefined })),
+            .map((i): Able => ({ i, loss })),
         ),
       ]
     : direct

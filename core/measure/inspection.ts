@@ -80,7 +80,7 @@ export function judgeInspection({ parts, field }: Inspection, before: readonly s
   const bad = marginParts.flatMap((p) => (parts[p] ? [{ part: p, fault: parts[p] }] : []))
   const badField = field.filter((f) => !onlyTold.includes(f))
   const told = field.filter((f) => onlyTold.includes(f))
-  const faults = [...new Set([...bad.map((b) => b.fault as string), ...badField])]
+  const faults = [...new Set<string>([...bad.map((b) => b.fault), ...badField])]
   const says = [
     ...bad.map((b) => `${b.part}: ${faultWords[b.fault]}`),
     ...badField,

@@ -2,7 +2,7 @@
 import type { Cut } from '../catalog/cut'
 import type { Need } from '../catalog/match'
 import type { Figure, Reason } from '../figure'
-import type { CordCoverage, CordLayer } from '../measure/cord'
+import type { CordCoverage, CordLayer, CordSize } from '../measure/cord'
 import type { FunctionName, Permission } from '../practice/functions'
 import type { Tooth } from '../teeth/notation'
 import type { Restoration } from '../vocabulary'
@@ -86,7 +86,7 @@ type PlainReading =
 export type Ask = { teeth: Tooth[] } & (
   | { reading: PlainReading }
   | { reading: 'reduction'; restoration: Restoration }
-  | { reading: 'cord'; layer: CordLayer; along: CordCoverage | 'box' }
+  | { reading: 'cord'; layer: CordLayer; along: CordCoverage | 'box'; /** What is laid out for it. */ size?: CordSize }
   /** `bulk`: how many increments are planned; `band`: a band's height is picked by it. */
   | { reading: 'depth'; bulk?: number; band: boolean }
   | { reading: 'inspection'; scan: boolean }

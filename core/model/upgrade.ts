@@ -2,6 +2,7 @@
  * What earlier versions of the program stored, brought up to date: the one place that knows how things were written before.
  * Nothing stored is changed; it is read through here.
  */
+import { cordSizes } from '../measure/cord'
 import { among, sure } from '../sure'
 import { kindFacts } from '../kinds'
 import type { Learned } from '../practice/practice'
@@ -144,7 +145,8 @@ function oldAsks(step: OldStep, plan: OldPlan, request: VisitRequest): Ask[] {
   }
   if (layer) {
     const along = /-(mesial|distal)$/.test(id) ? 'box' : inFront ? 'labial and proximal' : 'full crown'
-    asks.push({ reading: 'cord', teeth, layer, along })
+    const size = among(cordSizes, step.needs.find((n) => n.what.startsWith('cord.'))?.what.replace('cord.', ''))
+    asks.push({ reading: 'cord', teeth, layer, along, ...(size ? { size } : {}) })
   }
   ask(/^tissue\.(draw-cord|base-out)\./.test(id), { reading: 'cord out', teeth })
   ask(/^impression\.(?:[\w-]+\.)?inspect$/.test(id), {

@@ -198,7 +198,7 @@ function placeCord(
     told: `placed ${word.toLowerCase()} size ${size}, ${cutMm} mm, on ${s.label}${plan.agent === 'plain' ? '' : ` with ${plan.agent}`}`,
     tell: gum,
     act: 'cord in',
-    asks: [{ reading: 'cord', teeth: [s.tooth], layer, along: s.along }],
+    asks: [{ reading: 'cord', teeth: [s.tooth], layer, along: s.along, size }],
     detail: 'Begin between the teeth, push back toward what is seated. White tissue: one size smaller.',
     tooth: s.tooth,
     fn: 'cord placement',

@@ -1,14 +1,9 @@
 /** Cord as it goes in and as it comes out. */
-import { sure } from '../sure'
 import { rulesOf } from '../rules'
-import { cordLength, cordSize, cordSizes, smallerCord, type CordSize } from '../measure/cord'
+import { cordLength, cordSize, cordSizes, smallerCord } from '../measure/cord'
 import { dimensions } from '../teeth/dimensions'
-import { judged, readingOf, must, num, oneOf, yes, type At } from './reading'
+import { judged, readingOf, must, num, oneOf, yes } from './reading'
 
-const planned = (at: Pick<At<'cord'>, 'step'>): CordSize | undefined =>
-  at.step.needs
-    .map((n) => n.what.replace('cord.', ''))
-    .find((s): s is CordSize => (cordSizes as readonly string[]).includes(s))
 export const cord = readingOf('cord', {
   name: 'Cord',
   fields: {
@@ -21,7 +16,7 @@ export const cord = readingOf('cord', {
     perimeterMm: num('perimeter, where it was measured', 'mm', 5, 60),
   },
   starts: (at) => ({
-    ...(planned(at) ? { size: sure(planned(at)) } : {}),
+    ...(at.ask.size ? { size: at.ask.size } : {}),
     probingDepthMm: at.plan.request.tissue.probingDepthMm,
     biotype: at.plan.request.tissue.biotype,
     crevice: at.plan.request.tissue.crevice,

@@ -66,10 +66,9 @@ function closed(problem: Problem, rules: readonly Rule[]): Distances | null {
   const n = problem.tasks.length
   const at = new Map(problem.tasks.map((t, i) => [t.id, i + 1]))
   const until = new Set(problem.until)
-  const ties = problem.tasks.flatMap((t, i): [number, number, number][] => [
-    [0, i + 1, 0],
-    ...(until.size === 0 || until.has(t.id) ? [[i + 1, n + 1, t.durationS] as [number, number, number]] : []),
-  ])
+  const ties: [from: number, to: number, atLeastS: number][] = problem.tasks.map((_, i) => [0, i + 1, 0])
+  for (const [i, t] of problem.tasks.entries())
+    if (until.size === 0 || until.has(t.id)) ties.push([i + 1, n + 1, t.durationS])
   for (const [id, bound] of Object.entries(problem.starts ?? {})) {
     const i = at.get(id)
     if (i === undefined) continue

@@ -166,8 +166,8 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
         ? [
             {
               table: { widths: ['*'], body: [[{ text: `ALERTS: ${alerts.join('; ')}`, bold: true, fontSize: 12 }]] },
-              margin: [0, 5, 0, 0] as [number, number, number, number],
-            },
+              margin: [0, 5, 0, 0],
+            } satisfies Content,
           ]
         : []),
       ...warned.map(

@@ -38,8 +38,11 @@ const readTeeth = (text: string, notation: Notation): ToothReading[] =>
     .split(/[\s,;]+/)
     .filter(Boolean)
     .map((word) => readTooth(word, notation))
-const teethOf = (readings: readonly ToothReading[]): Tooth[] | null =>
-  readings.every((r) => r.kind === 'ok') ? readings.map((r) => (r as { tooth: Tooth }).tooth) : null
+/** The teeth, where each was read; null where one was not. */
+function teethOf(readings: readonly ToothReading[]): Tooth[] | null {
+  const teeth = readings.flatMap((r) => (r.kind === 'ok' ? [r.tooth] : []))
+  return teeth.length === readings.length ? teeth : null
+}
 
 function Readings({ readings, notation }: { readings: ToothReading[]; notation: Notation }) {
   return (

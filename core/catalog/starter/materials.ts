@@ -2,7 +2,7 @@
 import { lotted, once, type Row, type Rows } from './row'
 
 const mL = { ...lotted, unit: 'mL' } as const
-const resin = { allergens: ['methacrylate'] } as Pick<NonNullable<Row[5]>, 'allergens'>
+const resin: Pick<NonNullable<Row[5]>, 'allergens'> = { allergens: ['methacrylate'] }
 
 const metalCrowns: Row[] = (['upper', 'lower'] as const).flatMap((jaw) =>
   (['right', 'left'] as const).flatMap((side) =>
