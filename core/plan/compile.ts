@@ -1,12 +1,12 @@
-import { firstOf } from '../sure'
+import { firstOf, sure } from '../sure'
 import type { OwnRules } from '../rules'
 import { chooseBur } from '../catalog/cut'
 import { reason } from '../figure'
 import type { Spread } from '../model/step'
 import { self, wire, type Draft, type Tie } from '../phases/build'
 import { openCase, type Case, type Unit } from '../phases/case'
-import { choiceNames } from '../practice/choices'
-import { permissionOf } from '../practice/functions'
+import { choiceNames, type Choices } from '../practice/choices'
+import { permissionOf, type FunctionName, type Permission } from '../practice/functions'
 import type { Practice } from '../practice/practice'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { withLearned } from './learned'
@@ -37,9 +37,12 @@ export class RequestError extends Error {
 interface Team {
   dentist: { id: string; name: string }
   assistants: { id: string; name: string; roles: Practice['people'][number]['roles']; loadS: number }[]
+  /** Which table of functions is in force, and who of the team may do a function by it; looked up once for each function. */
+  table: Choices['functions']
+  may: (fn: FunctionName) => Record<string, Permission>
 }
 
-function findTeam(request: VisitRequest, practice: Practice): Team {
+function findTeam(request: VisitRequest, practice: Practice): Omit<Team, 'table' | 'may'> {
   const find = (id: string, path: (string | number)[]) => {
     const person = practice.people.find((p) => p.id === id)
     if (!person) throw new RequestError(`"${id}" is nobody of ${practice.name}`, path)
@@ -54,6 +57,22 @@ function findTeam(request: VisitRequest, practice: Practice): Team {
   }
 }
 
+function withTable(team: Omit<Team, 'table' | 'may'>, table: Team['table'], practice: Practice): Team {
+  const known = new Map<FunctionName, Record<string, Permission>>()
+  return {
+    ...team,
+    table,
+    may: (fn) => {
+      const before = known.get(fn)
+      if (before) return before
+      const may: Record<string, Permission> = { [team.dentist.id]: 'yes' }
+      for (const a of team.assistants) may[a.id] = permissionOf(fn, a.roles, practice.functions[table])
+      known.set(fn, may)
+      return may
+    },
+  }
+}
+
 const permissionWords = {
   no: 'not',
   sight: 'under the dentist’s direct sight',
@@ -64,30 +83,24 @@ const permissionWords = {
 const holdId = (hold: NonNullable<Draft['hold']>): string => (hold.key ? `${hold.name}.${hold.key}` : hold.name)
 
 /** Gives a step to the least busy assistant who may do it, else to the dentist. */
-function assign(draft: Draft, c: Case, team: Team): Performer {
-  const table = c.practice.functions[c.choices.functions]
-  const able = team.assistants
-    .map((a) => ({ a, permission: permissionOf(draft.fn, a.roles, table) }))
-    .filter(({ permission }) => permission !== 'no')
-    .toSorted((x, y) => x.a.loadS - y.a.loadS)
-  const first = able[0]
+function assign(draft: Draft, team: Team): Performer {
+  const may = team.may(draft.fn)
+  const [first] = team.assistants.filter((a) => may[a.id] !== 'no').toSorted((x, y) => x.loadS - y.loadS)
   if (!first) {
     return {
       personId: team.dentist.id,
       name: team.dentist.name,
       permission: 'yes',
-      because: reason(`${draft.fn}: the ${c.choices.functions} table leaves it to the dentist`, 'practice'),
+      because: reason(`${draft.fn}: the ${team.table} table leaves it to the dentist`, 'practice'),
     }
   }
-  first.a.loadS += draft.minutes[1] * 60
+  first.loadS += draft.minutes[1] * 60
+  const permission = sure(may[first.id])
   return {
-    personId: first.a.id,
-    name: first.a.name,
-    permission: first.permission,
-    because: reason(
-      `${draft.fn}: ${permissionWords[first.permission]}, by the ${c.choices.functions} table`,
-      'practice',
-    ),
+    personId: first.id,
+    name: first.name,
+    permission,
+    because: reason(`${draft.fn}: ${permissionWords[permission]}, by the ${team.table} table`, 'practice'),
   }
 }
 
@@ -98,8 +111,8 @@ function spreadOf({ minutes, ties = [] }: Draft): Spread {
   return { shortS: seconds(minutes[0]), likelyS: seconds(minutes[1]), longS: seconds(minutes[2]) }
 }
 
-function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): Step {
-  const performer = assign(draft, c, team)
+function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
+  const performer = assign(draft, team)
   // Under the dentist's direct sight the dentist is there, and nowhere else.
   const watching = performer.permission === 'sight' ? [team.dentist.id] : []
   const helper = performer.personId === team.dentist.id ? team.assistants[0]?.id : undefined
@@ -109,12 +122,7 @@ function toStep(draft: Draft, beside: string | undefined, c: Case, team: Team): 
     title: draft.title,
     fn: draft.fn,
     performer,
-    allowed: Object.fromEntries([
-      [team.dentist.id, 'yes' as const],
-      ...team.assistants.map(
-        (a) => [a.id, permissionOf(draft.fn, a.roles, c.practice.functions[c.choices.functions])] as const,
-      ),
-    ]),
+    allowed: team.may(draft.fn),
     helpers: [...(draft.helped && helper ? [helper] : []), ...watching],
     place: draft.place,
     spread: spreadOf(draft),
@@ -251,11 +259,12 @@ function titleOf({ c }: Work): string {
  * @example compile(request, practice).title // 'Crown, first visit: monolithic zirconia crown'
  */
 export function compile(request: VisitRequest, practice: Practice): Plan {
-  const team = findTeam(request, practice)
+  const people = findTeam(request, practice)
   const works = [openCase(request, practice), ...request.also.map((work) => openCase(request, practice, work))].map(
     (c): Work => ({ kind: visitKinds[c.request.kind], c }),
   )
   const { c } = firstOf(works)
+  const team = withTable(people, c.choices.functions, practice)
   const kindIds = works.map((w) => w.kind.id)
   const { wired, uses, touched } = amend(
     wire(dayOf(works)),
@@ -265,7 +274,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   const has = (id: string): boolean => ids.has(id)
   const steps = wired.steps.map(({ draft, meanwhile }): Step => {
     const own = touched.get(draft.id)
-    const step = toStep(draft, meanwhile, c, team)
+    const step = toStep(draft, meanwhile, team)
     // What a person has set by hand stands before what was learned.
     if (own) return { ...step, amended: own }
     return practice.useLearned ? withLearned(step, request.kind, practice.learned) : step

@@ -56,16 +56,26 @@ export interface Ruling {
 }
 export type Rules = (rule: RuleId) => Ruling
 
+const rulings = new Map<RuleId, Ruling>()
+/** What the library says, made once: plans are compiled by the hundred. */
+function usual(rule: RuleId): Ruling {
+  const before = rulings.get(rule)
+  if (before) return before
+  const row = ruleRow(rule)
+  const made = { value: row.value, because: reason(row.because(row.value), row.standing, row.source) }
+  rulings.set(rule, made)
+  return made
+}
+
 /**
  * The register with a practice's own rows in place of the library's.
  * @example rulesOf({ 'cord.dwell': { value: 360, by: 'Dr A', on: '2026-11-26' } })('cord.dwell').value // 360
  */
 export function rulesOf(own: OwnRules): Rules {
   return (rule) => {
-    const row = ruleRow(rule)
     const set = own[rule]
-    if (set === undefined)
-      return { value: row.value, because: reason(row.because(row.value), row.standing, row.source) }
+    if (set === undefined) return usual(rule)
+    const row = ruleRow(rule)
     const text = `${row.because(set.value)}; this practice’s own, ${set.by}, ${set.on}`
     return { value: set.value, because: reason(text, 'practice'), own: { ...set, usual: row.value } }
   }
