@@ -7,7 +7,7 @@ import { Toaster } from 'sonner'
 import { LinkProvider } from './app/live'
 import { queryClient } from './app/queries'
 import { Shell } from './app/shell'
-import { Lost } from './app/lost'
+import { Lost } from './app/page-not-there'
 import './styles.css'
 
 const DayScreen = lazy(() => import('./day/day-screen'))

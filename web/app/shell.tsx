@@ -8,7 +8,7 @@ import { Button, Loading, Mark } from '../parts/ui'
 import { api } from './api'
 import type { Person } from '../../wire/people'
 import { useLink } from './live'
-import { NeededStrip } from './needed'
+import { NeededStrip } from './waiting-elsewhere'
 import { useSession, useVisit } from './queries'
 import { SignIn } from './sign-in'
 

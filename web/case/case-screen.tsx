@@ -18,10 +18,10 @@ import { LeftOut } from '../parts/left-out'
 import { ScoreView } from '../parts/score-view'
 import { Failed, Loading, Mark, Panel } from '../parts/ui'
 import { minutes } from '../parts/words'
-import { useBeside, type Beside } from './beside'
+import { useConsequences, type Consequences } from './consequences'
 import { Chain, Works } from './chain'
 import { tryRequest, type Change } from './change'
-import { Alerts, Facts } from './facts'
+import { Alerts, Facts } from './case-facts'
 import { LikelyLength } from './forecast'
 import { PeopleTimes } from './people-times'
 import { RunningOrder } from './running-order'
@@ -29,7 +29,7 @@ import { Schools } from './schools'
 import { Teeth } from './teeth'
 import { WorkedOut } from './worked-out'
 
-function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside: Beside }) {
+function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside: Consequences }) {
   const dentist = sure(plan.people.find((p) => p.dentist))
   const titleOf = (id: string): string => plan.steps.find((s) => s.id === id)?.title ?? id
   const missed = score.brackets.filter((b) => b.missed)
@@ -101,7 +101,7 @@ function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside:
 export default function CaseScreen() {
   const visitId = sure(useParams()['visitId'])
   const { data, error, again } = useVisitPlan(visitId)
-  const beside = useBeside(data)
+  const beside = useConsequences(data)
   const refresh = useRefresh()
   const storing = ['request', visitId]
   // While touches are still on their way to the server, what it says is older than what the screen shows.

@@ -23,7 +23,7 @@ import { useRefresh } from '../app/queries'
 import { Score } from '../parts/score'
 import { Panel } from '../parts/ui'
 import { bothNotations, clockTime } from '../parts/words'
-import { factsOf, startOf, surname } from './facts'
+import { factsOf, startOf, surname } from './day-facts'
 import { People, type Staves } from './people'
 
 export const placeOf = (v: DayVisit): string =>

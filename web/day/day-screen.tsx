@@ -12,7 +12,7 @@ import { Button, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { bothNotations, clockTime, minutes } from '../parts/words'
 import type { Prefill } from './calendar-box'
 import { Chairs, placeOf } from './chairs'
-import { Dry } from './dry'
+import { MissingCassettes } from './missing-cassettes'
 import { NewVisit } from './new-visit'
 import { useStaves } from './people'
 import { Times } from './times'
@@ -138,7 +138,7 @@ export default function DayScreen() {
           </div>
         )}
         <Times view={view} now={now} />
-        <Dry view={view} />
+        <MissingCassettes view={view} />
       </div>
       {adding !== false && (
         <NewVisit view={view} {...(adding === true ? {} : { prefill: adding })} onClose={() => setAdding(false)} />

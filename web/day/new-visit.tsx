@@ -175,7 +175,7 @@ export function NewVisit({
         {!follows && (
           <div>
             <span className="block">Kind of visit</span>
-            <div className="mt-1 grid">
+            <div className="mt-1 grid grid-cols-[minmax(0,1fr)]">
               <KindSelect label="Kind of visit" value={kind} onKind={setKind} />
             </div>
           </div>

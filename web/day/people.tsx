@@ -5,7 +5,7 @@ import { stretchesOf } from '../../core/schedule/day'
 import type { Twice } from '../../core/schedule/collide'
 import type { DayView } from '../../wire/day'
 import { clockTime } from '../parts/words'
-import { startOf } from './facts'
+import { startOf } from './day-facts'
 
 const allStaves = ['dentists', 'everybody', 'none'] as const
 export type Staves = (typeof allStaves)[number]

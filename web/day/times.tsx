@@ -11,7 +11,7 @@ import type { DayView } from '../../wire/day'
 import { usePractice, useRefresh } from '../app/queries'
 import { Button, Mark, Panel, Pick } from '../parts/ui'
 import { clockTime, minutes } from '../parts/words'
-import { factsOf, surname } from './facts'
+import { factsOf, surname } from './day-facts'
 import type { Told } from './propose.worker'
 
 const minute = 60_000

@@ -8,7 +8,7 @@ import { starterPractice } from '../practice/starter'
 import type { Who } from '../run/decide'
 import { give, runThrough, startDrive, type Drive } from '../run/drive'
 import { random } from '../random'
-import { layOutFrom, leftOf } from './rest'
+import { layOutFrom, leftOf } from './remaining'
 import { heldBy, layOut } from './timeline'
 
 const practice = starterPractice()

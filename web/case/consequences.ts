@@ -5,9 +5,9 @@ import type { Practice } from '../../core/practice/practice'
 import type { Delegation } from '../../core/schedule/delegate'
 import type { Forecast } from '../../core/schedule/simulate'
 import type { VisitAndPlan } from '../app/plan'
-import type { Answered, Asked } from './beside.worker'
+import type { Answered, Asked } from './consequences.worker'
 
-export interface Beside {
+export interface Consequences {
   /** Null until the first answer; then the last whole answer, until the next is whole. */
   forecast: Forecast | null
   delegation: Delegation | null
@@ -15,12 +15,12 @@ export interface Beside {
   consequences: ReadonlyMap<string, string>
 }
 
-export function useBeside(data: VisitAndPlan | undefined): Beside {
-  const [beside, setBeside] = useState<Beside>({ forecast: null, delegation: null, consequences: new Map() })
+export function useConsequences(data: VisitAndPlan | undefined): Consequences {
+  const [beside, setBeside] = useState<Consequences>({ forecast: null, delegation: null, consequences: new Map() })
   const worker = useRef<Worker>(undefined)
   const sent = useRef<{ id: number; practice?: Practice }>({ id: 0 })
   useEffect(() => {
-    const own = new Worker(new URL('./beside.worker.ts', import.meta.url), { type: 'module' })
+    const own = new Worker(new URL('./consequences.worker.ts', import.meta.url), { type: 'module' })
     own.addEventListener('message', ({ data: { id, ...answer } }: MessageEvent<Answered>) => {
       if (id === sent.current.id) setBeside((before) => ({ ...before, ...answer }))
     })

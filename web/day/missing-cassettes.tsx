@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import type { DayView } from '../../wire/day'
 import { Mark, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
-import { surname } from './facts'
+import { surname } from './day-facts'
 
 /** The same act taken twice is said once. */
 function counted(acts: readonly SavingAct[]): Map<string, { act: SavingAct; n: number }> {
@@ -16,7 +16,7 @@ function counted(acts: readonly SavingAct[]): Map<string, { act: SavingAct; n: n
   return known
 }
 
-export function Dry({ view }: { view: DayView }) {
+export function MissingCassettes({ view }: { view: DayView }) {
   const { turnover } = view
   const back = view.visits.flatMap((v) => v.cassettes.filter((c) => c.pulledBack).map((c) => ({ v, c })))
   if (back.length === 0 && (!turnover || turnover.dry.length === 0)) return null
