@@ -2,8 +2,18 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
+    // Files share nothing: each has its own folder, its own port, its own browser.
+    maxWorkers: 2,
     projects: [
-      { test: { name: 'core', include: ['core/**/*.test.ts', 'demo/**/*.test.ts'], testTimeout: 60_000 } },
+      // Core is pure: its files share what they import.
+      {
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts', 'demo/**/*.test.ts'],
+          testTimeout: 60_000,
+          isolate: false,
+        },
+      },
       { test: { name: 'web', include: ['web/**/*.test.tsx'], testTimeout: 60_000 } },
       {
         test: {
@@ -12,7 +22,6 @@ export default defineConfig({
           globalSetup: 'server/test/template.ts',
           testTimeout: 60_000,
           hookTimeout: 120_000,
-          fileParallelism: false,
         },
       },
       {
@@ -22,7 +31,6 @@ export default defineConfig({
           globalSetup: 'e2e/template.ts',
           testTimeout: 480_000,
           hookTimeout: 180_000,
-          fileParallelism: false,
         },
       },
     ],

@@ -27,7 +27,7 @@ const common = {
 const example = /@example (.+?) \/\/ (.+?)(?: \*\/)?$/gm
 
 const files = readdirSync('core', { recursive: true, encoding: 'utf8' })
-  .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+  .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts') && !f.includes('tmp-'))
   .map((f) => `core/${f}`)
   .filter((f) => readFileSync(f, 'utf8').match(example))
 

@@ -79,7 +79,7 @@ async function at(key: string, people: [name: string, code: string, dentist: str
     ) {
       if ((await screen.driver.findElements({ css: 'header' })).length > 0) {
         await screen.press('sign out')
-        await screen.driver.wait(
+        await screen.until(
           async () => (await screen.driver.findElements({ css: 'header' })).length === 0,
           15_000,
           'not signed out',
@@ -90,7 +90,7 @@ async function at(key: string, people: [name: string, code: string, dentist: str
     await screen.go(chair(key))
     await screen.find('[data-status=running]')
   }
-  return new Team(assistant, dentist, people[3])
+  return new Team(server, assistant, dentist, people[3])
 }
 /** Comes to the closing screen and closes, by keys. */
 async function close(): Promise<void> {
@@ -121,11 +121,7 @@ describe('a crown visit with a retake of the impression', () => {
     await orrell.says('is not signed as it was read: 37 distal: a bubble on the margin')
     await orrell.press('Close this box')
     await pair.again('impression', 'bubble on the distal margin')
-    await assistant.driver.wait(
-      async () => (await nowStep(assistant)) !== 'impression.inspect',
-      15_000,
-      'it did not go back',
-    )
+    await assistant.until(async () => (await nowStep(assistant)) !== 'impression.inspect', 15_000, 'it did not go back')
     const seen: string[] = []
     await pair.runOn('impression.inspect', async (step) => void (seen.at(-1) === step || seen.push(step)))
     // What is done over: the cord that was drawn, its dwell, syringe, tray; not the base cord, which is still in.
@@ -210,11 +206,13 @@ describe('a bonded metal bridge’s 90 s', () => {
   it('the cement is called for at 20 s; missed at 90 s it is taken off and begun anew; in time it stands', async () => {
     const pair = await at('metal', ['Bram Oduya', '4567', 'Imke Varen', '7711'])
     await pair.runOn('delivery.bond-mix')
+    await server.pass(20)
     await assistant.says('Mix the cement now')
     await dentist.says('Mix the cement now')
     await dentist.find('[data-clock="Etched metal to be seated"]')
     // Nobody moves: the window closes and asks, in both windows.
-    await assistant.says('Etched metal to be seated: closed', 30_000)
+    await server.pass(75)
+    await assistant.says('Etched metal to be seated: closed')
     await assistant.says('cleaned, dried, etched again and begun anew')
     await assistant.accessible()
     await assistant.moved(() => enter(assistant, 'Do it over'))
@@ -252,7 +250,7 @@ describe('a child under general anaesthesia', () => {
     await assistant.find('[data-throat-pack]')
     await pair.countOut()
     for (const screen of [assistant, dentist])
-      await screen.driver.wait(
+      await screen.until(
         async () => (await screen.driver.findElements({ css: '[data-throat-pack]' })).length === 0,
         15_000,
         'the pack still stands there',

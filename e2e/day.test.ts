@@ -31,8 +31,7 @@ interface Day {
 }
 const starts = async (): Promise<Record<string, number>> =>
   Object.fromEntries((await call<Day>('GET', `/days/${day}`)).visits.map((v) => [v.id, v.startsAt]))
-const until = (screen: Screen, met: () => Promise<boolean>, otherwise: string) =>
-  screen.driver.wait(met, 15_000, otherwise)
+const until = (screen: Screen, met: () => Promise<boolean>, otherwise: string) => screen.until(met, 15_000, otherwise)
 
 describe('a day with two clashes', () => {
   it('marks them in place, on every screen: a dentist in two chairs, a chair with two visits', async () => {

@@ -80,33 +80,31 @@ const boxes: readonly (readonly [key: string, opens: string, shows: string])[] =
   ['three', '?', '[role=dialog]'],
 ]
 
-// A theme is colours and nothing else: under the second only they are looked at.
-describe.each([
-  ['light', undefined],
-  ['dim', 'colours'],
-] as const)('%s', (theme, only) => {
+describe('in both themes', () => {
   it('the way in, and every screen behind it', async () => {
     await screen.driver.manage().deleteAllCookies()
     await screen.go('/')
-    await screen.driver.executeScript('localStorage.setItem("jade.theme", arguments[0])', theme)
-    await screen.driver.navigate().refresh()
     await screen.find('[data-sign-in]')
-    await screen.accessible('', only)
+    await screen.accessibleInBoth()
     // A dentist sees the settings, the trail and what waits besides.
     await screen.signIn('Tamsin Orrell', '4711')
+    const theme = () => screen.driver.executeScript<string>('return document.documentElement.dataset.theme')
+    // What is picked stays.
+    await screen.press('Dim theme')
+    await screen.driver.navigate().refresh()
+    await screen.find('header')
+    expect(await theme()).toBe('dim')
+    await screen.press('Light theme')
     for (const [path, shows] of screens) {
       await screen.go(path)
       await screen.find(shows)
-      await screen.driver.wait(
+      await screen.until(
         async () =>
           (await screen.driver.findElements({ xpath: '//p[@role="status" and contains(., "…")]' })).length === 0,
         15_000,
         `${path} stays loading`,
       )
-      expect(await screen.driver.executeScript('return document.documentElement.dataset.theme ?? "light"'), path).toBe(
-        theme,
-      )
-      await screen.accessible(path, only)
+      await screen.accessibleInBoth(path)
     }
   })
   it('the boxes in which something is read', async () => {
@@ -116,7 +114,7 @@ describe.each([
       await screen.key(opens)
       await screen.find(`[role=dialog]`)
       await screen.find(shows)
-      await screen.accessible(`${key} ${shows}`, only)
+      await screen.accessibleInBoth(`${key} ${shows}`)
     }
     expect(await screen.errors()).toEqual([])
   })
@@ -124,7 +122,7 @@ describe.each([
     await screen.go('/drill')
     await screen.click('[data-kind="bridge.metal.deliver"]')
     await screen.click('[data-piece]')
-    await screen.accessible('', only)
+    await screen.accessibleInBoth()
     await screen.press('The tray is laid')
     for (;;) {
       const order = await screen.driver.findElements({ css: '[data-choice]' })
@@ -135,10 +133,10 @@ describe.each([
     }
     await screen.key(' ')
     await screen.find('[data-exercise=running]')
-    await screen.accessible('', only)
+    await screen.accessibleInBoth()
     await screen.press('Leave the rest undone')
     await screen.find('[data-score]')
-    await screen.accessible('', only)
+    await screen.accessibleInBoth()
     await screen.press('Enough')
     await screen.find('[data-round="bridge.metal.deliver"]')
     expect(await screen.errors()).toEqual([])

@@ -8,6 +8,8 @@ import { AxeBuilder } from '@axe-core/webdriverjs'
 import { Builder, By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder, Driver } from 'selenium-webdriver/chrome'
 import { expect } from 'vitest'
+import { sure } from '../core/sure'
+import { demoCodes } from '../demo/practice'
 import { templateVariable } from '../demo/template'
 import { openDatabase, type Db } from '../server/db/open'
 
@@ -33,10 +35,10 @@ export interface Served {
   /** Does something to the folder while the server is down, and starts it again. */
   whileDown: (prepare: (db: Db, now: number) => Promise<void>) => Promise<void>
   stop: () => Promise<void>
+  /** Lets time pass, on the server's clock and with it on every screen's. */
+  pass: (seconds: number) => Promise<void>
 }
 
-/** Rehearsal pace: minutes of waiting pass in seconds, on the server's clock and with it on every screen's. 1 is the wall. */
-export const rehearsal = 10
 /** The demo day is the wall's own, at an hour of the test's choosing: no test depends on when it is run. */
 const from = Date.now()
 const shownAt = (time: string): number => Date.parse(`${new Date(from).toISOString().slice(0, 10)}T${time}:00Z`)
@@ -46,9 +48,11 @@ export const shownNow = (pace: number, at: string): number => Math.round(shownAt
 interface Clock {
   pace: number
   at: string
+  /** What a test has let pass already, ms. */
+  passedMs: number
 }
 
-function launch(folder: string, port: number, { pace, at }: Clock): Promise<ChildProcess> {
+function launch(folder: string, port: number, { pace, at, passedMs }: Clock): Promise<ChildProcess> {
   const child = spawn(process.execPath, ['dist/server.js', '--demo'], {
     env: {
       ...process.env,
@@ -58,7 +62,8 @@ function launch(folder: string, port: number, { pace, at }: Clock): Promise<Chil
       TZ: 'Etc/UTC',
       JADE_PACE: String(pace),
       JADE_CLOCK_FROM: String(from),
-      JADE_CLOCK_SHOWS: String(shownAt(at)),
+      JADE_CLOCK_SHOWS: String(shownAt(at) + passedMs),
+      JADE_CLOCK_MOVES: '1',
     },
     stdio: ['ignore', 'pipe', 'pipe'],
   })
@@ -79,40 +84,64 @@ const ended = (child: ChildProcess): Promise<void> =>
     ? Promise.resolve()
     : new Promise((resolve) => child.once('exit', () => resolve()))
 
+/** A session of the test's own, beside those of its screens. */
+async function signedIn(url: string): Promise<string> {
+  const answer = await fetch(`${url}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ personId: 'wim', code: demoCodes.wim }),
+  })
+  return sure(answer.headers.get('set-cookie')?.split(';')[0])
+}
+
 /**
  * Starts the built server on a fresh demo folder.
  * `prepare` may bring visits to a moment before the server opens the folder.
  */
 export async function serve({
   prepare,
-  pace = rehearsal,
+  pace = 1,
   at = '08:30',
-}: { prepare?: (db: Db, now: number) => Promise<void> } & Partial<Clock> = {}): Promise<Served> {
+}: { prepare?: (db: Db, now: number) => Promise<void> } & Partial<Omit<Clock, 'passedMs'>> = {}): Promise<Served> {
   const folder = mkdtempSync(join(tmpdir(), 'jade-e2e-'))
   cpSync(process.env[templateVariable]!, folder, { recursive: true })
+  let passedMs = 0
   const inFolder = async (act: (db: Db, now: number) => Promise<void>): Promise<void> => {
     const database = await openDatabase(folder)
-    await act(database.db, shownNow(pace, at))
+    await act(database.db, shownNow(pace, at) + passedMs)
     await database.close()
   }
   if (prepare) await inFolder(prepare)
   const port = await freePort()
-  let child = await launch(folder, port, { pace, at })
+  let child = await launch(folder, port, { pace, at, passedMs })
   const end = async (signal: NodeJS.Signals): Promise<void> => {
     child.kill(signal)
     await ended(child)
   }
+  const url = `http://127.0.0.1:${port}`
+  let cookie: string | undefined
   return {
-    url: `http://127.0.0.1:${port}`,
+    url,
     folder,
     kill: () => end('SIGKILL'),
     restart: async () => {
-      child = await launch(folder, port, { pace, at })
+      child = await launch(folder, port, { pace, at, passedMs })
     },
     whileDown: async (act) => {
       await end('SIGTERM')
       await inFolder(act)
-      child = await launch(folder, port, { pace, at })
+      child = await launch(folder, port, { pace, at, passedMs })
+    },
+    pass: async (seconds) => {
+      const byS = Math.ceil(seconds)
+      cookie ??= await signedIn(url)
+      const answer = await fetch(`${url}/api/standins/clock`, {
+        method: 'POST',
+        headers: { cookie, 'content-type': 'application/json' },
+        body: JSON.stringify({ byS }),
+      })
+      if (!answer.ok) throw new Error(`time did not pass: ${await answer.text()}`)
+      passedMs += byS * 1000
     },
     stop: async () => {
       await end('SIGTERM')
@@ -120,6 +149,9 @@ export async function serve({
     },
   }
 }
+
+/** How often a condition is looked at, ms. */
+const pollMs = 30
 
 export class Screen {
   private constructor(
@@ -167,19 +199,24 @@ export class Screen {
     return new Screen(driver, url, profile)
   }
 
+  /** Waits for something, looking often: a test waits no longer than what it waits for. */
+  async until(condition: () => boolean | Promise<boolean>, ms = 15_000, words?: string): Promise<void> {
+    await this.driver.wait(condition, ms, words, pollMs)
+  }
+
   async go(path: string): Promise<void> {
     await this.driver.get(this.url + path)
   }
 
   /** Waits for an element, by CSS or by the accessible words in it. */
   async find(css: string, ms = 15_000): Promise<WebElement> {
-    return this.driver.wait(until.elementLocated(By.css(css)), ms, `no ${css} on ${await this.driver.getCurrentUrl()}`)
+    return this.driver.wait(until.elementLocated(By.css(css)), ms, `no ${css}`, pollMs)
   }
 
   async button(words: string, ms = 15_000): Promise<WebElement> {
     const xpath = `//*[self::button or self::a][contains(normalize-space(.), "${words}") or contains(@aria-label, "${words}")]`
-    const element = await this.driver.wait(until.elementLocated(By.xpath(xpath)), ms, `no button "${words}"`)
-    await this.driver.wait(until.elementIsEnabled(element), ms, `button "${words}" stays disabled`)
+    const element = await this.driver.wait(until.elementLocated(By.xpath(xpath)), ms, `no button "${words}"`, pollMs)
+    await this.driver.wait(until.elementIsEnabled(element), ms, `button "${words}" stays disabled`, pollMs)
     return element
   }
 
@@ -189,7 +226,7 @@ export class Screen {
 
   /** Touches an element as soon as it lies where it can be touched: what is still being laid out moves. */
   private async touch(find: () => Promise<WebElement>): Promise<void> {
-    await this.driver.wait(
+    await this.until(
       async () => {
         try {
           const element = await find()
@@ -214,14 +251,12 @@ export class Screen {
   /** Waits until the page's text says something. */
   async says(words: string | RegExp, ms = 15_000): Promise<void> {
     let text = ''
-    await this.driver
-      .wait(async () => {
-        text = await this.text()
-        return typeof words === 'string' ? text.includes(words) : words.test(text)
-      }, ms)
-      .catch(() => {
-        throw new Error(`the page never said ${String(words)}; it says: ${text.slice(0, 900)}`)
-      })
+    await this.until(async () => {
+      text = await this.text()
+      return typeof words === 'string' ? text.includes(words) : words.test(text)
+    }, ms).catch(() => {
+      throw new Error(`the page never said ${String(words)}; it says: ${text.slice(0, 900)}`)
+    })
   }
 
   async text(): Promise<string> {
@@ -252,16 +287,15 @@ export class Screen {
   async moved(act: () => Promise<unknown>): Promise<void> {
     const before = await this.seq()
     await act()
-    await this.driver
-      .wait(async () => (await this.seq()) > before, 15_000)
-      .catch(async () => {
-        throw new Error(`the run did not move on; the page says: ${(await this.text()).slice(0, 1500)}`)
-      })
+    await this.until(async () => (await this.seq()) > before, 15_000).catch(async () => {
+      throw new Error(`the run did not move on; the page says: ${(await this.text()).slice(0, 1500)}`)
+    })
   }
 
   /** No serious fault of accessibility on what is shown now (axe, WCAG 2.2 AA). `colours` where nothing else can differ from what was looked at before. */
   async accessible(where = '', only?: 'colours'): Promise<void> {
-    const axe = new AxeBuilder(this.driver)
+    // In the page itself: there are no frames, and another window for each look takes longer than the look.
+    const axe = new AxeBuilder(this.driver).setLegacyMode().options({ resultTypes: ['violations'] })
     const { violations } = await (
       only === 'colours'
         ? axe.withRules(['color-contrast'])
@@ -279,13 +313,26 @@ export class Screen {
     ).toEqual([])
   }
 
-  /** Console errors since the last look. A refusal the test asked for (401, 409) is an answer, not a fault of the page. */
+  /** The same of both themes: a theme is colours and nothing else, so in the second only they are looked at. */
+  async accessibleInBoth(where = ''): Promise<void> {
+    const show = (theme: string): Promise<unknown> =>
+      this.driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme)
+    await this.accessible(where)
+    await show('dim')
+    await this.accessible(`${where}, dim`, 'colours')
+    await show('light')
+  }
+
+  /**
+   * Console errors since the last look. A refusal the test asked for (401, 409) is an answer, not a fault of the page; so is
+   * that of a socket whose person signed out before it was open.
+   */
   async errors(): Promise<string[]> {
     const entries = await this.driver.manage().logs().get(logging.Type.BROWSER)
     return entries
       .filter((e) => e.level.value >= logging.Level.SEVERE.value)
       .map((e) => e.message)
-      .filter((m) => !/\/api\/.*status of (401|409)/.test(m))
+      .filter((m) => !/\/api\/.*(status of (401|409)|HTTP Authentication failed)/.test(m))
   }
 
   async close(): Promise<void> {

@@ -29,7 +29,7 @@ const startLoad = async (): Promise<string> => {
   const before = await loads()
   await wim.press('Start a load')
   await wim.press('Start it')
-  await wim.driver.wait(async () => (await loads()).length > before.length, 15_000, 'no load was started')
+  await wim.until(async () => (await loads()).length > before.length, 15_000, 'no load was started')
   return (await loads())[0]!
 }
 
@@ -68,7 +68,7 @@ describe('cassettes', () => {
     await (await wim.find('[role=dialog] input')).sendKeys('the strip was read wrongly')
     await wim.press('Pull it back')
     const trace = await wim.find('[data-trace="231"]')
-    await wim.driver.wait(
+    await wim.until(
       async () => (await trace.getText()).includes('Tilly Marrow'),
       15_000,
       'the visit it was used for is not named',
@@ -85,7 +85,7 @@ describe('cassettes', () => {
     await wim.find('[data-trace="231"]')
     for (let left = await toChange(); left > 0; left--) {
       await wim.press('It is changed')
-      await wim.driver.wait(async () => (await toChange()) < left, 15_000, 'the cassette was not changed')
+      await wim.until(async () => (await toChange()) < left, 15_000, 'the cassette was not changed')
     }
     await wim.go('/')
     await wim.find(`[data-visit="${day}-four"]`)
@@ -100,7 +100,7 @@ describe('stock and looking back', () => {
     expect(await row.getText()).toContain(`short on ${day}`)
     await wim.button('Order as CSV')
     await wim.press('New one in')
-    await wim.driver.wait(
+    await wim.until(
       async () => !(await wim.text()).includes('Depth cutter 2.0, medium 10/10'),
       15_000,
       'the bur still counts as worn',

@@ -32,7 +32,7 @@ afterAll(async () => {
 async function layUpAndSign(screen: Screen): Promise<void> {
   await screen.find('[data-line]')
   // What was just said at the edge of the window has faded.
-  await screen.driver.wait(
+  await screen.until(
     async () => (await screen.driver.findElements({ css: '[data-sonner-toast]' })).length === 0,
     15_000,
     'the messages stayed',
@@ -94,7 +94,7 @@ describe('a bonded bridge from nothing', () => {
   })
   it('is scanned and laid up: own labels check off, an expired box never does', async () => {
     await bram.find('[data-line="mirror"]')
-    await bram.driver.wait(
+    await bram.until(
       async () => {
         await scan(bram, 'mirror')
         return (await bram.driver.findElements({ css: '[data-line="mirror"][aria-checked="true"]' })).length > 0
@@ -118,7 +118,7 @@ describe('a child’s preformed crown, a root canal with core and crown', () => 
     await bram.says('4.4 mg/kg × 21 kg = 92.4 mg')
     await bram.press('Sealed in, not cut')
     await bram.says('nothing in this visit hurts')
-    await bram.driver.wait(
+    await bram.until(
       async () => (await bram.driver.findElements({ css: '[data-worked^="anaesthesia"]' })).length === 0,
       5_000,
       'the needle stayed',
@@ -134,7 +134,7 @@ describe('a child’s preformed crown, a root canal with core and crown', () => 
     await bram.press('Suction retractor')
     await bram.find('[data-clash="hypochlorite"]')
     await bram.press('as before')
-    await bram.driver.wait(
+    await bram.until(
       async () => (await bram.driver.findElements({ css: '[data-clash="hypochlorite"]' })).length === 0,
       5_000,
       'the clash stayed',
@@ -149,13 +149,9 @@ describe('a child’s preformed crown, a root canal with core and crown', () => 
     await bram.find('[data-question]')
     await bram.click('select[aria-label="Further work in this visit"] option[value="filling.amalgam"]')
     await bram.says('Amalgam')
-    await bram.driver.wait(
-      async () => /filling|Band round/.test(await bram.text()),
-      5_000,
-      'the filling is not in the plan',
-    )
+    await bram.until(async () => /filling|Band round/.test(await bram.text()), 5_000, 'the filling is not in the plan')
     await (await bram.find('button[aria-label^="Take Amalgam"]')).click()
-    await bram.driver.wait(
+    await bram.until(
       async () => (await bram.driver.findElements({ css: 'button[aria-label^="Take Amalgam"]' })).length === 0,
       5_000,
       'the further work stayed',

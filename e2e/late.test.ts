@@ -46,7 +46,7 @@ const call = <T>(method: string, path: string, body?: unknown): Promise<T> =>
   )
 const visits = async (): Promise<Map<string, Visit>> =>
   new Map((await call<{ visits: Visit[] }>('GET', `/days/${day}`)).visits.map((v) => [v.id, v]))
-const until = (met: () => Promise<boolean>, otherwise: string) => juno.driver.wait(met, 15_000, otherwise)
+const until = (met: () => Promise<boolean>, otherwise: string) => juno.until(met, 15_000, otherwise)
 const id = (key: string): string => `${day}-${key}`
 const minute = 60_000
 
@@ -91,12 +91,12 @@ describe('a visit runs twenty minutes late', () => {
           expect(v.score.bars.find((x) => x.stepId === b.stepId)).toEqual(b)
       }
     }
-    await juno.driver.wait(
+    await juno.until(
       async () => (await juno.driver.findElements({ css: `[data-late="${id('nine')}"]` })).length === 0,
       15_000,
       'still late after it was moved',
     )
-    await bram.driver.wait(
+    await bram.until(
       async () => (await bram.driver.findElements({ css: `[data-late="${id('nine')}"]` })).length === 0,
       15_000,
       'the other screen does not follow',
@@ -113,7 +113,7 @@ describe('a visit runs twenty minutes late', () => {
     await juno.press('Propose from now')
     await juno.find(`[data-move="${id('nine')}"]`)
     await juno.press('Wickstead cannot move')
-    await juno.driver.wait(
+    await juno.until(
       async () =>
         (await juno.driver.findElements({ css: '[data-proposal]' })).length > 0 &&
         (await juno.driver.findElements({ css: `[data-move="${id('nine')}"]` })).length === 0,

@@ -1,6 +1,6 @@
 /** A team at one chair: the assistant's hands on keys only, the dentist on a second window. */
 import { Key } from 'selenium-webdriver'
-import type { Screen } from './harness'
+import type { Screen, Served } from './harness'
 
 /** The step in front on a screen; empty while nothing runs. */
 export const nowStep = async (s: Screen): Promise<string> =>
@@ -31,8 +31,13 @@ export async function enter(s: Screen, words: string): Promise<void> {
   await s.key(Key.ENTER)
 }
 
+/** Whether what is waited for now, by the seconds it takes, is another thing than before. */
+const another = (before: number | undefined, now: number | undefined): boolean =>
+  before === undefined || now === undefined ? before !== now : Math.abs(now - before) > 2
+
 export class Team {
   constructor(
+    private readonly server: Served,
     readonly assistant: Screen,
     readonly dentist: Screen,
     private readonly code: string,
@@ -64,7 +69,7 @@ export class Team {
       const id = await out?.getAttribute('data-count')
       if (!out || this.uncounted.includes(id!)) return
       await this.assistant.moved(() => this.assistant.key('o'))
-      await this.assistant.driver.wait(
+      await this.assistant.until(
         async () =>
           (await this.assistant.driver.findElements({ css: `[data-count="${id}"][data-out-now]` })).length === 0,
         15_000,
@@ -73,9 +78,16 @@ export class Team {
     }
   }
 
+  /** Seconds an element of the assistant's screen says are left; nothing where it is not there. */
+  private async left(attribute: 'data-lasting' | 'data-wait'): Promise<number | undefined> {
+    const [found] = await this.assistant.driver.findElements({ css: `[${attribute}]` })
+    const said = await found?.getAttribute(attribute).catch(() => null)
+    return said === null || said === undefined ? undefined : Number(said)
+  }
+
   /**
-   * Runs the visit on as a team does: pedal, count out what came out, the dentist signs on the other window, wait where a
-   * clock says wait. Stops before the step named is finished, or when nothing is left.
+   * Runs the visit on as a team does: pedal, count out what came out, the dentist signs on the other window; where a clock
+   * says wait, time passes. Stops before the step named is finished, or when nothing is left.
    * @param look what is looked at when a step has come
    */
   async runOn(until: string, look?: (stepId: string) => Promise<void>): Promise<void> {
@@ -95,11 +107,15 @@ export class Team {
       await this.countOut()
       if (at) {
         // A step that has a time to last is given it.
-        await assistant.driver.wait(
-          async () => (await assistant.driver.findElements({ css: '[data-lasting]' })).length === 0,
-          90_000,
-          `${at} lasts for ever`,
-        )
+        const lastsS = await this.left('data-lasting')
+        if (lastsS !== undefined) {
+          await this.server.pass(lastsS)
+          await assistant.until(
+            async () => (await this.left('data-lasting')) === undefined,
+            15_000,
+            `${at} lasts for ever`,
+          )
+        }
         await pedal(assistant)
         continue
       }
@@ -110,14 +126,17 @@ export class Team {
         continue
       }
       const [asked] = await dentist.driver.findElements({ css: '[data-hold]' })
+      const waitS = await this.left('data-wait')
       if (asked && text.includes('Waiting for the dentist')) await this.sign((await asked.getAttribute('data-hold'))!)
-      // Whatever it is that is waited for, the screen changes by itself when it has come.
-      await assistant.driver.wait(
+      else if (waitS !== undefined) await this.server.pass(waitS)
+      // Whatever it is that is waited for, the screen changes by itself when it has come; the next wait may stand there then.
+      await assistant.until(
         async () =>
           !/Waiting/.test(await assistant.text()) ||
+          another(waitS, await this.left('data-wait')) ||
           (await assistant.driver.findElements({ css: '[role=dialog]' })).length > 0 ||
           (await dentist.driver.findElements({ css: '[data-hold]' })).length > 0,
-        90_000,
+        30_000,
         'waited for nothing',
       )
     }

@@ -34,7 +34,7 @@ afterAll(async () => {
   await server?.stop()
 })
 const gone = (screen: Screen, css: string) =>
-  screen.driver.wait(async () => (await screen.driver.findElements({ css })).length === 0, 15_000, `${css} stays`)
+  screen.until(async () => (await screen.driver.findElements({ css })).length === 0, 15_000, `${css} stays`)
 
 describe('the clock', () => {
   it('is the server’s on every device, to within a fifth of a second', async () => {
@@ -93,7 +93,7 @@ describe('words between chair and bench', () => {
     await wall.accessible()
     const before = await (await wall.find('[data-wall-now]')).getText()
     await juno.moved(() => juno.key(' '))
-    await wall.driver.wait(
+    await wall.until(
       async () => (await (await wall.find('[data-wall-now]')).getText()) !== before,
       15_000,
       'the wall does not follow',
@@ -185,7 +185,7 @@ describe('work without the network', () => {
     await juno.driver.get('about:blank')
     await server.restart()
     await juno.go(`${one}/chairside`)
-    await juno.driver.wait(
+    await juno.until(
       async () => (await juno.seq()) === before + 2 && !(await juno.text()).includes('wait to be sent'),
       30_000,
       'what waited was not sent',
@@ -208,12 +208,12 @@ describe('work without the network', () => {
     await server.restart()
     const refused = async (screen: Screen): Promise<number> =>
       (await screen.driver.findElements({ css: '[data-refused]' })).length
-    await juno.driver.wait(
+    await juno.until(
       async () => (await refused(juno)) + (await refused(orrell)) === 1,
       30_000,
       'the touch that came second was not told as refused',
     )
-    await juno.driver.wait(async () => (await juno.seq()) === (await orrell.seq()), 15_000, 'the two do not agree')
+    await juno.until(async () => (await juno.seq()) === (await orrell.seq()), 15_000, 'the two do not agree')
     const loser = (await refused(juno)) === 1 ? juno : orrell
     await loser.press('I have seen it')
     await gone(loser, '[data-refused]')

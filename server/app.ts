@@ -38,6 +38,8 @@ export interface AppOptions {
   log?: boolean
   /** Codes shown on the sign-in page; only ever set for the demo. */
   shownCodes?: Record<string, string>
+  /** Lets time pass; only ever set for a demo that a test has started. */
+  moveClock?: (byMs: number) => void
   /** How fast `now` runs against the wall, told to the screens; 1 but for rehearsal. */
   pace?: number
   /** Whether every answer and live message is held against what the wire says of it; in tests. */
@@ -118,7 +120,14 @@ async function manners(app: App, checkAnswers: boolean): Promise<void> {
 }
 
 /** What all rooms share, around one open database. */
-function houseOf({ database, now = Date.now, shownCodes = {}, pace = 1, checkAnswers = false }: AppOptions): House {
+function houseOf({
+  database,
+  now = Date.now,
+  shownCodes = {},
+  pace = 1,
+  checkAnswers = false,
+  moveClock,
+}: AppOptions): House {
   const hub = new Hub(checkAnswers)
   return {
     database,
@@ -152,6 +161,7 @@ function houseOf({ database, now = Date.now, shownCodes = {}, pace = 1, checkAns
     boot: randomUUID(),
     pace,
     shownCodes,
+    ...(moveClock ? { moveClock } : {}),
   }
 }
 

@@ -21,9 +21,9 @@ const command = (basedOn: number, body: object) => ({
 })
 
 describe('the data folder', () => {
-  const main = join(import.meta.dirname, 'main.ts')
+  const main = join(import.meta.dirname, '../.cache/main.js')
   const launch = (folder: string): Promise<{ child: ChildProcess; url: string }> => {
-    const child = spawn(process.execPath, ['--import', 'tsx', main, '--demo'], {
+    const child = spawn(process.execPath, [main, '--demo'], {
       env: { ...process.env, JADE_DATA: folder, PORT: '0', DATABASE_URL: '', TZ: 'Etc/UTC' },
     })
     return new Promise((resolve, reject) => {

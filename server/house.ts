@@ -22,6 +22,8 @@ export interface House {
   boot: string
   pace: number
   shownCodes: Record<string, string>
+  /** Lets time pass; only in a demo that was started for a test. */
+  moveClock?: (byMs: number) => void
 }
 
 export type App = FastifyInstance<Server, IncomingMessage, ServerResponse, FastifyBaseLogger, ZodTypeProvider>

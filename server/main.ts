@@ -15,7 +15,10 @@ const pace = demo ? Math.max(1, Number(process.env['JADE_PACE'] ?? 1) || 1) : 1
 // The demo may also show another hour than the wall: JADE_CLOCK_FROM is the moment of the wall at which it shows JADE_CLOCK_SHOWS.
 const from = demo ? Number(process.env['JADE_CLOCK_FROM'] ?? Date.now()) : 0
 const shows = demo ? Number(process.env['JADE_CLOCK_SHOWS'] ?? from) : 0
-const now = demo ? (): number => Math.round(shows + (Date.now() - from) * pace) : Date.now
+// A test lets time pass instead of waiting for it: JADE_CLOCK_MOVES opens the door that does so.
+let passedMs = 0
+const moveClock = demo && process.env['JADE_CLOCK_MOVES'] ? (byMs: number): void => void (passedMs += byMs) : undefined
+const now = demo ? (): number => Math.round(shows + (Date.now() - from) * pace) + passedMs : Date.now
 const folder = process.env['JADE_DATA'] || (demo ? '.data/demo' : '.data/practice')
 
 async function start(): Promise<void> {
@@ -28,6 +31,7 @@ async function start(): Promise<void> {
     pace,
     now,
     ...(demo ? { shownCodes: demoCodes } : {}),
+    ...(moveClock ? { moveClock } : {}),
   })
   await app.listen({ host, port })
   const stop = async (): Promise<void> => {

@@ -21,6 +21,8 @@ export const liveMessage = z.discriminatedUnion('event', [
   z.strictObject({ event: z.literal('needed'), data: z.strictObject({ visitId }) }),
   z.strictObject({ event: z.literal('practice'), data: nothing }),
   z.strictObject({ event: z.literal('instruments'), data: nothing }),
+  /** Set your clock by the server's again. */
+  z.strictObject({ event: z.literal('clock'), data: nothing }),
 ])
 /** Whether the server answers, and its clock, for setting a device's own by it. */
 export const healthView = z.strictObject({ ok: z.literal(true), now: ms, boot: z.string() })

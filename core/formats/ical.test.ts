@@ -1,3 +1,4 @@
+import { often } from '../../scripts/often'
 import fc from 'fast-check'
 import nodeIcal, { type VEvent } from 'node-ical'
 import { describe, expect, it } from 'vitest'
@@ -80,7 +81,7 @@ describe('the day as iCalendar', () => {
           )
         },
       ),
-      { numRuns: 60 },
+      { numRuns: often(60) },
     )
   })
 })

@@ -1,3 +1,4 @@
+import { often } from '../../scripts/often'
 import { keysOf } from '../sure'
 import { leastS } from '../model/link'
 import fc from 'fast-check'
@@ -335,7 +336,7 @@ describe('properties over random cases', () => {
         for (const s of hurts) expect(ids.indexOf(s.id)).toBeGreaterThan(ids.indexOf('anaesthesia.test'))
         if (hurts.length > 0) expect(ids).toContain('anaesthesia.test')
       }),
-      { numRuns: 150 },
+      { numRuns: often(150) },
     )
   })
   it('the score keeps every order, lag and resource, and the trays overlap nowhere', () => {
@@ -373,7 +374,7 @@ describe('properties over random cases', () => {
           p.setup.filter((l) => l.readiness === 'open').length,
         )
       }),
-      { numRuns: 60 },
+      { numRuns: often(60) },
     )
   })
 })

@@ -1,3 +1,4 @@
+import { often } from '../../scripts/often'
 import highsLoader from 'highs'
 import { describe, expect, it } from 'vitest'
 import { random } from '../random'
@@ -91,7 +92,7 @@ describe('the shortest timeline', () => {
   it('is the proven optimum of a general solver on 60 small visits, and is impossible where that says so', async () => {
     const highs = await highsLoader()
     let impossible = 0
-    for (let seed = 1; seed <= 60; seed++) {
+    for (let seed = 1; seed <= often(60); seed++) {
       const problem = instance(seed)
       const own = solve(problem)
       const theirs = highs.solve(programme(problem))
@@ -116,7 +117,7 @@ describe('the shortest timeline', () => {
       ...(r.atLeastS === undefined ? {} : { atLeastS: r.atLeastS / 3 }),
       ...(r.atMostS === undefined ? {} : { atMostS: r.atMostS / 3 }),
     })
-    for (let seed = 1; seed <= 120; seed++) {
+    for (let seed = 1; seed <= often(120); seed++) {
       const whole = instance(seed)
       const tasks = whole.tasks.map((t) => ({ ...t, durationS: t.durationS / 3 }))
       const [same, found] = [solve(whole), solve({ ...whole, tasks, rules: whole.rules.map(third) })]
@@ -126,7 +127,7 @@ describe('the shortest timeline', () => {
   })
   it('names a conflict from which no rule can be spared, and with any one gone the rest hold', () => {
     let seen = 0
-    for (let seed = 1; seed <= 60; seed++) {
+    for (let seed = 1; seed <= often(60); seed++) {
       const problem = instance(seed)
       const own = solve(problem)
       if (!('conflict' in own)) continue

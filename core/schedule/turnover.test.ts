@@ -1,3 +1,4 @@
+import { often } from '../../scripts/often'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { cycleMin, cycleTable, instruments, type CassetteType } from '../practice/instruments'
@@ -167,7 +168,7 @@ describe('any day of cassettes', () => {
         }
         expect(simulateTurnover(p)).toEqual(t)
       }),
-      { numRuns: 300 },
+      { numRuns: often(300) },
     )
   })
   it('what is said to save is so when it is simulated, and the cheapest of those comes first', () => {
@@ -193,7 +194,7 @@ describe('any day of cassettes', () => {
             )
         }
       }),
-      { numRuns: 60 },
+      { numRuns: often(60) },
     )
   })
 })

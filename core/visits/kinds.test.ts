@@ -1,4 +1,5 @@
 /** Properties that hold for every kind of visit, over random cases, schools, alerts and combinations. */
+import { often } from '../../scripts/often'
 import { keysOf } from '../sure'
 import { isClock, isWindow, leastS } from '../model/link'
 import fc from 'fast-check'
@@ -199,7 +200,7 @@ describe.each(kindIds)('%s', (kind) => {
           p.setup.filter((l) => l.readiness === 'open').length,
         )
       }),
-      { numRuns: 12 },
+      { numRuns: often(12) },
     )
   })
   it('runs from the first step to closed, every step reachable, every clock and signature kept', () => {
@@ -212,7 +213,7 @@ describe.each(kindIds)('%s', (kind) => {
         expect(d.state.core.status, JSON.stringify(d.refusals.at(-1))).toBe('closed')
         expect(p.steps.filter((s) => d.state.core.steps[s.id]!.status !== 'done')).toEqual([])
       }),
-      { numRuns: 3 },
+      { numRuns: often(3) },
     )
   })
   it('says what it is, and what follows it is a kind there is', () => {
@@ -258,7 +259,7 @@ describe('two works in one visit', () => {
         const d = runThrough(startDrive(p, 0), assistant, dentist)
         expect(d.state.core.status, JSON.stringify(d.refusals.at(-1))).toBe('closed')
       }),
-      { numRuns: 6 },
+      { numRuns: often(6) },
     )
   })
   it('asleep: the throat pack goes round all of the work, back teeth before front teeth, and is out before anything closes', () => {

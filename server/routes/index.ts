@@ -4,6 +4,7 @@ import { amendmentRoutes } from './amendments'
 import { auditRoutes } from './audit-trail'
 import { calendarRoutes } from './calendar'
 import { cassetteRoutes } from './cassettes'
+import { clockRoutes } from './clock'
 import { dayRoutes } from './day'
 import { drillRoutes } from './drill'
 import { itemRoutes } from './items'
@@ -34,6 +35,7 @@ export const rooms = [
   dayRoutes,
   timeRoutes,
   calendarRoutes,
+  clockRoutes,
   cassetteRoutes,
   loadRoutes,
   releaseRoutes,

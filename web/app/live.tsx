@@ -41,12 +41,15 @@ export function LinkProvider({ children }: { children: ReactNode }) {
 
 /** Tries at measuring the clock; the one that came back soonest says it best. */
 const clockTries = 4
+/** How often a measuring was begun: only the last one counts. */
+let measured = 0
 
 /**
  * Measures the server's clock: it lies half way between asking and hearing, give or take half of that. What a socket says
  * at its opening is late by the way it took; this is not.
  */
 async function measureClock(pace: number): Promise<void> {
+  const own = ++measured
   let best = { rtt: Infinity, server: 0, here: 0 }
   for (let i = 0; i < clockTries; i++) {
     const asked = performance.now()
@@ -57,6 +60,8 @@ async function measureClock(pace: number): Promise<void> {
     const rtt = performance.now() - asked
     if (rtt < best.rtt) best = { rtt, server: answer.now + (rtt / 2) * pace, here: Date.now() }
   }
+  // What was begun before the clock was moved, or by a socket since closed, knows less than what was begun after it.
+  if (own !== measured) return
   heard = { server: best.server, here: best.here, pace }
   // For whoever looks after the machines: how far this device's own clock is off, and how well that is known.
   document.documentElement.dataset['clock'] = JSON.stringify({
@@ -118,6 +123,8 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
           return readAnew(message.event)
         case 'practice':
           return readAnew('practice', 'day', 'visit')
+        case 'clock':
+          return void measureClock(heard.pace)
         case 'beat':
           return
       }

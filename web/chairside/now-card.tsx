@@ -125,7 +125,9 @@ export function NowCard({
                       : 'All steps are answered'}
               </p>
               {!outlook.next && outlook.waiting && (
-                <p className="mt-1 text-[28px] leading-snug">{outlook.waiting.refusal.message}</p>
+                <p className="mt-1 text-[28px] leading-snug" data-wait={outlook.waiting.refusal.waitS}>
+                  {outlook.waiting.refusal.message}
+                </p>
               )}
               {!outlook.next && waitingHold && (
                 <Button big tone="jade" className="mt-3" onClick={() => onHold(waitingHold)}>
@@ -142,7 +144,7 @@ export function NowCard({
           disabled={sending === 'yes' || (core.status === 'running' && !current && !outlook.next && !outlook.waiting)}
           onClick={onNext}
           data-next
-          data-lasting={lastsS === undefined ? undefined : ''}
+          data-lasting={lastsS === undefined ? undefined : Math.ceil(lastsS)}
         >
           <ChevronsRight aria-hidden="true" className="size-9" />
           {label}
