@@ -4,7 +4,7 @@ import { BookOpen, GraduationCap, History, Moon, Package, Settings2, Sun, UserRo
 import { createContext, Suspense, useContext, useState } from 'react'
 import { Link, NavLink, Outlet, useMatch } from 'react-router'
 import { toQuadrant } from '../../core/teeth/notation'
-import { Button, Loading, Mark } from '../parts/ui'
+import { Button, Loading, Mark, ButtonLink } from '../parts/ui'
 import { api } from './api'
 import type { Person } from '../../wire/people'
 import { useLink } from './live'
@@ -128,45 +128,29 @@ export function Shell() {
             <LinkMark />
             <Theme />
             {!visitId && (
-              <Link
-                to="/library"
-                className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold"
-              >
+              <ButtonLink to="/library" tone="quiet">
                 <BookOpen aria-hidden="true" /> Library
-              </Link>
+              </ButtonLink>
             )}
             {!visitId && (
-              <Link
-                to="/cupboard"
-                className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold"
-              >
+              <ButtonLink to="/cupboard" tone="quiet">
                 <Package aria-hidden="true" /> Cupboard
-              </Link>
+              </ButtonLink>
             )}
             {!visitId && (
-              <Link
-                to="/drill"
-                className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold"
-              >
+              <ButtonLink to="/drill" tone="quiet">
                 <GraduationCap aria-hidden="true" /> Drill
-              </Link>
+              </ButtonLink>
             )}
             {!visitId && (
-              <Link
-                to="/lookback"
-                className="flex min-h-12 items-center gap-2 rounded-md border-2 border-line px-4 font-semibold"
-              >
+              <ButtonLink to="/lookback" tone="quiet">
                 <History aria-hidden="true" /> Look back
-              </Link>
+              </ButtonLink>
             )}
             {!visitId && (
-              <Link
-                to="/settings"
-                aria-label="Settings"
-                className="flex min-h-12 min-w-12 items-center justify-center rounded-md border-2 border-line"
-              >
+              <ButtonLink to="/settings" aria-label="Settings" tone="quiet" className="px-0">
                 <Settings2 aria-hidden="true" />
-              </Link>
+              </ButtonLink>
             )}
             <Button
               tone="quiet"

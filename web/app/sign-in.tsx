@@ -2,7 +2,7 @@ import { messageOf } from '../../core/sure'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { CodePad } from '../parts/code-pad'
-import { Button, Failed, Loading } from '../parts/ui'
+import { Button, Failed, Loading, Alert } from '../parts/ui'
 import { api } from './api'
 import type { Person } from '../../wire/people'
 import { usePeople } from './queries'
@@ -63,11 +63,7 @@ export function SignIn() {
           <>
             <p className="mb-2 text-xl font-bold">{who.name}, your code</p>
             <CodePad label={`Code of ${who.name}`} value={code} onChange={setCode} onEnter={() => void enter()} />
-            {wrong && (
-              <p role="alert" className="mt-3 rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
-                {wrong}
-              </p>
-            )}
+            {wrong && <Alert className="mt-3">{wrong}</Alert>}
           </>
         ) : (
           <p className="text-xl text-soft">Pick your name.</p>

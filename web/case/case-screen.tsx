@@ -16,7 +16,7 @@ import { useVisitPlan } from '../app/plan'
 import { useRefresh } from '../app/queries'
 import { LeftOut } from '../parts/left-out'
 import { ScoreView } from '../parts/score-view'
-import { Failed, Loading, Mark, Panel } from '../parts/ui'
+import { Failed, Loading, Mark, Panel, ButtonLink } from '../parts/ui'
 import { minutes } from '../parts/words'
 import { useConsequences, type Consequences } from './consequences'
 import { Chain, Works } from './chain'
@@ -204,12 +204,9 @@ export default function CaseScreen() {
       </div>
       <div className="space-y-3 self-start lg:sticky lg:top-3">
         <Follows plan={data.plan} score={score} beside={beside} />
-        <Link
-          to={`/visits/${visitId}/tray`}
-          className="flex min-h-16 items-center justify-center rounded-md bg-jade text-2xl font-bold text-jade-ink"
-        >
+        <ButtonLink to={`/visits/${visitId}/tray`} tone="jade" big className="w-full">
           Lay up the tray
-        </Link>
+        </ButtonLink>
       </div>
     </div>
   )

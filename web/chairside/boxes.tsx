@@ -6,16 +6,12 @@ import type { Step } from '../../core/model/step'
 import type { RunningClock } from '../../core/run/clocks'
 import type { Run } from '../app/run'
 import { CodePad } from '../parts/code-pad'
-import { Button, Check, Modal } from '../parts/ui'
+import { Button, Check, Modal, Alert } from '../parts/ui'
 
 const area = 'mt-1 w-full rounded-md border-2 border-ink bg-sheet p-2 text-xl'
 
 function Wrong({ text }: { text: string | null }) {
-  return text ? (
-    <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
-      {text}
-    </p>
-  ) : null
+  return text ? <Alert>{text}</Alert> : null
 }
 
 export function SkipBox({ run, steps, onClose }: { run: Run; steps: Step[]; onClose: () => void }) {

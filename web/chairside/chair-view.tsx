@@ -2,7 +2,6 @@ import { sure } from '../../core/sure'
 import { Keyboard, Undo2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { Link } from 'react-router'
 import { toast } from 'sonner'
 import type { Hold } from '../../core/model/plan'
 import type { Step } from '../../core/model/step'
@@ -22,7 +21,7 @@ import { BurStrip } from '../parts/bur-strip'
 import { ClockRing } from '../parts/clock-ring'
 import { HoldBox } from '../parts/hold-box'
 import { Score } from '../parts/score'
-import { Button } from '../parts/ui'
+import { Button, Alert, ButtonLink } from '../parts/ui'
 import { Incoming, Outgoing } from './calls'
 import { SoundPick, useClockSounds } from './clock-sounds'
 import { Counts } from './counts'
@@ -179,10 +178,10 @@ export function ChairView({
     >
       <div className="min-w-0 space-y-3">
         {lateAlerts.length > 0 && (
-          <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-3 text-2xl font-bold text-alarm">
+          <Alert className="p-3 text-2xl font-bold">
             ■ Alert entered after the tray was signed: {lateAlerts.map((a) => alertWords[a]).join('; ')}. This plan was
             laid up without it; the dentist decides how to go on.
-          </p>
+          </Alert>
         )}
         <div className="rounded-lg bg-sheet px-2 py-1">
           <Score
@@ -261,20 +260,13 @@ export function ChairView({
           <Button tone="quiet" onClick={() => setBox('keys')}>
             <Keyboard aria-hidden="true" /> Keys
           </Button>
-          <Link
-            to={`/visits/${visitId}/wall`}
-            target="_blank"
-            className="flex min-h-12 items-center rounded-md border-2 border-line px-4 font-semibold"
-          >
+          <ButtonLink to={`/visits/${visitId}/wall`} target="_blank" tone="quiet">
             Wall
-          </Link>
+          </ButtonLink>
           {core.status !== 'laid up' && (
-            <Link
-              to={`/visits/${visitId}/close`}
-              className="ml-auto flex min-h-12 items-center rounded-md border-2 border-ink px-4 font-semibold"
-            >
+            <ButtonLink to={`/visits/${visitId}/close`} className="ml-auto">
               Close the visit
-            </Link>
+            </ButtonLink>
           )}
         </div>
         <Outgoing plan={plan} run={run} dentistView={dentistView} onCall={call} />

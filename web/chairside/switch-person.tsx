@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { api } from '../app/api'
 import type { Person } from '../../wire/people'
 import { CodePad } from '../parts/code-pad'
-import { Button, Modal } from '../parts/ui'
+import { Button, Modal, Alert } from '../parts/ui'
 
 export function SwitchPerson({ people, now }: { people: { id: string; name: string }[]; now: string }) {
   const client = useQueryClient()
@@ -45,11 +45,7 @@ export function SwitchPerson({ people, now }: { people: { id: string; name: stri
       {to && (
         <Modal open onClose={() => setTo(undefined)} title={`${to.name}, your code`}>
           <CodePad label={`Code of ${to.name}`} value={code} onChange={setCode} onEnter={() => void enter()} />
-          {wrong && (
-            <p role="alert" className="mt-3 rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
-              {wrong}
-            </p>
-          )}
+          {wrong && <Alert className="mt-3">{wrong}</Alert>}
         </Modal>
       )}
     </div>

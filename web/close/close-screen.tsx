@@ -2,7 +2,7 @@
 import { sure } from '../../core/sure'
 import { ClipboardCopy, Printer } from 'lucide-react'
 import { useState } from 'react'
-import { Link, useParams } from 'react-router'
+import { useParams } from 'react-router'
 import { toast } from 'sonner'
 import { noteText } from '../../core/record/note'
 import type { Hold } from '../../core/model/plan'
@@ -14,7 +14,7 @@ import { usePerson } from '../app/shell'
 import { Counts } from '../chairside/counts'
 import { SkipBox } from '../chairside/boxes'
 import { HoldBox } from '../parts/hold-box'
-import { Button, Failed, Loading, Mark, Panel } from '../parts/ui'
+import { Button, Failed, Loading, Mark, Panel, Alert, ButtonLink } from '../parts/ui'
 
 function Note({ visitId, seq }: { visitId: string; seq: number }) {
   const record = useRecord(visitId)
@@ -127,12 +127,7 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
               {open.steps.length > 3 ? ' …' : ''}
             </p>
             <div className="flex flex-wrap gap-2">
-              <Link
-                to={`/visits/${visitId}/chairside`}
-                className="flex min-h-12 items-center rounded-md border-2 border-ink px-4 font-semibold"
-              >
-                Back to the chair
-              </Link>
+              <ButtonLink to={`/visits/${visitId}/chairside`}>Back to the chair</ButtonLink>
               <Button tone="quiet" onClick={() => setSkipping(true)}>
                 Leave out
               </Button>
@@ -148,11 +143,7 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
         >
           Close the visit
         </Button>
-        {refused && (
-          <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
-            {refused}
-          </p>
-        )}
+        {refused && <Alert>{refused}</Alert>}
       </Panel>
       {hold && <HoldBox hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}
       {skipping && <SkipBox run={run} steps={open.steps} onClose={() => setSkipping(false)} />}

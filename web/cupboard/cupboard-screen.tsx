@@ -12,9 +12,8 @@ import { usePractice, useRefresh } from '../app/queries'
 import { Catalogue } from './catalogue'
 import { CupboardHead } from './head'
 import { ImportBox } from './import-box'
-import { Button, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
+import { Button, Failed, Loading, Mark, Modal, Panel, Pick, wideField, Alert } from '../parts/ui'
 
-const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
 const marks: Record<LotState, { kind: 'stop' | 'ask' | 'mind' | 'good'; words: string }> = {
   expired: { kind: 'stop', words: 'expired: off the shelf' },
   soon: { kind: 'ask', words: 'expires within 30 days' },
@@ -47,16 +46,21 @@ function AddLot({ item, onClose, onAdded }: { item: Item; onClose: () => void; o
       >
         <label className="block">
           Lot number, as on the box
-          <input autoFocus className={field} value={number} onChange={(e) => setNumber(e.target.value)} />
+          <input autoFocus className={wideField} value={number} onChange={(e) => setNumber(e.target.value)} />
         </label>
         <label className="block">
           Expires on
-          <input className={`${field} num`} type="date" value={expires} onChange={(e) => setExpires(e.target.value)} />
+          <input
+            className={`${wideField} num`}
+            type="date"
+            value={expires}
+            onChange={(e) => setExpires(e.target.value)}
+          />
         </label>
         <label className="block">
           How much, {item.unit}
           <input
-            className={`${field} num`}
+            className={`${wideField} num`}
             type="number"
             min={0}
             step="any"
@@ -64,11 +68,7 @@ function AddLot({ item, onClose, onAdded }: { item: Item; onClose: () => void; o
             onChange={(e) => setLeft(e.target.value)}
           />
         </label>
-        {wrong && (
-          <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
-            {wrong}
-          </p>
-        )}
+        {wrong && <Alert>{wrong}</Alert>}
         <Button
           big
           tone="jade"

@@ -5,12 +5,11 @@ import { Link } from 'react-router'
 import { cycleTable } from '../../core/practice/instruments'
 import type { Practice } from '../../core/practice/practice'
 import { plainDate } from '../../core/clock'
-import { Button, Mark, Modal, Panel } from '../parts/ui'
+import { Button, Mark, Modal, Panel, wideField } from '../parts/ui'
 import { clockTime } from '../parts/words'
 import type { Act } from './instruments-data'
 import type { InstrumentsView, LoadView } from '../../wire/instruments'
 
-const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
 const faultWords = {
   none: 'as it should',
   'too cold': 'too cold',
@@ -86,7 +85,7 @@ function Why({ load, act, onClose }: { load: LoadView; act: Act; onClose: () => 
         <p>All its cassettes come off the shelf, and the visits they were used for are named. This stays on record.</p>
         <label className="block">
           Why
-          <input autoFocus className={field} value={why} onChange={(e) => setWhy(e.target.value)} />
+          <input autoFocus className={wideField} value={why} onChange={(e) => setWhy(e.target.value)} />
         </label>
         <Button big tone="alarm" type="submit" className="w-full" disabled={why.trim().length < 3}>
           Pull it back

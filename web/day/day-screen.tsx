@@ -1,14 +1,14 @@
 /** The day: chairs as stacked scores on one time axis, readiness of each tray, and where a dentist is needed twice. */
 import { CalendarDays, CalendarPlus, ChevronLeft, ChevronRight } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
+import { useNavigate, useParams } from 'react-router'
 import { Temporal } from 'temporal-polyfill'
 import { alertWords } from '../../core/vocabulary'
 import type { DayView, DayVisit } from '../../wire/day'
 import { serverNow, useLive, useNow } from '../app/live'
 import { useDay, useRefresh } from '../app/queries'
 import { usePerson } from '../app/shell'
-import { Button, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
+import { Button, Failed, Loading, Mark, Panel, Pick, ButtonLink } from '../parts/ui'
 import { bothNotations, clockTime, minutes } from '../parts/words'
 import type { Prefill } from './calendar-box'
 import { Chairs, placeOf } from './chairs'
@@ -35,10 +35,7 @@ function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
             {minutes(visit.score.chairS)} in the chair
           </p>
         </div>
-        <Link
-          to={placeOf(visit)}
-          className="flex min-h-16 items-center justify-center rounded-md bg-jade px-5 text-xl font-bold text-jade-ink"
-        >
+        <ButtonLink to={placeOf(visit)} tone="jade" big>
           {visit.stage === 'planned'
             ? 'See what will be done'
             : visit.stage === 'laid up'
@@ -46,7 +43,7 @@ function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
               : visit.stage === 'running'
                 ? 'Back to the chair'
                 : 'See the record'}
-        </Link>
+        </ButtonLink>
       </div>
       {alerts.map((a) => (
         <p key={a}>

@@ -16,11 +16,9 @@ import { api } from '../app/api'
 import type { DayVisit } from '../../wire/day'
 import { usePractice, useRefresh } from '../app/queries'
 import { KindSelect } from '../parts/kind-select'
-import { Button, Loading, Modal, Pick } from '../parts/ui'
+import { Button, Loading, Modal, Pick, wideField, Alert } from '../parts/ui'
 import { clockTime } from '../parts/words'
 import type { Prefill } from './calendar-box'
-
-const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
 
 /** A further visit of a case that is there: its patient, teeth and team are known. */
 export interface Follows {
@@ -148,7 +146,7 @@ export function NewVisit({
   ) => (
     <label>
       {label}
-      <select className={field} value={value} onChange={(e) => set(e.target.value)}>
+      <select className={wideField} value={value} onChange={(e) => set(e.target.value)}>
         {options.map((o) => (
           <option key={o.id} value={o.id}>
             {o.name}
@@ -169,7 +167,12 @@ export function NewVisit({
         {!follows && (
           <label>
             Patient
-            <input className={field} value={patientName} onChange={(e) => setPatientName(e.target.value)} autoFocus />
+            <input
+              className={wideField}
+              value={patientName}
+              onChange={(e) => setPatientName(e.target.value)}
+              autoFocus
+            />
           </label>
         )}
         {!follows && (
@@ -184,12 +187,12 @@ export function NewVisit({
         <div className="grid grid-cols-2 gap-2">
           <label>
             Day
-            <input className={`${field} num`} type="date" value={day} onChange={(e) => setDay(e.target.value)} />
+            <input className={`${wideField} num`} type="date" value={day} onChange={(e) => setDay(e.target.value)} />
           </label>
           <label>
             Starts at
             <input
-              className={`${field} num`}
+              className={`${wideField} num`}
               type="time"
               step={300}
               value={time}
@@ -209,14 +212,14 @@ export function NewVisit({
         {!follows && (
           <label>
             {k.most === 1 ? 'Tooth' : 'Teeth'}, in any notation
-            <input className={`${field} num`} value={teethText} onChange={(e) => setTeethText(e.target.value)} />
+            <input className={`${wideField} num`} value={teethText} onChange={(e) => setTeethText(e.target.value)} />
             <Readings readings={readings} notation={view.notation} />
           </label>
         )}
         {!follows && k.pontics && (
           <label>
             Replaces{k.pontics === 'needed' ? '' : ', if anything'}
-            <input className={`${field} num`} value={ponticText} onChange={(e) => setPonticText(e.target.value)} />
+            <input className={`${wideField} num`} value={ponticText} onChange={(e) => setPonticText(e.target.value)} />
             <Readings readings={ponticReadings} notation={view.notation} />
           </label>
         )}
@@ -232,11 +235,7 @@ export function NewVisit({
             />
           </div>
         )}
-        {wrong && (
-          <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm md:col-span-2">
-            {wrong}
-          </p>
-        )}
+        {wrong && <Alert className="md:col-span-2">{wrong}</Alert>}
         <Button big tone="jade" type="submit" disabled={!ready} className="md:col-span-2">
           Add, and decide what will be done
         </Button>

@@ -7,7 +7,7 @@ import type { Practice } from '../../core/practice/practice'
 import { writeBoth } from '../../core/teeth/notation'
 import { ApiProblem } from '../app/api'
 import { BurDrawing } from '../parts/bur-strip'
-import { Button, Mark, Panel } from '../parts/ui'
+import { Button, Mark, Panel, Alert } from '../parts/ui'
 import { handIn, partWords } from './drill-data'
 import type { NextRound } from '../../wire/drill'
 import { ClockExercise, OrderTask, TrayTask } from './tasks'
@@ -138,10 +138,10 @@ export function RoundView({
       {task === 'clock' && clock && <ClockExercise task={clock} onDone={(pressed) => done({ clock: pressed })} />}
       {!task && !score && !wrong && <p role="status">Scoring …</p>}
       {wrong && (
-        <div role="alert" className="space-y-2 rounded-md border-2 border-alarm bg-alarm-wash p-3 text-alarm">
+        <Alert className="space-y-2 p-3">
           <p>{wrong} Your answers are still here.</p>
           <Button onClick={() => send(answers)}>Hand in again</Button>
-        </div>
+        </Alert>
       )}
       {score && <Result score={score} onMore={onMore} onEnd={onEnd} />}
     </Panel>

@@ -11,10 +11,9 @@ import { allPlaces, type Place, type Step } from '../../core/model/step'
 import type { KindId } from '../../core/kinds'
 import { api, ApiProblem } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
-import { Button, Mark, Modal, Pick } from '../parts/ui'
+import { Button, Mark, Modal, Pick, wideField } from '../parts/ui'
 import { planFor } from './library-plan'
 
-const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3'
 type Op = Change['op']
 const ops: { value: Op; label: string }[] = [
   { value: 'add step', label: 'Add a step after it' },
@@ -101,12 +100,12 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
           <div className="grid gap-3 md:grid-cols-[2fr_1fr_1fr]">
             <label>
               The new step, in a few words
-              <input className={field} value={title} onChange={(e) => setTitle(e.target.value)} />
+              <input className={wideField} value={title} onChange={(e) => setTitle(e.target.value)} />
             </label>
             <label>
               Function
               <select
-                className={field}
+                className={wideField}
                 value={fn}
                 onChange={(e) => setFn(among(keysOf(functionNames), e.target.value) ?? fn)}
               >
@@ -120,7 +119,7 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
             <label>
               Where
               <select
-                className={field}
+                className={wideField}
                 value={place}
                 onChange={(e) => setPlace(among(allPlaces, e.target.value) ?? place)}
               >
@@ -138,7 +137,7 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
                 {w}, min
                 <input
                   inputMode="decimal"
-                  className={`${field} num !w-24`}
+                  className={`${wideField} num !w-24`}
                   value={minutes[i]}
                   onChange={(e) => setMinutes(minutes.map((m, n) => (n === i ? e.target.value : m)))}
                 />
@@ -149,7 +148,7 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
         {op === 'move step' && (
           <label className="block">
             To after
-            <select className={field} value={after} onChange={(e) => setAfter(e.target.value)}>
+            <select className={wideField} value={after} onChange={(e) => setAfter(e.target.value)}>
               <option value="">choose a step</option>
               {plan.steps
                 .filter((s) => s.id !== step.id)
@@ -164,7 +163,7 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
         {(op === 'add item' || op === 'add step') && (
           <label className="block">
             {op === 'add step' ? 'It needs (may stay empty)' : 'Item, by what it serves for'}
-            <input className={field} list="serves" value={what} onChange={(e) => setWhat(e.target.value)} />
+            <input className={wideField} list="serves" value={what} onChange={(e) => setWhat(e.target.value)} />
             <datalist id="serves">
               {serves.map((s) => (
                 <option key={s} value={s} />
@@ -175,7 +174,7 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
         {op === 'remove item' && (
           <label className="block">
             Which
-            <select className={field} value={what} onChange={(e) => setWhat(e.target.value)}>
+            <select className={wideField} value={what} onChange={(e) => setWhat(e.target.value)}>
               <option value="">choose an item</option>
               {[...new Set(step.needs.map((n) => n.what))].map((n) => (
                 <option key={n} value={n}>
@@ -187,7 +186,7 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
         )}
         <label className="block">
           Why
-          <input className={field} value={why} onChange={(e) => setWhy(e.target.value)} />
+          <input className={wideField} value={why} onChange={(e) => setWhy(e.target.value)} />
         </label>
         <div role="status">
           {tried?.applied && parsed.success && (

@@ -5,7 +5,7 @@ import type { Hold, Plan } from '../../core/model/plan'
 import type { Run } from '../app/run'
 import { CodePad } from './code-pad'
 import { Readings } from './readings'
-import { Button, Mark, Modal } from './ui'
+import { Button, Mark, Modal, Alert } from './ui'
 
 export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; run: Run; onClose: () => void }) {
   const [code, setCode] = useState('')
@@ -80,11 +80,7 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
               </Button>
             </>
           )}
-          {wrong && (
-            <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
-              {wrong}
-            </p>
-          )}
+          {wrong && <Alert>{wrong}</Alert>}
         </div>
         {mode !== 'again' && (
           <CodePad label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={() => void give()} />

@@ -1,7 +1,8 @@
 /** The few building blocks every screen uses. */
 import { Dialog as RadixDialog, ToggleGroup } from 'radix-ui'
 import { X } from 'lucide-react'
-import type { ButtonHTMLAttributes, ReactNode } from 'react'
+import type { ButtonHTMLAttributes, ComponentProps, ReactNode } from 'react'
+import { Link, type LinkProps } from 'react-router'
 
 type Tone = 'jade' | 'plain' | 'quiet' | 'alarm'
 const tones: Record<Tone, string> = {
@@ -11,18 +12,45 @@ const tones: Record<Tone, string> = {
   alarm: 'bg-alarm-wash text-alarm border-alarm',
 }
 
-export function Button({
-  tone = 'plain',
-  big = false,
-  className = '',
-  ...rest
-}: ButtonHTMLAttributes<HTMLButtonElement> & { tone?: Tone; big?: boolean }) {
+interface Look {
+  tone?: Tone
+  big?: boolean
+}
+const pressable = ({ tone = 'plain', big = false }: Look): string =>
+  `inline-flex items-center justify-center gap-2 rounded-md border-2 font-semibold select-none ${big ? 'min-h-16 min-w-16 px-6 text-2xl' : 'min-h-12 min-w-12 px-4'} ${tones[tone]}`
+
+export function Button({ tone, big, className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & Look) {
   return (
     <button
       type="button"
-      className={`inline-flex items-center justify-center gap-2 rounded-md border-2 font-semibold select-none enabled:cursor-pointer enabled:active:translate-y-px disabled:border-dashed disabled:opacity-60 ${big ? 'min-h-16 min-w-16 px-6 text-2xl' : 'min-h-12 min-w-12 px-4'} ${tones[tone]} ${className}`}
+      className={`${pressable({ ...(tone ? { tone } : {}), ...(big ? { big } : {}) })} enabled:cursor-pointer enabled:active:translate-y-px disabled:border-dashed disabled:opacity-60 ${className}`}
       {...rest}
     />
+  )
+}
+
+/** A way to another screen that looks and is touched like a button. */
+export function ButtonLink({ tone, big, className = '', ...rest }: LinkProps & Look) {
+  return (
+    <Link className={`${pressable({ ...(tone ? { tone } : {}), ...(big ? { big } : {}) })} ${className}`} {...rest} />
+  )
+}
+
+/** The look of anything that is typed into or chosen from; how wide it is, its place says. */
+export const field = 'h-12 rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
+/** Under its label, as wide as its column. */
+export const wideField = `mt-1 w-full ${field}`
+
+/** What went wrong, where it went wrong, read out at once. */
+export function Alert({ className = '', children, ...rest }: ComponentProps<'div'>) {
+  return (
+    <div
+      role="alert"
+      className={`rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm ${className}`}
+      {...rest}
+    >
+      {children}
+    </div>
   )
 }
 

@@ -2,10 +2,10 @@
 import { keysOf } from '../../core/sure'
 import { weightWords, type DayRules } from '../../core/practice/day-rules'
 import type { Practice } from '../../core/practice/practice'
-import { Check, Panel } from '../parts/ui'
+import { Check, Panel, field } from '../parts/ui'
 import type { Save } from './save'
 
-const field = 'num mt-1 block h-12 rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
+const figure = `num mt-1 block ${field}`
 
 export function DayPart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const rules = practice.day
@@ -15,7 +15,7 @@ export function DayPart({ practice, save, may }: { practice: Practice; save: Sav
     <label>
       {label}
       <input
-        className={`${field} w-36`}
+        className={`${figure} w-36`}
         type="time"
         key={value}
         defaultValue={value}
@@ -28,7 +28,7 @@ export function DayPart({ practice, save, may }: { practice: Practice; save: Sav
     <label>
       {label}
       <input
-        className={`${field} w-24`}
+        className={`${figure} w-24`}
         inputMode="decimal"
         key={value}
         defaultValue={value}

@@ -3,10 +3,10 @@ import { useState } from 'react'
 import type { Item } from '../../core/catalog/item'
 import { weakMWPerCm2 } from '../../core/measure/curing'
 import type { Practice } from '../../core/practice/practice'
-import { Mark, Panel } from '../parts/ui'
+import { Mark, Panel, field } from '../parts/ui'
 import type { Save } from './save'
 
-const field = 'num mt-1 h-12 rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
+const figure = `num mt-1 ${field}`
 
 /** The curing light's last reading and the laboratory's days. */
 export function ToolsPart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
@@ -25,7 +25,7 @@ export function ToolsPart({ practice, save, may }: { practice: Practice; save: S
         <label>
           Curing light, mW/cm²
           <input
-            className={`${field} block w-28`}
+            className={`${figure} block w-28`}
             inputMode="numeric"
             value={reading}
             disabled={!may}
@@ -36,7 +36,7 @@ export function ToolsPart({ practice, save, may }: { practice: Practice; save: S
         <label>
           read on
           <input
-            className={`${field} block`}
+            className={`${figure} block`}
             type="date"
             value={on}
             disabled={!may}
@@ -47,7 +47,7 @@ export function ToolsPart({ practice, save, may }: { practice: Practice; save: S
         <label>
           Laboratory, working days
           <input
-            className={`${field} block w-24`}
+            className={`${figure} block w-24`}
             inputMode="numeric"
             defaultValue={practice.laboratoryDays}
             disabled={!may}

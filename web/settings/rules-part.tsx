@@ -5,10 +5,10 @@ import { standingWords } from '../../core/figure'
 import type { Practice } from '../../core/practice/practice'
 import { amountIn, readAmount, ruleGroups, ruleIds, ruleRow, type RuleId } from '../../core/rules'
 import { Fold } from '../parts/fold'
-import { Button, Mark, Panel } from '../parts/ui'
+import { Button, Mark, Panel, field } from '../parts/ui'
 import type { Save } from './save'
 
-const field = 'num h-12 w-28 rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
+const figure = `num w-28 ${field}`
 
 /** One row: its value in force, why, and a field that takes another. */
 function RuleLine({ rule, practice, save, may }: { rule: RuleId; practice: Practice; save: Save; may: boolean }) {
@@ -41,7 +41,7 @@ function RuleLine({ rule, practice, save, may }: { rule: RuleId; practice: Pract
             aria-label={row.title}
             aria-invalid={wrong}
             disabled={!may}
-            className={`${field} ${wrong ? '!border-alarm' : ''}`}
+            className={`${figure} ${wrong ? '!border-alarm' : ''}`}
             defaultValue={amountIn(value, row.unit)}
             onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
             onBlur={(e) => {

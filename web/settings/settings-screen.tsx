@@ -11,11 +11,10 @@ import { DayPart } from './day-part'
 import { MaterialsPart, ToolsPart } from './own-values'
 import { RulesPart } from './rules-part'
 import { useSave, type Save } from './save'
-import { Button, Check, Failed, Loading, Mark, Modal, Panel, Pick } from '../parts/ui'
+import { Button, Check, Failed, Loading, Mark, Modal, Panel, Pick, wideField } from '../parts/ui'
 
 /** Any tooth will do to show how teeth are written. */
 const example = toTooth('37')
-const field = 'mt-1 h-12 w-full rounded-md border-2 border-ink bg-sheet px-3 disabled:border-line'
 const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', word: 'on the word', yes: 'yes' }
 
 function PracticePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
@@ -27,7 +26,7 @@ function PracticePart({ practice, save, may }: { practice: Practice; save: Save;
       <label className="block">
         Name
         <input
-          className={field}
+          className={wideField}
           defaultValue={practice.name}
           disabled={!may}
           onBlur={(e) => e.target.value.trim() && e.target.value !== practice.name && patch({ name: e.target.value })}
@@ -52,7 +51,7 @@ function PracticePart({ practice, save, may }: { practice: Practice; save: Save;
       <label className="block">
         Time zone
         <input
-          className={field}
+          className={wideField}
           defaultValue={practice.zone}
           disabled={!may}
           onBlur={(e) => e.target.value !== practice.zone && patch({ zone: e.target.value })}
@@ -65,7 +64,7 @@ function PracticePart({ practice, save, may }: { practice: Practice; save: Save;
             <input
               key={c.id}
               aria-label={`Name of ${c.name}`}
-              className={`${field} !w-36`}
+              className={`${wideField} !w-36`}
               defaultValue={c.name}
               disabled={!may}
               onBlur={(e) => e.target.value.trim() && e.target.value !== c.name && rename(c.id, e.target.value)}
@@ -121,7 +120,7 @@ function PersonBox({
       >
         <label className="block">
           Name
-          <input autoFocus className={field} value={name} onChange={(e) => setName(e.target.value)} />
+          <input autoFocus className={wideField} value={name} onChange={(e) => setName(e.target.value)} />
         </label>
         <fieldset>
           <legend>Roles</legend>
@@ -139,7 +138,7 @@ function PersonBox({
         <label className="block">
           {person ? 'New code (left empty, the old one stays)' : 'First code, four digits or more'}
           <input
-            className={field}
+            className={wideField}
             type="password"
             autoComplete="new-password"
             value={code}

@@ -10,7 +10,7 @@ import type { Tooth } from '../../../core/teeth/notation'
 import type { Run } from '../../app/run'
 import { usePractice } from '../../app/queries'
 import { DamDrawing } from '../../parts/dam-drawing'
-import { Button, Modal, Pick } from '../../parts/ui'
+import { Button, Modal, Pick, Alert } from '../../parts/ui'
 import { Why } from '../../parts/worked'
 import { Answer } from './answer'
 import { Fields } from './fields'
@@ -164,11 +164,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
           onGive={(readings) => setEntered({ ...entered, [key]: { ...readings } })}
         />
         <Answer judged={judged} />
-        {wrong && (
-          <p role="alert" className="rounded-md border-2 border-alarm bg-alarm-wash p-2 text-alarm">
-            {wrong}
-          </p>
-        )}
+        {wrong && <Alert>{wrong}</Alert>}
         <div className="sticky -bottom-5 bg-paper py-1">
           <Button big tone="jade" className="w-full" disabled={'wrong' in judged} onClick={() => void keep()}>
             Keep these readings
