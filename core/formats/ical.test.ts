@@ -1,4 +1,3 @@
-import { often } from '../../scripts/often'
 import fc from 'fast-check'
 import nodeIcal, { type VEvent } from 'node-ical'
 import { describe, expect, it } from 'vitest'
@@ -81,7 +80,7 @@ describe('the day as iCalendar', () => {
           )
         },
       ),
-      { numRuns: often(60) },
+      { numRuns: 60 },
     )
   })
 })

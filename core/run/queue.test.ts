@@ -1,4 +1,3 @@
-import { often } from '../../scripts/often'
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
@@ -86,7 +85,7 @@ describe('touches that wait on the device', () => {
           expect(store.state.core).toEqual(local.state.core)
         },
       ),
-      { numRuns: often(200) },
+      { numRuns: 200 },
     )
   })
   it('happened when they were touched, never before what is stored, never in the future, never longer ago than a day’s work', () => {

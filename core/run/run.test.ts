@@ -1,4 +1,3 @@
-import { often } from '../../scripts/often'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
@@ -299,7 +298,7 @@ describe('properties', () => {
         for (const c of Object.values(d.state.core.counts)) expect(c.in).toBe(c.out)
         for (const h of Object.values(d.state.core.holds)) expect(h.status).not.toBe('open')
       }),
-      { numRuns: often(120) },
+      { numRuns: 120 },
     )
     // The property would be empty if nothing ever closed.
     expect(closed).toBeGreaterThan(10)
@@ -321,7 +320,7 @@ describe('properties', () => {
           )
         return state.seq >= 0
       }),
-      { numRuns: often(200) },
+      { numRuns: 200 },
     )
   })
 })

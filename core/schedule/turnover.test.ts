@@ -1,4 +1,3 @@
-import { often } from '../../scripts/often'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { cycleMin, cycleTable, instruments, type CassetteType } from '../practice/instruments'
@@ -168,7 +167,7 @@ describe('any day of cassettes', () => {
         }
         expect(simulateTurnover(p)).toEqual(t)
       }),
-      { numRuns: often(300) },
+      { numRuns: 300 },
     )
   })
   it('what is said to save is so when it is simulated, and the cheapest of those comes first', () => {
@@ -194,7 +193,7 @@ describe('any day of cassettes', () => {
             )
         }
       }),
-      { numRuns: often(60) },
+      { numRuns: 60 },
     )
   })
 })

@@ -1,7 +1,6 @@
 /** The case: what will be done, in a few decisions; at the side what follows from them, live. */
 import { capital } from '../../core/words'
-import { messageOf, sure } from '../../core/sure'
-import { useMutation } from '@tanstack/react-query'
+import { sure } from '../../core/sure'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { toast } from 'sonner'
@@ -10,7 +9,8 @@ import type { Alert } from '../../core/vocabulary'
 import { personTimes } from '../../core/schedule/delegate'
 import { layOut, type Timeline } from '../../core/schedule/timeline'
 import type { VisitView } from '../../wire/visit'
-import { api, ApiProblem } from '../app/api'
+import { api } from '../app/api'
+import { sayWhyNot, useChange } from '../app/change'
 import { useLive } from '../app/live'
 import { useVisitPlan } from '../app/plan'
 import { useRefresh } from '../app/queries'
@@ -111,15 +111,12 @@ export default function CaseScreen() {
   const [at, setAt] = useState(0)
   const plan = data?.plan
   const score = useMemo(() => plan && layOut(plan), [plan])
-  const save = useMutation({
-    mutationKey: storing,
-    // One after the other, so that two quick touches arrive in order.
-    scope: { id: visitId },
-    mutationFn: ({ change, version }: { change: Change; version: number }) =>
+  const save = useChange(
+    ({ change, version }: { change: Change; version: number }) =>
       api<{ version: number }>(`/visits/${visitId}/request`, { method: 'PUT', body: { version, request: change } }),
-    onError: (e) => void toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
-    onSettled: () => reread(1),
-  })
+    [],
+    { key: storing, inTurn: visitId, settled: () => reread(1) },
+  )
   if (error && !data) return <Failed error={error} again={again} />
   if (!data || !score) return <Loading what="Opening the case" />
   const locked = data.visit.frozen !== null
@@ -136,7 +133,7 @@ export default function CaseScreen() {
           : 'Alert entered.',
       )
     } catch (e) {
-      toast.error(messageOf(e))
+      sayWhyNot(e)
     }
     refresh.visit(visitId)
   }

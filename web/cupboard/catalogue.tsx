@@ -1,5 +1,4 @@
 /** Everything the practice owns, found by a few letters: what it is, what it serves for, how it is kept. */
-import { useMutation } from '@tanstack/react-query'
 import { useDeferredValue, useState } from 'react'
 import { toast } from 'sonner'
 import { isoNumber, unusable, type Bur } from '../../core/catalog/bur'
@@ -7,6 +6,7 @@ import type { Item } from '../../core/catalog/item'
 import { searchItems } from '../../core/catalog/search'
 import type { Practice } from '../../core/practice/practice'
 import { api } from '../app/api'
+import { useChange } from '../app/change'
 import { Button, Mark, Panel } from '../parts/ui'
 
 function ItemRow({ item }: { item: Item }) {
@@ -72,9 +72,8 @@ export function Catalogue({ practice, onChanged }: { practice: Practice; onChang
       : practice.burs.filter((b) =>
           words.every((w) => `${b.name} ${b.shape} ${isoNumber(b)} ${b.usNumber ?? ''} bur`.toLowerCase().includes(w)),
         )
-  const starter = useMutation({
-    mutationFn: () => api<{ items: number; burs: number }>('/items/starter', { method: 'POST' }),
-    onSuccess: ({ items, burs: n }) => {
+  const starter = useChange(() => api<{ items: number; burs: number }>('/items/starter', { method: 'POST' }), [], {
+    stored: ({ items, burs: n }) => {
       toast(
         items + n === 0
           ? 'Everything generic this program knows is on your list already.'
@@ -82,7 +81,6 @@ export function Catalogue({ practice, onChanged }: { practice: Practice; onChang
       )
       onChanged()
     },
-    onError: (e) => toast.error(e.message),
   })
   return (
     <Panel

@@ -1,12 +1,11 @@
 /** The cupboard: every material that goes off, its lots by expiry, what is out of date, what is missing. */
+import { useChange } from '../app/change'
 import { messageOf } from '../../core/sure'
-import { useMutation } from '@tanstack/react-query'
 import { Download, Upload } from 'lucide-react'
 import { useState } from 'react'
-import { toast } from 'sonner'
 import { Temporal } from 'temporal-polyfill'
 import { lotState, type Item, type Lot, type LotState } from '../../core/catalog/item'
-import { api, ApiProblem } from '../app/api'
+import { api } from '../app/api'
 import { useLive } from '../app/live'
 import { usePractice, useRefresh } from '../app/queries'
 import { Catalogue } from './catalogue'
@@ -136,11 +135,10 @@ export default function CupboardScreen() {
   const [csv, setCsv] = useState<string>()
   const reload = (): void => void refresh.client.invalidateQueries({ queryKey: ['practice'] })
   useLive(undefined, { opened: reload })
-  const change = useMutation({
-    mutationFn: ({ id, body }: { id: string; body: object }) => api(`/lots/${id}`, { method: 'PATCH', body }),
-    onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
-    onSettled: reload,
-  })
+  const change = useChange(
+    ({ id, body }: { id: string; body: object }) => api(`/lots/${id}`, { method: 'PATCH', body }),
+    ['practice'],
+  )
   if (practice.isPending) return <Loading what="Opening the cupboard" />
   if (practice.isError) return <Failed error={practice.error} again={() => void practice.refetch()} />
   const date = Temporal.Now.plainDateISO().toString()

@@ -1,5 +1,6 @@
 /** The practice's own list in: every row is shown as new, changed, the same or wrong before anything is stored. */
-import { messageOf, sure } from '../../core/sure'
+import { sayWhyNot } from '../app/change'
+import { sure } from '../../core/sure'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useRef, useState } from 'react'
 import { toast } from 'sonner'
@@ -90,7 +91,7 @@ export function ImportBox({
       onDone()
       onClose()
     } catch (error) {
-      toast.error(messageOf(error))
+      sayWhyNot(error)
       setStoring(false)
     }
   }

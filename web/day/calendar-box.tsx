@@ -1,10 +1,11 @@
 /** The day as a calendar: out as a file, in from one, each change looked at before it is taken. */
+import { sayWhyNot } from '../app/change'
 import { firstOf } from '../../core/sure'
 import { Download, Upload } from 'lucide-react'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { compareCalendar, readCalendar, type CalendarRead, type CalendarRow } from '../../core/formats/ical'
-import { api, ApiProblem } from '../app/api'
+import { api } from '../app/api'
 import type { DayView } from '../../wire/day'
 import { useRefresh } from '../app/queries'
 import { Button, Check, Mark, Modal } from '../parts/ui'
@@ -49,7 +50,7 @@ function Rows({
       toast.success(`${moves.length} ${moves.length === 1 ? 'time' : 'times'} taken from the calendar.`)
       onDone()
     } catch (e) {
-      toast.error(e instanceof ApiProblem ? e.message : 'not stored')
+      sayWhyNot(e)
     }
     refresh.day()
   }

@@ -1,4 +1,5 @@
 /** Chairs as stacked scores on one time axis; a visit that has not begun is dragged, by hand or by keys, and says at once what comes of it. */
+import { sayWhyNot } from '../app/change'
 import { firstOf, sure } from '../../core/sure'
 import {
   DndContext,
@@ -17,7 +18,7 @@ import { Temporal } from 'temporal-polyfill'
 import { daySpan } from '../../core/schedule/day'
 import { consequenceOf, gridMs, twiceAhead, type Consequence } from '../../core/schedule/today'
 import { kindTable } from '../../core/kinds'
-import { api, ApiProblem } from '../app/api'
+import { api } from '../app/api'
 import type { DayView, DayVisit } from '../../wire/day'
 import { useRefresh } from '../app/queries'
 import { Score } from '../parts/score'
@@ -212,7 +213,7 @@ export function Chairs({ view, staves, now }: { view: DayView; staves: Staves; n
           action: { label: 'Undo', onClick: () => void put(visit, to, from, backTo) },
         })
     } catch (e) {
-      toast.error(e instanceof ApiProblem ? e.message : 'not stored')
+      sayWhyNot(e)
     }
     refresh.day()
   }

@@ -1,4 +1,5 @@
 /** What the day needs twice and what runs late; other times proposed: what moves, why, applied or not, taken back. */
+import { sayWhyNot } from '../app/change'
 import { sure } from '../../core/sure'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
@@ -6,7 +7,7 @@ import type { Twice } from '../../core/schedule/collide'
 import { runForward } from '../../core/schedule/forward'
 import type { Proposal } from '../../core/schedule/propose'
 import { lateOf, problemOfDay, runsLate, twiceAhead, type Late } from '../../core/schedule/today'
-import { api, ApiProblem } from '../app/api'
+import { api } from '../app/api'
 import type { DayView } from '../../wire/day'
 import { usePractice, useRefresh } from '../app/queries'
 import { Button, Mark, Panel, Pick } from '../parts/ui'
@@ -15,7 +16,6 @@ import { factsOf, surname } from './day-facts'
 import type { Told } from './propose.worker'
 
 const minute = 60_000
-const say = (e: unknown): void => void toast.error(e instanceof ApiProblem ? e.message : 'not stored')
 
 /** What is wanted twice in words: a person, a thing there is one of, or a chair. */
 function useNameOf(view: DayView): (c: Twice) => string {
@@ -68,14 +68,14 @@ function Proposed({
           { duration: 20_000, action: { label: 'Undo', onClick: () => void put(true) } },
         )
     } catch (e) {
-      say(e)
+      sayWhyNot(e)
     }
     refresh.day()
     // Taken back later, whatever is being looked at by then goes on.
     if (!back) onDone()
   }
   const stays = async (visitId: string): Promise<void> => {
-    await api(`/visits/${visitId}/shift`, { method: 'PUT', body: { mayMoveMin: 0 } }).catch(say)
+    await api(`/visits/${visitId}/shift`, { method: 'PUT', body: { mayMoveMin: 0 } }).catch(sayWhyNot)
     // Who cannot move is held, and the search begins anew from the day as it then is.
     await refresh.client.refetchQueries({ queryKey: ['day', view.day] })
     again(refresh.client.getQueryData<DayView>(['day', view.day]) ?? view)

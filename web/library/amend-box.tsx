@@ -1,16 +1,15 @@
 /** Amending a step: what, then why. What it would do to the plan is tried before it is kept. */
 import { onEveryTooth } from '../../core/step-id'
 import { sure, among, keysOf } from '../../core/sure'
-import { useMutation } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
-import { toast } from 'sonner'
 import { change as changeSchema, changeWords, type Change } from '../../core/practice/amendment'
 import { functionNames, type FunctionName } from '../../core/practice/functions'
 import type { Plan } from '../../core/model/plan'
 import { allPlaces, type Place, type Step } from '../../core/model/step'
 import type { KindId } from '../../core/kinds'
-import { api, ApiProblem } from '../app/api'
-import { usePractice, useRefresh } from '../app/queries'
+import { api } from '../app/api'
+import { useChange } from '../app/change'
+import { usePractice } from '../app/queries'
 import { Button, Mark, Modal, Pick, wideField } from '../parts/ui'
 import { planFor } from './library-plan'
 
@@ -25,7 +24,6 @@ const ops: { value: Op; label: string }[] = [
 ]
 
 export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Plan; step: Step; onClose: () => void }) {
-  const { client } = useRefresh()
   const { data: practice } = usePractice()
   const [op, setOp] = useState<Op>('add step')
   const [why, setWhy] = useState('')
@@ -77,14 +75,11 @@ export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Pl
     return planFor(kind, { ...practice, amendments: [...practice.amendments, one] }, dentist.id).amendments.at(-1)
     // oxlint-disable-next-line react/exhaustive-deps
   }, [JSON.stringify(raw), practice, kind])
-  const save = useMutation({
-    mutationFn: () => api('/practice/amendments', { method: 'POST', body: { kind, why, change: parsed.data } }),
-    onSuccess: () => {
-      void client.invalidateQueries({ queryKey: ['practice'] })
-      onClose()
-    },
-    onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
-  })
+  const save = useChange(
+    () => api('/practice/amendments', { method: 'POST', body: { kind, why, change: parsed.data } }),
+    ['practice'],
+    { stored: onClose },
+  )
   const needsMinutes = op === 'add step' || op === 're-time step'
   return (
     <Modal open onClose={onClose} title={`Amend “${step.title}”`} wide>

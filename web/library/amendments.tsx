@@ -1,5 +1,4 @@
 import { firstOf, messageOf } from '../../core/sure'
-import { useMutation } from '@tanstack/react-query'
 import { Download, Upload } from 'lucide-react'
 import { toast } from 'sonner'
 import { amendmentFile, changeWords } from '../../core/practice/amendment'
@@ -7,6 +6,7 @@ import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
 import { kindTable, type KindId } from '../../core/kinds'
 import { api } from '../app/api'
+import { useChange } from '../app/change'
 import { useRefresh } from '../app/queries'
 import { usePerson } from '../app/shell'
 import { Button, Mark, Panel } from '../parts/ui'
@@ -16,11 +16,7 @@ export function Amendments({ kind, practice, plan }: { kind: KindId; practice: P
   const { client } = useRefresh()
   const may = usePerson().roles.includes('dentist')
   const done = (): void => void client.invalidateQueries({ queryKey: ['practice'] })
-  const remove = useMutation({
-    mutationFn: (id: string) => api(`/practice/amendments/${id}`, { method: 'DELETE' }),
-    onSettled: done,
-    onError: (e) => toast.error(messageOf(e)),
-  })
+  const remove = useChange((id: string) => api(`/practice/amendments/${id}`, { method: 'DELETE' }), ['practice'])
   const bring = async (file: File): Promise<void> => {
     try {
       const parsed = amendmentFile.safeParse(JSON.parse(await file.text()))

@@ -1,13 +1,11 @@
-import { messageOf, sure } from '../../core/sure'
-import { useMutation } from '@tanstack/react-query'
+import { sure } from '../../core/sure'
 import { useState } from 'react'
-import { toast } from 'sonner'
 import { comparePlans } from '../../core/schedule/compare'
 import { questions, type ChoiceName } from '../../core/practice/choices'
 import type { Card, Person, Practice } from '../../core/practice/practice'
 import type { KindId } from '../../core/kinds'
 import { api } from '../app/api'
-import { useRefresh } from '../app/queries'
+import { useChange } from '../app/change'
 import { usePerson } from '../app/shell'
 import { inShort } from '../case/change'
 import { Panel } from '../parts/ui'
@@ -18,17 +16,12 @@ const source = { default: 'the usual', card: 'card', case: 'case', visit: 'visit
 /** Two dentists' cards side by side for one kind: each question this kind asks, and what the difference comes to. */
 export function Cards({ kind, practice, first }: { kind: KindId; practice: Practice; first: Person }) {
   const person = usePerson()
-  const { client } = useRefresh()
   const dentists = practice.people.filter((p) => p.roles.includes('dentist'))
   const [secondId, setSecondId] = useState(dentists.find((d) => d.id !== first.id)?.id ?? first.id)
   const second = dentists.find((d) => d.id === secondId && d.id !== first.id) ?? dentists.find((d) => d.id !== first.id)
   const a = planFor(kind, practice, first.id)
   const b = second ? planFor(kind, practice, second.id) : undefined
-  const save = useMutation({
-    mutationFn: (card: Card) => api('/practice/cards', { method: 'PUT', body: card }),
-    onError: (e) => toast.error(messageOf(e)),
-    onSettled: () => client.invalidateQueries({ queryKey: ['practice'] }),
-  })
+  const save = useChange((card: Card) => api('/practice/cards', { method: 'PUT', body: card }), ['practice'])
   const cardOf = (id: string): Card =>
     practice.cards.find((c) => c.dentistId === id) ?? { dentistId: id, choices: {}, extraHolds: [] }
   const set = (id: string, name: ChoiceName, value: string): void => {

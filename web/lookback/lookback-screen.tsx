@@ -1,13 +1,12 @@
 /** Looking back: planned against real, forecasts held against what came, what was done over, durations learned. */
+import { useChange } from '../app/change'
 import { Fold } from '../parts/fold'
-import { useMutation, useQuery } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { toast } from 'sonner'
 import { leastTaken, mostTaken } from '../../core/practice/learned'
 import { kindTable } from '../../core/kinds'
-import { api, ApiProblem } from '../app/api'
-import { useRefresh } from '../app/queries'
+import { api } from '../app/api'
 import { usePerson } from '../app/shell'
 import { Check, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { minutes } from '../parts/words'
@@ -55,14 +54,12 @@ function VisitTable({ visits }: { visits: readonly LookBackVisit[] }) {
 const inMinutes = (s: number): string => (s < 90 ? `${Math.round(s)} s` : `${(s / 60).toFixed(1)} min`)
 
 function LearnedPart({ view, may }: { view: LookBackView; may: boolean }) {
-  const refresh = useRefresh()
   const nameOf = (id: string): string => view.people.find((p) => p.id === id)?.name ?? id
   const [all, setAll] = useState(false)
-  const use = useMutation({
-    mutationFn: (useLearned: boolean) => api('/practice', { method: 'PATCH', body: { useLearned } }),
-    onError: (e) => toast.error(e instanceof ApiProblem ? e.message : 'not stored'),
-    onSettled: () => void refresh.client.invalidateQueries(),
-  })
+  const use = useChange(
+    (useLearned: boolean) => api('/practice', { method: 'PATCH', body: { useLearned } }),
+    ['practice', 'day', 'visit'],
+  )
   const rows = view.learned.toSorted((a, b) => Math.abs(b.meanS - b.startS) - Math.abs(a.meanS - a.startS))
   const shown = all ? rows : rows.slice(0, 12)
   return (

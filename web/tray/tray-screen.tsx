@@ -1,6 +1,6 @@
 /** The tray: lay up by touch or scan, exchange, read what has to be read, sign. */
+import { useChange } from '../app/change'
 import { sure } from '../../core/sure'
-import { useMutation } from '@tanstack/react-query'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
@@ -12,7 +12,7 @@ import { layTrays } from '../../core/picture/tray'
 import { answerScan } from '../../core/plan/scan'
 import type { SetupLine } from '../../core/model/plan'
 import { readScan } from '../../core/formats/gs1'
-import { api, ApiProblem } from '../app/api'
+import { api } from '../app/api'
 import type { Mark as TrayMark, VisitView } from '../../wire/visit'
 import { useLive } from '../app/live'
 import { useVisitPlan, type VisitAndPlan } from '../app/plan'
@@ -160,40 +160,34 @@ export default function TrayScreen() {
     visit: () => refresh.visit(visitId),
     opened: () => refresh.visit(visitId),
   })
-  const say = (e: unknown): void => {
-    refresh.visit(visitId)
-    toast.error(
-      e instanceof ApiProblem
-        ? [e.message, ...(e.more.missing ?? []), ...(e.more.unread ?? [])].join(' ')
-        : 'not stored',
-    )
-  }
-  const mark = useMutation({
-    scope: { id: `tray-${visitId}` },
-    mutationFn: (body: { lineIds: string[]; done: boolean }) =>
-      api<{ marks: TrayMark[] }>(`/visits/${visitId}/tray`, { method: 'PUT', body }),
-    onError: say,
-  })
-  const swap = useMutation({
-    mutationFn: (body: { from: string; to: string | null }) => api(`/visits/${visitId}/swaps`, { method: 'PUT', body }),
-    onError: say,
-    onSuccess: () => refresh.visit(visitId),
-  })
-  const sign = useMutation({
-    mutationFn: (acknowledged: string[]) =>
-      api(`/visits/${visitId}/tray/sign`, { method: 'POST', body: { acknowledged } }),
-    onError: say,
-    onSuccess: () => {
-      refresh.visit(visitId)
-      toast.success('Tray signed; the plan is fixed.')
-      void navigate(`/visits/${visitId}/chairside`)
+  const reread = { settled: () => refresh.visit(visitId) }
+  // What is marked comes back over the stream; only a refusal has to be read.
+  const mark = useChange(
+    (body: { lineIds: string[]; done: boolean }) =>
+      api<{ marks: TrayMark[] }>(`/visits/${visitId}/tray`, { method: 'PUT', body }).catch((e: unknown) => {
+        refresh.visit(visitId)
+        throw e
+      }),
+    [],
+    { inTurn: `tray-${visitId}` },
+  )
+  const swap = useChange(
+    (body: { from: string; to: string | null }) => api(`/visits/${visitId}/swaps`, { method: 'PUT', body }),
+    [],
+    reread,
+  )
+  const sign = useChange(
+    (acknowledged: string[]) => api(`/visits/${visitId}/tray/sign`, { method: 'POST', body: { acknowledged } }),
+    [],
+    {
+      ...reread,
+      stored: () => {
+        toast.success('Tray signed; the plan is fixed.')
+        void navigate(`/visits/${visitId}/chairside`)
+      },
     },
-  })
-  const reopen = useMutation({
-    mutationFn: () => api(`/visits/${visitId}/tray/reopen`, { method: 'POST' }),
-    onError: say,
-    onSuccess: () => refresh.visit(visitId),
-  })
+  )
+  const reopen = useChange(() => api(`/visits/${visitId}/tray/reopen`, { method: 'POST' }), [], reread)
 
   const boards = useMemo(() => (data ? layTrays(data.plan.setup) : []), [data])
   useScan((code) => {
