@@ -89,7 +89,7 @@ function keeps(problem: Problem, s: Solution): void {
 
 describe('the shortest timeline', () => {
   // Compared with HiGHS, a general open-source MILP solver: Huangfu and Hall, Mathematical Programming Computation 10, 2018.
-  it('is the proven optimum of a general solver on 60 small visits, and is impossible where that says so', async () => {
+  it('is the proven optimum of a general solver on small visits, and is impossible where that says so', async () => {
     const highs = await highsLoader()
     let impossible = 0
     for (let seed = 1; seed <= often(60); seed++) {
