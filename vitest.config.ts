@@ -4,6 +4,12 @@ export default defineConfig({
   test: {
     // Files share nothing: each has its own folder, its own port, its own browser.
     maxWorkers: 2,
+    coverage: {
+      provider: 'v8',
+      include: ['core/**/*.ts', 'wire/**/*.ts', 'server/**/*.ts', 'web/**/*.{ts,tsx}'],
+      exclude: ['**/*.test.*', '**/test/**'],
+      reporter: ['text-summary', 'html'],
+    },
     projects: [
       // Core is pure: its files share what they import.
       {

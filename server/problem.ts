@@ -16,9 +16,6 @@ export class Problem extends Error {
 }
 
 export const notFound = (what: string): Problem => new Problem('not-found', `There is no ${what}.`)
-/** A request whose fields do not go, each with what would. */
-export const invalid = (message: string, path: string, says = message): Problem =>
-  new Problem('invalid', message, { errors: [{ path, message: says }] })
 
 /** Sends a problem document. @param status another than the slug's own, where the framework has set one */
 export function sendProblem(

@@ -6,7 +6,6 @@ import { date, noun } from './noun'
 
 export const importedView = z.strictObject({ stored: z.number().int() })
 export const starterView = z.strictObject({ items: z.number().int(), burs: z.number().int() })
-export type StarterView = z.infer<typeof starterView>
 
 export const stockView = z.strictObject({
   from: date,

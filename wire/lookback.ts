@@ -31,7 +31,6 @@ const learnedRow = z.strictObject({
   meanS: seconds,
   n: z.number().int(),
 })
-export type LearnedRow = z.infer<typeof learnedRow>
 
 export const lookBackView = z.strictObject({
   visits: z.array(lookBackVisit),

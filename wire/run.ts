@@ -27,6 +27,5 @@ const needed = z.strictObject({
   handoff: z.enum(handoffNames).optional(),
   holdId: z.string().optional(),
 })
-export type Needed = z.infer<typeof needed>
 export const neededView = z.strictObject({ wanted: z.array(needed) })
 export type NeededView = z.infer<typeof neededView>

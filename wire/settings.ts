@@ -6,7 +6,6 @@ import { ms } from './noun'
 export { practice as practiceView } from '../core/practice/practice'
 export const amendmentView = amendment
 export const amendmentsTakenView = z.strictObject({ added: z.number().int(), replaced: z.number().int() })
-export type AmendmentsTaken = z.infer<typeof amendmentsTakenView>
 export const lockedView = z.strictObject({ locked: z.array(z.string()) })
 export type Locked = z.infer<typeof lockedView>
 
@@ -20,6 +19,5 @@ const auditRow = z.strictObject({
   /** What was asked for, codes left out. */
   asked: z.unknown(),
 })
-export type AuditRow = z.infer<typeof auditRow>
 export const auditView = z.strictObject({ rows: z.array(auditRow) })
 export type AuditView = z.infer<typeof auditView>

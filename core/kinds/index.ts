@@ -10,7 +10,7 @@ import { rootKinds } from './roots'
 import { childKinds } from './children'
 import { recallKinds } from './recalls'
 
-export { groups, type Group, type KindFacts } from './facts'
+export { groups, type KindFacts } from './facts'
 
 export const kindTable = {
   ...crownKinds,

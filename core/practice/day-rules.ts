@@ -20,7 +20,6 @@ export const weightWords = {
   shift: ['moved by', 'for each minute a patient comes at another time than agreed'],
   call: ['calls', 'for each patient who has to be called'],
 } as const
-export type WeightName = keyof typeof weightWords
 
 export const dayRules = z
   .strictObject({

@@ -12,9 +12,6 @@ import type { Tooth } from '../teeth/notation'
 export const verdicts = ['good', 'over', 'tell', 'review', 'short', 'correct', 'again'] as const
 export type Verdict = (typeof verdicts)[number]
 export const blocking: readonly Verdict[] = ['short', 'correct', 'again']
-/** The heaviest of several. */
-export const heaviest = (all: readonly Verdict[]): Verdict =>
-  all.reduce((a, b) => (verdicts.indexOf(b) > verdicts.indexOf(a) ? b : a), 'good')
 
 export interface Judged {
   verdict: Verdict

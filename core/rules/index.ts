@@ -14,7 +14,7 @@ import { followUpRules } from './follow-ups'
 import { impressionRules } from './impression'
 import { amountIn, type RuleRow } from './rule'
 
-export { amountIn, readAmount, span, type RuleRow, type RuleUnit } from './rule'
+export { amountIn, readAmount, span, type RuleRow } from './rule'
 
 /** The rooms of the register as Settings shows them. */
 export const ruleGroups = {
@@ -90,10 +90,6 @@ export function inWords(text: string, ...rulings: [Ruling, ...Ruling[]]): Reason
     ? reason(`${text}; this practice’s own, ${own.by}, ${own.on}`, 'practice')
     : reason(text, rulings[0].because.standing)
 }
-
-/** A row as one reads it in a list: 'Cord dwells, at least: 5 min'. */
-export const ruleWords = (rule: RuleId, value: number): string =>
-  `${ruleRow(rule).title}: ${amountIn(value, ruleRow(rule).unit)}`
 
 /** A practice's own values as one reads them: what, how much, what is usual, who set it and when. */
 export const ownRuleLines = (own: OwnRules): string[] =>
