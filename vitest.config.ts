@@ -20,7 +20,7 @@ export default defineConfig({
           isolate: false,
         },
       },
-      { test: { name: 'web', include: ['web/**/*.test.tsx'], testTimeout: 60_000 } },
+      { test: { name: 'web', include: ['web/**/*.test.{ts,tsx}'], testTimeout: 60_000 } },
       {
         test: {
           name: 'server',

@@ -45,6 +45,7 @@ if (!process.argv.includes('--e2e')) {
   step('format', ...npx('prettier', '--check', '--log-level', 'warn', '.'))
   step('types', ...npx('tsc', '-p', '.'))
   step('lint and import rules', ...npx('oxlint', '-c', 'oxlint.config.mjs', '--deny-warnings'))
+  step('nothing that nobody uses', ...npx('knip', '--no-config-hints'))
   step(
     'tests',
     ...npx('vitest', 'run', '--project', 'core', '--project', 'web', '--project', 'server', '--reporter=dot'),
