@@ -1,85 +1,78 @@
 /** What is printed of a visit. */
 import { roomOf, type Door } from '../house'
-import { file } from '../answers'
+import { file as fileAnswer } from '../answers'
+import type { TDocumentDefinitions } from 'pdfmake/interfaces'
 import * as z from 'zod'
 import { timeOfDay } from '../../core/clock'
+import type { Plan } from '../../core/model/plan'
+import type { Practice } from '../../core/practice/practice'
 import { Problem } from '../problem'
 import { compile } from '../../core/plan/compile'
-import { loadFrozenPlan, openVisit } from '../db/store'
+import { loadFrozenPlan, openVisit, type VisitFile } from '../db/store'
 import { signedIn } from './session'
-
 import { visitParams } from './visit'
 
-const setupAsPdf: Door = (app, house) => {
-  const { db } = house.database
-  app.get(
-    '/visits/:visitId/setup.pdf',
-    {
-      schema: {
-        response: file('application/pdf', 'the setup sheet'),
-        summary: 'The setup sheet with the bur strip, as PDF',
-        params: visitParams,
-        querystring: z.object({ paper: z.enum(['A4', 'LETTER']).default('A4') }),
-      },
-    },
-    async (request, reply) => {
-      await signedIn(house, request)
-      const { visitId } = request.params
-      const [{ file, practice }, frozen] = [await openVisit(db, visitId), await loadFrozenPlan(db, visitId)]
-      const facts = {
-        patient: file.patient.name,
-        time: timeOfDay(file.visit.startsAt, practice.zone),
-        chair: practice.chairs.find((c) => c.id === file.visit.chairId)?.name ?? file.visit.chairId,
-        practice: practice.name,
-      }
-      // Loaded when first asked for: the renderer is large, and most requests never print.
-      const [{ renderPdf }, { setupSheet }] = await Promise.all([
-        import('../print/render'),
-        import('../print/setup-sheet'),
-      ])
-      const pdf = await renderPdf(
-        setupSheet(frozen?.plan ?? compile(file.request, practice), facts, request.query.paper),
-      )
-      return reply
-        .type('application/pdf')
-        .header('content-disposition', `inline; filename="setup-${visitId}.pdf"`)
-        .send(pdf)
-    },
-  )
+type Paper = 'A4' | 'LETTER'
+interface Printing {
+  name: string
+  summary: string
+  /** The signed plan, or the plan as it is now, as a document. The renderer is large: it is loaded when first asked for. */
+  write: (plan: Plan, of: { file: VisitFile; practice: Practice }, paper: Paper) => Promise<TDocumentDefinitions>
 }
 
-const templateAsPdf: Door = (app, house) => {
-  const { db } = house.database
-  app.get(
-    '/visits/:visitId/sheet.pdf',
-    {
-      schema: {
-        response: file('application/pdf', 'the hole template'),
-        summary: 'The hole template of the visit’s sheet at true scale, as PDF',
-        params: visitParams,
-        querystring: z.object({ paper: z.enum(['A4', 'LETTER']).default('A4') }),
+const asPdf =
+  (path: string, { name, summary, write }: Printing): Door =>
+  (app, house) => {
+    const { db } = house.database
+    app.get(
+      `/visits/:visitId/${path}.pdf`,
+      {
+        schema: {
+          response: fileAnswer('application/pdf', name),
+          summary,
+          params: visitParams,
+          querystring: z.object({ paper: z.enum(['A4', 'LETTER']).default('A4') }),
+        },
       },
-    },
-    async (request, reply) => {
-      await signedIn(house, request)
-      const { visitId } = request.params
-      const [{ file, practice }, frozen] = [await openVisit(db, visitId), await loadFrozenPlan(db, visitId)]
-      const [{ renderPdf }, { damTemplateSheet }] = await Promise.all([
-        import('../print/render'),
-        import('../print/dam-template'),
-      ])
-      const sheet = damTemplateSheet(
-        frozen?.plan ?? compile(file.request, practice),
-        { patient: file.patient.name, practice: practice.name, notation: practice.notation },
-        request.query.paper,
-      )
-      if (!sheet) throw new Problem('no-sheet', 'No sheet with holes is in the plan of this visit.')
-      return reply
-        .type('application/pdf')
-        .header('content-disposition', `inline; filename="sheet-${visitId}.pdf"`)
-        .send(await renderPdf(sheet))
-    },
-  )
-}
+      async (request, reply) => {
+        await signedIn(house, request)
+        const { visitId } = request.params
+        const [of, frozen] = [await openVisit(db, visitId), await loadFrozenPlan(db, visitId)]
+        const plan = frozen?.plan ?? compile(of.file.request, of.practice)
+        const [{ renderPdf }, sheet] = [await import('../print/render'), await write(plan, of, request.query.paper)]
+        return reply
+          .type('application/pdf')
+          .header('content-disposition', `inline; filename="${path}-${visitId}.pdf"`)
+          .send(await renderPdf(sheet))
+      },
+    )
+  }
+
+const setupAsPdf = asPdf('setup', {
+  name: 'the setup sheet',
+  summary: 'The setup sheet with the bur strip, as PDF',
+  write: async (plan, { file, practice }, paper) => {
+    const { setupSheet } = await import('../print/setup-sheet')
+    const facts = {
+      patient: file.patient.name,
+      time: timeOfDay(file.visit.startsAt, practice.zone),
+      chair: practice.chairs.find((c) => c.id === file.visit.chairId)?.name ?? file.visit.chairId,
+      practice: practice.name,
+    }
+    return setupSheet(plan, facts, paper)
+  },
+})
+
+const templateAsPdf = asPdf('sheet', {
+  name: 'the hole template',
+  summary: 'The hole template of the visit’s sheet at true scale, as PDF',
+  write: async (plan, { file, practice }, paper) => {
+    const { damTemplateSheet } = await import('../print/dam-template')
+    const facts = { patient: file.patient.name, practice: practice.name, notation: practice.notation }
+    const sheet = damTemplateSheet(plan, facts, paper)
+    if (!sheet) throw new Problem('no-sheet', 'No sheet with holes is in the plan of this visit.')
+    return sheet
+  },
+})
 
 export const paperRoutes = roomOf(setupAsPdf, templateAsPdf)
