@@ -39,8 +39,8 @@ export interface KindFacts {
   builds?: true
   /** A post goes into the canal. */
   post?: true
-  /** The piece is made in the house and in on the same day. */
-  sameDay?: true
+  /** The piece is scanned, designed and milled in the house. */
+  inHouse?: true
   /** Its margin lies where it stays damp, by the tongue. */
   dampMargin?: true
   /** The bite has to be seen over the whole arch. */

@@ -9,7 +9,7 @@ export const rootKinds = {
     file: 'endo-core-crown',
     prepares: true,
     builds: true,
-    sameDay: true,
+    inHouse: true,
     says: 'Occlusal first, canals by length, master cone, core, axial cutting, scan, provisional.',
     dentition: 'permanent',
     most: 1,

@@ -169,7 +169,7 @@ const table = {
             value: 'polyether, custom tray',
             why: 'a lingual margin by the tongue stays damp: a material that likes water, in a custom tray',
           }
-        : kindFacts(f.kind).sameDay
+        : kindFacts(f.kind).inHouse
           ? { value: 'optical scan', why: 'designed and milled in-house' }
           : units(f) > 2 || kindFacts(f.kind).wholeArch
             ? {
@@ -281,7 +281,7 @@ const table = {
       ['glass ionomer', 'Glass ionomer', 'etch 5 s, 4 min set; not bonded over'],
     ],
     (f) =>
-      kindFacts(f.kind).sameDay
+      kindFacts(f.kind).inHouse
         ? { value: 'glass ionomer', why: 'the crown to come is scanned the same day and not bonded to the core' }
         : { value: 'dual-cure resin', why: 'the next step is bonded' },
   ),
