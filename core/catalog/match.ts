@@ -55,6 +55,18 @@ function serving(items: readonly Item[], what: string): readonly Item[] {
   return shelf.get(what) ?? []
 }
 
+const named = new WeakMap<readonly Item[], Map<string, Item>>()
+
+/** The practice's items by their ids; made once for a list. */
+export function itemsById(items: readonly Item[]): ReadonlyMap<string, Item> {
+  let byId = named.get(items)
+  if (!byId) {
+    byId = new Map(items.map((i) => [i.id, i]))
+    named.set(items, byId)
+  }
+  return byId
+}
+
 const words = (need: Need): string => need.words ?? need.what.replaceAll('.', ', ')
 
 const strange = (i: Item, alerts: readonly Alert[]): string | undefined => {

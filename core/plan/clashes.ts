@@ -1,5 +1,6 @@
 /** Compatibility of all that one case uses, this visit and those before it: each rule names the clash, why, and what to do. */
 import { firstOf } from '../sure'
+import { itemsById } from '../catalog/match'
 import type { Clash, SetupLine } from '../model/plan'
 import type { Step } from '../model/step'
 import type { Case } from '../phases/case'
@@ -10,14 +11,17 @@ import type { Facts } from './clash/rule'
 
 const rules = [...alertRules, ...materialRules, ...caseRules]
 
+const matches = (list: readonly string[], need: string | RegExp): boolean =>
+  typeof need === 'string' ? list.includes(need) : list.some((n) => need.test(n))
+
 /** Every clash among what this visit uses, with what earlier visits left, hardest first. */
 export function findClashes(works: readonly Case[], setup: readonly SetupLine[], steps: readonly Step[]): Clash[] {
-  const needs = [...new Set(steps.flatMap((s) => s.needs.filter((n) => n.readiness === 'open').map((n) => n.what)))]
-  const matches = (list: readonly string[], need: string | RegExp): boolean =>
-    typeof need === 'string' ? list.includes(need) : list.some((n) => need.test(n))
-  const uses = (need: string | RegExp): boolean => matches(needs, need)
+  const named = new Set<string>()
+  for (const s of steps) for (const n of s.needs) if (n.readiness === 'open') named.add(n.what)
+  const needs = [...named]
+  const uses = (need: string | RegExp): boolean => (typeof need === 'string' ? named.has(need) : matches(needs, need))
   const { practice, request } = firstOf(works)
-  const byId = new Map(practice.items.map((i) => [i.id, i]))
+  const byId = itemsById(practice.items)
   const bonds = uses(/^(adhesive|bond\.two-part|cement\.resin$|cement\.veneer)/)
   const order = { stop: 0, ask: 1, mind: 2 }
   const found = new Map<string, Clash>()

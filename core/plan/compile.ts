@@ -104,11 +104,14 @@ function assign(draft: Draft, team: Team): Performer {
   }
 }
 
+const inSeconds = (minutes: number, leastS: number): number => Math.max(leastS, Math.round(minutes * 60))
+
 /** Minutes as seconds; a step with a clock of its own lasts at least as long as that. */
 function spreadOf({ minutes, ties = [] }: Draft): Spread {
-  const leastS = Math.max(0, ...ties.map((t) => (t.from === self && t.toEdge === 'finish' ? (t.atLeastS ?? 0) : 0)))
-  const seconds = (m: number): number => Math.max(leastS, Math.round(m * 60))
-  return { shortS: seconds(minutes[0]), likelyS: seconds(minutes[1]), longS: seconds(minutes[2]) }
+  let leastS = 0
+  for (const t of ties) if (t.from === self && t.toEdge === 'finish') leastS = Math.max(leastS, t.atLeastS ?? 0)
+  const [short, likely, long] = minutes
+  return { shortS: inSeconds(short, leastS), likelyS: inSeconds(likely, leastS), longS: inSeconds(long, leastS) }
 }
 
 function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
@@ -156,19 +159,16 @@ function clockOf(draft: Draft, tie: Tie, has: (id: string) => boolean): Clock | 
   if (!has(from)) return null
   const { fromEdge = 'finish', toEdge = 'start', title, because } = tie
   const ends = { id: `${from}.${fromEdge}~${draft.id}.${toEdge}`, from, fromEdge, to: draft.id, toEdge, title, because }
-  const warn = { ...(tie.warnS === undefined ? {} : { warnS: tie.warnS }), ...(tie.own ? { own: tie.own } : {}) }
-  if (tie.atMostS === undefined) return { ...ends, kind: 'lag', atLeastS: tie.atLeastS, ...warn }
-  const again = (tie.again ?? [from, draft.id]).filter(has)
-  const { atMostS, atLeastS, whenMissed } = tie
-  return {
-    ...ends,
-    kind: 'window',
-    atMostS,
-    ...(atLeastS === undefined ? {} : { atLeastS }),
-    ...warn,
-    whenMissed,
-    again: [...new Set(again)],
+  let clock: Clock
+  if (tie.atMostS === undefined) clock = { ...ends, kind: 'lag', atLeastS: tie.atLeastS }
+  else {
+    const again = [...new Set(tie.again ?? [from, draft.id])].filter(has)
+    clock = { ...ends, kind: 'window', atMostS: tie.atMostS, whenMissed: tie.whenMissed, again }
+    if (tie.atLeastS !== undefined) clock.atLeastS = tie.atLeastS
   }
+  if (tie.warnS !== undefined) clock.warnS = tie.warnS
+  if (tie.own) clock.own = tie.own
+  return clock
 }
 
 /** Order links first, then the ties with time in them; a tie to a step this plan does not have falls away. */

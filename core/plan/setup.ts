@@ -31,66 +31,68 @@ function quantityOf(uses: readonly Use[], item: Item | undefined): number {
     const piece = pieceOf(use, item)
     pieces.set(piece, Math.max(pieces.get(piece) ?? 0, use.need.quantity))
   }
-  return round(
-    [...pieces.values()].reduce((sum, n) => sum + n, 0),
-    1,
-  )
+  let sum = 0
+  for (const n of pieces.values()) sum += n
+  return round(sum, 1)
 }
 
 /** What a line says of the item behind it; where none is owned, of a thing nobody has measured. */
-function ofItem(
-  item: Item | undefined,
-): Pick<SetupLine, 'family' | 'unit' | 'reusable' | 'latex' | 'lengthMm' | 'widthMm'> & Partial<SetupLine> {
-  if (!item) return { family: 'consumable', unit: 'piece', reusable: true, latex: false, lengthMm: 40, widthMm: 20 }
+type OfItem = Pick<SetupLine, 'family' | 'unit' | 'reusable' | 'latex' | 'lengthMm' | 'widthMm'> & Partial<SetupLine>
+const nothingOwned: OfItem = {
+  family: 'consumable',
+  unit: 'piece',
+  reusable: true,
+  latex: false,
+  lengthMm: 40,
+  widthMm: 20,
+}
+
+function ofItem(item: Item | undefined): OfItem {
+  if (!item) return nothingOwned
   const { family, unit, reusable, latex, lengthMm, widthMm, allergens, cassette, stock } = item
-  return {
-    family,
-    unit,
-    reusable,
-    latex,
-    ...(allergens.length > 0 ? { allergens } : {}),
-    ...(cassette ? { cassette } : {}),
-    ...(reusable && stock === 1 && large.has(family) ? { only: true as const } : {}),
-    lengthMm,
-    widthMm,
-  }
+  const said: OfItem = { family, unit, reusable, latex, lengthMm, widthMm }
+  if (allergens.length > 0) said.allergens = allergens
+  if (cassette) said.cassette = cassette
+  if (reusable && stock === 1 && large.has(family)) said.only = true
+  return said
 }
 
 /** The line of everything that asks for one thing. It lies as open as the readiest of its uses; what stands by is not added to what is surely used. */
-function lineOf(id: string, match: Match, first: Use, uses: readonly Use[]): SetupLine {
+function lineOf(id: string, match: Match, uses: readonly [Use, ...Use[]]): SetupLine {
   const { item } = match
-  const readiness = uses.reduce<Readiness>(
-    (r, u) => (rank[u.need.readiness] < rank[r] ? u.need.readiness : r),
-    'drawer',
-  )
+  const [first] = uses
+  let readiness: Readiness = 'drawer'
+  for (const u of uses) if (rank[u.need.readiness] < rank[readiness]) readiness = u.need.readiness
   const counting = uses.filter((u) => u.need.readiness === readiness)
   const when = counting.find((u) => u.need.when !== undefined)?.need.when
   const piecesMm = counting.flatMap((u) => u.need.piecesMm ?? [])
   const quantity = quantityOf(counting, item)
-  return {
+  const line: SetupLine = {
     id,
     name: item?.name ?? first.need.words ?? first.need.what.replaceAll('.', ', '),
     ...ofItem(item),
     readiness,
-    ...(readiness !== 'open' && when !== undefined ? { when } : {}),
     // Nobody lays out a part of a piece.
     quantity: item?.unit === 'piece' ? Math.ceil(quantity) : quantity,
-    ...(piecesMm.length > 0 ? { piecesMm } : {}),
     phase: first.step.phase,
     steps: [...new Set(uses.map((u) => u.step.id))],
-    ...(match.because ? { because: match.because } : {}),
     alternatives: match.alternatives,
-    ...(match.lack ? { lack: match.lack } : {}),
-    ...(match.forbidden ? { forbidden: true } : {}),
   }
+  if (readiness !== 'open' && when !== undefined) line.when = when
+  if (piecesMm.length > 0) line.piecesMm = piecesMm
+  if (match.because) line.because = match.because
+  if (match.lack) line.lack = match.lack
+  if (match.forbidden) line.forbidden = true
+  return line
 }
 
-/** The line with its lot, or with what is short in the cupboard. */
+/** Gives the line its lot, or with what is short in the cupboard. */
 function withStock(line: SetupLine, item: Item | undefined, c: Case): SetupLine {
   if (!item) return line
-  if (item.tracked) return { ...line, lot: chooseLot(item.id, line.quantity, c.practice.lots, c.request.date) }
-  if (item.stock >= (item.reusable ? line.quantity : 1)) return line
-  return { ...line, lack: `${item.name}: ${item.stock} in stock, ${line.quantity} wanted` }
+  if (item.tracked) line.lot = chooseLot(item.id, line.quantity, c.practice.lots, c.request.date)
+  else if (item.stock < (item.reusable ? line.quantity : 1))
+    line.lack = `${item.name}: ${item.stock} in stock, ${line.quantity} wanted`
+  return line
 }
 
 /**
@@ -98,15 +100,15 @@ function withStock(line: SetupLine, item: Item | undefined, c: Case): SetupLine 
  * each act, cord piece by piece. What nothing owned answers stays as a lack.
  */
 export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
-  const things = new Map<string, { match: Match; first: Use; uses: Use[] }>()
+  const things = new Map<string, { match: Match; uses: [Use, ...Use[]] }>()
   for (const step of steps) {
     for (const need of step.needs) {
       const match = matchItem(need, c.practice.items, c.request.alerts, c.request.swaps)
       const id = match.item?.id ?? `lack:${need.what}`
       const thing = things.get(id)
       if (thing) thing.uses.push({ step, need })
-      else things.set(id, { match, first: { step, need }, uses: [{ step, need }] })
+      else things.set(id, { match, uses: [{ step, need }] })
     }
   }
-  return [...things].map(([id, { match, first, uses }]) => withStock(lineOf(id, match, first, uses), match.item, c))
+  return [...things].map(([id, { match, uses }]) => withStock(lineOf(id, match, uses), match.item, c))
 }

@@ -8,6 +8,7 @@
 import { sure } from '../sure'
 import { random, triangular } from '../random'
 import { isWindow, leastS } from '../model/link'
+import type { Step } from '../model/step'
 import { layOut, problemOf, withPatient, type Scored } from './timeline'
 
 export interface Forecast {
@@ -62,16 +63,9 @@ function leadingTo(waits: readonly Wait[][], to: number): Set<number> {
   return seen
 }
 
-/**
- * Runs the visit `draws` times. The same plan and seed give the same answer.
- * @example forecast(plan, 500).likelyS > 0 // true
- */
-export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
-  const score = layOut(plan)
-  const { steps } = plan
-  const at = new Map(steps.map((s, i) => [s.id, i]))
-  const start = score.bars.map((b) => b.startS)
-  const waits: Wait[][] = steps.map(() => [])
+/** What each step waits for: what binds it in the plan, and each person and the mouth in the order of the score. */
+function waitsOf(plan: Scored, at: ReadonlyMap<string, number>, start: readonly number[]): Wait[][] {
+  const waits: Wait[][] = plan.steps.map(() => [])
   for (const l of plan.links) {
     const [from, to] = [at.get(l.from), at.get(l.to)]
     if (from === undefined || to === undefined || from === to) continue
@@ -82,7 +76,6 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
       afterS: leastS(l),
     })
   }
-  // Each person and the mouth take their steps in the order of the score.
   const lines = new Map<string, number[]>()
   problemOf(plan).tasks.forEach((t, i) => t.holds.forEach((h) => lines.set(h, [...(lines.get(h) ?? []), i])))
   for (const line of lines.values()) {
@@ -90,15 +83,19 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
     for (let i = 1; i < line.length; i++)
       sure(waits[sure(line[i])]).push({ from: sure(line[i - 1]), finish: true, ownFinish: false, afterS: 0 })
   }
-  const windows = plan.links.flatMap((l) =>
-    isWindow(l) && at.has(l.from) && at.has(l.to) ? [{ ...l, a: sure(at.get(l.from)), b: sure(at.get(l.to)) }] : [],
-  )
-  const plain = inOrder(waits, start)
+  return waits
+}
+
+/** The waits with each window held back: where something else joins the way to its end, its beginning waits for that. */
+function heldBack(
+  waits: readonly Wait[][],
+  plain: readonly number[],
+  likely: readonly number[],
+  windows: readonly { a: number; b: number }[],
+): Wait[][] {
   const holding = waits.map((w) => [...w])
-  const likely = steps.map((s) => s.spread.likelyS)
-  for (const w of plain ? windows : []) {
-    const after = reach(waits, sure(plain), likely, w.a)
-    // Where something else joins the way from the window's beginning to its end, the window waits for its word.
+  for (const w of windows) {
+    const after = reach(waits, plain, likely, w.a)
     for (const m of leadingTo(waits, w.b)) {
       if (m === w.a || after[m] === -Infinity) continue
       for (const other of sure(waits[m])) {
@@ -111,38 +108,79 @@ export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
       }
     }
   }
-  const careful = inOrder(holding, start)
-  const order = careful ?? plain ?? steps.map((_, i) => i)
-  const used = careful ? holding : waits
-  const next = random(seed)
-  const lengths = new Float64Array(draws)
-  const over = windows.map(() => 0)
-  const begin = new Float64Array(steps.length)
-  const end = new Float64Array(steps.length)
-  const inChair = steps.map(withPatient)
-  for (let n = 0; n < draws; n++) {
-    let length = 0
-    for (const i of order) {
-      const { shortS, likelyS, longS } = sure(steps[i]).spread
-      const takes = triangular(shortS, likelyS, longS, next())
-      let from = 0
-      for (const w of sure(used[i]))
-        from = Math.max(
-          from,
-          (w.finish ? sure(end[w.from]) : sure(begin[w.from])) + w.afterS - (w.ownFinish ? takes : 0),
-        )
-      begin[i] = from
-      end[i] = from + takes
-      if (inChair[i]) length = Math.max(length, sure(end[i]))
+  return holding
+}
+
+/** Where the moment a step begins, or ends, stands among the moments of a draw. */
+const momentOf = (step: number, finish: boolean): number => step * 2 + Number(finish)
+
+/** One step as the draws take it. */
+interface Drawn {
+  begins: number
+  spread: Step['spread']
+  inChair: boolean
+  waits: readonly { moment: number; afterS: number; ownFinish: boolean }[]
+}
+
+/** One draw: every moment of the visit is set, in seconds; answers when the patient leaves the chair. */
+function drawOnce(steps: readonly Drawn[], moments: Float64Array, next: () => number): number {
+  let length = 0
+  for (const { begins, spread, inChair, waits } of steps) {
+    const takes = triangular(spread.shortS, spread.likelyS, spread.longS, next())
+    let from = 0
+    for (const w of waits) {
+      const due = sure(moments[w.moment]) + w.afterS - (w.ownFinish ? takes : 0)
+      if (due > from) from = due
     }
-    lengths[n] = length
+    moments[begins] = from
+    moments[begins + 1] = from + takes
+    if (inChair && from + takes > length) length = from + takes
+  }
+  return length
+}
+
+/**
+ * Runs the visit `draws` times. The same plan and seed give the same answer.
+ * @example forecast(plan, 500).likelyS > 0 // true
+ */
+export function forecast(plan: Scored, draws = 10_000, seed = 1): Forecast {
+  const score = layOut(plan)
+  const { steps } = plan
+  const at = new Map(steps.map((s, i) => [s.id, i]))
+  const start = score.bars.map((b) => b.startS)
+  const windows = plan.links.flatMap((l) => {
+    if (!isWindow(l)) return []
+    const [a, b] = [at.get(l.from), at.get(l.to)]
+    if (a === undefined || b === undefined) return []
+    return { ...l, a, b, opens: momentOf(a, l.fromEdge === 'finish'), ends: momentOf(b, l.toEdge === 'finish') }
+  })
+  const waits = waitsOf(plan, at, start)
+  const plain = inOrder(waits, start)
+  const likely = steps.map((s) => s.spread.likelyS)
+  const holding = plain ? heldBack(waits, plain, likely, windows) : waits
+  const careful = inOrder(holding, start)
+  const used = careful ? holding : waits
+  const drawn = (careful ?? plain ?? steps.map((_, i) => i)).map((i): Drawn => {
+    const step = sure(steps[i])
+    return {
+      begins: momentOf(i, false),
+      spread: step.spread,
+      inChair: withPatient(step),
+      waits: sure(used[i]).map(({ from, finish, ownFinish, afterS }) => ({
+        moment: momentOf(from, finish),
+        afterS,
+        ownFinish,
+      })),
+    }
+  })
+  const next = random(seed)
+  const moments = new Float64Array(steps.length * 2)
+  const lengths = new Float64Array(draws)
+  const over = new Float64Array(windows.length)
+  for (let n = 0; n < draws; n++) {
+    lengths[n] = drawOnce(drawn, moments, next)
     windows.forEach((w, k) => {
-      if (
-        (w.toEdge === 'finish' ? sure(end[w.b]) : sure(begin[w.b])) -
-          (w.fromEdge === 'finish' ? sure(end[w.a]) : sure(begin[w.a])) >
-        w.atMostS
-      )
-        over[k]!++
+      if (sure(moments[w.ends]) - sure(moments[w.opens]) > w.atMostS) over[k]!++
     })
   }
   lengths.sort()
