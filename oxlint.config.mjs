@@ -103,12 +103,12 @@ export default {
       files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**/*.ts', 'scripts/bench.ts'],
       rules: { 'max-lines-per-function': 'off', complexity: 'off' },
     },
-    // Screens are still to be split by subject: until then none grows beyond the longest there is.
+    // What is drawn takes a line for each thing on the screen.
     {
-      files: ['web/**/*.tsx', 'web/app/run.ts'],
+      files: ['web/**/*.tsx'],
       rules: {
-        'max-lines-per-function': ['error', { max: 265, skipBlankLines: true, skipComments: true }],
-        complexity: ['error', { max: 52 }],
+        'max-lines-per-function': ['error', { max: 145, skipBlankLines: true, skipComments: true }],
+        complexity: ['error', { max: 30 }],
       },
     },
     {

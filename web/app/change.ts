@@ -15,7 +15,11 @@ export const whyNot = (e: unknown): string =>
 
 /** Words stay up as long as it takes to read them, ms. */
 const readingMs = (text: string): number => Math.max(4_000, text.length * 60)
+const said = new WeakSet<object>()
+/** Somebody has been told of this failure already. */
+export const wasSaid = (e: unknown): boolean => typeof e === 'object' && e !== null && said.has(e)
 export const sayWhyNot = (e: unknown): void => {
+  if (typeof e === 'object' && e !== null) said.add(e)
   const text = whyNot(e)
   toast.error(text, { duration: readingMs(text) })
 }

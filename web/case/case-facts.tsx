@@ -1,177 +1,29 @@
 /** What will be done and what is known: only what this plan asked for is shown. */
-import { firstOf, keysOf } from '../../core/sure'
 import type { ReactNode } from 'react'
-import { alertWords, type Alert, type Framework, type Restoration } from '../../core/vocabulary'
-import { factsOf, surfaces, type AlsoWork, type ToothFacts } from '../../core/model/request'
-import { toothName, type Tooth } from '../../core/teeth/notation'
-import { kindFacts } from '../../core/kinds'
+import { kindFacts, type KindFacts } from '../../core/kinds'
+import type { AlsoWork, VisitRequest } from '../../core/model/request'
+import { firstOf } from '../../core/sure'
+import type { Framework, Restoration } from '../../core/vocabulary'
 import type { VisitAndPlan } from '../app/plan'
 import { Check, Panel, Pick } from '../parts/ui'
-import { changeOf, toothChange, workAt, type Change } from './change'
+import { ByTooth } from './by-tooth'
+import { changeOf, workAt, type Change } from './change'
+import { Choose, NumberField } from './fact-fields'
 
-const box = 'num h-12 rounded-md border-2 border-line bg-sheet px-2'
-
-/** A figure one types; kept on leaving the field, refused where it is none. */
-function NumberField({
-  label,
-  value,
-  unit,
-  width = 'w-20',
-  disabled,
-  onValue,
-}: {
-  label: string
-  value: number | undefined
-  unit: string
-  width?: string
-  disabled: boolean
-  onValue: (n: number | undefined) => void
-}) {
-  return (
-    <label className="flex items-center gap-1.5">
-      {label}
-      <input
-        key={value}
-        inputMode="decimal"
-        disabled={disabled}
-        defaultValue={value ?? ''}
-        className={`${box} ${width}`}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-        onBlur={(e) => {
-          const text = e.target.value.trim().replace(',', '.')
-          const n = text === '' ? undefined : Number(text)
-          if (n !== value && (n === undefined || Number.isFinite(n))) onValue(n)
-          else e.target.value = String(value ?? '')
-        }}
-      />
-      {unit}
-    </label>
-  )
-}
-
-/** What is yes or no of a tooth, and how it is asked. */
-const toothFlags = [
-  ['dark', 'Dark'],
-  ['overgrown', 'Gum overgrown'],
-  ['coveredEdge', 'Edge covered'],
-] as const
-
-/** Surfaces as MO or MOD; kept on leaving the field, put back where they are none. */
-function SurfacesField({
-  value,
-  disabled,
-  onValue,
-}: {
-  value: string | undefined
-  disabled: boolean
-  onValue: (surfaces: string | undefined) => void
-}) {
-  return (
-    <label className="flex items-center gap-1.5">
-      surfaces
-      <input
-        key={value}
-        disabled={disabled}
-        defaultValue={value ?? ''}
-        placeholder="MO"
-        className={`${box} w-24 uppercase`}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-        onBlur={(e) => {
-          const text = e.target.value.trim().toUpperCase()
-          if (text === (value ?? '')) return
-          if (text === '') onValue(undefined)
-          else if (surfaces.safeParse(text).success) onValue(text)
-          else e.target.value = value ?? ''
-        }}
-      />
-    </label>
-  )
-}
-
-/** What is known of each tooth by itself. */
-function ByTooth({
-  data,
-  at,
-  asked,
-  change,
-  locked,
-}: {
-  data: VisitAndPlan
-  at: number
+/** One work of the visit as it is told about: what its plan asked for, and where an answer goes. */
+interface Told {
+  request: VisitRequest
+  work: AlsoWork
+  kind: KindFacts
   asked: (fact: string) => boolean
+  set: (c: Partial<AlsoWork>) => void
   change: (c: Change) => void
-  locked: boolean
-}) {
-  const { request } = data.visit
-  const work = workAt(request, at)
-  const flags = toothFlags.filter(([fact]) => asked(fact))
-  if (!['surfaces', 'depthMm', 'canals', 'made'].some(asked) && flags.length === 0) return null
-  return (
-    <ul className="space-y-1.5" aria-label="Tooth by tooth">
-      {work.teeth.map((t: Tooth) => {
-        const facts = factsOf(work, t)
-        const say = (f: Partial<Record<keyof ToothFacts, unknown>>): void =>
-          change(changeOf(request, at, toothChange(work, t, f)))
-        const [canal, ...canals] = facts.canals ?? []
-        return (
-          <li key={t} className="flex flex-wrap items-center gap-x-4 gap-y-1.5">
-            <strong className="num" title={toothName(t)}>
-              {t}
-            </strong>
-            {asked('made') && (
-              <Pick
-                disabled={locked}
-                label={`What ${t} gets`}
-                value={facts.made ?? ((facts.surfaces?.length ?? 1) > 1 ? 'inlay' : 'foil')}
-                onPick={(made) => say({ made })}
-                options={[
-                  { value: 'foil', label: 'Foil' },
-                  { value: 'inlay', label: 'inlay' },
-                ]}
-              />
-            )}
-            {asked('surfaces') && (
-              <SurfacesField value={facts.surfaces} disabled={locked} onValue={(v) => say({ surfaces: v })} />
-            )}
-            {asked('depthMm') && (
-              <NumberField
-                label="depth"
-                unit="mm"
-                disabled={locked}
-                value={facts.depthMm}
-                onValue={(depthMm) => say({ depthMm })}
-              />
-            )}
-            {asked('canals') && (
-              <NumberField
-                label="canal"
-                unit="mm"
-                disabled={locked}
-                value={canal?.lengthMm}
-                onValue={(lengthMm) =>
-                  say({
-                    canals:
-                      lengthMm === undefined ? undefined : [{ name: canal?.name ?? 'single', lengthMm }, ...canals],
-                  })
-                }
-              />
-            )}
-            {flags.map(([fact, label]) => (
-              <Check
-                key={fact}
-                disabled={locked}
-                label={label}
-                checked={facts[fact] ?? false}
-                onChange={(on) => say({ [fact]: on })}
-              />
-            ))}
-          </li>
-        )
-      })}
-    </ul>
-  )
+  disabled: boolean
 }
 
+const Row = ({ children }: { children: ReactNode }) => <div className="flex flex-wrap gap-2.5">{children}</div>
+
+/** What is yes or no of the work as a whole, and how it is asked. */
 const flags: [fact: 'deepSpot' | 'missingWall' | 'partErupted' | 'inEnamel' | 'pulpTreatment', label: string][] = [
   ['deepSpot', 'Margin deep in one spot'],
   ['missingWall', 'A wall is missing'],
@@ -179,6 +31,164 @@ const flags: [fact: 'deepSpot' | 'missingWall' | 'partErupted' | 'inEnamel' | 'p
   ['inEnamel', 'Wholly in enamel'],
   ['pulpTreatment', 'Pulp treatment'],
 ]
+
+/** What it is made of. */
+function Made({ work, kind, asked, set, disabled }: Told) {
+  return (
+    <>
+      {kind.restorations.length > 1 && (
+        <Pick<Restoration>
+          disabled={disabled}
+          label="Restoration"
+          value={work.restoration ?? firstOf(kind.restorations)}
+          onPick={(restoration) => set({ restoration })}
+          options={kind.restorations.map((value) => ({ value, label: value.replace(' crown', '') }))}
+        />
+      )}
+      {asked('framework') && kind.frameworks && kind.frameworks.length > 1 && (
+        <Pick<Framework>
+          disabled={disabled}
+          label="Framework"
+          value={work.framework ?? firstOf(kind.frameworks)}
+          onPick={(framework) => set({ framework })}
+          options={kind.frameworks.map((value) => ({ value, label: value }))}
+        />
+      )}
+    </>
+  )
+}
+
+function PulpAndMargin({ work, asked, set, disabled }: Told) {
+  return (
+    <Row>
+      {asked('vital') && (
+        <Choose
+          disabled={disabled}
+          label="Pulp"
+          value={work.vital ? 'vital' : 'root-filled'}
+          onPick={(v) => set({ vital: v === 'vital' })}
+          words={{ vital: 'Vital', 'root-filled': 'Root-filled' }}
+        />
+      )}
+      {asked('margin') && (
+        <Choose
+          disabled={disabled}
+          label="Margin"
+          value={work.margin}
+          onPick={(margin) => set({ margin })}
+          words={{ supragingival: 'Margin above', equigingival: 'at', subgingival: 'under the tissue' }}
+        />
+      )}
+      {asked('lesion') && (
+        <Choose
+          disabled={disabled}
+          label="Lesion"
+          value={work.lesion}
+          onPick={(lesion) => set({ lesion })}
+          words={{ cavitated: 'Cavitated', 'non-cavitated': 'not cavitated' }}
+        />
+      )}
+    </Row>
+  )
+}
+
+function Tissue({ work: { tissue }, asked, set, disabled }: Told) {
+  if (!asked('tissue') || !asked('margin')) return null
+  return (
+    <Row>
+      <Choose
+        disabled={disabled}
+        label="Tissue"
+        value={tissue.biotype}
+        onPick={(biotype) => set({ tissue: { ...tissue, biotype } })}
+        words={{ thick: 'Thick tissue', thin: 'thin' }}
+      />
+      <Choose
+        disabled={disabled}
+        label="Crevice"
+        value={tissue.crevice}
+        onPick={(crevice) => set({ tissue: { ...tissue, crevice } })}
+        words={{ narrow: 'Narrow', normal: 'normal', wide: 'wide crevice' }}
+      />
+    </Row>
+  )
+}
+
+function YesOrNo({ request, work, asked, set, change, disabled }: Told) {
+  return (
+    <Row>
+      {asked('tissue') && asked('margin') && (
+        <Check
+          disabled={disabled}
+          label="Weeping"
+          checked={work.tissue.weeping}
+          onChange={(weeping) => set({ tissue: { ...work.tissue, weeping } })}
+        />
+      )}
+      {asked('crossbite') && (
+        <Check
+          disabled={disabled}
+          label="Crossbite"
+          checked={request.crossbite}
+          onChange={(crossbite) => change({ crossbite })}
+        />
+      )}
+      {flags
+        .filter(([fact]) => asked(fact))
+        .map(([fact, label]) => (
+          <Check
+            key={fact}
+            disabled={disabled}
+            label={label}
+            checked={work[fact]}
+            onChange={(on) => set({ [fact]: on })}
+          />
+        ))}
+      {asked('pieceOnHand') && (
+        <Check
+          disabled={disabled}
+          label="The laboratory’s piece is here"
+          checked={request.pieceOnHand}
+          onChange={(pieceOnHand) => change({ pieceOnHand })}
+        />
+      )}
+    </Row>
+  )
+}
+
+function Amounts({ request, work, kind, asked, set, change, disabled }: Told) {
+  return (
+    <Row>
+      {asked('sealMm') && (
+        <NumberField
+          label="Root filling that stays"
+          unit="mm"
+          disabled={disabled}
+          value={work.sealMm}
+          onValue={(n) => n !== undefined && set({ sealMm: n })}
+        />
+      )}
+      {asked('tintPercent') && (
+        <NumberField
+          label="Tint in the cement"
+          unit="%"
+          disabled={disabled}
+          value={work.tintPercent}
+          onValue={(n) => set({ tintPercent: n ?? 0 })}
+        />
+      )}
+      {asked('weightKg') && kind.dentition === 'primary' && (
+        <NumberField
+          label="Weight"
+          unit="kg"
+          disabled={disabled}
+          value={request.weightKg}
+          onValue={(weightKg) => change({ weightKg })}
+        />
+      )}
+    </Row>
+  )
+}
 
 export function Facts({
   data,
@@ -191,217 +201,39 @@ export function Facts({
   change: (c: Change) => void
   locked: boolean
 }) {
-  const r = data.visit.request
-  const work = workAt(r, at)
-  const kind = kindFacts(work.kind)
+  const { request } = data.visit
+  const work = workAt(request, at)
   const facts = new Set(data.plan.asked.facts[at])
-  const asked = (fact: string): boolean => facts.has(fact)
-  const set = (c: Partial<AlsoWork>): void => change(changeOf(r, at, c))
-  const row = (...parts: ReactNode[]): ReactNode => <div className="flex flex-wrap gap-2.5">{parts}</div>
+  const told: Told = {
+    request,
+    work,
+    kind: kindFacts(work.kind),
+    asked: (fact) => facts.has(fact),
+    set: (c) => change(changeOf(request, at, c)),
+    change,
+    disabled: locked,
+  }
   return (
     <Panel labelled="What will be done" className="space-y-2.5">
-      {kind.restorations.length > 1 && (
-        <Pick<Restoration>
-          disabled={locked}
-          label="Restoration"
-          value={work.restoration ?? firstOf(kind.restorations)}
-          onPick={(restoration) => set({ restoration })}
-          options={kind.restorations.map((value) => ({ value, label: value.replace(' crown', '') }))}
-        />
-      )}
-      {asked('framework') && kind.frameworks && kind.frameworks.length > 1 && (
-        <Pick<Framework>
-          disabled={locked}
-          label="Framework"
-          value={work.framework ?? firstOf(kind.frameworks)}
-          onPick={(framework) => set({ framework })}
-          options={kind.frameworks.map((value) => ({ value, label: value }))}
-        />
-      )}
-      {row(
-        asked('vital') && (
-          <Pick
-            key="v"
-            disabled={locked}
-            label="Pulp"
-            value={work.vital ? 'vital' : 'root-filled'}
-            onPick={(v) => set({ vital: v === 'vital' })}
-            options={[
-              { value: 'vital', label: 'Vital' },
-              { value: 'root-filled', label: 'Root-filled' },
-            ]}
-          />
-        ),
-        asked('margin') && (
-          <Pick
-            key="m"
-            disabled={locked}
-            label="Margin"
-            value={work.margin}
-            onPick={(margin) => set({ margin })}
-            options={[
-              { value: 'supragingival', label: 'Margin above' },
-              { value: 'equigingival', label: 'at' },
-              { value: 'subgingival', label: 'under the tissue' },
-            ]}
-          />
-        ),
-        asked('lesion') && (
-          <Pick
-            key="l"
-            disabled={locked}
-            label="Lesion"
-            value={work.lesion}
-            onPick={(lesion) => set({ lesion })}
-            options={[
-              { value: 'cavitated', label: 'Cavitated' },
-              { value: 'non-cavitated', label: 'not cavitated' },
-            ]}
-          />
-        ),
-      )}
-      {asked('tissue') &&
-        asked('margin') &&
-        row(
-          <Pick
-            key="t"
-            disabled={locked}
-            label="Tissue"
-            value={work.tissue.biotype}
-            onPick={(biotype) => set({ tissue: { ...work.tissue, biotype } })}
-            options={[
-              { value: 'thick', label: 'Thick tissue' },
-              { value: 'thin', label: 'thin' },
-            ]}
-          />,
-          <Pick
-            key="c"
-            disabled={locked}
-            label="Crevice"
-            value={work.tissue.crevice}
-            onPick={(crevice) => set({ tissue: { ...work.tissue, crevice } })}
-            options={[
-              { value: 'narrow', label: 'Narrow' },
-              { value: 'normal', label: 'normal' },
-              { value: 'wide', label: 'wide crevice' },
-            ]}
-          />,
-        )}
-      {row(
-        asked('tissue') && asked('margin') && (
-          <Check
-            key="w"
-            disabled={locked}
-            label="Weeping"
-            checked={work.tissue.weeping}
-            onChange={(weeping) => set({ tissue: { ...work.tissue, weeping } })}
-          />
-        ),
-        asked('crossbite') && (
-          <Check
-            key="x"
-            disabled={locked}
-            label="Crossbite"
-            checked={r.crossbite}
-            onChange={(crossbite) => change({ crossbite })}
-          />
-        ),
-        ...flags
-          .filter(([fact]) => asked(fact))
-          .map(([fact, label]) => (
-            <Check
-              key={fact}
-              disabled={locked}
-              label={label}
-              checked={work[fact]}
-              onChange={(on) => set({ [fact]: on })}
-            />
-          )),
-        asked('pieceOnHand') && (
-          <Check
-            key="p"
-            disabled={locked}
-            label="The laboratory’s piece is here"
-            checked={r.pieceOnHand}
-            onChange={(pieceOnHand) => change({ pieceOnHand })}
-          />
-        ),
-      )}
-      {asked('deliveryCement') && (
-        <Pick
+      <Made {...told} />
+      <PulpAndMargin {...told} />
+      <Tissue {...told} />
+      <YesOrNo {...told} />
+      {told.asked('deliveryCement') && (
+        <Choose
           disabled={locked}
           label="Cement at delivery"
           value={work.deliveryCement}
-          onPick={(deliveryCement) => set({ deliveryCement })}
-          options={[
-            { value: 'resin', label: 'Delivered with resin' },
-            { value: 'resin-modified glass ionomer', label: 'glass ionomer' },
-            { value: 'conventional', label: 'conventional' },
-          ]}
+          onPick={(deliveryCement) => told.set({ deliveryCement })}
+          words={{
+            resin: 'Delivered with resin',
+            'resin-modified glass ionomer': 'glass ionomer',
+            conventional: 'conventional',
+          }}
         />
       )}
-      <ByTooth data={data} at={at} asked={asked} change={change} locked={locked} />
-      {row(
-        asked('sealMm') && (
-          <NumberField
-            key="s"
-            label="Root filling that stays"
-            unit="mm"
-            disabled={locked}
-            value={work.sealMm}
-            onValue={(n) => n !== undefined && set({ sealMm: n })}
-          />
-        ),
-        asked('tintPercent') && (
-          <NumberField
-            key="i"
-            label="Tint in the cement"
-            unit="%"
-            disabled={locked}
-            value={work.tintPercent}
-            onValue={(n) => set({ tintPercent: n ?? 0 })}
-          />
-        ),
-        asked('weightKg') && kind.dentition === 'primary' && (
-          <NumberField
-            key="g"
-            label="Weight"
-            unit="kg"
-            disabled={locked}
-            value={r.weightKg}
-            onValue={(weightKg) => change({ weightKg })}
-          />
-        ),
-      )}
-    </Panel>
-  )
-}
-
-/** The patient's alerts: changed at any time; a signed tray is re-opened by it. */
-export function Alerts({
-  alerts,
-  onAlerts,
-  signed,
-}: {
-  alerts: readonly Alert[]
-  onAlerts: (alerts: Alert[]) => void
-  signed: boolean
-}) {
-  return (
-    <Panel
-      title="Alerts"
-      aside={signed ? <span className="text-base text-soft">a change re-opens the signed tray</span> : undefined}
-    >
-      <div className="flex flex-wrap gap-1.5">
-        {keysOf(alertWords).map((a) => (
-          <Check
-            key={a}
-            label={a}
-            checked={alerts.includes(a)}
-            onChange={(on) => onAlerts(on ? [...alerts, a] : alerts.filter((x) => x !== a))}
-          />
-        ))}
-      </div>
+      <ByTooth data={data} at={at} asked={told.asked} change={change} locked={locked} />
+      <Amounts {...told} />
     </Panel>
   )
 }

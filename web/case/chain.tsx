@@ -1,17 +1,17 @@
 /** The case as a chain: its visits, what the plan proposes next with its date, further work in this visit. */
 import { Plus, X } from 'lucide-react'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { workingDaysAfter } from '../../core/clock'
 import type { FollowUp } from '../../core/model/plan'
 import { furtherWork } from '../../core/visits/example'
 import { kindFacts, kindTable, type KindId } from '../../core/kinds'
 import type { VisitAndPlan } from '../app/plan'
-import { NewVisit } from '../day/new-visit'
 import { KindSelect } from '../parts/kind-select'
 import { Button, Mark, Panel } from '../parts/ui'
 import type { Change } from './change'
 
+const NewVisit = lazy(() => import('../day/new-visit'))
 const stageWords = { planned: 'planned', 'laid up': 'laid up', running: 'running', closed: 'done' }
 
 export function Chain({ data }: { data: VisitAndPlan }) {
@@ -57,18 +57,20 @@ export function Chain({ data }: { data: VisitAndPlan }) {
           ))}
       </ol>
       {booking?.kind && (
-        <NewVisit
-          view={{ day: day(booking), chairs: practice.chairs, notation: practice.notation }}
-          follows={{
-            caseId: visit.caseId,
-            patient: visit.patient.name,
-            kind: booking.kind,
-            teeth: visit.request.teeth,
-            title: booking.title,
-            team: visit.team,
-          }}
-          onClose={() => setBooking(null)}
-        />
+        <Suspense>
+          <NewVisit
+            view={{ day: day(booking), chairs: practice.chairs, notation: practice.notation }}
+            follows={{
+              caseId: visit.caseId,
+              patient: visit.patient.name,
+              kind: booking.kind,
+              teeth: visit.request.teeth,
+              title: booking.title,
+              team: visit.team,
+            }}
+            onClose={() => setBooking(null)}
+          />
+        </Suspense>
       )}
     </Panel>
   )

@@ -1,39 +1,140 @@
-import { sure } from '../../core/sure'
 import { Keyboard, Undo2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { useHotkeys } from 'react-hotkeys-hook'
-import { toast } from 'sonner'
-import type { Hold } from '../../core/model/plan'
-import type { Step } from '../../core/model/step'
-import { alertWords } from '../../core/vocabulary'
-import { clocksAt } from '../../core/run/clocks'
-import { calledAt } from '../../core/run/cues'
-import { type Handoff } from '../../core/run/handoffs'
-import { offered, wantedOf } from '../../core/run/wanted'
-import { readingsAt } from '../../core/readings'
-import { countedOutNext, outlook } from '../../core/run/next'
+import type { Plan } from '../../core/model/plan'
+import type { RunCore } from '../../core/run/state'
 import { layOut } from '../../core/schedule/timeline'
+import { alertWords, type Alert as PatientAlert } from '../../core/vocabulary'
 import type { Person } from '../../wire/people'
 import { useNow } from '../app/live'
 import type { VisitAndPlan } from '../app/plan'
 import type { Run } from '../app/run'
 import { BurStrip } from '../parts/bur-strip'
 import { ClockRing } from '../parts/clock-ring'
-import { HoldBox } from '../parts/hold-box'
+import { Readings } from '../parts/readings'
 import { Score } from '../parts/score'
-import { Button, Alert, ButtonLink } from '../parts/ui'
+import { Alert, Button, ButtonLink } from '../parts/ui'
 import { Incoming, Outgoing } from './calls'
+import { ChairBoxes, type ChairBox } from './chair-boxes'
 import { SoundPick, useClockSounds } from './clock-sounds'
 import { Counts } from './counts'
-import { Holds } from './holds'
 import { CueLine } from './cues'
+import { Holds } from './holds'
+import { useChairKeys } from './keys'
 import { LightLine } from './light-line'
-import { MeasureBox } from './measure/measure-box'
 import { NowCard } from './now-card'
-import { Readings } from '../parts/readings'
+import { sightOf, type Sight } from './sight'
 import { SwitchPerson } from './switch-person'
-import { Keys, NoteBox, SkipBox, WindowBox } from './boxes'
-import { WorkedBox } from './worked-box'
+import { touchesOf } from './touches'
+
+function LateAlerts({ alerts }: { alerts: readonly PatientAlert[] }) {
+  if (alerts.length === 0) return null
+  return (
+    <Alert className="p-3 text-2xl font-bold">
+      ■ Alert entered after the tray was signed: {alerts.map((a) => alertWords[a]).join('; ')}. This plan was laid up
+      without it; the dentist decides how to go on.
+    </Alert>
+  )
+}
+
+/** What waited on this device and was then not taken. */
+function Refusals({ run }: { run: Run }) {
+  if (run.refusals.length === 0) return null
+  return (
+    <Alert data-refused="" className="p-3 text-xl">
+      <p className="font-bold">What was touched here while the server was not heard, and was not taken:</p>
+      <ul className="list-inside list-disc">
+        {run.refusals.map((r) => (
+          <li key={r.words + r.why}>
+            {r.words}: {r.why}
+          </li>
+        ))}
+      </ul>
+      <Button className="mt-2" onClick={run.forget}>
+        I have seen it
+      </Button>
+    </Alert>
+  )
+}
+
+function ReadingsLine({
+  sight,
+  core,
+  shown,
+  onMeasure,
+}: {
+  sight: Sight
+  core: RunCore
+  shown: boolean
+  onMeasure: () => void
+}) {
+  if (!sight.measured) return null
+  return (
+    <section aria-label="Readings" className="flex flex-wrap items-center gap-3 rounded-lg bg-sheet p-3">
+      <Button big onClick={onMeasure}>
+        Take readings <span className="text-base font-normal">m</span>
+      </Button>
+      {shown && <Readings core={core} stepId={sight.measured.id} />}
+    </section>
+  )
+}
+
+/** The quieter things that can be done at any time. */
+function MoreToDo({
+  visitId,
+  run,
+  open,
+  undo,
+}: {
+  visitId: string
+  run: Run
+  open: (box: ChairBox) => void
+  undo: () => void
+}) {
+  const { status } = run.state.core
+  return (
+    <div className="flex flex-wrap gap-2">
+      <Button tone="quiet" onClick={undo} disabled={!run.state.past || run.sending === 'yes'}>
+        <Undo2 aria-hidden="true" /> Undo
+      </Button>
+      <Button tone="quiet" onClick={() => open('skip')} disabled={status !== 'running'}>
+        Leave a step out
+      </Button>
+      <Button tone="quiet" onClick={() => open('note')} disabled={status !== 'running'}>
+        Note
+      </Button>
+      <Button tone="quiet" onClick={() => open('worked')}>
+        How is this worked out?
+      </Button>
+      <Button tone="quiet" onClick={() => open('keys')}>
+        <Keyboard aria-hidden="true" /> Keys
+      </Button>
+      <ButtonLink to={`/visits/${visitId}/wall`} target="_blank" tone="quiet">
+        Wall
+      </ButtonLink>
+      {status !== 'laid up' && (
+        <ButtonLink to={`/visits/${visitId}/close`} className="ml-auto">
+          Close the visit
+        </ButtonLink>
+      )}
+    </div>
+  )
+}
+
+function ScoreLine({ plan, core, sight }: { plan: Plan; core: RunCore; sight: Sight }) {
+  const score = useMemo(() => layOut(plan), [plan])
+  return (
+    <div className="rounded-lg bg-sheet px-2 py-1">
+      <Score
+        score={score}
+        people={plan.people}
+        core={core}
+        playheadS={sight.playheadS}
+        height={100}
+        label={`Score of the visit; ${sight.done.size} of ${plan.steps.length} steps done`}
+      />
+    </div>
+  )
+}
 
 /** Both views of the same run: the assistant's with the step in front, the dentist's with what waits for an answer. */
 export function ChairView({
@@ -48,128 +149,18 @@ export function ChairView({
   person: Person
 }) {
   const { plan } = data
-  const core = run.state.core
+  const { core } = run.state
   const now = useNow(250)
-  const score = useMemo(() => layOut(plan), [plan])
-  const clocks = clocksAt(plan, core, now)
-  const view = outlook(plan, core, now)
   const [focus, setFocus] = useState<string>()
-  const [hold, setHold] = useState<Hold>()
-  const [box, setBox] = useState<'keys' | 'note' | 'skip' | 'measure' | 'worked'>()
+  const [box, setBox] = useState<ChairBox>()
+  const sight = sightOf(plan, run.state, person, now, focus)
+  const { asked, current } = sight
+  const touches = touchesOf(plan, run, sight, { unfocus: () => setFocus(undefined), ask: setBox })
+  useChairKeys(touches, sight, { free: box === undefined, running: core.status === 'running', open: setBox })
+  useClockSounds(sight.clocks, core.status === 'running')
   const dentistView = person.roles.includes('dentist')
-  const lateAlerts = data.visit.request.alerts.filter((a) => !plan.request.alerts.includes(a))
-
-  const current: Step | undefined = view.running.find((s) => s.id === focus) ?? view.running.at(-1)
-  /** The step the screen is about: done now, next, or waited for. */
-  const front: Step | undefined = current ?? view.next ?? view.waiting?.step
-  /** The clock of the step itself: it may not be finished before. */
-  const own = clocks.find((c) => c.from === current?.id && c.to === current.id && c.phase === 'wait')
-  const then = outlook(plan, core, now, current?.id)
-  const missed = clocks.find((c) => c.phase === 'missed')
-  const asked = plan.holds.filter(
-    (h) =>
-      core.holds[h.id]?.status === 'open' &&
-      ['running', 'done', 'skipped'].includes(core.steps[h.stepId]?.status ?? 'todo'),
-  )
-
-  const answer = async (sent: Promise<Awaited<ReturnType<Run['send']>>>): Promise<void> => {
-    const result = await sent
-    if (!result.ok) toast.error(result.message)
-    else if (result.held && result.held.code !== 'order') toast(result.held.message)
-  }
-  const next = (): void => {
-    if (run.sending === 'yes') return
-    if (core.status === 'laid up') return void answer(run.send({ kind: 'begin' }))
-    if (core.status !== 'running') return
-    setFocus(undefined)
-    if (current)
-      return void answer(
-        run.send({ kind: 'advance', finish: current.id, ...(then.next ? { start: then.next.id } : {}) }),
-      )
-    if (view.next) return void answer(run.send({ kind: 'advance', start: view.next.id }))
-    const holdId = view.waiting?.refusal.holdId
-    if (holdId) setHold(plan.holds.find((h) => h.id === holdId))
-    else if (view.waiting) toast(view.waiting.refusal.message)
-  }
-  const modal = hold !== undefined || box !== undefined
-  // A foot pedal and a presenter are keyboards: space, page-down and the right arrow all mean "next".
-  useHotkeys('pagedown, right', next, { enabled: !modal, preventDefault: true }, [next, modal])
-  // Somebody who came to a button by tab means that button; after a touch the focus it left behind means nothing.
-  useHotkeys(
-    'space',
-    next,
-    {
-      enabled: !modal,
-      preventDefault: true,
-      ignoreEventWhen: (e) => e.target instanceof HTMLElement && e.target.matches(':is(button, a):focus-visible'),
-    },
-    [next, modal],
-  )
-  useHotkeys('u', () => void answer(run.send({ kind: 'undo' })), { enabled: !modal })
-  useHotkeys('n', () => setBox('note'), { enabled: !modal, preventDefault: true })
-  useHotkeys('s', () => setBox('skip'), { enabled: !modal && current !== undefined, preventDefault: true })
-  useHotkeys('h', () => setHold(asked[0]), { enabled: !modal, preventDefault: true })
-  // What is read at the step in front, or at the one whose signature is asked.
-  const measured = [current, ...asked.map((h) => plan.steps.find((s) => s.id === h.stepId))].find(
-    (s): s is Step => s !== undefined && readingsAt(s).length > 0,
-  )
-  useHotkeys('m', () => setBox('measure'), { enabled: !modal && measured !== undefined, preventDefault: true })
-  useHotkeys('w', () => setBox('worked'), { enabled: !modal && front !== undefined, preventDefault: true })
-  useHotkeys('shift+slash', () => setBox('keys'), { enabled: !modal, preventDefault: true, useKey: false })
-
-  const seen = (handoff: Handoff): void => void answer(run.send({ kind: 'seen', handoff }))
-  const said = wantedOf(plan, run.state, person.id).find((w) => w.kind === 'call')
-  const call = (handoff: Handoff, minutes?: number): void =>
-    void answer(run.send({ kind: 'call', handoff, ...(minutes === undefined ? {} : { minutes }) }))
-  const sayable = offered(plan, dentistView ? 'dentist' : 'assistant').filter((h) => h !== 'leaving')
-  useHotkeys(
-    '1,2,3,4',
-    (_, { keys }) => {
-      const handoff = sayable[Number(keys?.[0]) - 1]
-      if (handoff) call(handoff)
-    },
-    { enabled: !modal && core.status === 'running' },
-  )
-  const out = countedOutNext(plan, core, current?.id)
-  useHotkeys('o', () => out && void answer(run.send({ kind: 'count', direction: 'out', ...out })), {
-    enabled: !modal && out !== undefined,
-  })
-  useHotkeys('a', () => said && seen(sure(said.handoff)), {
-    enabled: !modal && said !== undefined,
-    preventDefault: true,
-  })
-  useClockSounds(clocks, core.status === 'running')
-  const called = calledAt(plan, core, now)
-
-  const doneSteps = new Set(plan.steps.filter((s) => core.steps[s.id]?.status === 'done').map((s) => s.id))
-  const playheadS = core.startedAt === undefined ? 0 : ((core.closedAt ?? now) - core.startedAt) / 1000
-  const holds = <Holds plan={plan} core={core} asked={asked} onAnswer={setHold} dentistView={dentistView} />
-  const counts = (
-    <Counts
-      plan={plan}
-      core={core}
-      outNow={out?.countId}
-      onCount={(countId, direction, n) => void answer(run.send({ kind: 'count', countId, direction, n }))}
-    />
-  )
-  const card = (
-    <NowCard
-      plan={plan}
-      core={core}
-      current={current}
-      running={view.running}
-      outlook={current ? then : view}
-      sending={run.sending}
-      waiting={run.waiting}
-      onNext={next}
-      onFocus={setFocus}
-      dentistView={dentistView}
-      lastsS={own && sure(own.notBeforeS) - own.elapsedS}
-      waitingHold={asked.find((h) => h.id === view.waiting?.refusal.holdId)}
-      onHold={setHold}
-    />
-  )
-  const cutting = current?.cut !== undefined || then.next?.cut !== undefined || view.next?.cut !== undefined
+  const answersFirst = dentistView && asked.length > 0
+  const holds = <Holds plan={plan} core={core} asked={asked} onAnswer={setBox} dentistView={dentistView} />
   return (
     <div
       className="mx-auto grid max-w-[1500px] gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]"
@@ -177,127 +168,58 @@ export function ChairView({
       data-status={core.status}
     >
       <div className="min-w-0 space-y-3">
-        {lateAlerts.length > 0 && (
-          <Alert className="p-3 text-2xl font-bold">
-            ■ Alert entered after the tray was signed: {lateAlerts.map((a) => alertWords[a]).join('; ')}. This plan was
-            laid up without it; the dentist decides how to go on.
-          </Alert>
+        <LateAlerts alerts={data.visit.request.alerts.filter((a) => !plan.request.alerts.includes(a))} />
+        <ScoreLine plan={plan} core={core} sight={sight} />
+        <Refusals run={run} />
+        <CueLine called={sight.called} />
+        <Incoming plan={plan} run={run} personId={person.id} onSeen={touches.seen} />
+        {answersFirst && holds}
+        <NowCard
+          plan={plan}
+          core={core}
+          current={current}
+          running={sight.view.running}
+          outlook={current ? sight.afterwards : sight.view}
+          sending={run.sending}
+          waiting={run.waiting}
+          onNext={touches.next}
+          onFocus={setFocus}
+          dentistView={dentistView}
+          lastsS={sight.lastsS}
+          waitingHold={sight.waitingHold}
+          onHold={setBox}
+        />
+        {sight.cutting && (
+          <BurStrip passes={plan.burs} {...(current ? { nowStep: current.id } : {})} doneSteps={sight.done} />
         )}
-        <div className="rounded-lg bg-sheet px-2 py-1">
-          <Score
-            score={score}
-            people={plan.people}
-            core={core}
-            playheadS={playheadS}
-            height={100}
-            label={`Score of the visit; ${doneSteps.size} of ${plan.steps.length} steps done`}
-          />
-        </div>
-        {run.refusals.length > 0 && (
-          <div
-            role="alert"
-            data-refused=""
-            className="rounded-md border-2 border-alarm bg-alarm-wash p-3 text-xl text-alarm"
-          >
-            <p className="font-bold">What was touched here while the server was not heard, and was not taken:</p>
-            <ul className="list-inside list-disc">
-              {run.refusals.map((r) => (
-                <li key={r.words + r.why}>
-                  {r.words}: {r.why}
-                </li>
-              ))}
-            </ul>
-            <Button className="mt-2" onClick={run.forget}>
-              I have seen it
-            </Button>
-          </div>
-        )}
-        <CueLine called={called} />
-        <Incoming plan={plan} run={run} personId={person.id} onSeen={seen} />
-        {dentistView && asked.length > 0 && holds}
-        {card}
-        {cutting && <BurStrip passes={plan.burs} {...(current ? { nowStep: current.id } : {})} doneSteps={doneSteps} />}
       </div>
       <div className="space-y-3">
-        {clocks.length > 0 && (
+        {sight.clocks.length > 0 && (
           <ul aria-label="Clocks" className="space-y-2">
-            {clocks.map((c) => (
+            {sight.clocks.map((c) => (
               <ClockRing key={c.linkId} clock={c} />
             ))}
           </ul>
         )}
-        {!(dentistView && asked.length > 0) && holds}
-        {measured && (
-          <section aria-label="Readings" className="flex flex-wrap items-center gap-3 rounded-lg bg-sheet p-3">
-            <Button big onClick={() => setBox('measure')}>
-              Take readings <span className="text-base font-normal">m</span>
-            </Button>
-            {/* What the dentist is asked about stands with its evidence already. */}
-            {!(dentistView && asked.some((h) => h.stepId === measured.id)) && (
-              <Readings core={core} stepId={measured.id} />
-            )}
-          </section>
-        )}
-        <LightLine plan={plan} core={core} current={front} />
-        {counts}
-        <div className="flex flex-wrap gap-2">
-          <Button
-            tone="quiet"
-            onClick={() => void answer(run.send({ kind: 'undo' }))}
-            disabled={!run.state.past || run.sending === 'yes'}
-          >
-            <Undo2 aria-hidden="true" /> Undo
-          </Button>
-          <Button tone="quiet" onClick={() => setBox('skip')} disabled={core.status !== 'running'}>
-            Leave a step out
-          </Button>
-          <Button tone="quiet" onClick={() => setBox('note')} disabled={core.status !== 'running'}>
-            Note
-          </Button>
-          <Button tone="quiet" onClick={() => setBox('worked')}>
-            How is this worked out?
-          </Button>
-          <Button tone="quiet" onClick={() => setBox('keys')}>
-            <Keyboard aria-hidden="true" /> Keys
-          </Button>
-          <ButtonLink to={`/visits/${visitId}/wall`} target="_blank" tone="quiet">
-            Wall
-          </ButtonLink>
-          {core.status !== 'laid up' && (
-            <ButtonLink to={`/visits/${visitId}/close`} className="ml-auto">
-              Close the visit
-            </ButtonLink>
-          )}
-        </div>
-        <Outgoing plan={plan} run={run} dentistView={dentistView} onCall={call} />
+        {!answersFirst && holds}
+        <ReadingsLine
+          sight={sight}
+          core={core}
+          // What the dentist is asked about stands with its evidence already.
+          shown={!(dentistView && asked.some((h) => h.stepId === sight.measured?.id))}
+          onMeasure={() => setBox('measure')}
+        />
+        <LightLine plan={plan} core={core} current={sight.front} />
+        <Counts plan={plan} core={core} outNow={sight.out?.countId} onCount={touches.count} />
+        <MoreToDo visitId={visitId} run={run} open={setBox} undo={touches.undo} />
+        <Outgoing plan={plan} run={run} dentistView={dentistView} onCall={touches.call} />
         <p data-present="" className="text-soft">
           Here: {run.present.map((p) => p.name).join(', ')}
         </p>
         <SoundPick />
         <SwitchPerson people={plan.people} now={person.id} />
       </div>
-      {missed && core.status === 'running' && !modal && (
-        <WindowBox key={missed.linkId} clock={missed} plan={plan} run={run} />
-      )}
-      {hold && <HoldBox hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}
-      {box === 'measure' && measured && (
-        <MeasureBox plan={plan} at={measured} run={run} onClose={() => setBox(undefined)} />
-      )}
-      {box === 'note' && <NoteBox run={run} onClose={() => setBox(undefined)} />}
-      {box === 'skip' && (
-        <SkipBox
-          run={run}
-          steps={[
-            ...(current ? [current] : []),
-            ...view.running.filter((s) => s !== current),
-            ...(view.next ? [view.next] : []),
-            ...view.later,
-          ]}
-          onClose={() => setBox(undefined)}
-        />
-      )}
-      {box === 'worked' && front && <WorkedBox step={front} links={plan.links} onClose={() => setBox(undefined)} />}
-      {box === 'keys' && <Keys onClose={() => setBox(undefined)} />}
+      <ChairBoxes box={box} onClose={() => setBox(undefined)} plan={plan} run={run} sight={sight} />
     </div>
   )
 }

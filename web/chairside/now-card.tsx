@@ -45,25 +45,139 @@ export interface NowCardProps {
   onHold: (hold: Hold) => void
 }
 
-/** What is being done now, as large as the room needs it, and the next two passes. */
-export function NowCard({
-  plan,
+/** The step in front, with what is passed, what to mind and what often goes wrong. */
+function Doing({ step }: { step: Step }) {
+  return (
+    <>
+      <p data-now={step.id} className="text-5xl leading-tight font-bold text-balance">
+        {step.title}
+      </p>
+      <p className="mt-1 text-[28px]">{who(step)}</p>
+      {step.detail && <p className="mt-1 text-[28px] leading-snug">{step.detail}</p>}
+      {step.passes.length > 0 && (
+        <p className="mt-1 text-[28px] leading-snug">
+          <span className="text-soft">pass: </span>
+          {step.passes.join(' · ')}
+        </p>
+      )}
+      <ul className="mt-2 space-y-1 text-xl">
+        {step.cautions.map((c) => (
+          <li key={c.text}>
+            <Mark kind="ask">{c.text}</Mark>
+          </li>
+        ))}
+        {step.mistakes.map((m) => (
+          <li key={m}>
+            <Mark kind="mind">often wrong: {m}</Mark>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
+/** Between two steps: the one that can be started, or what is waited for. */
+function Between({ outlook, waitingHold, onHold }: Pick<NowCardProps, 'outlook' | 'waitingHold' | 'onHold'>) {
+  const { next, waiting } = outlook
+  const says = waitingHold ? 'Waiting for the dentist' : waiting ? 'Waiting' : 'All steps are answered'
+  return (
+    <>
+      {next && <p className="text-xl text-soft">Ready for the next step</p>}
+      <p data-now="" className="text-5xl leading-tight font-bold text-balance">
+        {next ? next.title : says}
+      </p>
+      {!next && waiting && (
+        <p className="mt-1 text-[28px] leading-snug" data-wait={waiting.refusal.waitS}>
+          {waiting.refusal.message}
+        </p>
+      )}
+      {!next && waitingHold && (
+        <Button big tone="jade" className="mt-3" onClick={() => onHold(waitingHold)}>
+          Answer: {waitingHold.title}
+        </Button>
+      )}
+    </>
+  )
+}
+
+function ToBegin({ plan }: { plan: Plan }) {
+  return (
+    <>
+      <p className="text-5xl leading-tight font-bold">Ready to begin</p>
+      <p className="mt-1 text-[28px]">{plan.title}</p>
+      <p className="num mt-1 text-5xl font-bold">{plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}</p>
+    </>
+  )
+}
+
+/** The one large button, with what it will do. */
+function Forward({
   core,
   current,
-  running,
   outlook,
   sending,
-  waiting,
-  onNext,
-  onFocus,
   lastsS,
-  waitingHold,
-  onHold,
-}: NowCardProps) {
-  // With nothing running the next step stands in front already.
-  const upcoming = [...(outlook.next && current ? [outlook.next] : []), ...outlook.later].slice(0, 2)
-  const label =
-    core.status === 'laid up' ? 'Begin' : current ? (outlook.next ? 'Next' : 'Done') : outlook.next ? 'Start' : 'Next'
+  onNext,
+}: Pick<NowCardProps, 'core' | 'current' | 'outlook' | 'sending' | 'lastsS' | 'onNext'>) {
+  const running = current ? (outlook.next ? 'Next' : 'Done') : outlook.next ? 'Start' : 'Next'
+  return (
+    <Button
+      big
+      tone="jade"
+      className="min-h-28 w-44 flex-col"
+      disabled={sending === 'yes' || (core.status === 'running' && !current && !outlook.next && !outlook.waiting)}
+      onClick={onNext}
+      data-next
+      data-lasting={lastsS === undefined ? undefined : Math.ceil(lastsS)}
+    >
+      <ChevronsRight aria-hidden="true" className="size-9" />
+      {core.status === 'laid up' ? 'Begin' : running}
+      <span className="text-base font-normal">
+        {lastsS === undefined ? (
+          'space'
+        ) : (
+          <>
+            not before <span className="clock font-bold">{Math.ceil(lastsS)}</span> s
+          </>
+        )}
+      </span>
+    </Button>
+  )
+}
+
+function SideBySide({ running, current, onFocus }: Pick<NowCardProps, 'running' | 'current' | 'onFocus'>) {
+  if (running.length < 2) return null
+  return (
+    <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Running side by side">
+      {running.map((s) => (
+        <Button
+          key={s.id}
+          tone={s.id === current?.id ? 'jade' : 'plain'}
+          aria-pressed={s.id === current?.id}
+          onClick={() => onFocus(s.id)}
+        >
+          {s.title}
+        </Button>
+      ))}
+    </div>
+  )
+}
+
+function Unsent({ waiting }: { waiting: number }) {
+  return (
+    <p role="status" className="mt-2 text-xl">
+      <Mark kind="stop">
+        {waiting === 1
+          ? 'the last touch waits to be sent; it is not lost'
+          : `${waiting} touches wait to be sent, in order; none is lost`}
+      </Mark>
+    </p>
+  )
+}
+
+/** What is being done now, as large as the room needs it, and the next two passes. */
+export function NowCard(props: NowCardProps) {
+  const { plan, core, current, outlook, sending, waiting } = props
   if (core.status === 'closed') {
     return (
       <section aria-label="Now" className="rounded-lg bg-sheet p-5">
@@ -72,116 +186,24 @@ export function NowCard({
       </section>
     )
   }
+  // With nothing running the next step stands in front already.
+  const upcoming = [...(outlook.next && current ? [outlook.next] : []), ...outlook.later].slice(0, 2)
   return (
     <section aria-label="Now" className="rounded-lg border-l-8 border-jade bg-sheet p-4">
       <div className="flex items-start justify-between gap-4">
         <div className="min-w-0 flex-1">
-          {core.status === 'laid up' && (
-            <>
-              <p className="text-5xl leading-tight font-bold">Ready to begin</p>
-              <p className="mt-1 text-[28px]">{plan.title}</p>
-              <p className="num mt-1 text-5xl font-bold">
-                {plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}
-              </p>
-            </>
-          )}
-          {core.status === 'running' && current && (
-            <>
-              <p data-now={current.id} className="text-5xl leading-tight font-bold text-balance">
-                {current.title}
-              </p>
-              <p className="mt-1 text-[28px]">{who(current)}</p>
-              {current.detail && <p className="mt-1 text-[28px] leading-snug">{current.detail}</p>}
-              {current.passes.length > 0 && (
-                <p className="mt-1 text-[28px] leading-snug">
-                  <span className="text-soft">pass: </span>
-                  {current.passes.join(' · ')}
-                </p>
-              )}
-              <ul className="mt-2 space-y-1 text-xl">
-                {current.cautions.map((c) => (
-                  <li key={c.text}>
-                    <Mark kind="ask">{c.text}</Mark>
-                  </li>
-                ))}
-                {current.mistakes.map((m) => (
-                  <li key={m}>
-                    <Mark kind="mind">often wrong: {m}</Mark>
-                  </li>
-                ))}
-              </ul>
-            </>
-          )}
-          {core.status === 'running' && !current && (
-            <>
-              {outlook.next && <p className="text-xl text-soft">Ready for the next step</p>}
-              <p data-now="" className="text-5xl leading-tight font-bold text-balance">
-                {outlook.next
-                  ? outlook.next.title
-                  : waitingHold
-                    ? 'Waiting for the dentist'
-                    : outlook.waiting
-                      ? 'Waiting'
-                      : 'All steps are answered'}
-              </p>
-              {!outlook.next && outlook.waiting && (
-                <p className="mt-1 text-[28px] leading-snug" data-wait={outlook.waiting.refusal.waitS}>
-                  {outlook.waiting.refusal.message}
-                </p>
-              )}
-              {!outlook.next && waitingHold && (
-                <Button big tone="jade" className="mt-3" onClick={() => onHold(waitingHold)}>
-                  Answer: {waitingHold.title}
-                </Button>
-              )}
-            </>
+          {core.status === 'laid up' ? (
+            <ToBegin plan={plan} />
+          ) : current ? (
+            <Doing step={current} />
+          ) : (
+            <Between {...props} />
           )}
         </div>
-        <Button
-          big
-          tone="jade"
-          className="min-h-28 w-44 flex-col"
-          disabled={sending === 'yes' || (core.status === 'running' && !current && !outlook.next && !outlook.waiting)}
-          onClick={onNext}
-          data-next
-          data-lasting={lastsS === undefined ? undefined : Math.ceil(lastsS)}
-        >
-          <ChevronsRight aria-hidden="true" className="size-9" />
-          {label}
-          <span className="text-base font-normal">
-            {lastsS === undefined ? (
-              'space'
-            ) : (
-              <>
-                not before <span className="clock font-bold">{Math.ceil(lastsS)}</span> s
-              </>
-            )}
-          </span>
-        </Button>
+        <Forward {...props} />
       </div>
-      {sending === 'waiting' && (
-        <p role="status" className="mt-2 text-xl">
-          <Mark kind="stop">
-            {waiting === 1
-              ? 'the last touch waits to be sent; it is not lost'
-              : `${waiting} touches wait to be sent, in order; none is lost`}
-          </Mark>
-        </p>
-      )}
-      {running.length > 1 && (
-        <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Running side by side">
-          {running.map((s) => (
-            <Button
-              key={s.id}
-              tone={s.id === current?.id ? 'jade' : 'plain'}
-              aria-pressed={s.id === current?.id}
-              onClick={() => onFocus(s.id)}
-            >
-              {s.title}
-            </Button>
-          ))}
-        </div>
-      )}
+      {sending === 'waiting' && <Unsent waiting={waiting} />}
+      <SideBySide {...props} />
       {core.status === 'running' && upcoming.length > 0 && (
         <>
           <p className="mt-3 mb-1 text-xl text-soft">then</p>

@@ -1,8 +1,7 @@
 /** The cupboard: every material that goes off, its lots by expiry, what is out of date, what is missing. */
 import { useChange } from '../app/change'
-import { messageOf } from '../../core/sure'
 import { Download, Upload } from 'lucide-react'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Temporal } from 'temporal-polyfill'
 import { lotState, type Item, type Lot, type LotState } from '../../core/catalog/item'
 import { api } from '../app/api'
@@ -11,75 +10,15 @@ import { usePractice, useRefresh } from '../app/queries'
 import { Catalogue } from './catalogue'
 import { CupboardHead } from './head'
 import { ImportBox } from './import-box'
-import { Button, Failed, Loading, Mark, Modal, Panel, Pick, wideField, Alert } from '../parts/ui'
+import { Button, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
+
+const AddLot = lazy(() => import('./add-lot'))
 
 const marks: Record<LotState, { kind: 'stop' | 'ask' | 'mind' | 'good'; words: string }> = {
   expired: { kind: 'stop', words: 'expired: off the shelf' },
   soon: { kind: 'ask', words: 'expires within 30 days' },
   empty: { kind: 'mind', words: 'used up' },
   good: { kind: 'good', words: 'in date' },
-}
-
-function AddLot({ item, onClose, onAdded }: { item: Item; onClose: () => void; onAdded: () => void }) {
-  const [number, setNumber] = useState('')
-  const [expires, setExpires] = useState('')
-  const [left, setLeft] = useState('')
-  const [wrong, setWrong] = useState<string | null>(null)
-  const add = async (): Promise<void> => {
-    try {
-      await api('/lots', { method: 'POST', body: { itemId: item.id, number, expires, left: Number(left) } })
-      onAdded()
-      onClose()
-    } catch (error) {
-      setWrong(messageOf(error))
-    }
-  }
-  return (
-    <Modal open onClose={onClose} title={`A lot of ${item.name}`}>
-      <form
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault()
-          void add()
-        }}
-      >
-        <label className="block">
-          Lot number, as on the box
-          <input autoFocus className={wideField} value={number} onChange={(e) => setNumber(e.target.value)} />
-        </label>
-        <label className="block">
-          Expires on
-          <input
-            className={`${wideField} num`}
-            type="date"
-            value={expires}
-            onChange={(e) => setExpires(e.target.value)}
-          />
-        </label>
-        <label className="block">
-          How much, {item.unit}
-          <input
-            className={`${wideField} num`}
-            type="number"
-            min={0}
-            step="any"
-            value={left}
-            onChange={(e) => setLeft(e.target.value)}
-          />
-        </label>
-        {wrong && <Alert>{wrong}</Alert>}
-        <Button
-          big
-          tone="jade"
-          type="submit"
-          className="w-full"
-          disabled={!number.trim() || !expires || !(Number(left) > 0)}
-        >
-          Into the cupboard
-        </Button>
-      </form>
-    </Modal>
-  )
 }
 
 function LotRow({
@@ -222,7 +161,9 @@ export default function CupboardScreen() {
       {csv !== undefined && (
         <ImportBox csv={csv} owned={practice.data.items} onClose={() => setCsv(undefined)} onDone={reload} />
       )}
-      {adding && <AddLot key={adding.id} item={adding} onClose={() => setAdding(undefined)} onAdded={reload} />}
+      <Suspense>
+        {adding && <AddLot key={adding.id} item={adding} onClose={() => setAdding(undefined)} onAdded={reload} />}
+      </Suspense>
     </div>
   )
 }

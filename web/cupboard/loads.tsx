@@ -2,10 +2,12 @@
 import { among, keysOf } from '../../core/sure'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import * as z from 'zod'
 import { cycleTable } from '../../core/practice/instruments'
 import type { Practice } from '../../core/practice/practice'
 import { plainDate } from '../../core/clock'
-import { Button, Mark, Modal, Panel, wideField } from '../parts/ui'
+import { Form, TextField, useSchemaForm } from '../parts/form'
+import { Button, Mark, Modal, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
 import type { Act } from './instruments-data'
 import type { InstrumentsView, LoadView } from '../../wire/instruments'
@@ -71,26 +73,21 @@ function Trace({ load, view, practice, act }: { load: LoadView; view: Instrument
   )
 }
 
+const why = z.object({ why: z.string().trim().min(3, 'Say why: it stays on record.') })
+
 function Why({ load, act, onClose }: { load: LoadView; act: Act; onClose: () => void }) {
-  const [why, setWhy] = useState('')
+  const form = useSchemaForm(why, { why: '' })
   return (
     <Modal open onClose={onClose} title={`Pull load ${load.number} back`}>
-      <form
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault()
-          act.mutate({ path: `/loads/${load.id}/fail`, body: { why } }, { onSuccess: onClose })
-        }}
+      <Form
+        form={form}
+        tone="alarm"
+        submit="Pull it back"
+        onSend={(body) => act.mutateAsync({ path: `/loads/${load.id}/fail`, body }).then(onClose)}
       >
         <p>All its cassettes come off the shelf, and the visits they were used for are named. This stays on record.</p>
-        <label className="block">
-          Why
-          <input autoFocus className={wideField} value={why} onChange={(e) => setWhy(e.target.value)} />
-        </label>
-        <Button big tone="alarm" type="submit" className="w-full" disabled={why.trim().length < 3}>
-          Pull it back
-        </Button>
-      </form>
+        <TextField form={form} name="why" label="Why" autoFocus />
+      </Form>
     </Modal>
   )
 }

@@ -13,7 +13,6 @@ import { bothNotations, clockTime, minutes } from '../parts/words'
 import type { Prefill } from './calendar-box'
 import { Chairs, placeOf } from './chairs'
 import { MissingCassettes } from './missing-cassettes'
-import { NewVisit } from './new-visit'
 import { useStaves } from './people'
 import { Times } from './times'
 
@@ -65,6 +64,7 @@ function NextUp({ visit, view }: { visit: DayVisit; view: DayView }) {
 
 /** Its reader is large, and most days nobody asks for it. */
 const CalendarBox = lazy(() => import('./calendar-box'))
+const NewVisit = lazy(() => import('./new-visit'))
 
 export default function DayScreen() {
   const params = useParams()
@@ -138,7 +138,9 @@ export default function DayScreen() {
         <MissingCassettes view={view} />
       </div>
       {adding !== false && (
-        <NewVisit view={view} {...(adding === true ? {} : { prefill: adding })} onClose={() => setAdding(false)} />
+        <Suspense>
+          <NewVisit view={view} {...(adding === true ? {} : { prefill: adding })} onClose={() => setAdding(false)} />
+        </Suspense>
       )}
       {calendar && (
         <Suspense>

@@ -1,204 +1,175 @@
 /** Amending a step: what, then why. What it would do to the plan is tried before it is kept. */
-import { onEveryTooth } from '../../core/step-id'
-import { sure, among, keysOf } from '../../core/sure'
-import { useMemo, useState } from 'react'
-import { change as changeSchema, changeWords, type Change } from '../../core/practice/amendment'
-import { functionNames, type FunctionName } from '../../core/practice/functions'
-import type { Plan } from '../../core/model/plan'
-import { allPlaces, type Place, type Step } from '../../core/model/step'
+import { useMemo } from 'react'
 import type { KindId } from '../../core/kinds'
+import type { Plan } from '../../core/model/plan'
+import { allPlaces, type Step } from '../../core/model/step'
+import { change, changeWords, type Change } from '../../core/practice/amendment'
+import { functionNames } from '../../core/practice/functions'
+import type { Practice } from '../../core/practice/practice'
+import { onEveryTooth } from '../../core/step-id'
+import { entriesOf, sure } from '../../core/sure'
 import { api } from '../app/api'
 import { useChange } from '../app/change'
 import { usePractice } from '../app/queries'
-import { Button, Mark, Modal, Pick, wideField } from '../parts/ui'
+import { Form, SelectField, TextField, useSchemaForm, wrongOf } from '../parts/form'
+import { Mark, Modal, Pick } from '../parts/ui'
+import { amendForm, changeOf, ops } from './amend-form'
 import { planFor } from './library-plan'
 
-type Op = Change['op']
-const ops: { value: Op; label: string }[] = [
-  { value: 'add step', label: 'Add a step after it' },
-  { value: 're-time step', label: 'Its minutes' },
-  { value: 'move step', label: 'Move it' },
-  { value: 'remove step', label: 'Leave it out' },
-  { value: 'add item', label: 'Add an item' },
-  { value: 'remove item', label: 'Take an item out' },
-]
+/** To a tenth. */
+const inMinutes = (s: number): string => String(Math.round(s / 6) / 10)
 
-export function AmendBox({ kind, plan, step, onClose }: { kind: KindId; plan: Plan; step: Step; onClose: () => void }) {
-  const { data: practice } = usePractice()
-  const [op, setOp] = useState<Op>('add step')
-  const [why, setWhy] = useState('')
-  const [title, setTitle] = useState('')
-  const [fn, setFn] = useState<FunctionName>('chairside')
-  const [place, setPlace] = useState<Place>('mouth')
-  const [minutes, setMinutes] = useState(
-    [step.spread.shortS, step.spread.likelyS, step.spread.longS].map((s) => String(Math.round(s / 6) / 10)),
+const useAmendForm = (step: Step) =>
+  useSchemaForm(amendForm(onEveryTooth(step)), {
+    op: 'add step',
+    why: '',
+    title: '',
+    fn: 'chairside',
+    place: 'mouth',
+    minutes: [inMinutes(step.spread.shortS), inMinutes(step.spread.likelyS), inMinutes(step.spread.longS)],
+    after: '',
+    what: '',
+  })
+type AmendForm = ReturnType<typeof useAmendForm>
+
+function Minutes({ form }: { form: AmendForm }) {
+  const wrong = wrongOf({ form, name: 'minutes' })
+  return (
+    <fieldset className="flex flex-wrap gap-3 [&_input]:!w-24">
+      {(['short', 'likely', 'long'] as const).map((w, i) => (
+        <TextField
+          key={w}
+          form={form}
+          name={([`minutes.0`, `minutes.1`, `minutes.2`] as const)[i] ?? 'minutes.0'}
+          label={`${w}, min`}
+          inputMode="decimal"
+          className="num"
+        />
+      ))}
+      {wrong !== undefined && (
+        <p role="alert" className="w-full text-base text-alarm">
+          {wrong}
+        </p>
+      )}
+    </fieldset>
   )
-  const [after, setAfter] = useState('')
-  const [what, setWhat] = useState('')
-  const target = onEveryTooth(step)
-  const serves = useMemo(() => [...new Set(practice?.items.flatMap((i) => i.serves) ?? [])].toSorted(), [practice])
-  const raw = ((): object => {
-    const three = minutes.map((m) => Number(m.replace(',', '.')))
-    switch (op) {
-      case 'add step':
-        return {
-          op,
-          after: target,
-          id: `own.${title
-            .toLowerCase()
-            .replace(/[^a-z0-9]+/g, '-')
-            .replace(/^-|-$/g, '')
-            .slice(0, 40)}`,
-          title,
-          fn,
-          place,
-          minutes: three,
-          needs: what ? [{ what, quantity: 1, readiness: 'open' }] : [],
-        }
-      case 're-time step':
-        return { op, step: target, minutes: three }
-      case 'move step':
-        return { op, step: target, after }
-      case 'remove step':
-        return { op, step: target }
-      case 'add item':
-        return { op, step: target, need: { what, quantity: 1, readiness: 'open' } }
-      case 'remove item':
-        return { op, step: target, what }
-    }
-  })()
-  const parsed = changeSchema.safeParse(raw)
-  const tried = useMemo(() => {
-    if (!parsed.success || !practice) return undefined
+}
+
+/** What is asked beside what is changed and why. */
+function Particulars({
+  form,
+  op,
+  plan,
+  step,
+  practice,
+}: {
+  form: AmendForm
+  op: Change['op']
+  plan: Plan
+  step: Step
+  practice: Practice
+}) {
+  const serves = useMemo(() => [...new Set(practice.items.flatMap((i) => i.serves))].toSorted(), [practice])
+  return (
+    <>
+      {op === 'add step' && (
+        <div className="grid gap-3 md:grid-cols-[2fr_1fr_1fr]">
+          <TextField form={form} name="title" label="The new step, in a few words" />
+          <SelectField form={form} name="fn" label="Function" options={entriesOf(functionNames)} />
+          <SelectField form={form} name="place" label="Where" options={allPlaces.map((p) => [p, p])} />
+        </div>
+      )}
+      {(op === 'add step' || op === 're-time step') && <Minutes form={form} />}
+      {op === 'move step' && (
+        <SelectField
+          form={form}
+          name="after"
+          label="To after"
+          empty="choose a step"
+          options={plan.steps.filter((s) => s.id !== step.id).map((s) => [onEveryTooth(s), s.title])}
+        />
+      )}
+      {(op === 'add item' || op === 'add step') && (
+        <TextField
+          form={form}
+          name="what"
+          label={op === 'add step' ? 'It needs (may stay empty)' : 'Item, by what it serves for'}
+          list="serves"
+        >
+          <datalist id="serves">
+            {serves.map((s) => (
+              <option key={s} value={s} />
+            ))}
+          </datalist>
+        </TextField>
+      )}
+      {op === 'remove item' && (
+        <SelectField
+          form={form}
+          name="what"
+          label="Which"
+          empty="choose an item"
+          options={[...new Set(step.needs.map((n) => n.what))].map((n) => [n, n.replaceAll('.', ', ')])}
+        />
+      )}
+    </>
+  )
+}
+
+/** What the plan would make of a change; nothing while it is not whole yet. */
+function useTried(raw: unknown, kind: KindId, plan: Plan, practice: Practice) {
+  const key = JSON.stringify(raw)
+  return useMemo(() => {
+    const parsed = change.safeParse(JSON.parse(key))
+    if (!parsed.success) return undefined
     const dentist = sure(plan.people.find((p) => p.dentist))
     const one = { id: 'tried', kind, change: parsed.data, by: 'you', on: '2026-01-01', why: 'tried' }
-    return planFor(kind, { ...practice, amendments: [...practice.amendments, one] }, dentist.id).amendments.at(-1)
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [JSON.stringify(raw), practice, kind])
+    const use = planFor(kind, { ...practice, amendments: [...practice.amendments, one] }, dentist.id).amendments.at(-1)
+    return use && { ...use, words: changeWords(parsed.data) }
+  }, [key, kind, plan, practice])
+}
+
+interface Props {
+  kind: KindId
+  plan: Plan
+  step: Step
+  onClose: () => void
+}
+
+function Opened({ kind, plan, step, onClose, practice }: Props & { practice: Practice }) {
+  const form = useAmendForm(step)
+  const op = form.watch('op')
+  const tried = useTried(changeOf(onEveryTooth(step), form.watch()), kind, plan, practice)
   const save = useChange(
-    () => api('/practice/amendments', { method: 'POST', body: { kind, why, change: parsed.data } }),
+    (body: { why: string; change: Change }) => api('/practice/amendments', { method: 'POST', body: { kind, ...body } }),
     ['practice'],
     { stored: onClose },
   )
-  const needsMinutes = op === 'add step' || op === 're-time step'
   return (
-    <Modal open onClose={onClose} title={`Amend “${step.title}”`} wide>
-      <form
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault()
-          save.mutate()
-        }}
-      >
-        <Pick<Op> label="What to change" value={op} onPick={setOp} options={ops} />
-        {op === 'add step' && (
-          <div className="grid gap-3 md:grid-cols-[2fr_1fr_1fr]">
-            <label>
-              The new step, in a few words
-              <input className={wideField} value={title} onChange={(e) => setTitle(e.target.value)} />
-            </label>
-            <label>
-              Function
-              <select
-                className={wideField}
-                value={fn}
-                onChange={(e) => setFn(among(keysOf(functionNames), e.target.value) ?? fn)}
-              >
-                {Object.entries(functionNames).map(([id, words]) => (
-                  <option key={id} value={id}>
-                    {words}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label>
-              Where
-              <select
-                className={wideField}
-                value={place}
-                onChange={(e) => setPlace(among(allPlaces, e.target.value) ?? place)}
-              >
-                {allPlaces.map((p) => (
-                  <option key={p}>{p}</option>
-                ))}
-              </select>
-            </label>
-          </div>
+    <Form form={form} submit="Amend" disabled={tried?.applied === false} onSend={(body) => save.mutateAsync(body)}>
+      <Pick
+        label="What to change"
+        value={op}
+        onPick={(v) => form.setValue('op', v)}
+        options={entriesOf(ops).map(([value, label]) => ({ value, label }))}
+      />
+      <Particulars form={form} op={op} plan={plan} step={step} practice={practice} />
+      <TextField form={form} name="why" label="Why" />
+      <div role="status">
+        {tried?.applied === true && (
+          <Mark kind="good">It {tried.words}, on every plan of this kind that is not signed yet.</Mark>
         )}
-        {needsMinutes && (
-          <fieldset className="flex flex-wrap gap-3">
-            {['short', 'likely', 'long'].map((w, i) => (
-              <label key={w} className="flex items-center gap-2">
-                {w}, min
-                <input
-                  inputMode="decimal"
-                  className={`${wideField} num !w-24`}
-                  value={minutes[i]}
-                  onChange={(e) => setMinutes(minutes.map((m, n) => (n === i ? e.target.value : m)))}
-                />
-              </label>
-            ))}
-          </fieldset>
-        )}
-        {op === 'move step' && (
-          <label className="block">
-            To after
-            <select className={wideField} value={after} onChange={(e) => setAfter(e.target.value)}>
-              <option value="">choose a step</option>
-              {plan.steps
-                .filter((s) => s.id !== step.id)
-                .map((s) => (
-                  <option key={s.id} value={onEveryTooth(s)}>
-                    {s.title}
-                  </option>
-                ))}
-            </select>
-          </label>
-        )}
-        {(op === 'add item' || op === 'add step') && (
-          <label className="block">
-            {op === 'add step' ? 'It needs (may stay empty)' : 'Item, by what it serves for'}
-            <input className={wideField} list="serves" value={what} onChange={(e) => setWhat(e.target.value)} />
-            <datalist id="serves">
-              {serves.map((s) => (
-                <option key={s} value={s} />
-              ))}
-            </datalist>
-          </label>
-        )}
-        {op === 'remove item' && (
-          <label className="block">
-            Which
-            <select className={wideField} value={what} onChange={(e) => setWhat(e.target.value)}>
-              <option value="">choose an item</option>
-              {[...new Set(step.needs.map((n) => n.what))].map((n) => (
-                <option key={n} value={n}>
-                  {n.replaceAll('.', ', ')}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
-        <label className="block">
-          Why
-          <input className={wideField} value={why} onChange={(e) => setWhy(e.target.value)} />
-        </label>
-        <div role="status">
-          {tried?.applied && parsed.success && (
-            <Mark kind="good">It {changeWords(parsed.data)}, on every plan of this kind that is not signed yet.</Mark>
-          )}
-          {tried && !tried.applied && <Mark kind="stop">Not possible: {tried.misfit}</Mark>}
-        </div>
-        <Button
-          big
-          tone="jade"
-          type="submit"
-          className="w-full"
-          disabled={!tried?.applied || why.trim().length < 3 || save.isPending}
-        >
-          Amend
-        </Button>
-      </form>
+        {tried?.applied === false && <Mark kind="stop">Not possible: {tried.misfit}</Mark>}
+      </div>
+    </Form>
+  )
+}
+
+export default function AmendBox(props: Props) {
+  const { data: practice } = usePractice()
+  return (
+    <Modal open onClose={props.onClose} title={`Amend “${props.step.title}”`} wide>
+      {practice && <Opened {...props} practice={practice} />}
     </Modal>
   )
 }

@@ -1,7 +1,7 @@
 import { sure } from '../../core/sure'
 import { isClock } from '../../core/model/link'
 import { PencilLine, Timer } from 'lucide-react'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { standingWords } from '../../core/figure'
 import { type Plan } from '../../core/model/plan'
 import { phaseNames, type Step } from '../../core/model/step'
@@ -9,7 +9,8 @@ import type { KindId } from '../../core/kinds'
 import { usePerson } from '../app/shell'
 import { LeftOut } from '../parts/left-out'
 import { Button, Panel } from '../parts/ui'
-import { AmendBox } from './amend-box'
+
+const AmendBox = lazy(() => import('./amend-box'))
 
 const minutesWords = (s: Step): string =>
   [s.spread.shortS, s.spread.likelyS, s.spread.longS]
@@ -160,7 +161,9 @@ export function Steps({ plan, kind }: { plan: Plan; kind: KindId }) {
           </ul>
         </section>
       )}
-      {amending && <AmendBox kind={kind} plan={plan} step={amending} onClose={() => setAmending(null)} />}
+      <Suspense>
+        {amending && <AmendBox kind={kind} plan={plan} step={amending} onClose={() => setAmending(null)} />}
+      </Suspense>
     </Panel>
   )
 }

@@ -1,7 +1,7 @@
 /** Settings: the practice, its people and codes, who may do what. A dentist changes them; everybody may read them. */
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
-import { functionNames, permission, roles, type FunctionName, type Role } from '../../core/practice/functions'
+import { functionNames, permission, type FunctionName } from '../../core/practice/functions'
 import type { Practice } from '../../core/practice/practice'
 import { toTooth, writeBoth, type Notation } from '../../core/teeth/notation'
 import { usePractice } from '../app/queries'
@@ -11,11 +11,13 @@ import { DayPart } from './day-part'
 import { MaterialsPart, ToolsPart } from './own-values'
 import { RulesPart } from './rules-part'
 import { useSave, type Save } from './save'
-import { Button, Check, Failed, Loading, Mark, Modal, Panel, Pick, wideField } from '../parts/ui'
+import { Button, Failed, Loading, Mark, Panel, Pick, wideField } from '../parts/ui'
 
 /** Any tooth will do to show how teeth are written. */
 const example = toTooth('37')
 const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', word: 'on the word', yes: 'yes' }
+
+const PersonBox = lazy(() => import('./person-box'))
 
 function PracticePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const patch = (body: object): void => save.mutate({ method: 'PATCH', path: '/practice', body })
@@ -90,77 +92,6 @@ function PracticePart({ practice, save, may }: { practice: Practice; save: Save;
   )
 }
 
-function PersonBox({
-  person,
-  save,
-  onClose,
-}: {
-  person: Practice['people'][number] | null
-  save: Save
-  onClose: () => void
-}) {
-  const [name, setName] = useState(person?.name ?? '')
-  const [has, setHas] = useState<Role[]>(person?.roles ?? ['assistant'])
-  const [code, setCode] = useState('')
-  const give = (): void =>
-    save.mutate(
-      person
-        ? { method: 'PUT', path: `/people/${person.id}`, body: { name, roles: has, ...(code ? { code } : {}) } }
-        : { method: 'POST', path: '/people', body: { name, roles: has, code } },
-      { onSuccess: onClose },
-    )
-  return (
-    <Modal open onClose={onClose} title={person ? person.name : 'Add a person'}>
-      <form
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault()
-          give()
-        }}
-      >
-        <label className="block">
-          Name
-          <input autoFocus className={wideField} value={name} onChange={(e) => setName(e.target.value)} />
-        </label>
-        <fieldset>
-          <legend>Roles</legend>
-          <div className="flex flex-wrap gap-1.5">
-            {roles.map((r) => (
-              <Check
-                key={r}
-                label={r}
-                checked={has.includes(r)}
-                onChange={(on) => setHas(on ? [...has, r] : has.filter((x) => x !== r))}
-              />
-            ))}
-          </div>
-        </fieldset>
-        <label className="block">
-          {person ? 'New code (left empty, the old one stays)' : 'First code, four digits or more'}
-          <input
-            className={wideField}
-            type="password"
-            autoComplete="new-password"
-            value={code}
-            onChange={(e) => setCode(e.target.value)}
-          />
-        </label>
-        <Button
-          big
-          tone="jade"
-          type="submit"
-          className="w-full"
-          disabled={
-            !name.trim() || has.length === 0 || (!person && code.length < 4) || (code.length > 0 && code.length < 4)
-          }
-        >
-          Keep
-        </Button>
-      </form>
-    </Modal>
-  )
-}
-
 function PeoplePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const [box, setBox] = useState<string>()
   return (
@@ -180,12 +111,14 @@ function PeoplePart({ practice, save, may }: { practice: Practice; save: Save; m
         ))}
       </ul>
       {box !== undefined && (
-        <PersonBox
-          key={box}
-          person={practice.people.find((p) => p.id === box) ?? null}
-          save={save}
-          onClose={() => setBox(undefined)}
-        />
+        <Suspense>
+          <PersonBox
+            key={box}
+            person={practice.people.find((p) => p.id === box) ?? null}
+            save={save}
+            onClose={() => setBox(undefined)}
+          />
+        </Suspense>
       )}
     </Panel>
   )

@@ -1,0 +1,94 @@
+import { factsOf, type ToothFacts } from '../../core/model/request'
+import { toothName, type Tooth } from '../../core/teeth/notation'
+import type { VisitAndPlan } from '../app/plan'
+import { Check } from '../parts/ui'
+import { changeOf, toothChange, workAt, type Change } from './change'
+import { Choose, NumberField, SurfacesField } from './fact-fields'
+
+/** What is yes or no of a tooth, and how it is asked. */
+const toothFlags = [
+  ['dark', 'Dark'],
+  ['overgrown', 'Gum overgrown'],
+  ['coveredEdge', 'Edge covered'],
+] as const
+
+/** What is known of each tooth by itself. */
+export function ByTooth({
+  data,
+  at,
+  asked,
+  change,
+  locked,
+}: {
+  data: VisitAndPlan
+  at: number
+  asked: (fact: string) => boolean
+  change: (c: Change) => void
+  locked: boolean
+}) {
+  const { request } = data.visit
+  const work = workAt(request, at)
+  const flags = toothFlags.filter(([fact]) => asked(fact))
+  if (!['surfaces', 'depthMm', 'canals', 'made'].some(asked) && flags.length === 0) return null
+  return (
+    <ul className="space-y-1.5" aria-label="Tooth by tooth">
+      {work.teeth.map((t: Tooth) => {
+        const facts = factsOf(work, t)
+        const say = (f: Partial<Record<keyof ToothFacts, unknown>>): void =>
+          change(changeOf(request, at, toothChange(work, t, f)))
+        const [canal, ...canals] = facts.canals ?? []
+        return (
+          <li key={t} className="flex flex-wrap items-center gap-x-4 gap-y-1.5">
+            <strong className="num" title={toothName(t)}>
+              {t}
+            </strong>
+            {asked('made') && (
+              <Choose
+                disabled={locked}
+                label={`What ${t} gets`}
+                value={facts.made ?? ((facts.surfaces?.length ?? 1) > 1 ? 'inlay' : 'foil')}
+                onPick={(made) => say({ made })}
+                words={{ foil: 'Foil', inlay: 'inlay' }}
+              />
+            )}
+            {asked('surfaces') && (
+              <SurfacesField value={facts.surfaces} disabled={locked} onValue={(v) => say({ surfaces: v })} />
+            )}
+            {asked('depthMm') && (
+              <NumberField
+                label="depth"
+                unit="mm"
+                disabled={locked}
+                value={facts.depthMm}
+                onValue={(depthMm) => say({ depthMm })}
+              />
+            )}
+            {asked('canals') && (
+              <NumberField
+                label="canal"
+                unit="mm"
+                disabled={locked}
+                value={canal?.lengthMm}
+                onValue={(lengthMm) =>
+                  say({
+                    canals:
+                      lengthMm === undefined ? undefined : [{ name: canal?.name ?? 'single', lengthMm }, ...canals],
+                  })
+                }
+              />
+            )}
+            {flags.map(([fact, label]) => (
+              <Check
+                key={fact}
+                disabled={locked}
+                label={label}
+                checked={facts[fact] ?? false}
+                onChange={(on) => say({ [fact]: on })}
+              />
+            ))}
+          </li>
+        )
+      })}
+    </ul>
+  )
+}

@@ -1,0 +1,46 @@
+/** The chair by keys; a foot pedal and a presenter are keyboards, too. `Keys` in boxes.tsx says the same in words. */
+import { useHotkeys } from 'react-hotkeys-hook'
+import { sure } from '../../core/sure'
+import type { ChairBox } from './chair-boxes'
+import type { Sight } from './sight'
+import type { Touches } from './touches'
+
+export function useChairKeys(
+  { next, undo, call, count, seen }: Touches,
+  { current, front, asked, measured, said, sayable, out }: Sight,
+  {
+    free,
+    running,
+    open,
+  }: {
+    /** No box lies over the screen. */
+    free: boolean
+    running: boolean
+    open: (box: ChairBox) => void
+  },
+): void {
+  const key = { enabled: free, preventDefault: true }
+  const where = (there: boolean) => ({ ...key, enabled: free && there })
+  useHotkeys('pagedown, right', next, key, [next, free])
+  // Somebody who came to a button by tab means that button; after a touch the focus it left behind means nothing.
+  const ignoreEventWhen = (e: KeyboardEvent): boolean =>
+    e.target instanceof HTMLElement && e.target.matches(':is(button, a):focus-visible')
+  useHotkeys('space', next, { ...key, ignoreEventWhen }, [next, free])
+  useHotkeys('u', undo, { enabled: free })
+  useHotkeys('n', () => open('note'), key)
+  useHotkeys('s', () => open('skip'), where(current !== undefined))
+  useHotkeys('h', () => asked[0] && open(asked[0]), key)
+  useHotkeys('m', () => open('measure'), where(measured !== undefined))
+  useHotkeys('w', () => open('worked'), where(front !== undefined))
+  useHotkeys('shift+slash', () => open('keys'), { ...key, useKey: false })
+  useHotkeys('a', () => said && seen(sure(said.handoff)), where(said !== undefined))
+  useHotkeys('o', () => out && count(out.countId, 'out', out.n), { enabled: free && out !== undefined })
+  useHotkeys(
+    '1,2,3,4',
+    (_, { keys }) => {
+      const handoff = sayable[Number(keys?.[0]) - 1]
+      if (handoff) call(handoff)
+    },
+    { enabled: free && running },
+  )
+}

@@ -1,0 +1,50 @@
+/** What a hand or a pedal does at the chair: sent as a command, and what is answered is said. */
+import { toast } from 'sonner'
+import type { Hold, Plan } from '../../core/model/plan'
+import type { Command } from '../../core/run/events'
+import type { Handoff } from '../../core/run/handoffs'
+import type { Run } from '../app/run'
+import type { Sight } from './sight'
+
+export interface Touches {
+  /** Whatever comes next: begins the visit, finishes the step in front and starts the one after, or says what is waited for. */
+  next: () => void
+  undo: () => void
+  seen: (handoff: Handoff) => void
+  call: (handoff: Handoff, minutes?: number) => void
+  count: (countId: string, direction: 'in' | 'out', n: number) => void
+}
+
+/** @param turn where a touch shows something instead of sending it: the next step alone, or a signature that is waited for */
+export function touchesOf(
+  plan: Plan,
+  run: Run,
+  { current, view, afterwards }: Pick<Sight, 'current' | 'view' | 'afterwards'>,
+  turn: { unfocus: () => void; ask: (hold: Hold | undefined) => void },
+): Touches {
+  const send = (command: Command): void =>
+    void run.send(command).then((answer) => {
+      if (!answer.ok) toast.error(answer.message)
+      else if (answer.held && answer.held.code !== 'order') toast(answer.held.message)
+    })
+  const next = (): void => {
+    const { status } = run.state.core
+    if (run.sending === 'yes') return
+    if (status === 'laid up') return send({ kind: 'begin' })
+    if (status !== 'running') return
+    turn.unfocus()
+    if (current)
+      return send({ kind: 'advance', finish: current.id, ...(afterwards.next ? { start: afterwards.next.id } : {}) })
+    if (view.next) return send({ kind: 'advance', start: view.next.id })
+    const holdId = view.waiting?.refusal.holdId
+    if (holdId) turn.ask(plan.holds.find((h) => h.id === holdId))
+    else if (view.waiting) toast(view.waiting.refusal.message)
+  }
+  return {
+    next,
+    undo: () => send({ kind: 'undo' }),
+    seen: (handoff) => send({ kind: 'seen', handoff }),
+    call: (handoff, minutes) => send({ kind: 'call', handoff, ...(minutes === undefined ? {} : { minutes }) }),
+    count: (countId, direction, n) => send({ kind: 'count', countId, direction, n }),
+  }
+}

@@ -1,0 +1,82 @@
+/** What is done to a tray: marked by touch or scan, exchanged, signed, re-opened; and what others do to it, as it is told. */
+import { useNavigate } from 'react-router'
+import { toast } from 'sonner'
+import { readScan } from '../../core/formats/gs1'
+import { answerScan } from '../../core/plan/scan'
+import type { Mark, VisitView } from '../../wire/visit'
+import { api } from '../app/api'
+import { useChange } from '../app/change'
+import { useLive } from '../app/live'
+import type { VisitAndPlan } from '../app/plan'
+import { useRefresh } from '../app/queries'
+import { useScan } from './scan'
+
+/** The marks with these lines laid out, or no longer; a line is marked once. */
+export function marked(marks: readonly Mark[], lineIds: readonly string[], done: boolean): Mark[] {
+  if (!done) return marks.filter((m) => !lineIds.includes(m.lineId))
+  const there = new Set(marks.map((m) => m.lineId))
+  return [...marks, ...lineIds.filter((id) => !there.has(id)).map((lineId) => ({ lineId, by: '', at: 0 }))]
+}
+
+/** @param found called with the line that a scan has marked */
+export function useTray(visitId: string, data: VisitAndPlan | undefined, found: (lineId: string) => void) {
+  const navigate = useNavigate()
+  const refresh = useRefresh()
+  const reread = { settled: () => refresh.visit(visitId) }
+  const put = (change: (v: VisitView) => Partial<VisitView>): void =>
+    void refresh.client.setQueryData<VisitView>(['visit', visitId], (v) => (v ? { ...v, ...change(v) } : v))
+  useLive(visitId, {
+    tray: (marks) => put(() => ({ marks })),
+    visit: () => refresh.visit(visitId),
+    opened: () => refresh.visit(visitId),
+  })
+  // What is marked comes back over the stream; only a refusal has to be read.
+  const mark = useChange(
+    (body: { lineIds: string[]; done: boolean }) =>
+      api<{ marks: Mark[] }>(`/visits/${visitId}/tray`, { method: 'PUT', body }).catch((e: unknown) => {
+        refresh.visit(visitId)
+        throw e
+      }),
+    [],
+    { inTurn: `tray-${visitId}` },
+  )
+  const swap = useChange(
+    (body: { from: string; to: string | null }) => api(`/visits/${visitId}/swaps`, { method: 'PUT', body }),
+    [],
+    reread,
+  )
+  const sign = useChange(
+    (acknowledged: string[]) => api(`/visits/${visitId}/tray/sign`, { method: 'POST', body: { acknowledged } }),
+    [],
+    {
+      ...reread,
+      stored: () => {
+        toast.success('Tray signed; the plan is fixed.')
+        void navigate(`/visits/${visitId}/chairside`)
+      },
+    },
+  )
+  const reopen = useChange(() => api(`/visits/${visitId}/tray/reopen`, { method: 'POST' }), [], reread)
+  /** A touch shows at once; the server's answer over the stream is the truth. */
+  const toggle = (lineIds: string[], done: boolean): void => {
+    put((v) => ({ marks: marked(v.marks, lineIds, done) }))
+    mark.mutate({ lineIds, done })
+  }
+  useScan((code) => {
+    if (!data || data.visit.frozen) return
+    const scan = readScan(code, Number(data.visit.day.slice(0, 4)))
+    const said =
+      'error' in scan ? { refused: scan.error } : answerScan(scan, data.plan, data.practice.items, data.visit.day)
+    if ('refused' in said) return void toast.error(said.refused)
+    if (said.says) toast(said.says)
+    found(said.lineId)
+    toggle([said.lineId], true)
+  })
+  return {
+    toggle,
+    swap: (from: string, to: string | null) => swap.mutate({ from, to }),
+    sign: (acknowledged: string[]) => sign.mutate(acknowledged),
+    signing: sign.isPending,
+    reopen: () => reopen.mutate(),
+  }
+}

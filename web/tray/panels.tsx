@@ -1,0 +1,130 @@
+/** Below the board: the place touched last, what stands by, and what is read before the tray is signed. */
+import { useState } from 'react'
+import { standingWords } from '../../core/figure'
+import type { SetupLine } from '../../core/model/plan'
+import { amountWords } from '../../core/plan/amount-words'
+import { trayReadiness } from '../../core/plan/ready'
+import type { VisitAndPlan } from '../app/plan'
+import { Button, Check, Mark, Panel } from '../parts/ui'
+
+/** What the touched place is, why it is there, from which lot, and what could lie there instead. */
+export function Detail({
+  line,
+  swapped,
+  onSwap,
+  locked,
+}: {
+  line: SetupLine
+  swapped: string | undefined
+  onSwap: (from: string, to: string | null) => void
+  locked: boolean
+}) {
+  return (
+    <Panel labelled="The place touched last" className="min-w-80 flex-1">
+      <p className="text-xl font-bold">
+        {line.name} <span className="num font-normal">{amountWords(line)}</span>
+      </p>
+      {line.lot?.number && (
+        <p className="num">
+          lot {line.lot.number}, expires {line.lot.expires}
+        </p>
+      )}
+      {(line.lack ?? line.lot?.warning) && <Mark kind="ask">{line.lack ?? line.lot?.warning}</Mark>}
+      {line.because && (
+        <p>
+          {line.because.text} <span className="text-base text-soft">({standingWords[line.because.standing]})</span>
+        </p>
+      )}
+      {line.when && <p>Opened when {line.when}.</p>}
+      {!locked && (
+        <div className="mt-2 flex flex-wrap gap-2">
+          {line.alternatives.map((a) => (
+            <Button key={a.itemId} onClick={() => onSwap(swapped ?? line.id, a.itemId === swapped ? null : a.itemId)}>
+              Instead: {a.name} <span className="text-base font-normal">({a.loss})</span>
+            </Button>
+          ))}
+        </div>
+      )}
+    </Panel>
+  )
+}
+
+export function Standby({
+  lines,
+  checked,
+  toggle,
+  locked,
+}: {
+  lines: SetupLine[]
+  checked: ReadonlySet<string>
+  toggle: (ids: string[], done: boolean) => void
+  locked: boolean
+}) {
+  return (
+    <Panel title="Have ready, do not open" className="min-w-80 flex-1">
+      <ul className="grid gap-1.5">
+        {lines.map((l) => (
+          <li key={l.id}>
+            <Check
+              disabled={locked}
+              checked={checked.has(l.id)}
+              onChange={(done) => toggle([l.id], done)}
+              label={
+                <>
+                  <strong>{l.name}</strong> <span className="num">{amountWords(l)}</span>{' '}
+                  <span className="text-soft">when {l.when}</span>
+                  {(l.lack ?? l.lot?.warning) && <span className="block text-brass">◆ {l.lack ?? l.lot?.warning}</span>}
+                </>
+              }
+            />
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  )
+}
+
+export function Signing({
+  data,
+  checked,
+  sign,
+  signing,
+}: {
+  data: VisitAndPlan
+  checked: ReadonlySet<string>
+  sign: (acknowledged: string[]) => void
+  signing: boolean
+}) {
+  const [read, setRead] = useState<ReadonlySet<string>>(new Set())
+  const readiness = trayReadiness(data.plan, checked, read)
+  return (
+    <Panel title="Read, then sign" className="min-w-80 flex-1 space-y-2">
+      {readiness.blocked.map((b) => (
+        <Mark key={b} kind="stop">
+          {b}
+        </Mark>
+      ))}
+      {readiness.toAcknowledge.map((a) => (
+        <Check
+          key={a.id}
+          label={a.text}
+          checked={read.has(a.id)}
+          onChange={(on) => setRead(new Set(on ? [...read, a.id] : [...read].filter((x) => x !== a.id)))}
+        />
+      ))}
+      {readiness.missing.length > 0 && (
+        <p>
+          Still to lay out: <span className="num">{readiness.missing.length}</span> (
+          {readiness.missing
+            .slice(0, 4)
+            .map((l) => l.name)
+            .join(', ')}
+          {readiness.missing.length > 4 ? ' …' : ''})
+        </p>
+      )}
+      <Button big tone="jade" className="w-full" disabled={!readiness.ready || signing} onClick={() => sign([...read])}>
+        Sign the tray
+      </Button>
+    </Panel>
+  )
+}
