@@ -1,14 +1,14 @@
 /** The run on a screen: a client of it for as long as the screen is up, told by the live stream. */
 import { useQueryClient } from '@tanstack/react-query'
-import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import { use, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import type { Plan } from '../../core/model/plan'
 import type { Command, RunEvent } from '../../core/run/events'
-import type { Queued } from '../../core/run/queue'
 import type { RunState } from '../../core/run/state'
 import type { Person, Present } from '../../wire/people'
 import type { CommandAnswer, EventsView } from '../../wire/run'
 import { api, device, newId } from './api'
 import { serverNow, useLive } from './live'
+import { outbox } from './outbox'
 import { RunClient, type RunData, type RunSnapshot, type Sent, type Signer } from './run-client'
 
 export type { Sent } from './run-client'
@@ -25,31 +25,9 @@ export interface Run extends Omit<RunSnapshot, 'state' | 'error'> {
 /** A link may die without saying so: no answer for so long is no link, and the same touch is sent again under its own id. */
 const answerWithinMs = 5_000
 
-/** What waits, in the browser's storage; by person, too: what one has touched is never sent under another's name. */
-function outboxOf(visitId: string, personId: string) {
-  const key = `jade.queue.${visitId}.${personId}`
-  return {
-    read: (): Queued[] => {
-      try {
-        const kept: unknown = JSON.parse(localStorage.getItem(key) ?? '[]')
-        return Array.isArray(kept) ? kept : []
-      } catch {
-        return []
-      }
-    },
-    write: (queue: readonly Queued[]): void => {
-      try {
-        if (queue.length === 0) localStorage.removeItem(key)
-        else localStorage.setItem(key, JSON.stringify(queue))
-      } catch {
-        // Storage refused: the touches wait as long as the page does.
-      }
-    },
-  }
-}
-
 export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit: () => void): Run | undefined {
   const client = useQueryClient()
+  const kept = use(outbox())
   const run = useMemo(
     () =>
       new RunClient(
@@ -68,13 +46,13 @@ export function useRun(visitId: string, plan: Plan, person: Person, refreshVisit
             set: (data) =>
               data ? client.setQueryData(['run', visitId], data) : client.removeQueries({ queryKey: ['run', visitId] }),
           },
-          outbox: outboxOf(visitId, person.id),
+          outbox: kept.of(visitId, person.id),
           now: serverNow,
           newId,
           pause: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
         },
       ),
-    [client, visitId, plan, person],
+    [client, kept, visitId, plan, person],
   )
   useEffect(() => {
     run.start()
