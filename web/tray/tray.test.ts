@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { marked } from './marks'
 import { scanEar } from './scan'
 
+const keysOf = (text: string): string[] => text.split('')
+
 /** What a run of keys is heard as, so many ms apart. */
 function scanned(keys: readonly string[], apartMs: number): (string | undefined)[] {
   const ear = scanEar()
@@ -13,18 +15,20 @@ function scanned(keys: readonly string[], apartMs: number): (string | undefined)
 
 describe('a scanner among the keys', () => {
   it('is heard by its speed, with its separators, and not a second time', () => {
-    expect(scanned([...'0104012345678901', '^]', ...'10AB', 'Enter'], 8).at(-1)).toBe('0104012345678901\u001d10AB')
-    expect(scanned([...'01040123', 'Enter', 'Enter'], 8).slice(-2)).toEqual(['01040123', undefined])
+    expect(scanned([...keysOf('0104012345678901'), '^]', ...keysOf('10AB'), 'Enter'], 8).at(-1)).toBe(
+      '0104012345678901\u001d10AB',
+    )
+    expect(scanned([...keysOf('01040123'), 'Enter', 'Enter'], 8).slice(-2)).toEqual(['01040123', undefined])
   })
   it('a person is not: too slow, or too short', () => {
-    expect(scanned([...'01040123', 'Enter'], 180).some((c) => c !== undefined)).toBe(false)
-    expect(scanned([...'n', 'Enter'], 8).at(-1)).toBeUndefined()
+    expect(scanned([...keysOf('01040123'), 'Enter'], 180).some((c) => c !== undefined)).toBe(false)
+    expect(scanned([...keysOf('n'), 'Enter'], 8).at(-1)).toBeUndefined()
   })
   it('keys of a person just before belong to no code; of a scan all but the first are kept from the focus', () => {
     const ear = scanEar()
     const press = (key: string, timeStamp: number) => ear({ key, ctrlKey: false, timeStamp })
     press('u', 0)
-    const kept = [...'12 45'].map((key, i) => press(key, 500 + i * 5).kept)
+    const kept = keysOf('12 45').map((key, i) => press(key, 500 + i * 5).kept)
     expect(kept).toEqual([false, true, true, true, true])
     expect(press('Enter', 525)).toEqual({ kept: true, code: '12 45' })
   })
