@@ -205,10 +205,9 @@ describe('the library', () => {
     await (
       await varen.find('[data-step="crown.36.seat"] button, [data-step^="crown."][data-step$=".seat"] button')
     ).click()
-    const inputs = await varen.driver.findElements({ css: '[role=dialog] input' })
-    await inputs[0]!.sendKeys('Sticker for the child')
+    await (await varen.find('input[name=title]')).sendKeys('Sticker for the child')
     await varen.says('on every plan of this kind that is not signed yet')
-    await inputs.at(-1)!.sendKeys('they ask for it')
+    await (await varen.find('input[name=why]')).sendKeys('they ask for it')
     await varen.accessible()
     await (await varen.driver.findElement({ xpath: '//button[normalize-space(.)="Amend"]' })).click()
     await varen.says('this practice’s own')

@@ -209,13 +209,12 @@ describe('the desk', () => {
     await juno.says('expired: off the shelf')
     await juno.accessible()
     await juno.press('Add a lot of Bis-acryl')
-    const inputs = await juno.driver.findElements({ css: '[role=dialog] input' })
-    await inputs[0]!.sendKeys('BX-9')
+    await (await juno.find('input[name=number]')).sendKeys('BX-9')
     await juno.driver.executeScript(
       'const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set; set.call(arguments[0], "2029-05-31"); arguments[0].dispatchEvent(new Event("input", { bubbles: true }))',
-      inputs[1],
+      await juno.find('input[name=expires]'),
     )
-    await inputs[2]!.sendKeys('76')
+    await (await juno.find('input[name=left]')).sendKeys('76')
     await juno.press('Into the cupboard')
     await juno.find('[data-lot="BX-9"]')
     await juno.go(at('six', 'tray'))
