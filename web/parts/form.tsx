@@ -59,10 +59,12 @@ export function Field({
   label,
   wrong,
   children,
+  below,
 }: {
   label: ReactNode
   wrong?: string | undefined
   children: ReactNode
+  below?: ReactNode
 }) {
   return (
     <label className="block">
@@ -73,6 +75,7 @@ export function Field({
           {wrong}
         </span>
       )}
+      {below}
     </label>
   )
 }
@@ -100,14 +103,13 @@ export function TextField<Typed extends FieldValues, Answer>({
 }: Of<Typed, Answer> & Omit<ComponentProps<'input'>, 'form' | 'name' | 'onChange' | 'onBlur' | 'ref'>) {
   const wrong = wrongOf({ form, name })
   return (
-    <Field label={label} wrong={wrong}>
+    <Field label={label} wrong={wrong} below={children}>
       <input
         className={`${wideField} ${className}`}
         aria-invalid={wrong !== undefined}
         {...rest}
         {...form.register(name)}
       />
-      {children}
     </Field>
   )
 }
