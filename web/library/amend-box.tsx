@@ -35,7 +35,7 @@ type AmendForm = ReturnType<typeof useAmendForm>
 function Minutes({ form }: { form: AmendForm }) {
   const wrong = wrongOf({ form, name: 'minutes' })
   return (
-    <fieldset className="flex flex-wrap gap-3 [&_input]:!w-24">
+    <fieldset className="flex flex-wrap gap-3 [&_input]:!w-24 [&_label]:flex [&_label]:items-center [&_label]:gap-2">
       {(['short', 'likely', 'long'] as const).map((w, i) => (
         <TextField
           key={w}

@@ -73,6 +73,11 @@ export const amendForm = (target: string) =>
     const made = change.safeParse(changeOf(target, of))
     if (made.success) return { why: of.why, change: made.data }
     for (const { path, message } of made.error.issues)
-      ctx.addIssue({ code: 'custom', path: [fieldOf[String(path[0])] ?? 'op'], message })
+      ctx.addIssue({
+        code: 'custom',
+        path: [fieldOf[String(path[0])] ?? 'op'],
+        // The name is made here: whoever typed a title has never seen it.
+        message: path[0] === 'id' ? 'Say what is done, in letters.' : message,
+      })
     return z.NEVER
   })
