@@ -22,22 +22,40 @@ describe('codes', () => {
 })
 
 describe('guessing', () => {
-  it('pauses after six wrong codes in a minute, for that person only, and until the minute is over', () => {
+  const used = (take: () => unknown, times: number): void => {
+    for (let i = 0; i < times; i++) take()
+  }
+  it('pauses after six tries in a minute, for that person from that place only, and until the minute is over', () => {
     const attempts = new Attempts()
-    for (let i = 0; i < 6; i++) {
-      attempts.check('ada', 1000 * i)
-      attempts.failed('ada', 1000 * i)
-    }
-    expect(() => attempts.check('ada', 6_000)).toThrow(/wait a minute/)
-    expect(() => attempts.check('juno', 6_000)).not.toThrow()
-    expect(() => attempts.check('ada', 59_000)).toThrow()
-    expect(() => attempts.check('ada', 60_001)).not.toThrow()
+    for (let i = 0; i < 6; i++) attempts.forPerson('ada', 'here', 1000 * i)
+    expect(() => attempts.forPerson('ada', 'here', 6_000)).toThrow(/wait a minute/)
+    expect(() => attempts.forPerson('juno', 'here', 6_000)).not.toThrow()
+    expect(() => attempts.forPerson('ada', 'there', 6_000)).not.toThrow()
+    expect(() => attempts.forPerson('ada', 'here', 59_000)).toThrow()
+    expect(() => attempts.forPerson('ada', 'here', 60_001)).not.toThrow()
   })
-  it('a right code clears the slate', () => {
+  it('patience does not help: after 24 in half a day a dentist lets the person try again', () => {
     const attempts = new Attempts()
-    for (let i = 0; i < 5; i++) attempts.failed('ada', i)
-    attempts.succeeded('ada')
-    for (let i = 0; i < 5; i++) attempts.failed('ada', 10 + i)
-    expect(() => attempts.check('ada', 20)).not.toThrow()
+    for (let i = 0; i < 24; i++) attempts.forPerson('ada', 'here', 61_000 * i)
+    expect(() => attempts.forPerson('ada', 'here', 61_000 * 24)).toThrow(/a dentist/)
+    attempts.forget('ada')
+    expect(() => attempts.forPerson('ada', 'here', 61_000 * 24)).not.toThrow()
+  })
+  it('a right code clears the slate of that place, and gives its address one try back, not all', () => {
+    const attempts = new Attempts()
+    used(() => attempts.forPerson('ada', 'here', 1), 5)
+    attempts.forPerson('ada', 'here', 2)()
+    used(() => attempts.forPerson('ada', 'here', 3), 6)
+    used(() => attempts.fromAddress('10.0.0.9', 1), 39)
+    attempts.fromAddress('10.0.0.9', 2)()
+    attempts.fromAddress('10.0.0.9', 3)
+    expect(() => attempts.fromAddress('10.0.0.9', 4)).toThrow()
+  })
+  it('whoever tries from however many places: what is kept of it stays small', () => {
+    const attempts = new Attempts(100)
+    for (let i = 0; i < 10_000; i++) attempts.forPerson('ada', `place ${i}`, i)
+    used(() => attempts.forPerson('ada', 'place 9999', 10_000), 5)
+    expect(() => attempts.forPerson('ada', 'place 9999', 10_000)).toThrow()
+    expect(attempts.size).toBe(100)
   })
 })

@@ -91,6 +91,59 @@ describe('a stranger', () => {
     house.clock.now += 16 * 60_000
     expect(await varen()).toBe(200)
   })
+  it('four hundred guesses at once are six, and all are counted: nobody is faster than the budget', async () => {
+    const stranger = new Caller(house.app)
+    const guess = (n: number) => stranger.call('POST', '/session', { personId: 'wim', code: String(100_000 + n) })
+    const answers = await Promise.all(Array.from({ length: 400 }, (_, n) => guess(n)))
+    const of = (status: number): number => answers.filter((a) => a.status === status).length
+    expect([of(401), of(429)]).toEqual([6, 394])
+    house.clock.now += 61_000
+    expect((await orrell.call('GET', '/people/locked')).body).toEqual({ locked: [] })
+    expect((await new Caller(house.app).call('POST', '/session', { personId: 'wim', code: '3456' })).status).toBe(200)
+  })
+  it('stops nobody where they are known: not at their own device, not a signature at the chair', async () => {
+    const own = await new Caller(house.app).signIn('orrell', '4711')
+    const codeOf = async (caller: Caller, personId: string, code: string): Promise<number> =>
+      (await caller.call('POST', '/session', { personId, code })).status
+    // A stranger locks her out of every device that is new to her.
+    for (let i = 0; i < 12; i++) {
+      await codeOf(new Caller(house.app), 'orrell', '000000')
+      house.clock.now += 30_000
+    }
+    expect(await codeOf(new Caller(house.app), 'orrell', '4711')).toBe(423)
+    expect(await codeOf(own, 'orrell', '4711')).toBe(200)
+    const signed = await juno.call('POST', `/visits/${visit}/commands`, {
+      ...command(0, { kind: 'sign', holdId: 'shade' }),
+      signer: { personId: 'orrell', code: '4711' },
+    })
+    // The code was taken: what is refused is a signature in a visit that has not begun.
+    expect([signed.status, signed.body['type']]).toEqual([409, expect.stringContaining('not-signed')])
+    house.clock.now += 16 * 60_000
+  })
+  it('who guesses a dentist’s code at the chair is stopped there, and it is on the trail with the device', async () => {
+    const guess = (code: string) =>
+      juno.call('POST', `/visits/${visit}/commands`, {
+        ...command(0, { kind: 'sign', holdId: 'shade' }),
+        signer: { personId: 'orrell', code },
+      })
+    const answers = await Promise.all(Array.from({ length: 40 }, (_, n) => guess(String(200_000 + n))))
+    expect(answers.filter((a) => a.status === 401)).toHaveLength(6)
+    expect((await guess('4711')).status).toBe(429)
+    expect((await rows()).filter((r) => r.what === 'refused signature')).toHaveLength(6)
+    expect((await rows())[0]).toMatchObject({ by: 'juno', target: 'orrell', asked: { device: expect.any(String) } })
+    // She herself signs in meanwhile, from anywhere.
+    expect((await new Caller(house.app).call('POST', '/session', { personId: 'orrell', code: '4711' })).status).toBe(
+      200,
+    )
+  })
+  it('people who are not here take no memory, and cost the one who asks', async () => {
+    const stranger = new Caller(house.app)
+    const answers: number[] = []
+    for (let i = 0; i < 60; i++)
+      answers.push((await stranger.call('POST', '/session', { personId: `nobody-${i}`, code: '123456' })).status)
+    expect([answers[0], answers.at(-1)]).toEqual([401, 429])
+    house.clock.now += 61_000
+  })
 })
 
 describe('an assistant posing as a dentist', () => {

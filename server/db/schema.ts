@@ -83,6 +83,20 @@ export const sessions = pgTable('sessions', {
   seenAt: ms('seen_at').notNull().default(0),
 })
 
+/** Devices a person has signed in on: guesses from elsewhere do not stop them there. */
+export const knownDevices = pgTable(
+  'known_devices',
+  {
+    /** SHA-256 of the token the device's cookie carries. */
+    id: text('id').notNull(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id, { onDelete: 'cascade' }),
+    seenAt: ms('seen_at').notNull(),
+  },
+  (k) => [primaryKey({ columns: [k.id, k.personId] })],
+)
+
 export const patients = pgTable('patients', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),

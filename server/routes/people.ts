@@ -133,7 +133,7 @@ const unlock: Door = (app, house) => {
         .where(eq(t.people.id, request.params.personId))
         .returning({ id: t.people.id })
       if (rows.length === 0) throw new Problem('not-found', 'There is no such person.')
-      house.attempts.succeeded(request.params.personId)
+      house.attempts.forget(request.params.personId)
       return { ok: true as const }
     },
   )

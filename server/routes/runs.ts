@@ -103,7 +103,12 @@ const takeCommand: Door = (app, house) => {
       const person = await signedIn(house, request)
       const { signer, ...rest } = request.body
       const who: Who = signer
-        ? await byCode(house, signer.personId, signer.code)
+        ? await byCode(house, signer.personId, signer.code, {
+            for: 'signature',
+            address: request.ip,
+            by: person.id,
+            device: rest.device,
+          })
         : { personId: person.id, roles: person.roles, codeShown: false }
       return house.runs.command(request.params.visitId, rest, who)
     },

@@ -1,19 +1,24 @@
 import { roomOf, type Door } from '../house'
 import { practiceView } from '../../wire/settings'
 import { personView, signInView } from '../../wire/people'
-import { eq } from 'drizzle-orm'
+import { and, eq, sql } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import { id, text } from '../../core/bounded'
 import * as z from 'zod'
 import type { Who } from '../../core/run/decide'
 import type { House } from '../house'
-import { codeMatches, newToken, tokenId } from '../codes'
+import { sure } from '../../core/sure'
+import { codeMatches, newToken, nobodysHash, tokenId } from '../codes'
 import { note } from '../db/audit'
 import * as t from '../db/schema'
 import { loadPractice } from '../db/store'
 import { Problem } from '../problem'
 
 const cookieName = 'jade'
+/** Says which device this is; it opens nothing. */
+const deviceCookie = 'jade-device'
+const ourToken = /^[\w-]{32}$/
+const deviceKnownS = 400 * 24 * 60 * 60
 const sessionMs = 12 * 60 * 60 * 1000
 /** A session nobody has used for so long is over: a long visit is shorter. */
 const idleMs = 4 * 60 * 60 * 1000
@@ -64,31 +69,81 @@ type PersonRow = typeof t.people.$inferSelect
 const isLocked = (p: PersonRow, now: number): boolean =>
   p.lockedAt !== null && (!p.roles.includes('dentist') || now - p.lockedAt < dentistLockMs)
 
-/** A person by their own code, for a signature on somebody else's screen. @throws Problem 401, 423 or 429. */
-export async function byCode(house: House, personId: string, code: string): Promise<Who> {
-  house.attempts.check(personId, house.now())
+/** Where a code is typed: at the sign-in of a device, or for a signature on the screen of somebody who is signed in. */
+export type Typed =
+  | { for: 'sign-in'; address: string; device: string | undefined }
+  | { for: 'signature'; address: string; by: string; device: string }
+
+/** A person has been signed in on this device before. */
+async function isKnown(house: House, personId: string, device: string | undefined): Promise<boolean> {
+  if (device === undefined) return false
+  const { knownDevices: k } = t
+  const rows = await house.database.db
+    .select({ id: k.id })
+    .from(k)
+    .where(and(eq(k.id, tokenId(device)), eq(k.personId, personId)))
+  return rows.length > 0
+}
+
+/** A wrong code is counted where it is counted, and on the trail in any case. */
+async function wrong(house: House, personId: string, typed: Typed, counts: boolean): Promise<void> {
+  const { db } = house.database
+  const now = house.now()
+  const from = { address: typed.address, ...(typed.for === 'signature' ? { device: typed.device } : {}) }
+  if (!counts) {
+    const by = typed.for === 'signature' ? typed.by : null
+    return void (await note(
+      db,
+      now,
+      by,
+      typed.for === 'signature' ? 'refused signature' : 'wrong code',
+      personId,
+      from,
+    ))
+  }
+  await db.transaction(async (tx) => {
+    // One statement: of many at once each is counted.
+    const [counted] = await tx
+      .update(t.people)
+      .set({
+        wrongCodes: sql`${t.people.wrongCodes} + 1`,
+        lockedAt: sql`case when ${t.people.wrongCodes} + 1 >= ${lockAfter} then ${now}::bigint else ${t.people.lockedAt} end`,
+      })
+      .where(eq(t.people.id, personId))
+      .returning({ wrongCodes: t.people.wrongCodes })
+    await note(tx, now, null, sure(counted).wrongCodes >= lockAfter ? 'locked' : 'wrong code', personId, from)
+  })
+}
+
+/**
+ * A person by their own code. Guesses at the sign-in of devices that are new to the person lock these out, no others; a
+ * signature has a budget of its own, by whoever is signed in on the screen.
+ * @throws Problem 401, 423, 429 or 503.
+ */
+export async function byCode(house: House, personId: string, code: string, typed: Typed): Promise<Who> {
+  const now = house.now()
+  const back = typed.for === 'sign-in' ? house.attempts.fromAddress(typed.address, now) : () => undefined
   const [person] = await house.database.db.select().from(t.people).where(eq(t.people.id, personId))
-  if (person && isLocked(person, house.now()))
+  const known = typed.for === 'signature' || (await isKnown(house, personId, typed.device))
+  const place =
+    typed.for === 'signature' ? `signature of ${typed.by}` : known ? `device ${typed.device}` : typed.address
+  // Only for people there are: what is asked for by whoever asks is not kept.
+  const right = person ? house.attempts.forPerson(personId, place, now) : () => undefined
+  if (person && !known && isLocked(person, now))
     throw new Problem(
       'locked',
       person.roles.includes('dentist')
         ? 'Too many wrong codes: locked for a quarter of an hour, or until another dentist lets this one in again.'
         : 'Too many wrong codes: a dentist of the practice lets this person in again, under Settings.',
     )
-  if (!person || !(await codeMatches(code, person.codeHash))) {
-    house.attempts.failed(personId, house.now())
-    if (person) {
-      const wrongCodes = person.wrongCodes + 1
-      await house.database.db
-        .update(t.people)
-        .set({ wrongCodes, ...(wrongCodes >= lockAfter ? { lockedAt: house.now() } : {}) })
-        .where(eq(t.people.id, personId))
-      await note(house.database.db, house.now(), null, wrongCodes >= lockAfter ? 'locked' : 'wrong code', personId)
-    }
+  const matches = await codeMatches(code, person?.codeHash ?? nobodysHash)
+  if (!person || !matches) {
+    if (person) await wrong(house, personId, typed, !known)
     throw new Problem('wrong-code', 'That code does not belong to that person.')
   }
-  house.attempts.succeeded(personId)
-  if (person.wrongCodes > 0)
+  right()
+  back()
+  if (!known && person.wrongCodes > 0)
     await house.database.db.update(t.people).set({ wrongCodes: 0, lockedAt: null }).where(eq(t.people.id, personId))
   return { personId: person.id, roles: person.roles, codeShown: true }
 }
@@ -130,7 +185,10 @@ const signIn: Door = (app, house) => {
       },
     },
     async (request, reply) => {
-      const who = await byCode(house, request.body.personId, request.body.code)
+      const { personId, code } = request.body
+      const shown = request.cookies[deviceCookie]
+      const known = shown !== undefined && ourToken.test(shown) ? shown : undefined
+      const who = await byCode(house, personId, code, { for: 'sign-in', address: request.ip, device: known })
       // Whoever was signed in on this device before is not any more.
       const before = request.cookies[cookieName]
       if (before) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(before)))
@@ -139,6 +197,11 @@ const signIn: Door = (app, house) => {
       await db
         .insert(t.sessions)
         .values({ id: tokenId(token), personId: who.personId, startedAt: now, endsAt: now + sessionMs })
+      const device = known ?? newToken()
+      await db
+        .insert(t.knownDevices)
+        .values({ id: tokenId(device), personId: who.personId, seenAt: now })
+        .onConflictDoUpdate({ target: [t.knownDevices.id, t.knownDevices.personId], set: { seenAt: now } })
       const [person] = await db
         .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
         .from(t.people)
@@ -150,6 +213,13 @@ const signIn: Door = (app, house) => {
           sameSite: 'strict',
           secure: request.protocol === 'https',
           maxAge: sessionMs / 1000,
+        })
+        .setCookie(deviceCookie, device, {
+          path: '/api/session',
+          httpOnly: true,
+          sameSite: 'strict',
+          secure: request.protocol === 'https',
+          maxAge: deviceKnownS,
         })
         .send(person)
     },

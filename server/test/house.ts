@@ -71,7 +71,12 @@ export class Caller {
     })
     const set = response.headers['set-cookie']
     const body: Record<string, unknown> = response.body ? response.json() : {}
-    if (set) this.cookie = String(set).split(';')[0]!
+    // A jar: each cookie by its name, the last one set.
+    for (const one of [set ?? []].flat()) {
+      const [pair = ''] = one.split(';')
+      const others = this.cookie.split('; ').filter((c) => c !== '' && c.split('=')[0] !== pair.split('=')[0])
+      this.cookie = [...others, pair].join('; ')
+    }
     return {
       status: response.statusCode,
       type: String(response.headers['content-type'] ?? ''),
