@@ -1,6 +1,8 @@
 /** The server: its doors and its manners. Rules of the trade are in core; what is stored is in db. */
 import { firstOf } from '../core/sure'
 import { randomUUID } from 'node:crypto'
+import { isIP } from 'node:net'
+import { hostname } from 'node:os'
 import { existsSync } from 'node:fs'
 import fastifyCookie from '@fastify/cookie'
 import fastifyHelmet from '@fastify/helmet'
@@ -19,15 +21,17 @@ import { throatPack } from '../core/vocabulary'
 import { answers, problemBeside } from './answers'
 import { Attempts } from './attempts'
 import { auditChanges } from './audit'
+import { guardDoors } from './doors'
 import { Plans } from './plans'
 import type { OpenDatabase } from './db/open'
 import type { App, House } from './house'
 import { Hub } from './live/hub'
 import { Presence } from './live/presence'
 import { healthView } from '../wire/live'
+import { loggable } from './log'
 import { Problem, sendProblem } from './problem'
 import { rooms } from './routes'
-import { personTopic } from './routes/live'
+import { dayTopic, personTopic, visitTopic } from './live/topics'
 import { Runs } from './runs'
 
 export interface AppOptions {
@@ -42,11 +46,33 @@ export interface AppOptions {
   moveClock?: (byMs: number) => void
   /** How fast `now` runs against the wall, told to the screens; 1 but for rehearsal. */
   pace?: number
+  /** Names this server is reached by, beside its addresses and the machine’s own, parted by commas. */
+  hosts?: string
   /** Whether every answer and live message is held against what the wire says of it; in tests. */
   checkAnswers?: boolean
 }
 
 const bodyLimitBytes = 256 * 1024
+/** A request that is not whole by then is cut: whoever sends a letter a minute holds nothing up. */
+const requestWithinMs = 30_000
+const mostConnections = 2_000
+
+/** Names this server answers to: addresses as numbers, this machine, and what the practice adds. A page elsewhere that has its own name point here is none of them. */
+function isOurs(host: string | undefined, names: ReadonlySet<string>): boolean {
+  if (host === undefined) return false
+  const name = host
+    .replace(/:\d+$/, '')
+    .replace(/^\[(.*)\]$/, '$1')
+    .toLowerCase()
+  return isIP(name) !== 0 || names.has(name)
+}
+/** @param more as JADE_HOSTS lists them, parted by commas */
+export const ownNames = (more = ''): Set<string> =>
+  new Set(
+    ['localhost', hostname(), `${hostname()}.local`, ...more.split(',')]
+      .map((n) => n.trim().toLowerCase())
+      .filter(Boolean),
+  )
 
 /** A change must come from the page itself: same-site cookies say so, and the Origin header says it again. */
 function sameOrigin(origin: string | undefined, host: string | undefined): boolean {
@@ -135,7 +161,7 @@ function houseOf({
     runs: new Runs(
       database.db,
       (visitId, events, plan) => {
-        hub.send(visitId, { event: 'run', data: { visitId, events } })
+        hub.send(visitTopic(visitId), { event: 'run', data: { visitId, events } })
         // The visit's own stage changes only when it begins and when it closes; and a throat pack is told to every screen of it.
         if (
           events.some(
@@ -146,8 +172,8 @@ function houseOf({
               (e.what.kind === 'count.moved' && e.what.countId === throatPack),
           )
         )
-          hub.send(visitId, { event: 'visit', data: { visitId } })
-        hub.send('day', { event: 'day', data: { visitId } })
+          hub.send(visitTopic(visitId), { event: 'visit', data: { visitId } })
+        hub.send(dayTopic, { event: 'day', data: { visitId } })
         // What waits for somebody may have changed: for the people of this visit, wherever they look.
         for (const p of plan.people) hub.send(personTopic(p.id), { event: 'needed', data: { visitId } })
       },
@@ -193,13 +219,25 @@ export async function buildApp(options: AppOptions): Promise<App> {
   // Zod's own types in every route; what Fastify infers here beside them names the very same object.
   // oxlint-disable-next-line typescript/no-unsafe-type-assertion
   const app = Fastify({
-    logger: options.log ? { level: 'warn' } : false,
+    logger: options.log ? { level: 'warn', serializers: { err: loggable } } : false,
     bodyLimit: bodyLimitBytes,
     forceCloseConnections: true,
+    requestTimeout: requestWithinMs,
+    // Slow headers are looked for as often as this.
+    http: { headersTimeout: requestWithinMs, connectionsCheckingInterval: 5_000 },
   }).withTypeProvider<ZodTypeProvider>() as unknown as App
   await manners(app, options.checkAnswers ?? false)
   const house = houseOf(options)
-  app.addHook('onRequest', async (request) => {
+  app.server.maxConnections = mostConnections
+  const names = ownNames(options.hosts)
+  app.addHook('onRequest', async (request, reply) => {
+    // Whatever the doors answer may show a patient: no browser and no proxy keeps it.
+    if (request.url.startsWith('/api')) reply.header('cache-control', 'no-store')
+    if (!isOurs(request.headers.host, names))
+      throw new Problem(
+        'foreign-host',
+        `This server does not answer to "${request.headers.host ?? ''}". JADE_HOSTS adds names.`,
+      )
     const changes = request.method !== 'GET' && request.method !== 'HEAD'
     if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host))
       throw new Problem('foreign-origin', 'This request came from another site.')
@@ -208,6 +246,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   app.addHook('preClose', () => house.hub.close())
   await app.register(
     async (api) => {
+      guardDoors(api, house)
       api.get(
         '/health',
         { schema: { summary: 'Whether the server answers, and its clock', response: { 200: healthView } } },

@@ -3,6 +3,7 @@ import { codeOf } from '../core/sure'
 import { join } from 'node:path'
 import { demoCodes, seedDemo } from '../demo/seed'
 import { buildApp } from './app'
+import { CannotOpen } from './db/faults'
 import { FolderInUse } from './db/lock'
 import { openDatabase } from './db/open'
 import { seedStarter } from './first-start'
@@ -21,6 +22,9 @@ const moveClock = demo && process.env['JADE_CLOCK_MOVES'] ? (byMs: number): void
 const now = demo ? (): number => Math.round(shows + (Date.now() - from) * pace) + passedMs : Date.now
 const folder = process.env['JADE_DATA'] || (demo ? '.data/demo' : '.data/practice')
 
+// What is kept here is read by nobody else of this machine.
+process.umask(0o077)
+
 async function start(): Promise<void> {
   const database = await openDatabase(process.env['DATABASE_URL'] || folder)
   await (demo ? seedDemo(database.db, now()) : seedStarter(database.db))
@@ -28,6 +32,7 @@ async function start(): Promise<void> {
     database,
     webFolder: join(import.meta.dirname, '../dist/web'),
     log: true,
+    hosts: process.env['JADE_HOSTS'] ?? '',
     pace,
     now,
     ...(demo ? { shownCodes: demoCodes } : {}),
@@ -51,7 +56,7 @@ async function start(): Promise<void> {
 }
 
 start().catch((error: unknown) => {
-  if (error instanceof FolderInUse) console.error(error.message)
+  if (error instanceof FolderInUse || error instanceof CannotOpen) console.error(error.message)
   else if (codeOf(error) === 'EADDRINUSE') console.error(`Port ${port} on ${host} is taken. Set PORT to another.`)
   else console.error(error)
   process.exit(1)

@@ -1,4 +1,5 @@
 /** Runs: commands become stored events. One visit's commands are handled one after the other, each in one transaction. */
+import { createHash } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import type { Plan } from '../core/model/plan'
 import { decide, type Who } from '../core/run/decide'
@@ -22,6 +23,8 @@ export interface CommandEnvelope {
   waitedS?: number | undefined
   command: Command
 }
+
+const hashOf = (command: Command): string => createHash('sha256').update(JSON.stringify(command)).digest('hex')
 
 interface Live {
   plan: Plan
@@ -95,8 +98,13 @@ export class Runs {
           await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
         const live = await this.current(tx, visitId)
         const { plan, state } = live
+        const hash = hashOf(envelope.command)
         const known = await loadCommand(tx, visitId, envelope.commandId)
-        if (known.length > 0) return { seq: state.seq, events: known, live, fresh: false }
+        if (known.events.length > 0) {
+          if (known.hash !== null && known.hash !== hash)
+            throw new Problem('known', 'Something else came under this id before; nothing was stored of this one.')
+          return { seq: state.seq, events: known.events, live, fresh: false }
+        }
         if (envelope.basedOn !== state.seq) {
           throw new Problem(
             'stale',
@@ -106,8 +114,9 @@ export class Runs {
             { seq: state.seq, events: await loadEvents(tx, visitId, Math.min(envelope.basedOn, state.seq)) },
           )
         }
-        const last = envelope.waitedS ? await loadLastEvent(tx, visitId) : null
-        const now = envelope.waitedS ? happenedAt(this.now(), envelope.waitedS, last?.at ?? 0) : this.now()
+        // Nothing happens before what has happened: a clock that was set back waits until it has caught up.
+        const last = await loadLastEvent(tx, visitId)
+        const now = happenedAt(this.now(), envelope.waitedS ?? 0, last?.at ?? 0)
         const decision = decide(plan, state, envelope.command, who, now)
         if ('refused' in decision) throw new Problem('refused', decision.refused.message, { refusal: decision.refused })
         const events = decision.events.map(
@@ -121,7 +130,7 @@ export class Runs {
             what,
           }),
         )
-        await tx.insert(t.runEvents).values(events.map((e) => ({ visitId, ...e })))
+        await tx.insert(t.runEvents).values(events.map((e) => ({ visitId, ...e, commandHash: hash })))
         if (envelope.command.kind === 'close') await leaveBehind(tx, visitId, plan, now)
         const answer = {
           seq: state.seq + events.length,

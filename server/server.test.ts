@@ -1,4 +1,5 @@
 /** The server's own manners: sign-in, problems, cases, trays, settings, lists and runs. */
+import { demoCodes } from '../demo/seed'
 import { amendmentFile } from '../core/practice/amendment'
 import { practice } from '../core/practice/practice'
 import { eventsView } from '../wire/run'
@@ -418,7 +419,16 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
       reopened: [],
     })
     expect((await bram.call('POST', `/visits/${own}/commands`, command(0, { kind: 'begin' }))).status).toBe(200)
-    expect((await bram.call('PUT', `/visits/${own}/alerts`, { alerts: [] })).body).toMatchObject({ reopened: [] })
+    // Taken away with a reason, or by a dentist; never by the desk.
+    const ada = await new Caller(house.app).signIn('ada', demoCodes['ada']!)
+    const away = (who: Caller, why?: string) =>
+      who.call('PUT', `/visits/${own}/alerts`, { alerts: [], ...(why ? { why } : {}) })
+    expect((await away(bram)).status).toBe(422)
+    expect((await away(ada, 'she says so')).status).toBe(403)
+    expect((await away(bram, 'tested: no allergy')).body).toMatchObject({ alerts: [], reopened: [] })
+    expect((await ada.call('PUT', `/visits/${own}/alerts`, { alerts: ['latex'] })).status).toBe(200)
+    const orrell = await new Caller(house.app).signIn('orrell', '4711')
+    expect((await away(orrell)).body).toMatchObject({ alerts: [] })
     expect((await bram.call('GET', `/visits/${own}`)).body).toMatchObject({ stage: 'running' })
   })
 

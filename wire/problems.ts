@@ -41,6 +41,7 @@ export const problems = {
   invalid: { status: 422, words: 'Something in the request is not as it has to be.' },
   locked: { status: 423, words: 'Too many wrong codes: locked for now.' },
   'too-many-attempts': { status: 429, words: 'Too many wrong codes; wait a moment.' },
+  'foreign-host': { status: 421, words: 'This server does not answer to that name.' },
   busy: { status: 503, words: 'Too much at once; try again in a moment.' },
   internal: { status: 500, words: 'Something went wrong on the server; nothing was stored.' },
 } as const satisfies Record<string, { status: number; words: string }>

@@ -91,7 +91,8 @@ describe('touches that wait on the device', () => {
   it('happened when they were touched, never before what is stored, never in the future, never longer ago than a day’s work', () => {
     expect(happenedAt(10_000_000, 60, 0)).toBe(9_940_000)
     expect(happenedAt(10_000_000, 60, 9_990_000)).toBe(9_990_000)
-    expect(happenedAt(10_000_000, 0, 20_000_000)).toBe(10_000_000)
+    // The server’s clock was set back meanwhile: nothing is told before what it follows.
+    expect(happenedAt(10_000_000, 0, 20_000_000)).toBe(20_000_000)
     expect(happenedAt(1e9, 1e9, 0)).toBe(1e9 - 12 * 3_600_000)
   })
 })

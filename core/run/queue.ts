@@ -55,8 +55,9 @@ export function withQueue(
 export const longestWaitS = 12 * 3600
 
 /**
- * When a command that waited is said to have happened: never before what is stored, never in the future.
+ * When a command is said to have happened: at once, or when it was touched; never before what is stored, be it that the
+ * server's clock was set back meanwhile.
  * @example happenedAt(100_000, 30, 0) // 70000
  */
 export const happenedAt = (now: number, waitedS: number, lastAt: number): number =>
-  Math.min(now, Math.max(lastAt, now - Math.min(waitedS, longestWaitS) * 1000))
+  Math.max(lastAt, now - Math.min(Math.max(0, waitedS), longestWaitS) * 1000)

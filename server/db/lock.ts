@@ -4,7 +4,7 @@
  * dies: nothing stale is left to clean up. A small file beside it only says who holds it.
  */
 import { createHash } from 'node:crypto'
-import { mkdirSync, readFileSync, realpathSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, mkdirSync, readFileSync, realpathSync, rmSync, writeFileSync } from 'node:fs'
 import { connect, createServer } from 'node:net'
 import { hostname, tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -53,7 +53,9 @@ function answers(path: string): Promise<boolean> {
  * @throws FolderInUse at once where another process holds it.
  */
 export async function claimFolder(folder: string): Promise<() => Promise<void>> {
-  mkdirSync(folder, { recursive: true })
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  // A folder that an earlier version made was open to everybody.
+  chmodSync(folder, 0o700)
   const { path, isFile } = addressOf(folder)
   const note = join(folder, 'in-use.json')
   if (isFile && !(await answers(path))) rmSync(path, { force: true })

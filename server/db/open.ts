@@ -1,7 +1,8 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core'
-import { claimFolder } from './lock'
+import { inWords, lookAtFolder, placeOf } from './faults'
+import { claimFolder, FolderInUse } from './lock'
 import * as schema from './schema'
 
 /** Drizzle over either driver; a transaction is of the same type, so stores take one and never reach for another. */
@@ -33,18 +34,32 @@ const either = (db: unknown): Db => db as Db
 /**
  * Opens the practice's database and brings its tables up to date.
  * @param url a postgres:// address, or a folder for the embedded database (created where needed, claimed for this process).
- * @throws FolderInUse where another process has the folder open.
+ * @throws FolderInUse where another process has the folder open, CannotOpen with the fault in words.
  */
 export async function openDatabase(url = '.data/practice'): Promise<OpenDatabase> {
+  try {
+    return await open(url)
+  } catch (error) {
+    throw error instanceof FolderInUse ? error : inWords(error, placeOf(url))
+  }
+}
+
+async function open(url: string): Promise<OpenDatabase> {
   if (/^postgres(ql)?:\/\//.test(url)) {
     const { default: pg } = await import('pg')
     const { drizzle } = await import('drizzle-orm/node-postgres')
     const { migrate } = await import('drizzle-orm/node-postgres/migrator')
     const pool = new pg.Pool({ connectionString: url, max: 8 })
     const db = drizzle(pool, { schema })
-    await migrate(db, { migrationsFolder: migrationsFolder() })
+    try {
+      await migrate(db, { migrationsFolder: migrationsFolder() })
+    } catch (error) {
+      await pool.end()
+      throw error instanceof Error && error.cause !== undefined ? error.cause : error
+    }
     return { db: either(db), kind: 'server', close: () => pool.end() }
   }
+  lookAtFolder(url)
   const release = await claimFolder(url)
   try {
     const { PGlite } = await import('@electric-sql/pglite')

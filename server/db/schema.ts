@@ -173,6 +173,8 @@ export const runEvents = pgTable(
     by: text('by').notNull(),
     device: text('device').notNull(),
     commandId: text('command_id').notNull(),
+    /** SHA-256 of the command: another under the same id is not taken for it. Rows of before November 2026 have none. */
+    commandHash: text('command_hash'),
     what: jsonb('what').$type<Happening>().notNull(),
   },
   (t) => [

@@ -223,11 +223,15 @@ export async function loadLastEvent(q: Db, visitId: string): Promise<RunEvent | 
 }
 
 /** The events a command has already become, for a retry. */
-export async function loadCommand(q: Db, visitId: string, commandId: string): Promise<RunEvent[]> {
+export async function loadCommand(
+  q: Db,
+  visitId: string,
+  commandId: string,
+): Promise<{ events: RunEvent[]; hash: string | null }> {
   const rows = await q
     .select()
     .from(t.runEvents)
     .where(and(eq(t.runEvents.visitId, visitId), eq(t.runEvents.commandId, commandId)))
     .orderBy(asc(t.runEvents.seq))
-  return rows.map(toEvent)
+  return { events: rows.map(toEvent), hash: rows[0]?.commandHash ?? null }
 }

@@ -48,6 +48,16 @@ export class Hub {
     for (const topic of this.topics.keys()) this.send(topic, message)
   }
 
+  /** How many look at a topic. */
+  count(topic: string): number {
+    return this.topics.get(topic)?.size ?? 0
+  }
+
+  /** Ends the sockets of a topic. */
+  end(topic: string): void {
+    for (const listener of this.topics.get(topic) ?? []) listener.close()
+  }
+
   /** Ends every socket, for a clean stop. */
   close(): void {
     for (const set of this.topics.values()) for (const listener of set) listener.close()

@@ -3,14 +3,28 @@ import { roomOf, type Door } from '../house'
 import { alertsView } from '../../wire/visit'
 import { eq } from 'drizzle-orm'
 import * as z from 'zod'
+import { text } from '../../core/bounded'
+import { passes } from '../../wire/doors'
+import { Problem } from '../problem'
 import { alert } from '../../core/model/request'
 import { releaseCassettes } from '../db/instruments'
 import * as t from '../db/schema'
 import { loadLastEvent, loadVisit } from '../db/store'
-import { signedIn } from './session'
+import { signedIn, type SignedIn } from './session'
 
 import { visitParams } from './visit'
 import { tellOf } from './tell'
+
+/** Entered by anybody; taken away by a dentist, or by the chairside team with a reason. @throws Problem */
+function mayTakeAway(person: SignedIn, why: string | undefined): void {
+  if (person.roles.includes('dentist')) return
+  if (!passes('chairside', person.roles))
+    throw new Problem('team-only', 'An alert is taken away by a dentist, or by the chairside team with a reason.')
+  if (why === undefined)
+    throw new Problem('invalid', 'why: an alert is taken away with a reason, or by a dentist', {
+      errors: [{ path: 'why', message: 'a reason, or a dentist' }],
+    })
+}
 
 const setAlerts: Door = (app, house) => {
   const { db } = house.database
@@ -21,18 +35,24 @@ const setAlerts: Door = (app, house) => {
         response: { 200: alertsView },
         summary: 'Set the patient’s alerts; a tray that is signed and not begun is re-opened by it',
         params: visitParams,
-        body: z.strictObject({ alerts: z.array(alert).max(20) }),
+        body: z.strictObject({
+          alerts: z.array(alert).max(20),
+          /** Why one is taken away; asked of whoever is no dentist. */
+          why: text(200, 3, 'a reason').optional(),
+        }),
       },
     },
     async (request) => {
       const person = await signedIn(house, request)
-      const { alerts } = request.body
+      const { alerts, why: reason } = request.body
       const file = await loadVisit(db, request.params.visitId)
       const added = alerts.filter((a) => !file.request.alerts.includes(a))
       const removed = file.request.alerts.filter((a) => !alerts.includes(a))
-      const why = [...added.map((a) => `alert entered: ${a}`), ...removed.map((a) => `alert taken back: ${a}`)].join(
-        '; ',
-      )
+      if (removed.length > 0) mayTakeAway(person, reason)
+      const why = [
+        ...added.map((a) => `alert entered: ${a}`),
+        ...removed.map((a) => `alert taken back: ${a}${reason === undefined ? '' : ` (${reason})`}`),
+      ].join('; ')
       const reopened: string[] = []
       await db.transaction(async (tx) => {
         await tx.update(t.patients).set({ alerts }).where(eq(t.patients.id, file.patient.id))

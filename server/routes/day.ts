@@ -11,7 +11,6 @@ import { turnoverOfDay } from '../../core/schedule/turnover-day'
 import { cassettesOf } from '../../core/practice/instruments'
 import { loadCassettes } from '../db/instruments'
 import { loadDay, loadFrozenPlan, loadMarks, loadPractice, withEarlier } from '../db/store'
-import { signedIn } from './session'
 import { head, stageOf } from './visit'
 
 const dayParams = z.object({ day: plainDay })
@@ -28,7 +27,6 @@ const showDay: Door = (app, house) => {
       },
     },
     async (request) => {
-      await signedIn(house, request)
       const practice = await loadPractice(db)
       const files = await withEarlier(db, await loadDay(db, request.params.day), practice)
       const planOf = house.plans.with(practice)

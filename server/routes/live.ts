@@ -1,20 +1,26 @@
-import { id } from '../../core/bounded'
 import * as z from 'zod'
+import { id } from '../../core/bounded'
+import { sure } from '../../core/sure'
+import { loadVisit } from '../db/store'
 import type { App, House } from '../house'
-import { signedIn } from './session'
-
-/** Every open screen of one person, whatever it looks at. */
-export const personTopic = (personId: string): string => `person ${personId}`
+import { dayTopic, personTopic, sessionTopic, visitTopic } from '../live/topics'
+import { Problem } from '../problem'
+import { sessionOf, signedIn, stillSignedIn } from './session'
 
 const heartbeatMs = 10_000
+/** Screens of one sign-in, and of all; a practice of forty has some hundred. */
+const mostOfOne = 100
+const mostOfAll = 1_000
 
 /**
  * The live socket: what happens in one visit, or to the day. Says hello with the server's clock and boot. A socket and not
- * an event stream, because a browser keeps only six connections to a server and every window would hold one.
+ * an event stream, because a browser keeps only six connections to a server and every window would hold one. It ends with
+ * the sign-in it was opened under.
  */
 export const liveRoutes =
   (house: House) =>
   async (app: App): Promise<void> => {
+    let open = 0
     app.get(
       '/live',
       {
@@ -23,25 +29,47 @@ export const liveRoutes =
           summary: 'Web socket: messages of a visit or of the day',
           querystring: z.object({ visit: id(80).optional() }),
         },
-        preValidation: async (request) => void (await signedIn(house, request)),
+        preValidation: async (request) => {
+          await signedIn(house, request)
+          const session = sessionTopic(sure(sessionOf(request)))
+          if (open >= mostOfAll || house.hub.count(session) >= mostOfOne)
+            throw new Problem('busy', 'Too many screens are open.', { retryAfterS: 10 })
+        },
+        preHandler: async ({ query }) => {
+          if (query.visit !== undefined) await loadVisit(house.database.db, query.visit)
+        },
       },
       async (socket, request) => {
         const person = await signedIn(house, request)
-        house.hub.write(socket, { event: 'hello', data: { now: house.now(), boot: house.boot, pace: house.pace } })
-        house.hub.join(request.query.visit ?? 'day', socket)
-        house.hub.join(personTopic(person.id), socket)
+        const session = sure(sessionOf(request))
         const { visit } = request.query
-        if (visit) {
+        open += 1
+        socket.on('close', () => (open -= 1))
+        house.hub.write(socket, { event: 'hello', data: { now: house.now(), boot: house.boot, pace: house.pace } })
+        house.hub.join(visit === undefined ? dayTopic : visitTopic(visit), socket)
+        house.hub.join(personTopic(person.id), socket)
+        house.hub.join(sessionTopic(session), socket)
+        if (visit !== undefined) {
           const leave = house.presence.enter(visit, person)
           const tell = (): void =>
-            house.hub.send(visit, { event: 'presence', data: { visitId: visit, people: house.presence.of(visit) } })
+            house.hub.send(visitTopic(visit), {
+              event: 'presence',
+              data: { visitId: visit, people: house.presence.of(visit) },
+            })
           tell()
           socket.on('close', () => {
             leave()
             tell()
           })
         }
-        const beat = setInterval(() => house.hub.write(socket, { event: 'beat', data: house.now() }), heartbeatMs)
+        const beat = setInterval(() => {
+          house.hub.write(socket, { event: 'beat', data: house.now() })
+          // A sign-in also ends by time; nobody says so then.
+          void stillSignedIn(house, session).then(
+            (stands) => stands || house.hub.end(sessionTopic(session)),
+            () => undefined,
+          )
+        }, heartbeatMs)
         socket.on('close', () => clearInterval(beat))
         socket.on('error', () => socket.close())
       },

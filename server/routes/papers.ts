@@ -9,7 +9,6 @@ import type { Practice } from '../../core/practice/practice'
 import { Problem } from '../problem'
 import { compile } from '../../core/plan/compile'
 import { loadFrozenPlan, openVisit, type VisitFile } from '../db/store'
-import { signedIn } from './session'
 import { visitParams } from './visit'
 
 type Paper = 'A4' | 'LETTER'
@@ -35,7 +34,6 @@ const asPdf =
         },
       },
       async (request, reply) => {
-        await signedIn(house, request)
         const { visitId } = request.params
         const [of, frozen] = [await openVisit(db, visitId), await loadFrozenPlan(db, visitId)]
         const plan = frozen?.plan ?? compile(of.file.request, of.practice)

@@ -1,4 +1,5 @@
 /** The practice: its name, its functions, its dentists’ cards, its own times and amounts. A dentist changes them. */
+import { signedIn } from './session'
 import { roomOf, type Door } from '../house'
 import { tellPractice } from './tell'
 import { sure } from '../../core/sure'
@@ -13,7 +14,6 @@ import { card, practice as practiceSchema } from '../../core/practice/practice'
 import { plainDate } from '../../core/clock'
 import * as t from '../db/schema'
 import { Problem } from '../problem'
-import { theDentist } from './guards'
 
 const zone = id(80).refine((name) => {
   try {
@@ -52,7 +52,6 @@ const changePractice: Door = (app, house) => {
     '/practice',
     { schema: { response: { 200: done }, summary: 'Change name, notation, zone or chairs', body: practicePatch } },
     async (request) => {
-      await theDentist(house, request)
       const { chairs } = request.body
       if (chairs) {
         const kept = new Set(chairs.map((c) => c.id))
@@ -83,7 +82,7 @@ const setFunction: Door = (app, house) => {
       },
     },
     async (request) => {
-      const person = await theDentist(house, request)
+      const person = await signedIn(house, request)
       const { table, function: fn, who, permission: granted } = request.body
       await db.transaction(async (tx) => {
         const [row] = await tx
@@ -116,7 +115,7 @@ const setCard: Door = (app, house) => {
       },
     },
     async (request) => {
-      const person = await theDentist(house, request)
+      const person = await signedIn(house, request)
       if (request.body.dentistId !== person.id)
         throw new Problem('own-card', 'A card is set by the dentist whose card it is.')
       await db.transaction(async (tx) => {
@@ -143,7 +142,7 @@ const setRule: Door = (app, house) => {
       },
     },
     async (request) => {
-      const person = await theDentist(house, request)
+      const person = await signedIn(house, request)
       const { rule, value } = request.body
       const { title, from, to, unit } = ruleRow(rule)
       if (value !== null && (value < from || value > to))

@@ -11,6 +11,7 @@ import { sure } from '../../core/sure'
 import { codeMatches, newToken, nobodysHash, tokenId } from '../codes'
 import { note } from '../db/audit'
 import * as t from '../db/schema'
+import { sessionTopic } from '../live/topics'
 import { loadPractice } from '../db/store'
 import { Problem } from '../problem'
 
@@ -35,34 +36,50 @@ export interface SignedIn {
   roles: (typeof t.people.$inferSelect)['roles']
 }
 
-/** The person this request is signed in as. @throws Problem 401. */
-export async function signedIn(house: House, request: FastifyRequest): Promise<SignedIn> {
+/** The sign-in a request comes with, whether or not it stands. */
+export function sessionOf(request: FastifyRequest): string | undefined {
   const token = request.cookies[cookieName]
-  if (token) {
-    const [row] = await house.database.db
-      .select({
-        id: t.people.id,
-        name: t.people.name,
-        roles: t.people.roles,
-        endsAt: t.sessions.endsAt,
-        seenAt: t.sessions.seenAt,
-        startedAt: t.sessions.startedAt,
-      })
-      .from(t.sessions)
-      .innerJoin(t.people, eq(t.sessions.personId, t.people.id))
-      .where(eq(t.sessions.id, tokenId(token)))
-    const now = house.now()
-    const seenAt = row ? Math.max(row.seenAt, row.startedAt) : 0
-    if (row && row.endsAt > now && now - seenAt < idleMs) {
-      if (now - seenAt > seenEveryMs)
-        await house.database.db
-          .update(t.sessions)
-          .set({ seenAt: now })
-          .where(eq(t.sessions.id, tokenId(token)))
-      return { id: row.id, name: row.name, roles: row.roles }
-    }
-  }
-  throw new Problem('not-signed-in', 'Sign in with your code first.')
+  return token === undefined ? undefined : tokenId(token)
+}
+
+const asked = new WeakMap<FastifyRequest, SignedIn>()
+
+/** The person this request is signed in as; looked up once a request. @throws Problem 401. */
+export async function signedIn(house: House, request: FastifyRequest): Promise<SignedIn> {
+  const before = asked.get(request)
+  if (before) return before
+  const session = sessionOf(request)
+  const row = session === undefined ? undefined : await standing(house, session)
+  if (session === undefined || !row) throw new Problem('not-signed-in', 'Sign in with your code first.')
+  const now = house.now()
+  if (now - row.seenAt > seenEveryMs)
+    await house.database.db.update(t.sessions).set({ seenAt: now }).where(eq(t.sessions.id, session))
+  const person = { id: row.id, name: row.name, roles: row.roles }
+  asked.set(request, person)
+  return person
+}
+
+/** Whether a sign-in still stands; asking is no use of it. */
+export const stillSignedIn = async (house: House, session: string): Promise<boolean> =>
+  (await standing(house, session)) !== undefined
+
+/** The sign-in of this id with its person, where it has not ended by its time or unused. */
+async function standing(house: House, session: string): Promise<(SignedIn & { seenAt: number }) | undefined> {
+  const [row] = await house.database.db
+    .select({
+      id: t.people.id,
+      name: t.people.name,
+      roles: t.people.roles,
+      endsAt: t.sessions.endsAt,
+      seenAt: t.sessions.seenAt,
+      startedAt: t.sessions.startedAt,
+    })
+    .from(t.sessions)
+    .innerJoin(t.people, eq(t.sessions.personId, t.people.id))
+    .where(eq(t.sessions.id, session))
+  if (!row) return undefined
+  const seenAt = Math.max(row.seenAt, row.startedAt)
+  return row.endsAt > house.now() && house.now() - seenAt < idleMs ? { ...row, seenAt } : undefined
 }
 
 type PersonRow = typeof t.people.$inferSelect
@@ -173,6 +190,12 @@ const whoIsSignedIn: Door = (app, house) => {
   )
 }
 
+/** A sign-in is over, and every screen that lived by it. */
+async function endSession(house: House, id: string): Promise<void> {
+  await house.database.db.delete(t.sessions).where(eq(t.sessions.id, id))
+  house.hub.end(sessionTopic(id))
+}
+
 const signIn: Door = (app, house) => {
   const { db } = house.database
   app.post(
@@ -191,7 +214,7 @@ const signIn: Door = (app, house) => {
       const who = await byCode(house, personId, code, { for: 'sign-in', address: request.ip, device: known })
       // Whoever was signed in on this device before is not any more.
       const before = request.cookies[cookieName]
-      if (before) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(before)))
+      if (before) await endSession(house, tokenId(before))
       const token = newToken()
       const now = house.now()
       await db
@@ -227,13 +250,12 @@ const signIn: Door = (app, house) => {
 }
 
 const signOut: Door = (app, house) => {
-  const { db } = house.database
   app.delete(
     '/session',
     { schema: { response: { 204: z.null() }, summary: 'Sign out on this device' } },
     async (request, reply) => {
       const token = request.cookies[cookieName]
-      if (token) await db.delete(t.sessions).where(eq(t.sessions.id, tokenId(token)))
+      if (token) await endSession(house, tokenId(token))
       return reply.clearCookie(cookieName, { path: '/' }).status(204).send(null)
     },
   )
@@ -249,8 +271,7 @@ const showPractice: Door = (app, house) => {
         summary: 'The practice: people, chairs, items, burs, lots, cards, functions',
       },
     },
-    async (request) => {
-      await signedIn(house, request)
+    async () => {
       return loadPractice(db)
     },
   )

@@ -1,10 +1,11 @@
 /** Telling screens that something changed. */
 import type { House } from '../house'
+import { dayTopic, visitTopic } from '../live/topics'
 
 /** The screens of a visit, and those of the day. */
 export function tellOf(house: House, visitId: string): void {
-  house.hub.send(visitId, { event: 'visit', data: { visitId } })
-  house.hub.send('day', { event: 'day', data: { visitId } })
+  house.hub.send(visitTopic(visitId), { event: 'visit', data: { visitId } })
+  house.hub.send(dayTopic, { event: 'day', data: { visitId } })
 }
 
 /** Everybody: plans are made of the practice. */
@@ -13,5 +14,5 @@ export const tellPractice = (house: House): void => house.hub.broadcast({ event:
 /** Everybody who looks at instruments, and the day, whose trays stand on them. */
 export function tellInstruments(house: House): void {
   house.hub.broadcast({ event: 'instruments', data: {} })
-  house.hub.send('day', { event: 'day', data: {} })
+  house.hub.send(dayTopic, { event: 'day', data: {} })
 }

@@ -1,4 +1,5 @@
 /** The tray of a visit: checked off, exchanged, signed, taken back. */
+import { dayTopic, visitTopic } from '../live/topics'
 import { roomOf, type Door } from '../house'
 import { done } from '../../wire/noun'
 import { marksView, signedView, swapsView } from '../../wire/visit'
@@ -50,8 +51,8 @@ const markTray: Door = (app, house) => {
       else
         await db.delete(t.trayMarks).where(and(eq(t.trayMarks.visitId, visitId), inArray(t.trayMarks.lineId, lineIds)))
       const marks = await loadMarks(db, visitId)
-      house.hub.send(visitId, { event: 'tray', data: { visitId, marks } })
-      house.hub.send('day', { event: 'day', data: { visitId } })
+      house.hub.send(visitTopic(visitId), { event: 'tray', data: { visitId, marks } })
+      house.hub.send(dayTopic, { event: 'day', data: { visitId } })
       return { marks }
     },
   )
@@ -70,7 +71,6 @@ const swapItem: Door = (app, house) => {
       },
     },
     async (request) => {
-      await signedIn(house, request)
       const { visitId } = request.params
       const { file } = await unsignedVisit(db, visitId)
       const swaps: VisitRequest['swaps'] = { ...file.request.swaps }
@@ -153,7 +153,6 @@ const reopenTray: Door = (app, house) => {
       },
     },
     async (request) => {
-      await signedIn(house, request)
       const { visitId } = request.params
       await loadVisit(db, visitId)
       await db.transaction(async (tx) => {

@@ -20,16 +20,15 @@ import { kindFacts } from '../../core/kinds'
 import { laidUpFor } from '../db/instruments'
 import { loadChain, loadFrozenPlan, loadMarks, loadPractice, openVisit } from '../db/store'
 import { Problem } from '../problem'
-import { signedIn } from './session'
 
 import { head, stageOf, unsignedVisit, visitParams } from './visit'
 import { tellOf } from './tell'
 
 /** What a person may change of a visit before its tray is signed. */
-/** Of the visit alone; the rest, but for alerts and the visit's choices, is of the whole case. */
+/** Of the visit alone; the rest, but for the visit's choices, is of the whole case. The patient's alerts have a door of their own. */
 const visitKeys = ['kind', 'also', 'pieceOnHand'] as const
 const caseKeys = [...keysOf(workFacts), 'crossbite', 'missing', 'anaesthetic', 'weightKg', 'choices'] as const
-const editableKeys = [...visitKeys, ...caseKeys, 'alerts', 'visitChoices'] as const
+const editableKeys = [...visitKeys, ...caseKeys, 'visitChoices'] as const
 // Only the keys are checked here: the values are parsed with the rest of the request, so that a change left out is not
 // mistaken for a default.
 const editable = z.strictObject({
@@ -81,7 +80,6 @@ const showVisit: Door = (app, house) => {
       },
     },
     async (request) => {
-      await signedIn(house, request)
       const { visitId } = request.params
       const { file, practice } = await openVisit(db, visitId)
       const frozen = await loadFrozenPlan(db, visitId)
@@ -117,7 +115,6 @@ const addVisit: Door = (app, house) => {
     '/visits',
     { schema: { response: { 201: made }, summary: 'Put a visit into the day', body: newVisit } },
     async (request, reply) => {
-      await signedIn(house, request)
       const { patientName, caseId, chairId, day, time, team, kind, also, alerts, ...ofCase } = request.body
       const practice = await loadPractice(db)
       if (!practice.chairs.some((c) => c.id === chairId))
@@ -180,7 +177,6 @@ const changeRequest: Door = (app, house) => {
       },
     },
     async (request) => {
-      await signedIn(house, request)
       const { visitId } = request.params
       const { file, practice } = await unsignedVisit(db, visitId)
       // Parsed whole before anything is stored: a change that makes no plan is refused with the field.
@@ -203,8 +199,6 @@ const changeRequest: Door = (app, house) => {
             version: file.case.version,
           })
         await refuseForOthers(tx, file.case.id, visitId, practice)
-        if (given.includes('alerts'))
-          await tx.update(t.patients).set({ alerts: merged.data.alerts }).where(eq(t.patients.id, file.patient.id))
         if (Object.keys(ofVisit).length > 0)
           await tx
             .update(t.visits)

@@ -70,7 +70,8 @@ export class Caller {
       headers: { ...(this.cookie ? { cookie: this.cookie } : {}), ...headers },
     })
     const set = response.headers['set-cookie']
-    const body: Record<string, unknown> = response.body ? response.json() : {}
+    const isJson = String(response.headers['content-type'] ?? '').includes('json')
+    const body: Record<string, unknown> = isJson && response.body ? response.json() : {}
     // A jar: each cookie by its name, the last one set.
     for (const one of [set ?? []].flat()) {
       const [pair = ''] = one.split(';')

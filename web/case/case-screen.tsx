@@ -121,17 +121,18 @@ export default function CaseScreen() {
   if (error && !data) return <Failed error={error} again={again} />
   if (!data || !score) return <Loading what="Opening the case" />
   const locked = data.visit.frozen !== null
-  const setAlerts = async (alerts: Alert[]): Promise<void> => {
-    if (!locked) return change({ alerts })
+  const setAlerts = async (alerts: Alert[], why?: string): Promise<void> => {
     try {
       const { reopened } = await api<{ reopened: string[] }>(`/visits/${visitId}/alerts`, {
         method: 'PUT',
-        body: { alerts },
+        body: { alerts, ...(why === undefined ? {} : { why }) },
       })
       toast(
         reopened.includes(visitId)
           ? 'The tray is open again: it was laid up for other alerts. What changed stands on the Tray screen.'
-          : 'Alert entered.',
+          : why === undefined
+            ? 'The patient’s alerts are changed, on every visit.'
+            : 'Taken away, with the reason on the trail.',
       )
     } catch (e) {
       sayWhyNot(e)
@@ -173,11 +174,7 @@ export default function CaseScreen() {
           <div className="space-y-3">
             <Facts data={data} at={Math.min(at, data.visit.request.also.length)} change={change} locked={locked} />
             {data.visit.stage !== 'closed' && (
-              <Alerts
-                alerts={data.visit.request.alerts}
-                signed={locked}
-                onAlerts={(alerts) => void setAlerts(alerts)}
-              />
+              <Alerts alerts={data.visit.request.alerts} signed={locked} onAlerts={setAlerts} />
             )}
           </div>
         </div>

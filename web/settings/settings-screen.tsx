@@ -9,6 +9,7 @@ import { usePerson } from '../app/shell'
 import { AuditPart, LockedPart } from './audit-part'
 import { DayPart } from './day-part'
 import { MaterialsPart, ToolsPart } from './own-values'
+import { DoorsPart } from './doors-part'
 import { RulesPart } from './rules-part'
 import { useSave, type Save } from './save'
 import { Button, Failed, Loading, Mark, Panel, Pick, wideField } from '../parts/ui'
@@ -220,6 +221,7 @@ export default function SettingsScreen() {
           <FunctionsPart practice={practice.data} save={save} may={may} />
           <RulesPart practice={practice.data} save={save} may={may} />
           <DayPart practice={practice.data} save={save} may={may} />
+          <DoorsPart />
           <MaterialsPart practice={practice.data} save={save} may={person.roles.some((r) => r !== 'front desk')} />
           {may && <AuditPart practice={practice.data} />}
         </div>

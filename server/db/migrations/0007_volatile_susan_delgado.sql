@@ -1,0 +1,1 @@
+ALTER TABLE "run_events" ADD COLUMN "command_hash" text;

@@ -1,0 +1,130 @@
+/** The table of doors: who may pass which. The server holds every request against it, Settings shows it, the document of the doors says it. */
+import type { Role } from '../core/practice/functions'
+
+const chairside = ['assistant', 'expanded assistant', 'dentist'] as const satisfies readonly Role[]
+
+/** Who passes, and how a person who does not is told. */
+export const groups = {
+  /** Nobody has to be signed in. */
+  everybody: { roles: null, words: 'everybody' },
+  anyone: { roles: [...chairside, 'sterilising', 'front desk'], words: 'whoever is signed in' },
+  desk: { roles: [...chairside, 'front desk'], words: 'the chairside team and the front desk' },
+  team: { roles: [...chairside, 'sterilising'], words: 'the chairside and sterilising team' },
+  chairside: { roles: chairside, words: 'the chairside team' },
+  dentist: { roles: ['dentist'], words: 'a dentist of the practice' },
+} as const satisfies Record<string, { roles: readonly Role[] | null; words: string }>
+export type Group = keyof typeof groups
+
+/** What is done behind doors, and who does it; the first is what a person reads. */
+export const doors: readonly (readonly [does: string, who: Group, ways: readonly string[]])[] = [
+  [
+    'signing in and out',
+    'everybody',
+    ['GET /health', 'GET /people', 'GET /session', 'POST /session', 'DELETE /session'],
+  ],
+  [
+    'reading days, plans, runs and records',
+    'anyone',
+    [
+      'GET /practice',
+      'GET /practice/amendments',
+      'GET /days/:day',
+      'GET /days/:day/calendar.ics',
+      'GET /visits/:visitId',
+      'GET /visits/:visitId/events',
+      'GET /visits/:visitId/record',
+      'GET /visits/:visitId/setup.pdf',
+      'GET /visits/:visitId/sheet.pdf',
+      'GET /needed',
+      'GET /live',
+      'GET /lookback',
+      'GET /instruments',
+      'GET /items.csv',
+      'GET /stock',
+      'GET /stock/order.csv',
+    ],
+  ],
+  ['the drill', 'anyone', ['GET /drill', 'GET /drill/next', 'POST /drill/rounds']],
+  ['entering a patient’s alerts', 'anyone', ['PUT /visits/:visitId/alerts']],
+  [
+    'putting visits into the day and moving them',
+    'desk',
+    [
+      'POST /visits',
+      'PUT /visits/:visitId/time',
+      'PUT /visits/:visitId/shift',
+      'PUT /days/:day/times',
+      'GET /standins/appointments/:day',
+    ],
+  ],
+  ['deciding what a visit is', 'chairside', ['PUT /visits/:visitId/request']],
+  [
+    'laying up, exchanging, signing and re-opening a tray',
+    'chairside',
+    [
+      'PUT /visits/:visitId/tray',
+      'PUT /visits/:visitId/swaps',
+      'POST /visits/:visitId/tray/sign',
+      'POST /visits/:visitId/tray/reopen',
+    ],
+  ],
+  ['whatever is done in a run', 'chairside', ['POST /visits/:visitId/commands']],
+  [
+    'keeping the cupboard',
+    'team',
+    [
+      'POST /items/import',
+      'PATCH /items/:itemId',
+      'POST /items/starter',
+      'POST /lots',
+      'PATCH /lots/:lotId',
+      'POST /burs/:burId/renew',
+    ],
+  ],
+  [
+    'keeping instruments and loads',
+    'team',
+    [
+      'PUT /instruments',
+      'POST /visits/:visitId/cassettes/change',
+      'POST /loads',
+      'POST /loads/:loadId/log',
+      'POST /loads/:loadId/release',
+      'POST /loads/:loadId/fail',
+      'POST /loads/:loadId/spore',
+      'POST /standins/steriliser/:loadId',
+    ],
+  ],
+  [
+    'changing the settings, people and codes',
+    'dentist',
+    [
+      'PATCH /practice',
+      'PUT /practice/functions',
+      'PUT /practice/cards',
+      'PUT /practice/rules',
+      'POST /people',
+      'PUT /people/:personId',
+      'GET /people/locked',
+      'POST /people/:personId/unlock',
+    ],
+  ],
+  [
+    'amending kinds of visit',
+    'dentist',
+    ['POST /practice/amendments', 'PUT /practice/amendments', 'DELETE /practice/amendments/:id'],
+  ],
+  ['reading the trail', 'dentist', ['GET /audit']],
+  ['letting a demo’s time pass', 'anyone', ['POST /standins/clock']],
+]
+
+const byWay = new Map(doors.flatMap(([does, who, ways]) => ways.map((way) => [way, { does, who }] as const)))
+
+/** The row of a door, as 'GET /days/:day'; none where it was forgotten. */
+export const doorOf = (way: string): { does: string; who: Group } | undefined => byWay.get(way)
+
+/** Whether somebody with these roles passes. */
+export const passes = (who: Group, roles: readonly Role[]): boolean => {
+  const { roles: may } = groups[who]
+  return may === null || may.some((r) => roles.includes(r))
+}
