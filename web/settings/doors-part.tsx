@@ -7,7 +7,7 @@ export function DoorsPart() {
     <Panel title="Who may do what in Jade Tray">
       <dl className="divide-y-2 divide-line">
         {doors
-          .filter(([, who]) => who !== 'everybody')
+          .filter(([, who, ways]) => who !== 'everybody' && !ways.every((w) => w.includes('/standins/')))
           .map(([does, who]) => (
             <div key={does} className="flex min-h-12 flex-wrap items-center justify-between gap-x-3">
               <dt className="font-bold">{does}</dt>
