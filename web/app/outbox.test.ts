@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto'
 import { describe, expect, it, vi } from 'vitest'
 import type { Queued } from '../../core/run/queue'
 import { Outbox } from './outbox'
+import { unsentWords } from './sign-out'
 
 const touch = (id: string): Queued => ({ commandId: id, command: { kind: 'note', text: id }, at: 1_000 })
 /** As a page opened later finds it. */
@@ -58,5 +59,20 @@ describe('the outbox', () => {
     vi.unstubAllGlobals()
     mine.write([touch('1')])
     expect(mine.read()).toEqual([touch('1')])
+  })
+})
+
+describe('signing out', () => {
+  it('says what of one’s own is not sent yet, and nothing where all was', () => {
+    const of = (visitId: string, personId: string, n: number) => ({
+      visitId,
+      personId,
+      queue: Array.from({ length: n }, (_, i) => touch(String(i))),
+    })
+    expect(unsentWords([of('one', 'wim', 3)], 'juno')).toBeUndefined()
+    expect(unsentWords([of('one', 'juno', 1), of('one', 'wim', 3)], 'juno')).toMatch(
+      /^1 touch of yours is .* the visit/,
+    )
+    expect(unsentWords([of('one', 'juno', 2), of('two', 'juno', 3)], 'juno')).toMatch(/^5 touches .* 2 visits/)
   })
 })

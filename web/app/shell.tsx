@@ -5,12 +5,12 @@ import { createContext, Suspense, useContext, useState } from 'react'
 import { Link, NavLink, Outlet, useMatch } from 'react-router'
 import { toQuadrant } from '../../core/teeth/notation'
 import { Button, Loading, Mark, ButtonLink } from '../parts/ui'
-import { api } from './api'
 import type { Person } from '../../wire/people'
 import { useLink } from './live'
 import { NeededStrip } from './waiting-elsewhere'
 import { useSession, useVisit } from './queries'
 import { SignIn } from './sign-in'
+import { useSignOut } from './sign-out'
 
 const PersonContext = createContext<Person | null>(null)
 /** Who is signed in; only used below the shell, where somebody is. */
@@ -101,9 +101,18 @@ function VisitPath({ visitId }: { visitId: string }) {
   )
 }
 
+function Leave({ person }: { person: Person }) {
+  const leave = useSignOut(person.id)
+  return (
+    <Button tone="quiet" title="Sign out" onClick={() => void leave()}>
+      <UserRound aria-hidden="true" /> {person.name}
+      <span className="sr-only">, sign out</span>
+    </Button>
+  )
+}
+
 export function Shell() {
   const session = useSession()
-  const client = useQueryClient()
   const visitId = useMatch('/visits/:visitId/*')?.params.visitId
   if (session.isPending) return <Loading what="Opening" />
   if (!session.data) return <SignIn />
@@ -152,20 +161,7 @@ export function Shell() {
                 <Settings2 aria-hidden="true" />
               </ButtonLink>
             )}
-            <Button
-              tone="quiet"
-              title="Sign out"
-              onClick={() => {
-                void api('/session', { method: 'DELETE' }).finally(() => {
-                  // The session goes first and stays in the cache: cleared away, its watchers would hear nothing of it.
-                  client.setQueryData(['session'], null)
-                  client.removeQueries({ predicate: (q) => q.queryKey[0] !== 'session' })
-                })
-              }}
-            >
-              <UserRound aria-hidden="true" /> {person.name}
-              <span className="sr-only">, sign out</span>
-            </Button>
+            <Leave person={person} />
           </span>
         </header>
         <NeededStrip here={visitId} />
