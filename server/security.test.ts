@@ -148,6 +148,44 @@ describe('a stranger', () => {
   })
 })
 
+describe('codes', () => {
+  it('of people are changed by a dentist who shows their own; a screen left open changes nobody', async () => {
+    const ida = (more: object) =>
+      orrell.call('POST', '/people', { name: 'Ida Fenn', roles: ['assistant'], code: '4826', ...more })
+    expect((await ida({})).status).toBe(422)
+    expect((await ida({ signer: { code: '1234' } })).status).toBe(401)
+    expect((await ida({ signer: { code: '4711' } })).status).toBe(201)
+  })
+  it('that everybody guesses are not taken, and whoever signs has six digits', async () => {
+    const as = async (code: string, roles: string[]): Promise<number> =>
+      (await orrell.call('POST', '/people', { name: 'Uma Fenn', roles, code, signer: { code: '4711' } })).status
+    for (const code of ['0000', '1111', '1234', '9876', '121212', '12a4'])
+      expect([code, await as(code, ['assistant'])]).toEqual([code, 422])
+    expect([await as('4826', ['dentist']), await as('482615', ['dentist']), await as('4826', ['assistant'])]).toEqual([
+      422, 201, 201,
+    ])
+  })
+  it('are changed by everybody for themselves: the old one is asked, other devices are signed out, this one is not', async () => {
+    const before = sure((await house.database.db.select().from(t.people).where(eq(t.people.id, 'petra')))[0])
+    const [here, there] = [
+      await new Caller(house.app).signIn('petra', '2345'),
+      await new Caller(house.app).signIn('petra', '2345'),
+    ]
+    const change = async (code: string, before: string): Promise<number> =>
+      (await here.call('PUT', '/session/code', { code, signer: { code: before } })).status
+    expect([await change('7352', '9999'), await change('2345', '2345'), await change('7352', '2345')]).toEqual([
+      401, 422, 200,
+    ])
+    expect([(await here.call('GET', '/session')).status, (await there.call('GET', '/session')).status]).toEqual([
+      200, 401,
+    ])
+    expect((await new Caller(house.app).call('POST', '/session', { personId: 'petra', code: '2345' })).status).toBe(401)
+    expect((await new Caller(house.app).call('POST', '/session', { personId: 'petra', code: '7352' })).status).toBe(200)
+    expect(JSON.stringify(await rows())).not.toContain('7352')
+    await house.database.db.update(t.people).set({ codeHash: before.codeHash }).where(eq(t.people.id, 'petra'))
+  })
+})
+
 describe('the table of doors', () => {
   it('holds for every door and every role: who may not is refused before anything else is looked at', async () => {
     const { db } = house.database
@@ -228,7 +266,9 @@ describe('an assistant posing as a dentist', () => {
       expect((await juno.call('POST', `/visits/${visit}/commands`, command(1, sign, forged))).status).toBe(422)
     expect((await juno.call('PATCH', '/practice', { name: 'Mine' })).status).toBe(403)
     expect((await juno.call('GET', '/audit')).status).toBe(403)
-    expect((await juno.call('PUT', '/people/juno', { name: 'Juno', roles: ['dentist'] })).status).toBe(403)
+    expect(
+      (await juno.call('PUT', '/people/juno', { name: 'Juno', roles: ['dentist'], signer: { code: '1234' } })).status,
+    ).toBe(403)
   })
 })
 
@@ -250,7 +290,12 @@ describe('a forged event', () => {
   it('every change is on the trail with who and what, codes left out, and only what was done', async () => {
     await orrell.call('PATCH', '/practice', { laboratoryDays: 12 })
     await juno.call('PATCH', '/practice', { laboratoryDays: 1 })
-    await orrell.call('POST', '/people', { name: 'New One', roles: ['assistant'], code: '987654' })
+    await orrell.call('POST', '/people', {
+      name: 'New One',
+      roles: ['assistant'],
+      code: '385027',
+      signer: { code: '4711' },
+    })
     const trail = await rows()
     expect(trail[0]).toMatchObject({
       by: 'orrell',
@@ -258,7 +303,7 @@ describe('a forged event', () => {
       asked: { name: 'New One', code: '(left out)' },
     })
     expect(trail[1]).toMatchObject({ by: 'orrell', what: 'PATCH /practice', asked: { laboratoryDays: 12 } })
-    expect(JSON.stringify(trail)).not.toContain('987654')
+    expect(JSON.stringify(trail)).not.toContain('385027')
     expect(trail.some((r) => r.what.includes('tray/sign') && r.by === 'juno' && r.target === visit)).toBe(true)
     expect((await orrell.call('GET', `/audit?before=${trail[0]!.id}&limit=1`)).body).toMatchObject({
       rows: [{ what: 'PATCH /practice' }],

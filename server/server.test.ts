@@ -229,7 +229,7 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
         '/practice/functions',
         { table: 'cautious', function: 'cord placement', who: 'assistant', permission: 'word' },
       ],
-      ['POST', '/people', { name: 'Tobias Fenn', roles: ['assistant'], code: '7788' }],
+      ['POST', '/people', { name: 'Tobias Fenn', roles: ['assistant'], code: '7788', signer: { code: '4711' } }],
       ['PUT', '/people/orrell', { name: 'X', roles: ['assistant'] }],
     ] as const) {
       expect((await juno.call(method, path, body)).status).toBe(403)
@@ -265,18 +265,32 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
 
   it('a new person signs in with the first code; a new code ends what the old one opened; one dentist always remains', async () => {
     const orrell = await new Caller(house.app).signIn('orrell', '4711')
-    const made = await orrell.call('POST', '/people', { name: 'Tobias Fenn', roles: ['assistant'], code: '7788' })
+    const made = await orrell.call('POST', '/people', {
+      name: 'Tobias Fenn',
+      roles: ['assistant'],
+      code: '7788',
+      signer: { code: '4711' },
+    })
     const id = String(made.body['id'])
     const tobias = await new Caller(house.app).signIn(id, '7788')
     expect((await tobias.call('GET', '/session')).body).toMatchObject({ name: 'Tobias Fenn' })
-    await orrell.call('PUT', `/people/${id}`, { name: 'Tobias Fenn', roles: ['assistant'], code: '8899' })
+    await orrell.call('PUT', `/people/${id}`, {
+      name: 'Tobias Fenn',
+      roles: ['assistant'],
+      code: '8899',
+      signer: { code: '4711' },
+    })
     expect((await tobias.call('GET', '/session')).status).toBe(401)
     expect((await new Caller(house.app).call('POST', '/session', { personId: id, code: '7788' })).status).toBe(401)
     // A dentist with visits planned stays one, or the day could not be planned any more.
     expect(
-      (await orrell.call('PUT', '/people/lindqvist', { name: 'Dr Kofi Lindqvist', roles: ['assistant'] })).body[
-        'detail'
-      ],
+      (
+        await orrell.call('PUT', '/people/lindqvist', {
+          name: 'Dr Kofi Lindqvist',
+          roles: ['assistant'],
+          signer: { code: '4711' },
+        })
+      ).body['detail'],
     ).toMatch(/Visits are planned with Dr Kofi Lindqvist/)
   })
 
@@ -288,7 +302,8 @@ describe.each(kinds)('the server on %s', (_kind, url) => {
       varen: 'Dr Imke Varen',
     }
     const orrell = await new Caller(house.app).signIn('orrell', '4711')
-    const set = (id: string, roles: string[]) => orrell.call('PUT', `/people/${id}`, { name: names[id], roles })
+    const set = (id: string, roles: string[]) =>
+      orrell.call('PUT', `/people/${id}`, { name: names[id], roles, signer: { code: '4711' } })
     // The day's visits are held back for a moment, so that nobody is needed for them.
     const teams = await db.select({ id: t.visits.id, team: t.visits.team }).from(t.visits)
     await db.update(t.visits).set({ team: { dentist: 'nobody', assistants: [] } })

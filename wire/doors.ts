@@ -109,6 +109,7 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
       'POST /people/:personId/unlock',
     ],
   ],
+  ['changing one’s own code', 'anyone', ['PUT /session/code']],
   [
     'amending kinds of visit',
     'dentist',

@@ -4,20 +4,31 @@ import { tellPractice } from './tell'
 import { lockedView } from '../../wire/settings'
 import { done, made } from '../../wire/noun'
 import { randomUUID } from 'node:crypto'
-import { eq, isNotNull, isNull } from 'drizzle-orm'
+import { and, eq, isNotNull, isNull, ne } from 'drizzle-orm'
 import { id, text } from '../../core/bounded'
 import * as z from 'zod'
-import { role } from '../../core/practice/functions'
+import { whyNotCode } from '../../core/practice/code'
+import { role, type Role } from '../../core/practice/functions'
 import { hashCode } from '../codes'
 import * as t from '../db/schema'
 import { Problem } from '../problem'
-import { codeField } from './session'
+import { codeField, confirmed, sessionOf, signedIn } from './session'
+import { sure } from '../../core/sure'
+import { sessionTopic } from '../live/topics'
 
 const personBody = z.strictObject({
   name: text(80),
   roles: z.array(role).min(1).max(role.options.length),
   code: codeField.optional(),
+  /** The dentist's own code who changes this: a screen that was left open changes nobody. */
+  signer: z.strictObject({ code: codeField }),
 })
+
+/** Held against the rules for new codes. @throws Problem 422 */
+export function takenAsNew(code: string, roles: readonly Role[]): void {
+  const why = whyNotCode(code, roles)
+  if (why !== undefined) throw new Problem('invalid', `code: ${why}`, { errors: [{ path: 'code', message: why }] })
+}
 
 const addPerson: Door = (app, house) => {
   const { db } = house.database
@@ -31,6 +42,8 @@ const addPerson: Door = (app, house) => {
       },
     },
     async (request, reply) => {
+      await confirmed(house, request, request.body.signer.code)
+      takenAsNew(request.body.code, request.body.roles)
       const id = `person-${randomUUID().slice(0, 8)}`
       await db.insert(t.people).values({
         id,
@@ -58,7 +71,9 @@ const setPerson: Door = (app, house) => {
     },
     async (request) => {
       const { personId } = request.params
-      const { code, ...rest } = request.body
+      const { code, signer, ...rest } = request.body
+      await confirmed(house, request, signer.code)
+      if (code !== undefined) takenAsNew(code, rest.roles)
       const hash = code === undefined ? {} : { codeHash: await hashCode(code), wrongCodes: 0, lockedAt: null }
       await db.transaction(async (tx) => {
         const everybody = await tx.select({ id: t.people.id, roles: t.people.roles }).from(t.people)
@@ -134,4 +149,34 @@ const unlock: Door = (app, house) => {
   )
 }
 
-export const peopleRoutes = roomOf(addPerson, setPerson, showLocked, unlock)
+const setOwnCode: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/session/code',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Change one’s own code; every other device is signed out',
+        body: z.strictObject({ code: codeField, signer: z.strictObject({ code: codeField }) }),
+      },
+    },
+    async (request) => {
+      const person = await signedIn(house, request)
+      await confirmed(house, request, request.body.signer.code)
+      takenAsNew(request.body.code, person.roles)
+      const codeHash = await hashCode(request.body.code)
+      const here = sure(sessionOf(request))
+      const others = await db.transaction(async (tx) => {
+        await tx.update(t.people).set({ codeHash, wrongCodes: 0, lockedAt: null }).where(eq(t.people.id, person.id))
+        return tx
+          .delete(t.sessions)
+          .where(and(eq(t.sessions.personId, person.id), ne(t.sessions.id, here)))
+          .returning({ id: t.sessions.id })
+      })
+      for (const { id: other } of others) house.hub.end(sessionTopic(other))
+      return { ok: true as const }
+    },
+  )
+}
+
+export const peopleRoutes = roomOf(addPerson, setPerson, showLocked, unlock, setOwnCode)

@@ -165,6 +165,12 @@ export async function byCode(house: House, personId: string, code: string, typed
   return { personId: person.id, roles: person.roles, codeShown: true }
 }
 
+/** Whoever is signed in shows by their own code that it is them. @throws Problem 401, 429 or 503 */
+export async function confirmed(house: House, request: FastifyRequest, code: string): Promise<void> {
+  const { id: by } = await signedIn(house, request)
+  await byCode(house, by, code, { for: 'signature', address: request.ip, by, device: 'settings' })
+}
+
 export const codeField = text(64, 4, 'a code has at least four digits')
 
 const showPeople: Door = (app, house) => {

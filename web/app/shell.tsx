@@ -1,5 +1,4 @@
 /** The frame of every screen: where one is, who one is, whether the server is heard. */
-import { useQueryClient } from '@tanstack/react-query'
 import { BookOpen, GraduationCap, History, Moon, Package, Settings2, Sun, UserRound } from 'lucide-react'
 import { createContext, Suspense, useContext, useState } from 'react'
 import { Link, NavLink, Outlet, useMatch } from 'react-router'

@@ -104,11 +104,16 @@ describe('an amendment', () => {
 
 describe('a person', () => {
   it('who is new needs a name, a role and a code; who is there keeps the code', () => {
-    const said = saidOf(personForm(true), { name: ' ', roles: [], code: '' })
-    expect(Object.keys(said).toSorted()).toEqual(['code', 'name', 'roles'])
-    expect(saidOf(personForm(true), { name: 'Ida', roles: ['assistant'], code: '' })).toHaveProperty('code')
-    expect(saidOf(personForm(false), { name: 'Ida', roles: ['assistant'], code: '12' })).toHaveProperty('code')
-    expect(personForm(false).parse({ name: 'Ida', roles: ['assistant'], code: '' })).toEqual({
+    const said = saidOf(personForm(true), { name: ' ', roles: [], code: '', own: '' })
+    expect(Object.keys(said).toSorted()).toEqual(['code', 'name', 'own', 'roles'])
+    expect(saidOf(personForm(true), { name: 'Ida', roles: ['assistant'], code: '', own: '4711' })).toHaveProperty(
+      'code',
+    )
+    expect(saidOf(personForm(false), { name: 'Ida', roles: ['assistant'], code: '12', own: '4711' })).toHaveProperty(
+      'code',
+    )
+    expect(personForm(false).parse({ name: 'Ida', roles: ['assistant'], code: '', own: '4711' })).toEqual({
+      signer: { code: '4711' },
       name: 'Ida',
       roles: ['assistant'],
     })

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { whyNotCode } from '../../core/practice/code'
 import { roles as allRoles } from '../../core/practice/functions'
 import type { Practice } from '../../core/practice/practice'
 import { Form, TextField, useSchemaForm, wrongOf } from '../parts/form'
@@ -11,10 +12,15 @@ export const personForm = (isNew: boolean) =>
     .object({
       name: z.string().trim().min(1, 'A name, as everybody here says it.').max(120, 'Shorter, please.'),
       roles: z.array(z.enum(allRoles)).min(1, 'At least one: it decides who may do what.'),
-      code: z.string().regex(/^(\d{4,12})?$/, 'Four digits or more, and nothing but digits.'),
+      code: z.string(),
+      own: z.string().min(4, 'Your own code: this changes who may do what.'),
+    })
+    .superRefine(({ code, roles }, ctx) => {
+      const why = code === '' ? undefined : whyNotCode(code, roles)
+      if (why !== undefined) ctx.addIssue({ code: 'custom', path: ['code'], message: why })
     })
     .refine((p) => !isNew || p.code !== '', { path: ['code'], error: 'A first code, to sign in with.' })
-    .transform(({ code, ...person }) => ({ ...person, ...(code === '' ? {} : { code }) }))
+    .transform(({ code, own, ...person }) => ({ ...person, ...(code === '' ? {} : { code }), signer: { code: own } }))
 
 export default function PersonBox({
   person,
@@ -29,6 +35,7 @@ export default function PersonBox({
     name: person?.name ?? '',
     roles: person?.roles ?? ['assistant'],
     code: '',
+    own: '',
   })
   const roles = form.watch('roles')
   const wrong = wrongOf({ form, name: 'roles' })
@@ -71,10 +78,11 @@ export default function PersonBox({
         <TextField
           form={form}
           name="code"
-          label={person ? 'New code (left empty, the old one stays)' : 'First code, four digits or more'}
+          label={person ? 'New code (left empty, the old one stays)' : 'First code: four digits, six for a dentist'}
           type="password"
           autoComplete="new-password"
         />
+        <TextField form={form} name="own" label="Your own code" type="password" autoComplete="off" />
       </Form>
     </Modal>
   )

@@ -18,6 +18,7 @@ import { Button, Failed, Loading, Mark, Panel, Pick, wideField } from '../parts/
 const example = toTooth('37')
 const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', word: 'on the word', yes: 'yes' }
 
+const OwnCode = lazy(() => import('./own-code'))
 const PersonBox = lazy(() => import('./person-box'))
 
 function PracticePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
@@ -214,6 +215,9 @@ export default function SettingsScreen() {
         <div className="space-y-3">
           <PracticePart practice={practice.data} save={save} may={may} />
           <PeoplePart practice={practice.data} save={save} may={may} />
+          <Suspense>
+            <OwnCode />
+          </Suspense>
           {may && <LockedPart practice={practice.data} save={save} />}
           <ToolsPart practice={practice.data} save={save} may={may} />
         </div>

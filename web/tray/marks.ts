@@ -22,7 +22,9 @@ export function marked(marks: readonly Mark[], lineIds: readonly string[], done:
 export function useTray(visitId: string, data: VisitAndPlan | undefined, found: (lineId: string) => void) {
   const navigate = useNavigate()
   const refresh = useRefresh()
-  const reread = { settled: () => refresh.visit(visitId) }
+  // One after the other: a signature never overtakes the last touch.
+  const inTurn = `tray-${visitId}`
+  const reread = { settled: () => refresh.visit(visitId), inTurn }
   const put = (change: (v: VisitView) => Partial<VisitView>): void =>
     void refresh.client.setQueryData<VisitView>(['visit', visitId], (v) => (v ? { ...v, ...change(v) } : v))
   useLive(visitId, {
@@ -38,7 +40,7 @@ export function useTray(visitId: string, data: VisitAndPlan | undefined, found: 
         throw e
       }),
     [],
-    { inTurn: `tray-${visitId}` },
+    { inTurn },
   )
   const swap = useChange(
     (body: { from: string; to: string | null }) => api(`/visits/${visitId}/swaps`, { method: 'PUT', body }),
