@@ -9,6 +9,7 @@ import { connect, createServer } from 'node:net'
 import { hostname, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import * as z from 'zod'
+import { codeOf } from '../../core/sure'
 
 export class FolderInUse extends Error {
   constructor(folder: string, holder: string) {
@@ -54,8 +55,12 @@ function answers(path: string): Promise<boolean> {
  */
 export async function claimFolder(folder: string): Promise<() => Promise<void>> {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
-  // A folder that an earlier version made was open to everybody.
-  chmodSync(folder, 0o700)
+  // A folder that an earlier version made was open to everybody. One that is another's, and only lent, is theirs to close.
+  try {
+    chmodSync(folder, 0o700)
+  } catch (error) {
+    if (codeOf(error) !== 'EPERM') throw error
+  }
   const { path, isFile } = addressOf(folder)
   const note = join(folder, 'in-use.json')
   if (isFile && !(await answers(path))) rmSync(path, { force: true })
