@@ -64,6 +64,7 @@ function launch(folder: string, port: number, { pace, at, passedMs }: Clock): Pr
       JADE_CLOCK_FROM: String(from),
       JADE_CLOCK_SHOWS: String(shownAt(at) + passedMs),
       JADE_CLOCK_MOVES: '1',
+      JADE_HOSTS: 'clinic.test',
     },
     stdio: ['ignore', 'pipe', 'pipe'],
   })

@@ -66,13 +66,14 @@ function isOurs(host: string | undefined, names: ReadonlySet<string>): boolean {
     .toLowerCase()
   return isIP(name) !== 0 || names.has(name)
 }
+/** Ends of names that no public name has (RFC 6762, RFC 8375, and .internal as ICANN keeps it), and what routers commonly give out. */
+const localEnds = ['local', 'lan', 'home', 'home.arpa', 'internal', 'localdomain']
 /** @param more as JADE_HOSTS lists them, parted by commas */
-export const ownNames = (more = ''): Set<string> =>
-  new Set(
-    ['localhost', hostname(), `${hostname()}.local`, ...more.split(',')]
-      .map((n) => n.trim().toLowerCase())
-      .filter(Boolean),
-  )
+export const ownNames = (more = ''): Set<string> => {
+  const machine = hostname()
+  const own = ['localhost', machine, ...localEnds.map((end) => `${machine}.${end}`)]
+  return new Set([...own, ...more.split(',')].map((n) => n.trim().toLowerCase()).filter(Boolean))
+}
 
 /** A change must come from the page itself: same-site cookies say so, and the Origin header says it again. */
 function sameOrigin(origin: string | undefined, host: string | undefined): boolean {

@@ -1,6 +1,6 @@
 /** What goes wrong at the start and at the doors: said in one sentence, nothing touched, nothing told that is nobody's business. */
 import { cpSync, mkdirSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { hostname, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { WebSocket } from 'ws'
@@ -93,7 +93,7 @@ describe('at the doors', () => {
       (await juno.call('GET', `/days/${day}`, undefined, { host })).status
     expect(await as('evil.example')).toBe(421)
     expect(await as('evil.example:4870')).toBe(421)
-    for (const ours of ['127.0.0.1:4870', '192.168.1.20', '[::1]:4870', 'localhost:80'])
+    for (const ours of ['127.0.0.1:4870', '192.168.1.20', '[::1]:4870', 'localhost:80', `${hostname()}.lan:4870`])
       expect(await as(ours)).toBe(200)
   })
   it('an id that was used for another command is refused; the same again is answered as before', async () => {
