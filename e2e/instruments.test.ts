@@ -115,6 +115,15 @@ describe('stock and looking back', () => {
     await wim.click('details summary')
     expect((await wim.driver.findElements({ css: '[data-looked]' })).length).toBeGreaterThanOrEqual(24)
     expect((await wim.driver.findElements({ css: '[data-learned]' })).length).toBeGreaterThan(5)
+    // A heading sorts: pressed once, the shortest real time stands first.
+    const real = async (): Promise<number[]> => {
+      const cells = await wim.driver.findElements({ css: '[data-looked] td:last-child' })
+      return Promise.all(cells.map(async (c) => Number.parseFloat(await c.getText())))
+    }
+    await wim.press('real')
+    const sorted = await real()
+    expect(sorted).toEqual(sorted.toSorted((a, b) => a - b))
+    expect(new Set(sorted).size).toBeGreaterThan(1)
     await wim.accessible()
     expect(await wim.errors()).toEqual([])
   })

@@ -1,5 +1,5 @@
 /** The practice's own list in: every row is shown as new, changed, the same or wrong before anything is stored. */
-import { sayWhyNot } from '../app/change'
+import { useChange } from '../app/change'
 import { sure } from '../../core/sure'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useRef, useState } from 'react'
@@ -73,7 +73,6 @@ export function ImportBox({
 }) {
   const [preview, setPreview] = useState<ImportPreview>()
   const [show, setShow] = useState<'all' | RowState>('all')
-  const [storing, setStoring] = useState(false)
   useEffect(() => {
     const worker = new Worker(new URL('../workers/items.worker.ts', import.meta.url), { type: 'module' })
     worker.addEventListener('message', (e: MessageEvent<ImportPreview>) => setPreview(e.data))
@@ -83,18 +82,13 @@ export function ImportBox({
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [csv])
   const good = preview?.rows.flatMap((r) => (r.item ? [r.item] : [])) ?? []
-  const store = async (): Promise<void> => {
-    setStoring(true)
-    try {
-      await api('/items/import', { method: 'POST', body: { items: good } })
+  const store = useChange((items: Item[]) => api('/items/import', { method: 'POST', body: { items } }), ['practice'], {
+    stored: () => {
       toast.success(`${good.length} items stored.`)
       onDone()
       onClose()
-    } catch (error) {
-      sayWhyNot(error)
-      setStoring(false)
-    }
-  }
+    },
+  })
   return (
     <Modal open onClose={onClose} title="A list of items" wide>
       {!preview && <p role="status">Reading the file …</p>}
@@ -123,8 +117,8 @@ export function ImportBox({
             big
             tone="jade"
             className="w-full"
-            disabled={good.length === 0 || storing}
-            onClick={() => void store()}
+            disabled={good.length === 0 || store.isPending}
+            onClick={() => store.mutate(good)}
           >
             Store {preview.count.new} new and {preview.count.changed} changed
           </Button>

@@ -9,39 +9,49 @@ import type { StockView } from '../../wire/cupboard'
 import { api } from '../app/api'
 import { useLive } from '../app/live'
 import { usePractice, useRefresh } from '../app/queries'
+import { Table, type Column } from '../parts/table'
 import { Button, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { CupboardHead } from './head'
 import { useAct } from './instruments-data'
 
-function Line({ line }: { line: StockLine }) {
-  return (
-    <tr data-stock={line.itemId} className="border-b border-line align-top">
-      <th scope="row" className="py-1.5 pr-3 text-left">
-        {line.name}
-      </th>
-      <td className="num pr-3 text-right">{line.left}</td>
-      <td className="num pr-3 text-right">{line.needed}</td>
-      <td className="pr-3">{line.unit}</td>
-      <td className="space-y-1 pr-3">
-        {line.short && (
+const columns: readonly Column<StockLine>[] = [
+  { id: 'material', head: 'Material', by: (l) => l.name, cell: (l) => <strong>{l.name}</strong> },
+  { id: 'there', head: 'there', by: (l) => l.left, figures: true, cell: (l) => l.left },
+  { id: 'taken', head: 'taken', by: (l) => l.needed, figures: true, cell: (l) => l.needed },
+  { id: 'unit', head: 'unit', cell: (l) => l.unit },
+  {
+    id: 'short',
+    head: 'short on',
+    by: (l) => l.short?.date,
+    className: 'space-y-1',
+    cell: (l) => (
+      <>
+        {l.short && (
           <Mark kind="ask">
             short on{' '}
-            <Link className="num underline" to={`/days/${line.short.date}`}>
-              {line.short.date}
+            <Link className="num underline" to={`/days/${l.short.date}`}>
+              {l.short.date}
             </Link>
-            , by <span className="num">{line.short.by}</span>
+            , by <span className="num">{l.short.by}</span>
           </Mark>
         )}
-        {line.wasted.map((w) => (
+        {l.wasted.map((w) => (
           <Mark key={w.number} kind="mind">
             lot {w.number} expires {w.expires} with <span className="num">{w.amount}</span> in it
           </Mark>
         ))}
-      </td>
-      <td className="num text-right text-lg font-bold">{line.order > 0 ? line.order : ''}</td>
-    </tr>
-  )
-}
+      </>
+    ),
+  },
+  {
+    id: 'order',
+    head: 'order',
+    by: (l) => l.order,
+    figures: true,
+    className: 'text-lg font-bold',
+    cell: (l) => (l.order > 0 ? l.order : ''),
+  },
+]
 
 export default function OrderScreen() {
   const [days, setDays] = useState<'7' | '14' | '30'>('14')
@@ -110,29 +120,13 @@ export default function OrderScreen() {
           {stock.data.visits === 0 ? (
             <p className="text-soft">No visit is planned in these days, so nothing is taken.</p>
           ) : (
-            <table className="w-full border-collapse">
-              <thead>
-                <tr className="border-b-2 border-ink text-left">
-                  <th scope="col">Material</th>
-                  <th scope="col" className="pr-3 text-right">
-                    there
-                  </th>
-                  <th scope="col" className="pr-3 text-right">
-                    taken
-                  </th>
-                  <th scope="col">unit</th>
-                  <th scope="col" />
-                  <th scope="col" className="text-right">
-                    order
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map((l) => (
-                  <Line key={l.itemId} line={l} />
-                ))}
-              </tbody>
-            </table>
+            <Table
+              rows={lines}
+              columns={columns}
+              idOf={(l) => l.itemId}
+              mark={(l) => ({ 'data-stock': l.itemId })}
+              first={200}
+            />
           )}
         </Panel>
         <div className="space-y-3">

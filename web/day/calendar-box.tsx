@@ -1,13 +1,11 @@
 /** The day as a calendar: out as a file, in from one, each change looked at before it is taken. */
-import { sayWhyNot } from '../app/change'
 import { firstOf } from '../../core/sure'
 import { Download, Upload } from 'lucide-react'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { compareCalendar, readCalendar, type CalendarRead, type CalendarRow } from '../../core/formats/ical'
-import { api } from '../app/api'
+import { useTimes } from './put-times'
 import type { DayView } from '../../wire/day'
-import { useRefresh } from '../app/queries'
 import { Button, Check, Mark, Modal } from '../parts/ui'
 import { clockTime } from '../parts/words'
 
@@ -30,13 +28,13 @@ function Rows({
   onNew: (p: Prefill) => void
   onDone: () => void
 }) {
-  const refresh = useRefresh()
+  const times = useTimes(view.day)
   const moved = rows.filter((r) => r.kind === 'moved')
   const [taken, setTaken] = useState<string[]>(() => moved.map((r) => r.visitId))
   const time = (ms: number): string => clockTime(ms, view.zone)
   const chair = (id?: string): string => (id ? `, ${view.chairs.find((c) => c.id === id)?.name ?? id}` : '')
   const name = (id: string): string => view.visits.find((v) => v.id === id)?.patient.name ?? id
-  const put = async (): Promise<void> => {
+  const put = (): void => {
     const moves = moved
       .filter((r) => taken.includes(r.visitId))
       .map((r) => ({
@@ -45,14 +43,12 @@ function Rows({
         to: r.event.startsAt,
         ...(r.chairId ? { chairId: r.chairId } : {}),
       }))
-    try {
-      await api(`/days/${view.day}/times`, { method: 'PUT', body: { moves } })
-      toast.success(`${moves.length} ${moves.length === 1 ? 'time' : 'times'} taken from the calendar.`)
-      onDone()
-    } catch (e) {
-      sayWhyNot(e)
-    }
-    refresh.day()
+    times.mutate(moves, {
+      onSuccess: () => {
+        toast.success(`${moves.length} ${moves.length === 1 ? 'time' : 'times'} taken from the calendar.`)
+        onDone()
+      },
+    })
   }
   const same = rows.filter((r) => r.kind === 'same').length
   return (
@@ -116,7 +112,7 @@ function Rows({
         </p>
       )}
       {moved.length > 0 && (
-        <Button big tone="jade" className="w-full" disabled={taken.length === 0} onClick={() => void put()}>
+        <Button big tone="jade" className="w-full" disabled={taken.length === 0} onClick={put}>
           Take {taken.length === 1 ? 'this time' : `these ${taken.length} times`}
         </Button>
       )}

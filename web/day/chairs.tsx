@@ -1,5 +1,4 @@
 /** Chairs as stacked scores on one time axis; a visit that has not begun is dragged, by hand or by keys, and says at once what comes of it. */
-import { sayWhyNot } from '../app/change'
 import { firstOf, sure } from '../../core/sure'
 import {
   DndContext,
@@ -18,9 +17,8 @@ import { Temporal } from 'temporal-polyfill'
 import { daySpan } from '../../core/schedule/day'
 import { consequenceOf, gridMs, twiceAhead, type Consequence } from '../../core/schedule/today'
 import { kindTable } from '../../core/kinds'
-import { api } from '../app/api'
+import { useTimes } from './put-times'
 import type { DayView, DayVisit } from '../../wire/day'
-import { useRefresh } from '../app/queries'
 import { Score } from '../parts/score'
 import { Panel } from '../parts/ui'
 import { bothNotations, clockTime } from '../parts/words'
@@ -161,7 +159,6 @@ function swallowClick(): void {
 }
 
 export function Chairs({ view, staves, now }: { view: DayView; staves: Staves; now: number }) {
-  const refresh = useRefresh()
   const lanes = useRef<HTMLDivElement>(null)
   const [held, setHeld] = useState<Held | null>(null)
   const span = daySpan(
@@ -201,28 +198,26 @@ export function Chairs({ view, staves, now }: { view: DayView; staves: Staves; n
     const chair = sure(view.chairs[Math.min(Math.max(row, 0), view.chairs.length - 1)])
     return { visit, startsAt: visit.startsAt + Math.round(delta.x / stepPx()) * gridMs, chairId: chair.id }
   }
-  const put = async (visit: DayVisit, from: number, to: number, chairId: string, backTo?: string): Promise<void> => {
-    try {
-      await api(`/days/${view.day}/times`, {
-        method: 'PUT',
-        body: { moves: [{ visitId: visit.id, from, to, chairId }] },
-      })
-      if (backTo !== undefined)
-        toast.success(`${visit.patient.name} is moved to ${clockTime(to, view.zone)}; call the patient.`, {
-          duration: 20_000,
-          action: { label: 'Undo', onClick: () => void put(visit, to, from, backTo) },
-        })
-    } catch (e) {
-      sayWhyNot(e)
-    }
-    refresh.day()
+  const times = useTimes(view.day)
+  const put = (visit: DayVisit, from: number, to: number, chairId: string, backTo?: string): void => {
+    // Each move has words and an Undo of its own, though the next one is under way.
+    void times.mutateAsync([{ visitId: visit.id, from, to, chairId }]).then(
+      () => {
+        if (backTo !== undefined)
+          toast.success(`${visit.patient.name} is moved to ${clockTime(to, view.zone)}; call the patient.`, {
+            duration: 20_000,
+            action: { label: 'Undo', onClick: () => put(visit, to, from, backTo) },
+          })
+      },
+      () => undefined,
+    )
   }
   const drop = (event: DragMoveEvent): void => {
     swallowClick()
     const to = where(event)
     setHeld(null)
     if (to && (to.startsAt !== to.visit.startsAt || to.chairId !== to.visit.chairId))
-      void put(to.visit, to.visit.startsAt, to.startsAt, to.chairId, to.visit.chairId)
+      put(to.visit, to.visit.startsAt, to.startsAt, to.chairId, to.visit.chairId)
   }
   return (
     <Panel labelled="Chairs" className="relative">

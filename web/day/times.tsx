@@ -1,5 +1,6 @@
 /** What the day needs twice and what runs late; other times proposed: what moves, why, applied or not, taken back. */
-import { sayWhyNot } from '../app/change'
+import { useChange } from '../app/change'
+import { useTimes } from './put-times'
 import { sure } from '../../core/sure'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
@@ -43,43 +44,44 @@ function Proposed({
   again: (fresh: DayView) => void
   onDone: () => void
 }) {
-  const refresh = useRefresh()
-  const [busy, setBusy] = useState(false)
+  const { client } = useRefresh()
   const moves = proposal.moves
     .map((m) => ({ ...m, visit: sure(view.visits.find((v) => v.id === m.visitId)) }))
     .filter((m) => m.visit)
-  const put = async (back: boolean): Promise<void> => {
-    setBusy(true)
-    try {
-      // All of them or none: a visit that began meanwhile leaves every time as it was.
-      await api(`/days/${view.day}/times`, {
-        method: 'PUT',
-        body: {
-          moves: moves.map(({ visitId, byMs, visit }) => ({
-            visitId,
-            from: visit.startsAt + (back ? byMs : 0),
-            to: visit.startsAt + (back ? 0 : byMs),
-          })),
-        },
-      })
-      if (!back)
-        toast.success(
-          `${moves.length} ${moves.length === 1 ? 'visit' : 'visits'} moved; the patients are to be called.`,
-          { duration: 20_000, action: { label: 'Undo', onClick: () => void put(true) } },
-        )
-    } catch (e) {
-      sayWhyNot(e)
-    }
-    refresh.day()
-    // Taken back later, whatever is being looked at by then goes on.
-    if (!back) onDone()
+  // All of them or none: a visit that began meanwhile leaves every time as it was.
+  const times = useTimes(view.day)
+  const put = (back: boolean): void => {
+    const changed = moves.map(({ visitId, byMs, visit }) => ({
+      visitId,
+      from: visit.startsAt + (back ? byMs : 0),
+      to: visit.startsAt + (back ? 0 : byMs),
+    }))
+    times.mutate(changed, {
+      onSuccess: () => {
+        if (!back)
+          toast.success(
+            `${moves.length} ${moves.length === 1 ? 'visit' : 'visits'} moved; the patients are to be called.`,
+            { duration: 20_000, action: { label: 'Undo', onClick: () => put(true) } },
+          )
+      },
+      // Taken back later, whatever is being looked at by then goes on.
+      onSettled: () => {
+        if (!back) onDone()
+      },
+    })
   }
-  const stays = async (visitId: string): Promise<void> => {
-    await api(`/visits/${visitId}/shift`, { method: 'PUT', body: { mayMoveMin: 0 } }).catch(sayWhyNot)
-    // Who cannot move is held, and the search begins anew from the day as it then is.
-    await refresh.client.refetchQueries({ queryKey: ['day', view.day] })
-    again(refresh.client.getQueryData<DayView>(['day', view.day]) ?? view)
-  }
+  const stays = useChange(
+    (visitId: string) => api(`/visits/${visitId}/shift`, { method: 'PUT', body: { mayMoveMin: 0 } }),
+    [],
+    {
+      // Who cannot move is held, and the search begins anew from the day as it then is.
+      settled: () =>
+        void client
+          .refetchQueries({ queryKey: ['day', view.day] })
+          .then(() => again(client.getQueryData<DayView>(['day', view.day]) ?? view)),
+    },
+  )
+  const busy = times.isPending || stays.isPending
   const { before, after } = proposal
   const figures = [
     ['needed twice', proposal.twiceBeforeMin, proposal.twiceAfterMin],
@@ -117,7 +119,7 @@ function Proposed({
                   className="ml-auto"
                   disabled={busy}
                   aria-label={`${surname(m.visit)} cannot move`}
-                  onClick={() => void stays(m.visitId)}
+                  onClick={() => stays.mutate(m.visitId)}
                 >
                   cannot
                 </Button>
@@ -152,7 +154,7 @@ function Proposed({
                 ))}
             </tbody>
           </table>
-          <Button tone="jade" className="mr-2" disabled={busy} onClick={() => void put(false)}>
+          <Button tone="jade" className="mr-2" disabled={busy} onClick={() => put(false)}>
             Move {moves.length === 1 ? 'it' : `these ${moves.length}`}
           </Button>
         </>

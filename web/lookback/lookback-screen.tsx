@@ -2,66 +2,91 @@
 import { useChange } from '../app/change'
 import { Fold } from '../parts/fold'
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { leastTaken, mostTaken } from '../../core/practice/learned'
 import { kindTable } from '../../core/kinds'
 import { api } from '../app/api'
 import { usePerson } from '../app/shell'
+import { Table, type Column } from '../parts/table'
 import { Check, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { minutes } from '../parts/words'
 import type { LookBackView, LookBackVisit } from '../../wire/lookback'
 import { AgainstForecast, PlannedReal, Retakes } from './charts'
 
-function VisitTable({ visits }: { visits: readonly LookBackVisit[] }) {
-  return (
-    <Fold title="The same as a table">
-      <table className="w-full border-collapse text-base">
-        <thead>
-          <tr className="border-b-2 border-ink text-left">
-            <th scope="col">Visit</th>
-            <th scope="col" className="text-right">
-              planned
-            </th>
-            <th scope="col" className="text-right">
-              8 in 10
-            </th>
-            <th scope="col" className="text-right">
-              real
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {visits.map((v) => (
-            <tr key={v.id} data-looked={v.id} className="border-b border-line">
-              <th scope="row" className="text-left font-normal">
-                <Link className="underline" to={`/visits/${v.id}/close`}>
-                  {v.day} {v.patient}
-                </Link>{' '}
-                <span className="text-soft">{kindTable[v.kind].title}</span>
-              </th>
-              <td className="num text-right">{minutes(v.plannedChairS)}</td>
-              <td className="num text-right">{v.forecast ? minutes(v.forecast.eightInTenS) : '–'}</td>
-              <td className="num text-right">{minutes(v.chairS)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Fold>
-  )
-}
+const visitColumns: readonly Column<LookBackVisit>[] = [
+  {
+    id: 'visit',
+    head: 'Visit',
+    by: (v) => `${v.day} ${v.patient}`,
+    cell: (v) => (
+      <>
+        <Link className="underline" to={`/visits/${v.id}/close`}>
+          {v.day} {v.patient}
+        </Link>{' '}
+        <span className="text-soft">{kindTable[v.kind].title}</span>
+      </>
+    ),
+  },
+  { id: 'planned', head: 'planned', by: (v) => v.plannedChairS, figures: true, cell: (v) => minutes(v.plannedChairS) },
+  {
+    id: 'forecast',
+    head: '8 in 10',
+    by: (v) => v.forecast?.eightInTenS,
+    figures: true,
+    cell: (v) => (v.forecast ? minutes(v.forecast.eightInTenS) : '–'),
+  },
+  { id: 'real', head: 'real', by: (v) => v.chairS, figures: true, cell: (v) => minutes(v.chairS) },
+]
 
 const inMinutes = (s: number): string => (s < 90 ? `${Math.round(s)} s` : `${(s / 60).toFixed(1)} min`)
 
+type Learned = LookBackView['learned'][number]
+
+const learnedColumns = (nameOf: (id: string) => string): readonly Column<Learned>[] => [
+  {
+    id: 'step',
+    head: 'Step',
+    by: (r) => r.stepKind,
+    cell: (r) => (
+      <>
+        {r.stepKind.replaceAll('.', ', ').replaceAll('-', ' ')}{' '}
+        <span className="text-soft">{kindTable[r.kind].title}</span>
+      </>
+    ),
+  },
+  { id: 'person', head: 'Person', by: (r) => nameOf(r.personId), cell: (r) => nameOf(r.personId) },
+  {
+    id: 'starting',
+    head: 'starting',
+    by: (r) => r.startS,
+    figures: true,
+    cell: (r) => inMinutes(r.startS),
+  },
+  {
+    id: 'learned',
+    head: 'learned',
+    by: (r) => r.meanS,
+    figures: true,
+    className: 'font-bold',
+    cell: (r) => (
+      <>
+        <span aria-hidden="true">{r.meanS > r.startS * 1.05 ? '▲ ' : r.meanS < r.startS * 0.95 ? '▼ ' : ''}</span>
+        {inMinutes(r.meanS)}
+      </>
+    ),
+  },
+  { id: 'runs', head: 'runs', by: (r) => r.n, figures: true, cell: (r) => r.n },
+]
+
 function LearnedPart({ view, may }: { view: LookBackView; may: boolean }) {
-  const nameOf = (id: string): string => view.people.find((p) => p.id === id)?.name ?? id
-  const [all, setAll] = useState(false)
+  const { people } = view
+  const columns = useMemo(() => learnedColumns((id) => people.find((p) => p.id === id)?.name ?? id), [people])
   const use = useChange(
     (useLearned: boolean) => api('/practice', { method: 'PATCH', body: { useLearned } }),
     ['practice', 'day', 'visit'],
   )
   const rows = view.learned.toSorted((a, b) => Math.abs(b.meanS - b.startS) - Math.abs(a.meanS - a.startS))
-  const shown = all ? rows : rows.slice(0, 12)
   return (
     <Panel title="Durations learned" className="space-y-2">
       <p className="text-base text-soft">
@@ -77,47 +102,14 @@ function LearnedPart({ view, may }: { view: LookBackView; may: boolean }) {
       {rows.length === 0 ? (
         <p className="text-soft">Nothing yet: {leastTaken} closed visits with the same step and person are needed.</p>
       ) : (
-        <table className="w-full border-collapse text-base">
-          <thead>
-            <tr className="border-b-2 border-ink text-left">
-              <th scope="col">Step</th>
-              <th scope="col">Person</th>
-              <th scope="col" className="text-right">
-                starting
-              </th>
-              <th scope="col" className="text-right">
-                learned
-              </th>
-              <th scope="col" className="text-right">
-                runs
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((r) => (
-              <tr key={r.key} data-learned={r.key} className="border-b border-line">
-                <th scope="row" className="text-left font-normal">
-                  {r.stepKind.replaceAll('.', ', ').replaceAll('-', ' ')}{' '}
-                  <span className="text-soft">{kindTable[r.kind].title}</span>
-                </th>
-                <td>{nameOf(r.personId)}</td>
-                <td className="num text-right whitespace-nowrap">{inMinutes(r.startS)}</td>
-                <td className="num text-right font-bold whitespace-nowrap">
-                  <span aria-hidden="true">
-                    {r.meanS > r.startS * 1.05 ? '▲ ' : r.meanS < r.startS * 0.95 ? '▼ ' : ''}
-                  </span>
-                  {inMinutes(r.meanS)}
-                </td>
-                <td className="num text-right">{r.n}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      {rows.length > shown.length && (
-        <button type="button" className="min-h-12 cursor-pointer text-jade underline" onClick={() => setAll(true)}>
-          All {rows.length}
-        </button>
+        <Table
+          className="text-base"
+          rows={rows}
+          columns={columns}
+          idOf={(r) => r.key}
+          mark={(r) => ({ 'data-learned': r.key })}
+          first={12}
+        />
       )}
     </Panel>
   )
@@ -172,7 +164,15 @@ export default function LookBackScreen() {
                 {over >= 0 ? 'longer' : 'shorter'} than planned.
               </p>
               <PlannedReal visits={visits} nameOf={nameOf} />
-              <VisitTable visits={visits} />
+              <Fold title="The same as a table">
+                <Table
+                  className="text-base"
+                  rows={visits}
+                  columns={visitColumns}
+                  idOf={(v) => v.id}
+                  mark={(v) => ({ 'data-looked': v.id })}
+                />
+              </Fold>
             </Panel>
             <Panel title="Done over" className="space-y-1">
               {counts.length === 0 ? (
