@@ -56,7 +56,7 @@ export function coverage(): string {
       return [
         `### ${j} ${title} (\`${kind}\`)`,
         '',
-        `Written in \`core/visits/${file}.ts\`, with ${unique(plan.steps.map((s) => `\`${phaseFiles[s.phase]}\``)).join(' ')} of \`core/phases\`. Proved by \`core/visits/golden.test.ts\` (in words, and to the letter: ${own.map((p) => `[${p.name}](../demo/cases/readings/${p.name}.txt)`).join(', ')}) and \`core/visits/kinds.test.ts\` (properties over random cases).`,
+        `Written in \`core/visits/${file}.ts\`, with ${unique(plan.steps.map((s) => `\`${phaseFiles[s.phase]}\``)).join(' ')} of \`core/phases\`. Proved by \`core/visits/golden*.test.ts\` (in words, and to the letter: ${own.map((p) => `[${p.name}](../demo/cases/readings/${p.name}.txt)`).join(', ')}) and \`core/visits/kinds.test.ts\` (properties over random cases).`,
         '',
         '| | |',
         '| --- | --- |',
@@ -76,7 +76,7 @@ export function coverage(): string {
   return [
     '# What each kind of visit covers',
     '',
-    'Made by `npm run readings` from the plans of `demo/cases` and held to the letter by `core/visits/golden.test.ts`. J-numbers are the coverage table; “–” are kinds that only complete a chain. Burs are proved in `core/catalog/catalog.test.ts`, clocks in `core/run/run.test.ts`, figures in `core/measure/*.test.ts`, readings in `core/readings/measures.test.ts`, cues in `core/run/cues.test.ts`, clashes in `core/plan/clashes.test.ts`.',
+    'Made by `npm run readings` from the plans of `demo/cases` and held to the letter by `core/visits/golden.test.ts`, in words by its neighbours. J-numbers are the coverage table; “–” are kinds that only complete a chain. Burs are proved in `core/catalog/catalog.test.ts`, clocks in `core/run/run.test.ts`, figures in `core/measure/*.test.ts`, readings in `core/readings/measures.test.ts`, cues in `core/run/cues.test.ts`, clashes in `core/plan/clashes.test.ts`.',
     '',
     ...rows,
   ].join('\n')

@@ -111,3 +111,21 @@ export class Caller {
       throw new Error(`tray not signed: ${JSON.stringify(signed.body)}`)
   }
 }
+
+/** The same behaviour on the embedded database and, where TEST_DATABASE_URL names one, on a PostgreSQL server. */
+export const stores: [string, string | undefined][] = [
+  ['the embedded database', undefined],
+  ...(process.env['TEST_DATABASE_URL']
+    ? [['a PostgreSQL server', process.env['TEST_DATABASE_URL']] as [string, string]]
+    : []),
+]
+
+let sent = 0
+/** What a device sends: a command of its own id, based on the events it has seen. */
+export const command = (basedOn: number, body: object, more: object = {}) => ({
+  commandId: `test-command-${++sent}`,
+  basedOn,
+  device: 'test',
+  command: body,
+  ...more,
+})

@@ -1,0 +1,307 @@
+/** Crowns, posts, veneers and laminates, read line by line: J03, J04, J06, J11, J13, J16, J18. How: golden.test.ts. */
+import { describe, expect, it } from 'vitest'
+import { compile } from '../plan/compile'
+import { visitRequest } from '../model/request'
+import { planOf, practice, title, inOrder, tie, own, laid, burs, figure, counts } from './test/plans'
+
+describe('J03, full metal crown', () => {
+  it('index made, sectioned and checked before cutting; functional cusp 1.5, other 1.0; halves; bevel 45°; alignment grooves; contacts before the torpedo; seating groove last', () => {
+    const p = planOf('J03-full-metal-crown')
+    inOrder(
+      p,
+      'records.putty-index',
+      'records.section-index',
+      'records.check-index',
+      'cutting.groove-functional.47',
+      'cutting.groove-other.47',
+      'cutting.occlusal-first.47',
+      'cutting.occlusal-second.47',
+      'cutting.bevel.47',
+      'cutting.align-facial.47',
+      'cutting.align-inner.47',
+      'cutting.contact-mesial.47',
+      'cutting.margin.47',
+      'cutting.finish.47',
+      'cutting.seating-groove.47',
+      'cutting.reduction-check',
+    )
+    // C: on a lower molar the buccal cusps carry the bite.
+    expect([title(p, 'cutting.groove-functional.47'), title(p, 'cutting.groove-other.47')]).toEqual([
+      expect.stringContaining('buccal cusps 1.5 mm'),
+      expect.stringContaining('lingual cusps 1.0 mm'),
+    ])
+    expect(burs(p)).toEqual(expect.arrayContaining(['mesial: needle 0.9', 'margin: torpedo 1.2']))
+    expect(p.holds.find((h) => h.id === 'reduction')!.title).toBe('Clearance, chamfer, taper')
+    expect(p.absent.map((a) => a.what)).toEqual(expect.arrayContaining(['shade', 'distal contact of 47']))
+  })
+})
+
+describe('J04, root canal, core and crown in one visit', () => {
+  const p = planOf('J04-root-canal-core-crown')
+  it('wall before the preliminary impression; occlusal first; sheet and block-out; each canal by locator and files; agitation 15 s a canal; cones to length signed; 2 mm below the orifice', () => {
+    inOrder(
+      p,
+      'records.wall',
+      'records.preliminary',
+      'cutting.occlusal.46',
+      'cutting.caries.46',
+      'isolation.dam-on',
+      'isolation.seal',
+      'cutting.access.46',
+      'canal.orifice.46-MB',
+      'canal.length.46-MB',
+      'canal.shape.46-MB',
+      'canal.shape.46-D',
+      'canal.agitate.46',
+      'canal.cones.46',
+      'canal.dry.46',
+      'canal.fill.46-MB',
+      'canal.cut-back.46',
+    )
+    expect(title(p, 'isolation.dam-on')).toBe('Dam on, one hole: 46')
+    expect(own(p, 'canal.agitate.46')).toBe(3 * 15)
+    expect(p.holds.find((h) => h.id === 'length')).toMatchObject({ stepId: 'canal.cones.46' })
+    expect(title(p, 'canal.cut-back.46')).toContain('2 mm below the orifice')
+    expect(
+      p.steps
+        .filter((s) => s.needs.some((n) => n.what === 'hypochlorite'))
+        .every((s) => s.cautions.some((c) => c.text.startsWith('Hypochlorite'))),
+    ).toBe(true)
+  })
+  it('core: etch 5 s, 4 min set; film; then the walls; one cord and a short piece at the deep spot; scan; provisional out of the bite; back in a week', () => {
+    inOrder(
+      p,
+      'core.band',
+      'core.etch',
+      'core.place',
+      'core.set',
+      'core.band-off',
+      'isolation.dam-off',
+      'core.film',
+      'cutting.axial-facial.46',
+      'cutting.margin.46',
+      'tissue.single-cord.46',
+      'tissue.deep-piece',
+      'provisional.seat',
+      'impression.scan-preparation',
+      'provisional.cement',
+      'closing.bite',
+    )
+    expect([own(p, 'core.etch'), own(p, 'core.set')]).toEqual([5, 240])
+    expect(counts(p)).toEqual(['needle 1', 'core-band 1', 'cord.single.46 1', 'cord.deep 1'])
+    expect(p.choices).toMatchObject({ core: { value: 'glass ionomer' }, impression: { value: 'optical scan' } })
+    expect(p.followUps[0]).toMatchObject({ kind: 'crown.deliver', afterWorkingDays: 5 })
+  })
+  it('hypochlorite without a sheet stops the tray', () => {
+    const bare = compile(
+      visitRequest.parse({ ...p.request, visitChoices: { bondingIsolation: 'rolls and suction' } }),
+      practice,
+    )
+    expect(bare.clashes[0]).toMatchObject({ id: 'hypochlorite', severity: 'stop' })
+  })
+})
+
+describe('J06, veneers with the cord in before cutting', () => {
+  it('00 labially and on both proximal sides, about 25 mm on 11, before the bur; it stays until after the impression and is not drawn', () => {
+    const p = planOf('J06-veneers-cord-first')
+    inOrder(
+      p,
+      'anaesthesia.test',
+      'tissue.base-cord.11',
+      'tissue.base-cord.21',
+      'cutting.depth.11',
+      'cutting.finish.21',
+      'impression.dry',
+      'impression.seat',
+      'impression.inspect',
+      'tissue.base-out.11',
+    )
+    // C: about 25 mm for an upper central incisor, 24–26.
+    expect(laid(p, 'cord-00')!.piecesMm).toEqual([25, 25])
+    expect(p.steps.some((s) => s.id.startsWith('tissue.draw-cord'))).toBe(false)
+    expect(p.absent.map((a) => a.what)).toContain('provisional')
+    expect(burs(p).slice(0, 2)).toEqual(['facial: depth cutter 0.5', 'facial: depth cutter 0.5'])
+  })
+})
+
+describe('J11, post, core and provisional', () => {
+  const p = planOf('J11-post-and-core')
+  it('canal 15 mm, 5 mm stay: post space 7.5–10; drills; post tried and signed; silane 60 s; cured from three sides, 2 min, then 2 min on the core', () => {
+    inOrder(
+      p,
+      'records.shade',
+      'isolation.dam-on',
+      'canal.film',
+      'canal.drill',
+      'canal.clean',
+      'canal.try-post',
+      'post.silane',
+      'post.etch',
+      'post.adhesive',
+      'post.wick',
+      'post.inject',
+      'post.cure-top',
+      'post.cut',
+      'post.core',
+      'post.core-cure-top',
+    )
+    expect(title(p, 'canal.film')).toContain('7.5–10 mm')
+    expect(own(p, 'post.silane')).toBe(60)
+    const sum = (stem: string) => ['top', 'cheek', 'inner'].reduce((n, side) => n + own(p, `post.${stem}-${side}`)!, 0)
+    expect([sum('cure'), sum('core-cure')]).toEqual([120, 120])
+    expect(p.burs.find((b) => b.cuts.some((c) => c.stepId === 'post.cut'))!.bur).toMatchObject({ material: 'diamond' })
+  })
+  it('canal 12 mm: 6–7 mm, and it says the seal decides; where less than half the canal is left the dentist is asked', () => {
+    const short = (lengthMm: number) =>
+      compile(
+        visitRequest.parse({ ...p.request, ofTooth: { 12: { canals: [{ name: 'single', lengthMm }] } }, sealMm: 5 }),
+        practice,
+      )
+    expect(title(short(12), 'canal.film')).toContain('6–7 mm')
+    expect(short(12).steps.find((s) => s.id === 'canal.film')!.reason!.text).toContain('the seal decides')
+    expect([short(9), short(12)].map((x) => x.clashes.some((c) => c.id === 'post-room'))).toEqual([true, false])
+  })
+  it('ferrule 1.5–2 mm; coat: etch 15, rinse 5, cure 10, must shine or again; separator is a hold; non-eugenol', () => {
+    inOrder(
+      p,
+      'cutting.margin.12',
+      'core.ferrule',
+      'coat.etch',
+      'coat.etch-rinse',
+      'coat.resin',
+      'coat.cure',
+      'coat.look',
+      'isolation.dam-off',
+      'provisional.separate',
+      'provisional.build',
+      'provisional.cement',
+    )
+    expect(['coat.etch', 'coat.etch-rinse', 'coat.cure'].map((id) => own(p, id))).toEqual([15, 5, 10])
+    expect(p.holds.find((h) => h.id === 'separator')).toMatchObject({ mandatory: true })
+    expect(p.setup.some((l) => l.id === 'zoe-cement')).toBe(false)
+  })
+})
+
+describe('J13, interim crown', () => {
+  it('putty cut through the middle of each neighbour; tried empty; separator; 45 s seat, lift 60–150 s; trimming in its order; eight parts read; corrections; polish; cement', () => {
+    const p = planOf('J13-interim-crown')
+    inOrder(
+      p,
+      'records.putty-index',
+      'provisional.cut-index',
+      'provisional.try-mould',
+      'provisional.separate',
+      'provisional.mix',
+      'provisional.seat',
+      'provisional.lift',
+      'provisional.pencil',
+      'provisional.gross',
+      'provisional.edges',
+      'provisional.gauge',
+      'provisional.inspect',
+      'provisional.corrections',
+      'provisional.polish',
+      'provisional.try-in',
+      'provisional.cement',
+      'provisional.excess',
+    )
+    expect(tie(p, 'provisional.mix', 'provisional.seat')).toMatchObject({ atMostS: 45 })
+    expect(tie(p, 'provisional.mix', 'provisional.lift')).toMatchObject({ atLeastS: 60, atMostS: 150 })
+    expect(laid(p, 'flowable')).toMatchObject({
+      readiness: 'standby',
+      when: expect.stringContaining('two neighbouring parts'),
+    })
+  })
+})
+
+describe('J16, laminates for dark teeth', () => {
+  it('first visit: smile, shade map, depth cut 0.5 with a pencil line, margin just under the tissue, cord again 5 min, light and heavy body, every margin whole, nothing to wear', () => {
+    const p = planOf('J16-laminates-preparation')
+    inOrder(
+      p,
+      'records.smile',
+      'records.shade',
+      'tissue.base-cord.12',
+      'cutting.depth.12',
+      'cutting.facial.12',
+      'cutting.margin.12',
+      'cutting.finish.12',
+      'cutting.reduction-check',
+      'records.stump-shade',
+      'tissue.top-cord.12',
+      'tissue.draw-cord.12',
+      'impression.inject.12',
+      'impression.seat',
+      'impression.inspect',
+      'tissue.base-out.12',
+      'impression.margins-whole',
+    )
+    expect(title(p, 'cutting.depth.11')).toContain('0.5 mm down the middle; pencil line')
+    expect(title(p, 'cutting.margin.11')).toContain('just under the tissue')
+    expect(tie(p, 'tissue.top-cord.22', 'tissue.draw-cord.12')).toMatchObject({ atLeastS: 300 })
+    // Four teeth, four kinds of cut, four burs: each goes over all the teeth before it is changed.
+    expect(p.burs).toHaveLength(4)
+  })
+  it('delivery: water try-in, cement shade, tint at most 0.133 g to 0.40 g, acid 90, silane 60, rinse 60; foil, middle two first, etch 60, edge, neck, behind; tabs off', () => {
+    const p = planOf('J16-laminates-delivery')
+    inOrder(
+      p,
+      'delivery.try-in',
+      'delivery.cement-shade',
+      'tissue.single-cord.12',
+      'delivery.pieces-acid',
+      'delivery.pieces-silane',
+      'delivery.pieces-rinse',
+      'delivery.11.foil',
+      'delivery.11.etch',
+      'delivery.11.seat',
+      'delivery.11.cure-edge',
+      'delivery.11.excess',
+      'delivery.11.floss',
+      'delivery.11.neck',
+      'delivery.11.cure-neck',
+      'delivery.11.cure-behind',
+      'delivery.21.foil',
+      'delivery.12.foil',
+      'delivery.22.foil',
+      'finishing.tabs',
+      'finishing.wheels',
+      'finishing.bite',
+      'finishing.cords-out',
+    )
+    expect(['pieces-acid', 'pieces-silane', 'pieces-rinse', '11.etch'].map((a) => own(p, `delivery.${a}`))).toEqual([
+      90, 60, 60, 60,
+    ])
+    // C: 25 % of the whole mix: a third of the base.
+    expect(figure(p, 'delivery.cement-shade', /tint/)!.value).toBe(0.133)
+    expect(title(p, 'delivery.11.seat')).toContain('incisal end first')
+    expect(title(p, 'delivery.11.excess')).toContain('Brush the excess clean')
+    expect(compile(visitRequest.parse({ ...p.request, tintPercent: 30 }), practice).clashes.map((c) => c.id)).toContain(
+      'tint',
+    )
+  })
+})
+
+describe('J18, crown on a root-filled upper molar', () => {
+  it('magnified; V-shaped planes by sinking the bur; thin bur through each contact before the wider; margin past the build-up; neighbours looked at; mirror in the passes', () => {
+    const p = planOf('J18-root-filled-upper-molar')
+    inOrder(
+      p,
+      'records.preliminary',
+      'cutting.loupes',
+      'cutting.occlusal-v.17',
+      'cutting.axial-facial.17',
+      'cutting.axial-inner.17',
+      'cutting.contact-mesial.17',
+      'cutting.axial-mesial.17',
+      'cutting.margin.17',
+      'cutting.look-beside',
+      'cutting.reduction-check',
+    )
+    expect(title(p, 'cutting.occlusal-v.17')).toContain('shaped like a V')
+    expect(title(p, 'cutting.margin.17')).toContain('past the build-up onto sound tooth')
+    expect(
+      p.steps.filter((s) => s.passes.some((x) => x.startsWith('mirror, washed and dried'))).length,
+    ).toBeGreaterThanOrEqual(4)
+  })
+})

@@ -1,0 +1,72 @@
+/** What the server says of itself: its OpenAPI document, its problems, the sheet it prints. */
+import { personView } from '../wire/people'
+import { checkAnswer } from './answers'
+import * as z from 'zod'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { Caller, day, openHouse, stores, type TestHouse } from './test/house'
+
+const visit = `${day}-one`
+
+describe.each(stores)('documents on %s', (_kind, url) => {
+  let house: TestHouse
+  let juno: Caller
+  beforeAll(async () => {
+    house = await openHouse(url)
+    juno = await new Caller(house.app).signIn('juno', '1234')
+  })
+  afterAll(() => house?.close())
+
+  it('serves an OpenAPI document that names every route', async () => {
+    const { body } = await juno.call('GET', '/openapi.json')
+    expect(Object.keys(Object(body['paths']))).toEqual(
+      expect.arrayContaining([
+        '/api/session',
+        '/api/days/{day}',
+        '/api/visits/{visitId}/commands',
+        '/api/visits/{visitId}/tray/sign',
+        '/api/visits/{visitId}/record',
+      ]),
+    )
+  })
+
+  it('describes every answer of every route, and the problems it may send instead', async () => {
+    const answer = z.looseObject({
+      content: z.record(z.string(), z.looseObject({ schema: z.looseObject({}).optional() })).optional(),
+    })
+    const way = z.looseObject({ responses: z.record(z.string(), answer) })
+    const document = z.looseObject({ paths: z.record(z.string(), z.record(z.string(), way)) })
+    const { paths } = await juno.read(document, '/openapi.json')
+    const undescribed = Object.entries(paths).flatMap(([path, ways]) =>
+      Object.entries(ways).flatMap(([way, { responses }]) => {
+        const good = Object.entries(responses).find(([status]) => status.startsWith('2'))
+        const says = good && Object.values(good[1].content ?? {}).some((c) => Object.keys(c.schema ?? {}).length > 0)
+        const problem = Object.keys(responses['default']?.content ?? {}).length > 0
+        return says && problem ? [] : [`${way} ${path}`]
+      }),
+    )
+    expect(undescribed).toEqual([])
+    expect(Object.keys(paths).length).toBeGreaterThan(40)
+  })
+
+  it('holds each answer against its view here: a field too many, or one missing, is caught', () => {
+    const sent = { id: 'juno', name: 'Juno', roles: ['assistant'] }
+    const check = (answer: object) => () => checkAnswer(personView, JSON.stringify(answer), 'GET /session')
+    expect(check(sent)).not.toThrow()
+    expect(check({ ...sent, codeHash: 'x' })).toThrow(/GET \/session.*codeHash/s)
+    expect(check({ ...sent, roles: undefined })).toThrow(/roles/)
+  })
+
+  it('hands out the setup sheet as PDF on the paper asked for', async () => {
+    const sheet = await house.app.inject({
+      method: 'GET',
+      url: `/api/visits/${visit}/setup.pdf?paper=LETTER`,
+      headers: { cookie: juno.cookie },
+    })
+    expect([sheet.statusCode, sheet.headers['content-type'], sheet.rawPayload.subarray(0, 5).toString()]).toEqual([
+      200,
+      'application/pdf',
+      '%PDF-',
+    ])
+    expect((await juno.call('GET', `/visits/${visit}/setup.pdf?paper=napkin`)).status).toBe(422)
+  })
+})
