@@ -1,5 +1,6 @@
 /** Plans and their scores as they were last asked for: a day is drawn often and changes seldom. */
 import { sure } from '../core/sure'
+import { reading } from './db/unread'
 import { compile } from '../core/plan/compile'
 import type { VisitRequest } from '../core/model/request'
 import type { Plan } from '../core/model/plan'
@@ -17,7 +18,8 @@ export class Plans {
     const text = JSON.stringify(practice)
     if (text !== this.practice) this.known.clear()
     this.practice = text
-    return (visitId, request) => this.keep(visitId, JSON.stringify(request), () => compile(request, practice))
+    return (visitId, request) =>
+      this.keep(visitId, JSON.stringify(request), () => reading(visitId, 'plan', () => compile(request, practice)))
   }
   /** The plan kept for this visit under this key, else made and kept. The same object comes back, and with it its score. */
   keep(visitId: string, key: string, make: () => Plan): Plan {

@@ -9,8 +9,9 @@ import { evolve, initialState, type RunState } from '../core/run/state'
 import { leaveBehind } from './db/leave-behind'
 import type { Db } from './db/open'
 import * as t from './db/schema'
-import { loadCommand, loadEvents, loadFrozenPlan, loadLastEvent, loadVisit } from './db/store'
+import { loadCommand, loadEvents, loadFrozenPlan, loadHead, loadLastEvent } from './db/store'
 import type { CommandAnswer } from '../wire/run'
+import { reading } from './db/unread'
 import { Problem } from './problem'
 
 export interface CommandEnvelope {
@@ -66,13 +67,16 @@ export class Runs {
     if (!known) {
       const frozen = await loadFrozenPlan(q, visitId)
       if (!frozen) {
-        await loadVisit(q, visitId)
+        await loadHead(q, visitId)
         throw new Problem('not-signed', 'The tray of this visit is not signed yet, so its plan is not fixed.')
       }
-      known = { plan: frozen.plan, state: initialState(frozen.plan) }
+      known = { plan: frozen.plan, state: reading(visitId, 'run', () => initialState(frozen.plan)) }
     }
-    if (fresh || this.shared)
-      return { plan: known.plan, state: (await loadEvents(q, visitId, known.state.seq)).reduce(evolve, known.state) }
+    if (fresh || this.shared) {
+      const { plan, state } = known
+      const events = await loadEvents(q, visitId, state.seq)
+      return { plan, state: reading(visitId, 'run', () => events.reduce(evolve, state)) }
+    }
     return known
   }
 

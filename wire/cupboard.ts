@@ -1,4 +1,5 @@
 /** What the cupboard answers: stock, and what was taken in. */
+import { unreadView } from './unread'
 import * as z from 'zod'
 import { item } from '../core/catalog/item'
 import type { StockLine } from '../core/schedule/stock'
@@ -8,6 +9,8 @@ export const importedView = z.strictObject({ stored: z.number().int() })
 export const starterView = z.strictObject({ items: z.number().int(), burs: z.number().int() })
 
 export const stockView = z.strictObject({
+  /** Visits of these days that cannot be read: what they take is not in here. */
+  unread: z.array(unreadView),
   from: date,
   to: date,
   visits: z.number().int(),

@@ -12,6 +12,7 @@ import type { Dry, SimulatedLoad } from '../core/schedule/turnover'
 import type { TurnoverView } from '../core/schedule/turnover-day'
 import { date, ms, noun, seconds } from './noun'
 import { peopleView, teethView } from './plan'
+import { unreadView } from './unread'
 import { headFields } from './visit'
 
 const cassetteType = z.enum(cassettes)
@@ -113,6 +114,7 @@ export const dayView = z.strictObject({
   zone: z.string(),
   chairs: z.array(z.strictObject({ id: z.string(), name: z.string() })),
   visits: z.array(dayVisitView),
+  unread: z.array(unreadView),
 })
 export type DayView = z.infer<typeof dayView>
 

@@ -28,9 +28,11 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
     [
       'GET /practice',
       'GET /practice/amendments',
+      'GET /practice/unread',
       'GET /days/:day',
       'GET /days/:day/calendar.ics',
       'GET /visits/:visitId',
+      'GET /visits/:visitId/raw',
       'GET /visits/:visitId/events',
       'GET /visits/:visitId/record',
       'GET /visits/:visitId/setup.pdf',

@@ -1,4 +1,5 @@
 /** Looking back: what came of what was planned, and what was learned of it. */
+import { unreadView } from './unread'
 import * as z from 'zod'
 import { standing, type Reason } from '../core/figure'
 import type { Calibration } from '../core/record/look-back'
@@ -34,6 +35,7 @@ const learnedRow = z.strictObject({
 
 export const lookBackView = z.strictObject({
   visits: z.array(lookBackVisit),
+  unread: z.array(unreadView),
   calibration: noun<Calibration>({
     n: z.number().int(),
     kept: z.number().int(),

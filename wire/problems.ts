@@ -30,6 +30,7 @@ export const problems = {
   'not-here': { status: 409, words: 'That cassette is somewhere else.' },
   'not-ready': { status: 409, words: 'The tray cannot be signed yet.' },
   'not-signed': { status: 409, words: 'The tray of this visit is not signed yet, so its plan is not fixed.' },
+  unreadable: { status: 409, words: 'This visit cannot be read by this version of the program.' },
   refused: { status: 409, words: 'This cannot happen now.' },
   running: { status: 409, words: 'That is running already.' },
   signed: {
@@ -89,6 +90,8 @@ const more = {
   missing: z.array(z.string()).optional(),
   unread: z.array(z.string()).optional(),
   blocked: z.array(z.string()).optional(),
+  /** Where what is stored of it can be had as it lies there. */
+  raw: z.string().optional(),
 }
 const moreOf = z.strictObject(more)
 export type ProblemMore = z.infer<typeof moreOf>

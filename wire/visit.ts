@@ -2,6 +2,7 @@
 import * as z from 'zod'
 import type { ChartNote } from '../core/record/note'
 import { date, ms, noun } from './noun'
+import { unreadView } from './unread'
 import { kindView, planView, requestView } from './plan'
 
 export const stageView = z.enum(['planned', 'laid up', 'running', 'closed'])
@@ -32,6 +33,8 @@ export const visitView = z.strictObject({
   reopened: z.strictObject({ plan: planView, at: ms, by: z.string(), why: z.string() }).nullable(),
   /** Every visit of the case, by its start. */
   chain: z.array(z.strictObject({ id: z.string(), day: date, startsAt: ms, kind: kindView, stage: stageView })),
+  /** Visits of the case that cannot be read: what they left behind is not reckoned with. */
+  unread: z.array(unreadView),
   throatPackIn: z.boolean(),
   /** What is laid up for it, out of which load. */
   cassettes: z.array(z.strictObject({ name: z.string(), load: z.number().int().nullable(), pulledBack: z.boolean() })),

@@ -12,7 +12,7 @@ import { takeOff, usedUp, without } from '../../core/schedule/stock'
 import { soilCassettes } from './instruments'
 import type { Db } from './open'
 import * as t from './schema'
-import { loadEvents, loadVisit } from './store'
+import { loadEvents, loadHead } from './store'
 
 /** Takes what was really used off the lots; what they do not hold is left to whoever counts next. */
 async function takeFromLots(
@@ -82,7 +82,7 @@ async function learn(q: Db, visitId: string, times: ReturnType<typeof stepTimesO
 
 /** All of it, in the transaction that closes the run. */
 export async function leaveBehind(q: Db, visitId: string, plan: Plan, now: number): Promise<void> {
-  const { patient } = await loadVisit(q, visitId)
+  const { patient } = await loadHead(q, visitId)
   const [practice] = await q.select({ zone: t.practices.zone }).from(t.practices).limit(1)
   const events = await loadEvents(q, visitId)
   const { core } = replay(plan, events)

@@ -5,19 +5,46 @@ import { and, asc, desc, eq, gt, gte, inArray, lte } from 'drizzle-orm'
 import { compile } from '../../core/plan/compile'
 import { traceOf } from '../../core/plan/traces'
 import { completeTable } from '../../core/practice/functions'
-import { practice as practiceSchema, type Practice } from '../../core/practice/practice'
+import { card, practice as practiceSchema, type Practice } from '../../core/practice/practice'
+import { amendment } from '../../core/practice/amendment'
+import { bur } from '../../core/catalog/bur'
+import { item, lot } from '../../core/catalog/item'
+import type * as z from 'zod'
 import { storedRequest, type VisitRequest } from '../../core/model/request'
 import type { Plan } from '../../core/model/plan'
 import type { RunEvent } from '../../core/run/events'
+import type { Unread, UnreadPart } from '../../wire/unread'
 import { notFound } from '../problem'
+import { eachRead, reading, whyUnread } from './unread'
 import type { Db } from './open'
 import * as t from './schema'
 
 /** The day the presets of this version were written. */
 const presetDay = '2026-11-25'
 
-/** The practice as the core knows it: no codes. */
-export async function loadPractice(q: Db): Promise<Practice> {
+const textAt = (row: unknown, key: string): string => {
+  const value: unknown = Object(row)[key]
+  return typeof value === 'string' ? value : '?'
+}
+
+/** Rows of one kind, those that can be read apart from those that cannot. */
+function sorted<T extends object>(
+  what: UnreadPart['what'],
+  rows: readonly unknown[],
+  schema: z.ZodType<T>,
+  nameOf: string,
+): { good: T[]; bad: UnreadPart[] } {
+  const [good, bad]: [T[], UnreadPart[]] = [[], []]
+  for (const row of rows) {
+    const parsed = schema.safeParse(row)
+    if (parsed.success) good.push(parsed.data)
+    else bad.push({ what, name: textAt(row, nameOf), why: whyUnread(parsed.error), raw: row })
+  }
+  return { good, bad }
+}
+
+/** The practice as the core knows it (no codes), and what of it this program cannot read. */
+export async function loadPracticeParts(q: Db): Promise<{ practice: Practice; unread: UnreadPart[] }> {
   const [[row], people, items, burs, lots] = await Promise.all([
     q.select().from(t.practices).limit(1),
     q.select({ id: t.people.id, name: t.people.name, roles: t.people.roles }).from(t.people).orderBy(asc(t.people.id)),
@@ -26,22 +53,39 @@ export async function loadPractice(q: Db): Promise<Practice> {
     q.select().from(t.lots).orderBy(asc(t.lots.id)),
   ])
   if (!row) throw notFound('practice on record yet')
-  const { id: _, ...rest } = row
+  const { id: _, cards, amendments, ...rest } = row
   // Functions this program has learned since the table was stored come from the presets, marked as such.
   const functions = {
     cautious: completeTable('cautious', rest.functions.cautious, presetDay),
     expanded: completeTable('expanded', rest.functions.expanded, presetDay),
   }
-  return practiceSchema.parse({
-    ...rest,
-    learned: learnedUpToDate(rest.learned),
-    functions,
-    people,
-    items: items.map((i) => i.body),
-    burs: burs.map((b) => b.body),
-    lots,
-  })
+  const bodies = (of: readonly { body: object }[]): object[] => of.map((r) => r.body)
+  const parts = {
+    items: sorted('item', bodies(items), item, 'name'),
+    burs: sorted('bur', bodies(burs), bur, 'name'),
+    lots: sorted('lot', lots, lot, 'number'),
+    cards: sorted('card', cards, card, 'dentistId'),
+    amendments: sorted('amendment', amendments, amendment, 'id'),
+  }
+  const known = new Set(parts.items.good.map((i) => i.id))
+  return {
+    practice: practiceSchema.parse({
+      ...rest,
+      learned: learnedUpToDate(rest.learned),
+      functions,
+      people,
+      items: parts.items.good,
+      burs: parts.burs.good,
+      lots: parts.lots.good.filter((l) => known.has(l.itemId)),
+      cards: parts.cards.good,
+      amendments: parts.amendments.good,
+    }),
+    unread: Object.values(parts).flatMap((p) => p.bad),
+  }
 }
+
+/** The practice as the core knows it: no codes, and only what can be read. */
+export const loadPractice = async (q: Db): Promise<Practice> => (await loadPracticeParts(q)).practice
 
 /** Writes a practice and its people's code hashes; what is there already is kept. */
 export async function savePractice(q: Db, id: string, p: Practice, codeHashes: Record<string, string>): Promise<void> {
@@ -89,56 +133,79 @@ export interface VisitFile {
   request: VisitRequest
 }
 
-const joined = (row: { visits: VisitRow; cases: VisitFile['case']; patients: VisitFile['patient'] }): VisitFile => ({
-  visit: row.visits,
-  case: row.cases,
-  patient: row.patients,
-  request: storedRequest.parse({
-    ...requestUpToDate(row.cases.request, row.visits.facts),
-    alerts: row.patients.alerts,
-    date: row.visits.day,
-    team: row.visits.team,
-    visitChoices: row.visits.visitChoices,
-    swaps: row.visits.swaps,
-  }),
+type Joined = { visits: VisitRow; cases: VisitFile['case']; patients: VisitFile['patient'] }
+/** A visit with its case and patient as they are stored, whether or not what they ask for can be read. */
+export type VisitHead = Omit<VisitFile, 'request'>
+const headOf = (row: Joined): VisitHead => ({ visit: row.visits, case: row.cases, patient: row.patients })
+
+/** @throws CannotRead where the parts make no request of today */
+const fileOf = (head: VisitHead): VisitFile => ({
+  ...head,
+  request: reading(head.visit.id, 'case', () =>
+    storedRequest.parse({
+      ...requestUpToDate(head.case.request, head.visit.facts),
+      alerts: head.patient.alerts,
+      date: head.visit.day,
+      team: head.visit.team,
+      visitChoices: head.visit.visitChoices,
+      swaps: head.visit.swaps,
+    }),
+  ),
 })
 
-const files = (q: Db) =>
+/** Visits that can be read, and those that cannot, in the order asked for. */
+export interface Files {
+  files: VisitFile[]
+  unread: Unread[]
+}
+const filesOf = async (rows: readonly Joined[]): Promise<Files> => {
+  const { read, unread } = await eachRead(rows.map(headOf), fileOf)
+  return { files: read, unread }
+}
+
+const heads = (q: Db) =>
   q
     .select()
     .from(t.visits)
     .innerJoin(t.cases, eq(t.visits.caseId, t.cases.id))
     .innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
 
-/** One visit with its case, patient and the request they make together. */
-export async function loadVisit(q: Db, id: string): Promise<VisitFile> {
-  const [row] = await files(q).where(eq(t.visits.id, id)).limit(1)
+/** One visit as it is stored. @throws Problem 404 */
+export async function loadHead(q: Db, id: string): Promise<VisitHead> {
+  const [row] = await heads(q).where(eq(t.visits.id, id)).limit(1)
   if (!row) throw notFound(`visit "${id}"`)
-  return joined(row)
+  return headOf(row)
 }
 
+/** One visit with its case, patient and the request they make together. @throws Problem 404, CannotRead */
+export const loadVisit = async (q: Db, id: string): Promise<VisitFile> => fileOf(await loadHead(q, id))
+
 /** Every visit of a case, by its start. */
-export async function loadChain(q: Db, caseId: string): Promise<VisitFile[]> {
-  return (await files(q).where(eq(t.visits.caseId, caseId)).orderBy(asc(t.visits.startsAt))).map(joined)
-}
+export const loadChain = async (q: Db, caseId: string): Promise<Files> =>
+  filesOf(await heads(q).where(eq(t.visits.caseId, caseId)).orderBy(asc(t.visits.startsAt)))
 
 /**
  * The files with what the earlier visits of their cases left behind, so that a clash is found over the whole case. A
- * signed visit counts as it was signed, a planned one as it is planned.
+ * signed visit counts as it was signed, a planned one as it is planned; one that cannot be read leaves nothing here, and
+ * the screens of its case say so.
  */
 export async function withEarlier(q: Db, own: readonly VisitFile[], practice: Practice): Promise<VisitFile[]> {
   const caseIds = [...new Set(own.map((f) => f.case.id))]
   if (caseIds.length === 0) return []
-  const all = (await files(q).where(inArray(t.visits.caseId, caseIds)).orderBy(asc(t.visits.startsAt))).map(joined)
-  const shared = all.filter((f) => all.some((x) => x.case.id === f.case.id && x.visit.id !== f.visit.id))
+  const { files } = await filesOf(
+    await heads(q).where(inArray(t.visits.caseId, caseIds)).orderBy(asc(t.visits.startsAt)),
+  )
+  const shared = files.filter((f) => files.some((x) => x.case.id === f.case.id && x.visit.id !== f.visit.id))
   if (shared.length === 0) return [...own]
   const frozen = await loadFrozenPlans(
     q,
     shared.map((f) => f.visit.id),
   )
-  const traces = shared.map((f) => ({
-    file: f,
-    trace: traceOf(frozen.get(f.visit.id) ?? compile(f.request, practice)),
+  const { read: traces } = await eachRead(shared, (file) => ({
+    file,
+    trace: traceOf(
+      frozen.get(file.visit.id)?.() ?? reading(file.visit.id, 'plan', () => compile(file.request, practice)),
+    ),
   }))
   return own.map((f) => ({
     ...f,
@@ -158,35 +225,38 @@ export async function openVisit(q: Db, id: string): Promise<{ file: VisitFile; p
 }
 
 /** The visits of a day by their start. */
-export async function loadDay(q: Db, day: string): Promise<VisitFile[]> {
-  return (await files(q).where(eq(t.visits.day, day)).orderBy(asc(t.visits.startsAt))).map(joined)
-}
+export const loadDay = async (q: Db, day: string): Promise<Files> =>
+  filesOf(await heads(q).where(eq(t.visits.day, day)).orderBy(asc(t.visits.startsAt)))
 
 /** The visits from one plain date to another, both with. */
-export async function loadDays(q: Db, from: string, to: string): Promise<VisitFile[]> {
-  return (
-    await files(q)
+export const loadDays = async (q: Db, from: string, to: string): Promise<Files> =>
+  filesOf(
+    await heads(q)
       .where(and(gte(t.visits.day, from), lte(t.visits.day, to)))
-      .orderBy(asc(t.visits.startsAt))
-  ).map(joined)
-}
+      .orderBy(asc(t.visits.startsAt)),
+  )
 
 /** A plan as it was signed, read as of today. */
 export type FrozenPlan = Omit<typeof t.plans.$inferSelect, 'plan'> & { plan: Plan }
 
+/** @throws CannotRead */
 export async function loadFrozenPlan(q: Db, visitId: string): Promise<FrozenPlan | null> {
   const [row] = await q.select().from(t.plans).where(eq(t.plans.visitId, visitId)).limit(1)
-  return row ? { ...row, plan: planUpToDate(row.plan) } : null
+  return row ? { ...row, plan: reading(visitId, 'signed plan', () => planUpToDate(row.plan)) } : null
 }
 
-/** The signed plans of these visits, by visit. */
-export async function loadFrozenPlans(q: Db, visitIds: readonly string[]): Promise<Map<string, Plan>> {
+/** Whether a tray is signed, though its plan may not be read. */
+export const isSigned = async (q: Db, visitId: string): Promise<boolean> =>
+  (await q.select({ id: t.plans.visitId }).from(t.plans).where(eq(t.plans.visitId, visitId)).limit(1)).length > 0
+
+/** The signed plans of these visits, by visit, each to be read when it is asked for. */
+export async function loadFrozenPlans(q: Db, visitIds: readonly string[]): Promise<Map<string, () => Plan>> {
   if (visitIds.length === 0) return new Map()
   const rows = await q
     .select({ visitId: t.plans.visitId, plan: t.plans.plan })
     .from(t.plans)
     .where(inArray(t.plans.visitId, [...visitIds]))
-  return new Map(rows.map((r) => [r.visitId, planUpToDate(r.plan)]))
+  return new Map(rows.map((r) => [r.visitId, () => reading(r.visitId, 'signed plan', () => planUpToDate(r.plan))]))
 }
 
 export const loadMarks = (q: Db, visitId: string) =>

@@ -9,7 +9,7 @@ import { Problem } from '../problem'
 import { alert } from '../../core/model/request'
 import { releaseCassettes } from '../db/instruments'
 import * as t from '../db/schema'
-import { loadLastEvent, loadVisit } from '../db/store'
+import { loadLastEvent, loadHead } from '../db/store'
 import { signedIn, type SignedIn } from './session'
 
 import { visitParams } from './visit'
@@ -45,9 +45,10 @@ const setAlerts: Door = (app, house) => {
     async (request) => {
       const person = await signedIn(house, request)
       const { alerts, why: reason } = request.body
-      const file = await loadVisit(db, request.params.visitId)
-      const added = alerts.filter((a) => !file.request.alerts.includes(a))
-      const removed = file.request.alerts.filter((a) => !alerts.includes(a))
+      const file = await loadHead(db, request.params.visitId)
+      const wanted = new Set<string>(alerts)
+      const added = alerts.filter((a) => !file.patient.alerts.includes(a))
+      const removed = file.patient.alerts.filter((a) => !wanted.has(a))
       if (removed.length > 0) mayTakeAway(person, reason)
       const why = [
         ...added.map((a) => `alert entered: ${a}`),

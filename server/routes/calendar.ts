@@ -7,6 +7,7 @@ import { dayToIcal, type CalendarVisit } from '../../core/formats/ical'
 import { layOut } from '../../core/schedule/timeline'
 import type { Practice } from '../../core/practice/practice'
 import type { House } from '../house'
+import { eachRead } from '../db/unread'
 import { loadDay, loadFrozenPlans, loadPractice, withEarlier } from '../db/store'
 import { Problem } from '../problem'
 import { simulatedFeed } from '../standins/appointments'
@@ -16,16 +17,16 @@ const dayParams = z.object({ day: plainDay })
 /** The day's visits as a calendar shows them. */
 const calendarOf = async (house: House, day: string): Promise<{ visits: CalendarVisit[]; practice: Practice }> => {
   const practice = await loadPractice(house.database.db)
-  const files = await withEarlier(house.database.db, await loadDay(house.database.db, day), practice)
+  const { files } = await loadDay(house.database.db, day)
   const planOf = house.plans.with(practice)
   const frozen = await loadFrozenPlans(
     house.database.db,
     files.map((f) => f.visit.id),
   )
-  return {
-    practice,
-    visits: files.map(({ visit, patient, request }) => {
-      const plan = frozen.get(visit.id) ?? planOf(visit.id, request)
+  const { read: visits } = await eachRead(
+    await withEarlier(house.database.db, files, practice),
+    ({ visit, patient, request }) => {
+      const plan = frozen.get(visit.id)?.() ?? planOf(visit.id, request)
       return {
         id: visit.id,
         startsAt: visit.startsAt,
@@ -34,8 +35,9 @@ const calendarOf = async (house: House, day: string): Promise<{ visits: Calendar
         chair: practice.chairs.find((c) => c.id === visit.chairId)?.name ?? visit.chairId,
         team: plan.people.map((p) => p.name).join(', '),
       }
-    }),
-  }
+    },
+  )
+  return { practice, visits }
 }
 
 const calendarFile: Door = (app, house) => {

@@ -10,6 +10,7 @@ import { layOut } from '../../core/schedule/timeline'
 import { turnoverOfDay } from '../../core/schedule/turnover-day'
 import { cassettesOf } from '../../core/practice/instruments'
 import { loadCassettes } from '../db/instruments'
+import { eachRead } from '../db/unread'
 import { loadDay, loadFrozenPlan, loadMarks, loadPractice, withEarlier } from '../db/store'
 import { head, stageOf } from './visit'
 
@@ -28,7 +29,8 @@ const showDay: Door = (app, house) => {
     },
     async (request) => {
       const practice = await loadPractice(db)
-      const files = await withEarlier(db, await loadDay(db, request.params.day), practice)
+      const stored = await loadDay(db, request.params.day)
+      const files = await withEarlier(db, stored.files, practice)
       const planOf = house.plans.with(practice)
       const now = house.now()
       const today = plainDate(now, practice.zone)
@@ -38,49 +40,47 @@ const showDay: Door = (app, house) => {
         new Map(practice.instruments.cassettes.map((c) => [c.id, c.name])),
       ]
       const failed = new Set<string | null>(loads.filter((l) => l.failedAt !== null).map((l) => l.id))
-      const visits = await Promise.all(
-        files.map(async (file) => {
-          const frozen = await loadFrozenPlan(db, file.visit.id)
-          const plan = frozen
-            ? house.plans.keep(file.visit.id, `signed ${frozen.signedAt}`, () => frozen.plan)
-            : planOf(file.visit.id, file.request)
-          const marks = new Set((await loadMarks(db, file.visit.id)).map((m) => m.lineId))
-          const readiness = trayReadiness(plan, marks, new Set(frozen?.acknowledged))
-          const stage = await stageOf(db, file.visit.id)
-          const core =
-            stage === 'running' || stage === 'closed' ? (await house.runs.state(file.visit.id)).state.core : undefined
-          return {
-            ...head(file),
-            stage,
-            title: plan.title,
-            teeth: plan.teeth,
-            alerts: plan.request.alerts,
-            people: plan.people,
-            mayMoveMin: file.visit.mayMoveMin,
-            plannedS: layOut(plan).totalS,
-            ...(core?.startedAt === undefined ? {} : { beganAt: core.startedAt }),
-            score: core ? layOutFrom(plan, core, core.closedAt ?? now) : layOut(plan),
-            cassettes: cassettesOf(plan.setup).map((type) => {
-              const use = uses.find((u) => u.visitId === file.visit.id && typeOf.get(u.cassetteId) === type)
-              return {
-                type,
-                ...(use
-                  ? {
-                      name: nameOf.get(use.cassetteId) ?? use.cassetteId,
-                      ...(failed.has(use.loadId) && use.usedAt === null ? { pulledBack: true } : {}),
-                    }
-                  : {}),
-              }
-            }),
-            tray: {
-              checked: readiness.checked,
-              total: readiness.total,
-              warnings: readiness.toAcknowledge.map((a) => a.text),
-              blocked: readiness.blocked,
-            },
-          }
-        }),
-      )
+      const { read: visits, unread } = await eachRead(files, async (file) => {
+        const frozen = await loadFrozenPlan(db, file.visit.id)
+        const plan = frozen
+          ? house.plans.keep(file.visit.id, `signed ${frozen.signedAt}`, () => frozen.plan)
+          : planOf(file.visit.id, file.request)
+        const marks = new Set((await loadMarks(db, file.visit.id)).map((m) => m.lineId))
+        const readiness = trayReadiness(plan, marks, new Set(frozen?.acknowledged))
+        const stage = await stageOf(db, file.visit.id)
+        const core =
+          stage === 'running' || stage === 'closed' ? (await house.runs.state(file.visit.id)).state.core : undefined
+        return {
+          ...head(file),
+          stage,
+          title: plan.title,
+          teeth: plan.teeth,
+          alerts: plan.request.alerts,
+          people: plan.people,
+          mayMoveMin: file.visit.mayMoveMin,
+          plannedS: layOut(plan).totalS,
+          ...(core?.startedAt === undefined ? {} : { beganAt: core.startedAt }),
+          score: core ? layOutFrom(plan, core, core.closedAt ?? now) : layOut(plan),
+          cassettes: cassettesOf(plan.setup).map((type) => {
+            const use = uses.find((u) => u.visitId === file.visit.id && typeOf.get(u.cassetteId) === type)
+            return {
+              type,
+              ...(use
+                ? {
+                    name: nameOf.get(use.cassetteId) ?? use.cassetteId,
+                    ...(failed.has(use.loadId) && use.usedAt === null ? { pulledBack: true } : {}),
+                  }
+                : {}),
+            }
+          }),
+          tray: {
+            checked: readiness.checked,
+            total: readiness.total,
+            warnings: readiness.toAcknowledge.map((a) => a.text),
+            blocked: readiness.blocked,
+          },
+        }
+      })
       const { day } = request.params
       const dentists = practice.people.filter((p) => p.roles.includes('dentist')).map((p) => p.id)
       const facts = {
@@ -103,6 +103,7 @@ const showDay: Door = (app, house) => {
         dentists,
         simulated: Object.keys(house.shownCodes).length > 0,
         visits,
+        unread: [...stored.unread, ...unread],
       }
     },
   )

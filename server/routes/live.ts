@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { id } from '../../core/bounded'
 import { sure } from '../../core/sure'
-import { loadVisit } from '../db/store'
+import { loadHead } from '../db/store'
 import type { App, House } from '../house'
 import { dayTopic, personTopic, sessionTopic, visitTopic } from '../live/topics'
 import { Problem } from '../problem'
@@ -36,7 +36,7 @@ export const liveRoutes =
             throw new Problem('busy', 'Too many screens are open.', { retryAfterS: 10 })
         },
         preHandler: async ({ query }) => {
-          if (query.visit !== undefined) await loadVisit(house.database.db, query.visit)
+          if (query.visit !== undefined) await loadHead(house.database.db, query.visit)
         },
       },
       async (socket, request) => {

@@ -8,6 +8,7 @@ import { mostTaken, readLearnKey } from '../../core/practice/learned'
 import { calibrationOf, lookBackOf, type LookBack } from '../../core/record/look-back'
 import type { App, House } from '../house'
 import * as t from '../db/schema'
+import { eachRead, reading } from '../db/unread'
 import { loadEvents, loadFrozenPlan, loadPractice } from '../db/store'
 
 /** More visits than a season has. */
@@ -25,7 +26,8 @@ export const lookBackRoutes =
       const before = known.get(visitId)
       if (before) return before
       const frozen = await loadFrozenPlan(db, visitId)
-      const made = frozen && lookBackOf(frozen.plan, await loadEvents(db, visitId))
+      const events = frozen ? await loadEvents(db, visitId) : []
+      const made = frozen && reading(visitId, 'run', () => lookBackOf(frozen.plan, events))
       if (made) known.set(visitId, made)
       return made ?? null
     }
@@ -44,10 +46,8 @@ export const lookBackRoutes =
         const since = house.now() - request.query.days * 86_400_000
         const rows = await db
           .select({
-            id: t.visits.id,
-            day: t.visits.day,
-            forecast: t.visits.forecast,
-            patient: t.patients.name,
+            visit: t.visits,
+            patient: t.patients,
             closedAt: t.records.closedAt,
           })
           .from(t.records)
@@ -56,12 +56,14 @@ export const lookBackRoutes =
           .innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
           .orderBy(desc(t.records.closedAt))
           .limit(mostVisits)
-        const visits = []
-        for (const { closedAt, forecast, ...row } of rows) {
-          if (closedAt < since) continue
-          const back = await lookBack(row.id)
-          if (back) visits.push({ ...row, ...back, ...(forecast ? { forecast } : {}) })
-        }
+        const { read, unread } = await eachRead(
+          rows.filter((r) => r.closedAt >= since),
+          async ({ visit: { id, day, forecast }, patient }) => {
+            const back = await lookBack(id)
+            return back ? [{ id, day, patient: patient.name, ...back, ...(forecast ? { forecast } : {}) }] : []
+          },
+        )
+        const visits = read.flat()
         const times = await db
           .select({
             key: t.stepTimes.key,
@@ -95,6 +97,7 @@ export const lookBackRoutes =
         })
         return {
           visits,
+          unread,
           calibration: calibrationOf(
             visits.map((v) => ({ chairS: v.chairS, ...(v.forecast ? { eightInTenS: v.forecast.eightInTenS } : {}) })),
           ),

@@ -8,6 +8,7 @@ import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
 import { Problem } from '../problem'
 import { compile } from '../../core/plan/compile'
+import { reading } from '../db/unread'
 import { loadFrozenPlan, openVisit, type VisitFile } from '../db/store'
 import { visitParams } from './visit'
 
@@ -36,7 +37,7 @@ const asPdf =
       async (request, reply) => {
         const { visitId } = request.params
         const [of, frozen] = [await openVisit(db, visitId), await loadFrozenPlan(db, visitId)]
-        const plan = frozen?.plan ?? compile(of.file.request, of.practice)
+        const plan = frozen?.plan ?? reading(visitId, 'plan', () => compile(of.file.request, of.practice))
         const [{ renderPdf }, sheet] = [await import('../print/render'), await write(plan, of, request.query.paper)]
         return reply
           .type('application/pdf')

@@ -12,7 +12,8 @@ import { wantedOf } from '../../core/run/wanted'
 import { longestWaitS } from '../../core/run/queue'
 import type { Who } from '../../core/run/decide'
 import * as t from '../db/schema'
-import { loadEvents, loadFrozenPlan, loadPractice, loadVisit } from '../db/store'
+import { loadEvents, loadFrozenPlan, loadPractice, loadHead } from '../db/store'
+import { eachRead, reading } from '../db/unread'
 import { Problem } from '../problem'
 import { byCode, codeField, signedIn } from './session'
 import { visitParams } from './visit'
@@ -46,23 +47,22 @@ const showNeeded: Door = (app, house) => {
         .limit(1)
       const today = plainDate(house.now(), sure(practice).zone)
       const rows = await db
-        .select({ id: t.visits.id, chairId: t.visits.chairId, patient: t.patients.name })
+        .select({ visit: t.visits, patient: t.patients })
         .from(t.visits)
         .innerJoin(t.plans, eq(t.plans.visitId, t.visits.id))
         .innerJoin(t.cases, eq(t.visits.caseId, t.cases.id))
         .innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
         .where(eq(t.visits.day, today))
-      const wanted = await Promise.all(
-        rows.map(async (row) => {
-          const { plan, state } = await house.runs.state(row.id)
-          return wantedOf(plan, state, person.id).map((w) => ({
-            visitId: row.id,
-            chair: sure(practice).chairs.find((c) => c.id === row.chairId)?.name ?? row.chairId,
-            patient: row.patient,
-            ...w,
-          }))
-        }),
-      )
+      // One that cannot be read asks for nothing here; the day says that it is there.
+      const { read: wanted } = await eachRead(rows, async ({ visit, patient }) => {
+        const { plan, state } = await house.runs.state(visit.id)
+        return wantedOf(plan, state, person.id).map((w) => ({
+          visitId: visit.id,
+          chair: sure(practice).chairs.find((c) => c.id === visit.chairId)?.name ?? visit.chairId,
+          patient: patient.name,
+          ...w,
+        }))
+      })
       return { wanted: wanted.flat().toSorted((a, b) => a.since - b.since) }
     },
   )
@@ -81,7 +81,7 @@ const showEvents: Door = (app, house) => {
       },
     },
     async (request) => {
-      await loadVisit(db, request.params.visitId)
+      await loadHead(db, request.params.visitId)
       return { events: await loadEvents(db, request.params.visitId, request.query.after), now: house.now() }
     },
   )
@@ -127,15 +127,18 @@ const showRecord: Door = (app, house) => {
     },
     async (request) => {
       const { visitId } = request.params
-      const file = await loadVisit(db, visitId)
+      const file = await loadHead(db, visitId)
       const [kept] = await db.select().from(t.records).where(eq(t.records.visitId, visitId))
       if (kept) return { note: kept.note, closedAt: kept.closedAt }
       const frozen = await loadFrozenPlan(db, visitId)
       if (!frozen)
         throw new Problem('not-signed', 'The tray of this visit is not signed yet; there is nothing to record.')
       const practice = await loadPractice(db)
+      const events = await loadEvents(db, visitId)
       return {
-        note: composeNote(frozen.plan, await loadEvents(db, visitId), { name: file.patient.name }, practice.zone),
+        note: reading(visitId, 'run', () =>
+          composeNote(frozen.plan, events, { name: file.patient.name }, practice.zone),
+        ),
         closedAt: null,
       }
     },

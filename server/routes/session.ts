@@ -1,4 +1,5 @@
 import { roomOf, type Door } from '../house'
+import { unreadPartView } from '../../wire/unread'
 import { practiceView } from '../../wire/settings'
 import { personView, signInView } from '../../wire/people'
 import { and, eq, sql } from 'drizzle-orm'
@@ -12,7 +13,7 @@ import { codeMatches, newToken, nobodysHash, tokenId } from '../codes'
 import { note } from '../db/audit'
 import * as t from '../db/schema'
 import { sessionTopic } from '../live/topics'
-import { loadPractice } from '../db/store'
+import { loadPractice, loadPracticeParts } from '../db/store'
 import { Problem } from '../problem'
 
 const cookieName = 'jade'
@@ -283,4 +284,18 @@ const showPractice: Door = (app, house) => {
   )
 }
 
-export const sessionRoutes = roomOf(showPeople, whoIsSignedIn, signIn, signOut, showPractice)
+const showUnread: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/practice/unread',
+    {
+      schema: {
+        response: { 200: z.array(unreadPartView) },
+        summary: 'Parts of the practice that this version of the program cannot read, as they lie there',
+      },
+    },
+    async () => (await loadPracticeParts(db)).unread,
+  )
+}
+
+export const sessionRoutes = roomOf(showPeople, whoIsSignedIn, signIn, signOut, showPractice, showUnread)

@@ -9,6 +9,8 @@ import { plainDate } from '../../core/clock'
 import { needsOf, orderCsv, stockForecast, type StockLine } from '../../core/schedule/stock'
 import type { House } from '../house'
 import * as t from '../db/schema'
+import type { Unread } from '../../wire/unread'
+import { eachRead } from '../db/unread'
 import { loadDays, loadFrozenPlans, loadPractice, withEarlier } from '../db/store'
 
 const ahead = z.object({ days: wholeFrom(1, 90).default(14) })
@@ -17,14 +19,15 @@ const ahead = z.object({ days: wholeFrom(1, 90).default(14) })
 const forecast = async (
   house: House,
   days: number,
-): Promise<{ from: string; to: string; lines: StockLine[]; visits: number }> => {
+): Promise<{ from: string; to: string; lines: StockLine[]; visits: number; unread: Unread[] }> => {
   const practice = await loadPractice(house.database.db)
   const from = plainDate(house.now(), practice.zone)
   const to = Temporal.PlainDate.from(from)
     .add({ days: days - 1 })
     .toString()
   const planOf = house.plans.with(practice)
-  const files = await withEarlier(house.database.db, await loadDays(house.database.db, from, to), practice)
+  const stored = await loadDays(house.database.db, from, to)
+  const files = await withEarlier(house.database.db, stored.files, practice)
   const closed = new Set(
     (await house.database.db.select({ visitId: t.records.visitId }).from(t.records)).map((r) => r.visitId),
   )
@@ -34,14 +37,18 @@ const forecast = async (
     house.database.db,
     coming.map((f) => f.visit.id),
   )
-  const needs = needsOf(
-    coming.map((f) => ({
-      id: f.visit.id,
-      day: f.visit.day,
-      setup: (frozen.get(f.visit.id) ?? planOf(f.visit.id, f.request)).setup,
-    })),
-  )
-  return { from, to, visits: coming.length, lines: stockForecast(practice.items, practice.lots, needs, from, to) }
+  const { read, unread } = await eachRead(coming, (f) => ({
+    id: f.visit.id,
+    day: f.visit.day,
+    setup: (frozen.get(f.visit.id)?.() ?? planOf(f.visit.id, f.request)).setup,
+  }))
+  return {
+    from,
+    to,
+    visits: read.length,
+    lines: stockForecast(practice.items, practice.lots, needsOf(read), from, to),
+    unread: [...stored.unread, ...unread],
+  }
 }
 
 const showStock: Door = (app, house) => {

@@ -8,7 +8,7 @@ import * as z from 'zod'
 import { plainDate, wallTime } from '../../core/clock'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
-import { loadLastEvent, loadPractice, loadVisit } from '../db/store'
+import { loadLastEvent, loadPractice, loadHead } from '../db/store'
 import { Problem } from '../problem'
 import { visitParams } from './visit'
 import { tellOf } from './tell'
@@ -87,7 +87,7 @@ const moveVisit: Door = (app, house) => {
     async (request) => {
       const { visitId } = request.params
       const { chairId, day, time } = request.body
-      const [, practice] = [await loadVisit(db, visitId), await loadPractice(db)]
+      const [, practice] = [await loadHead(db, visitId), await loadPractice(db)]
       await notBegun(db, visitId)
       if (!practice.chairs.some((c) => c.id === chairId))
         throw new Problem('invalid', `There is no chair "${chairId}".`)
@@ -115,7 +115,7 @@ const setShift: Door = (app, house) => {
     },
     async (request) => {
       const { visitId } = request.params
-      await loadVisit(db, visitId)
+      await loadHead(db, visitId)
       await db.update(t.visits).set({ mayMoveMin: request.body.mayMoveMin }).where(eq(t.visits.id, visitId))
       tellOf(house, visitId)
       return { ok: true as const }

@@ -14,7 +14,7 @@ import { type VisitRequest } from '../../core/model/request'
 import { checkable, trayReadiness } from '../../core/plan/ready'
 import { assignCassettes, releaseCassettes } from '../db/instruments'
 import * as t from '../db/schema'
-import { loadLastEvent, loadMarks, loadVisit } from '../db/store'
+import { loadLastEvent, loadMarks, loadHead } from '../db/store'
 import { signedIn } from './session'
 
 import { alreadySigned, unsignedVisit, visitParams } from './visit'
@@ -154,7 +154,7 @@ const reopenTray: Door = (app, house) => {
     },
     async (request) => {
       const { visitId } = request.params
-      await loadVisit(db, visitId)
+      await loadHead(db, visitId)
       await db.transaction(async (tx) => {
         // Whoever begins the visit at this moment waits for this row.
         await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')

@@ -2,7 +2,8 @@
 import { id } from '../../core/bounded'
 import * as z from 'zod'
 import type { Db } from '../db/open'
-import { loadFrozenPlan, loadLastEvent, openVisit, type VisitFile } from '../db/store'
+import { reading } from '../db/unread'
+import { isSigned, loadLastEvent, openVisit, type VisitFile } from '../db/store'
 import type { Practice } from '../../core/practice/practice'
 import type { Stage } from '../../wire/visit'
 import { Problem } from '../problem'
@@ -10,10 +11,12 @@ import { Problem } from '../problem'
 export const visitParams = z.object({ visitId: id(80) })
 
 export async function stageOf(q: Db, visitId: string): Promise<Stage> {
-  if (!(await loadFrozenPlan(q, visitId))) return 'planned'
+  if (!(await isSigned(q, visitId))) return 'planned'
   const last = await loadLastEvent(q, visitId)
   // Nothing follows a closed run, so the last event says it all.
-  return last === null ? 'laid up' : last.what.kind === 'run.closed' ? 'closed' : 'running'
+  return last === null
+    ? 'laid up'
+    : reading(visitId, 'run', () => (last.what.kind === 'run.closed' ? 'closed' : 'running'))
 }
 
 export const alreadySigned = (): Problem =>
@@ -34,6 +37,6 @@ export function head(file: VisitFile) {
 /** A visit whose tray is not signed, with the practice it is compiled for. @throws Problem 404, 409 `signed` */
 export async function unsignedVisit(q: Db, visitId: string): Promise<{ file: VisitFile; practice: Practice }> {
   const open = await openVisit(q, visitId)
-  if (await loadFrozenPlan(q, visitId)) throw alreadySigned()
+  if (await isSigned(q, visitId)) throw alreadySigned()
   return open
 }

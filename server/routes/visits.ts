@@ -12,16 +12,28 @@ import { randomUUID } from 'node:crypto'
 import { and, eq } from 'drizzle-orm'
 import { anything, id, plainDate, text, timeOfDay, whole } from '../../core/bounded'
 import * as z from 'zod'
-import { compile } from '../../core/plan/compile'
+import { compile, libraryVersion } from '../../core/plan/compile'
 import { alert, alsoWork, kindId, restoration, storedRequest, visitRequest, workFacts } from '../../core/model/request'
 import { throatPackIn } from '../../core/run/state'
 import { wallTime } from '../../core/clock'
 import { kindFacts } from '../../core/kinds'
 import { laidUpFor } from '../db/instruments'
-import { loadChain, loadFrozenPlan, loadMarks, loadPractice, openVisit } from '../db/store'
+import {
+  isSigned,
+  loadChain,
+  loadEvents,
+  loadFrozenPlan,
+  loadHead,
+  loadMarks,
+  loadPractice,
+  openVisit,
+  type VisitRow,
+} from '../db/store'
+import { CannotRead, eachRead, whyUnread } from '../db/unread'
+import { rawVisitView, type Unread } from '../../wire/unread'
 import { Problem } from '../problem'
 
-import { head, stageOf, unsignedVisit, visitParams } from './visit'
+import { alreadySigned, head, stageOf, visitParams } from './visit'
 import { tellOf } from './tell'
 
 /** What a person may change of a visit before its tray is signed. */
@@ -58,13 +70,59 @@ const invalid = (issues: readonly { path: readonly PropertyKey[]; message: strin
   })
 
 /** Every other visit of the case that is not signed yet has to be read and planned with the change, too; refused by its name. */
-async function refuseForOthers(q: Db, caseId: string, visitId: string, practice: Practice): Promise<void> {
-  for (const { visit, request } of await loadChain(q, caseId)) {
-    if (visit.id === visitId || (await loadFrozenPlan(q, visit.id))) continue
+async function refuseForOthers(
+  q: Db,
+  caseId: string,
+  visitId: string,
+  practice: Practice,
+  unreadBefore: readonly Unread[],
+): Promise<void> {
+  const { files, unread } = await loadChain(q, caseId)
+  // One that could not be read before is not made worse, and does not forbid that the others are mended.
+  const spoilt = unread.find((u) => u.visitId !== visitId && !unreadBefore.some((b) => b.visitId === u.visitId))
+  if (spoilt) throw new Problem('invalid', `The visit on ${spoilt.day} cannot be made of this; ${spoilt.why}`)
+  for (const { visit, request } of files) {
+    if (visit.id === visitId || (await isSigned(q, visit.id))) continue
+    const name = `“${kindFacts(request.kind).title}” on ${visit.day} cannot be made of this. `
     const against = misfits(request)
-    if (against.length > 0)
-      throw invalid(against, `“${kindFacts(request.kind).title}” on ${visit.day} cannot be made of this. `)
-    compile(request, practice)
+    if (against.length > 0) throw invalid(against, name)
+    try {
+      compile(request, practice)
+    } catch (error) {
+      throw new Problem('invalid', name + whyUnread(error))
+    }
+  }
+}
+
+/** A visit not signed, to be changed; of one that cannot be read the parts as they are stored, so that a change may mend it. */
+async function toChange(q: Db, visitId: string) {
+  const head = await loadHead(q, visitId)
+  if (await isSigned(q, visitId)) throw alreadySigned()
+  try {
+    const { file, practice } = await openVisit(q, visitId)
+    return { head, practice, base: file.request }
+  } catch (error) {
+    if (!(error instanceof CannotRead)) throw error
+    const { visit, patient } = head
+    const base = {
+      ...requestUpToDate(head.case.request, visit.facts),
+      alerts: patient.alerts,
+      date: visit.day,
+      team: visit.team,
+      visitChoices: visit.visitChoices,
+      swaps: visit.swaps,
+    }
+    return { head, practice: await loadPractice(q), base }
+  }
+}
+
+/** The plan that stood before an alert took it back, where it can be read; it is shown, and nothing hangs on it. */
+function reopenedOf({ reopened }: VisitRow) {
+  if (!reopened) return null
+  try {
+    return { ...reopened, plan: planUpToDate(reopened.plan) }
+  } catch {
+    return null
   }
 }
 
@@ -83,7 +141,14 @@ const showVisit: Door = (app, house) => {
       const { visitId } = request.params
       const { file, practice } = await openVisit(db, visitId)
       const frozen = await loadFrozenPlan(db, visitId)
-      const chain = await loadChain(db, file.case.id)
+      const { files, unread: unreadFiles } = await loadChain(db, file.case.id)
+      const { read: chain, unread: unreadRuns } = await eachRead(files, async (f) => ({
+        id: f.visit.id,
+        day: f.visit.day,
+        startsAt: f.visit.startsAt,
+        kind: f.request.kind,
+        stage: await stageOf(db, f.visit.id),
+      }))
       return {
         ...head(file),
         version: file.case.version,
@@ -91,16 +156,9 @@ const showVisit: Door = (app, house) => {
         team: file.visit.team,
         stage: await stageOf(db, visitId),
         frozen: frozen ? { plan: frozen.plan, signedBy: frozen.signedBy, signedAt: frozen.signedAt } : null,
-        reopened: file.visit.reopened && { ...file.visit.reopened, plan: planUpToDate(file.visit.reopened.plan) },
-        chain: await Promise.all(
-          chain.map(async (f) => ({
-            id: f.visit.id,
-            day: f.visit.day,
-            startsAt: f.visit.startsAt,
-            kind: f.request.kind,
-            stage: await stageOf(db, f.visit.id),
-          })),
-        ),
+        reopened: reopenedOf(file.visit),
+        chain,
+        unread: [...unreadFiles, ...unreadRuns],
         marks: await loadMarks(db, visitId),
         throatPackIn: frozen !== null && throatPackIn((await house.runs.state(visitId)).state.core),
         cassettes: await laidUpFor(db, visitId, practice.instruments),
@@ -122,7 +180,7 @@ const addVisit: Door = (app, house) => {
           errors: [{ path: 'chairId', message: 'no such chair' }],
         })
       const facts = { kind, ...(also ? { also } : {}) }
-      const known = caseId === undefined ? undefined : (await loadChain(db, caseId))[0]
+      const known = caseId === undefined ? undefined : (await loadChain(db, caseId)).files[0]
       if (caseId !== undefined && !known) throw new Problem('not-found', 'There is no such case.')
       if (caseId === undefined && patientName === undefined)
         throw new Problem('invalid', 'patientName: a name or a mark for the patient', {
@@ -178,9 +236,10 @@ const changeRequest: Door = (app, house) => {
     },
     async (request) => {
       const { visitId } = request.params
-      const { file, practice } = await unsignedVisit(db, visitId)
+      const { head: file, practice, base } = await toChange(db, visitId)
+      const { unread } = await loadChain(db, file.case.id)
       // Parsed whole before anything is stored: a change that makes no plan is refused with the field.
-      const merged = visitRequest.safeParse({ ...file.request, ...request.body.request })
+      const merged = visitRequest.safeParse({ ...base, ...request.body.request })
       if (!merged.success) throw invalid(merged.error.issues)
       compile(merged.data, practice)
       const given = editableKeys.filter((k) => k in request.body.request)
@@ -198,7 +257,7 @@ const changeRequest: Door = (app, house) => {
           throw new Problem('stale', 'Somebody changed this case meanwhile; look at it again.', {
             version: file.case.version,
           })
-        await refuseForOthers(tx, file.case.id, visitId, practice)
+        await refuseForOthers(tx, file.case.id, visitId, practice, unread)
         if (Object.keys(ofVisit).length > 0)
           await tx
             .update(t.visits)
@@ -213,4 +272,37 @@ const changeRequest: Door = (app, house) => {
   )
 }
 
-export const visitRoutes = roomOf(showVisit, addVisit, changeRequest)
+const rawVisit: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/visits/:visitId/raw',
+    {
+      schema: {
+        response: { 200: rawVisitView },
+        summary: 'Everything stored of a visit as it lies there, whether or not it can be read',
+        params: visitParams,
+      },
+    },
+    async (request, reply) => {
+      const { visitId } = request.params
+      const { visit, case: of, patient } = await loadHead(db, visitId)
+      const [[plan], [record]] = [
+        await db.select().from(t.plans).where(eq(t.plans.visitId, visitId)),
+        await db.select().from(t.records).where(eq(t.records.visitId, visitId)),
+      ]
+      reply.header('content-disposition', `attachment; filename="visit-${visitId}.json"`)
+      return {
+        library: libraryVersion,
+        visit,
+        case: of,
+        patient,
+        marks: await loadMarks(db, visitId),
+        plan: plan ?? null,
+        events: await loadEvents(db, visitId),
+        record: record ?? null,
+      }
+    },
+  )
+}
+
+export const visitRoutes = roomOf(showVisit, addVisit, changeRequest, rawVisit)

@@ -36,17 +36,18 @@ export async function openHouse(url?: string): Promise<TestHouse> {
   const clock = { now: eight }
   const app = await buildApp({ database, now: () => clock.now, checkAnswers: true })
   await app.ready()
-  return {
+  const house: TestHouse = {
     app,
     database,
     folder,
     clock,
     close: async () => {
-      await app.close()
+      await house.app.close()
       await database.close()
       if (folder) rmSync(folder, { recursive: true, force: true })
     },
   }
+  return house
 }
 
 /** The events in an answer, or in the problem that came instead of it. */

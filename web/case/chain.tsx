@@ -1,4 +1,5 @@
 /** The case as a chain: its visits, what the plan proposes next with its date, further work in this visit. */
+import { UnreadVisits } from '../parts/unread'
 import { Plus, X } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
@@ -21,6 +22,10 @@ export function Chain({ data }: { data: VisitAndPlan }) {
   const day = (f: FollowUp): string => workingDaysAfter(visit.day, f.afterWorkingDays)
   return (
     <Panel title="The chain" aside={<span className="text-base text-soft">one case, visit by visit</span>}>
+      <UnreadVisits
+        unread={visit.unread}
+        what="What it left behind in the mouth is not reckoned with here: ask the dentist."
+      />
       <ol className="space-y-1">
         {visit.chain.map((v) => (
           <li

@@ -1,4 +1,5 @@
 /** What runs out: the coming plans against the lots, the order that follows, what is opened, and burs near their limit. */
+import { UnreadVisits } from '../parts/unread'
 import { useQuery } from '@tanstack/react-query'
 import { Download } from 'lucide-react'
 import { useState } from 'react'
@@ -104,6 +105,7 @@ export default function OrderScreen() {
       </CupboardHead>
       <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <Panel labelled="What the plans take">
+          <UnreadVisits unread={stock.data.unread} what="What it takes is not counted here." />
           <p className="mb-2">
             <span className="num">{stock.data.visits}</span> visits planned from{' '}
             <span className="num">{stock.data.from}</span> to <span className="num">{stock.data.to}</span>, against the

@@ -8,6 +8,7 @@ import { leastTaken, mostTaken } from '../../core/practice/learned'
 import { kindTable } from '../../core/kinds'
 import { api } from '../app/api'
 import { usePerson } from '../app/shell'
+import { UnreadVisits } from '../parts/unread'
 import { Table, type Column } from '../parts/table'
 import { Check, Failed, Loading, Mark, Panel, Pick } from '../parts/ui'
 import { minutes } from '../parts/words'
@@ -152,6 +153,7 @@ export default function LookBackScreen() {
           Back to the day
         </Link>
       </div>
+      <UnreadVisits unread={query.data.unread} what="The rest is looked back on without it." />
       {visits.length === 0 ? (
         <p className="text-xl text-soft">No visit was closed in these days. What is closed is looked back on here.</p>
       ) : (

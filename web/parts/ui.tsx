@@ -1,4 +1,5 @@
 /** The few building blocks every screen uses. */
+import { ApiProblem } from '../app/api'
 import { Dialog as RadixDialog, ToggleGroup } from 'radix-ui'
 import { X } from 'lucide-react'
 import type { ButtonHTMLAttributes, ComponentProps, ReactNode } from 'react'
@@ -113,6 +114,11 @@ export function Failed({ error, again }: { error: unknown; again?: () => void })
     <div role="alert" className="m-6 max-w-2xl rounded-lg border-2 border-alarm bg-alarm-wash p-5">
       <p className="text-xl font-bold text-alarm">That did not work</p>
       <p className="my-2">{error instanceof Error ? error.message : 'Something unexpected happened.'}</p>
+      {error instanceof ApiProblem && error.more.raw !== undefined && (
+        <a className="flex min-h-12 items-center underline" href={error.more.raw} download>
+          Download what is stored of it
+        </a>
+      )}
       {again && (
         <Button onClick={again} tone="plain">
           Try again

@@ -1,4 +1,5 @@
 /** Settings: the practice, its people and codes, who may do what. A dentist changes them; everybody may read them. */
+import { UnreadParts } from '../parts/unread'
 import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { functionNames, permission, type FunctionName } from '../../core/practice/functions'
@@ -210,6 +211,7 @@ export default function SettingsScreen() {
           Back to the day
         </Link>
       </h1>
+      <UnreadParts />
       {!may && <Mark kind="mind">A dentist of the practice changes these; you may read them.</Mark>}
       <div className="grid items-start gap-3 lg:grid-cols-[26rem_minmax(0,1fr)]">
         <div className="space-y-3">
