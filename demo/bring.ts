@@ -10,6 +10,7 @@ import { assignCassettes } from '../server/db/instruments'
 import { leaveBehind } from '../server/db/leave-behind'
 import type { Db } from '../server/db/open'
 import * as t from '../server/db/schema'
+import { sealed } from '../server/db/seal'
 import { loadPractice, loadVisit } from '../server/db/store'
 
 export interface Moment {
@@ -63,7 +64,7 @@ export async function bringTo(
     acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id),
   })
   await assignCassettes(db, visitId, plan, practice.instruments, signedAt)
-  if (drive.events.length > 0) await db.insert(t.runEvents).values(drive.events.map((e) => ({ visitId, ...e })))
+  if (drive.events.length > 0) await db.insert(t.runEvents).values(sealed(drive.events.map((e) => ({ visitId, ...e }))))
   if (drive.state.core.status === 'closed') await leaveBehind(db, visitId, plan, drive.now)
   return plan
 }

@@ -17,6 +17,7 @@ import { random, triangular } from '../core/random'
 import { forecast } from '../core/schedule/simulate'
 import type { Db } from '../server/db/open'
 import * as t from '../server/db/schema'
+import { sealed } from '../server/db/seal'
 
 interface Series {
   count: number
@@ -137,7 +138,7 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
         signedAt: startsAt - 600_000,
         acknowledged: [],
       })
-      await db.insert(t.runEvents).values(drive.events.map((e) => ({ visitId: id, ...e })))
+      await db.insert(t.runEvents).values(sealed(drive.events.map((e) => ({ visitId: id, ...e }))))
       await db
         .insert(t.records)
         .values({ visitId: id, note: composeNote(plan, drive.events, { name: patient }, zone), closedAt: drive.now })

@@ -28,6 +28,7 @@ import type { App, House } from './house'
 import { Hub } from './live/hub'
 import { Presence } from './live/presence'
 import { healthView } from '../wire/live'
+import { inUnits } from './db/unit'
 import { loggable } from './log'
 import { Problem, sendProblem } from './problem'
 import { rooms } from './routes'
@@ -157,7 +158,7 @@ function houseOf({
 }: AppOptions): House {
   const hub = new Hub(checkAnswers)
   return {
-    database,
+    database: { ...database, db: inUnits(database.db) },
     hub,
     runs: new Runs(
       database.db,
@@ -243,7 +244,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
     if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host))
       throw new Problem('foreign-origin', 'This request came from another site.')
   })
-  auditChanges(app, house)
+  auditChanges(app, house, options.database.db)
   app.addHook('preClose', () => house.hub.close())
   await app.register(
     async (api) => {

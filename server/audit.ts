@@ -1,36 +1,38 @@
-/** The trail of changes: written before a change is answered, read by dentists, changed by nobody. */
-import type { FastifyRequest } from 'fastify'
+/** The trail of changes: written in the transaction of the change it tells, read by dentists, changed by nobody. */
 import type { App, House } from './house'
 import { note } from './db/audit'
+import type { Db } from './db/open'
+import { asOne } from './db/unit'
 import { signedIn } from './routes/session'
 
 /** Signing in and out, what a run stores itself and rounds of drill are kept elsewhere and not told twice. */
 const own = (route: string): boolean =>
   route.endsWith('/session') || route.endsWith('/commands') || route.endsWith('/drill/rounds')
 
-const paramsOf = (params: unknown): string[] => Object.values(Object(params)).map(String)
+const changing = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
+const textsOf = (values: unknown): string[] => Object.values(Object(values)).map(String)
+/** What was made by it, where the answer names it. */
+const madeOf = (answer: unknown): string[] => {
+  const { id } = Object(answer)
+  return typeof id === 'string' ? [id] : []
+}
 
-/** Adds a row for every change that was done, before it is answered. */
-export function auditChanges(app: App, house: House): void {
-  app.addHook('onSend', async (request: FastifyRequest, reply) => {
-    const route = request.routeOptions.url ?? ''
-    if (
-      request.method === 'GET' ||
-      request.method === 'HEAD' ||
-      reply.statusCode >= 400 ||
-      !route.startsWith('/api/') ||
-      own(route)
-    )
-      return
-    const person = await signedIn(house, request).catch(() => null)
-    const target = paramsOf(request.params).join(' ')
-    await note(
-      house.database.db,
-      house.now(),
-      person?.id ?? null,
-      `${request.method} ${route.slice('/api'.length)}`,
-      target,
-      request.body,
-    )
+/** Puts every change that is put up after it into one transaction with its row of the trail. */
+export function auditChanges(app: App, house: House, base: Db): void {
+  app.addHook('onRoute', (route) => {
+    const way = [route.method].flat()
+    if (!route.url.startsWith('/api/') || own(route.url) || !way.every((m) => changing.has(m))) return
+    const { handler } = route
+    const what = `${way.join()} ${route.url.slice('/api'.length)}`
+    route.handler = function (request, reply) {
+      return asOne(base, async () => {
+        const answer: unknown = await handler.call(this, request, reply)
+        if (reply.sent) throw new Error(`${what} answered before it was stored: return the answer, send nothing`)
+        const person = await signedIn(house, request)
+        const target = [...textsOf(request.params), ...madeOf(answer)].join(' ')
+        await note(house.database.db, house.now(), person.id, what, target, request.body)
+        return answer
+      })
+    }
   })
 }

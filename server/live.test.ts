@@ -133,7 +133,7 @@ describe('the database', () => {
     const second = await openDatabase(folder)
     expect(await loadPractice(second.db)).toEqual(practice)
     expect(await loadDay(second.db, day)).toEqual(visits)
-    expect(visits).toHaveLength(10)
+    expect(visits.files).toHaveLength(10)
     await second.close()
   })
 })

@@ -2,7 +2,10 @@
 import { createHash } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import type { Plan } from '../core/model/plan'
-import { decide, type Who } from '../core/run/decide'
+import { decide, type Decision, type Who } from '../core/run/decide'
+import { spanWords } from '../core/clock'
+import { libraryVersion } from '../core/plan/compile'
+import { sealed } from './db/seal'
 import type { Command, RunEvent } from '../core/run/events'
 import { happenedAt } from '../core/run/queue'
 import { evolve, initialState, type RunState } from '../core/run/state'
@@ -22,10 +25,23 @@ export interface CommandEnvelope {
   device: string
   /** Seconds the touch waited on the device for the server. */
   waitedS?: number | undefined
+  /** Whose sign-in the screen has, where another signs on it. */
+  via?: string | undefined
   command: Command
 }
 
 const hashOf = (command: Command): string => createHash('sha256').update(JSON.stringify(command)).digest('hex')
+
+/**
+ * A window that was kept by the device's clock, and not by the time the server heard of it: nobody but the dentist says
+ * which counts. @throws Problem 409 with the window's own refusal
+ */
+function askWhereTimesDiffer(asHeard: Decision, waitedMs: number): void {
+  if (!('refused' in asHeard) || asHeard.refused.code !== 'window-missed') return
+  const { refused } = asHeard
+  const message = `${refused.message} By its device it was touched in time, ${spanWords(waitedMs / 1000)} before it was heard here; the dentist says which counts.`
+  throw new Problem('refused', message, { refusal: { ...refused, message } })
+}
 
 interface Live {
   plan: Plan
@@ -120,9 +136,11 @@ export class Runs {
         }
         // Nothing happens before what has happened: a clock that was set back waits until it has caught up.
         const last = await loadLastEvent(tx, visitId)
+        const heardAt = Math.max(this.now(), last?.at ?? 0)
         const now = happenedAt(this.now(), envelope.waitedS ?? 0, last?.at ?? 0)
         const decision = decide(plan, state, envelope.command, who, now)
         if ('refused' in decision) throw new Problem('refused', decision.refused.message, { refusal: decision.refused })
+        if (now < heardAt) askWhereTimesDiffer(decide(plan, state, envelope.command, who, heardAt), heardAt - now)
         const events = decision.events.map(
           (what, i): RunEvent => ({
             id: `${envelope.commandId}.${i}`,
@@ -131,10 +149,17 @@ export class Runs {
             by: who.personId,
             device: envelope.device,
             commandId: envelope.commandId,
+            ...(now < heardAt ? { receivedAt: heardAt } : {}),
             what,
           }),
         )
-        await tx.insert(t.runEvents).values(events.map((e) => ({ visitId, ...e, commandHash: hash })))
+        const told = { visitId, via: envelope.via ?? null, library: libraryVersion, commandHash: hash }
+        await tx.insert(t.runEvents).values(
+          sealed(
+            events.map((e) => ({ ...e, ...told })),
+            last?.seal ?? null,
+          ),
+        )
         if (envelope.command.kind === 'close') await leaveBehind(tx, visitId, plan, now)
         const answer = {
           seq: state.seq + events.length,

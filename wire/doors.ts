@@ -117,7 +117,7 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
     'dentist',
     ['POST /practice/amendments', 'PUT /practice/amendments', 'DELETE /practice/amendments/:id'],
   ],
-  ['reading the trail', 'dentist', ['GET /audit']],
+  ['reading the trail', 'dentist', ['GET /audit', 'GET /audit.csv']],
   ['letting a demo’s time pass', 'anyone', ['POST /standins/clock']],
 ]
 

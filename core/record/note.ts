@@ -1,6 +1,6 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
 import { capital } from '../words'
-import { sure } from '../sure'
+import { firstOf, lastOf, sure } from '../sure'
 import { ownRuleLines } from '../rules'
 import { isClock } from '../model/link'
 import { alertWords } from '../vocabulary'
@@ -185,6 +185,24 @@ function handoffSentences(t: Telling): string[] {
   })
 }
 
+/** What was heard later than this after it was touched is said so, ms: shorter is a hiccup of the network. */
+const heardLaterMs = 60_000
+
+/** Touches that waited on their device: told with their own time, and with the time the server heard of them. */
+function heardLaterSentences(t: Telling): string[] {
+  const batches = new Map<string, RunEvent[]>()
+  for (const e of t.events)
+    if (e.receivedAt !== undefined && e.receivedAt - e.at >= heardLaterMs) {
+      const key = `${e.device} ${t.time(e.receivedAt)}`
+      batches.set(key, [...(batches.get(key) ?? []), e])
+    }
+  return [...batches.values()].map((es) => {
+    const [first, last] = [firstOf(es), lastOf(es)]
+    const touches = new Set(es.map((e) => e.commandId)).size
+    return `${touches} ${touches === 1 ? 'touch' : 'touches'} of ${t.time(first.at)}${first === last ? '' : ` to ${t.time(last.at)}`}, by ${t.name(first.by)}, heard by the server at ${t.time(last.receivedAt ?? last.at)}; the times are the device’s.`
+  })
+}
+
 /**
  * Composes the note of a visit. Derived from plan and events only, so the same run always reads the same.
  * @param patient the name the note carries.
@@ -206,6 +224,7 @@ export function composeNote(
     done: (id) => stepState(core, id).status === 'done',
   }
   const own = ownSentences(t)
+  const later = heardLaterSentences(t)
   const notes = events.flatMap((e) =>
     e.what.kind === 'note.added' && !undone.has(e.commandId) ? [`${t.time(e.at)} ${t.name(e.by)}: ${e.what.text}`] : [],
   )
@@ -221,6 +240,7 @@ export function composeNote(
       deviationSection(t),
       ...(measuredSentences(t).length > 0 ? [{ title: 'Measured', sentences: measuredSentences(t) }] : []),
       ...(handoffSentences(t).length > 0 ? [{ title: 'Handed over', sentences: handoffSentences(t) }] : []),
+      ...(later.length > 0 ? [{ title: 'Heard later', sentences: later }] : []),
       ...(own.length > 0 ? [{ title: 'This practice’s own times and amounts', sentences: own }] : []),
       ...(notes.length > 0 ? [{ title: 'Notes', sentences: notes }] : []),
       {

@@ -54,6 +54,8 @@ export const runEvent = z.object({
   by: z.string(),
   device: z.string(),
   commandId: z.string(),
+  /** When the server heard of it, ms, where the touch had waited on its device. */
+  receivedAt: z.number().int().optional(),
   what: happening,
 })
 export type RunEvent = z.infer<typeof runEvent>

@@ -1,16 +1,38 @@
 /** Rows of the audit trail. */
+import { desc, sql } from 'drizzle-orm'
 import type { Db } from './open'
 import * as t from './schema'
+import { noteSeal } from './seal'
 
-const secret = /^(code|signer|cookie|password)$/i
+const secret = /^(code|signer|cookie|password|passphrase)$/i
 const mostBytes = 4_000
+/** One row of the trail is written after the other, whichever server writes it. */
+const trailLock = 7_421_001
 
-/** What was asked for, without codes, and not longer than a row should be. */
-export function withoutSecrets(body: unknown): unknown {
-  if (body === null || body === undefined) return null
-  const text = JSON.stringify(body, (key, value: unknown) => (secret.test(key) ? '(left out)' : value))
-  return text.length > mostBytes ? { shortened: text.slice(0, mostBytes) } : JSON.parse(text)
+/** Text a database keeps as it is: no NUL, no half of a surrogate pair. */
+const safe = (text: string): string => text.toWellFormed().replaceAll('\0', '\uFFFD')
+function safely(value: unknown): unknown {
+  if (typeof value === 'string') return safe(value)
+  if (Array.isArray(value)) return value.map(safely)
+  if (typeof value !== 'object' || value === null) return value
+  return Object.fromEntries(
+    Object.entries(value).map(([key, v]) => [safe(key), secret.test(key) ? '(left out)' : safely(v)]),
+  )
 }
 
+/** What was asked for, without codes, not longer than a row should be, and in text that any database keeps. */
+export function withoutSecrets(body: unknown): unknown {
+  if (body === null || body === undefined) return null
+  const kept = safely(body)
+  const text = JSON.stringify(kept)
+  return text.length > mostBytes ? { shortened: safe(text.slice(0, mostBytes)) } : kept
+}
+
+/** Adds a row, sealed to the one before it, in the transaction of what it tells where there is one. */
 export const note = (q: Db, at: number, by: string | null, what: string, target: string, asked: unknown = null) =>
-  q.insert(t.audit).values({ at, by, what, target, asked: withoutSecrets(asked) })
+  q.transaction(async (tx) => {
+    await tx.execute(sql`select pg_advisory_xact_lock(${trailLock})`)
+    const [last] = await tx.select({ seal: t.audit.seal }).from(t.audit).orderBy(desc(t.audit.id)).limit(1)
+    const row = { at, by, what, target: safe(target), asked: withoutSecrets(asked) }
+    await tx.insert(t.audit).values({ ...row, seal: noteSeal(last?.seal ?? null, row) })
+  })

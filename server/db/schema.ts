@@ -36,6 +36,13 @@ export interface Reopened {
   why: string
 }
 
+/** The copy made each night: how many are kept, and whether any is made. */
+export interface Nightly {
+  on: boolean
+  keep: number
+}
+const noNightly: Nightly = { on: false, keep: 14 }
+
 const ms = (name: string) => bigint(name, { mode: 'number' })
 
 export const practices = pgTable('practices', {
@@ -58,6 +65,8 @@ export const practices = pgTable('practices', {
   rules: jsonb('rules').$type<Practice['rules']>().notNull().default({}),
   useLearned: boolean('use_learned').notNull().default(false),
   learned: jsonb('learned').$type<StoredLearned>().notNull().default({}),
+  /** The copy made each night. */
+  nightly: jsonb('nightly').$type<Nightly>().notNull().default(noNightly),
 })
 
 export const people = pgTable('people', {
@@ -69,6 +78,8 @@ export const people = pgTable('people', {
   /** Wrong codes in a row, and since when nobody may try any more. */
   wrongCodes: integer('wrong_codes').notNull().default(0),
   lockedAt: ms('locked_at'),
+  /** Since when this person does not work here any more: no sign-in, and what was done stays theirs. */
+  leftAt: ms('left_at'),
 })
 
 export const sessions = pgTable('sessions', {
@@ -103,15 +114,21 @@ export const patients = pgTable('patients', {
   alerts: jsonb('alerts').$type<string[]>().notNull(),
 })
 
-export const cases = pgTable('cases', {
-  id: text('id').primaryKey(),
-  patientId: text('patient_id')
-    .notNull()
-    .references(() => patients.id),
-  /** The case-level part of the request; alerts come from the patient, date and team from the visit. */
-  request: jsonb('request').$type<Stored<Partial<VisitRequestInput>>>().notNull(),
-  version: integer('version').notNull().default(1),
-})
+export const cases = pgTable(
+  'cases',
+  {
+    id: text('id').primaryKey(),
+    patientId: text('patient_id')
+      .notNull()
+      .references(() => patients.id),
+    /** The case-level part of the request; alerts come from the patient, date and team from the visit. */
+    request: jsonb('request').$type<Stored<Partial<VisitRequestInput>>>().notNull(),
+    version: integer('version').notNull().default(1),
+    /** The library of the program that wrote the request last. */
+    library: text('library'),
+  },
+  (t) => [index('cases_patient').on(t.patientId)],
+)
 
 export const visits = pgTable(
   'visits',
@@ -135,7 +152,7 @@ export const visits = pgTable(
     /** What was forecast for the chair when the visit began, seconds: likely, and not passed 8 times in 10. */
     forecast: jsonb('forecast').$type<{ likelyS: number; eightInTenS: number }>(),
   },
-  (t) => [index('visits_day').on(t.day)],
+  (t) => [index('visits_day').on(t.day), index('visits_case').on(t.caseId)],
 )
 
 export const trayMarks = pgTable(
@@ -175,6 +192,14 @@ export const runEvents = pgTable(
     commandId: text('command_id').notNull(),
     /** SHA-256 of the command: another under the same id is not taken for it. Rows of before November 2026 have none. */
     commandHash: text('command_hash'),
+    /** When the server heard of it, where the touch had waited on its device. */
+    receivedAt: ms('received_at'),
+    /** Whose sign-in the screen had where somebody else signed on it with their own code. */
+    via: text('via'),
+    /** The library of the program that wrote it. Rows of before November 2026 have none of these. */
+    library: text('library'),
+    /** See seal.ts. */
+    seal: text('seal'),
     what: jsonb('what').$type<Happening>().notNull(),
   },
   (t) => [
@@ -184,13 +209,17 @@ export const runEvents = pgTable(
   ],
 )
 
-export const records = pgTable('records', {
-  visitId: text('visit_id')
-    .primaryKey()
-    .references(() => visits.id),
-  note: jsonb('note').$type<ChartNote>().notNull(),
-  closedAt: ms('closed_at').notNull(),
-})
+export const records = pgTable(
+  'records',
+  {
+    visitId: text('visit_id')
+      .primaryKey()
+      .references(() => visits.id),
+    note: jsonb('note').$type<ChartNote>().notNull(),
+    closedAt: ms('closed_at').notNull(),
+  },
+  (t) => [index('records_closed').on(t.closedAt)],
+)
 
 export const items = pgTable('items', {
   id: text('id').primaryKey(),
@@ -339,4 +368,30 @@ export const audit = pgTable('audit', {
   target: text('target').notNull(),
   /** What was asked for, codes left out. */
   asked: jsonb('asked'),
+  /** See seal.ts; rows of before November 2026 have none. */
+  seal: text('seal'),
+})
+
+/** A steriliser whose spore test grew is out of service until it is let back, by whom and with which word. */
+export const steriliserReturns = pgTable(
+  'steriliser_returns',
+  {
+    id: integer('id').primaryKey().generatedAlwaysAsIdentity(),
+    steriliserId: text('steriliser_id').notNull(),
+    at: ms('at').notNull(),
+    by: text('by').notNull(),
+    why: text('why').notNull(),
+  },
+  (t) => [index('steriliser_returns_of').on(t.steriliserId, t.at)],
+)
+
+/** Copies that were made, and those that were not, with why. */
+export const backups = pgTable('backups', {
+  id: integer('id').primaryKey().generatedAlwaysAsIdentity(),
+  at: ms('at').notNull(),
+  file: text('file').notNull(),
+  bytes: bigint('bytes', { mode: 'number' }),
+  rows: integer('rows_n'),
+  /** Why it was not made. */
+  fault: text('fault'),
 })

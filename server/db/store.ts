@@ -53,7 +53,7 @@ export async function loadPracticeParts(q: Db): Promise<{ practice: Practice; un
     q.select().from(t.lots).orderBy(asc(t.lots.id)),
   ])
   if (!row) throw notFound('practice on record yet')
-  const { id: _, cards, amendments, ...rest } = row
+  const { id: _, nightly: __, cards, amendments, ...rest } = row
   // Functions this program has learned since the table was stored come from the presets, marked as such.
   const functions = {
     cautious: completeTable('cautious', rest.functions.cautious, presetDay),
@@ -267,8 +267,8 @@ export const loadMarks = (q: Db, visitId: string) =>
     .orderBy(asc(t.trayMarks.at))
 
 function toEvent(row: typeof t.runEvents.$inferSelect): RunEvent {
-  const { id, seq, at, by, device, commandId, what } = row
-  return { id, seq, at, by, device, commandId, what }
+  const { id, seq, at, by, device, commandId, receivedAt, what } = row
+  return { id, seq, at, by, device, commandId, ...(receivedAt === null ? {} : { receivedAt }), what }
 }
 
 /** The events of a run after a sequence number, in order. */
@@ -282,14 +282,14 @@ export async function loadEvents(q: Db, visitId: string, after = 0): Promise<Run
 }
 
 /** The newest event of a run, or `null` where it has not begun. */
-export async function loadLastEvent(q: Db, visitId: string): Promise<RunEvent | null> {
+export async function loadLastEvent(q: Db, visitId: string): Promise<(RunEvent & { seal: string | null }) | null> {
   const [row] = await q
     .select()
     .from(t.runEvents)
     .where(eq(t.runEvents.visitId, visitId))
     .orderBy(desc(t.runEvents.seq))
     .limit(1)
-  return row ? toEvent(row) : null
+  return row ? { ...toEvent(row), seal: row.seal } : null
 }
 
 /** The events a command has already become, for a retry. */

@@ -1,6 +1,7 @@
 /** What goes to every screen that looks at a topic. */
 import { liveMessage, type LiveMessage } from '../../wire/live'
 import { checkAnswer } from '../answers'
+import { onceStored } from '../db/unit'
 
 /** The little of a socket the hub needs. */
 export interface Listener {
@@ -38,9 +39,12 @@ export class Hub {
     })
   }
 
+  /** To whoever looks at a topic, once what it tells is stored. */
   send(topic: string, message: LiveMessage): void {
     const text = this.written(message)
-    for (const listener of this.topics.get(topic) ?? []) listener.send(text)
+    onceStored(() => {
+      for (const listener of this.topics.get(topic) ?? []) listener.send(text)
+    })
   }
 
   /** To every screen, whatever it looks at. */
@@ -55,7 +59,9 @@ export class Hub {
 
   /** Ends the sockets of a topic. */
   end(topic: string): void {
-    for (const listener of this.topics.get(topic) ?? []) listener.close()
+    onceStored(() => {
+      for (const listener of this.topics.get(topic) ?? []) listener.close()
+    })
   }
 
   /** Ends every socket, for a clean stop. */

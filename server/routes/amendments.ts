@@ -56,7 +56,8 @@ const amend: Door = (app, house) => {
         return one
       })
       tellPractice(house)
-      return reply.status(201).send(made)
+      reply.status(201)
+      return made
     },
   )
 }

@@ -1,10 +1,63 @@
-/** Who changed what, and when. */
-import { roomOf, type Door } from '../house'
-import { auditView } from '../../wire/settings'
-import { desc, lt } from 'drizzle-orm'
-import { wholeFrom } from '../../core/bounded'
+/** Who changed what, and when: read in pages, searched, taken away as a table. */
+import Papa from 'papaparse'
+import { and, desc, eq, gte, ilike, lt, or, sql, type SQL } from 'drizzle-orm'
 import * as z from 'zod'
+import { id, plainDate, text, wholeFrom } from '../../core/bounded'
+import { wallTime } from '../../core/clock'
+import { sure } from '../../core/sure'
+import { auditView } from '../../wire/settings'
+import { file } from '../answers'
+import type { Db } from '../db/open'
 import * as t from '../db/schema'
+import { roomOf, type Door } from '../house'
+
+const asked = z.object({
+  /** In what was done, to whom or what, and what was asked for. */
+  q: text(80).optional(),
+  by: id(80).optional(),
+  from: plainDate.optional(),
+  /** With this day. */
+  to: plainDate.optional(),
+  before: wholeFrom(1).optional(),
+  limit: wholeFrom(1, 200).default(50),
+})
+type Asked = z.infer<typeof asked>
+
+const dayMs = 86_400_000
+/** As it is typed: signs that stand for others in a pattern stand for themselves. */
+const anywhere = (q: string): string => `%${q.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`
+
+const rowsOf = async (db: Db, { q, by, from, to, before, limit }: Asked) => {
+  const [practice] = await db.select({ zone: t.practices.zone }).from(t.practices).limit(1)
+  const midnight = (on: string): number => wallTime(on, '00:00', sure(practice).zone)
+  const wanted: (SQL | undefined)[] = [
+    before === undefined ? undefined : lt(t.audit.id, before),
+    by === undefined ? undefined : eq(t.audit.by, by),
+    from === undefined ? undefined : gte(t.audit.at, midnight(from)),
+    // An hour more or less at a change of clocks: the day after begins within it.
+    to === undefined ? undefined : lt(t.audit.at, midnight(to) + dayMs),
+    q === undefined
+      ? undefined
+      : or(
+          ilike(t.audit.what, anywhere(q)),
+          ilike(t.audit.target, anywhere(q)),
+          ilike(sql`${t.audit.asked}::text`, anywhere(q)),
+        ),
+  ]
+  return db
+    .select({
+      id: t.audit.id,
+      at: t.audit.at,
+      by: t.audit.by,
+      what: t.audit.what,
+      target: t.audit.target,
+      asked: t.audit.asked,
+    })
+    .from(t.audit)
+    .where(and(...wanted))
+    .orderBy(desc(t.audit.id))
+    .limit(limit)
+}
 
 const showAudit: Door = (app, house) => {
   const { db } = house.database
@@ -13,24 +66,47 @@ const showAudit: Door = (app, house) => {
     {
       schema: {
         response: { 200: auditView },
-        summary: 'The trail of changes, newest first, for a dentist',
-        querystring: z.object({
-          before: wholeFrom(1).optional(),
-          limit: wholeFrom(1, 200).default(50),
-        }),
+        summary: 'The trail of changes, newest first, for a dentist; searched by words, person and days',
+        querystring: asked,
       },
     },
-    async (request) => {
-      const { before, limit } = request.query
-      const rows = await db
-        .select()
-        .from(t.audit)
-        .where(before === undefined ? undefined : lt(t.audit.id, before))
-        .orderBy(desc(t.audit.id))
-        .limit(limit)
-      return { rows }
+    async (request) => ({ rows: await rowsOf(db, request.query) }),
+  )
+}
+
+/** Rows of one file: a practice's changes of years. */
+const mostInFile = 100_000
+
+const auditAsCsv: Door = (app, house) => {
+  const { db } = house.database
+  app.get(
+    '/audit.csv',
+    {
+      schema: {
+        response: file('text/csv', 'one change a line, newest first'),
+        summary: 'The trail of changes as CSV, searched the same way',
+        querystring: asked.omit({ before: true, limit: true }),
+      },
+    },
+    async (request, reply) => {
+      const rows = await rowsOf(db, { ...request.query, limit: mostInFile })
+      const lines = rows.map((r) => ({
+        id: r.id,
+        at: new Date(r.at).toISOString(),
+        by: r.by ?? '',
+        what: r.what,
+        target: r.target,
+        asked: r.asked === null ? '' : JSON.stringify(r.asked),
+      }))
+      return (
+        reply
+          .type('text/csv; charset=utf-8')
+          .header('content-disposition', 'attachment; filename="changes.csv"')
+          // A cell that a spreadsheet would reckon with is text.
+          .send(Papa.unparse(lines, { escapeFormulae: true }))
+      )
     },
   )
 }
 
-export const auditRoutes = roomOf(showAudit)
+export const auditRoutes = roomOf(showAudit, auditAsCsv)

@@ -168,7 +168,8 @@ const finishRound: Door = (app, house) => {
           seconds,
         })
       })
-      return reply.status(201).send({ score })
+      reply.status(201)
+      return { score }
     },
   )
 }

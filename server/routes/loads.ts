@@ -98,7 +98,8 @@ const startLoad: Door = (app, house) => {
         return { id: row.id, number: row.number }
       })
       tellInstruments(house)
-      return reply.status(201).send(made)
+      reply.status(201)
+      return made
     },
   )
 }

@@ -40,7 +40,8 @@ const addLot: Door = (app, house) => {
       const id = `lot-${randomUUID().slice(0, 12)}`
       await db.insert(t.lots).values({ id, ...request.body, opened: false })
       tellPractice(house)
-      return reply.status(201).send({ id })
+      reply.status(201)
+      return { id }
     },
   )
 }

@@ -12,7 +12,7 @@ import { role, type Role } from '../../core/practice/functions'
 import { hashCode } from '../codes'
 import * as t from '../db/schema'
 import { Problem } from '../problem'
-import { codeField, confirmed, sessionOf, signedIn } from './session'
+import { codeField, confirmed, ownSigner, sessionOf, signedIn } from './session'
 import { sure } from '../../core/sure'
 import { sessionTopic } from '../live/topics'
 
@@ -21,7 +21,7 @@ const personBody = z.strictObject({
   roles: z.array(role).min(1).max(role.options.length),
   code: codeField.optional(),
   /** The dentist's own code who changes this: a screen that was left open changes nobody. */
-  signer: z.strictObject({ code: codeField }),
+  signer: ownSigner,
 })
 
 /** Held against the rules for new codes. @throws Problem 422 */
@@ -35,6 +35,7 @@ const addPerson: Door = (app, house) => {
   app.post(
     '/people',
     {
+      preHandler: confirmed(house),
       schema: {
         response: { 201: made },
         summary: 'Add a person with a first code',
@@ -42,7 +43,6 @@ const addPerson: Door = (app, house) => {
       },
     },
     async (request, reply) => {
-      await confirmed(house, request, request.body.signer.code)
       takenAsNew(request.body.code, request.body.roles)
       const id = `person-${randomUUID().slice(0, 8)}`
       await db.insert(t.people).values({
@@ -52,7 +52,8 @@ const addPerson: Door = (app, house) => {
         codeHash: await hashCode(request.body.code),
       })
       tellPractice(house)
-      return reply.status(201).send({ id })
+      reply.status(201)
+      return { id }
     },
   )
 }
@@ -62,6 +63,7 @@ const setPerson: Door = (app, house) => {
   app.put(
     '/people/:personId',
     {
+      preHandler: confirmed(house),
       schema: {
         response: { 200: done },
         summary: 'Change a person’s name or roles, or give a new code',
@@ -71,8 +73,7 @@ const setPerson: Door = (app, house) => {
     },
     async (request) => {
       const { personId } = request.params
-      const { code, signer, ...rest } = request.body
-      await confirmed(house, request, signer.code)
+      const { code, signer: _, ...rest } = request.body
       if (code !== undefined) takenAsNew(code, rest.roles)
       const hash = code === undefined ? {} : { codeHash: await hashCode(code), wrongCodes: 0, lockedAt: null }
       await db.transaction(async (tx) => {
@@ -154,15 +155,15 @@ const setOwnCode: Door = (app, house) => {
   app.put(
     '/session/code',
     {
+      preHandler: confirmed(house),
       schema: {
         response: { 200: done },
         summary: 'Change one’s own code; every other device is signed out',
-        body: z.strictObject({ code: codeField, signer: z.strictObject({ code: codeField }) }),
+        body: z.strictObject({ code: codeField, signer: ownSigner }),
       },
     },
     async (request) => {
       const person = await signedIn(house, request)
-      await confirmed(house, request, request.body.signer.code)
       takenAsNew(request.body.code, person.roles)
       const codeHash = await hashCode(request.body.code)
       const here = sure(sessionOf(request))

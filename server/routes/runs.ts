@@ -109,7 +109,11 @@ const takeCommand: Door = (app, house) => {
             device: rest.device,
           })
         : { personId: person.id, roles: person.roles, codeShown: false }
-      return house.runs.command(request.params.visitId, rest, who)
+      return house.runs.command(
+        request.params.visitId,
+        { ...rest, ...(who.personId === person.id ? {} : { via: person.id }) },
+        who,
+      )
     },
   )
 }

@@ -110,14 +110,7 @@ async function wrong(house: House, personId: string, typed: Typed, counts: boole
   const from = { address: typed.address, ...(typed.for === 'signature' ? { device: typed.device } : {}) }
   if (!counts) {
     const by = typed.for === 'signature' ? typed.by : null
-    return void (await note(
-      db,
-      now,
-      by,
-      typed.for === 'signature' ? 'refused signature' : 'wrong code',
-      personId,
-      from,
-    ))
+    return await note(db, now, by, typed.for === 'signature' ? 'refused signature' : 'wrong code', personId, from)
   }
   await db.transaction(async (tx) => {
     // One statement: of many at once each is counted.
@@ -166,13 +159,21 @@ export async function byCode(house: House, personId: string, code: string, typed
   return { personId: person.id, roles: person.roles, codeShown: true }
 }
 
-/** Whoever is signed in shows by their own code that it is them. @throws Problem 401, 429 or 503 */
-export async function confirmed(house: House, request: FastifyRequest, code: string): Promise<void> {
-  const { id: by } = await signedIn(house, request)
-  await byCode(house, by, code, { for: 'signature', address: request.ip, by, device: 'settings' })
-}
-
 export const codeField = text(64, 4, 'a code has at least four digits')
+
+/** The own code of whoever is signed in, with a change that a screen left open must not make. */
+export const ownSigner = z.strictObject({ code: codeField })
+/**
+ * Whoever is signed in shows by their own code, `signer.code` of the body, that it is them. Before the change's transaction
+ * is opened: a wrong code is counted and stays on the trail though nothing is changed. @throws Problem 401, 422, 429 or 503
+ */
+export const confirmed =
+  (house: House) =>
+  async (request: FastifyRequest): Promise<void> => {
+    const { id: by } = await signedIn(house, request)
+    const { signer } = z.object({ signer: ownSigner }).parse(request.body)
+    await byCode(house, by, signer.code, { for: 'signature', address: request.ip, by, device: 'settings' })
+  }
 
 const showPeople: Door = (app, house) => {
   const { db } = house.database

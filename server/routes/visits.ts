@@ -200,9 +200,12 @@ const addVisit: Door = (app, house) => {
         const ownCase = known?.case.id ?? `case-${id}`
         if (!known) {
           await tx.insert(t.patients).values({ id: `patient-${id}`, name: sure(patientName), alerts })
-          await tx
-            .insert(t.cases)
-            .values({ id: ownCase, patientId: `patient-${id}`, request: toStore({ kind, ...ofCase }) })
+          await tx.insert(t.cases).values({
+            id: ownCase,
+            patientId: `patient-${id}`,
+            request: toStore({ kind, ...ofCase }),
+            library: libraryVersion,
+          })
         }
         await tx.insert(t.visits).values({
           id,
@@ -217,7 +220,8 @@ const addVisit: Door = (app, house) => {
         })
       })
       tellOf(house, id)
-      return reply.status(201).send({ id })
+      reply.status(201)
+      return { id }
     },
   )
 }
@@ -250,7 +254,7 @@ const changeRequest: Door = (app, house) => {
       await db.transaction(async (tx) => {
         const rows = await tx
           .update(t.cases)
-          .set({ request: nextCase, version: request.body.version + 1 })
+          .set({ request: nextCase, version: request.body.version + 1, library: libraryVersion })
           .where(and(eq(t.cases.id, file.case.id), eq(t.cases.version, request.body.version)))
           .returning({ id: t.cases.id })
         if (rows.length === 0)

@@ -7,7 +7,7 @@ import type { Practice } from '../../core/practice/practice'
 import { toTooth, writeBoth, type Notation } from '../../core/teeth/notation'
 import { usePractice } from '../app/queries'
 import { usePerson } from '../app/shell'
-import { AuditPart, LockedPart } from './audit-part'
+import { LockedPart } from './locked-part'
 import { DayPart } from './day-part'
 import { MaterialsPart, ToolsPart } from './own-values'
 import { DoorsPart } from './doors-part'
@@ -19,6 +19,7 @@ import { Button, Failed, Loading, Mark, Panel, Pick, wideField } from '../parts/
 const example = toTooth('37')
 const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', word: 'on the word', yes: 'yes' }
 
+const AuditPart = lazy(() => import('./audit-part'))
 const OwnCode = lazy(() => import('./own-code'))
 const PersonBox = lazy(() => import('./person-box'))
 
@@ -229,7 +230,11 @@ export default function SettingsScreen() {
           <DayPart practice={practice.data} save={save} may={may} />
           <DoorsPart />
           <MaterialsPart practice={practice.data} save={save} may={person.roles.some((r) => r !== 'front desk')} />
-          {may && <AuditPart practice={practice.data} />}
+          {may && (
+            <Suspense>
+              <AuditPart practice={practice.data} />
+            </Suspense>
+          )}
         </div>
       </div>
     </div>
