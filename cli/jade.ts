@@ -7,6 +7,7 @@
  *   jade measure KIND FILE --readings JSON [--step ID] [--tooth T] [--practice FILE]
  *                                        readings judged as at the chair, at the first step of the visit that asks for them
  *   jade schema visit|practice           the JSON Schema of what is read
+ *   jade backup|restore|verify …          copies of a practice: see backup.ts
  * FILE may be - for standard input. Errors go to standard error with the path of the field; exit code 2.
  */
 import { firstOf, messageOf, codeOf } from '../core/sure'
@@ -24,15 +25,13 @@ import { judge, readingKinds, readingsAt, teethAt } from '../core/readings'
 import { delegationOf, personTimes } from '../core/schedule/delegate'
 import { forecast } from '../core/schedule/simulate'
 import { layOut } from '../core/schedule/timeline'
+import { FolderInUse } from '../server/db/lock'
+import { CannotOpen } from '../server/db/faults'
+import { BadBackup } from '../server/backup/container'
+import { backupUsage, backupVerbs } from './backup'
+import { Misuse } from './misuse'
 import { dimensions } from '../core/teeth/dimensions'
 import { readTooth, toothName, toQuadrant, toUniversal } from '../core/teeth/notation'
-
-/** What a person typed was wrong; `lines` say where and what would be right. */
-class Misuse extends Error {
-  constructor(readonly lines: string[]) {
-    super(lines.join('\n'))
-  }
-}
 
 const usage = [
   'usage: jade plan FILE [--practice FILE]',
@@ -42,6 +41,7 @@ const usage = [
   '       jade measure KIND FILE --readings JSON [--step ID] [--tooth T] [--practice FILE]',
   `       KIND is one of: ${readingKinds.join(', ')}`,
   '       jade schema visit|practice',
+  ...backupUsage,
   'FILE may be - for standard input.',
 ]
 
@@ -220,10 +220,12 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 })
 
 try {
-  const answer = run(process.argv.slice(2))
+  const [verb = '', ...args] = process.argv.slice(2)
+  const answer = await (backupVerbs[verb]?.(args) ?? run([verb, ...args]))
   console.log(typeof answer === 'string' ? answer.trimEnd() : JSON.stringify(answer, null, 2))
 } catch (error) {
   const misuse = error instanceof Misuse || codeOf(error)?.startsWith('ERR_PARSE_ARGS')
-  console.error(error instanceof Misuse ? error.lines.join('\n') : misuse ? messageOf(error) : error)
+  const said = misuse || [BadBackup, CannotOpen, FolderInUse].some((of) => error instanceof of)
+  console.error(error instanceof Misuse ? error.lines.join('\n') : said ? messageOf(error) : error)
   process.exitCode = misuse ? 2 : 1
 }

@@ -55,6 +55,8 @@ export async function seedDemo(
   )
   await db.transaction(async (tx) => {
     await savePractice(tx, 'practice', { ...practice, people }, hashes)
+    // Invented visits are kept nowhere else.
+    if (known.size === 0) await tx.update(t.practices).set({ nightly: { on: false, keep: 14 } })
     if ((await tx.select({ id: t.loads.id }).from(t.loads).limit(1)).length === 0) await seedLoads(tx, day, zone)
     if ((await tx.select({ visitId: t.records.visitId }).from(t.records).limit(1)).length === 0)
       await seedHistory(tx, practice, day, zone)

@@ -1,4 +1,5 @@
 /** How answers are described and sent. */
+import { Readable } from 'node:stream'
 import type { FastifySerializerCompiler, RouteOptions } from 'fastify'
 import * as z from 'zod'
 import { problemDocument } from '../wire/problems'
@@ -27,7 +28,9 @@ export const answers =
 
 // A file is text or bytes; neither is made into JSON.
 const content = z
-  .custom<string | Buffer>((sent) => typeof sent === 'string' || Buffer.isBuffer(sent))
+  .custom<
+    string | Buffer | Readable
+  >((sent) => typeof sent === 'string' || Buffer.isBuffer(sent) || sent instanceof Readable)
   .meta({ type: 'string', format: 'binary' })
 /** The answer of a route that sends a file. */
 export const file = (type: string, description: string) => ({

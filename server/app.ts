@@ -19,6 +19,7 @@ import {
 import { RequestError } from '../core/plan/compile'
 import { throatPack } from '../core/vocabulary'
 import { answers, problemBeside } from './answers'
+import type { Copies } from './backup/copies'
 import { Attempts } from './attempts'
 import { auditChanges } from './audit'
 import { guardDoors } from './doors'
@@ -49,6 +50,8 @@ export interface AppOptions {
   pace?: number
   /** Names this server is reached by, beside its addresses and the machine’s own, parted by commas. */
   hosts?: string
+  /** Where copies of the practice are kept, and what encrypts them. */
+  copies?: Copies
   /** Whether every answer and live message is held against what the wire says of it; in tests. */
   checkAnswers?: boolean
 }
@@ -155,6 +158,7 @@ function houseOf({
   pace = 1,
   checkAnswers = false,
   moveClock,
+  copies = { folder: '.data/copies' },
 }: AppOptions): House {
   const hub = new Hub(checkAnswers)
   return {
@@ -183,6 +187,7 @@ function houseOf({
       database.kind === 'server',
     ),
     attempts: new Attempts(),
+    copies,
     plans: new Plans(),
     presence: new Presence(),
     now,

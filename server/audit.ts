@@ -5,9 +5,12 @@ import type { Db } from './db/open'
 import { asOne } from './db/unit'
 import { signedIn } from './routes/session'
 
-/** Signing in and out, what a run stores itself and rounds of drill are kept elsewhere and not told twice. */
+/** Signing in and out, a copy of the practice (told by its own door), what a run stores itself and rounds of drill are kept elsewhere and not told twice. */
 const own = (route: string): boolean =>
-  route.endsWith('/session') || route.endsWith('/commands') || route.endsWith('/drill/rounds')
+  route.endsWith('/session') ||
+  route.endsWith('/backups') ||
+  route.endsWith('/commands') ||
+  route.endsWith('/drill/rounds')
 
 const changing = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
 const textsOf = (values: unknown): string[] => Object.values(Object(values)).map(String)

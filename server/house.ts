@@ -2,6 +2,7 @@
 import type { IncomingMessage, Server, ServerResponse } from 'node:http'
 import type { FastifyBaseLogger, FastifyInstance } from 'fastify'
 import type { ZodTypeProvider } from 'fastify-type-provider-zod'
+import type { Copies } from './backup/copies'
 import type { Attempts } from './attempts'
 import type { OpenDatabase } from './db/open'
 import type { Hub } from './live/hub'
@@ -15,6 +16,7 @@ export interface House {
   hub: Hub
   runs: Runs
   attempts: Attempts
+  copies: Copies
   plans: Plans
   presence: Presence
   now: () => number

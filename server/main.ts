@@ -3,6 +3,7 @@ import { codeOf } from '../core/sure'
 import { join } from 'node:path'
 import { demoCodes, seedDemo } from '../demo/seed'
 import { buildApp } from './app'
+import { copyEachNight, type Copies } from './backup/copies'
 import { CannotOpen } from './db/faults'
 import { FolderInUse } from './db/lock'
 import { openDatabase } from './db/open'
@@ -26,8 +27,13 @@ const folder = process.env['JADE_DATA'] || (demo ? '.data/demo' : '.data/practic
 process.umask(0o077)
 
 async function start(): Promise<void> {
-  const database = await openDatabase(process.env['DATABASE_URL'] || folder)
+  const url = process.env['DATABASE_URL']
+  const database = await openDatabase(url || folder)
   await (demo ? seedDemo(database.db, now()) : seedStarter(database.db))
+  const copies: Copies = {
+    folder: process.env['JADE_COPIES'] || join(url ? '.data' : folder, 'copies'),
+    ...(process.env['JADE_PASSPHRASE'] ? { passphrase: process.env['JADE_PASSPHRASE'] } : {}),
+  }
   const app = await buildApp({
     database,
     webFolder: join(import.meta.dirname, '../dist/web'),
@@ -35,11 +41,15 @@ async function start(): Promise<void> {
     hosts: process.env['JADE_HOSTS'] ?? '',
     pace,
     now,
+    copies,
     ...(demo ? { shownCodes: demoCodes } : {}),
     ...(moveClock ? { moveClock } : {}),
   })
   await app.listen({ host, port })
+  // A demo's invented visits are kept nowhere else.
+  const stopCopies = demo ? () => undefined : copyEachNight(database.db, copies, now)
   const stop = async (): Promise<void> => {
+    stopCopies()
     await app.close()
     await database.close()
     process.exit(0)

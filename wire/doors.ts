@@ -117,6 +117,12 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
     'dentist',
     ['POST /practice/amendments', 'PUT /practice/amendments', 'DELETE /practice/amendments/:id'],
   ],
+  ['seeing when the last copy was made', 'anyone', ['GET /backups/last']],
+  [
+    'making, fetching and checking copies of the practice',
+    'dentist',
+    ['GET /backups', 'POST /backups', 'GET /backups/:name', 'PUT /backups/nightly', 'GET /backups/verify'],
+  ],
   ['reading the trail', 'dentist', ['GET /audit', 'GET /audit.csv']],
   ['letting a demo’s time pass', 'anyone', ['POST /standins/clock']],
 ]

@@ -41,7 +41,7 @@ export interface Nightly {
   on: boolean
   keep: number
 }
-const noNightly: Nightly = { on: false, keep: 14 }
+const fortnight: Nightly = { on: true, keep: 14 }
 
 const ms = (name: string) => bigint(name, { mode: 'number' })
 
@@ -66,7 +66,7 @@ export const practices = pgTable('practices', {
   useLearned: boolean('use_learned').notNull().default(false),
   learned: jsonb('learned').$type<StoredLearned>().notNull().default({}),
   /** The copy made each night. */
-  nightly: jsonb('nightly').$type<Nightly>().notNull().default(noNightly),
+  nightly: jsonb('nightly').$type<Nightly>().notNull().default(fortnight),
 })
 
 export const people = pgTable('people', {

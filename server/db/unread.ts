@@ -7,12 +7,16 @@ import { messageOf } from '../../core/sure'
 import type { Unread } from '../../wire/unread'
 import { Problem } from '../problem'
 
+/** Whatever the list of what is known: what stands there is not on it. */
+const plainly = (issue: z.core.$ZodIssue): string =>
+  issue.code === 'invalid_value' ? 'what stands there is none that this version knows' : issue.message
+
 /** Why, in a line a person can hand on. */
 export const whyUnread = (error: unknown): string =>
   error instanceof z.ZodError
     ? error.issues
         .slice(0, 3)
-        .map((i) => [i.path.join('.'), i.message].filter(Boolean).join(': '))
+        .map((i) => [i.path.join('.'), plainly(i)].filter(Boolean).join(': '))
         .join('; ')
     : messageOf(error)
 

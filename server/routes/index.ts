@@ -2,6 +2,7 @@
 import { alertRoutes } from './alerts'
 import { amendmentRoutes } from './amendments'
 import { auditRoutes } from './audit-trail'
+import { backupRoutes } from './backups'
 import { calendarRoutes } from './calendar'
 import { cassetteRoutes } from './cassettes'
 import { clockRoutes } from './clock'
@@ -24,6 +25,7 @@ import { trayRoutes } from './tray'
 import { visitRoutes } from './visits'
 
 export const rooms = [
+  backupRoutes,
   sessionRoutes,
   practiceRoutes,
   amendmentRoutes,

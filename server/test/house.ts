@@ -34,7 +34,8 @@ export async function openHouse(url?: string): Promise<TestHouse> {
   const database = await openDatabase(url ?? folder)
   if (url) await seedDemo(database.db, eight, 'Etc/UTC')
   const clock = { now: eight }
-  const app = await buildApp({ database, now: () => clock.now, checkAnswers: true })
+  const copies = { folder: folder ? join(folder, 'copies') : mkdtempSync(join(tmpdir(), 'jade-copies-')) }
+  const app = await buildApp({ database, now: () => clock.now, checkAnswers: true, copies })
   await app.ready()
   const house: TestHouse = {
     app,

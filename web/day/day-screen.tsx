@@ -7,6 +7,7 @@ import { Temporal } from 'temporal-polyfill'
 import { alertWords } from '../../core/vocabulary'
 import type { DayView, DayVisit } from '../../wire/day'
 import { serverNow, useLive, useNow } from '../app/live'
+import { CopyOld } from './copy-old'
 import { useDay, useRefresh } from '../app/queries'
 import { usePerson } from '../app/shell'
 import { Button, Failed, Loading, Mark, Panel, Pick, ButtonLink } from '../parts/ui'
@@ -127,6 +128,7 @@ export default function DayScreen() {
       </div>
       <Chairs view={view} staves={staves} now={now} />
       <UnreadVisits unread={view.unread} what="The rest of the day is shown without it." />
+      <CopyOld now={now} />
       {view.visits.length === 0 && (
         <p className="text-xl text-soft">Nothing is planned on this day. Add a visit to begin.</p>
       )}

@@ -20,6 +20,7 @@ const example = toTooth('37')
 const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', word: 'on the word', yes: 'yes' }
 
 const AuditPart = lazy(() => import('./audit-part'))
+const CopiesPart = lazy(() => import('./copies-part'))
 const OwnCode = lazy(() => import('./own-code'))
 const PersonBox = lazy(() => import('./person-box'))
 
@@ -232,6 +233,7 @@ export default function SettingsScreen() {
           <MaterialsPart practice={practice.data} save={save} may={person.roles.some((r) => r !== 'front desk')} />
           {may && (
             <Suspense>
+              <CopiesPart practice={practice.data} />
               <AuditPart practice={practice.data} />
             </Suspense>
           )}

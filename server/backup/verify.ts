@@ -1,0 +1,220 @@
+/** Holding a backup, or the live data, against the seals and sums they carry. */
+import { sql } from 'drizzle-orm'
+import * as z from 'zod'
+import { messageOf } from '../../core/sure'
+import type { Db } from '../db/open'
+import { eventSeal, noteSeal } from '../db/seal'
+import { BadBackup, readLines } from './container'
+import { endLine, headLine, rowLine, Sums, type HeadLine } from './lines'
+import { rowsOf } from './write'
+
+/** What was found. Nothing in `wrong` means that nothing was changed behind the program’s back. */
+export interface Verdict {
+  rows: number
+  /** Events and rows of the trail that carry a seal, and those of before there were any. */
+  sealed: number
+  unsealed: number
+  wrong: string[]
+}
+/** More than anybody reads; the first tell where to look. */
+const mostWrong = 20
+
+const event = z.looseObject({
+  visit_id: z.string(),
+  seq: z.number(),
+  id: z.string(),
+  at: z.number(),
+  by: z.string(),
+  device: z.string(),
+  command_id: z.string(),
+  received_at: z.number().nullish(),
+  via: z.string().nullish(),
+  library: z.string().nullish(),
+  seal: z.string().nullish(),
+  what: z.unknown(),
+})
+const trail = z.looseObject({
+  id: z.number(),
+  at: z.number(),
+  by: z.string().nullable(),
+  what: z.string(),
+  target: z.string(),
+  asked: z.unknown(),
+  seal: z.string().nullish(),
+})
+
+/** Follows the chains of seals as rows pass in their order. */
+export class Chains {
+  readonly verdict: Verdict = { rows: 0, sealed: 0, unsealed: 0, wrong: [] }
+  private run: { visitId: string; seq: number; seal: string | null } | undefined
+  private lastNote: string | null = null
+
+  private say(what: string): void {
+    if (this.verdict.wrong.length < mostWrong) this.verdict.wrong.push(what)
+  }
+  private hold(where: string, carried: string | null | undefined, before: string | null, own: string): string | null {
+    if (carried === null || carried === undefined) {
+      this.verdict.unsealed++
+      // Rows of before there were seals come first; after one that has its seal, all have.
+      if (before !== null) this.say(`${where} has no seal, though the one before it has.`)
+      return null
+    }
+    this.verdict.sealed++
+    if (carried !== own) this.say(`${where} does not fit its seal: it, or the one before it, was changed.`)
+    return carried
+  }
+  add(table: string, row: unknown): void {
+    this.verdict.rows++
+    if (table === 'run_events') this.event(event.parse(row))
+    else if (table === 'audit') this.note(trail.parse(row))
+  }
+  private event(e: z.infer<typeof event>): void {
+    const same = this.run?.visitId === e.visit_id
+    const [before, seq] = same && this.run ? [this.run.seal, this.run.seq] : [null, 0]
+    const where = `Event ${e.seq} of visit ${e.visit_id}`
+    if (e.seq !== seq + 1) this.say(`${where} comes after event ${seq}: one is missing.`)
+    const own = eventSeal(before, {
+      visitId: e.visit_id,
+      seq: e.seq,
+      id: e.id,
+      at: e.at,
+      by: e.by,
+      device: e.device,
+      commandId: e.command_id,
+      receivedAt: e.received_at,
+      via: e.via,
+      library: e.library,
+      what: Object(e.what),
+    })
+    this.run = { visitId: e.visit_id, seq: e.seq, seal: this.hold(where, e.seal, before, own) }
+  }
+  private note(r: z.infer<typeof trail>): void {
+    this.lastNote = this.hold(`Row ${r.id} of the trail`, r.seal, this.lastNote, noteSeal(this.lastNote, r))
+  }
+}
+
+export interface Reader {
+  head?: (head: HeadLine) => void | Promise<void>
+  row?: (table: string, row: unknown) => void | Promise<void>
+}
+
+/** Reads a backup to its end, held against its sums and its seals. @throws BadBackup where it cannot be read at all */
+export async function verifyBackup(
+  file: string,
+  passphrase: string | undefined,
+  { head: onHead, row: onRow }: Reader = {},
+): Promise<Verdict & { head: HeadLine }> {
+  const [sums, chains] = [new Sums(), new Chains()]
+  let head: HeadLine | undefined
+  let ended = false
+  for await (const line of readLines(file, passphrase)) {
+    const json = jsonOf(line)
+    if (!head) {
+      const parsed = headLine.safeParse(json)
+      if (!parsed.success) throw new BadBackup('This file is no backup of Jade Tray, or of a later version.')
+      head = parsed.data
+      await onHead?.(head)
+      continue
+    }
+    const end = endLine.safeParse(json)
+    if (end.success) {
+      ended = true
+      const own = sums.end().tables
+      for (const [name, { rows, sha256 }] of Object.entries(end.data.end.tables))
+        if (own[name]?.sha256 !== sha256)
+          chains.verdict.wrong.push(`${name}: ${own[name]?.rows ?? 0} rows that do not fit the sum over ${rows}.`)
+      continue
+    }
+    const { t: table, r: row } = rowLine.parse(json)
+    sums.add(table, line.slice(`{"t":${JSON.stringify(table)},"r":`.length, -1))
+    chains.add(table, row)
+    await onRow?.(table, row)
+  }
+  if (!head || !ended) throw new BadBackup('This backup is not whole: its end is missing.')
+  return { ...chains.verdict, head }
+}
+function jsonOf(line: string): unknown {
+  try {
+    return JSON.parse(line)
+  } catch (error) {
+    throw new BadBackup(`This backup is damaged: ${messageOf(error)}.`, { cause: error })
+  }
+}
+
+const pageRows = 1_000
+const json = z.object({ row: z.string() })
+
+/** Holds the live data against its seals, in pages. */
+export async function verifyLive(db: Db): Promise<Verdict> {
+  const chains = new Chains()
+  let [visit, seq] = ['', 0]
+  for (;;) {
+    const rows = rowsOf(
+      json,
+      await db.execute(
+        sql`select row_to_json(x)::text as row from run_events x where (visit_id, seq) > (${visit}::text, ${seq}::int) order by visit_id, seq limit ${pageRows}`,
+      ),
+    ).map((r) => event.parse(JSON.parse(r.row)))
+    for (const row of rows) chains.add('run_events', row)
+    const last = rows.at(-1)
+    if (!last || rows.length < pageRows) break
+    ;[visit, seq] = [last.visit_id, last.seq]
+  }
+  let id = 0
+  for (;;) {
+    const rows = rowsOf(
+      json,
+      await db.execute(
+        sql`select row_to_json(x)::text as row from audit x where id > ${id}::int order by id limit ${pageRows}`,
+      ),
+    ).map((r) => trail.parse(JSON.parse(r.row)))
+    for (const row of rows) chains.add('audit', row)
+    const last = rows.at(-1)
+    if (!last || rows.length < pageRows) break
+    id = last.id
+  }
+  return chains.verdict
+}
+
+/**
+ * Holds the live data against a backup made of it: every event and row of the trail that was there then has to be there
+ * with the seal it had. Finds what recomputing all the seals would hide.
+ */
+export async function verifyAgainst(db: Db, file: string, passphrase?: string): Promise<Verdict> {
+  const live = await verifyLive(db)
+  const wanted: { table: 'run_events' | 'audit'; where: string; key: [string, number]; seal: string }[] = []
+  const look = async (): Promise<void> => {
+    for (const w of wanted.splice(0)) {
+      const [found] = rowsOf(
+        z.object({ seal: z.string().nullable() }),
+        await db.execute(
+          w.table === 'audit'
+            ? sql`select seal from audit where id = ${w.key[1]}::int`
+            : sql`select seal from run_events where visit_id = ${w.key[0]}::text and seq = ${w.key[1]}::int`,
+        ),
+      )
+      if (found?.seal !== w.seal && live.wrong.length < mostWrong)
+        live.wrong.push(`${w.where} is not as it was in the backup.`)
+    }
+  }
+  // The end of each chain is enough: a seal holds all that came before it.
+  let end: (typeof wanted)[number] | undefined
+  const of = await verifyBackup(file, passphrase, {
+    row: async (table, row) => {
+      if (table !== 'run_events' && table !== 'audit') return
+      const r = table === 'audit' ? trail.parse(row) : event.parse(row)
+      const key: [string, number] =
+        'visit_id' in r ? [String(r['visit_id']), Number(r['seq'])] : ['', trail.shape.id.parse(r.id)]
+      if (end && (end.table !== table || end.key[0] !== key[0])) {
+        wanted.push(end)
+        end = undefined
+        if (wanted.length >= 100) await look()
+      }
+      const where = table === 'audit' ? `Row ${key[1]} of the trail` : `Event ${key[1]} of visit ${key[0]}`
+      if (r.seal) end = { table, where, key, seal: r.seal }
+    },
+  })
+  if (end) wanted.push(end)
+  await look()
+  return { ...live, wrong: [...of.wrong.map((w) => `In the backup: ${w}`), ...live.wrong] }
+}
