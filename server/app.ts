@@ -29,6 +29,8 @@ import type { App, House } from './house'
 import { Hub } from './live/hub'
 import { Presence } from './live/presence'
 import { healthView } from '../wire/live'
+import { problems } from '../wire/problems'
+import { isAway } from './db/away'
 import { inUnits } from './db/unit'
 import { loggable } from './log'
 import { Problem, sendProblem } from './problem'
@@ -109,6 +111,7 @@ function onError(app: App): void {
       return sendProblem(reply, 'too-large', `A request may hold ${bodyLimitBytes / 1024} kB; nothing was stored.`)
     if (error.statusCode && error.statusCode < 500)
       return sendProblem(reply, 'bad-request', error.message, {}, error.statusCode)
+    if (isAway(error)) return sendProblem(reply, 'away', problems.away.words)
     request.log.error(error)
     return sendProblem(reply, 'internal', 'Something went wrong on the server; nothing was stored.')
   })

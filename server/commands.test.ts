@@ -1,15 +1,15 @@
 /** Commands of a run over HTTP: refusals, retries, signatures, two devices at once. */
 import { eventsView } from '../wire/run'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { day, command, Caller, eventsIn, openHouse, stores, type TestHouse } from './test/house'
+import { day, command, Caller, eventsIn, openHouse, type TestHouse } from './test/house'
 
 const visit = `${day}-one`
 
-describe.each(stores)('commands on %s', (_kind, url) => {
+describe('commands', () => {
   let house: TestHouse
   let juno: Caller
   beforeAll(async () => {
-    house = await openHouse(url)
+    house = await openHouse()
     juno = await new Caller(house.app).signIn('juno', '1234')
   })
   afterAll(() => house?.close())

@@ -3,15 +3,15 @@ import { personView } from '../wire/people'
 import { checkAnswer } from './answers'
 import * as z from 'zod'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Caller, day, openHouse, stores, type TestHouse } from './test/house'
+import { Caller, day, openHouse, type TestHouse } from './test/house'
 
 const visit = `${day}-one`
 
-describe.each(stores)('documents on %s', (_kind, url) => {
+describe('documents', () => {
   let house: TestHouse
   let juno: Caller
   beforeAll(async () => {
-    house = await openHouse(url)
+    house = await openHouse()
     juno = await new Caller(house.app).signIn('juno', '1234')
   })
   afterAll(() => house?.close())

@@ -3,13 +3,13 @@ import { amendmentFile } from '../core/practice/amendment'
 import { practice } from '../core/practice/practice'
 import { dayView } from '../wire/day'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Caller, day, openHouse, stores, type TestHouse } from './test/house'
+import { Caller, day, openHouse, type TestHouse } from './test/house'
 
-describe.each(stores)('practice on %s', (_kind, url) => {
+describe('practice', () => {
   let house: TestHouse
   let juno: Caller
   beforeAll(async () => {
-    house = await openHouse(url)
+    house = await openHouse()
     juno = await new Caller(house.app).signIn('juno', '1234')
   })
   afterAll(() => house?.close())

@@ -3,15 +3,15 @@ import { practice } from '../core/practice/practice'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { eq } from 'drizzle-orm'
 import * as t from './db/schema'
-import { command, Caller, day, openHouse, stores, type TestHouse } from './test/house'
+import { command, Caller, day, openHouse, type TestHouse } from './test/house'
 
 const visit = `${day}-one`
 
-describe.each(stores)('session on %s', (_kind, url) => {
+describe('session', () => {
   let house: TestHouse
   let juno: Caller
   beforeAll(async () => {
-    house = await openHouse(url)
+    house = await openHouse()
     juno = await new Caller(house.app).signIn('juno', '1234')
   })
   afterAll(() => house?.close())

@@ -3,13 +3,13 @@ import { demoCodes } from '../demo/seed'
 import { dayView } from '../wire/day'
 import { visitView } from '../wire/visit'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { command, Caller, day, openHouse, stores, type TestHouse } from './test/house'
+import { command, Caller, day, openHouse, type TestHouse } from './test/house'
 
-describe.each(stores)('visits on %s', (_kind, url) => {
+describe('visits', () => {
   let house: TestHouse
   let juno: Caller
   beforeAll(async () => {
-    house = await openHouse(url)
+    house = await openHouse()
     juno = await new Caller(house.app).signIn('juno', '1234')
   })
   afterAll(() => house?.close())

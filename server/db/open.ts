@@ -49,7 +49,15 @@ async function open(url: string): Promise<OpenDatabase> {
     const { default: pg } = await import('pg')
     const { drizzle } = await import('drizzle-orm/node-postgres')
     const { migrate } = await import('drizzle-orm/node-postgres/migrator')
-    const pool = new pg.Pool({ connectionString: url, max: 8 })
+    const pool = new pg.Pool({
+      connectionString: url,
+      max: 8,
+      keepAlive: true,
+      connectionTimeoutMillis: 5_000,
+      query_timeout: 60_000,
+    })
+    // A connection that breaks while nobody uses it is no fault of anybody's: the next query opens another.
+    pool.on('error', () => undefined)
     const db = drizzle(pool, { schema })
     try {
       await migrate(db, { migrationsFolder: migrationsFolder() })

@@ -1,6 +1,7 @@
 /** A server on a fresh demo folder for tests. */
 import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import * as z from 'zod'
+import { randomUUID } from 'node:crypto'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seedDemo } from '../../demo/seed'
@@ -29,10 +30,31 @@ export interface TestHouse {
   close: () => Promise<void>
 }
 
-export async function openHouse(url?: string): Promise<TestHouse> {
+/** A database of its own on a PostgreSQL server, so that files of tests do not meet in one. */
+export async function freshDatabase(server: string): Promise<{ url: string; drop: () => Promise<void> }> {
+  const { default: pg } = await import('pg')
+  const name = `jade_${randomUUID().replaceAll('-', '')}`
+  const asked = async (text: string): Promise<void> => {
+    const client = new pg.Client({ connectionString: server })
+    await client.connect()
+    await client.query(text)
+    await client.end()
+  }
+  await asked(`create database ${name}`)
+  return {
+    url: Object.assign(new URL(server), { pathname: `/${name}` }).toString(),
+    drop: () => asked(`drop database if exists ${name} with (force)`),
+  }
+}
+
+/** `JADE_TEST_STORE=server`: every house of the tests stands on the PostgreSQL server that TEST_DATABASE_URL names. */
+const everyHouse = process.env['JADE_TEST_STORE'] === 'server' ? process.env['TEST_DATABASE_URL'] : undefined
+
+export async function openHouse(url: string | undefined = everyHouse): Promise<TestHouse> {
   const folder = url ? '' : await demoFolder()
-  const database = await openDatabase(url ?? folder)
-  if (url) await seedDemo(database.db, eight, 'Etc/UTC')
+  const own = url ? await freshDatabase(url) : undefined
+  const database = await openDatabase(own?.url ?? folder)
+  if (own) await seedDemo(database.db, eight, 'Etc/UTC')
   const clock = { now: eight }
   const copies = { folder: folder ? join(folder, 'copies') : mkdtempSync(join(tmpdir(), 'jade-copies-')) }
   const app = await buildApp({ database, now: () => clock.now, checkAnswers: true, copies })
@@ -45,6 +67,7 @@ export async function openHouse(url?: string): Promise<TestHouse> {
     close: async () => {
       await house.app.close()
       await database.close()
+      await own?.drop()
       if (folder) rmSync(folder, { recursive: true, force: true })
     },
   }
@@ -113,14 +136,6 @@ export class Caller {
       throw new Error(`tray not signed: ${JSON.stringify(signed.body)}`)
   }
 }
-
-/** The same behaviour on the embedded database and, where TEST_DATABASE_URL names one, on a PostgreSQL server. */
-export const stores: [string, string | undefined][] = [
-  ['the embedded database', undefined],
-  ...(process.env['TEST_DATABASE_URL']
-    ? [['a PostgreSQL server', process.env['TEST_DATABASE_URL']] as [string, string]]
-    : []),
-]
 
 let sent = 0
 /** What a device sends: a command of its own id, based on the events it has seen. */

@@ -11,9 +11,9 @@ export class ApiProblem extends Error {
     super(message)
     this.name = 'ApiProblem'
   }
-  /** The request may never have arrived: it can be sent again as it is. */
+  /** The request may never have arrived, or there was nobody to store it: it can be sent again as it is. */
   get offline(): boolean {
-    return this.status === 0
+    return this.status === 0 || this.slug === 'away'
   }
 }
 
