@@ -157,5 +157,23 @@ describe('a steriliser that fails', () => {
       true,
     )
     expect((await wim.call('POST', `/loads/${id}/spore`, { result: 'no growth' })).status).toBe(409)
+    // Out of service: it runs nothing but another test, and lets nothing out, until somebody lets it back by word.
+    const { outOfService, states } = await wim.read(instrumentsView, '/instruments')
+    expect(outOfService).toEqual(['steriliser-a'])
+    const soiled = states
+      .filter((x) => ['soiled', 'pulled back', 'not on record'].includes(x.status))
+      .map((x) => x.cassette.id)
+    const load = (spore: boolean) =>
+      wim.call('POST', '/loads', { steriliserId: 'steriliser-a', cassetteIds: soiled.slice(0, 1), spore })
+    expect((await load(false)).body).toMatchObject({ status: 409, type: '/problems/out-of-service' })
+    const test = String((await load(true)).body['id'])
+    await wim.call('POST', `/standins/steriliser/${test}`, {})
+    const out = () => wim.call('POST', `/loads/${test}/release`, { indicator: 'changed' })
+    expect((await out()).body).toMatchObject({ status: 409, type: '/problems/out-of-service' })
+    expect((await wim.call('POST', '/sterilisers/steriliser-a/return', { why: '' })).status).toBe(422)
+    const why = { why: 'the door seal was changed; the test repeated did not grow' }
+    expect((await wim.call('POST', '/sterilisers/steriliser-a/return', why)).status).toBe(200)
+    expect((await wim.call('POST', '/sterilisers/steriliser-a/return', why)).status).toBe(409)
+    expect((await wim.read(instrumentsView, '/instruments')).outOfService).toEqual([])
   })
 })

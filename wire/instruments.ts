@@ -50,6 +50,8 @@ export type LoadView = z.infer<typeof loadView>
 
 export const instrumentsView = z.strictObject({
   instruments,
+  /** Sterilisers whose spore test has grown, and that nobody has let back. */
+  outOfService: ids,
   now: ms,
   states: z.array(
     noun<CassetteState>({

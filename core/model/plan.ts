@@ -109,6 +109,8 @@ export interface BurPass {
 export interface Clash {
   id: string
   severity: 'stop' | 'ask' | 'mind'
+  /** Who alone goes on over it; without, whoever signs the tray does what is to be done. */
+  decides?: 'dentist'
   what: string
   why: string
   doThis: string

@@ -10,6 +10,8 @@ export interface TrayReadiness {
   missing: SetupLine[]
   /** What a person has to have read before signing: lacks, lots, clashes the dentist decides. */
   toAcknowledge: { id: string; text: string }[]
+  /** Of these what only the dentist answers, with their own code: what clashes and may be right all the same. */
+  forDentist: { id: string; text: string }[]
   /** What cannot be signed over. */
   blocked: string[]
   ready: boolean
@@ -42,14 +44,16 @@ export function trayReadiness(
   const burs = plan.burs.flatMap((b) =>
     b.lack ? [{ id: `bur:${b.order}`, text: `${firstOf(b.cuts).surface}: ${b.lack}` }] : [],
   )
-  const asked = plan.clashes.filter((c) => c.severity === 'ask').map((c) => ({ id: `clash:${c.id}`, text: inWords(c) }))
-  const toAcknowledge = [...warned, ...burs, ...asked]
+  const toRead = (cs: readonly Clash[]) => cs.map((c) => ({ id: `clash:${c.id}`, text: inWords(c) }))
+  const asked = plan.clashes.filter((c) => c.severity === 'ask')
+  const toAcknowledge = [...warned, ...burs, ...toRead(asked)]
   const blocked = plan.clashes.filter((c) => c.severity === 'stop').map(inWords)
   return {
     checked: lines.length - missing.length,
     total: lines.length,
     missing,
     toAcknowledge,
+    forDentist: toRead(asked.filter((c) => c.decides === 'dentist')),
     blocked,
     ready: missing.length === 0 && blocked.length === 0 && toAcknowledge.every((a) => acknowledged.has(a.id)),
   }

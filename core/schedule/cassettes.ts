@@ -120,6 +120,28 @@ export function doubtedBySpore(tested: LoadRecord, loads: readonly LoadRecord[])
   return own.filter((l) => l.startedAt > (lastGood?.startedAt ?? -Infinity) && l.failedAt === null)
 }
 
+/** Somebody let a steriliser back into service, ms. */
+export interface SteriliserReturn {
+  steriliserId: string
+  at: number
+}
+
+/**
+ * Sterilisers out of service: a spore test of theirs has grown, and nobody has let them back since [P: CDC MMWR
+ * 2003;52(RR-17): out of service after a positive spore test, back when the cause is found and a test repeated is negative].
+ * @example outOfService([], []) // []
+ */
+export function outOfService(
+  loads: readonly (Pick<LoadRecord, 'steriliserId' | 'sporeResult'> & { sporeReadAt: number | null })[],
+  returns: readonly SteriliserReturn[],
+): string[] {
+  const grown = new Map<string, number>()
+  for (const l of loads)
+    if (l.sporeResult === 'growth')
+      grown.set(l.steriliserId, Math.max(grown.get(l.steriliserId) ?? 0, l.sporeReadAt ?? 0))
+  return [...grown].flatMap(([id, at]) => (returns.some((r) => r.steriliserId === id && r.at >= at) ? [] : [id]))
+}
+
 /**
  * When a steriliser's next spore test is due, ms; `undefined` where none is on record. A test not yet read counts from its run.
  * @example sporeDueAt('a', [], 7) // undefined

@@ -4,7 +4,7 @@ import type { Db } from './open'
 import * as t from './schema'
 import { noteSeal } from './seal'
 
-const secret = /^(code|signer|cookie|password|passphrase)$/i
+const secret = /^(code|cookie|password|passphrase)$/i
 const mostBytes = 4_000
 /** One row of the trail is written after the other, whichever server writes it. */
 const trailLock = 7_421_001

@@ -1,6 +1,6 @@
 /** Queries about cassettes and loads. */
 import { and, desc, eq, getTableColumns, inArray, isNull, or } from 'drizzle-orm'
-import { chooseCassettes, cassetteStates } from '../../core/schedule/cassettes'
+import { chooseCassettes, cassetteStates, outOfService } from '../../core/schedule/cassettes'
 import { cassettesOf, type Instruments } from '../../core/practice/instruments'
 import type { Plan } from '../../core/model/plan'
 import type { Db } from './open'
@@ -40,6 +40,15 @@ export async function loadCassettes(q: Db, instruments: Instruments) {
   const uses = await loadUses(q, loads)
   return { loads, uses, states: cassetteStates(instruments.cassettes, loads, uses) }
 }
+
+/** Which sterilisers are out of service by a grown spore test. */
+export const loadOutOfService = async (q: Db, loads: Parameters<typeof outOfService>[0]): Promise<string[]> =>
+  outOfService(
+    loads,
+    await q
+      .select({ steriliserId: t.steriliserReturns.steriliserId, at: t.steriliserReturns.at })
+      .from(t.steriliserReturns),
+  )
 
 /** Puts on record which cassettes go to a visit: of each type its plan lays open, the one sterile for longest. Answers what is missing. */
 export async function assignCassettes(

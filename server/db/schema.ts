@@ -176,6 +176,8 @@ export const plans = pgTable('plans', {
   signedBy: text('signed_by').notNull(),
   signedAt: ms('signed_at').notNull(),
   acknowledged: jsonb('acknowledged').$type<string[]>().notNull(),
+  /** The dentist who answered, with their own code, what a clash left to them. */
+  answeredBy: text('answered_by'),
 })
 
 export const runEvents = pgTable(

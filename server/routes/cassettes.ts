@@ -9,7 +9,7 @@ import * as z from 'zod'
 import { instruments as instrumentsSchema } from '../../core/practice/instruments'
 import { chooseCassettes, sporeDueAt, traceLoads } from '../../core/schedule/cassettes'
 import { judgementOf } from '../../core/schedule/release'
-import { loadCassettes } from '../db/instruments'
+import { loadCassettes, loadOutOfService } from '../db/instruments'
 import * as t from '../db/schema'
 import { loadLastEvent, loadPractice } from '../db/store'
 import { notFound, Problem } from '../problem'
@@ -56,6 +56,7 @@ const showInstruments: Door = (app, house) => {
               .where(inArray(t.visits.id, visitIds))
       return {
         instruments,
+        outOfService: await loadOutOfService(db, loads),
         now: house.now(),
         states,
         loads: recent.map((l) => {

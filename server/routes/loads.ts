@@ -11,7 +11,7 @@ import * as z from 'zod'
 import { readSteriliserLog } from '../../core/formats/steriliser-log'
 import { judgementOf } from '../../core/schedule/release'
 import type { House } from '../house'
-import { loadCassettes, type LoadRow } from '../db/instruments'
+import { loadCassettes, loadOutOfService, type LoadRow } from '../db/instruments'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { loadPractice } from '../db/store'
@@ -77,6 +77,11 @@ const startLoad: Door = (app, house) => {
         const { loads, states } = await loadCassettes(tx, instruments)
         if (loads.some((l) => l.steriliserId === steriliserId && l.endedAt === null))
           throw new Problem('running', `${steriliser.name} is running already.`)
+        if (!spore && (await loadOutOfService(tx, loads)).includes(steriliserId))
+          throw new Problem(
+            'out-of-service',
+            `${steriliser.name} is out of service: its spore test has grown. Only a load with a spore test runs in it until somebody lets it back.`,
+          )
         for (const id of new Set(cassetteIds)) {
           const state = states.find((s) => s.cassette.id === id)
           if (!state) throw notFound(`cassette "${id}"`)

@@ -2,6 +2,7 @@
 import { signedIn } from './session'
 import { roomOf, type Door } from '../house'
 import { tellInstruments } from './tell'
+import { done } from '../../wire/noun'
 import { releasedView, tracedView } from '../../wire/instruments'
 import { eq, inArray } from 'drizzle-orm'
 import { id, text } from '../../core/bounded'
@@ -9,7 +10,7 @@ import * as z from 'zod'
 import { doubtedBySpore, traceLoads } from '../../core/schedule/cassettes'
 import { decideRelease } from '../../core/schedule/release'
 import type { House } from '../house'
-import { loadCassettes, loadLoads, type LoadRow } from '../db/instruments'
+import { loadCassettes, loadLoads, loadOutOfService, type LoadRow } from '../db/instruments'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { loadPractice } from '../db/store'
@@ -56,6 +57,11 @@ const release: Door = (app, house) => {
       const { indicator, byHand } = request.body
       const result = await db.transaction(async (tx) => {
         const load = await oneLoad(tx, request.params.loadId)
+        if ((await loadOutOfService(tx, await loadLoads(tx))).includes(load.steriliserId))
+          throw new Problem(
+            'out-of-service',
+            'The spore test of this steriliser has grown: nothing is let out of it until it is back in service, after the cause is found and a test repeated did not grow.',
+          )
         const decided = decideRelease(load, indicator, byHand)
         if (decided.kind === 'refused') throw new Problem(decided.slug, decided.message)
         const [at, by] = [house.now(), person.id]
@@ -140,4 +146,32 @@ const sporeTest: Door = (app, house) => {
   )
 }
 
-export const releaseRoutes = roomOf(release, fail, sporeTest)
+const letBack: Door = (app, house) => {
+  const { db } = house.database
+  app.post(
+    '/sterilisers/:steriliserId/return',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Let a steriliser back into service after its spore test has grown, with a word',
+        params: z.object({ steriliserId: id(40) }),
+        body: z.strictObject({ why: words }),
+      },
+    },
+    async (request) => {
+      const person = await signedIn(house, request)
+      const { steriliserId } = request.params
+      await db.transaction(async (tx) => {
+        if (!(await loadOutOfService(tx, await loadLoads(tx))).includes(steriliserId))
+          throw new Problem('done', 'This steriliser is in service.')
+        await tx
+          .insert(t.steriliserReturns)
+          .values({ steriliserId, at: house.now(), by: person.id, why: request.body.why })
+      })
+      tellInstruments(house)
+      return { ok: true as const }
+    },
+  )
+}
+
+export const releaseRoutes = roomOf(release, fail, sporeTest, letBack)

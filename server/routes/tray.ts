@@ -1,4 +1,6 @@
 /** The tray of a visit: checked off, exchanged, signed, taken back. */
+import type { FastifyRequest } from 'fastify'
+import type { Who } from '../../core/run/decide'
 import { dayTopic, visitTopic } from '../live/topics'
 import { roomOf, type Door } from '../house'
 import { done } from '../../wire/noun'
@@ -15,7 +17,7 @@ import { checkable, trayReadiness } from '../../core/plan/ready'
 import { assignCassettes, releaseCassettes } from '../db/instruments'
 import * as t from '../db/schema'
 import { loadLastEvent, loadMarks, loadHead } from '../db/store'
-import { signedIn } from './session'
+import { byCode, codeField, signedIn } from './session'
 
 import { alreadySigned, unsignedVisit, visitParams } from './visit'
 import { tellOf } from './tell'
@@ -83,16 +85,31 @@ const swapItem: Door = (app, house) => {
   )
 }
 
+/** Who showed by their own code, with a request, that it is them. */
+const answering = new WeakMap<FastifyRequest, Who>()
+
 const signTray: Door = (app, house) => {
   const { db } = house.database
   app.post(
     '/visits/:visitId/tray/sign',
     {
+      // Before the transaction is opened: a wrong code is counted though nothing is signed.
+      preHandler: async (request) => {
+        const { signer } = request.body
+        if (!signer) return
+        const { id: by } = await signedIn(house, request)
+        const typed = { for: 'signature', address: request.ip, by, device: 'tray' } as const
+        answering.set(request, await byCode(house, signer.personId, signer.code, typed))
+      },
       schema: {
         response: { 200: signedView },
         summary: 'Sign the tray: the plan is frozen',
         params: visitParams,
-        body: z.strictObject({ acknowledged: z.array(id(400)).max(200) }),
+        body: z.strictObject({
+          acknowledged: z.array(id(400)).max(200),
+          /** The dentist who answers what a clash leaves to them. */
+          signer: z.strictObject({ personId: id(80), code: codeField }).optional(),
+        }),
       },
     },
     async (request) => {
@@ -115,6 +132,13 @@ const signTray: Door = (app, house) => {
           blocked: readiness.blocked,
         })
       }
+      const dentist = answering.get(request)
+      if (readiness.forDentist.length > 0 && !dentist?.roles.includes('dentist'))
+        throw new Problem(
+          'dentist-answers',
+          `A dentist answers this, with their own code: ${readiness.forDentist.map((a) => a.text).join(' ')}`,
+          { unread: readiness.forDentist.map((a) => a.text) },
+        )
       const signedAt = house.now()
       await db.transaction(async (tx) => {
         const rows = await tx
@@ -125,11 +149,20 @@ const signTray: Door = (app, house) => {
             signedBy: person.id,
             signedAt,
             acknowledged: request.body.acknowledged,
+            answeredBy: readiness.forDentist.length > 0 ? (dentist?.personId ?? null) : null,
           })
           .onConflictDoNothing()
           .returning({ visitId: t.plans.visitId })
         if (rows.length === 0) throw alreadySigned()
-        await assignCassettes(tx, visitId, plan, practice.instruments, signedAt)
+        const none = await assignCassettes(tx, visitId, plan, practice.instruments, signedAt)
+        if (none.length > 0)
+          throw new Problem(
+            'none-sterile',
+            'The tray cannot be signed on cassettes that are not released as sterile.',
+            {
+              missing: none.map((type) => `No sterile ${type} cassette is in the cupboard.`),
+            },
+          )
         // What is forecast now is held against what comes.
         const { likelyS, eightInTenS } = forecast(plan, forecastDraws)
         await tx.update(t.visits).set({ forecast: { likelyS, eightInTenS } }).where(eq(t.visits.id, visitId))

@@ -4,7 +4,7 @@ import * as z from 'zod'
 import { randomUUID } from 'node:crypto'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { seedDemo } from '../../demo/seed'
+import { demoCodes, seedDemo } from '../../demo/seed'
 import { templateVariable } from '../../demo/template'
 import { buildApp } from '../app'
 import type { App } from '../house'
@@ -78,12 +78,14 @@ export async function openHouse(url: string | undefined = everyHouse): Promise<T
 export const eventsIn = (body: Record<string, unknown>): RunEvent[] => z.array(runEvent).parse(body['events'])
 
 /** Speaks to the app as one signed-in device. */
+export type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
+
 export class Caller {
   cookie = ''
   constructor(private readonly app: App) {}
 
   async call(
-    method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+    method: Method,
     url: string,
     payload?: object,
     headers: Record<string, string> = {},
@@ -130,8 +132,11 @@ export class Caller {
     const { checkable, trayReadiness } = await import('../../core/plan/ready')
     const plan = compile(request, own)
     await this.call('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true })
-    const acknowledged = trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id)
-    const signed = await this.call('POST', `/visits/${visitId}/tray/sign`, { acknowledged })
+    const { toAcknowledge, forDentist } = trayReadiness(plan, new Set())
+    const signed = await this.call('POST', `/visits/${visitId}/tray/sign`, {
+      acknowledged: toAcknowledge.map((a) => a.id),
+      ...(forDentist.length > 0 ? { signer: { personId: 'orrell', code: demoCodes['orrell'] } } : {}),
+    })
     if (first.status !== 409 || signed.status !== 200)
       throw new Error(`tray not signed: ${JSON.stringify(signed.body)}`)
   }

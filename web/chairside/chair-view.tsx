@@ -1,3 +1,4 @@
+import { AlertStrip } from '../parts/alert-strip'
 import { Keyboard, Undo2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import type { Plan } from '../../core/model/plan'
@@ -168,6 +169,7 @@ export function ChairView({
       data-status={core.status}
     >
       <div className="min-w-0 space-y-3">
+        <AlertStrip alerts={data.visit.request.alerts} />
         <LateAlerts alerts={data.visit.request.alerts.filter((a) => !plan.request.alerts.includes(a))} />
         <ScoreLine plan={plan} core={core} sight={sight} />
         <Refusals run={run} />

@@ -1,4 +1,5 @@
 /** Close: what still stands open, then the record and what the patient is told. */
+import { AlertStrip } from '../parts/alert-strip'
 import { sure } from '../../core/sure'
 import { ClipboardCopy, Printer } from 'lucide-react'
 import { useState } from 'react'
@@ -158,7 +159,8 @@ function Body({ data, visitId }: { data: VisitAndPlan; visitId: string }) {
   if (!run) return <Loading what="Opening the run" />
   return (
     <div className="mx-auto max-w-[1400px] space-y-3">
-      <div className="no-print">
+      <div className="no-print space-y-3">
+        <AlertStrip alerts={data.visit.request.alerts} />
         <Standing data={data} run={run} visitId={visitId} />
       </div>
       <Note visitId={visitId} seq={run.state.seq} />

@@ -1,4 +1,5 @@
 /** Cassettes as they stand, sterilisers with what they run, and the loads behind them. */
+import { LetBack } from './let-back'
 import { capital } from '../../core/words'
 import { among } from '../../core/sure'
 import { useState } from 'react'
@@ -214,6 +215,7 @@ function Sterilisers({ view, practice, act }: { view: InstrumentsView; practice:
             <li key={s.id} data-steriliser={s.id} className="space-y-1 py-2">
               <div className="flex flex-wrap items-center gap-2">
                 <strong className="text-lg">{s.name}</strong>
+                {view.outOfService.includes(s.id) && <Mark kind="stop">out of service: its spore test has grown</Mark>}
                 {running ? (
                   <Mark kind="mind">
                     load {running.number} runs, until about{' '}
@@ -225,6 +227,7 @@ function Sterilisers({ view, practice, act }: { view: InstrumentsView; practice:
                   </Button>
                 )}
               </div>
+              {view.outOfService.includes(s.id) && <LetBack steriliser={s} act={act} />}
               <div className="flex flex-wrap items-center gap-2 text-base">
                 <select
                   aria-label={`Cycle of ${s.name}`}

@@ -19,6 +19,12 @@ export function marked(marks: readonly Mark[], lineIds: readonly string[], done:
 }
 
 /** @param found called with the line that a scan has marked */
+/** What was read, and who answers with their own code what is left to the dentist. */
+export interface Signature {
+  acknowledged: string[]
+  signer?: { personId: string; code: string }
+}
+
 export function useTray(visitId: string, data: VisitAndPlan | undefined, found: (lineId: string) => void) {
   const navigate = useNavigate()
   const refresh = useRefresh()
@@ -47,17 +53,13 @@ export function useTray(visitId: string, data: VisitAndPlan | undefined, found: 
     [],
     reread,
   )
-  const sign = useChange(
-    (acknowledged: string[]) => api(`/visits/${visitId}/tray/sign`, { method: 'POST', body: { acknowledged } }),
-    [],
-    {
-      ...reread,
-      stored: () => {
-        toast.success('Tray signed; the plan is fixed.')
-        void navigate(`/visits/${visitId}/chairside`)
-      },
+  const sign = useChange((body: Signature) => api(`/visits/${visitId}/tray/sign`, { method: 'POST', body }), [], {
+    ...reread,
+    stored: () => {
+      toast.success('Tray signed; the plan is fixed.')
+      void navigate(`/visits/${visitId}/chairside`)
     },
-  )
+  })
   const reopen = useChange(() => api(`/visits/${visitId}/tray/reopen`, { method: 'POST' }), [], reread)
   /** A touch shows at once; the server's answer over the stream is the truth. */
   const toggle = (lineIds: string[], done: boolean): void => {
@@ -77,7 +79,7 @@ export function useTray(visitId: string, data: VisitAndPlan | undefined, found: 
   return {
     toggle,
     swap: (from: string, to: string | null) => swap.mutate({ from, to }),
-    sign: (acknowledged: string[]) => sign.mutate(acknowledged),
+    sign: (of: Signature) => sign.mutateAsync(of),
     signing: sign.isPending,
     reopen: () => reopen.mutate(),
   }

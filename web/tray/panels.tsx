@@ -1,4 +1,6 @@
 /** Below the board: the place touched last, what stands by, and what is read before the tray is signed. */
+import { AnswerBox } from './answer-box'
+import type { Signature } from './marks'
 import { useState } from 'react'
 import { standingWords } from '../../core/figure'
 import type { SetupLine } from '../../core/model/plan'
@@ -92,11 +94,13 @@ export function Signing({
 }: {
   data: VisitAndPlan
   checked: ReadonlySet<string>
-  sign: (acknowledged: string[]) => void
+  sign: (of: Signature) => Promise<unknown>
   signing: boolean
 }) {
   const [read, setRead] = useState<ReadonlySet<string>>(new Set())
+  const [answering, setAnswering] = useState(false)
   const readiness = trayReadiness(data.plan, checked, read)
+  const give = (signer?: Signature['signer']) => sign({ acknowledged: [...read], ...(signer ? { signer } : {}) })
   return (
     <Panel title="Read, then sign" className="min-w-80 flex-1 space-y-2">
       {readiness.blocked.map((b) => (
@@ -122,9 +126,21 @@ export function Signing({
           {readiness.missing.length > 4 ? ' …' : ''})
         </p>
       )}
-      <Button big tone="jade" className="w-full" disabled={!readiness.ready || signing} onClick={() => sign([...read])}>
+      {readiness.forDentist.length > 0 && (
+        <p className="text-soft">What is asked of the dentist is answered by the dentist, with their own code.</p>
+      )}
+      <Button
+        big
+        tone="jade"
+        className="w-full"
+        disabled={!readiness.ready || signing}
+        onClick={() => (readiness.forDentist.length > 0 ? setAnswering(true) : void give().catch(() => undefined))}
+      >
         Sign the tray
       </Button>
+      {answering && (
+        <AnswerBox plan={data.plan} asked={readiness.forDentist} onAnswer={give} onClose={() => setAnswering(false)} />
+      )}
     </Panel>
   )
 }

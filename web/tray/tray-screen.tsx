@@ -1,4 +1,5 @@
 /** The tray: lay up by touch or scan, exchange, read what has to be read, sign. */
+import { AlertStrip } from '../parts/alert-strip'
 import { Printer } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { useParams } from 'react-router'
@@ -135,6 +136,7 @@ export default function TrayScreen() {
   }
   return (
     <div className="mx-auto max-w-[1400px] space-y-3">
+      <AlertStrip alerts={visit.request.alerts} />
       <div className="flex flex-wrap items-center gap-2">
         <Tabs boards={boards} at={boardAt} checked={checked} onPick={setBoardAt} />
         <span className="ml-auto flex items-center gap-2">

@@ -1,6 +1,6 @@
 /** The patient's alerts against what is laid out. */
 import { cordPlan, overgrownTeeth } from '../../phases/tissue'
-import { clash, names, openLines, type Rule } from './rule'
+import { clash, forDentist, names, openLines, type Rule } from './rule'
 
 const latexAlert: Rule = ({ c, setup }) => {
   if (!c.has('latex')) return null
@@ -49,9 +49,8 @@ const chlorhexidine: Rule = ({ c, steps }) =>
 const adrenalineCord: Rule = ({ c }) => {
   const refused = c.asked.choices.has('cordAgent') ? cordPlan(c).refusedAgent : undefined
   return refused
-    ? clash(
+    ? forDentist(
         'adrenaline-cord',
-        'ask',
         'Adrenaline cord picked, adrenaline alert',
         'a soaked cord can load the heart as a syringe does',
         `${refused.text}; the dentist may pick plain`,
@@ -61,9 +60,8 @@ const adrenalineCord: Rule = ({ c }) => {
 
 const adrenalineAnaesthetic: Rule = ({ c, uses }) =>
   c.has('adrenaline-sensitive') && c.request.anaesthetic.includes('adrenaline') && uses(/^cartridge\./)
-    ? clash(
+    ? forDentist(
         'adrenaline-anaesthetic',
-        'ask',
         `Adrenaline alert, and ${c.request.anaesthetic} picked`,
         'heart, blood pressure or an interacting medicine',
         'the dentist decides on agent and amount; one without adrenaline stands by',
@@ -73,9 +71,8 @@ const adrenalineAnaesthetic: Rule = ({ c, uses }) =>
 const methacrylate: Rule = ({ c, setup }) => {
   const resin = openLines(setup).filter((l) => l.allergens?.includes('methacrylate'))
   return c.has('methacrylate') && resin.length > 0
-    ? clash(
+    ? forDentist(
         'methacrylate',
-        'ask',
         `Methacrylate alert, and ${names(resin)}`,
         'uncured resin sensitises and flares',
         'the dentist decides on another material; no touch with ungloved hands, wipe the sticky layer',
@@ -94,9 +91,8 @@ const nickel: Rule = ({ c, setup }) => {
     ...(metal ? [c.request.framework === 'base metal' ? 'a base-metal bridge' : `a ${c.restoration}`] : []),
     ...laid.map((l) => l.name),
   ].join(', ')
-  return clash(
+  return forDentist(
     'nickel',
-    'ask',
     `Nickel alert, and ${what}`,
     'base-metal alloys may hold nickel',
     c.kind.lab
@@ -107,9 +103,8 @@ const nickel: Rule = ({ c, setup }) => {
 
 const mouthBreather: Rule = ({ c, uses }) =>
   c.has('mouth breather') && uses('dam sheet')
-    ? clash(
+    ? forDentist(
         'breathing',
-        'ask',
         'Full sheet on a mouth breather',
         'the nose does not carry the breath',
         'no full sheet, or a breathing corner cut; the dentist decides',
@@ -120,9 +115,8 @@ const pacemaker: Rule = ({ c, uses }) => {
   if (!c.has('pacemaker')) return null
   const unit = overgrownTeeth(c).length > 0 && c.choices.redundantTissue === 'electrosurgery'
   if (unit)
-    return clash(
+    return forDentist(
       'pacemaker',
-      'ask',
       'Electrosurgery picked, pacemaker',
       'its current disturbs a pacemaker',
       'the plan takes the laser instead; the dentist may leave the tissue',

@@ -2,7 +2,7 @@
 import { pickSpeed } from '../../phases/impression-material'
 import { weakMWPerCm2 } from '../../measure/curing'
 import { parts } from '../../teeth/notation'
-import { clash, type Rule } from './rule'
+import { clash, forDentist, type Rule } from './rule'
 
 const pieceNotHere: Rule = ({ c }) =>
   c.kind.delivers && !c.request.pieceOnHand
@@ -22,9 +22,8 @@ const dualArchWithoutStop: Rule = ({ c, uses }) => {
   if (units > 2)
     return clash('dual-arch', 'ask', `Dual-arch tray for ${units} units`, 'it serves one or two', 'full arch or scan')
   if (open.length === 0) return null
-  return clash(
+  return forDentist(
     'dual-arch',
-    'ask',
     `Dual-arch tray, and ${open.map((u) => u.label).join(', ')} has a neighbour on one side only`,
     open.some((u) => parts(u.tooth).position >= 7)
       ? 'nothing behind the tooth stops the bite, and the tray wall may sit on the tissue'
@@ -60,9 +59,8 @@ const washInTray: Rule = ({ c, uses }) =>
 
 const bridgeInUpperJaw: Rule = ({ c }) =>
   c.kind.bestJaw && c.jaw !== c.kind.bestJaw
-    ? clash(
+    ? forDentist(
         'bridge-place',
-        'ask',
         'Bonded ceramic bridge in the upper jaw',
         'a lower incisor is the best place; the lower teeth slide over the back of the upper ones',
         'the dentist judges the bite before a bur goes in',
@@ -88,9 +86,8 @@ const shortPost: Rule = ({ c }) => {
     return canalMm !== undefined && canalMm - c.request.sealMm < canalMm / 2
   })
   return short.length > 0
-    ? clash(
+    ? forDentist(
         'post-room',
-        'ask',
         `A short post in ${short.map((u) => u.label).join(', ')}`,
         `over ${c.request.sealMm} mm of root filling less than half of the canal is left for it`,
         'a shorter seal of not under 4 mm, or a core without a post; the dentist decides',

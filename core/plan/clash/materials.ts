@@ -1,5 +1,5 @@
 /** What must not meet, whatever the patient. */
-import { clash, names, openLines, dates, type Facts, type Rule } from './rule'
+import { clash, forDentist, names, openLines, dates, type Facts, type Rule } from './rule'
 
 const bondsOrFoil = (uses: Facts['uses']): boolean => uses(/^(adhesive|bond\.|gold foil)/)
 
@@ -30,9 +30,8 @@ const eugenolLeftOut: Rule = ({ c, bonds }) => {
 const eugenolEarlier: Rule = ({ bonds, before }) => {
   const eugenol = before(/\.eugenol$/)
   return bonds && eugenol.length > 0
-    ? clash(
+    ? forDentist(
         'eugenol-earlier',
-        'ask',
         `Eugenol on record from ${dates(eugenol)}, and resin is bonded today`,
         'eugenol left in dentine hinders the set and the bond of resin',
         'pumice and alcohol over all of it; the dentist decides whether to bond today or after a non-eugenol interval',
@@ -189,9 +188,8 @@ const hypochloriteWithoutSheet: Rule = ({ uses }) =>
 const bondedWithoutSheet: Rule = ({ c, uses }) => {
   const wants = c.kind.wantsSheet
   return wants && bondsOrFoil(uses) && !uses('dam sheet')
-    ? clash(
+    ? forDentist(
         'no-sheet',
-        'ask',
         `${wants} without the sheet`,
         'breath and spit reach the joint',
         'the sheet, or the dentist says how it stays dry',

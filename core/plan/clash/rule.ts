@@ -31,6 +31,11 @@ export const clash = (
   doThis: string,
   standing: Standing = 'C',
 ): Clash => ({ id, severity, what, why, doThis, standing })
+/** One that may be right all the same, which only the dentist says: answered with the dentist’s own code before the tray is signed. */
+export const forDentist = (id: string, what: string, why: string, doThis: string, standing: Standing = 'C'): Clash => ({
+  ...clash(id, 'ask', what, why, doThis, standing),
+  decides: 'dentist',
+})
 export const names = (lines: readonly SetupLine[]): string => lines.map((l) => l.name).join(', ')
 export const openLines = (setup: readonly SetupLine[]): SetupLine[] => setup.filter((l) => l.readiness === 'open')
 export const dates = (visits: VisitRequest['earlier']): string => visits.map((v) => v.date).join(', ')

@@ -18,6 +18,7 @@ CREATE TABLE "steriliser_returns" (
 ALTER TABLE "audit" ADD COLUMN "seal" text;--> statement-breakpoint
 ALTER TABLE "cases" ADD COLUMN "library" text;--> statement-breakpoint
 ALTER TABLE "people" ADD COLUMN "left_at" bigint;--> statement-breakpoint
+ALTER TABLE "plans" ADD COLUMN "answered_by" text;--> statement-breakpoint
 ALTER TABLE "practices" ADD COLUMN "nightly" jsonb DEFAULT '{"on":true,"keep":14}'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "run_events" ADD COLUMN "received_at" bigint;--> statement-breakpoint
 ALTER TABLE "run_events" ADD COLUMN "via" text;--> statement-breakpoint
