@@ -27,6 +27,13 @@ export function wallTime(date: string, time: string, zone: string): number {
 }
 
 /**
+ * Whether a wall time is one on this date: where the clocks go forward an hour of it is not.
+ * @example isWallTime('2026-03-29', '02:30', 'Europe/Vienna') // false
+ */
+export const isWallTime = (date: string, time: string, zone: string): boolean =>
+  timeOfDay(wallTime(date, time, zone), zone) === time
+
+/**
  * '3 min 05 s', or '45 s'.
  * @example spanWords(185) // '3 min 05 s'
  */

@@ -1,6 +1,8 @@
-// npm run bench: packages and build where needed, then the measurements.
+// npm run bench: packages and build where needed, then the measurements; `-- hostile` sends hostile requests instead.
 import { build, installPackages, run } from './setup.mjs'
 
 installPackages()
 build()
-run(process.execPath, ['--import', 'tsx', 'scripts/bench.ts', ...process.argv.slice(2)])
+const [what, ...more] = process.argv.slice(2)
+const script = what === 'hostile' ? 'scripts/hostile.ts' : 'scripts/bench.ts'
+run(process.execPath, ['--import', 'tsx', script, ...(what === 'hostile' ? more : process.argv.slice(2))])

@@ -232,6 +232,9 @@ export async function buildApp(options: AppOptions): Promise<App> {
     logger: options.log ? { level: 'warn', serializers: { err: loggable } } : false,
     bodyLimit: bodyLimitBytes,
     forceCloseConnections: true,
+    // What the framework refuses before any door is looked for: an address that cannot be read, or is too long.
+    frameworkErrors: (error, _request, reply) =>
+      void sendProblem(reply, 'bad-request', 'This address cannot be read.', {}, error.statusCode ?? 400),
     requestTimeout: requestWithinMs,
     // Slow headers are looked for as often as this.
     http: { headersTimeout: requestWithinMs, connectionsCheckingInterval: 5_000 },

@@ -58,6 +58,10 @@ async function start(): Promise<void> {
   process.once('SIGTERM', () => void stop())
   // Started by another process: without it nobody could stop this one in order any more.
   process.once('disconnect', () => void stop())
+  if (!/^(127\.|localhost$|::1$)/.test(host))
+    console.warn(
+      'Open to the network without TLS: codes and records travel in clear, and whoever is on the same network can read them. Put it behind a proxy that speaks TLS, or on a network of its own (docs/security.md).',
+    )
   const address = app.server.address()
   const listening = typeof address === 'object' && address ? address.port : port
   console.log(

@@ -121,6 +121,7 @@ describe('session', () => {
     ).toMatch(/can be renamed, not taken away/)
     expect((await orrell.call('PATCH', '/practice', { notation: 'universal' })).status).toBe(200)
     await orrell.call('PUT', '/practice/functions', {
+      signer: { code: '4711' },
       table: 'cautious',
       function: 'cord placement',
       who: 'assistant',
@@ -135,6 +136,7 @@ describe('session', () => {
     })
     await orrell.call('PATCH', '/practice', { notation: 'iso' })
     await orrell.call('PUT', '/practice/functions', {
+      signer: { code: '4711' },
       table: 'cautious',
       function: 'cord placement',
       who: 'assistant',
@@ -171,6 +173,25 @@ describe('session', () => {
         })
       ).body['detail'],
     ).toMatch(/Visits are planned with Dr Kofi Lindqvist/)
+  })
+
+  it('who leaves is off the sign-in list and signed out, and what they did stays theirs; who returns signs in as before', async () => {
+    const orrell = await new Caller(house.app).signIn('orrell', '4711')
+    const bram = await new Caller(house.app).signIn('bram', '4567')
+    const left = (who: string, is: boolean, code = '4711') =>
+      orrell.call('PUT', `/people/${who}/left`, { left: is, signer: { code } })
+    const signIns = async () => JSON.stringify((await new Caller(house.app).call('GET', '/people')).body)
+    expect((await left('bram', true, '9999')).status).toBe(401)
+    expect((await left('lindqvist', true)).body['type']).toBe('/problems/in-use')
+    expect((await left('bram', true)).status).toBe(200)
+    expect((await bram.call('GET', '/session')).status).toBe(401)
+    const again = { personId: 'bram', code: '4567' }
+    expect((await new Caller(house.app).call('POST', '/session', again)).status).toBe(401)
+    expect(await signIns()).not.toContain('bram')
+    const { people } = await orrell.read(practice, '/practice')
+    expect(people.find((p) => p.id === 'bram')).toMatchObject({ left: true })
+    expect((await left('bram', false)).status).toBe(200)
+    expect((await new Caller(house.app).call('POST', '/session', again)).status).toBe(200)
   })
 
   it('one dentist always remains', async () => {

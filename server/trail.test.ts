@@ -69,7 +69,9 @@ it('what waited is stored with when it was heard, and the note says so', async (
   expect(eventsIn(late.body)[0]).toMatchObject({ at: house.clock.now - 300_000, receivedAt: house.clock.now })
   const { note } = await juno.read(recordView, `/visits/${id}/record`)
   expect(note.sections.find((s) => s.title === 'Heard later')?.sentences).toEqual([
-    expect.stringMatching(/^1 touch of \d\d:\d\d, by juno, heard by the server at \d\d:\d\d/),
+    expect.stringMatching(
+      /^1 touch of \d\d:\d\d, by Juno Abara \(not of this visit’s team\), heard by the server at \d\d:\d\d/,
+    ),
   ])
 })
 

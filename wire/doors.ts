@@ -108,6 +108,7 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
       'PUT /practice/rules',
       'POST /people',
       'PUT /people/:personId',
+      'PUT /people/:personId/left',
       'GET /people/locked',
       'POST /people/:personId/unlock',
     ],

@@ -15,6 +15,8 @@ export const person = z.strictObject({
   id: id(80),
   name: text(80),
   roles: z.array(role).min(1),
+  /** Works here no more: named in what was done, asked for nothing that is to come. */
+  left: z.boolean().optional(),
 })
 export type Person = z.infer<typeof person>
 

@@ -103,7 +103,18 @@ function countSection(t: Telling): NoteSection {
       const left = is.kind === 'still in' ? `, ${is.n} still in` : ''
       return `${capital(c.what)}: ${n.in} in, ${n.out} out${c.stays > 0 ? `, ${c.stays} meant to stay` : ''}${left}.`
     })
-  return { title: 'Counts', sentences: sentences.length > 0 ? sentences : ['Nothing that is counted went in.'] }
+  const undone = new Set(t.events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
+  const fewer = t.events.flatMap((e): string[] => {
+    if (e.what.kind !== 'count.moved' || e.what.direction !== 'in' || e.what.n >= 0 || undone.has(e.commandId))
+      return []
+    const { countId, n, reason } = e.what
+    const what = t.plan.counts.find((c) => c.id === countId)?.what ?? countId
+    return [`${t.time(e.at)} ${t.name(e.by)} took ${-n} off what went in of ${what}, because: ${reason ?? 'not said'}.`]
+  })
+  return {
+    title: 'Counts',
+    sentences: sentences.length > 0 ? [...sentences, ...fewer] : ['Nothing that is counted went in.', ...fewer],
+  }
 }
 
 function holdSection(t: Telling): NoteSection {
@@ -206,12 +217,14 @@ function heardLaterSentences(t: Telling): string[] {
 /**
  * Composes the note of a visit. Derived from plan and events only, so the same run always reads the same.
  * @param patient the name the note carries.
+ * @param others people of the practice: whoever acted without being of the visit’s team is named, and that it was so said.
  */
 export function composeNote(
   plan: Plan,
   events: readonly RunEvent[],
   patient: { name: string },
   zone: string,
+  others: readonly { id: string; name: string }[] = [],
 ): ChartNote {
   const core = replay(plan, events).core
   const undone = new Set(events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
@@ -220,7 +233,11 @@ export function composeNote(
     core,
     events,
     time: (ms) => timeOfDay(ms, zone),
-    name: (id) => plan.people.find((p) => p.id === id)?.name ?? id ?? 'somebody',
+    name: (id) => {
+      const own = plan.people.find((p) => p.id === id)?.name
+      if (own !== undefined || id === undefined) return own ?? 'somebody'
+      return `${others.find((p) => p.id === id)?.name ?? id} (not of this visit’s team)`
+    },
     done: (id) => stepState(core, id).status === 'done',
   }
   const own = ownSentences(t)

@@ -136,7 +136,11 @@ function count(c: Of<'count'>, { plan, core }: Asked): Decision {
     )
   if (c.direction === 'in' && after < tally.out)
     return no('not-now', `${planned.what}: ${tally.out} came out, so no fewer went in`)
-  return { events: [{ kind: 'count.moved', countId: c.countId, direction: c.direction, n: c.n }] }
+  // A piece that is taken off a count is one nobody looks for any more.
+  if (c.direction === 'in' && c.n < 0 && c.reason === undefined)
+    return no('not-now', `${planned.what}: say why fewer went in than was counted`)
+  const why = c.reason === undefined ? {} : { reason: c.reason }
+  return { events: [{ kind: 'count.moved', countId: c.countId, direction: c.direction, n: c.n, ...why }] }
 }
 
 /** The hold a signature or a word to go on is for, or why neither can be given. */

@@ -22,6 +22,7 @@ export const happening = z.discriminatedUnion('kind', [
     countId: z.string(),
     direction: z.enum(['in', 'out']),
     n: z.number().int(),
+    reason: z.string().optional(),
   }),
   z.strictObject({ kind: z.literal('hold.signed'), holdId: z.string() }),
   z.strictObject({ kind: z.literal('hold.waved'), holdId: z.string(), reason: z.string() }),
@@ -75,6 +76,8 @@ export const command = z.discriminatedUnion('kind', [
     countId: id(),
     direction: z.enum(['in', 'out']),
     n: z.number().int().min(-20).max(20),
+    /** Why fewer went in than was counted. */
+    reason: words.optional(),
   }),
   z.strictObject({ kind: z.literal('sign'), holdId: id() }),
   z.strictObject({ kind: z.literal('wave'), holdId: id(), reason: words }),

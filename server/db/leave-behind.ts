@@ -84,12 +84,15 @@ async function learn(q: Db, visitId: string, times: ReturnType<typeof stepTimesO
 export async function leaveBehind(q: Db, visitId: string, plan: Plan, now: number): Promise<void> {
   const { patient } = await loadHead(q, visitId)
   const [practice] = await q.select({ zone: t.practices.zone }).from(t.practices).limit(1)
+  const people = await q.select({ id: t.people.id, name: t.people.name }).from(t.people)
   const events = await loadEvents(q, visitId)
   const { core } = replay(plan, events)
   const done = (id: string): boolean => core.steps[id]?.status === 'done'
-  await q
-    .insert(t.records)
-    .values({ visitId, note: composeNote(plan, events, { name: patient.name }, sure(practice).zone), closedAt: now })
+  await q.insert(t.records).values({
+    visitId,
+    note: composeNote(plan, events, { name: patient.name }, sure(practice).zone, people),
+    closedAt: now,
+  })
   await soilCassettes(q, visitId, now)
   await takeFromLots(q, visitId, plan, done, plainDate(now, sure(practice).zone), now)
   await wearBurs(q, plan, done)

@@ -47,7 +47,10 @@ function sorted<T extends object>(
 export async function loadPracticeParts(q: Db): Promise<{ practice: Practice; unread: UnreadPart[] }> {
   const [[row], people, items, burs, lots] = await Promise.all([
     q.select().from(t.practices).limit(1),
-    q.select({ id: t.people.id, name: t.people.name, roles: t.people.roles }).from(t.people).orderBy(asc(t.people.id)),
+    q
+      .select({ id: t.people.id, name: t.people.name, roles: t.people.roles, leftAt: t.people.leftAt })
+      .from(t.people)
+      .orderBy(asc(t.people.id)),
     q.select({ body: t.items.body }).from(t.items).orderBy(asc(t.items.place)),
     q.select({ body: t.burs.body }).from(t.burs).orderBy(asc(t.burs.place)),
     q.select().from(t.lots).orderBy(asc(t.lots.id)),
@@ -73,7 +76,7 @@ export async function loadPracticeParts(q: Db): Promise<{ practice: Practice; un
       ...rest,
       learned: learnedUpToDate(rest.learned),
       functions,
-      people,
+      people: people.map(({ leftAt, ...p }) => (leftAt === null ? p : { ...p, left: true })),
       items: parts.items.good,
       burs: parts.burs.good,
       lots: parts.lots.good.filter((l) => known.has(l.itemId)),
@@ -112,7 +115,7 @@ export async function savePractice(q: Db, id: string, p: Practice, codeHashes: R
   if (p.people.length > 0)
     await q
       .insert(t.people)
-      .values(p.people.map((x) => ({ ...x, codeHash: sure(codeHashes[x.id]) })))
+      .values(p.people.map(({ id: own, name, roles }) => ({ id: own, name, roles, codeHash: sure(codeHashes[own]) })))
       .onConflictDoNothing()
   await q
     .insert(t.items)

@@ -16,10 +16,12 @@ const entered = z.strictObject({
   left: z.number().positive('how much there is').max(1_000_000),
 })
 
-const changed = z.strictObject({
-  left: z.number().nonnegative().max(1_000_000).optional(),
-  opened: z.boolean().optional(),
-})
+const changed = z
+  .strictObject({
+    left: z.number().nonnegative().max(1_000_000).optional(),
+    opened: z.boolean().optional(),
+  })
+  .refine((b) => Object.keys(b).length > 0, 'say what has changed')
 
 const addLot: Door = (app, house) => {
   const { db } = house.database

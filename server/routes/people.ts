@@ -10,6 +10,7 @@ import * as z from 'zod'
 import { whyNotCode } from '../../core/practice/code'
 import { role, type Role } from '../../core/practice/functions'
 import { hashCode } from '../codes'
+import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { Problem } from '../problem'
 import { codeField, confirmed, ownSigner, sessionOf, signedIn } from './session'
@@ -77,26 +78,23 @@ const setPerson: Door = (app, house) => {
       if (code !== undefined) takenAsNew(code, rest.roles)
       const hash = code === undefined ? {} : { codeHash: await hashCode(code), wrongCodes: 0, lockedAt: null }
       await db.transaction(async (tx) => {
-        const everybody = await tx.select({ id: t.people.id, roles: t.people.roles }).from(t.people)
+        const everybody = await tx
+          .select({ id: t.people.id, roles: t.people.roles, leftAt: t.people.leftAt })
+          .from(t.people)
         if (!everybody.some((p) => p.id === personId)) throw new Problem('not-found', 'There is no such person.')
-        const dentists = everybody.filter((p) => (p.id === personId ? rest.roles : p.roles).includes('dentist'))
+        const dentists = everybody.filter(
+          (p) => p.leftAt === null && (p.id === personId ? rest.roles : p.roles).includes('dentist'),
+        )
         if (dentists.length === 0)
           throw new Problem(
             'last-dentist',
             'Somebody has to remain a dentist, or nobody could sign or change this again.',
           )
-        const planned = rest.roles.includes('dentist')
-          ? []
-          : await tx
-              .select({ day: t.visits.day, team: t.visits.team })
-              .from(t.visits)
-              .leftJoin(t.records, eq(t.records.visitId, t.visits.id))
-              .where(isNull(t.records.visitId))
-        const own = planned.filter((v) => v.team.dentist === personId)
-        if (own.length > 0)
+        const [first] = rest.roles.includes('dentist') ? [] : (await plannedWith(tx, personId)).toSorted()
+        if (first !== undefined)
           throw new Problem(
             'in-use',
-            `Visits are planned with ${rest.name} as the dentist, the first on ${own.map((v) => v.day).toSorted()[0]}; give them to another dentist first.`,
+            `Visits are planned with ${rest.name} as the dentist, the first on ${first}; give them to another dentist first.`,
           )
         await tx
           .update(t.people)
@@ -180,4 +178,58 @@ const setOwnCode: Door = (app, house) => {
   )
 }
 
-export const peopleRoutes = roomOf(addPerson, setPerson, showLocked, unlock, setOwnCode)
+/** The days of visits not over yet that are planned with a person as their dentist. */
+async function plannedWith(q: Db, personId: string): Promise<string[]> {
+  const planned = await q
+    .select({ day: t.visits.day, team: t.visits.team })
+    .from(t.visits)
+    .leftJoin(t.records, eq(t.records.visitId, t.visits.id))
+    .where(isNull(t.records.visitId))
+  return planned.filter((v) => v.team.dentist === personId).map((v) => v.day)
+}
+
+const leave: Door = (app, house) => {
+  const { db } = house.database
+  app.put(
+    '/people/:personId/left',
+    {
+      preHandler: confirmed(house),
+      schema: {
+        response: { 200: done },
+        summary: 'A person works here no more, or does again: off the sign-in list, and what they did stays theirs',
+        params: z.object({ personId: id(80) }),
+        body: z.strictObject({ left: z.boolean(), signer: ownSigner }),
+      },
+    },
+    async (request) => {
+      const { personId } = request.params
+      const { left } = request.body
+      const ended = await db.transaction(async (tx) => {
+        const everybody = await tx
+          .select({ id: t.people.id, roles: t.people.roles, leftAt: t.people.leftAt })
+          .from(t.people)
+        if (!everybody.some((p) => p.id === personId)) throw new Problem('not-found', 'There is no such person.')
+        if (left && !everybody.some((p) => p.id !== personId && p.leftAt === null && p.roles.includes('dentist')))
+          throw new Problem('last-dentist')
+        const [first] = left ? (await plannedWith(tx, personId)).toSorted() : []
+        if (first !== undefined)
+          throw new Problem(
+            'in-use',
+            `Visits are planned with this dentist, the first on ${first}; give them to another dentist first.`,
+          )
+        await tx
+          .update(t.people)
+          .set({ leftAt: left ? house.now() : null, wrongCodes: 0, lockedAt: null })
+          .where(eq(t.people.id, personId))
+        if (!left) return []
+        await tx.delete(t.knownDevices).where(eq(t.knownDevices.personId, personId))
+        return tx.delete(t.sessions).where(eq(t.sessions.personId, personId)).returning({ id: t.sessions.id })
+      })
+      for (const { id: session } of ended) house.hub.end(sessionTopic(session))
+      tellPractice(house)
+      return { ok: true as const }
+    },
+  )
+}
+
+export const peopleRoutes = roomOf(addPerson, setPerson, leave, showLocked, unlock, setOwnCode)

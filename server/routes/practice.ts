@@ -1,5 +1,5 @@
 /** The practice: its name, its functions, its dentists’ cards, its own times and amounts. A dentist changes them. */
-import { signedIn } from './session'
+import { confirmed, ownSigner, signedIn } from './session'
 import { roomOf, type Door } from '../house'
 import { tellPractice } from './tell'
 import { sure } from '../../core/sure'
@@ -44,6 +44,7 @@ const line = z.strictObject({
   function: functionName,
   who: z.enum(['assistant', 'expanded']),
   permission,
+  signer: ownSigner,
 })
 
 const changePractice: Door = (app, house) => {
@@ -75,6 +76,7 @@ const setFunction: Door = (app, house) => {
   app.put(
     '/practice/functions',
     {
+      preHandler: confirmed(house),
       schema: {
         response: { 200: done },
         summary: 'Set one line of who may do what; it is signed with the name and the day',

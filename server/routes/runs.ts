@@ -2,7 +2,7 @@ import { roomOf, type Door } from '../house'
 import { sure } from '../../core/sure'
 import { recordView } from '../../wire/visit'
 import { commandView, eventsView, neededView } from '../../wire/run'
-import { eq } from 'drizzle-orm'
+import { and, eq, gte, isNull, lte } from 'drizzle-orm'
 import { id, text, whole, wholeFrom } from '../../core/bounded'
 import * as z from 'zod'
 import { plainDate } from '../../core/clock'
@@ -46,13 +46,16 @@ const showNeeded: Door = (app, house) => {
         .from(t.practices)
         .limit(1)
       const today = plainDate(house.now(), sure(practice).zone)
+      const yesterday = plainDate(house.now() - 86_400_000, sure(practice).zone)
       const rows = await db
         .select({ visit: t.visits, patient: t.patients })
         .from(t.visits)
         .innerJoin(t.plans, eq(t.plans.visitId, t.visits.id))
         .innerJoin(t.cases, eq(t.visits.caseId, t.cases.id))
         .innerJoin(t.patients, eq(t.cases.patientId, t.patients.id))
-        .where(eq(t.visits.day, today))
+        // A visit that began before midnight is of yesterday, and goes on.
+        .leftJoin(t.records, eq(t.records.visitId, t.visits.id))
+        .where(and(gte(t.visits.day, yesterday), lte(t.visits.day, today), isNull(t.records.visitId)))
       // One that cannot be read asks for nothing here; the day says that it is there.
       const { read: wanted } = await eachRead(rows, async ({ visit, patient }) => {
         const { plan, state } = await house.runs.state(visit.id)
@@ -141,7 +144,7 @@ const showRecord: Door = (app, house) => {
       const events = await loadEvents(db, visitId)
       return {
         note: reading(visitId, 'run', () =>
-          composeNote(frozen.plan, events, { name: file.patient.name }, practice.zone),
+          composeNote(frozen.plan, events, { name: file.patient.name }, practice.zone, practice.people),
         ),
         closedAt: null,
       }

@@ -2,7 +2,7 @@ import { roomOf, type Door } from '../house'
 import { unreadPartView } from '../../wire/unread'
 import { practiceView } from '../../wire/settings'
 import { personView, signInView } from '../../wire/people'
-import { and, eq, sql } from 'drizzle-orm'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import { id, text } from '../../core/bounded'
 import * as z from 'zod'
@@ -134,7 +134,10 @@ async function wrong(house: House, personId: string, typed: Typed, counts: boole
 export async function byCode(house: House, personId: string, code: string, typed: Typed): Promise<Who> {
   const now = house.now()
   const back = typed.for === 'sign-in' ? house.attempts.fromAddress(typed.address, now) : () => undefined
-  const [person] = await house.database.db.select().from(t.people).where(eq(t.people.id, personId))
+  const [person] = await house.database.db
+    .select()
+    .from(t.people)
+    .where(and(eq(t.people.id, personId), isNull(t.people.leftAt)))
   const known = typed.for === 'signature' || (await isKnown(house, personId, typed.device))
   const place =
     typed.for === 'signature' ? `signature of ${typed.by}` : known ? `device ${typed.device}` : typed.address
@@ -184,6 +187,7 @@ const showPeople: Door = (app, house) => {
       const people = await db
         .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
         .from(t.people)
+        .where(isNull(t.people.leftAt))
         .orderBy(t.people.name)
       return people.map((p) => (house.shownCodes[p.id] ? { ...p, shownCode: house.shownCodes[p.id] } : p))
     },
@@ -209,6 +213,8 @@ const signIn: Door = (app, house) => {
   app.post(
     '/session',
     {
+      // Whoever is not signed in yet has little to say.
+      bodyLimit: 4 * 1024,
       schema: {
         response: { 200: personView },
         summary: 'Sign in with a personal code',

@@ -5,12 +5,12 @@ import { movedView } from '../../wire/day'
 import { eq } from 'drizzle-orm'
 import { id, instant, plainDate as plainDay, whole } from '../../core/bounded'
 import * as z from 'zod'
-import { plainDate, wallTime } from '../../core/clock'
+import { plainDate } from '../../core/clock'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { loadLastEvent, loadPractice, loadHead } from '../db/store'
 import { Problem } from '../problem'
-import { visitParams } from './visit'
+import { startOf, visitParams } from './visit'
 import { tellOf } from './tell'
 import { newVisit } from './visits'
 
@@ -93,7 +93,7 @@ const moveVisit: Door = (app, house) => {
         throw new Problem('invalid', `There is no chair "${chairId}".`)
       await db
         .update(t.visits)
-        .set({ chairId, day, startsAt: wallTime(day, time, practice.zone) })
+        .set({ chairId, day, startsAt: startOf(day, time, practice.zone) })
         .where(eq(t.visits.id, visitId))
       tellOf(house, visitId)
       return { ok: true as const }

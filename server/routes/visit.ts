@@ -1,5 +1,6 @@
 /** What the routes of a visit share: its stage, and its head. */
 import { id } from '../../core/bounded'
+import { isWallTime, wallTime } from '../../core/clock'
 import * as z from 'zod'
 import type { Db } from '../db/open'
 import { reading } from '../db/unread'
@@ -17,6 +18,15 @@ export async function stageOf(q: Db, visitId: string): Promise<Stage> {
   return last === null
     ? 'laid up'
     : reading(visitId, 'run', () => (last.what.kind === 'run.closed' ? 'closed' : 'running'))
+}
+
+/** A start as it was typed. @throws Problem 422 where the clocks skip it that day */
+export function startOf(day: string, time: string, zone: string): number {
+  if (!isWallTime(day, time, zone))
+    throw new Problem('invalid', `time: there is no ${time} on ${day}, the clocks go forward over it.`, {
+      errors: [{ path: 'time', message: 'the clocks go forward over it' }],
+    })
+  return wallTime(day, time, zone)
 }
 
 export const alreadySigned = (): Problem =>

@@ -15,7 +15,6 @@ import * as z from 'zod'
 import { compile, libraryVersion } from '../../core/plan/compile'
 import { alert, alsoWork, kindId, restoration, storedRequest, visitRequest, workFacts } from '../../core/model/request'
 import { throatPackIn } from '../../core/run/state'
-import { wallTime } from '../../core/clock'
 import { kindFacts } from '../../core/kinds'
 import { laidUpFor } from '../db/instruments'
 import {
@@ -33,7 +32,7 @@ import { CannotRead, eachRead, whyUnread } from '../db/unread'
 import { rawVisitView, type Unread } from '../../wire/unread'
 import { Problem } from '../problem'
 
-import { alreadySigned, head, stageOf, visitParams } from './visit'
+import { alreadySigned, head, startOf, stageOf, visitParams } from './visit'
 import { tellOf } from './tell'
 
 /** What a person may change of a visit before its tray is signed. */
@@ -212,7 +211,7 @@ const addVisit: Door = (app, house) => {
           caseId: ownCase,
           chairId,
           day,
-          startsAt: wallTime(day, time, practice.zone),
+          startsAt: startOf(day, time, practice.zone),
           team,
           visitChoices: {},
           swaps: {},

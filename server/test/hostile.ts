@@ -60,7 +60,10 @@ export class Hostile {
     if (kind === 4) return null
     if (kind === 5) return Array.from({ length: this.below(4) }, () => this.value(deep + 1))
     return Object.fromEntries(
-      Array.from({ length: this.below(4) }, () => [this.pick([...texts.slice(0, 8), 'id', 'name', 'kind']), this.value(deep + 1)]),
+      Array.from({ length: this.below(4) }, () => [
+        this.pick([...texts.slice(0, 8), 'id', 'name', 'kind']),
+        this.value(deep + 1),
+      ]),
     )
   }
   /** A body near what its schema says: each part as it should be, or not at all. */
@@ -78,7 +81,8 @@ export class Hostile {
     }
     if (s['type'] === 'array') return Array.from({ length: this.below(4) }, () => this.near(s['items'], deep + 1))
     if (s['type'] === 'string') return this.next() < 0.5 ? this.pick(this.ids) : this.pick(texts)
-    if (s['type'] === 'number' || s['type'] === 'integer') return this.next() < 0.5 ? this.below(50) : this.pick(numbers)
+    if (s['type'] === 'number' || s['type'] === 'integer')
+      return this.next() < 0.5 ? this.below(50) : this.pick(numbers)
     if (s['type'] === 'boolean') return this.next() < 0.5
     return this.value(deep)
   }
@@ -86,7 +90,8 @@ export class Hostile {
   path(template: string): string {
     return template.replaceAll(/\{(\w+)\}/g, (_all, name: string) => {
       if (this.next() < 0.5) return encodeURIComponent(this.pick(this.ids))
-      if (name === 'day' && this.next() < 0.5) return this.pick(['2026-11-24', '0000-00-00', '2026-13-01', '+002026-11-24'])
+      if (name === 'day' && this.next() < 0.5)
+        return this.pick(['2026-11-24', '0000-00-00', '2026-13-01', '+002026-11-24'])
       const text = this.pick(texts).toWellFormed()
       return this.next() < 0.2 ? this.pick(['%', '%E0%A4%A', '%00', '..%2f..']) : encodeURIComponent(text)
     })
@@ -100,9 +105,11 @@ export class Hostile {
   /** What is sent as a body, and as what. */
   body(schema: unknown): { payload: string; type: string } {
     const odd = this.next()
-    if (odd < 0.04) return { payload: this.pick(['{', '[', 'null', '{"a":1,}', '\uFEFF{}', '"']), type: 'application/json' }
+    if (odd < 0.04)
+      return { payload: this.pick(['{', '[', 'null', '{"a":1,}', '\uFEFF{}', '"']), type: 'application/json' }
     if (odd < 0.06) return { payload: `${'['.repeat(5_000)}${']'.repeat(5_000)}`, type: 'application/json' }
-    if (odd < 0.08) return { payload: 'a=1', type: this.pick(['text/plain', 'application/xml', 'multipart/form-data', 'x/y']) }
+    if (odd < 0.08)
+      return { payload: 'a=1', type: this.pick(['text/plain', 'application/xml', 'multipart/form-data', 'x/y']) }
     if (odd < 0.09) return { payload: JSON.stringify('x'.repeat(300_000)), type: 'application/json' }
     return { payload: JSON.stringify(this.near(schema)), type: 'application/json' }
   }
@@ -153,25 +160,42 @@ export interface Came {
  * Sends so many requests, in turn as each of these callers.
  * @param cookies of people signed in; an empty one is a stranger
  */
-export async function hostile(app: App, cookies: readonly string[], ids: readonly string[], n: number, seed: number): Promise<Came> {
+export async function hostile(
+  app: App,
+  cookies: readonly string[],
+  ids: readonly string[],
+  n: number,
+  seed: number,
+): Promise<Came> {
   const by = new Hostile(seed, ids)
   // Whoever signs out, or takes a new code, is not the caller any more; and nobody sleeps here.
   const doors = operationsOf(app.swagger()).filter(
-    (o) => !(o.path === '/api/session' && o.method === 'DELETE') && o.path !== '/api/session/code' && o.path !== '/api/live',
+    (o) =>
+      !(o.path === '/api/session' && o.method === 'DELETE') && o.path !== '/api/session/code' && o.path !== '/api/live',
   )
   const came: Came = { sent: 0, byStatus: {}, wrong: [], done: [] }
   for (let i = 0; i < n; i++) {
     const door = by.pick(doors)
     const method = by.pick([door.method, door.method, door.method, door.method, by.pick(methods)])
+    if (method === 'DELETE' && door.path === '/api/session') continue
     const url = by.path(door.path) + by.query(door.query)
-    const sent = method === 'GET' || by.pick([true, true, true, false]) === false ? undefined : by.body(door.body)
+    const sent = method === 'GET' || !by.pick([true, true, true, false]) ? undefined : by.body(door.body)
     const answer = await app.inject({
       method,
       url,
       headers: {
         cookie: by.pick(cookies),
         ...(sent ? { 'content-type': sent.type } : {}),
-        ...by.pick<Record<string, string>>([{}, {}, {}, {}, {}, {}, { origin: 'http://elsewhere.example' }, { host: 'elsewhere.example' }]),
+        ...by.pick<Record<string, string>>([
+          {},
+          {},
+          {},
+          {},
+          {},
+          {},
+          { origin: 'http://elsewhere.example' },
+          { host: 'elsewhere.example' },
+        ]),
       },
       ...(sent ? { payload: sent.payload } : {}),
     })
@@ -182,7 +206,9 @@ export async function hostile(app: App, cookies: readonly string[], ids: readonl
     const isProblem = type.includes('application/problem+json')
     const tells = /at \w+ \(|node_modules|select |insert into|scrypt/i.test(status >= 400 ? answer.body : '')
     if ((status >= 500 && status !== 503) || (status >= 400 && !isProblem) || tells)
-      came.wrong.push(`${method} ${url.slice(0, 200)} ${sent?.payload.slice(0, 300) ?? ''} → ${status} ${answer.body.slice(0, 300)}`)
+      came.wrong.push(
+        `${method} ${url.slice(0, 200)} ${sent?.payload.slice(0, 300) ?? ''} → ${status} ${answer.body.slice(0, 300)}`,
+      )
     if (status < 300 && method !== 'GET') came.done.push(`${method} ${door.path}`)
   }
   return came

@@ -84,12 +84,7 @@ export class Caller {
   cookie = ''
   constructor(private readonly app: App) {}
 
-  async call(
-    method: Method,
-    url: string,
-    payload?: object,
-    headers: Record<string, string> = {},
-  ) {
+  async call(method: Method, url: string, payload?: object, headers: Record<string, string> = {}) {
     const response = await this.app.inject({
       method,
       url: `/api${url}`,

@@ -45,7 +45,7 @@ function Readings({ text, notation }: { text: string; notation: Notation }) {
 
 function useNewVisit({ view, follows, prefill }: Props, practice: Practice) {
   const namesOf = (may: (roles: Practice['people'][number]['roles']) => boolean) =>
-    practice.people.filter((p) => may(p.roles)).map((p) => [p.id, p.name] as const)
+    practice.people.filter((p) => !p.left && may(p.roles)).map((p) => [p.id, p.name] as const)
   const dentists = namesOf((roles) => roles.includes('dentist'))
   const assistants = namesOf((roles) => roles.some((r) => r === 'assistant' || r === 'expanded assistant'))
   const chairId = prefill?.chairId ?? firstOf(view.chairs).id

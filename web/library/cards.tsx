@@ -16,7 +16,7 @@ const source = { default: 'the usual', card: 'card', case: 'case', visit: 'visit
 /** Two dentists' cards side by side for one kind: each question this kind asks, and what the difference comes to. */
 export function Cards({ kind, practice, first }: { kind: KindId; practice: Practice; first: Person }) {
   const person = usePerson()
-  const dentists = practice.people.filter((p) => p.roles.includes('dentist'))
+  const dentists = practice.people.filter((p) => !p.left && p.roles.includes('dentist'))
   const [secondId, setSecondId] = useState(dentists.find((d) => d.id !== first.id)?.id ?? first.id)
   const second = dentists.find((d) => d.id === secondId && d.id !== first.id) ?? dentists.find((d) => d.id !== first.id)
   const a = planFor(kind, practice, first.id)

@@ -63,7 +63,7 @@ export default function LibraryScreen() {
   const person = usePerson()
   const [view, setView] = useState<View>('steps')
   const [dentistId, setDentistId] = useState('')
-  const dentists = practice?.people.filter((p) => p.roles.includes('dentist')) ?? []
+  const dentists = practice?.people.filter((p) => !p.left && p.roles.includes('dentist')) ?? []
   const dentist = dentists.find((d) => d.id === dentistId) ?? dentists.find((d) => d.id === person.id) ?? dentists[0]
   const plan = practice && dentist ? planFor(kind, practice, dentist.id) : undefined
   if (error && !practice) return <Failed error={error} again={() => void refetch()} />

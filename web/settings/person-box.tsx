@@ -3,7 +3,7 @@ import { whyNotCode } from '../../core/practice/code'
 import { roles as allRoles } from '../../core/practice/functions'
 import type { Practice } from '../../core/practice/practice'
 import { Form, TextField, useSchemaForm, wrongOf } from '../parts/form'
-import { Check, Modal } from '../parts/ui'
+import { Button, Check, Modal } from '../parts/ui'
 import type { Save } from './save'
 
 /** @param isNew somebody who is new needs a first code; who is there keeps theirs where none is typed */
@@ -83,6 +83,23 @@ export default function PersonBox({
           autoComplete="new-password"
         />
         <TextField form={form} name="own" label="Your own code" type="password" autoComplete="off" />
+        {person && (
+          <Button
+            tone="quiet"
+            onClick={() =>
+              void save
+                .mutateAsync({
+                  method: 'PUT',
+                  path: `/people/${person.id}/left`,
+                  body: { left: !person.left, signer: { code: form.getValues('own') } },
+                })
+                .then(onClose)
+                .catch(() => undefined)
+            }
+          >
+            {person.left ? 'Works here again' : 'Works here no more'}
+          </Button>
+        )}
       </Form>
     </Modal>
   )

@@ -1,8 +1,8 @@
 /** Settings: the practice, its people and codes, who may do what. A dentist changes them; everybody may read them. */
+import { FunctionsPart } from './functions-part'
 import { UnreadParts } from '../parts/unread'
 import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
-import { functionNames, permission, type FunctionName } from '../../core/practice/functions'
 import type { Practice } from '../../core/practice/practice'
 import { toTooth, writeBoth, type Notation } from '../../core/teeth/notation'
 import { usePractice } from '../app/queries'
@@ -17,7 +17,6 @@ import { Button, Failed, Loading, Mark, Panel, Pick, wideField } from '../parts/
 
 /** Any tooth will do to show how teeth are written. */
 const example = toTooth('37')
-const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', word: 'on the word', yes: 'yes' }
 
 const AuditPart = lazy(() => import('./audit-part'))
 const CopiesPart = lazy(() => import('./copies-part'))
@@ -105,7 +104,8 @@ function PeoplePart({ practice, save, may }: { practice: Practice; save: Save; m
         {practice.people.map((p) => (
           <li key={p.id} className="flex min-h-14 items-center justify-between gap-3">
             <span>
-              <strong>{p.name}</strong> <span className="text-soft">{p.roles.join(', ')}</span>
+              <strong>{p.name}</strong>{' '}
+              <span className="text-soft">{p.left ? 'works here no more' : p.roles.join(', ')}</span>
             </span>
             {may && (
               <Button tone="quiet" aria-label={`Change ${p.name}`} onClick={() => setBox(p.id)}>
@@ -125,75 +125,6 @@ function PeoplePart({ practice, save, may }: { practice: Practice; save: Save; m
           />
         </Suspense>
       )}
-    </Panel>
-  )
-}
-
-function FunctionsPart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
-  const [table, setTable] = useState<'cautious' | 'expanded'>('cautious')
-  const set = (fn: FunctionName, who: 'assistant' | 'expanded', value: string): void =>
-    save.mutate({ method: 'PUT', path: '/practice/functions', body: { table, function: fn, who, permission: value } })
-  return (
-    <Panel
-      title="Who may do what"
-      aside={
-        <Pick
-          label="Table"
-          value={table}
-          onPick={setTable}
-          options={[
-            { value: 'cautious', label: 'Cautious' },
-            { value: 'expanded', label: 'Expanded' },
-          ]}
-        />
-      }
-    >
-      <p className="mb-2">
-        <Mark kind="ask">
-          The program knows no place’s law. Set these after reading your board’s rules; each line carries who set it and
-          when.
-        </Mark>
-      </p>
-      <table className="w-full border-collapse">
-        <thead>
-          <tr className="border-b-2 border-ink text-left">
-            <th scope="col">Function</th>
-            <th scope="col">Assistant</th>
-            <th scope="col">Expanded assistant</th>
-            <th scope="col">Set by</th>
-          </tr>
-        </thead>
-        <tbody>
-          {practice.functions[table].map((l) => (
-            <tr key={l.function} data-function={l.function} className="border-b border-line">
-              <th scope="row" className="py-1 text-left font-semibold">
-                {functionNames[l.function]}
-              </th>
-              {(['assistant', 'expanded'] as const).map((who) => (
-                <td key={who} className="py-1 pr-3">
-                  <select
-                    aria-label={`${functionNames[l.function]}, ${who === 'assistant' ? 'assistant' : 'expanded assistant'}`}
-                    disabled={!may}
-                    value={l[who]}
-                    onChange={(e) => set(l.function, who, e.target.value)}
-                    className="h-12 rounded-md border-2 border-line bg-sheet px-2 disabled:opacity-100"
-                  >
-                    {permission.options.map((p) => (
-                      <option key={p} value={p}>
-                        {permissionWords[p]}
-                      </option>
-                    ))}
-                  </select>
-                </td>
-              ))}
-              <td className="num text-base text-soft">
-                <span className="block whitespace-nowrap">{l.setBy}</span>
-                <span className="block whitespace-nowrap">{l.setOn}</span>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
     </Panel>
   )
 }
@@ -226,7 +157,7 @@ export default function SettingsScreen() {
           <ToolsPart practice={practice.data} save={save} may={may} />
         </div>
         <div className="space-y-3">
-          <FunctionsPart practice={practice.data} save={save} may={may} />
+          <FunctionsPart practice={practice.data} may={may} />
           <RulesPart practice={practice.data} save={save} may={may} />
           <DayPart practice={practice.data} save={save} may={may} />
           <DoorsPart />
