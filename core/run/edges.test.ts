@@ -1,0 +1,87 @@
+/** The edges of the rules, where a mutation of the code once went unnoticed: see docs/decisions/003. */
+import { expect, it } from 'vitest'
+import { compile } from '../plan/compile'
+import { sitesOf } from '../measure/reduction'
+import { visitRequest } from '../model/request'
+import { starterPractice } from '../practice/starter'
+import { clocksAt } from './clocks'
+import type { Who } from './decide'
+import { give, runThrough, startDrive, type Drive } from './drive'
+import { stepState } from './state'
+
+const plan = compile(
+  visitRequest.parse({
+    kind: 'crown.prepare',
+    date: '2026-11-24',
+    teeth: ['37'],
+    restoration: 'monolithic zirconia crown',
+    choices: { cord: 'double', impression: 'polyether, custom tray' },
+    team: { dentist: 'dentist', assistants: ['assistant'] },
+  }),
+  starterPractice(),
+)
+const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
+const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
+const upTo = (id: string): Drive => runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist, id)
+
+it('a window is answered only once it is missed, and only where it runs', () => {
+  const d = upTo('impression.seat')
+  const window = plan.links.find((l) => l.kind === 'window' && l.to === 'impression.seat')!
+  const closed = window.kind === 'window' ? window.atMostS : 0
+  const accept = { kind: 'answer', linkId: window.id, answer: 'accept', reason: 'still soft' } as const
+  expect(give(d, accept, dentist)).toMatchObject({ code: 'not-now', message: expect.stringContaining('still open') })
+  expect(give(d, { ...accept, linkId: plan.links[0]!.id }, dentist)).toMatchObject({ code: 'unknown' })
+  d.now += (closed + 1) * 1000
+  expect(give(d, accept, assistant)).toMatchObject({ missing: ['the dentist’s own code'] })
+  expect(give(d, accept, dentist)).toBeNull()
+})
+
+it('a signature is taken back by the dentist alone, though an assistant’s own act is the assistant’s', () => {
+  const d = upTo('cutting.reduction-check')
+  const hold = plan.holds.find((h) => h.stepId === 'cutting.reduction-check')!
+  expect(give(d, { kind: 'sign', holdId: hold.id }, dentist)).toMatchObject({
+    code: 'order',
+    missing: [plan.steps.find((s) => s.id === hold.stepId)!.title],
+    holdId: hold.id,
+  })
+  give(d, { kind: 'advance', start: 'cutting.reduction-check' }, assistant)
+  expect(give(d, { kind: 'sign', holdId: hold.id }, { ...dentist, codeShown: false })).toMatchObject({
+    code: 'code',
+    missing: ['the dentist’s own code'],
+  })
+  expect(give(d, { kind: 'sign', holdId: hold.id }, dentist)).toBeNull()
+  expect(give(d, { kind: 'undo' }, { ...assistant, personId: 'dentist' })).toMatchObject({ code: 'not-allowed' })
+  expect(give(d, { kind: 'undo' }, dentist)).toBeNull()
+  expect(d.state.core.holds[hold.id]?.status ?? 'open').toBe('open')
+})
+
+it('what was read as short is not signed as good; done over, its readings go and its faults are remembered', () => {
+  const d = upTo('cutting.reduction-check')
+  give(d, { kind: 'advance', start: 'cutting.reduction-check' }, assistant)
+  const hold = plan.holds.find((h) => h.stepId === 'cutting.reduction-check')!
+  const short = Object.fromEntries(sitesOf('monolithic zirconia crown', true).map((site) => [site, 0.2]))
+  const read = { kind: 'measure', stepId: 'cutting.reduction-check', measure: 'reduction', tooth: '37' } as const
+  expect(give(d, { ...read, readings: short }, assistant)).toBeNull()
+  expect(d.state.core.measured.length).toBe(1)
+  expect(give(d, { kind: 'sign', holdId: hold.id }, dentist)).toMatchObject({ code: 'measured' })
+  const { faults } = d.state.core.measured[0]!
+  expect(give(d, { kind: 'again', holdId: hold.id, reason: 'short' }, dentist)).toBeNull()
+  expect(d.state.core.measured).toEqual([])
+  expect(d.state.core.faults).toEqual(expect.arrayContaining([...faults]))
+  expect(stepState(d.state.core, 'cutting.reduction-check').status).toBe('todo')
+})
+
+it('clocks name what they wait for, warn of and close at; none runs before the visit or after it', () => {
+  const before = startDrive(plan, 0)
+  expect(clocksAt(plan, before.state.core, 0)).toEqual([])
+  const d = upTo('impression.seat')
+  const running = clocksAt(plan, d.state.core, d.now)
+  expect(running.length).toBeGreaterThan(0)
+  for (const c of running) {
+    const link = plan.links.find((l) => l.id === c.linkId)!
+    expect(c.closesS).toBe(link.kind === 'window' ? link.atMostS : undefined)
+    if (link.kind !== 'order') expect([c.notBeforeS, c.warnS]).toEqual([link.atLeastS, link.warnS])
+  }
+  const left = running.map((c) => (c.closesS ?? c.warnS ?? c.notBeforeS ?? Infinity) - c.elapsedS)
+  expect(left).toEqual(left.toSorted((a, b) => a - b))
+})
