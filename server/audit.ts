@@ -26,6 +26,8 @@ export function auditChanges(app: App, house: House, base: Db): void {
     const way = [route.method].flat()
     if (!route.url.startsWith('/api/') || own(route.url) || !way.every((m) => changing.has(m))) return
     const { handler } = route
+    // Where no body is taken, none is told: nobody has looked at what was sent.
+    const takesBody = route.schema?.body !== undefined
     const what = `${way.join()} ${route.url.slice('/api'.length)}`
     route.handler = function (request, reply) {
       return asOne(base, async () => {
@@ -33,7 +35,7 @@ export function auditChanges(app: App, house: House, base: Db): void {
         if (reply.sent) throw new Error(`${what} answered before it was stored: return the answer, send nothing`)
         const person = await signedIn(house, request)
         const target = [...textsOf(request.params), ...madeOf(answer)].join(' ')
-        await note(house.database.db, house.now(), person.id, what, target, request.body)
+        await note(house.database.db, house.now(), person.id, what, target, takesBody ? request.body : null)
         return answer
       })
     }

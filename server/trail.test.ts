@@ -40,6 +40,15 @@ it('whatever text is sent, a change is stored with its row or refused with neith
     const now = (await search('limit=1'))[0]?.id ?? 0
     expect(now > was, JSON.stringify(name)).toBe(status === 200)
   }
+  // A body where none is taken is not looked at, and not told.
+  const deep = await house.app.inject({
+    method: 'POST',
+    url: '/api/people/juno/unlock',
+    headers: { cookie: orrell.cookie, 'content-type': 'application/json' },
+    payload: `${'['.repeat(5_000)}${']'.repeat(5_000)}`,
+  })
+  expect(deep.statusCode).toBe(200)
+  expect((await search('limit=1'))[0]).toMatchObject({ what: 'POST /people/:personId/unlock', asked: null })
 })
 
 it('is searched by words, person and days, in pages, and taken away as a table', async () => {

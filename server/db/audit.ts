@@ -11,12 +11,15 @@ const trailLock = 7_421_001
 
 /** Text a database keeps as it is: no NUL, no half of a surrogate pair. */
 const safe = (text: string): string => text.toWellFormed().replaceAll('\0', '\uFFFD')
-function safely(value: unknown): unknown {
+/** Deeper than anything that is taken, and than a database would keep. */
+const mostDeep = 40
+function safely(value: unknown, deep = 0): unknown {
+  if (deep > mostDeep) return '(too deep)'
   if (typeof value === 'string') return safe(value)
-  if (Array.isArray(value)) return value.map(safely)
+  if (Array.isArray(value)) return value.map((v) => safely(v, deep + 1))
   if (typeof value !== 'object' || value === null) return value
   return Object.fromEntries(
-    Object.entries(value).map(([key, v]) => [safe(key), secret.test(key) ? '(left out)' : safely(v)]),
+    Object.entries(value).map(([key, v]) => [safe(key), secret.test(key) ? '(left out)' : safely(v, deep + 1)]),
   )
 }
 
