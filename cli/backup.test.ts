@@ -1,0 +1,96 @@
+/** Copies from a shell: made, checked and put back; every refusal a sentence and an exit code, and nothing written over. */
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, expect, it } from 'vitest'
+import { demoFolder } from '../server/test/house'
+
+const folder = mkdtempSync(join(tmpdir(), 'jade-shell-'))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+const at = (name: string): string => join(folder, name)
+
+const jade = (args: string[], env: Record<string, string> = {}) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['.cache/jade.js', ...args], {
+    env: { ...process.env, JADE_PASSPHRASE: '', JADE_CODE: '', ...env },
+    input: '',
+    encoding: 'utf8',
+  })
+  return { status, said: (stdout + stderr).trim() }
+}
+const passphrase = { JADE_PASSPHRASE: 'four plain words here' }
+
+it('data at rest goes into a file, is checked, and comes back in an empty folder', async () => {
+  const data = await demoFolder()
+  const copy = at('practice.jade')
+  expect(jade(['backup', copy, '--data', data])).toMatchObject({
+    status: 2,
+    said: expect.stringMatching(/JADE_PASSPHRASE/),
+  })
+  expect(jade(['backup', copy, '--data', data], passphrase)).toMatchObject({
+    status: 0,
+    said: expect.stringMatching(/^\d{4,} rows in /),
+  })
+  expect(jade(['backup', copy, '--data', data], passphrase)).toMatchObject({
+    status: 2,
+    said: expect.stringMatching(/is there already: nothing is written over/),
+  })
+  expect(jade(['verify', copy], passphrase).said).toMatch(/is as it was written: \d+ rows; \d+ with a seal/)
+  expect(jade(['verify', copy], { JADE_PASSPHRASE: 'others' })).toMatchObject({
+    status: 1,
+    said: 'That passphrase does not open this backup.',
+  })
+  expect(jade(['verify', '--data', data]).said).toMatch(/^The live data is as it was written/)
+  expect(jade(['restore', copy, '--data', at('again')], passphrase)).toMatchObject({ status: 0 })
+  expect(jade(['verify', copy, '--data', at('again')], passphrase)).toMatchObject({ status: 0 })
+  expect(jade(['restore', copy, '--data', at('again')], passphrase)).toMatchObject({
+    status: 1,
+    said: expect.stringMatching(/is not empty/),
+  })
+  const bytes = readFileSync(copy)
+  bytes[bytes.length - 2_000] = (bytes[bytes.length - 2_000] ?? 0) ^ 8
+  writeFileSync(at('bad.jade'), bytes)
+  expect(jade(['restore', at('bad.jade'), '--data', at('bad')], passphrase)).toMatchObject({ status: 1 })
+  expect(existsSync(at('bad'))).toBe(false)
+  expect(jade(['verify', at('none.jade')])).toMatchObject({
+    status: 1,
+    said: expect.stringMatching(/^There is no file/),
+  })
+  expect(jade(['backup', at('x.jade'), '--data', at('nowhere'), '--plain'])).toMatchObject({
+    status: 2,
+    said: expect.stringMatching(/^There is no practice in/),
+  })
+  rmSync(data, { recursive: true, force: true })
+}, 180_000)
+
+it('a server that has the data open makes the copy itself, for a dentist with the code', async () => {
+  const data = await demoFolder()
+  const child = spawn(process.execPath, ['.cache/main.js', '--demo'], {
+    env: { ...process.env, JADE_DATA: data, PORT: '0', DATABASE_URL: '', TZ: 'Etc/UTC' },
+  })
+  const url = await new Promise<string>((resolve, reject) => {
+    let said = ''
+    child.stdout.on('data', (chunk: Buffer) => {
+      said += chunk.toString()
+      const found = /http:\/\/\S+/.exec(said)
+      if (found) resolve(found[0])
+    })
+    child.once('exit', () => reject(new Error(said)))
+  })
+  const by = (person: string, code: string, file: string) =>
+    jade(['backup', at(file), '--server', url, '--person', person], { JADE_CODE: code })
+  expect(jade(['verify', '--data', data])).toMatchObject({
+    status: 1,
+    said: expect.stringMatching(/in use by another/),
+  })
+  expect(by('juno', '1234', 'a.jade')).toMatchObject({ status: 1, said: expect.stringMatching(/^For a dentist/) })
+  expect(by('orrell', '0001', 'a.jade').status).toBe(1)
+  expect(existsSync(at('a.jade'))).toBe(false)
+  expect(by('orrell', '4711', 'a.jade')).toMatchObject({ status: 0 })
+  expect(jade(['verify', at('a.jade')])).toMatchObject({ status: 0 })
+  const seals = jade(['verify', '--server', url, '--person', 'orrell'], { JADE_CODE: '4711' })
+  expect(seals).toMatchObject({ status: 0, said: expect.stringMatching(/^The live data is as it was written/) })
+  child.kill('SIGTERM')
+  await new Promise((resolve) => child.once('exit', resolve))
+  rmSync(data, { recursive: true, force: true })
+}, 120_000)
