@@ -108,7 +108,11 @@ function onError(app: App): void {
       })
     }
     if (error.statusCode === 413)
-      return sendProblem(reply, 'too-large', `A request may hold ${bodyLimitBytes / 1024} kB; nothing was stored.`)
+      return sendProblem(
+        reply,
+        'too-large',
+        `This request may hold ${(request.routeOptions.bodyLimit ?? bodyLimitBytes) / 1024} kB; nothing was stored.`,
+      )
     if (error.statusCode && error.statusCode < 500)
       return sendProblem(reply, 'bad-request', error.message, {}, error.statusCode)
     if (isAway(error)) return sendProblem(reply, 'away', problems.away.words)
