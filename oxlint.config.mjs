@@ -97,7 +97,7 @@ export default {
       },
     },
     ...roomRules,
-    { files: ['core/**/*.test.ts', 'core/**/test/*.ts'], rules: { 'no-restricted-imports': 'off' } },
+    { files: ['core/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
     // What a test tells is one story, however long; the bench is one, too.
     {
       files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**/*.ts', 'scripts/bench.ts'],

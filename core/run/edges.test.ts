@@ -1,28 +1,10 @@
 /** The edges of the rules, where a mutation of the code once went unnoticed: see docs/decisions/003. */
+import { assistant, dentist, plan, upTo } from '../../demo/test/crown-run'
 import { expect, it } from 'vitest'
-import { compile } from '../plan/compile'
 import { sitesOf } from '../measure/reduction'
-import { visitRequest } from '../model/request'
-import { starterPractice } from '../practice/starter'
 import { clocksAt } from './clocks'
-import type { Who } from './decide'
-import { give, runThrough, startDrive, type Drive } from './drive'
+import { give, startDrive } from './drive'
 import { stepState } from './state'
-
-const plan = compile(
-  visitRequest.parse({
-    kind: 'crown.prepare',
-    date: '2026-11-24',
-    teeth: ['37'],
-    restoration: 'monolithic zirconia crown',
-    choices: { cord: 'double', impression: 'polyether, custom tray' },
-    team: { dentist: 'dentist', assistants: ['assistant'] },
-  }),
-  starterPractice(),
-)
-const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
-const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
-const upTo = (id: string): Drive => runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist, id)
 
 it('a window is answered only once it is missed, and only where it runs', () => {
   const d = upTo('impression.seat')

@@ -1,29 +1,13 @@
+import { assistant, dentist, plan, upTo } from '../../demo/test/crown-run'
 import { describe, expect, it } from 'vitest'
-import { compile } from '../plan/compile'
-import { visitRequest } from '../model/request'
-import { starterPractice } from '../practice/starter'
 import { clocksAt } from './clocks'
-import { openAtClose, type Who } from './decide'
+import { openAtClose } from './decide'
 import { startRefusal } from './refusals'
 import { give, runThrough, startDrive, type Drive } from './drive'
 import type { Command } from './events'
 import { outlook } from './next'
 import { stillIn, edgeOf, stepState } from './state'
 
-const plan = compile(
-  visitRequest.parse({
-    kind: 'crown.prepare',
-    date: '2026-11-24',
-    teeth: ['37'],
-    restoration: 'monolithic zirconia crown',
-    choices: { cord: 'double', impression: 'polyether, custom tray' },
-    team: { dentist: 'dentist', assistants: ['assistant'] },
-  }),
-  starterPractice(),
-)
-const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
-const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
-const upTo = (id: string): Drive => runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist, id)
 const look = (d: Drive, finishing?: string) => outlook(plan, d.state.core, d.now, finishing)
 
 describe('now, next, and what is waited for', () => {

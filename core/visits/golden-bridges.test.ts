@@ -1,6 +1,6 @@
 /** Bridges, read line by line: J01, J02, J05, J20, and what comes between and after. How: golden.test.ts. */
 import { describe, expect, it } from 'vitest'
-import { planOf, title, inOrder, tie, own, laid, burs, figure, counts } from './test/plans'
+import { planOf, title, inOrder, tie, own, laid, burs, figure, counts } from '../../demo/test/plans'
 
 describe('J01, bonded ceramic bridge', () => {
   it('preparation: place judged first; draw, concave lingual in enamel, ledge; polyether in a custom tray, blocked out; no anaesthesia, nothing hurts', () => {

@@ -1,6 +1,6 @@
 /** Children, read line by line: J14, J17, J19. How: golden.test.ts. */
 import { describe, expect, it } from 'vitest'
-import { planOf, title, inOrder, own, laid, figure, counts } from './test/plans'
+import { planOf, title, inOrder, own, laid, figure, counts } from '../../demo/test/plans'
 
 describe('J14, primary incisors under general anaesthesia', () => {
   it('asleep, throat pack in and out as counts and holds, sizes downward, crimp palatal, pulp, cement, wipe toward the gum; a crown of the two tried stays', () => {

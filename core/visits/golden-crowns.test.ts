@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
-import { planOf, practice, title, inOrder, tie, own, laid, burs, figure, counts } from './test/plans'
+import { planOf, practice, title, inOrder, tie, own, laid, burs, figure, counts } from '../../demo/test/plans'
 
 describe('J03, full metal crown', () => {
   it('index made, sectioned and checked before cutting; functional cusp 1.5, other 1.0; halves; bevel 45°; alignment grooves; contacts before the torpedo; seating groove last', () => {

@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
-import { planOf, practice, title, inOrder, tie, own, laid, burs, figure, counts } from './test/plans'
+import { planOf, practice, title, inOrder, tie, own, laid, burs, figure, counts } from '../../demo/test/plans'
 
 describe('J07, amalgam', () => {
   it('the full pass list: bur, slow round, hand instruments, band, liner, base 1 : 1, triturate, condense, carve, band off, sides, roll, floss, sheet off with its pieces, paper till even', () => {

@@ -9,7 +9,7 @@ import { describe, expect, it } from 'vitest'
 import { readPlan } from '../plan/text'
 import { coverage } from '../../scripts/coverage'
 import { kindIds, kindTable } from '../kinds'
-import { files, planOf } from './test/plans'
+import { files, planOf } from '../../demo/test/plans'
 
 describe('every J-number and every kind has a case', () => {
   it('J01 to J21, and each kind of the table', () => {

@@ -1,11 +1,11 @@
 /** The plans of demo/cases and what the tests that read them ask of a plan. */
-import { isClock } from '../../model/link'
+import { isClock } from '../../core/model/link'
 import { readdirSync, readFileSync } from 'node:fs'
 import { expect } from 'vitest'
-import { compile } from '../../plan/compile'
-import { visitRequest } from '../../model/request'
-import type { Plan } from '../../model/plan'
-import { starterPractice } from '../../practice/starter'
+import { compile } from '../../core/plan/compile'
+import { visitRequest } from '../../core/model/request'
+import type { Plan } from '../../core/model/plan'
+import { starterPractice } from '../../core/practice/starter'
 
 export const practice = starterPractice()
 export const files = readdirSync('demo/cases')
