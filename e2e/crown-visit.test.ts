@@ -79,19 +79,11 @@ describe('a zirconia crown on 37', () => {
     await juno.accessible()
     await juno.click('[data-line="mirror"]')
     await orrell.find('[data-line="mirror"][aria-checked="true"]')
-    for (const tab of await juno.driver.findElements({ css: '[role=tab]' })) {
-      await tab.click()
-      for (const band of await juno.driver.findElements({ css: 'svg g[role=checkbox]:not([data-line])' })) {
-        if ((await band.getAttribute('aria-checked')) === 'false') await band.click()
-      }
-    }
+    await juno.layOut()
     expect(await (await juno.driver.findElement({ xpath: '//button[contains(., "Sign the tray")]' })).isEnabled()).toBe(
       false,
     )
-    for (const box of await juno.driver.findElements({ css: 'label input[type=checkbox]' })) {
-      await juno.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', box)
-      if (!(await box.isSelected())) await box.click()
-    }
+    await juno.readAll()
     await juno.press('Sign the tray')
     await juno.says('Ready to begin')
     await orrell.says('Signed by Juno Abara')

@@ -211,7 +211,9 @@ export class Screen {
 
   /** Waits for an element, by CSS or by the accessible words in it. */
   async find(css: string, ms = 15_000): Promise<WebElement> {
-    return this.driver.wait(until.elementLocated(By.css(css)), ms, `no ${css}`, pollMs)
+    return this.driver.wait(until.elementLocated(By.css(css)), ms, `no ${css}`, pollMs).catch(async () => {
+      throw new Error(`no ${css}; the page says: ${(await this.text()).slice(0, 1500)}`)
+    })
   }
 
   async button(words: string, ms = 15_000): Promise<WebElement> {
@@ -225,13 +227,27 @@ export class Screen {
     await this.touch(() => this.button(words))
   }
 
+  /** Brings an element into sight; whether it then stays where it is for three frames: what moves is not touched yet. */
+  private atRest(element: WebElement): Promise<boolean> {
+    return this.driver.executeAsyncScript<boolean>(
+      `const [element, done] = arguments
+       element.scrollIntoView({ block: 'center' })
+       const place = () => { const r = element.getBoundingClientRect(); return r.x + ' ' + r.y }
+       const at = place()
+       let frames = 3
+       const look = () => (place() !== at ? done(false) : --frames === 0 ? done(true) : requestAnimationFrame(look))
+       requestAnimationFrame(look)`,
+      element,
+    )
+  }
+
   /** Touches an element as soon as it lies where it can be touched: what is still being laid out moves. */
   private async touch(find: () => Promise<WebElement>): Promise<void> {
     await this.until(
       async () => {
         try {
           const element = await find()
-          await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+          if (!(await this.atRest(element))) return false
           await element.click()
           return true
         } catch (e) {
@@ -247,6 +263,38 @@ export class Screen {
 
   async click(css: string): Promise<void> {
     await this.touch(() => this.find(css))
+  }
+
+  /** Touches the box beside some words. */
+  async tick(words: string): Promise<void> {
+    const box = By.xpath(`//label[contains(normalize-space(.), "${words}")]/input`)
+    await this.touch(() => this.driver.wait(until.elementLocated(box), 15_000, `no box "${words}"`, pollMs))
+  }
+
+  /** Lays everything out, band by band of every tray. */
+  async layOut(): Promise<void> {
+    const open = 'svg g[role=checkbox]:not([data-line])[aria-checked="false"]'
+    const tabs = (await this.driver.findElements(By.css('[role=tab]'))).length
+    for (let at = 1; at <= tabs; at++) {
+      await this.click(`[role=tab]:nth-of-type(${at})`)
+      await this.find(`[role=tab]:nth-of-type(${at})[aria-selected="true"]`)
+      let left = (await this.driver.findElements(By.css(open))).length
+      while (left > 0) {
+        const before = left
+        await this.click(open)
+        await this.until(
+          async () => (left = (await this.driver.findElements(By.css(open))).length) < before,
+          15_000,
+          'the band was not laid out',
+        )
+      }
+    }
+  }
+
+  /** Ticks everything that has to be read. */
+  async readAll(): Promise<void> {
+    const unread = 'label input[type=checkbox]:not(:checked)'
+    while ((await this.driver.findElements(By.css(unread))).length > 0) await this.click(unread)
   }
 
   /** Waits until the page's text says something. */

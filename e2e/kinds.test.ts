@@ -37,16 +37,8 @@ async function layUpAndSign(screen: Screen): Promise<void> {
     15_000,
     'the messages stayed',
   )
-  for (const tab of await screen.driver.findElements({ css: '[role=tab]' })) {
-    await tab.click()
-    for (const band of await screen.driver.findElements({ css: 'svg g[role=checkbox]:not([data-line])' })) {
-      if ((await band.getAttribute('aria-checked')) === 'false') await band.click()
-    }
-  }
-  for (const box of await screen.driver.findElements({ css: 'label input[type=checkbox]' })) {
-    await screen.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', box)
-    if (!(await box.isSelected())) await box.click()
-  }
+  await screen.layOut()
+  await screen.readAll()
   await screen.press('Sign the tray')
   await screen.says('Ready to begin')
 }
@@ -78,7 +70,7 @@ describe('a bonded bridge from nothing', () => {
   })
   it('a rolls-and-suction choice is questioned before it is taken; the piece not here stops the tray', async () => {
     await bram.says('◆ Bonded bridge without the sheet')
-    await (await bram.driver.findElement({ xpath: '//label[contains(., "piece is here")]/input' })).click()
+    await bram.tick('piece is here')
     await bram.find('[data-clash="piece"]')
     await bram.press('Lay up the tray')
     await bram.find('[data-line]')
@@ -88,7 +80,7 @@ describe('a bonded bridge from nothing', () => {
     )
     await bram.driver.navigate().back()
     await bram.find('[data-question]')
-    await (await bram.driver.findElement({ xpath: '//label[contains(., "piece is here")]/input' })).click()
+    await bram.tick('piece is here')
     await bram.press('Lay up the tray')
   })
   it('is scanned and laid up: own labels check off, an expired box never does', async () => {
@@ -149,7 +141,7 @@ describe('a child’s preformed crown, a root canal with core and crown', () => 
     await bram.click('select[aria-label="Further work in this visit"] option[value="filling.amalgam"]')
     await bram.says('Amalgam')
     await bram.until(async () => /filling|Band round/.test(await bram.text()), 5_000, 'the filling is not in the plan')
-    await (await bram.find('button[aria-label^="Take Amalgam"]')).click()
+    await bram.click('button[aria-label^="Take Amalgam"]')
     await bram.until(
       async () => (await bram.driver.findElements({ css: 'button[aria-label^="Take Amalgam"]' })).length === 0,
       5_000,
@@ -164,7 +156,7 @@ describe('laminates, signed, then an alert', () => {
     await varen.says('The plan is fixed')
     await bram.go(at('ten', 'case'))
     await bram.says('a change re-opens the signed tray')
-    await (await bram.driver.findElement({ xpath: '//label[normalize-space(.)="nickel"]/input' })).click()
+    await bram.tick('nickel')
     await bram.says('The tray is open again')
     await varen.find('[data-reopened]')
     await varen.says('alert entered: nickel')
@@ -175,7 +167,7 @@ describe('laminates, signed, then an alert', () => {
   })
   it('the chain: delivery is proposed after the laboratory’s days and put into the day with the case’s own teeth', async () => {
     await bram.go(at('ten', 'case'))
-    await (await bram.find('[data-follow-up="laminate.deliver"] button')).click()
+    await bram.click('[data-follow-up="laminate.deliver"] button')
     await bram.says('Delivery of 3 laminates: Fenella Ro')
     await bram.press('decide what will be done')
     await bram.says('Laminates, delivery')
@@ -198,7 +190,7 @@ describe('the library', () => {
   })
   it('is amended where it stands: what cannot be is said before, what can is in the next plan with name and reason, out and in as a file', async () => {
     await varen.go('/library/primary.metal-crown')
-    await (await varen.find('[data-step="anaesthesia.test"] button')).click()
+    await varen.click('[data-step="anaesthesia.test"] button')
     await varen.press('Leave it out')
     await varen.says('Not possible')
     await varen.driver.actions().sendKeys(Key.ESCAPE).perform()

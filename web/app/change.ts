@@ -33,7 +33,7 @@ export const sayWhyNot = (e: unknown): void => {
 export function useChange<Of = void, Answer = unknown>(
   send: (of: Of) => Promise<Answer>,
   reads: readonly Read[],
-  more: { stored?: (answer: Answer) => void; settled?: () => void; inTurn?: string; key?: QueryKey } = {},
+  more: { stored?: (answer: Answer, of: Of) => void; settled?: () => void; inTurn?: string; key?: QueryKey } = {},
 ) {
   const client = useQueryClient()
   return useMutation({

@@ -198,10 +198,11 @@ export default function CaseScreen() {
         <WorkedOut plan={data.plan} />
       </div>
       <div className="space-y-3 self-start lg:sticky lg:top-3">
-        <Follows plan={data.plan} score={score} beside={beside} />
+        {/* Above what follows: that grows and shrinks with each answer, and a button must not move under a hand. */}
         <ButtonLink to={`/visits/${visitId}/tray`} tone="jade" big className="w-full">
           Lay up the tray
         </ButtonLink>
+        <Follows plan={data.plan} score={score} beside={beside} />
       </div>
     </div>
   )

@@ -1,4 +1,5 @@
 /** What is done to a tray: marked by touch or scan, exchanged, signed, re-opened; and what others do to it, as it is told. */
+import { useMutationState } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import { readScan } from '../../core/formats/gs1'
@@ -18,13 +19,23 @@ export function marked(marks: readonly Mark[], lineIds: readonly string[], done:
   return [...marks, ...lineIds.filter((id) => !there.has(id)).map((lineId) => ({ lineId, by: '', at: 0 }))]
 }
 
-/** @param found called with the line that a scan has marked */
+/** What one touch or scan says of some lines. */
+interface Touch {
+  lineIds: string[]
+  done: boolean
+}
+const isTouch = (v: unknown): v is Touch => typeof v === 'object' && v !== null && 'lineIds' in v && 'done' in v
+/** The marks as they are once these touches, in their order, have arrived. */
+export const touched = (marks: readonly Mark[], touches: readonly Touch[]): Mark[] =>
+  touches.reduce((so, t) => marked(so, t.lineIds, t.done), [...marks])
+
 /** What was read, and who answers with their own code what is left to the dentist. */
 export interface Signature {
   acknowledged: string[]
   signer?: { personId: string; code: string }
 }
 
+/** @param found called with the line that a scan has marked */
 export function useTray(visitId: string, data: VisitAndPlan | undefined, found: (lineId: string) => void) {
   const navigate = useNavigate()
   const refresh = useRefresh()
@@ -39,15 +50,20 @@ export function useTray(visitId: string, data: VisitAndPlan | undefined, found: 
     opened: () => refresh.visit(visitId),
   })
   // What is marked comes back over the stream; only a refusal has to be read.
+  const marking = ['marking', visitId]
   const mark = useChange(
-    (body: { lineIds: string[]; done: boolean }) =>
+    (body: Touch) =>
       api<{ marks: Mark[] }>(`/visits/${visitId}/tray`, { method: 'PUT', body }).catch((e: unknown) => {
         refresh.visit(visitId)
         throw e
       }),
     [],
-    { inTurn },
+    { inTurn, key: marking, stored: (_, touch) => put((v) => ({ marks: touched(v.marks, [touch]) })) },
   )
+  const onTheirWay = useMutationState({
+    filters: { mutationKey: marking, status: 'pending' },
+    select: (m) => m.state.variables,
+  }).filter(isTouch)
   const swap = useChange(
     (body: { from: string; to: string | null }) => api(`/visits/${visitId}/swaps`, { method: 'PUT', body }),
     [],
@@ -61,11 +77,7 @@ export function useTray(visitId: string, data: VisitAndPlan | undefined, found: 
     },
   })
   const reopen = useChange(() => api(`/visits/${visitId}/tray/reopen`, { method: 'POST' }), [], reread)
-  /** A touch shows at once; the server's answer over the stream is the truth. */
-  const toggle = (lineIds: string[], done: boolean): void => {
-    put((v) => ({ marks: marked(v.marks, lineIds, done) }))
-    mark.mutate({ lineIds, done })
-  }
+  const toggle = (lineIds: string[], done: boolean): void => mark.mutate({ lineIds, done })
   useScan((code) => {
     if (!data || data.visit.frozen) return
     const scan = readScan(code, Number(data.visit.day.slice(0, 4)))
@@ -77,6 +89,8 @@ export function useTray(visitId: string, data: VisitAndPlan | undefined, found: 
     toggle([said.lineId], true)
   })
   return {
+    // A touch shows at once and stays: what the server tells meanwhile is from before it.
+    marks: touched(data?.visit.marks ?? [], onTheirWay),
     toggle,
     swap: (from: string, to: string | null) => swap.mutate({ from, to }),
     sign: (of: Signature) => sign.mutateAsync(of),

@@ -120,7 +120,7 @@ export default function TrayScreen() {
   const { plan, visit, practice } = data
   const locked = visit.frozen !== null
   const lines = new Map(plan.setup.map((l) => [l.id, l]))
-  const checked = new Set(visit.marks.map((m) => m.lineId))
+  const checked = new Set(tray.marks.map((m) => m.lineId))
   const board = sure(boards[Math.min(boardAt, boards.length - 1)])
   const places = checkable(plan)
   // Marks of places that a changed plan no longer has are not counted.

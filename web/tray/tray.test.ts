@@ -1,6 +1,6 @@
 /** A tray is marked by touch and by scan. */
 import { describe, expect, it } from 'vitest'
-import { marked } from './marks'
+import { marked, touched } from './marks'
 import { scanEar } from './scan'
 
 const keysOf = (text: string): string[] => text.split('')
@@ -43,5 +43,13 @@ describe('marks', () => {
       ['probe', ''],
     ])
     expect(marked(more, ['probe', 'dam'], false)).toEqual(there)
+  })
+  it('touches on their way stand over what the server tells meanwhile, in their order', () => {
+    const onTheirWay = [
+      { lineIds: ['probe', 'dam'], done: true },
+      { lineIds: ['probe', 'mirror'], done: false },
+    ]
+    expect(touched(there, onTheirWay).map((m) => m.lineId)).toEqual(['dam'])
+    expect(touched(there, [])).toEqual(there)
   })
 })
