@@ -278,15 +278,10 @@ export class Screen {
     for (let at = 1; at <= tabs; at++) {
       await this.click(`[role=tab]:nth-of-type(${at})`)
       await this.find(`[role=tab]:nth-of-type(${at})[aria-selected="true"]`)
-      let left = (await this.driver.findElements(By.css(open))).length
-      while (left > 0) {
-        const before = left
+      const left = async (): Promise<number> => (await this.driver.findElements(By.css(open))).length
+      for (let before = await left(); before > 0; before = await left()) {
         await this.click(open)
-        await this.until(
-          async () => (left = (await this.driver.findElements(By.css(open))).length) < before,
-          15_000,
-          'the band was not laid out',
-        )
+        await this.until(async () => (await left()) < before, 15_000, 'the band was not laid out')
       }
     }
   }
