@@ -1,6 +1,6 @@
 // A PostgreSQL server of its own for the tests: Debian's, in a folder that is thrown away. Plain Node.
 import { spawnSync } from 'node:child_process'
-import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { chownSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -26,7 +26,18 @@ const freePort = () =>
     })
   })
 
-/** Starts a server on this machine alone. @returns its address and how to stop it; nothing where it does not start */
+const killed = (pid) => {
+  try {
+    process.kill(pid, 'SIGKILL')
+  } catch {
+    // It had ended already.
+  }
+}
+
+/**
+ * Starts a server on this machine alone.
+ * @returns its address, how to stop it, how to kill it or one of its processes, how to start it again; nothing where it does not start
+ */
 export async function startPostgres(bin) {
   const folder = mkdtempSync(join(tmpdir(), 'jade-postgres-'))
   const root = process.getuid?.() === 0
@@ -48,12 +59,34 @@ export async function startPostgres(bin) {
   const made = as('initdb', '-D', data, '-A', 'trust', '-U', 'jade', '-E', 'UTF8', '--no-sync')
   // Nothing here outlives the tests: it need not reach the disk.
   const flags = `-p ${port} -k ${folder} -c listen_addresses=127.0.0.1 -c fsync=off -c max_connections=200`
-  const started =
-    made.status === 0 ? as('pg_ctl', '-D', data, '-o', flags, '-l', join(folder, 'log'), '-w', 'start') : made
+  const start = () => as('pg_ctl', '-D', data, '-o', flags, '-l', join(folder, 'log'), '-w', 'start')
+  const started = made.status === 0 ? start() : made
   if (started.status !== 0) {
     console.error(`PostgreSQL did not start: ${started.stderr || started.stdout || started.error}`)
     stop()
     return undefined
   }
-  return { url: `postgres://jade@127.0.0.1:${port}/postgres`, stop }
+  const chief = () => Number(readFileSync(join(data, 'postmaster.pid'), 'utf8').split('\n')[0])
+  const workers = () =>
+    spawnSync('pgrep', ['-P', String(chief())], { encoding: 'utf8' })
+      .stdout.split('\n')
+      .filter(Boolean)
+      .map(Number)
+  const kill = () => {
+    for (const pid of [chief(), ...workers()]) killed(pid)
+  }
+  // One process at work for a client; the server then ends the others too and recovers by itself.
+  const killOne = () => {
+    const serving = workers().filter((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('jade '))
+    if (serving.length > 0) killed(serving[0])
+  }
+  // The killed one may be in the table of processes a little longer, and its lock file then counts.
+  const again = () => {
+    for (let tries = 0; tries < 50; tries++) {
+      if (start().status === 0) return true
+      Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 100)
+    }
+    return false
+  }
+  return { url: `postgres://jade@127.0.0.1:${port}/postgres`, stop, kill, killOne, again }
 }

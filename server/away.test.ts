@@ -1,5 +1,5 @@
 /** The database server goes away and comes back: the server stays up, says so, stores nothing twice and loses nothing. */
-import { createServer, connect, type Server, type Socket } from 'node:net'
+import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedDemo } from '../demo/seed'
 import { eventsView } from '../wire/run'
@@ -7,48 +7,7 @@ import { buildApp } from './app'
 import { openDatabase, type OpenDatabase } from './db/open'
 import type { App } from './house'
 import { Caller, command, day, eight, freshDatabase } from './test/house'
-
-/** The wire between the server and its database, to be cut. */
-class Link {
-  private readonly sockets = new Set<Socket>()
-  private cut = false
-  private server: Server | undefined
-  constructor(private readonly to: { host: string; port: number }) {}
-  /** @returns the port it is reached at */
-  open(): Promise<number> {
-    this.server = createServer((near) => {
-      if (this.cut) return void near.destroy()
-      const far = connect(this.to)
-      for (const socket of [near, far]) {
-        this.sockets.add(socket)
-        socket.on('error', () => undefined)
-        socket.on('close', () => {
-          near.destroy()
-          far.destroy()
-          this.sockets.delete(socket)
-        })
-      }
-      near.pipe(far).pipe(near)
-    })
-    return new Promise((resolve) => {
-      this.server?.listen(0, '127.0.0.1', () => {
-        const address = this.server?.address()
-        resolve(typeof address === 'object' && address ? address.port : 0)
-      })
-    })
-  }
-  tear(): void {
-    this.cut = true
-    for (const socket of this.sockets) socket.destroy()
-  }
-  mend(): void {
-    this.cut = false
-  }
-  close(): void {
-    this.tear()
-    this.server?.close()
-  }
-}
+import { Link } from './test/link'
 
 const server = process.env['TEST_DATABASE_URL']
 describe.runIf(server)('with its database away', () => {
@@ -62,7 +21,7 @@ describe.runIf(server)('with its database away', () => {
     drop = own.drop
     const url = new URL(own.url)
     link = new Link({ host: url.hostname, port: Number(url.port || 5432) })
-    url.port = String(await link.open())
+    url.port = String(await link.listen())
     url.hostname = '127.0.0.1'
     database = await openDatabase(url.toString())
     await seedDemo(database.db, eight, 'Etc/UTC')
@@ -75,6 +34,19 @@ describe.runIf(server)('with its database away', () => {
     link?.close()
     await database?.close()
     await drop?.()
+  })
+
+  it('a transaction whose link breaks between two statements fails, and the server lives on', async () => {
+    const broken = database.db.transaction(async (tx) => {
+      await tx.execute(sql`select 1`)
+      // Long enough that the driver has heard of it while nothing is being asked.
+      link.tear()
+      while (link.ends > 0) await new Promise((resolve) => setImmediate(resolve))
+      await tx.execute(sql`select 1`)
+    })
+    await expect(broken).rejects.toThrow()
+    link.mend()
+    expect((await juno.call('GET', '/practice')).status).toBe(200)
   })
 
   it('every door answers 503 in words while the link is cut, and goes on where it was when it is back', async () => {

@@ -58,6 +58,8 @@ async function open(url: string): Promise<OpenDatabase> {
     })
     // A connection that breaks while nobody uses it is no fault of anybody's: the next query opens another.
     pool.on('error', () => undefined)
+    // One that breaks between two statements of a transaction neither: the next statement says so. Unheard it would end the server.
+    pool.on('connect', (client) => client.on('error', () => undefined))
     const db = drizzle(pool, { schema })
     try {
       await migrate(db, { migrationsFolder: migrationsFolder() })
