@@ -8,14 +8,14 @@ import { demoInstruments } from './instruments'
 
 /** Codes of the demo's people, shown on its sign-in page. */
 export const demoCodes: Record<string, string> = {
-  orrell: '4711',
-  lindqvist: '5822',
-  juno: '1234',
-  petra: '2345',
-  wim: '3456',
-  ada: '6789',
-  varen: '7711',
-  bram: '4567',
+  orrell: '471108',
+  lindqvist: '582236',
+  juno: '3816',
+  petra: '5064',
+  wim: '9527',
+  ada: '2708',
+  varen: '771194',
+  bram: '8193',
 }
 
 /** Plain date moved by months, clamped to the 28th so that every month has it. */

@@ -105,7 +105,7 @@ const errors = async (): Promise<void> => {
 
 describe('a crown visit with a retake of the impression', () => {
   it('a bubble on the margin is read by keys, keeps the signature back, is done over with its cord, and the second is good', async () => {
-    const pair = await at('one', ['Juno Abara', '1234', 'Tamsin Orrell', '4711'])
+    const pair = await at('one', ['Juno Abara', '3816', 'Tamsin Orrell', '471108'])
     await pair.runOn('impression.inspect')
     await assistant.key('m')
     await assistant.find('[role=dialog] [data-part]')
@@ -117,7 +117,7 @@ describe('a crown visit with a retake of the impression', () => {
     // The dentist sees the picture of it beside the hold, and cannot sign it as good.
     await orrell.find('[data-measured=inspection] [data-part=distal][data-fault=bubble]')
     await orrell.click('[data-hold="impression"]')
-    await (await orrell.find('[role=dialog] input[type=password]')).sendKeys('4711', '\uE007')
+    await (await orrell.find('[role=dialog] input[type=password]')).sendKeys('471108', '\uE007')
     await orrell.says('is not signed as it was read: 37 distal: a bubble on the margin')
     await orrell.press('Close this box')
     await pair.again('impression', 'bubble on the distal margin')
@@ -158,7 +158,7 @@ describe('a crown visit with a retake of the impression', () => {
 
 describe('a laminate delivery with its clocks', () => {
   it('etch, silane and light run by their clocks, too early is refused, light is summed, tint is held to its limit', async () => {
-    const pair = await at('laminate', ['Bram Oduya', '4567', 'Imke Varen', '7711'])
+    const pair = await at('laminate', ['Bram Oduya', '8193', 'Imke Varen', '771194'])
     expect(await nowStep(assistant)).toBe('delivery.cement-shade')
     await assistant.key('m')
     await assistant.find('[role=dialog] [data-measure=tint]')
@@ -204,7 +204,7 @@ describe('a laminate delivery with its clocks', () => {
 
 describe('a bonded metal bridge’s 90 s', () => {
   it('the cement is called for at 20 s; missed at 90 s it is taken off and begun anew; in time it stands', async () => {
-    const pair = await at('metal', ['Bram Oduya', '4567', 'Imke Varen', '7711'])
+    const pair = await at('metal', ['Bram Oduya', '8193', 'Imke Varen', '771194'])
     await pair.runOn('delivery.bond-mix')
     await server.pass(20)
     await assistant.says('Mix the cement now')
@@ -228,7 +228,7 @@ describe('a bonded metal bridge’s 90 s', () => {
 
 describe('a child under general anaesthesia', () => {
   it('the throat pack stands on every screen of the visit until it is out; with it in nothing closes', async () => {
-    const pair = await at('asleep', ['Bram Oduya', '4567', 'Imke Varen', '7711'])
+    const pair = await at('asleep', ['Bram Oduya', '8193', 'Imke Varen', '771194'])
     expect(await nowStep(assistant)).toBe('asleep.pack-in')
     await pedal(assistant)
     for (const screen of [assistant, dentist]) await screen.find('[data-throat-pack]')

@@ -16,7 +16,7 @@ beforeAll(async () => {
   juno = await Screen.open(server.url)
   orrell = await Screen.open(server.url, true)
   // The needle and the base cord are left uncounted on purpose.
-  team = new Team(server, juno, orrell, '4711', ['needle', 'cord.base.37'])
+  team = new Team(server, juno, orrell, '471108', ['needle', 'cord.base.37'])
 })
 afterAll(async () => {
   await juno?.close()
@@ -31,7 +31,7 @@ describe('a zirconia crown on 37', () => {
     await juno.accessible()
     await (await juno.find('input[type=password]')).sendKeys('9999', Key.ENTER)
     await juno.says('That code does not belong to that person.')
-    await juno.signIn('Juno Abara', '1234')
+    await juno.signIn('Juno Abara', '3816')
     await juno.find('[data-visit]')
     expect(await juno.driver.findElements({ css: '[data-visit]' })).toHaveLength(10)
     await juno.says('37 (LL7)')
@@ -65,7 +65,7 @@ describe('a zirconia crown on 37', () => {
   })
 
   it('lays up the tray and signs it; the dentist’s window follows without a reload', async () => {
-    await orrell.signIn('Tamsin Orrell', '4711')
+    await orrell.signIn('Tamsin Orrell', '471108')
     // The dentist's window comes over plain http: no crypto.randomUUID, no service worker, and nothing may miss them.
     expect(
       await orrell.driver.executeScript(
@@ -180,7 +180,7 @@ describe('a zirconia crown on 37', () => {
   it('the counts hold cannot be signed while a needle and a cord are still in', async () => {
     await pedal(juno)
     await orrell.click('[data-hold="counts"]')
-    await (await orrell.find('[role=dialog] input[type=password]')).sendKeys('4711', Key.ENTER)
+    await (await orrell.find('[role=dialog] input[type=password]')).sendKeys('471108', Key.ENTER)
     await orrell.says('the counts do not square: needles: 1 still in; base cord, 37: 1 still in')
     await orrell.press('Close this box')
     await juno.press('needles: one out')

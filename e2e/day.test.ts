@@ -10,8 +10,8 @@ beforeAll(async () => {
   server = await serve({ pace: 1, at: '07:40' })
   juno = await Screen.open(server.url)
   petra = await Screen.open(server.url)
-  await juno.signIn('Juno Abara', '1234')
-  await petra.signIn('Petra Solis', '2345')
+  await juno.signIn('Juno Abara', '3816')
+  await petra.signIn('Petra Solis', '5064')
 })
 afterAll(async () => {
   await juno?.close()

@@ -87,7 +87,7 @@ describe('in both themes', () => {
     await screen.find('[data-sign-in]')
     await screen.accessibleInBoth()
     // A dentist sees the settings, the trail and what waits besides.
-    await screen.signIn('Tamsin Orrell', '4711')
+    await screen.signIn('Tamsin Orrell', '471108')
     const theme = () => screen.driver.executeScript<string>('return document.documentElement.dataset.theme')
     // What is picked stays.
     await screen.press('Dim theme')

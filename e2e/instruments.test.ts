@@ -16,7 +16,7 @@ beforeAll(async () => {
     },
   })
   wim = await Screen.open(server.url)
-  await wim.signIn('Wim Castellan', '3456')
+  await wim.signIn('Wim Castellan', '9527')
 })
 afterAll(async () => {
   await wim?.close()

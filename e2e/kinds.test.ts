@@ -19,8 +19,8 @@ beforeAll(async () => {
   })
   bram = await Screen.open(server.url)
   varen = await Screen.open(server.url)
-  await bram.signIn('Bram Oduya', '4567')
-  await varen.signIn('Imke Varen', '7711')
+  await bram.signIn('Bram Oduya', '8193')
+  await varen.signIn('Imke Varen', '771194')
 })
 afterAll(async () => {
   await bram?.close()

@@ -21,8 +21,8 @@ beforeAll(async () => {
   })
   juno = await Screen.open(server.url)
   bram = await Screen.open(server.url)
-  await juno.signIn('Juno Abara', '1234')
-  await bram.signIn('Bram Oduya', '4567')
+  await juno.signIn('Juno Abara', '3816')
+  await bram.signIn('Bram Oduya', '8193')
 })
 afterAll(async () => {
   await juno?.close()

@@ -13,8 +13,8 @@ beforeAll(async () => {
   server = await serve({ pace: 1 })
   orrell = await Screen.open(server.url)
   juno = await Screen.open(server.url)
-  await orrell.signIn('Tamsin Orrell', '4711')
-  await juno.signIn('Juno Abara', '1234')
+  await orrell.signIn('Tamsin Orrell', '471108')
+  await juno.signIn('Juno Abara', '3816')
 })
 afterAll(async () => {
   await orrell?.close()

@@ -313,9 +313,9 @@ async function crowd(): Promise<void> {
     })
   const cookies = await Promise.all(
     [
-      ['juno', '1234'],
-      ['orrell', '4711'],
-      ['petra', '2345'],
+      ['juno', '3816'],
+      ['orrell', '471108'],
+      ['petra', '5064'],
     ].map(async ([personId, code]) =>
       firstOf(sure((await call('POST', '/session', '', { personId, code })).headers.get('set-cookie')).split(';')),
     ),
@@ -424,7 +424,7 @@ async function secondScreen({ url }: Live, visitId: string): Promise<void> {
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     })
   const cookie = firstOf(
-    sure((await call('POST', '/session', '', { personId: 'juno', code: '1234' })).headers.get('set-cookie')).split(';'),
+    sure((await call('POST', '/session', '', { personId: 'juno', code: '3816' })).headers.get('set-cookie')).split(';'),
   )
   const { request } = visitView.parse(await (await call('GET', `/visits/${visitId}`, cookie)).json())
   const plan = compile(request, practiceSchema.parse(await (await call('GET', '/practice', cookie)).json()))
@@ -468,7 +468,7 @@ async function painted(screen: Screen, act: string, until: string): Promise<numb
 async function browser({ url }: Live, day: string): Promise<void> {
   const screen = await Screen.open(url)
   try {
-    await screen.signIn('Juno Abara', '1234')
+    await screen.signIn('Juno Abara', '3816')
     const paints: number[] = []
     for (let i = 0; i < 7; i++) {
       await screen.go('/')

@@ -71,7 +71,7 @@ await scene(
       .onConflictDoNothing()
   },
   async (screen, take) => {
-    await screen.signIn('Juno Abara', '1234')
+    await screen.signIn('Juno Abara', '3816')
     await take('day', '/', '[data-visit]')
     await take('day-late', '', '[data-late]', async () => {
       await screen.press('60 min')
@@ -112,7 +112,7 @@ await scene(
     await bringTo(db, `${day}-six`, { until: 'impression.inspect', start: true }, now)
   },
   async (screen, take) => {
-    await screen.signIn('Juno Abara', '1234')
+    await screen.signIn('Juno Abara', '3816')
     await take('case-bridge', `/visits/${day}-eight/case`, '[data-delegation]')
     await take('chairside', `/visits/${day}-four/chairside`, '[data-now="cutting.contact-mesial.46"]')
     await take('chairside-clocks', `/visits/${day}-one/chairside`, '[data-clock]')
@@ -137,7 +137,7 @@ await scene(
     })
     await screen.driver.executeScript('localStorage.setItem("jade.theme", "dim")')
     await screen.press('sign out')
-    await screen.signIn('Kofi Lindqvist', '5822')
+    await screen.signIn('Kofi Lindqvist', '582236')
     await take('chairside-dentist', `/visits/${day}-three/chairside`, '[data-hold]')
   },
 )

@@ -27,7 +27,7 @@ describe.runIf(server)('with its database away', () => {
     await seedDemo(database.db, eight, 'Etc/UTC')
     app = await buildApp({ database, now: () => eight, checkAnswers: true })
     await app.ready()
-    juno = await new Caller(app).signIn('juno', '1234')
+    juno = await new Caller(app).signIn('juno', '3816')
   })
   afterAll(async () => {
     await app?.close()

@@ -8,7 +8,7 @@ let house: TestHouse
 let juno: Caller
 beforeAll(async () => {
   house = await openHouse()
-  juno = await new Caller(house.app).signIn('juno', '1234')
+  juno = await new Caller(house.app).signIn('juno', '3816')
 }, 60_000)
 afterAll(() => house.close())
 

@@ -10,7 +10,7 @@ describe('commands', () => {
   let juno: Caller
   beforeAll(async () => {
     house = await openHouse()
-    juno = await new Caller(house.app).signIn('juno', '1234')
+    juno = await new Caller(house.app).signIn('juno', '3816')
   })
   afterAll(() => house?.close())
 
@@ -50,8 +50,8 @@ describe('commands', () => {
       )
     expect((await sign()).body).toMatchObject({ refusal: { code: 'not-allowed' } })
     expect((await sign({ personId: 'orrell', code: '0000' })).status).toBe(401)
-    expect((await sign({ personId: 'juno', code: '1234' })).body).toMatchObject({ refusal: { code: 'not-allowed' } })
-    expect((await sign({ personId: 'orrell', code: '4711' })).body).toMatchObject({ seq: 3 })
+    expect((await sign({ personId: 'juno', code: '3816' })).body).toMatchObject({ refusal: { code: 'not-allowed' } })
+    expect((await sign({ personId: 'orrell', code: '471108' })).body).toMatchObject({ seq: 3 })
     // A forged envelope field is not taken for a fact.
     expect(
       (

@@ -15,8 +15,8 @@ let orrell: Caller
 let juno: Caller
 beforeAll(async () => {
   house = await openHouse()
-  orrell = await new Caller(house.app).signIn('orrell', '4711')
-  juno = await new Caller(house.app).signIn('juno', '1234')
+  orrell = await new Caller(house.app).signIn('orrell', '471108')
+  juno = await new Caller(house.app).signIn('juno', '3816')
 })
 afterAll(() => house.close())
 
@@ -110,7 +110,7 @@ describe('a throat pack', () => {
     expect(plan.counts.some((c) => c.id === 'throat-pack')).toBe(true)
     expect(await isIn()).toBe(true)
     const { events } = await juno.read(eventsView, `/visits/${id}/events`)
-    const bram = await new Caller(house.app).signIn('bram', '4567')
+    const bram = await new Caller(house.app).signIn('bram', '8193')
     const out = await bram.call('POST', `/visits/${id}/commands`, {
       commandId: 'pack-is-out',
       basedOn: events.length,

@@ -12,7 +12,7 @@ describe('documents', () => {
   let juno: Caller
   beforeAll(async () => {
     house = await openHouse()
-    juno = await new Caller(house.app).signIn('juno', '1234')
+    juno = await new Caller(house.app).signIn('juno', '3816')
   })
   afterAll(() => house?.close())
 

@@ -1,6 +1,6 @@
 /** Every door is held against the table of doors before anything else is looked at; one that is not on it is a fault at the start. */
 import type { FastifyRequest } from 'fastify'
-import { doorOf, groups, passes } from '../wire/doors'
+import { doorOf, groups, passes, stageWords } from '../wire/doors'
 import type { App, House } from './house'
 import { Problem } from './problem'
 import { signedIn } from './routes/session'
@@ -14,8 +14,8 @@ export function guardDoors(api: App, house: House): void {
       const way = `${method} ${route.url.replace(/^\/api/, '')}`
       const door = doorOf(way)
       if (!door) throw new Error(`${way} is not in the table of doors (wire/doors.ts)`)
-      const { who, does } = door
-      route.schema = { ...route.schema, description: `For ${groups[who].words}: ${does}.` }
+      const { who, does, at } = door
+      route.schema = { ...route.schema, description: `For ${groups[who].words}: ${does}${stageWords(at)}.` }
       if (who === 'everybody') continue
       const guard = async (request: FastifyRequest): Promise<void> => {
         const person = await signedIn(house, request)

@@ -13,8 +13,8 @@ let wim: Caller
 let juno: Caller
 beforeAll(async () => {
   house = await openHouse()
-  wim = await new Caller(house.app).signIn('wim', '3456')
-  juno = await new Caller(house.app).signIn('juno', '1234')
+  wim = await new Caller(house.app).signIn('wim', '9527')
+  juno = await new Caller(house.app).signIn('juno', '3816')
 })
 afterAll(() => house.close())
 

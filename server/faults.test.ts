@@ -77,7 +77,7 @@ describe('at the doors', () => {
   const visit = `${day}-one`
   beforeAll(async () => {
     house = await openHouse()
-    juno = await new Caller(house.app).signIn('juno', '1234')
+    juno = await new Caller(house.app).signIn('juno', '3816')
   })
   afterAll(() => house.close())
   let id = 0
@@ -124,7 +124,7 @@ describe('at the doors', () => {
     await house.app.listen({ port: 0, host: '127.0.0.1' })
     const address = house.app.server.address()
     const port = typeof address === 'object' && address ? address.port : 0
-    const other = await new Caller(house.app).signIn('wim', '3456')
+    const other = await new Caller(house.app).signIn('wim', '9527')
     const open = (path: string): WebSocket =>
       new WebSocket(`ws://127.0.0.1:${port}/api/live${path}`, { headers: { cookie: other.cookie } })
     const refused = await new Promise<number>((resolve) =>

@@ -66,7 +66,7 @@ describe('the data folder', () => {
           headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
           ...(body === undefined ? {} : { body: JSON.stringify(body) }),
         })
-      const session = await api('POST', '/session', { personId: 'juno', code: '1234' })
+      const session = await api('POST', '/session', { personId: 'juno', code: '3816' })
       const cookie = session.headers.get('set-cookie')!.split(';')[0]!
       const visitId = dayView.parse(await (await api('GET', `/days/${today}`, undefined, cookie)).json()).visits[0]!.id
       if (round === 0) {

@@ -10,8 +10,8 @@ let wim: Caller
 let ada: Caller
 beforeAll(async () => {
   house = await openHouse()
-  wim = await new Caller(house.app).signIn('wim', '3456')
-  ada = await new Caller(house.app).signIn('ada', '6789')
+  wim = await new Caller(house.app).signIn('wim', '9527')
+  ada = await new Caller(house.app).signIn('ada', '2708')
 })
 afterAll(() => house.close())
 

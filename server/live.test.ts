@@ -49,7 +49,7 @@ const give = (basedOn: number, command: object) =>
 
 beforeAll(async () => {
   house = await openHouse()
-  juno = await new Caller(house.app).signIn('juno', '1234')
+  juno = await new Caller(house.app).signIn('juno', '3816')
   url = (await house.app.listen({ port: 0, host: '127.0.0.1' })).replace('http', 'ws')
 })
 afterAll(() => house?.close())
@@ -117,7 +117,7 @@ describe('the live socket', () => {
       Device.open('/api/live', { cookie: juno.cookie }),
     ]
     await Promise.all(devices.map((d) => d.hears('hello')))
-    const orrell = await new Caller(house.app).signIn('orrell', '4711')
+    const orrell = await new Caller(house.app).signIn('orrell', '471108')
     await orrell.call('PATCH', '/practice', { name: 'Quillwater Rooms' })
     await Promise.all(devices.map((d) => d.hears('practice')))
     for (const d of devices) d.socket.close()

@@ -43,7 +43,7 @@ describe('a visit in which things fail', () => {
   it('is in the end, event for event, the visit in which nothing failed', async () => {
     const next = random(7)
     let app = house.app
-    let juno = await new Caller(app).signIn('juno', '1234')
+    let juno = await new Caller(app).signIn('juno', '3816')
     await juno.signTray(visit)
     const { frozen } = await juno.read(visitView, `/visits/${visit}`)
     const { plan } = frozen!
@@ -65,7 +65,7 @@ describe('a visit in which things fail', () => {
         basedOn: await seq(),
         device: 'a-device',
         command: q.command,
-        ...(signed ? { signer: { personId: 'orrell', code: '4711' } } : {}),
+        ...(signed ? { signer: { personId: 'orrell', code: '471108' } } : {}),
       })
     for (const [i, { command, at, signed }] of all.entries()) {
       house.clock.now = at
@@ -88,7 +88,7 @@ describe('a visit in which things fail', () => {
       if (kind === 'server') {
         app = await buildApp({ database: house.database, now: () => house.clock.now })
         await app.ready()
-        juno = await new Caller(app).signIn('juno', '1234')
+        juno = await new Caller(app).signIn('juno', '3816')
       }
       // What still waits is sent again, under its own id.
       const left: Queued[] = JSON.parse(storage)
@@ -129,7 +129,7 @@ describe('a visit in which things fail', () => {
   })
 
   it('what waited is told with the time it was touched, not with the time it arrived', async () => {
-    const juno = await new Caller(house.app).signIn('juno', '1234')
+    const juno = await new Caller(house.app).signIn('juno', '3816')
     const four = `${day}-four`
     await juno.signTray(four)
     await juno.call('POST', `/visits/${four}/commands`, {

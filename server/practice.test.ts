@@ -10,7 +10,7 @@ describe('practice', () => {
   let juno: Caller
   beforeAll(async () => {
     house = await openHouse()
-    juno = await new Caller(house.app).signIn('juno', '1234')
+    juno = await new Caller(house.app).signIn('juno', '3816')
   })
   afterAll(() => house?.close())
 
@@ -18,7 +18,7 @@ describe('practice', () => {
     const body = { itemId: 'bis-acryl', number: 'B-77', expires: '2027-06-30', left: 50 }
     expect((await new Caller(house.app).call('POST', '/lots', body)).status).toBe(401)
     expect(
-      (await (await new Caller(house.app).signIn('petra', '2345')).call('POST', '/lots', { ...body, expires: 'soon' }))
+      (await (await new Caller(house.app).signIn('petra', '5064')).call('POST', '/lots', { ...body, expires: 'soon' }))
         .body['detail'],
     ).toMatch(/expires/)
     expect((await juno.call('POST', '/lots', { ...body, itemId: 'ambrosia' })).status).toBe(404)
@@ -53,7 +53,7 @@ describe('practice', () => {
   })
 
   it('amendments: the dentist’s, signed and dated, in the next plan, out as a file and in again; none is lost', async () => {
-    const varen = await new Caller(house.app).signIn('varen', '7711')
+    const varen = await new Caller(house.app).signIn('varen', '771194')
     const photo = {
       kind: 'primary.metal-crown',
       why: 'for the parents',
@@ -93,7 +93,7 @@ describe('practice', () => {
   })
 
   it('a dentist sets their own card and nobody else’s', async () => {
-    const varen = await new Caller(house.app).signIn('varen', '7711')
+    const varen = await new Caller(house.app).signIn('varen', '771194')
     expect(
       (await varen.call('PUT', '/practice/cards', { dentistId: 'orrell', choices: {}, extraHolds: [] })).status,
     ).toBe(403)

@@ -12,7 +12,7 @@ describe('session', () => {
   let juno: Caller
   beforeAll(async () => {
     house = await openHouse()
-    juno = await new Caller(house.app).signIn('juno', '1234')
+    juno = await new Caller(house.app).signIn('juno', '3816')
   })
   afterAll(() => house?.close())
 
@@ -30,7 +30,7 @@ describe('session', () => {
       await stranger.call(
         'POST',
         '/session',
-        { personId: 'juno', code: '1234' },
+        { personId: 'juno', code: '3816' },
         { origin: 'http://elsewhere.example' },
       ),
     ).toMatchObject({ status: 403 })
@@ -40,11 +40,11 @@ describe('session', () => {
     const guesser = new Caller(house.app)
     for (let i = 0; i < 6; i++)
       expect((await guesser.call('POST', '/session', { personId: 'ada', code: '0000' })).status).toBe(401)
-    expect(await guesser.call('POST', '/session', { personId: 'ada', code: '6789' })).toMatchObject({
+    expect(await guesser.call('POST', '/session', { personId: 'ada', code: '2708' })).toMatchObject({
       status: 429,
       body: { retryAfterS: expect.any(Number) },
     })
-    const { headers } = await new Caller(house.app).call('POST', '/session', { personId: 'petra', code: '2345' })
+    const { headers } = await new Caller(house.app).call('POST', '/session', { personId: 'petra', code: '5064' })
     expect(String(headers['set-cookie'])).toMatch(/HttpOnly.*SameSite=Strict/)
   })
 
@@ -100,7 +100,7 @@ describe('session', () => {
   })
 
   it('lets a dentist set the practice, its people and who may do what, and nobody else', async () => {
-    const orrell = await new Caller(house.app).signIn('orrell', '4711')
+    const orrell = await new Caller(house.app).signIn('orrell', '471108')
     for (const [method, path, body] of [
       ['PATCH', '/practice', { notation: 'universal' }],
       [
@@ -108,7 +108,7 @@ describe('session', () => {
         '/practice/functions',
         { table: 'cautious', function: 'cord placement', who: 'assistant', permission: 'word' },
       ],
-      ['POST', '/people', { name: 'Tobias Fenn', roles: ['assistant'], code: '7788', signer: { code: '4711' } }],
+      ['POST', '/people', { name: 'Tobias Fenn', roles: ['assistant'], code: '7788', signer: { code: '471108' } }],
       ['PUT', '/people/orrell', { name: 'X', roles: ['assistant'] }],
     ] as const) {
       expect((await juno.call(method, path, body)).status).toBe(403)
@@ -121,7 +121,7 @@ describe('session', () => {
     ).toMatch(/can be renamed, not taken away/)
     expect((await orrell.call('PATCH', '/practice', { notation: 'universal' })).status).toBe(200)
     await orrell.call('PUT', '/practice/functions', {
-      signer: { code: '4711' },
+      signer: { code: '471108' },
       table: 'cautious',
       function: 'cord placement',
       who: 'assistant',
@@ -136,7 +136,7 @@ describe('session', () => {
     })
     await orrell.call('PATCH', '/practice', { notation: 'iso' })
     await orrell.call('PUT', '/practice/functions', {
-      signer: { code: '4711' },
+      signer: { code: '471108' },
       table: 'cautious',
       function: 'cord placement',
       who: 'assistant',
@@ -145,12 +145,12 @@ describe('session', () => {
   })
 
   it('a new person signs in with the first code; a new code ends what the old one opened; one dentist always remains', async () => {
-    const orrell = await new Caller(house.app).signIn('orrell', '4711')
+    const orrell = await new Caller(house.app).signIn('orrell', '471108')
     const made = await orrell.call('POST', '/people', {
       name: 'Tobias Fenn',
       roles: ['assistant'],
       code: '7788',
-      signer: { code: '4711' },
+      signer: { code: '471108' },
     })
     const id = String(made.body['id'])
     const tobias = await new Caller(house.app).signIn(id, '7788')
@@ -159,7 +159,7 @@ describe('session', () => {
       name: 'Tobias Fenn',
       roles: ['assistant'],
       code: '8899',
-      signer: { code: '4711' },
+      signer: { code: '471108' },
     })
     expect((await tobias.call('GET', '/session')).status).toBe(401)
     expect((await new Caller(house.app).call('POST', '/session', { personId: id, code: '7788' })).status).toBe(401)
@@ -169,23 +169,23 @@ describe('session', () => {
         await orrell.call('PUT', '/people/lindqvist', {
           name: 'Dr Kofi Lindqvist',
           roles: ['assistant'],
-          signer: { code: '4711' },
+          signer: { code: '471108' },
         })
       ).body['detail'],
     ).toMatch(/Visits are planned with Dr Kofi Lindqvist/)
   })
 
   it('who leaves is off the sign-in list and signed out, and what they did stays theirs; who returns signs in as before', async () => {
-    const orrell = await new Caller(house.app).signIn('orrell', '4711')
-    const bram = await new Caller(house.app).signIn('bram', '4567')
-    const left = (who: string, is: boolean, code = '4711') =>
+    const orrell = await new Caller(house.app).signIn('orrell', '471108')
+    const bram = await new Caller(house.app).signIn('bram', '8193')
+    const left = (who: string, is: boolean, code = '471108') =>
       orrell.call('PUT', `/people/${who}/left`, { left: is, signer: { code } })
     const signIns = async () => JSON.stringify((await new Caller(house.app).call('GET', '/people')).body)
     expect((await left('bram', true, '9999')).status).toBe(401)
     expect((await left('lindqvist', true)).body['type']).toBe('/problems/in-use')
     expect((await left('bram', true)).status).toBe(200)
     expect((await bram.call('GET', '/session')).status).toBe(401)
-    const again = { personId: 'bram', code: '4567' }
+    const again = { personId: 'bram', code: '8193' }
     expect((await new Caller(house.app).call('POST', '/session', again)).status).toBe(401)
     expect(await signIns()).not.toContain('bram')
     const { people } = await orrell.read(practice, '/practice')
@@ -201,9 +201,9 @@ describe('session', () => {
       lindqvist: 'Dr Kofi Lindqvist',
       varen: 'Dr Imke Varen',
     }
-    const orrell = await new Caller(house.app).signIn('orrell', '4711')
+    const orrell = await new Caller(house.app).signIn('orrell', '471108')
     const set = (id: string, roles: string[]) =>
-      orrell.call('PUT', `/people/${id}`, { name: names[id], roles, signer: { code: '4711' } })
+      orrell.call('PUT', `/people/${id}`, { name: names[id], roles, signer: { code: '471108' } })
     // The day's visits are held back for a moment, so that nobody is needed for them.
     const teams = await db.select({ id: t.visits.id, team: t.visits.team }).from(t.visits)
     await db.update(t.visits).set({ team: { dentist: 'nobody', assistants: [] } })

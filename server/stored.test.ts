@@ -34,7 +34,7 @@ describe('what was stored at db9f363', () => {
       const into: PgTable = sure(entriesOf(t).find(([name]) => name === table))[1]
       await database.db.insert(into).values(row)
     }
-    await database.db.update(t.people).set({ codeHash: await hashCode('4567') })
+    await database.db.update(t.people).set({ codeHash: await hashCode('8193') })
     const app = await buildApp({ database, now: () => Date.parse('2026-11-25T12:00:00Z') })
     await app.ready()
     house = {
@@ -44,7 +44,7 @@ describe('what was stored at db9f363', () => {
         await database.close()
       },
     }
-    juno = await new Caller(app).signIn('bram', '4567')
+    juno = await new Caller(app).signIn('bram', '8193')
   })
   afterAll(() => house.close())
 

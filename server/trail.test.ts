@@ -13,8 +13,8 @@ let orrell: Caller
 let juno: Caller
 beforeAll(async () => {
   house = await openHouse()
-  orrell = await new Caller(house.app).signIn('orrell', '4711')
-  juno = await new Caller(house.app).signIn('juno', '1234')
+  orrell = await new Caller(house.app).signIn('orrell', '471108')
+  juno = await new Caller(house.app).signIn('juno', '3816')
 })
 afterAll(() => house.close())
 const search = (query: string) => orrell.read(auditView, `/audit?${query}`).then((v) => v.rows)

@@ -14,8 +14,8 @@ let juno: Caller
 let orrell: Caller
 beforeAll(async () => {
   house = await openHouse()
-  juno = await new Caller(house.app).signIn('juno', '1234')
-  orrell = await new Caller(house.app).signIn('orrell', '4711')
+  juno = await new Caller(house.app).signIn('juno', '3816')
+  orrell = await new Caller(house.app).signIn('orrell', '471108')
 })
 afterAll(() => house.close())
 
@@ -36,11 +36,11 @@ it('a clash that is the dentist’s to decide is answered with the dentist’s c
     by.call('POST', `/visits/${id}/tray/sign`, { acknowledged, ...(signer ? { signer } : {}) })
   expect((await sign(juno)).body).toMatchObject({ status: 403, type: '/problems/dentist-answers' })
   // Not by an assistant's own code, not by a dentist's open screen, not by a guess.
-  expect((await sign(juno, { personId: 'juno', code: '1234' })).status).toBe(403)
+  expect((await sign(juno, { personId: 'juno', code: '3816' })).status).toBe(403)
   expect((await sign(orrell)).status).toBe(403)
   expect((await sign(juno, { personId: 'orrell', code: '9182' })).status).toBe(401)
   expect((await juno.read(visitView, `/visits/${id}`)).frozen).toBeNull()
-  expect((await sign(juno, { personId: 'orrell', code: '4711' })).status).toBe(200)
+  expect((await sign(juno, { personId: 'orrell', code: '471108' })).status).toBe(200)
   const [plan] = await house.database.db.select().from(t.plans).where(eq(t.plans.visitId, id))
   expect(plan).toMatchObject({ signedBy: 'juno', answeredBy: 'orrell' })
   const { rows } = await orrell.read(auditView, '/audit?limit=5')

@@ -19,7 +19,7 @@ let house: TestHouse
 let juno: Caller
 beforeEach(async () => {
   house = await openHouse()
-  juno = await new Caller(house.app).signIn('juno', '1234')
+  juno = await new Caller(house.app).signIn('juno', '3816')
 })
 afterEach(() => house.close())
 

@@ -10,7 +10,7 @@ describe('visits', () => {
   let juno: Caller
   beforeAll(async () => {
     house = await openHouse()
-    juno = await new Caller(house.app).signIn('juno', '1234')
+    juno = await new Caller(house.app).signIn('juno', '3816')
   })
   afterAll(() => house?.close())
 
@@ -130,7 +130,7 @@ describe('visits', () => {
   })
 
   it('an alert entered after signing re-opens the tray with the plan that stood; a visit that has begun keeps its plan', async () => {
-    const bram = await new Caller(house.app).signIn('bram', '4567')
+    const bram = await new Caller(house.app).signIn('bram', '8193')
     const own = `${day}-ten`
     await bram.signTray(own)
     const before = await bram.read(visitView, `/visits/${own}`)
@@ -162,7 +162,7 @@ describe('visits', () => {
     expect((await away(ada, 'she says so')).status).toBe(403)
     expect((await away(bram, 'tested: no allergy')).body).toMatchObject({ alerts: [], reopened: [] })
     expect((await ada.call('PUT', `/visits/${own}/alerts`, { alerts: ['latex'] })).status).toBe(200)
-    const orrell = await new Caller(house.app).signIn('orrell', '4711')
+    const orrell = await new Caller(house.app).signIn('orrell', '471108')
     expect((await away(orrell)).body).toMatchObject({ alerts: [] })
     expect((await bram.call('GET', `/visits/${own}`)).body).toMatchObject({ stage: 'running' })
   })

@@ -1,5 +1,6 @@
 /** The table of doors: who may pass which. The server holds every request against it, Settings shows it, the document of the doors says it. */
 import type { Role } from '../core/practice/functions'
+import type { Stage } from './visit'
 
 const chairside = ['assistant', 'expanded assistant', 'dentist'] as const satisfies readonly Role[]
 
@@ -15,8 +16,14 @@ export const groups = {
 } as const satisfies Record<string, { roles: readonly Role[] | null; words: string }>
 export type Group = keyof typeof groups
 
-/** What is done behind doors, and who does it; the first is what a person reads. */
-export const doors: readonly (readonly [does: string, who: Group, ways: readonly string[]])[] = [
+const planned = ['planned'] as const
+const notBegun = ['planned', 'laid up'] as const
+
+/**
+ * What is done behind doors, and who does it; the first is what a person reads. Some doors of a visit are open only at
+ * some of its stages; without `at` they are at all.
+ */
+export const doors: readonly (readonly [does: string, who: Group, ways: readonly string[], at?: readonly Stage[]])[] = [
   [
     'signing in and out',
     'everybody',
@@ -49,28 +56,21 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
   ['the drill', 'anyone', ['GET /drill', 'GET /drill/next', 'POST /drill/rounds']],
   ['entering a patient’s alerts', 'anyone', ['PUT /visits/:visitId/alerts']],
   [
-    'putting visits into the day and moving them',
+    'putting visits into the day',
     'desk',
-    [
-      'POST /visits',
-      'PUT /visits/:visitId/time',
-      'PUT /visits/:visitId/shift',
-      'PUT /days/:day/times',
-      'GET /standins/appointments/:day',
-    ],
+    ['POST /visits', 'PUT /visits/:visitId/shift', 'GET /standins/appointments/:day'],
   ],
-  ['deciding what a visit is', 'chairside', ['PUT /visits/:visitId/request']],
+  ['moving visits', 'desk', ['PUT /visits/:visitId/time', 'PUT /days/:day/times'], notBegun],
+  ['deciding what a visit is', 'chairside', ['PUT /visits/:visitId/request'], planned],
   [
-    'laying up, exchanging, signing and re-opening a tray',
+    'laying up, exchanging and signing a tray',
     'chairside',
-    [
-      'PUT /visits/:visitId/tray',
-      'PUT /visits/:visitId/swaps',
-      'POST /visits/:visitId/tray/sign',
-      'POST /visits/:visitId/tray/reopen',
-    ],
+    ['PUT /visits/:visitId/tray', 'PUT /visits/:visitId/swaps', 'POST /visits/:visitId/tray/sign'],
+    planned,
   ],
-  ['whatever is done in a run', 'chairside', ['POST /visits/:visitId/commands']],
+  ['re-opening a tray', 'chairside', ['POST /visits/:visitId/tray/reopen'], notBegun],
+  // A command that was stored before its visit was closed is answered as it was: the run itself refuses new ones.
+  ['whatever is done in a run', 'chairside', ['POST /visits/:visitId/commands'], ['laid up', 'running']],
   [
     'keeping the cupboard',
     'team',
@@ -88,7 +88,6 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
     'team',
     [
       'PUT /instruments',
-      'POST /visits/:visitId/cassettes/change',
       'POST /loads',
       'POST /loads/:loadId/log',
       'POST /loads/:loadId/release',
@@ -97,6 +96,12 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
       'POST /sterilisers/:steriliserId/return',
       'POST /standins/steriliser/:loadId',
     ],
+  ],
+  [
+    'changing a cassette that was pulled back',
+    'team',
+    ['POST /visits/:visitId/cassettes/change'],
+    ['laid up', 'running'],
   ],
   [
     'changing the settings, people and codes',
@@ -129,10 +134,15 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
   ['letting a demo’s time pass', 'anyone', ['POST /standins/clock']],
 ]
 
-const byWay = new Map(doors.flatMap(([does, who, ways]) => ways.map((way) => [way, { does, who }] as const)))
+const byWay = new Map(doors.flatMap(([does, who, ways, at]) => ways.map((way) => [way, { does, who, at }] as const)))
 
 /** The row of a door, as 'GET /days/:day'; none where it was forgotten. */
-export const doorOf = (way: string): { does: string; who: Group } | undefined => byWay.get(way)
+export const doorOf = (way: string): { does: string; who: Group; at: readonly Stage[] | undefined } | undefined =>
+  byWay.get(way)
+
+/** When a door of a visit is open, in words; nothing where it always is. */
+export const stageWords = (at: readonly Stage[] | undefined): string =>
+  at === undefined ? '' : `, while the visit is ${at.join(' or ')}`
 
 /** Whether somebody with these roles passes. */
 export const passes = (who: Group, roles: readonly Role[]): boolean => {

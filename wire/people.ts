@@ -3,7 +3,8 @@ import * as z from 'zod'
 import { role } from '../core/practice/functions'
 
 const person = { id: z.string(), name: z.string(), roles: z.array(role) }
-export const personView = z.strictObject(person)
+/** `changeCode`: why the own code has to be changed before anything else. */
+export const personView = z.strictObject({ ...person, changeCode: z.string().optional() })
 export type Person = z.infer<typeof personView>
 
 /** On the sign-in page; the code only in the demo. */

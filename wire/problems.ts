@@ -9,6 +9,7 @@ export const problems = {
   'not-signed-in': { status: 401, words: 'Sign in with your code first.' },
   'wrong-code': { status: 401, words: 'That code does not belong to that person.' },
   'dentist-only': { status: 403, words: 'A dentist of the practice changes the settings.' },
+  'change-code': { status: 403, words: 'Change your code first.' },
   'foreign-origin': { status: 403, words: 'This request came from another site.' },
   'own-card': { status: 403, words: 'A card is set by the dentist whose card it is.' },
   'dentist-answers': { status: 403, words: 'A dentist answers this, with their own code.' },

@@ -48,7 +48,7 @@ it('knows every table there is: kept, or left behind with why', () => {
 
 it('brings every row back into an empty folder, encrypted on the way, and the numbers go on', async () => {
   await bringTo(house.database.db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, house.clock.now)
-  const orrell = await new Caller(house.app).signIn('orrell', '4711')
+  const orrell = await new Caller(house.app).signIn('orrell', '471108')
   await orrell.call('PATCH', '/practice', { laboratoryDays: 12 })
   const file = join(folder, 'a.jade')
   const rows = await writeBackup(house.database.db, file, house.clock.now, 'correct horse')
@@ -79,8 +79,8 @@ it('brings every row back into an empty folder, encrypted on the way, and the nu
 
 it('is of one moment though it is written to meanwhile, and a copy made through the server is on the trail', async () => {
   const { db } = house.database
-  const juno = await new Caller(house.app).signIn('juno', '1234')
-  const orrell = await new Caller(house.app).signIn('orrell', '4711')
+  const juno = await new Caller(house.app).signIn('juno', '3816')
+  const orrell = await new Caller(house.app).signIn('orrell', '471108')
   const two = `${day}-two`
   await juno.signTray(two)
   await juno.call('POST', `/visits/${two}/commands`, command(0, { kind: 'begin' }))
@@ -107,7 +107,7 @@ it('is of one moment though it is written to meanwhile, and a copy made through 
   for (const file of files) expect((await verifyBackup(file, undefined)).wrong).toEqual([])
   // Every reference of the last holds: it can be put back.
   await restoreBackup(files.at(-1) ?? '', join(folder, 'restored'))
-  const made = await orrell.call('POST', '/backups', { signer: { code: '4711' } })
+  const made = await orrell.call('POST', '/backups', { signer: { code: '471108' } })
   expect(made.status, JSON.stringify(made.body)).toBe(201)
   const { name } = copyMadeView.parse(made.body)
   expect((await orrell.call('GET', `/backups/${name}`)).status).toBe(200)
@@ -146,7 +146,7 @@ it('finds a flipped bit wherever it is, and a file that was cut off', async () =
 
 it('finds a row changed, taken out or put in behind the program’s back; and against a copy, every seal made anew', async () => {
   const { db } = house.database
-  const orrell = await new Caller(house.app).signIn('orrell', '4711')
+  const orrell = await new Caller(house.app).signIn('orrell', '471108')
   for (const laboratoryDays of [11, 12, 13]) await orrell.call('PATCH', '/practice', { laboratoryDays })
   await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, house.clock.now)
   const file = join(folder, 'a.jade')
@@ -196,6 +196,6 @@ it('makes the night’s copy once, from two o’clock on, keeps so many, and kee
   expect(copiesIn(folder).map((c) => c.name)).toEqual([`practice-${day}-0600.jade`, `practice-${day}-0500.jade`])
   writeFileSync(join(folder, 'in-the-way'), '')
   await expect(makeCopy(db, { folder: join(folder, 'in-the-way') }, at('07:00'))).rejects.toThrow()
-  const orrell = await new Caller(house.app).signIn('orrell', '4711')
+  const orrell = await new Caller(house.app).signIn('orrell', '471108')
   expect((await orrell.read(copiesView, '/backups')).fault?.why).toMatch(/EEXIST|ENOTDIR|not a directory/)
 })

@@ -92,6 +92,8 @@ export const sessions = pgTable('sessions', {
   endsAt: ms('ends_at').notNull(),
   /** Last used; a session nobody uses ends by itself. */
   seenAt: ms('seen_at').notNull().default(0),
+  /** Opened with a code that is not taken any more: nothing else is done with it before the code is changed. */
+  codeToChange: boolean('code_to_change').notNull().default(false),
 })
 
 /** Devices a person has signed in on: guesses from elsewhere do not stop them there. */

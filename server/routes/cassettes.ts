@@ -1,5 +1,6 @@
 /** Cassettes as they stand, sterilisers, and a cassette changed at the tray. */
 import { roomOf, type Door } from '../house'
+import { openNow } from './visit'
 import { tellInstruments } from './tell'
 import { done } from '../../wire/noun'
 import { cassetteChangedView, instrumentsView } from '../../wire/instruments'
@@ -116,6 +117,7 @@ const changeCassette: Door = (app, house) => {
       const { visitId } = request.params
       const { cassetteId } = request.body
       const changed = await db.transaction(async (tx) => {
+        await openNow(tx, 'POST /visits/:visitId/cassettes/change', visitId)
         const { instruments } = await loadPractice(tx)
         const { states, uses } = await loadCassettes(tx, instruments)
         const use = uses.find((u) => u.visitId === visitId && u.cassetteId === cassetteId && u.usedAt === null)

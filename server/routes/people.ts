@@ -167,6 +167,7 @@ const setOwnCode: Door = (app, house) => {
       const here = sure(sessionOf(request))
       const others = await db.transaction(async (tx) => {
         await tx.update(t.people).set({ codeHash, wrongCodes: 0, lockedAt: null }).where(eq(t.people.id, person.id))
+        await tx.update(t.sessions).set({ codeToChange: false }).where(eq(t.sessions.id, here))
         return tx
           .delete(t.sessions)
           .where(and(eq(t.sessions.personId, person.id), ne(t.sessions.id, here)))

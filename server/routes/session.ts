@@ -6,6 +6,7 @@ import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import { id, text } from '../../core/bounded'
 import * as z from 'zod'
+import { whyNotCode } from '../../core/practice/code'
 import type { Who } from '../../core/run/decide'
 import type { House } from '../house'
 import { sure } from '../../core/sure'
@@ -35,7 +36,15 @@ export interface SignedIn {
   id: string
   name: string
   roles: (typeof t.people.$inferSelect)['roles']
+  /** Why the own code has to be changed before anything else. */
+  changeCode?: string
 }
+/** What a session may do that was opened with a code that is not taken any more. */
+const mayAnyway = new Set(['GET /session', 'DELETE /session', 'PUT /session/code'])
+/** The door a request has come to, as the table of doors names it. */
+const wayOf = (request: FastifyRequest): string =>
+  `${request.method} ${(request.routeOptions.url ?? '').replace(/^\/api/, '')}`
+const codeToChange = 'Your code is too short, or one that everybody guesses: choose another before you go on.'
 
 /** The sign-in a request comes with, whether or not it stands. */
 export function sessionOf(request: FastifyRequest): string | undefined {
@@ -55,7 +64,13 @@ export async function signedIn(house: House, request: FastifyRequest): Promise<S
   const now = house.now()
   if (now - row.seenAt > seenEveryMs)
     await house.database.db.update(t.sessions).set({ seenAt: now }).where(eq(t.sessions.id, session))
-  const person = { id: row.id, name: row.name, roles: row.roles }
+  if (row.codeToChange && !mayAnyway.has(wayOf(request))) throw new Problem('change-code', codeToChange)
+  const person = {
+    id: row.id,
+    name: row.name,
+    roles: row.roles,
+    ...(row.codeToChange ? { changeCode: codeToChange } : {}),
+  }
   asked.set(request, person)
   return person
 }
@@ -65,7 +80,10 @@ export const stillSignedIn = async (house: House, session: string): Promise<bool
   (await standing(house, session)) !== undefined
 
 /** The sign-in of this id with its person, where it has not ended by its time or unused. */
-async function standing(house: House, session: string): Promise<(SignedIn & { seenAt: number }) | undefined> {
+async function standing(
+  house: House,
+  session: string,
+): Promise<(SignedIn & { seenAt: number; codeToChange: boolean }) | undefined> {
   const [row] = await house.database.db
     .select({
       id: t.people.id,
@@ -74,6 +92,7 @@ async function standing(house: House, session: string): Promise<(SignedIn & { se
       endsAt: t.sessions.endsAt,
       seenAt: t.sessions.seenAt,
       startedAt: t.sessions.startedAt,
+      codeToChange: t.sessions.codeToChange,
     })
     .from(t.sessions)
     .innerJoin(t.people, eq(t.sessions.personId, t.people.id))
@@ -231,9 +250,13 @@ const signIn: Door = (app, house) => {
       if (before) await endSession(house, tokenId(before))
       const token = newToken()
       const now = house.now()
-      await db
-        .insert(t.sessions)
-        .values({ id: tokenId(token), personId: who.personId, startedAt: now, endsAt: now + sessionMs })
+      await db.insert(t.sessions).values({
+        id: tokenId(token),
+        personId: who.personId,
+        startedAt: now,
+        endsAt: now + sessionMs,
+        codeToChange: whyNotCode(code, who.roles) !== undefined,
+      })
       const device = known ?? newToken()
       await db
         .insert(t.knownDevices)
@@ -243,6 +266,7 @@ const signIn: Door = (app, house) => {
         .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
         .from(t.people)
         .where(eq(t.people.id, who.personId))
+      const changeCode = whyNotCode(code, who.roles) === undefined ? {} : { changeCode: codeToChange }
       return reply
         .setCookie(cookieName, token, {
           path: '/',
@@ -258,7 +282,7 @@ const signIn: Door = (app, house) => {
           secure: request.protocol === 'https',
           maxAge: deviceKnownS,
         })
-        .send(person)
+        .send({ ...sure(person), ...changeCode })
     },
   )
 }

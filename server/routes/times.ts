@@ -6,11 +6,10 @@ import { eq } from 'drizzle-orm'
 import { id, instant, plainDate as plainDay, whole } from '../../core/bounded'
 import * as z from 'zod'
 import { plainDate } from '../../core/clock'
-import type { Db } from '../db/open'
 import * as t from '../db/schema'
-import { loadLastEvent, loadPractice, loadHead } from '../db/store'
+import { loadPractice, loadHead } from '../db/store'
 import { Problem } from '../problem'
-import { startOf, visitParams } from './visit'
+import { openNow, startOf, visitParams } from './visit'
 import { tellOf } from './tell'
 import { newVisit } from './visits'
 
@@ -25,11 +24,6 @@ const move = z.strictObject({
   to: instant,
   chairId: id(40).optional(),
 })
-
-/** Refuses where the visit has begun: the past stands. */
-const notBegun = async (q: Db, visitId: string): Promise<void> => {
-  if (await loadLastEvent(q, visitId)) throw new Problem('begun', 'The visit has begun; it stays where it is.')
-}
 
 const moveVisits: Door = (app, house) => {
   const { db } = house.database
@@ -55,7 +49,7 @@ const moveVisits: Door = (app, house) => {
             .where(eq(t.visits.id, m.visitId))
             .for('update')
           if (!row) throw new Problem('not-found', `There is no visit "${m.visitId}".`)
-          await notBegun(tx, m.visitId)
+          await openNow(tx, 'PUT /days/:day/times', m.visitId)
           if (row.startsAt !== m.from)
             throw new Problem('stale', 'Somebody moved one of these visits meanwhile; nothing was moved. Look again.')
           if (plainDate(m.to, practice.zone) !== day)
@@ -88,7 +82,7 @@ const moveVisit: Door = (app, house) => {
       const { visitId } = request.params
       const { chairId, day, time } = request.body
       const [, practice] = [await loadHead(db, visitId), await loadPractice(db)]
-      await notBegun(db, visitId)
+      await openNow(db, 'PUT /visits/:visitId/time', visitId)
       if (!practice.chairs.some((c) => c.id === chairId))
         throw new Problem('invalid', `There is no chair "${chairId}".`)
       await db

@@ -16,10 +16,10 @@ import { type VisitRequest } from '../../core/model/request'
 import { checkable, trayReadiness } from '../../core/plan/ready'
 import { assignCassettes, releaseCassettes } from '../db/instruments'
 import * as t from '../db/schema'
-import { loadLastEvent, loadMarks, loadHead } from '../db/store'
+import { loadMarks, loadHead } from '../db/store'
 import { byCode, codeField, signedIn } from './session'
 
-import { alreadySigned, unsignedVisit, visitParams } from './visit'
+import { openNow, shutAt, visitAt, visitParams } from './visit'
 import { tellOf } from './tell'
 
 /** Enough for the eighth of ten to stand to a minute, and no wait at the tray. */
@@ -41,7 +41,7 @@ const markTray: Door = (app, house) => {
       const person = await signedIn(house, request)
       const { visitId } = request.params
       const { lineIds, done } = request.body
-      const { file, practice } = await unsignedVisit(db, visitId)
+      const { file, practice } = await visitAt(db, 'PUT /visits/:visitId/tray', visitId)
       const known = new Set(checkable(compile(file.request, practice)).map((l) => l.id))
       const stranger = lineIds.find((id) => !known.has(id))
       if (stranger !== undefined) throw new Problem('not-found', `There is no place "${stranger}" on this tray.`)
@@ -74,7 +74,7 @@ const swapItem: Door = (app, house) => {
     },
     async (request) => {
       const { visitId } = request.params
-      const { file } = await unsignedVisit(db, visitId)
+      const { file } = await visitAt(db, 'PUT /visits/:visitId/swaps', visitId)
       const swaps: VisitRequest['swaps'] = { ...file.request.swaps }
       if (request.body.to === null) delete swaps[request.body.from]
       else swaps[request.body.from] = request.body.to
@@ -115,7 +115,7 @@ const signTray: Door = (app, house) => {
     async (request) => {
       const person = await signedIn(house, request)
       const { visitId } = request.params
-      const { file, practice } = await unsignedVisit(db, visitId)
+      const { file, practice } = await visitAt(db, 'POST /visits/:visitId/tray/sign', visitId)
       const plan = compile(file.request, practice)
       const readiness = trayReadiness(
         plan,
@@ -153,7 +153,7 @@ const signTray: Door = (app, house) => {
           })
           .onConflictDoNothing()
           .returning({ visitId: t.plans.visitId })
-        if (rows.length === 0) throw alreadySigned()
+        if (rows.length === 0) throw shutAt('laid up')
         const none = await assignCassettes(tx, visitId, plan, practice.instruments, signedAt)
         if (none.length > 0)
           throw new Problem(
@@ -191,7 +191,7 @@ const reopenTray: Door = (app, house) => {
       await db.transaction(async (tx) => {
         // Whoever begins the visit at this moment waits for this row.
         await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
-        if (await loadLastEvent(tx, visitId)) throw new Problem('begun', 'The visit has begun; its plan stands.')
+        await openNow(tx, 'POST /visits/:visitId/tray/reopen', visitId)
         await tx.delete(t.plans).where(eq(t.plans.visitId, visitId))
         await releaseCassettes(tx, visitId)
       })

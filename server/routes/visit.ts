@@ -6,6 +6,8 @@ import type { Db } from '../db/open'
 import { reading } from '../db/unread'
 import { isSigned, loadLastEvent, openVisit, type VisitFile } from '../db/store'
 import type { Practice } from '../../core/practice/practice'
+import { doorOf } from '../../wire/doors'
+import type { Slug } from '../../wire/problems'
 import type { Stage } from '../../wire/visit'
 import { Problem } from '../problem'
 
@@ -29,8 +31,25 @@ export function startOf(day: string, time: string, zone: string): number {
   return wallTime(day, time, zone)
 }
 
-export const alreadySigned = (): Problem =>
-  new Problem('signed', 'The tray is signed and its plan is fixed; re-open the tray to change it.')
+/** Why a door is shut at a stage. */
+const shut = {
+  planned: ['not-signed', 'The tray of this visit is not signed yet.'],
+  'laid up': ['signed', 'The tray is signed and its plan is fixed; re-open the tray to change it.'],
+  running: ['begun', 'The visit has begun; its plan and its time stand.'],
+  closed: ['ended', 'This visit is closed; its record stands.'],
+} as const satisfies Record<Stage, readonly [Slug, string]>
+export function shutAt(stage: Stage): Problem {
+  const [slug, words] = shut[stage]
+  return new Problem(slug, words)
+}
+
+/** Holds a visit against the stages at which a door of the table is open. @throws Problem 409 */
+export async function openNow(q: Db, way: string, visitId: string): Promise<void> {
+  const at = doorOf(way)?.at
+  if (!at) throw new Error(`${way} has no stages in the table of doors (wire/doors.ts)`)
+  const stage = await stageOf(q, visitId)
+  if (!at.includes(stage)) throw shutAt(stage)
+}
 
 export function head(file: VisitFile) {
   const { visit, patient } = file
@@ -44,9 +63,9 @@ export function head(file: VisitFile) {
   }
 }
 
-/** A visit whose tray is not signed, with the practice it is compiled for. @throws Problem 404, 409 `signed` */
-export async function unsignedVisit(q: Db, visitId: string): Promise<{ file: VisitFile; practice: Practice }> {
+/** A visit at a stage at which a door is open, with the practice it is compiled for. @throws Problem 404, 409 */
+export async function visitAt(q: Db, way: string, visitId: string): Promise<{ file: VisitFile; practice: Practice }> {
   const open = await openVisit(q, visitId)
-  if (await isSigned(q, visitId)) throw alreadySigned()
+  await openNow(q, way, visitId)
   return open
 }

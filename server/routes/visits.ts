@@ -32,7 +32,7 @@ import { CannotRead, eachRead, whyUnread } from '../db/unread'
 import { rawVisitView, type Unread } from '../../wire/unread'
 import { Problem } from '../problem'
 
-import { alreadySigned, head, startOf, stageOf, visitParams } from './visit'
+import { openNow, head, startOf, stageOf, visitParams } from './visit'
 import { tellOf } from './tell'
 
 /** What a person may change of a visit before its tray is signed. */
@@ -96,7 +96,7 @@ async function refuseForOthers(
 /** A visit not signed, to be changed; of one that cannot be read the parts as they are stored, so that a change may mend it. */
 async function toChange(q: Db, visitId: string) {
   const head = await loadHead(q, visitId)
-  if (await isSigned(q, visitId)) throw alreadySigned()
+  await openNow(q, 'PUT /visits/:visitId/request', visitId)
   try {
     const { file, practice } = await openVisit(q, visitId)
     return { head, practice, base: file.request }

@@ -1,23 +1,17 @@
 /** The frame of every screen: where one is, who one is, whether the server is heard. */
 import { BookOpen, GraduationCap, History, Moon, Package, Settings2, Sun, UserRound } from 'lucide-react'
-import { createContext, Suspense, useContext, useState } from 'react'
+import { Suspense, useState } from 'react'
 import { Link, NavLink, Outlet, useMatch } from 'react-router'
 import { toQuadrant } from '../../core/teeth/notation'
 import { Button, Loading, Mark, ButtonLink } from '../parts/ui'
+import { ChangeCode } from './change-code'
 import type { Person } from '../../wire/people'
 import { useLink } from './live'
+import { PersonContext } from './person'
 import { NeededStrip } from './waiting-elsewhere'
 import { useSession, useVisit } from './queries'
 import { SignIn } from './sign-in'
 import { useSignOut } from './sign-out'
-
-const PersonContext = createContext<Person | null>(null)
-/** Who is signed in; only used below the shell, where somebody is. */
-export function usePerson(): Person {
-  const person = useContext(PersonContext)
-  if (!person) throw new Error('no person outside the shell')
-  return person
-}
 
 function Theme() {
   const [dim, setDim] = useState(document.documentElement.dataset['theme'] === 'dim')
@@ -116,6 +110,12 @@ export function Shell() {
   if (session.isPending) return <Loading what="Opening" />
   if (!session.data) return <SignIn />
   const person = session.data
+  if (person.changeCode !== undefined)
+    return (
+      <PersonContext.Provider value={person}>
+        <ChangeCode why={person.changeCode} />
+      </PersonContext.Provider>
+    )
   return (
     <PersonContext.Provider value={person}>
       <div className="flex min-h-full flex-col">

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useState } from 'react'
 import { keysOf } from '../../core/sure'
 import { alertWords, type Alert } from '../../core/vocabulary'
-import { usePerson } from '../app/shell'
+import { usePerson } from '../app/person'
 import { Check, Panel } from '../parts/ui'
 
 const TakeAway = lazy(() => import('./take-away'))

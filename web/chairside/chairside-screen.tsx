@@ -2,7 +2,7 @@
 import { sure } from '../../core/sure'
 import { useParams, useNavigate } from 'react-router'
 import { Failed, Loading, Panel, Button } from '../parts/ui'
-import { usePerson } from '../app/shell'
+import { usePerson } from '../app/person'
 import { useVisitPlan, type VisitAndPlan } from '../app/plan'
 import { useRefresh } from '../app/queries'
 import { useRun } from '../app/run'

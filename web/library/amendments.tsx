@@ -8,7 +8,7 @@ import { kindTable, type KindId } from '../../core/kinds'
 import { api } from '../app/api'
 import { useChange } from '../app/change'
 import { useRefresh } from '../app/queries'
-import { usePerson } from '../app/shell'
+import { usePerson } from '../app/person'
 import { Button, Mark, Panel } from '../parts/ui'
 
 /** What this practice does otherwise, with who, when and why; out as a file, and in from one. */

@@ -6,7 +6,7 @@ import { standingWords } from '../../core/figure'
 import { type Plan } from '../../core/model/plan'
 import { phaseNames, type Step } from '../../core/model/step'
 import type { KindId } from '../../core/kinds'
-import { usePerson } from '../app/shell'
+import { usePerson } from '../app/person'
 import { LeftOut } from '../parts/left-out'
 import { Button, Panel } from '../parts/ui'
 

@@ -106,14 +106,14 @@ describe('a person', () => {
   it('who is new needs a name, a role and a code; who is there keeps the code', () => {
     const said = saidOf(personForm(true), { name: ' ', roles: [], code: '', own: '' })
     expect(Object.keys(said).toSorted()).toEqual(['code', 'name', 'own', 'roles'])
-    expect(saidOf(personForm(true), { name: 'Ida', roles: ['assistant'], code: '', own: '4711' })).toHaveProperty(
+    expect(saidOf(personForm(true), { name: 'Ida', roles: ['assistant'], code: '', own: '471108' })).toHaveProperty(
       'code',
     )
-    expect(saidOf(personForm(false), { name: 'Ida', roles: ['assistant'], code: '12', own: '4711' })).toHaveProperty(
+    expect(saidOf(personForm(false), { name: 'Ida', roles: ['assistant'], code: '12', own: '471108' })).toHaveProperty(
       'code',
     )
-    expect(personForm(false).parse({ name: 'Ida', roles: ['assistant'], code: '', own: '4711' })).toEqual({
-      signer: { code: '4711' },
+    expect(personForm(false).parse({ name: 'Ida', roles: ['assistant'], code: '', own: '471108' })).toEqual({
+      signer: { code: '471108' },
       name: 'Ida',
       roles: ['assistant'],
     })

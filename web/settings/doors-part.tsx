@@ -1,4 +1,4 @@
-import { doors, groups } from '../../wire/doors'
+import { doors, groups, stageWords } from '../../wire/doors'
 import { Panel } from '../parts/ui'
 
 /** Who may do what in the program itself, as the server holds it; what may be done in a mouth is the table beside it. */
@@ -8,10 +8,13 @@ export function DoorsPart() {
       <dl className="divide-y-2 divide-line">
         {doors
           .filter(([, who, ways]) => who !== 'everybody' && !ways.every((w) => w.includes('/standins/')))
-          .map(([does, who]) => (
+          .map(([does, who, , at]) => (
             <div key={does} className="flex min-h-12 flex-wrap items-center justify-between gap-x-3">
               <dt className="font-bold">{does}</dt>
-              <dd className="text-soft">{groups[who].words}</dd>
+              <dd className="text-soft">
+                {groups[who].words}
+                {stageWords(at)}
+              </dd>
             </div>
           ))}
       </dl>

@@ -1,9 +1,10 @@
+import { useQueryClient } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import * as z from 'zod'
 import { leastDigits, whyNotCode } from '../../core/practice/code'
 import type { Role } from '../../core/practice/functions'
 import { api } from '../app/api'
-import { usePerson } from '../app/shell'
+import { usePerson } from '../app/person'
 import { Form, TextField, useSchemaForm } from '../parts/form'
 import { Panel } from '../parts/ui'
 
@@ -20,6 +21,7 @@ export const ownCodeForm = (roles: readonly Role[]) =>
 /** Everybody changes their own code, and nobody else's; other devices they are signed in on are signed out. */
 export default function OwnCode() {
   const { roles, name } = usePerson()
+  const client = useQueryClient()
   const form = useSchemaForm(ownCodeForm(roles), { before: '', code: '', again: '' })
   return (
     <Panel title={`Your code, ${name}`}>
@@ -29,6 +31,7 @@ export default function OwnCode() {
         onSend={async (body) => {
           await api('/session/code', { method: 'PUT', body })
           form.reset()
+          void client.invalidateQueries({ queryKey: ['session'] })
           toast.success('Your code is changed; your other devices are signed out.')
         }}
       >

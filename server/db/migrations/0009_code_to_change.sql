@@ -1,0 +1,1 @@
+ALTER TABLE "sessions" ADD COLUMN "code_to_change" boolean DEFAULT false NOT NULL;
