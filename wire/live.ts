@@ -11,7 +11,8 @@ const nothing = z.strictObject({})
 export const liveMessage = z.discriminatedUnion('event', [
   /** The server's clock, which process it is, and how fast its clock runs (1 but for rehearsal). */
   z.strictObject({ event: z.literal('hello'), data: z.strictObject({ now: ms, boot: z.string(), pace: z.number() }) }),
-  z.strictObject({ event: z.literal('beat'), data: ms }),
+  /** Still here; `away` where the database does not answer. */
+  z.strictObject({ event: z.literal('beat'), data: z.strictObject({ now: ms, away: z.boolean() }) }),
   z.strictObject({ event: z.literal('run'), data: z.strictObject({ visitId, events: z.array(runEvent) }) }),
   z.strictObject({ event: z.literal('tray'), data: z.strictObject({ visitId, marks: z.array(markView) }) }),
   z.strictObject({ event: z.literal('presence'), data: z.strictObject({ visitId, people: z.array(presentView) }) }),

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { id } from '../../core/bounded'
 import { sure } from '../../core/sure'
+import { isAway } from '../db/away'
 import { loadHead } from '../db/store'
 import type { App, House } from '../house'
 import { dayTopic, personTopic, sessionTopic, visitTopic } from '../live/topics'
@@ -63,11 +64,12 @@ export const liveRoutes =
           })
         }
         const beat = setInterval(() => {
-          house.hub.write(socket, { event: 'beat', data: house.now() })
-          // A sign-in also ends by time; nobody says so then.
+          const told = (away: boolean): void =>
+            house.hub.write(socket, { event: 'beat', data: { now: house.now(), away } })
+          // A sign-in also ends by time; nobody says so then. Asking is also how a screen learns that the database is away.
           void stillSignedIn(house, session).then(
-            (stands) => stands || house.hub.end(sessionTopic(session)),
-            () => undefined,
+            (stands) => (stands ? told(false) : house.hub.end(sessionTopic(session))),
+            (error: unknown) => told(isAway(error)),
           )
         }, heartbeatMs)
         socket.on('close', () => clearInterval(beat))

@@ -6,7 +6,8 @@ import type { Health, LiveMessage } from '../../wire/live'
 import type { Present } from '../../wire/people'
 import type { Mark } from '../../wire/visit'
 
-export type LinkState = 'live' | 'connecting' | 'lost'
+/** `away`: the server is heard, its database does not answer. */
+export type LinkState = 'live' | 'connecting' | 'lost' | 'away'
 interface LinkInfo {
   state: LinkState
   /** Set for a while after the server came back as another process. */
@@ -101,6 +102,14 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
     const readAnew = (...keys: string[]): void => {
       for (const key of keys) void client.invalidateQueries({ queryKey: [key] })
     }
+    let away = false
+    const beat = (isAway: boolean): void => {
+      if (away === isAway) return
+      away = isAway
+      set({ state: isAway ? 'away' : 'live', restarted: false })
+      // Back again: whatever was told meanwhile was told to nobody.
+      if (!isAway) kept.current.opened?.()
+    }
     const hear = (message: LiveMessage): void => {
       heardAt = Date.now()
       const own = kept.current
@@ -126,7 +135,7 @@ export function useLive(visitId: string | undefined, handlers: LiveHandlers): vo
         case 'clock':
           return void measureClock(heard.pace)
         case 'beat':
-          return
+          return beat(message.data.away)
       }
     }
     const open = (): void => {

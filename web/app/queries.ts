@@ -11,7 +11,8 @@ export const queryClient = new QueryClient({
     queries: {
       staleTime: 30_000,
       // A server that is being restarted is asked again; a refusal is not.
-      retry: (count, error) => error instanceof ApiProblem && error.offline && count < 20,
+      // What is not heard is asked again until it is: the screen says why it waits, and goes on by itself.
+      retry: (_, error) => error instanceof ApiProblem && error.offline,
       retryDelay: 700,
       networkMode: 'always',
     },

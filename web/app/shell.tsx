@@ -38,7 +38,9 @@ function Theme() {
 function LinkMark() {
   const link = useLink()
   return (
-    <span role="status" aria-live="polite">
+    // Over the page and not in its way: what says that something is away must not move a button under a hand.
+    <span role="status" aria-live="polite" className="pointer-events-none fixed bottom-2 left-2 z-40 text-lg">
+      {link.state === 'away' && <Mark kind="stop">database not heard, trying again</Mark>}
       {link.state === 'lost' && <Mark kind="stop">server not heard, trying again</Mark>}
       {link.state === 'live' && link.restarted && <Mark kind="good">server is back, nothing lost</Mark>}
     </span>

@@ -1,5 +1,6 @@
 /** The few building blocks every screen uses. */
 import { ApiProblem } from '../app/api'
+import { useWhyWaiting } from '../app/why-waiting'
 import { Dialog as RadixDialog, ToggleGroup } from 'radix-ui'
 import { X } from 'lucide-react'
 import type { ButtonHTMLAttributes, ComponentProps, ReactNode } from 'react'
@@ -102,10 +103,12 @@ export function Mark({ kind, children }: { kind: 'stop' | 'ask' | 'mind' | 'good
 }
 
 export function Loading({ what }: { what: string }) {
+  const why = useWhyWaiting()
   return (
-    <p role="status" className="p-8 text-xl text-soft">
-      {what} …
-    </p>
+    <div role="status" className="p-8 text-xl text-soft">
+      <p>{what} …</p>
+      {why !== undefined && <Mark kind="stop">{why}</Mark>}
+    </div>
   )
 }
 
