@@ -4,7 +4,8 @@ import { afterAll, beforeAll, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import { edgeOf, replay, stepState } from '../core/run/state'
 import { auditView, practiceView } from '../wire/settings'
-import { recordView } from '../wire/visit'
+import { eventsView } from '../wire/run'
+import { recordView, visitView } from '../wire/visit'
 import { loadEvents } from './db/store'
 import { Caller, command, day, eventsIn, openHouse, type TestHouse } from './test/house'
 
@@ -108,4 +109,28 @@ it('a window kept by the device’s clock and missed by the server’s is put to
   expect(answer.body['detail']).toMatch(
     /By its device it was touched in time, .* before it was heard here; the dentist says which counts/,
   )
+})
+
+it('a closed record takes what is added later with name and time, and nothing else; what stands in it does not change', async () => {
+  const id = `${day}-eight`
+  await bringTo(house.database.db, id, {}, house.clock.now)
+  const before = await juno.read(recordView, `/visits/${id}/record`)
+  const { events } = await juno.read(eventsView, `/visits/${id}/events`)
+  const write = (kind: string) =>
+    juno.call(
+      'POST',
+      `/visits/${id}/commands`,
+      command(events.length, { kind, text: 'the shade was read by daylight' }),
+    )
+  expect((await write('note')).body).toMatchObject({ refusal: { code: 'closed' } })
+  expect((await write('addend')).status).toBe(200)
+  const after = await juno.read(recordView, `/visits/${id}/record`)
+  expect(after.closedAt).toBe(before.closedAt)
+  expect(after.note.sections.slice(0, -1)).toEqual(before.note.sections)
+  expect(after.note.sections.at(-1)).toEqual({
+    title: 'Added after the visit was closed',
+    sentences: [expect.stringMatching(new RegExp(`^${day} \\d\\d:\\d\\d Juno Abara: the shade was read by daylight$`))],
+  })
+  const { stage } = await juno.read(visitView, `/visits/${id}`)
+  expect(stage).toBe('closed')
 })

@@ -269,6 +269,25 @@ export function composeNote(
   }
 }
 
+/** A kept note with what was written to it after it was closed, each with its day, time and name. */
+export function withAddenda(
+  note: ChartNote,
+  events: readonly RunEvent[],
+  zone: string,
+  people: readonly { id: string; name: string }[],
+): ChartNote {
+  const sentences = events.flatMap((e) =>
+    e.what.kind === 'addendum.made'
+      ? [
+          `${plainDate(e.at, zone)} ${timeOfDay(e.at, zone)} ${people.find((p) => p.id === e.by)?.name ?? e.by}: ${e.what.text}`,
+        ]
+      : [],
+  )
+  return sentences.length === 0
+    ? note
+    : { ...note, sections: [...note.sections, { title: 'Added after the visit was closed', sentences }] }
+}
+
 /** The note as plain text, for copying and printing. */
 export function noteText(note: ChartNote): string {
   return [

@@ -279,10 +279,17 @@ const handlers: Handlers = {
   measure,
   call,
   seen,
+  addend: (c, { core }) => addend(c, core),
   note: (c) => ({ events: [{ kind: 'note.added', text: c.text }] }),
   undo,
   close,
 }
+
+/** What was forgotten or found out later is added with its own time and name; what stands in the record stays as it was. */
+const addend = (c: Of<'addend'>, core: Asked['core']): Decision =>
+  core.status === 'closed'
+    ? { events: [{ kind: 'addendum.made', text: c.text }] }
+    : no('not-now', 'the record is open: write a note')
 
 const handle = <K extends Command['kind']>(kind: K, c: Of<K>, asked: Asked): Decision => handlers[kind](c, asked)
 
@@ -297,7 +304,8 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
     return no('not-allowed', 'only the chairside team runs a visit', {
       missing: ['an assistant’s or dentist’s sign-in'],
     })
-  if (core.status === 'closed') return no('closed', 'this visit is closed; its record stands')
-  if (c.kind !== 'begin' && core.status !== 'running') return no('not-running', 'the visit has not begun')
+  if (core.status === 'closed' && c.kind !== 'addend') return no('closed', 'this visit is closed; its record stands')
+  if (c.kind !== 'begin' && c.kind !== 'addend' && core.status !== 'running')
+    return no('not-running', 'the visit has not begun')
   return handle(c.kind, c, { plan, state, core, who, now })
 }

@@ -44,6 +44,7 @@ export const happening = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('note.added'), text: z.string() }),
   z.strictObject({ kind: z.literal('undone'), commandId: z.string() }),
   z.strictObject({ kind: z.literal('run.closed') }),
+  z.strictObject({ kind: z.literal('addendum.made'), text: z.string() }),
 ])
 export type Happening = z.infer<typeof happening>
 
@@ -98,5 +99,7 @@ export const command = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('note'), text: text(1000) }),
   z.strictObject({ kind: z.literal('undo') }),
   z.strictObject({ kind: z.literal('close') }),
+  /** Written to a closed record, which itself is never changed. */
+  z.strictObject({ kind: z.literal('addend'), text: text(1000) }),
 ])
 export type Command = z.infer<typeof command>

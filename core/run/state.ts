@@ -205,7 +205,7 @@ export function evolve(state: RunState, event: RunEvent): RunState {
       : { ...state, seq: event.seq }
   }
   const core = applied(state.core, event)
-  if (what.kind === 'run.started' || what.kind === 'run.closed') return { seq: event.seq, core, past: null, calls }
+  if (what.kind === 'run.started' || core.status === 'closed') return { seq: event.seq, core, past: null, calls }
   if (state.past?.commandId === event.commandId) return { seq: event.seq, core, past: state.past, calls }
   return {
     seq: event.seq,

@@ -6,7 +6,7 @@ import { and, eq, gte, isNull, lte } from 'drizzle-orm'
 import { id, text, whole, wholeFrom } from '../../core/bounded'
 import * as z from 'zod'
 import { plainDate } from '../../core/clock'
-import { composeNote } from '../../core/record/note'
+import { composeNote, withAddenda } from '../../core/record/note'
 import { command } from '../../core/run/events'
 import { wantedOf } from '../../core/run/wanted'
 import { longestWaitS } from '../../core/run/queue'
@@ -136,7 +136,12 @@ const showRecord: Door = (app, house) => {
       const { visitId } = request.params
       const file = await loadHead(db, visitId)
       const [kept] = await db.select().from(t.records).where(eq(t.records.visitId, visitId))
-      if (kept) return { note: kept.note, closedAt: kept.closedAt }
+      if (kept) {
+        const { zone, people } = await loadPractice(db)
+        const everybody = await db.select({ id: t.people.id, name: t.people.name }).from(t.people)
+        const note = withAddenda(kept.note, await loadEvents(db, visitId), zone, [...everybody, ...people])
+        return { note, closedAt: kept.closedAt }
+      }
       const frozen = await loadFrozenPlan(db, visitId)
       if (!frozen)
         throw new Problem('not-signed', 'The tray of this visit is not signed yet; there is nothing to record.')

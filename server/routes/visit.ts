@@ -13,13 +13,14 @@ import { Problem } from '../problem'
 
 export const visitParams = z.object({ visitId: id(80) })
 
+/** Last events of a closed run. */
+const closes = new Set<string>(['run.closed', 'addendum.made'])
+
 export async function stageOf(q: Db, visitId: string): Promise<Stage> {
   if (!(await isSigned(q, visitId))) return 'planned'
   const last = await loadLastEvent(q, visitId)
-  // Nothing follows a closed run, so the last event says it all.
-  return last === null
-    ? 'laid up'
-    : reading(visitId, 'run', () => (last.what.kind === 'run.closed' ? 'closed' : 'running'))
+  // Nothing follows a closed run but addenda, so the last event says it all.
+  return last === null ? 'laid up' : reading(visitId, 'run', () => (closes.has(last.what.kind) ? 'closed' : 'running'))
 }
 
 /** A start as it was typed. @throws Problem 422 where the clocks skip it that day */

@@ -80,7 +80,8 @@ function commandWords(plan: Plan, c: Command): string {
   if (c.kind === 'advance')
     return `next${c.start ? `: ${title(c.start)}` : c.finish ? `: ${title(c.finish)} done` : ''}`
   if (c.kind === 'count') return `${c.n} ${plan.counts.find((x) => x.id === c.countId)?.what ?? ''} ${c.direction}`
-  return c.kind === 'note' ? `note: ${c.text}` : c.kind
+  if (c.kind === 'note') return `note: ${c.text}`
+  return c.kind === 'addend' ? `added: ${c.text}` : c.kind
 }
 
 export class RunClient {

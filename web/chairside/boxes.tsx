@@ -50,16 +50,18 @@ export function SkipBox({ run, steps, onClose }: { run: Run; steps: Step[]; onCl
   )
 }
 
-export function NoteBox({ run, onClose }: { run: Run; onClose: () => void }) {
+/** @param closed the record is closed: what is written is added to it, and never changed again */
+export function NoteBox({ run, closed = false, onClose }: { run: Run; closed?: boolean; onClose: () => void }) {
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState<string | null>(null)
   const give = async (): Promise<void> => {
-    const sent = await run.send({ kind: 'note', text })
+    const sent = await run.send({ kind: closed ? 'addend' : 'note', text })
     if (sent.ok) onClose()
     else setWrong(sent.message)
   }
   return (
-    <Modal open onClose={onClose} title="Note for the record">
+    <Modal open onClose={onClose} title={closed ? 'Add to the closed record' : 'Note for the record'}>
+      {closed && <p className="mb-2 text-soft">It is added with your name and the time, and cannot be taken back.</p>}
       <textarea
         autoFocus
         aria-label="Note"

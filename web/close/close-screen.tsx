@@ -13,7 +13,7 @@ import { useRecord, useRefresh } from '../app/queries'
 import { useRun, type Run } from '../app/run'
 import { usePerson } from '../app/person'
 import { Counts } from '../chairside/counts'
-import { SkipBox } from '../chairside/boxes'
+import { NoteBox, SkipBox } from '../chairside/boxes'
 import { HoldBox } from '../parts/hold-box'
 import { Button, Failed, Loading, Mark, Panel, Alert, ButtonLink } from '../parts/ui'
 
@@ -80,6 +80,7 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
   const core = run.state.core
   const [hold, setHold] = useState<Hold>()
   const [skipping, setSkipping] = useState(false)
+  const [adding, setAdding] = useState(false)
   const [refused, setRefused] = useState<string | null>(null)
   const refresh = useRefresh()
   const open = openAtClose(plan, core)
@@ -91,7 +92,16 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
       toast.success('The visit is closed; its record stands.')
     }
   }
-  if (core.status === 'closed') return <Mark kind="good">closed: counts square, holds answered, the record kept</Mark>
+  if (core.status === 'closed')
+    return (
+      <div className="flex flex-wrap items-center gap-3">
+        <Mark kind="good">closed: counts square, holds answered, the record kept</Mark>
+        <Button tone="quiet" className="ml-auto" onClick={() => setAdding(true)}>
+          Add to the record
+        </Button>
+        {adding && <NoteBox closed run={run} onClose={() => setAdding(false)} />}
+      </div>
+    )
   const holds = plan.holds.filter((h) => sure(core.holds[h.id]).status === 'open')
   return (
     <div className="grid gap-3 lg:grid-cols-3">
