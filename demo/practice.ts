@@ -195,7 +195,13 @@ export const demoVisits: DemoVisit[] = [
     patient: 'Tilly Marrow',
     alerts: [],
     team: { dentist: 'varen', assistants: ['bram'] },
-    request: { kind: 'primary.metal-crown', teeth: ['75'], weightKg: 21, anaesthetic: 'lidocaine with adrenaline' },
+    request: {
+      kind: 'primary.metal-crown',
+      teeth: ['75'],
+      weightKg: 21,
+      ageYears: 6,
+      anaesthetic: 'lidocaine with adrenaline',
+    },
   },
   {
     key: 'eight',

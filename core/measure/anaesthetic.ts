@@ -3,7 +3,7 @@
  * Standing M: US product labels (adults); American Academy of Pediatric Dentistry, Use of Local Anesthesia (children).
  */
 import { sure } from '../sure'
-import { round, type Figure } from '../figure'
+import { reason, round, type Figure, type Reason } from '../figure'
 
 export type Agent =
   | 'articaine with adrenaline'
@@ -16,6 +16,16 @@ export type CeilingTable = 'adults' | 'children'
 export const tableWords: Record<CeilingTable, string> = {
   adults: 'the adults’ table',
   children: 'the children’s table',
+}
+
+/** Under either bound; nothing where neither age nor weight is known, or the weight alone does not tell. */
+export function isChild(
+  of: { ageYears?: number | undefined; weightKg?: number | undefined },
+  under: { years: number; kg: number },
+): boolean | undefined {
+  if (of.ageYears !== undefined && of.ageYears < under.years) return true
+  if (of.weightKg !== undefined && of.weightKg < under.kg) return true
+  return of.ageYears === undefined ? undefined : false
 }
 
 const cartridges: Record<Agent, { percent: number; mL: number }> = {
@@ -50,6 +60,9 @@ export function cartridgeMg(agent: Agent): Figure {
   }
 }
 
+/** Rounded down: what is said to be allowed at most, multiplied back, is never over. */
+const downTo = (x: number, digits: number): number => Math.floor(x * 10 ** digits + 1e-9) / 10 ** digits
+
 /**
  * The ceiling of an agent for a weight, mg: the smaller of mg/kg × weight and the absolute figure. The children's table
  * is the careful one; `undefined` where the table does not list the agent.
@@ -66,9 +79,20 @@ export function ceilingMg(agent: Agent, weightKg: number, table: CeilingTable): 
     name: `${agent}, ceiling in ${tableWords[table]}`,
     value,
     unit: 'mg',
-    text: `${row.mgPerKg} mg/kg × ${weightKg} kg = ${round(byWeight, 1)} mg${row.mostMg === undefined ? '' : `, never over ${row.mostMg} mg`}; that is ${round(value / each, 1)} cartridges of ${each} mg. For the dentist’s review, not a permission`,
+    text: `${row.mgPerKg} mg/kg × ${weightKg} kg = ${round(byWeight, 1)} mg${row.mostMg === undefined ? '' : `, never over ${row.mostMg} mg`}; that is at most ${downTo(value / each, 1)} cartridges of ${each} mg. For the dentist’s review, not a permission`,
     standing: 'M',
   }
+}
+
+/** From this share of a ceiling on its nearness is said. */
+const nearShare = 0.9
+/** How a share stands to the whole: compared before it is rounded. */
+export type Standing = 'under' | 'near' | 'over'
+const standingOf = (share: number): Standing =>
+  share > 1 + 1e-9 ? 'over' : share >= nearShare - 1e-9 ? 'near' : 'under'
+
+export interface Share extends Figure {
+  stands: Standing
 }
 
 /** Share of their ceilings that mixed agents reach together: they add up as fractions. 1 is the whole. */
@@ -76,22 +100,68 @@ export function ledgerShare(
   given: readonly { agent: Agent; cartridges: number }[],
   weightKg: number,
   table: CeilingTable,
-): Figure | undefined {
+): Share | undefined {
   const parts = given.map(({ agent, cartridges: n }) => ({
     agent,
     mg: n * cartridgeMg(agent).value,
     ceiling: ceilingMg(agent, weightKg, table)?.value,
   }))
   if (parts.some((p) => p.ceiling === undefined)) return undefined
-  const value = round(
-    parts.reduce((sum, p) => sum + p.mg / sure(p.ceiling), 0),
-    2,
-  )
+  const share = parts.reduce((sum, p) => sum + p.mg / sure(p.ceiling), 0)
+  const stands = standingOf(share)
+  // Never rounded to the whole from above it.
+  const value = stands === 'over' ? Math.max(1.01, round(share, 2)) : round(share, 2)
   return {
     name: 'share of the ceiling',
     value,
     unit: '',
     text: `${parts.map((p) => `${p.agent} ${round(p.mg, 1)} of ${p.ceiling} mg`).join(' + ')} = ${value} of 1. For the dentist’s review`,
     standing: 'M',
+    stands,
+  }
+}
+
+/** The tables that count: a child’s own, an adult’s label, both where nobody knows which. */
+export const tablesFor = (child: boolean | undefined): CeilingTable[] =>
+  child === undefined ? ['children', 'adults'] : child ? ['children'] : ['adults']
+
+/**
+ * What the injections of a visit take before it begins: whole cartridges for the volume, and their share of the ceiling
+ * where there is a weight.
+ * @param mL all injections together
+ * @example plannedAnaesthetic('lidocaine with adrenaline', 1.8, { child: false, weightKg: 70 }).cartridges // 1
+ */
+export function plannedAnaesthetic(
+  agent: Agent,
+  mL: number,
+  { weightKg, child }: { weightKg: number | undefined; child: boolean | undefined },
+): { cartridges: number; figures: Figure[]; cautions: Reason[]; over: boolean } {
+  const { mL: each, percent } = cartridges[agent]
+  const needed = Math.max(1, Math.ceil(mL / each - 1e-9))
+  const mg = mL * percent * 10
+  const volume: Figure = {
+    name: 'anaesthetic planned',
+    value: round(mL, 1),
+    unit: 'mL',
+    text: `${round(mL, 1)} mL in all = ${round(mg, 1)} mg, out of ${needed} ${needed === 1 ? 'cartridge' : 'cartridges'} of ${each} mL. For the dentist’s review`,
+    standing: 'M',
+  }
+  const tables = weightKg === undefined ? [] : tablesFor(child)
+  const shares = tables.flatMap((table) => {
+    const ceiling = ceilingMg(agent, sure(weightKg), table)
+    return ceiling ? [{ table, ceiling, stands: standingOf(mg / ceiling.value), share: mg / ceiling.value }] : []
+  })
+  return {
+    cartridges: needed,
+    figures: [cartridgeMg(agent), volume, ...shares.map((s) => s.ceiling)],
+    over: shares.some((s) => s.stands === 'over'),
+    cautions: shares
+      .filter((s) => s.stands !== 'under')
+      .map((s) =>
+        reason(
+          `${s.stands === 'over' ? 'OVER' : 'Near'} the ceiling of ${tableWords[s.table]}: ${round(mg, 1)} of ${s.ceiling.value} mg planned; the dentist reviews it before the needle`,
+          'M',
+        ),
+      ),
   }
 }

@@ -24,7 +24,7 @@ it('the sum beside a figure is the sum that made it', () => {
   })
   expect(cartridgeMg('lidocaine with adrenaline').text).toMatch(/^2 % is 20 mg\/mL; × 1\.8 mL = 36 mg/)
   expect(ceilingMg('lidocaine with adrenaline', 20, 'children')!.text).toMatch(
-    /^4\.4 mg\/kg × 20 kg = 88 mg.*; that is 2\.4 cartridges of 36 mg\./,
+    /^4\.4 mg\/kg × 20 kg = 88 mg.*; that is at most 2\.4 cartridges of 36 mg\./,
   )
   // One that is not in the table leaves the sum unsaid, whatever else was given.
   const half = [{ agent: 'lidocaine with adrenaline', cartridges: 1 }] as const

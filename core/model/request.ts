@@ -95,6 +95,14 @@ export const earlier = z.strictObject({ kind: kindId, date: plainDate, uses: z.a
 /** A second piece of work in the same visit: its own kind, teeth and facts. */
 export const alsoWork = z.strictObject({ kind: kindId, ...workFacts })
 
+/** `by technique`: two per cent for a block, articaine for the rest. */
+export const anaesthetics = [
+  'by technique',
+  'articaine with adrenaline',
+  'lidocaine with adrenaline',
+  'mepivacaine plain',
+] as const
+
 const shape = z.strictObject({
   kind: kindId,
   date: plainDate,
@@ -102,10 +110,9 @@ const shape = z.strictObject({
   also: z.array(alsoWork).max(3).default([]),
   crossbite: z.boolean().default(false),
   missing: z.array(tooth).max(52).default([]),
-  anaesthetic: z
-    .enum(['articaine with adrenaline', 'lidocaine with adrenaline', 'mepivacaine plain'])
-    .default('articaine with adrenaline'),
+  anaesthetic: z.enum(anaesthetics).default('by technique'),
   weightKg: z.number().min(5).max(200).optional(),
+  ageYears: z.number().int().min(0).max(120).optional(),
   /** The laboratory's piece is here. */
   pieceOnHand: z.boolean().default(true),
   alerts: z.array(alert).max(20).default([]),

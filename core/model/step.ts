@@ -2,6 +2,8 @@
 import type { Cut } from '../catalog/cut'
 import type { Need } from '../catalog/match'
 import type { Figure, Reason } from '../figure'
+import type { Agent } from '../measure/anaesthetic'
+import type { Injection } from '../measure/numbing'
 import type { CordCoverage, CordLayer, CordSize } from '../measure/cord'
 import type { FunctionName, Permission } from '../practice/functions'
 import type { Tooth } from '../teeth/notation'
@@ -93,6 +95,14 @@ export type Ask = { teeth: Tooth[] } & (
 )
 export type ReadingKind = Ask['reading']
 
+/** What a visit’s injections are planned as. */
+export interface Numbed {
+  agent: Agent
+  mL: number
+  cartridges: number
+  injections: Injection[]
+}
+
 export interface Performer {
   personId: string
   name: string
@@ -113,6 +123,7 @@ export interface Step {
   tell?: string
   /** Not before the tissue and tooth are numb. */
   hurts?: boolean
+  numbed?: Numbed
   /** Ids of the practice's amendments that made or changed it. */
   amended?: string[]
   tooth?: Tooth

@@ -9,6 +9,8 @@ import type { Edge } from '../model/link'
 import type { Absence, HoldName } from '../model/plan'
 import type { Act, Ask, Cue, Phase, Place } from '../model/step'
 import type { Ruling } from '../rules'
+import type { Numbed } from '../model/step'
+import type { Site } from '../measure/numbing'
 import type { FunctionName } from '../practice/functions'
 import type { Tooth } from '../teeth/notation'
 
@@ -67,8 +69,10 @@ export interface Draft {
   minutes: readonly [number, number, number]
   /** Takes a second pair of hands. */
   helped?: boolean
-  /** Not before the tissue and tooth are numb. */
-  hurts?: boolean
+  /** What is injected: agent, volume, cartridges, where. */
+  numbed?: Numbed
+  /** What it hurts, where nothing is done about it: not before all of that is numb. */
+  hurts?: readonly Site[]
   passes?: string[]
   needs?: Need[]
   /** The teeth that come through the sheet. */

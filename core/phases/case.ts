@@ -7,6 +7,7 @@ import type { Practice } from '../practice/practice'
 import { dimensions, type Dimensions } from '../teeth/dimensions'
 import { archOrder, functionalCusps, neighbours, type Cusps, type Neighbour } from '../teeth/arch'
 import { isPrimary, jawOf, writeBoth, type Tooth } from '../teeth/notation'
+import { isChild } from '../measure/anaesthetic'
 import { kindFacts, type KindFacts } from '../kinds'
 
 /** One tooth of the visit with what the phases ask of it. */
@@ -121,6 +122,11 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     asked,
     sheet: { alreadyOn: false, staysOn: false, teeth: plain.teeth, offStep: 'isolation.dam-off' },
   }
+}
+
+/** Whether the patient is dosed as a child, by age and weight and never by the teeth worked on; not known where neither is. */
+export function childOf(c: Pick<Case, 'request' | 'rule'>): boolean | undefined {
+  return isChild(c.request, { years: c.rule('child.years').value, kg: c.rule('child.kg').value })
 }
 
 /** Whether the dentist's card adds a hold of this name. */

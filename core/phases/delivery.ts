@@ -1,4 +1,5 @@
 /** What deliveries share: provisional off, cleaned, piece tried and approved, cemented or bonded, clean. */
+import { soreTooth } from '../measure/numbing'
 import { reason, type Reason } from '../figure'
 import { acts, nothing, open, practice, sequence, standby, type Block, type Draft, within } from './build'
 import { labels, type Case, teethOf } from './case'
@@ -21,7 +22,7 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
       {
         told: `removed the provisional of ${labels(c)}`,
         fn: 'provisional cementing',
-        hurts: vital,
+        hurts: vital ? soreTooth(...teethOf(c)) : [],
         passes: how === 'flick' ? ['spoon excavator', 'gauze'] : ['haemostat', 'cotton roll', 'gauze behind'],
         needs:
           how === 'flick'
@@ -36,7 +37,7 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
     act('delivery.clean', `Clean ${labels(c)}: cement off, pumice and water, rinse`, [1, 2, 4], {
       told: `cleaned ${labels(c)} of provisional cement`,
       fn: 'polishing',
-      hurts: vital,
+      hurts: vital ? soreTooth(...teethOf(c)) : [],
       passes: ['scaler', 'cup with pumice'],
       needs: [open('scaler'), open('pumice'), open('prophy cup'), open('slow handpiece')],
       ...(eugenol
@@ -55,7 +56,7 @@ export function tryIn(c: Case, what: string, more: Partial<Draft> = {}): Block {
   return act('delivery.try-in', `Try in the ${what}, ${labels(c)}: contacts, seat, eight margin parts`, [2, 4, 8], {
     told: `tried the ${what} in`,
     fn: 'occlusal check',
-    hurts: c.request.vital,
+    hurts: c.request.vital ? soreTooth(...teethOf(c)) : [],
     detail: `Contacts first: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Then the inside, then the margin, then the bite.`,
     passes: ['piece in gauze', 'floss', 'contact film', 'explorer'],
     needs: [

@@ -1,3 +1,4 @@
+import { soreGum } from '../measure/numbing'
 import { firstOf } from '../sure'
 import { reason } from '../figure'
 import { archOrder, neighbours } from '../teeth/arch'
@@ -114,7 +115,7 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
       holes: [...holes],
       place: 'mouth',
       helped: true,
-      hurts: true,
+      hurts: soreGum([anchor]),
       minutes: [2, 4, 8],
       passes: [...how.passes],
       needs: [

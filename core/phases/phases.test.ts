@@ -5,10 +5,9 @@ import { visitRequest, type VisitRequestInput } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { archOrder } from '../teeth/arch'
 import { allTeeth, isPrimary, jawOf, parts, toTooth } from '../teeth/notation'
-import { cartridgeMg, ceilingMg, ledgerShare } from '../measure/anaesthetic'
+import { cartridgeMg, ceilingMg, isChild, ledgerShare, plannedAnaesthetic, type Agent } from '../measure/anaesthetic'
 import { dayOf } from '../visits/day'
 import { visitKinds } from '../visits'
-import { technique } from './anaesthesia'
 import { absent, meanwhile, nothing, sequence, step, wire, type Block, type Draft } from './build'
 import { openCase, type Case } from './case'
 import { pickSpeed } from './impression-material'
@@ -89,20 +88,6 @@ describe('how phases are put together', () => {
 })
 
 describe('anaesthesia', () => {
-  // C: block for lower premolars from the second and molars, infiltration elsewhere.
-  it.each([
-    ['37', 'block'],
-    ['45', 'block'],
-    ['44', 'infiltration'],
-    ['31', 'infiltration'],
-    ['16', 'infiltration'],
-    ['21', 'infiltration'],
-  ])('%s is numbed by %s', (tooth, how) => {
-    expect(technique(caseOf({ teeth: [tooth] }))).toBe(how)
-  })
-  it('one lower molar among several teeth decides for the block', () => {
-    expect(technique(caseOf({ teeth: ['44', '46'] }))).toBe('block')
-  })
   // C: the tissue is numb before any cord, always; a clamp hurts too.
   it('is needed for a vital tooth, a cord or a clamp, and for nothing else', () => {
     const numbed = (more: Partial<VisitRequestInput>): boolean =>
@@ -147,6 +132,41 @@ describe('anaesthesia', () => {
       )!.value,
     ).toBe(0.99)
     expect(() => ceilingMg('mepivacaine plain', 0, 'children')).toThrow(RangeError)
+  })
+  it('compares before it rounds; says nearness; and never allows more when multiplied back', () => {
+    const stands = (agent: Agent, n: number, kg: number) =>
+      ledgerShare([{ agent, cartridges: n }], kg, 'children')?.stands
+    // 7 mg/kg × 18 kg = 126 mg: 126.5 mg is over, 126 mg is not, nine tenths are near.
+    expect([126.5, 126, 113.4, 113.3].map((mg) => stands('articaine with adrenaline', mg / 68, 18))).toEqual([
+      'over',
+      'near',
+      'near',
+      'under',
+    ])
+    expect(ledgerShare([{ agent: 'articaine with adrenaline', cartridges: 126.5 / 68 }], 18, 'children')!.value).toBe(
+      1.01,
+    )
+    for (let kg = 10; kg <= 60; kg++) {
+      const ceiling = ceilingMg('articaine with adrenaline', kg, 'children')!
+      const most = Number(/at most ([\d.]+) cartridges/.exec(ceiling.text)![1])
+      expect(most * 68).toBeLessThanOrEqual(ceiling.value + 1e-9)
+    }
+  })
+  // By age and weight, never by the teeth worked on.
+  it('knows a child by age or weight', () => {
+    const under = { years: 18, kg: 50 }
+    expect(isChild({ ageYears: 12, weightKg: 60 }, under)).toBe(true)
+    expect(isChild({ ageYears: 70, weightKg: 44 }, under)).toBe(true)
+    expect(isChild({ ageYears: 30, weightKg: 70 }, under)).toBe(false)
+    expect([isChild({}, under), isChild({ weightKg: 70 }, under)]).toEqual([undefined, undefined])
+  })
+  it('lays out the cartridges its injections take, and says before the needle when that is too much', () => {
+    const two = plannedAnaesthetic('lidocaine with adrenaline', 3.6, { child: false, weightKg: 70 })
+    expect([two.cartridges, two.over, two.cautions]).toEqual([2, false, []])
+    // 4.4 mg/kg × 15 kg = 66 mg; 3.6 mL of two per cent are 72 mg.
+    const much = plannedAnaesthetic('lidocaine with adrenaline', 3.6, { child: true, weightKg: 15 })
+    expect(much.over).toBe(true)
+    expect(much.cautions[0]!.text).toContain('OVER the ceiling of the children’s table: 72 of 66 mg')
   })
 })
 

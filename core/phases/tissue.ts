@@ -9,6 +9,7 @@ import {
   type CordLayer,
   type CordSize,
 } from '../measure/cord'
+import { soreGum, type Site } from '../measure/numbing'
 import type { Tooth } from '../teeth/notation'
 import {
   absent,
@@ -174,6 +175,10 @@ const packerNeed = {
   probe: open('periodontal probe'),
 } as const
 
+/** The gum a cord lies in: all round, or where only the front of the tooth is cut the lip and cheek side. */
+const gumAt = (sites: readonly CordSite[]): Site[] =>
+  sites.flatMap((s) => soreGum([s.tooth], s.along === 'labial and proximal' ? ['cheek'] : ['cheek', 'inner']))
+
 const gum =
   'The gum round the tooth was held back with a fine cord. It may be sore for a few days; brush it gently and rinse with lukewarm salt water.'
 
@@ -204,7 +209,7 @@ function placeCord(
     fn: 'cord placement',
     place: 'mouth',
     helped: true,
-    hurts: true,
+    hurts: gumAt([s]),
     minutes: layer === 'top' ? [1, 1.5, 3] : [1, 2, 4],
     passes: ['cord in tweezers', 'packer', 'second instrument holds what is seated'],
     needs: [
@@ -264,7 +269,7 @@ function deepPiece(c: Case, plan: CordPlan): Block {
     fn: 'cord placement',
     place: 'mouth',
     helped: true,
-    hurts: true,
+    hurts: gumAt([s]),
     minutes: [0.5, 1, 2],
     needs: [open('cord.1', mm, { piecesMm: [mm], words: 'cord size 1' })],
     countsIn: [{ id: 'cord.deep', what: 'short cord at the deep spot', planned: 1, outStep: cordOutStep(layer, s) }],
@@ -284,7 +289,7 @@ function pellets(plan: CordPlan): Block {
     told: 'pressed soaked pellets between the teeth as back-up',
     fn: 'cord placement',
     place: 'mouth',
-    hurts: true,
+    hurts: gumAt(plan.sites),
     minutes: [0.5, 1, 2],
     needs: [open('cotton pellet', plan.sites.length * 2)],
     countsIn: [
@@ -309,7 +314,7 @@ function paste(c: Case, plan: CordPlan): Block {
     fn: 'cord placement',
     place: 'mouth',
     helped: true,
-    hurts: plan.layers.length > 0,
+    hurts: plan.layers.length > 0 ? gumAt(plan.sites) : [],
     minutes: [2, 2.5, 4],
     needs: [open('agent.astringent paste', plan.sites.length * 0.3), open('paste tip'), open('cotton roll', 2)],
     ties: [
@@ -453,7 +458,7 @@ export function overgrownTissue(c: Case): Block {
     fn: 'cutting',
     place: 'mouth',
     helped: true,
-    hurts: true,
+    hurts: soreGum(teeth.map((u) => u.tooth)),
     minutes: [2, 4, 8],
     passes: ['plastic mirror', 'high-volume suction at the tip'],
     needs: laser

@@ -168,7 +168,7 @@ const numbFirst: Soundness = (before, after) => {
   const was = placeOfAct(before, 'numb')
   if (was === undefined) return null
   const numb = placesIn(after).get(sure(before[was]).draft.id)
-  const early = after.find(({ draft }, i) => draft.hurts && (numb === undefined || i < numb))
+  const early = after.find(({ draft }, i) => draft.hurts && draft.hurts.length > 0 && (numb === undefined || i < numb))
   return early ? `“${early.draft.title}” would come before it is numb` : null
 }
 

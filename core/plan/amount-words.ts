@@ -7,5 +7,7 @@ import type { SetupLine } from '../model/plan'
 export function amountWords(line: Pick<SetupLine, 'quantity' | 'unit' | 'piecesMm'>): string {
   if (line.piecesMm) return line.piecesMm.map((mm) => `${mm} mm`).join(', ')
   if (line.unit === 'piece') return line.quantity === 1 ? '' : `${line.quantity} ×`
-  return `${line.quantity} ${line.unit}`
+  // Words take an s, signs of units do not.
+  const words = ['cartridge', 'pair'].includes(line.unit) && line.quantity !== 1 ? `${line.unit}s` : line.unit
+  return `${line.quantity} ${words}`
 }

@@ -258,7 +258,7 @@ describe('a tray is signed when everything is out, read and safe', () => {
       ...without('mirror'),
       burs: practice.burs.filter((b) => b.shape !== 'needle' && b.shape !== 'flame'),
       lots: practice.lots.map((l) =>
-        l.itemId === 'bis-acryl' ? { ...l, left: 1 } : l.itemId === 'articaine' ? { ...l, expires: '2026-01-01' } : l,
+        l.itemId === 'bis-acryl' ? { ...l, left: 1 } : l.itemId === 'lidocaine' ? { ...l, expires: '2026-01-01' } : l,
       ),
     }
     const asked = trayReadiness(plan({}, poor), new Set()).toAcknowledge.map((a) => a.id)
@@ -266,7 +266,7 @@ describe('a tray is signed when everything is out, read and safe', () => {
       expect.arrayContaining([
         'lack:lack:mirror',
         'lot:bis-acryl',
-        'lot:articaine',
+        'lot:lidocaine',
         expect.stringMatching(/^bur:\d+$/),
       ]),
     )

@@ -149,8 +149,11 @@ describe('changing the case changes the plan as the trade says', () => {
       'Bevel on the buccal cusps, 45°, about 1.5 mm wide',
     )
     const mg = (anaesthetic: VisitRequestInput['anaesthetic']) =>
-      step(plan({ anaesthetic }), 'anaesthesia.inject').figures.map((f) => [f.value, f.unit])
-    expect([mg('lidocaine with adrenaline'), mg('articaine with adrenaline')]).toEqual([[[36, 'mg']], [[68, 'mg']]])
+      step(plan({ anaesthetic }), 'anaesthesia.inject').figures.map((f) => `${f.value} ${f.unit}`)
+    expect([mg('lidocaine with adrenaline'), mg('articaine with adrenaline')]).toEqual([
+      ['36 mg', '1.8 mL'],
+      ['68 mg', '1.8 mL'],
+    ])
   })
   it('a full metal crown has no shade to sign, and a seating groove', () => {
     const p = plan({ restoration: 'full metal crown' })

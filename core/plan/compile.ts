@@ -142,7 +142,8 @@ function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
   if (draft.detail) step.detail = draft.detail
   if (draft.told) step.told = draft.told
   if (draft.tell) step.tell = draft.tell
-  if (draft.hurts) step.hurts = true
+  if (draft.numbed) step.numbed = draft.numbed
+  if (draft.hurts && draft.hurts.length > 0) step.hurts = true
   if (draft.tooth) step.tooth = draft.tooth
   if (draft.cut) step.cut = draft.cut
   if (draft.holes) step.holes = draft.holes

@@ -1,6 +1,16 @@
 /** The anaesthetic ledger: what was handed over against both published tables. For the dentist's review, never permission. */
 import { sure, entriesOf } from '../sure'
-import { cartridgeMg, ceilingMg, ledgerShare, tableWords, type Agent, type CeilingTable } from '../measure/anaesthetic'
+import {
+  cartridgeMg,
+  ceilingMg,
+  isChild,
+  ledgerShare,
+  tablesFor,
+  tableWords,
+  type Agent,
+  type CeilingTable,
+} from '../measure/anaesthetic'
+import { ruleRow } from '../rules'
 import { kindFacts } from '../kinds'
 import { judged, readingOf, num, type Values } from './reading'
 
@@ -21,6 +31,8 @@ const agents: Record<Exclude<keyof typeof fields, 'weightKg'>, Agent> = {
   bupivacaine: 'bupivacaine with adrenaline',
 }
 const named = entriesOf(agents)
+/** The register’s own bounds: a reading knows no practice. */
+const under = { years: ruleRow('child.years').value, kg: ruleRow('child.kg').value }
 const review = 'for the dentist’s review, not a permission'
 
 const givenOf = (values: Values<typeof fields>) =>
@@ -31,16 +43,20 @@ export const anaesthetic = readingOf('anaesthetic', {
   once: true,
   fields,
   starts: ({ plan }) => {
-    const key = named.find(([, agent]) => agent === plan.request.anaesthetic)?.[0]
+    const planned = plan.steps.find((x) => x.numbed)?.numbed
+    const key = named.find(([, agent]) => agent === (planned?.agent ?? plan.request.anaesthetic))?.[0]
     return {
-      ...(key ? { [key]: 1 } : {}),
+      ...(key ? { [key]: planned?.cartridges ?? 1 } : {}),
       ...(plan.request.weightKg === undefined ? {} : { weightKg: plan.request.weightKg }),
     }
   },
   judge: (values, { plan }) => {
     const given = givenOf(values)
     if (given.length === 0) return { wrong: 'say what was handed over' }
-    const child = kindFacts(plan.kind).dentition === 'primary'
+    // By age and weight, whatever teeth are worked on; nobody’s ledger is called good while neither is known.
+    const { weightKg = plan.request.weightKg } = values
+    const known = isChild({ ...plan.request, weightKg }, under)
+    const child = known ?? kindFacts(plan.kind).dentition === 'primary'
     const amounts = given.map((g) => ({
       ...cartridgeMg(g.agent),
       name: `${g.agent}, ${g.cartridges} × ${cartridgeMg(g.agent).value} mg`,
@@ -58,6 +74,8 @@ export const anaesthetic = readingOf('anaesthetic', {
         { figures: amounts },
       )
     const tables: CeilingTable[] = child ? ['children', 'adults'] : ['adults', 'children']
+    // Where nobody knows which, both count.
+    const counts = new Set(known === undefined ? tables : tablesFor(known))
     const shares = tables.map((table) => ({
       table,
       share: ledgerShare(given, sure(values.weightKg), table),
@@ -71,10 +89,8 @@ export const anaesthetic = readingOf('anaesthetic', {
           : `${words}: ${Math.round(share.value * 100)} % of the ceiling${given.length > 1 ? ', the agents added up as fractions' : ''}`,
       )
     }
-    // A child is measured by its own table; a grown person is told where either is passed.
-    const over = shares.filter(
-      (s) => s.share !== undefined && s.share.value > 1 && (s.table === 'children' ? child : true),
-    )
+    const over = shares.filter((s) => s.share?.stands === 'over' && (counts.has(s.table) || s.table === 'adults'))
+    const near = shares.filter((s) => s.share?.stands === 'near' && counts.has(s.table))
     return judged(
       over.length > 0 ? 'review' : 'tell',
       [
@@ -82,6 +98,8 @@ export const anaesthetic = readingOf('anaesthetic', {
         ...over.map(
           (o) => `OVER the ceiling of ${tableWords[o.table]}: the dentist reviews before anything more is given`,
         ),
+        ...near.map((o) => `near the ceiling of ${tableWords[o.table]}: said before any more is drawn up`),
+        ...(known === undefined ? ['neither a grown person nor a child by what is known: enter the age'] : []),
         ...sensitive,
         review,
       ],

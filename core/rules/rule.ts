@@ -1,7 +1,7 @@
 /** A named time, amount, share or surplus of the trade: one row, with its reason, its standing, and what a practice may set. */
 import type { Standing } from '../figure'
 
-export type RuleUnit = 's' | 'mm' | 'mL' | 'g' | 'share' | 'working days'
+export type RuleUnit = 's' | 'mm' | 'mL' | 'g' | 'kg' | 'years' | 'share' | 'working days'
 
 export interface RuleRow {
   /** As Settings and the record name it. */

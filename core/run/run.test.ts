@@ -52,7 +52,9 @@ describe('a visit from begin to close', () => {
     expect(note).toMatch(/Braided cord 0 \(29 mm\), lot S-cord-0, expires 2029-12-31/)
     expect(note).toContain('Base cord, 37: 1 in, 1 out.')
     expect(note).toMatch(/Impression good: signed by The dentist at \d\d:\d\d\./)
-    expect(note).toContain('The dentist gave a block with articaine with adrenaline, one cartridge laid out.')
+    expect(note).toContain(
+      'The dentist gave local anaesthetic: block and long buccal, lower left; lidocaine with adrenaline, 1 cartridge laid out.',
+    )
     expect(note).toContain('The dentist placed base cord size 0, 29 mm, on 37 (LL7) with aluminium chloride.')
     expect(note).toContain('Burs in order of use: depth cutter 1.5, medium')
     expect(note).toContain('Otherwise than planned\nNothing.')

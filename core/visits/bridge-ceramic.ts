@@ -178,7 +178,7 @@ export const bridgeCeramicDeliver: VisitKind = {
   work: (c) =>
     sequence(
       tryIn(c, 'bridge', {
-        hurts: false,
+        hurts: [],
         title: `Try in the bridge, ${labels(c)}: seats on the ledges, contacts, pontic on the tissue`,
       }),
       shadeOnTooth(c),

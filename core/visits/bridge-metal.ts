@@ -104,7 +104,7 @@ export const bridgeMetalTryIn: VisitKind = {
     sequence(
       rolls(c),
       tryIn(c, 'metal bridge', {
-        hurts: false,
+        hurts: [],
         title: `Try in the metal bridge, ${labels(c)}: seats by its fingers, no rock, bite clear`,
       }),
       shadeOnTooth(c, {

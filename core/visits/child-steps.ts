@@ -1,4 +1,5 @@
 /** What visits of children share. */
+import { soreTooth } from '../measure/numbing'
 import { acts, open, sequence, type Block } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
 
@@ -16,7 +17,7 @@ export function pulp(c: Case): Block {
         {
           tooth: u.tooth,
           fn: 'root canal',
-          hurts: true,
+          hurts: soreTooth(u.tooth),
           told: `treated the pulp of ${u.label}`,
           passes: ['round', 'pellet, pressed', 'medicament', 'base'],
           needs: [

@@ -1,5 +1,5 @@
 import { lastOf, sure } from '../sure'
-import { anaesthesia, numbTest, type Numbing } from '../phases/anaesthesia'
+import { anaesthesia, numbingOf, numbTest, type Numbing } from '../phases/anaesthesia'
 import { goingUnder, packOut } from '../phases/asleep'
 import { arrival } from '../phases/arrival'
 import { draftsOf, marked, meanwhile, sequence, type Block } from '../phases/build'
@@ -28,13 +28,6 @@ function shareSheets(works: readonly Work[], marks: readonly string[]): void {
   }
 }
 
-/** The first thing in the work that hurts decides whether, and why, it is numbed. */
-function numbingOf(works: readonly Work[], blocks: readonly Block[]): Numbing {
-  if (works.some((w) => w.kind.asleep)) return { by: 'sleep' }
-  const hurting = blocks.flatMap(draftsOf).find((d) => d.hurts)
-  return hurting ? { by: 'needle', because: hurting.title } : { by: 'nothing' }
-}
-
 /**
  * The frame of a visit: arrival, anaesthesia, what fills its wait, the works one after the other, closing. A second work
  * of the same visit has its ids marked, so that nothing of the two is confused.
@@ -51,10 +44,9 @@ export function dayOf(works: readonly Work[]): Block {
     const together = marked([...parts.beforehand, parts.work], sure(marks[i]))
     return { beforehand: together.slice(0, -1), work: lastOf(together) }
   })
-  const numbing = numbingOf(
-    works,
-    own.map((o) => o.work),
-  )
+  const numbing: Numbing = works.some((w) => w.kind.asleep)
+    ? { by: 'sleep' }
+    : numbingOf(own.flatMap((o) => draftsOf(o.work)))
   const [first] = works
   const waiting = own.flatMap((o) => o.beforehand)
   if (numbing.by === 'sleep') {

@@ -1,4 +1,5 @@
 /** J15: cervical. */
+import { soreGum } from '../measure/numbing'
 import { reason } from '../figure'
 import { adhesive, cureOf, etch, lightStep } from '../phases/bonding'
 import { open, practice, sequence, type Block } from '../phases/build'
@@ -100,7 +101,7 @@ export const fillingCervical: VisitKind = {
                   tooth: u.tooth,
                   phase: 'isolation',
                   fn: 'dam',
-                  hurts: true,
+                  hurts: soreGum([u.tooth]),
                   passes: ['double-bow clamp in forceps, floss tied on'],
                   needs: [clamp('cervical', { words: 'double-bow cervical clamp' }), open('floss', 300)],
                   mistakes: ['facial jaw on the lesion’s edge: it slips and scratches the root'],

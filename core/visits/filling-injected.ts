@@ -1,4 +1,5 @@
 /** J09: injection-moulded. */
+import { soreGum } from '../measure/numbing'
 import { reason } from '../figure'
 import { bandHeight } from '../measure/restoring'
 import { adhesive, cureOf, etch, lightStep, type Spot } from '../phases/bonding'
@@ -163,7 +164,7 @@ export const fillingInjected: VisitKind = {
           place(id(u, 'pre-wedge'), `Pre-wedge ${beside.join(' and ')} of ${u.label}`, [0.3, 0.5, 1], {
             tooth: u.tooth,
             fn: 'matrix placement',
-            hurts: true,
+            hurts: soreGum([u.tooth]),
             passes: ['wedge in forceps'],
             needs: [open('wedge', beside.length)],
             countsIn: [

@@ -65,7 +65,7 @@ function inlay(c: Case, units: Unit[]): Block {
   return sequence(
     provisionalOff(own, 'flick'),
     tryIn(own, 'gold inlay', {
-      hurts: false,
+      hurts: [],
       title: `Try in the gold inlay, ${labels(own)}: margins unfinished on purpose`,
       mistakes: ['margins polished before cementing: nothing left to burnish'],
     }),

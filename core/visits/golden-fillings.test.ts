@@ -241,7 +241,9 @@ describe('J21, cusp by cusp', () => {
       'filling.37.stain',
       'filling.37.glycerine-cure',
     )
-    expect(title(p, 'anaesthesia.test')).toContain('both sides')
+    expect(p.steps.find((s) => s.id === 'anaesthesia.test')!.detail).toContain(
+      'lip to the middle, lower left; 38 cheek and tongue side',
+    )
     expect(burs(p)[0]).toBe('fissures: flame 1')
     expect(['etch', 'primer'].map((a) => own(p, `filling.37.${a}`))).toEqual([20, 20])
     expect(own(p, 'filling.37.flow-cure')!).toBeGreaterThan(10)

@@ -200,7 +200,7 @@ export const laminateDeliver: VisitKind = {
             {
               needs: [open('pumice'), open('prophy cup'), open('slow handpiece'), open('finishing strip', 2)],
               told: 'cleaned the teeth with pumice',
-              hurts: false,
+              hurts: [],
             },
           )
         : provisionalOff(c, 'cut'),

@@ -1,4 +1,5 @@
 /** J17: class III on a primary front tooth. */
+import { soreGum } from '../measure/numbing'
 import { adhesive, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
 import { only, open, practice, sequence, type Block } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
@@ -63,7 +64,7 @@ export const primaryClass3: VisitKind = {
         child(`filling.${u.tooth}.wedge`, `Wedge at ${u.label}: guards neighbour and gum`, [0.3, 0.5, 1], {
           tooth: u.tooth,
           fn: 'matrix placement',
-          hurts: true,
+          hurts: soreGum([u.tooth]),
           passes: ['wedge in forceps'],
           needs: [open('wedge')],
           countsIn: [

@@ -1,4 +1,5 @@
 /** J19: preformed metal crowns, conventional or sealed in. */
+import { soreGum } from '../measure/numbing'
 import { firstOf } from '../sure'
 import { after } from './follow-ups'
 import { reason } from '../figure'
@@ -76,7 +77,7 @@ function fitCrown(u: Unit, sealedIn: boolean): Block {
       ...at,
       told: `tried the size of the preformed crown on ${u.label}`,
       passes: ['crown on tape', 'next size'],
-      hurts: !sealedIn,
+      hurts: sealedIn ? [] : soreGum([u.tooth]),
       needs: [
         open(`${kind}.4`, 1, {
           words: words(4),

@@ -38,7 +38,15 @@ import { tellOf } from './tell'
 /** What a person may change of a visit before its tray is signed. */
 /** Of the visit alone; the rest, but for the visit's choices, is of the whole case. The patient's alerts have a door of their own. */
 const visitKeys = ['kind', 'also', 'pieceOnHand'] as const
-const caseKeys = [...keysOf(workFacts), 'crossbite', 'missing', 'anaesthetic', 'weightKg', 'choices'] as const
+const caseKeys = [
+  ...keysOf(workFacts),
+  'crossbite',
+  'missing',
+  'anaesthetic',
+  'weightKg',
+  'ageYears',
+  'choices',
+] as const
 const editableKeys = [...visitKeys, ...caseKeys, 'visitChoices'] as const
 // Only the keys are checked here: the values are parsed with the rest of the request, so that a change left out is not
 // mistaken for a default.

@@ -156,7 +156,7 @@ function YesOrNo({ request, work, asked, set, change, disabled }: Told) {
   )
 }
 
-function Amounts({ request, work, kind, asked, set, change, disabled }: Told) {
+function Amounts({ work, asked, set, disabled }: Told) {
   return (
     <Row>
       {asked('sealMm') && (
@@ -177,7 +177,35 @@ function Amounts({ request, work, kind, asked, set, change, disabled }: Told) {
           onValue={(n) => set({ tintPercent: n ?? 0 })}
         />
       )}
-      {asked('weightKg') && kind.dentition === 'primary' && (
+    </Row>
+  )
+}
+
+/** What the doses go by, where something is injected. */
+function Doses({ request, asked, change, disabled }: Told) {
+  if (!asked('anaesthetic')) return null
+  return (
+    <>
+      <Choose
+        disabled={disabled}
+        label="Anaesthetic"
+        value={request.anaesthetic}
+        onPick={(anaesthetic) => change({ anaesthetic })}
+        words={{
+          'by technique': 'Anaesthetic by technique',
+          'articaine with adrenaline': 'articaine 4 %',
+          'lidocaine with adrenaline': 'lidocaine 2 %',
+          'mepivacaine plain': 'mepivacaine 3 % plain',
+        }}
+      />
+      <Row>
+        <NumberField
+          label="Age"
+          unit="years"
+          disabled={disabled}
+          value={request.ageYears}
+          onValue={(ageYears) => change({ ageYears })}
+        />
         <NumberField
           label="Weight"
           unit="kg"
@@ -185,8 +213,8 @@ function Amounts({ request, work, kind, asked, set, change, disabled }: Told) {
           value={request.weightKg}
           onValue={(weightKg) => change({ weightKg })}
         />
-      )}
-    </Row>
+      </Row>
+    </>
   )
 }
 
@@ -234,6 +262,7 @@ export function Facts({
       )}
       <ByTooth data={data} at={at} asked={told.asked} change={change} locked={locked} />
       <Amounts {...told} />
+      {at === 0 && <Doses {...told} />}
     </Panel>
   )
 }

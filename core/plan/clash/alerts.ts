@@ -1,4 +1,5 @@
 /** The patient's alerts against what is laid out. */
+import { childOf } from '../../phases/case'
 import { cordPlan, overgrownTeeth } from '../../phases/tissue'
 import { clash, forDentist, names, openLines, type Rule } from './rule'
 
@@ -59,10 +60,10 @@ const adrenalineCord: Rule = ({ c }) => {
 }
 
 const adrenalineAnaesthetic: Rule = ({ c, uses }) =>
-  c.has('adrenaline-sensitive') && c.request.anaesthetic.includes('adrenaline') && uses(/^cartridge\./)
+  c.has('adrenaline-sensitive') && uses(/^cartridge\..* with adrenaline$/)
     ? forDentist(
         'adrenaline-anaesthetic',
-        `Adrenaline alert, and ${c.request.anaesthetic} picked`,
+        'Adrenaline alert, and an anaesthetic with adrenaline planned',
         'heart, blood pressure or an interacting medicine',
         'the dentist decides on agent and amount; one without adrenaline stands by',
       )
@@ -133,7 +134,7 @@ const pacemaker: Rule = ({ c, uses }) => {
 }
 
 const childWithoutWeight: Rule = ({ c, uses }) =>
-  c.kind.dentition === 'primary' && c.request.weightKg === undefined && uses(/^cartridge\./)
+  (childOf(c) ?? c.kind.dentition === 'primary') && c.request.weightKg === undefined && uses(/^cartridge\./)
     ? clash(
         'weight',
         'ask',
@@ -142,6 +143,18 @@ const childWithoutWeight: Rule = ({ c, uses }) =>
         'weigh the child, write it down, and the ceiling is worked out',
       )
     : null
+
+const overTheCeiling: Rule = ({ steps }) => {
+  const over = steps.flatMap((s) => s.cautions).find((caution) => caution.text.startsWith('OVER the ceiling'))
+  return over
+    ? forDentist(
+        'anaesthetic-over',
+        'More anaesthetic planned than the ceiling',
+        over.text,
+        'the dentist takes less, another agent, or two visits',
+      )
+    : null
+}
 
 /** Each is named for what it finds; a visit shows those that speak. */
 export const alertRules: readonly Rule[] = [
@@ -155,4 +168,5 @@ export const alertRules: readonly Rule[] = [
   mouthBreather,
   pacemaker,
   childWithoutWeight,
+  overTheCeiling,
 ]
