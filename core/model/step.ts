@@ -6,7 +6,7 @@ import type { Agent } from '../measure/anaesthetic'
 import type { Injection } from '../measure/numbing'
 import type { CordCoverage, CordLayer, CordSize } from '../measure/cord'
 import type { FunctionName, Permission } from '../practice/functions'
-import type { Tooth } from '../teeth/notation'
+import type { Jaw, Tooth } from '../teeth/notation'
 import type { Restoration } from '../vocabulary'
 import type { Edge } from './link'
 
@@ -124,6 +124,8 @@ export interface Step {
   /** Not before the tissue and tooth are numb. */
   hurts?: boolean
   numbed?: Numbed
+  imprints?: Jaw
+  reshapes?: Jaw
   /** Ids of the practice's amendments that made or changed it. */
   amended?: string[]
   tooth?: Tooth

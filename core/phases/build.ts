@@ -12,7 +12,7 @@ import type { Ruling } from '../rules'
 import type { Numbed } from '../model/step'
 import type { Site } from '../measure/numbing'
 import type { FunctionName } from '../practice/functions'
-import type { Tooth } from '../teeth/notation'
+import type { Jaw, Tooth } from '../teeth/notation'
 
 /** A time tie from an earlier step to this one; a lag, or a window that says what to do when it is missed. */
 export type Tie = {
@@ -69,6 +69,10 @@ export interface Draft {
   minutes: readonly [number, number, number]
   /** Takes a second pair of hands. */
   helped?: boolean
+  /** The arch whose shape is taken away from here: an impression or scan that a laboratory works to. */
+  imprints?: Jaw
+  /** The arch whose teeth or gum are given another shape. */
+  reshapes?: Jaw
   /** What is injected: agent, volume, cartridges, where. */
   numbed?: Numbed
   /** What it hurts, where nothing is done about it: not before all of that is numb. */

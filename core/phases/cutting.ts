@@ -1,3 +1,4 @@
+import { jawOf } from '../teeth/notation'
 import { soreTooth } from '../measure/numbing'
 import { sure } from '../sure'
 import type { BurShape } from '../catalog/bur'
@@ -227,6 +228,7 @@ function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonl
     fn: 'cutting',
     place: 'mouth',
     helped: true,
+    reshapes: jawOf(u.tooth),
     hurts: c.request.vital && !(line.enamel && c.request.inEnamel) ? soreTooth(u.tooth) : [],
     minutes: [part(whole[0]), part(whole[1]), part(whole[2])],
     ...(line.passes ? { passes: line.passes } : {}),

@@ -193,6 +193,7 @@ function seatTray({ c, plan, round, material, first, id, again }: Taking): Block
   const dual = round.tray === 'dual-arch'
   return step({
     id: id('seat'),
+    imprints: c.jaw,
     phase: 'impression',
     told: `seated the ${dual ? 'dual-arch tray, addition silicone' : `${trayWords[round.tray]}, ${familyWords[round.family]}`} (${material.speed} set)`,
     title: dual

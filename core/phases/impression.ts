@@ -43,6 +43,7 @@ function scan(c: Case, plan: CordPlan): Block {
     ...(layer ? plan.sites.map((s) => drawCord(c, plan, layer, s)) : [dryTeeth(c, plan)]),
     step({
       id: 'impression.scan-preparation',
+      imprints: c.jaw,
       phase: 'impression',
       title: `Scan ${labels(c)}: dry, every margin`,
       told: `scanned ${labels(c)} with every margin dry`,

@@ -30,7 +30,7 @@ export function shadePreview(c: Case, more: Partial<Draft> = {}): Block {
   })
 }
 
-const otherJaw = (c: Case): 'upper' | 'lower' => (c.jaw === 'upper' ? 'lower' : 'upper')
+export const otherJaw = (c: Case): 'upper' | 'lower' => (c.jaw === 'upper' ? 'lower' : 'upper')
 
 /** The mould the provisional is made in, taken before cutting: a preliminary impression, or a putty index. */
 export function provisionalMould(c: Case): Block {
@@ -94,6 +94,7 @@ export function opposingArch(c: Case): Block {
   if (c.choices.impression === 'optical scan') {
     return step({
       id: 'records.scan-opposing',
+      imprints: otherJaw(c),
       phase: 'records',
       title: `Scan the opposing ${otherJaw(c)} arch`,
       told: `scanned the opposing ${otherJaw(c)} arch`,
@@ -107,6 +108,7 @@ export function opposingArch(c: Case): Block {
   return sequence(
     step({
       id: 'records.opposing',
+      imprints: otherJaw(c),
       asks: [{ reading: 'alginate', teeth: teethOf(c) }],
       phase: 'records',
       title: `Opposing impression, ${otherJaw(c)} arch`,

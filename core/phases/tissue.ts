@@ -451,6 +451,7 @@ export function overgrownTissue(c: Case): Block {
   const tool = laser ? 'the laser' : 'electrosurgery'
   return step({
     id: 'tissue.trim',
+    reshapes: c.jaw,
     phase: 'tissue',
     title: `Overgrown tissue off with ${tool}: ${teeth.map((u) => u.label).join(', ')}`,
     told: `removed overgrown tissue with ${tool} at ${teeth.map((u) => u.label).join(', ')}`,

@@ -142,6 +142,8 @@ function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
   if (draft.detail) step.detail = draft.detail
   if (draft.told) step.told = draft.told
   if (draft.tell) step.tell = draft.tell
+  if (draft.imprints) step.imprints = draft.imprints
+  if (draft.reshapes) step.reshapes = draft.reshapes
   if (draft.numbed) step.numbed = draft.numbed
   if (draft.hurts && draft.hurts.length > 0) step.hurts = true
   if (draft.tooth) step.tooth = draft.tooth

@@ -43,7 +43,8 @@ export function parts(t: Tooth): { quadrant: number; position: number } {
 /** @example isPrimary(toTooth('75')) // true */
 export const isPrimary = (t: Tooth): boolean => parts(t).quadrant > 4
 /** @example jawOf(toTooth('75')) // 'lower' */
-export const jawOf = (t: Tooth): 'upper' | 'lower' => ([1, 2, 5, 6].includes(parts(t).quadrant) ? 'upper' : 'lower')
+export type Jaw = 'upper' | 'lower'
+export const jawOf = (t: Tooth): Jaw => ([1, 2, 5, 6].includes(parts(t).quadrant) ? 'upper' : 'lower')
 
 /**
  * Universal designation: '1'–'32' for permanent, 'A'–'T' for primary teeth.

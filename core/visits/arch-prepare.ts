@@ -64,7 +64,8 @@ function surgeonsShell(c: Case): Block {
 /** J20: many lower units with implants to come. */
 export const archPrepare = restoring({
   id: 'arch.prepare',
-  beforehand: (c) => [shadePreview(c), sequence(paintTray(c), guides(), provisionalMould(c), opposingArch(c))],
+  deciding: () => [guides()],
+  beforehand: (c) => [shadePreview(c), sequence(paintTray(c), provisionalMould(c), opposingArch(c))],
   work: (c) => {
     const cord = cordPlan(c)
     return sequence(

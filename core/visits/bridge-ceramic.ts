@@ -67,25 +67,27 @@ function retainerLines(u: Unit): CutLine[] {
 
 export const bridgeCeramicPrepare: VisitKind = {
   id: 'bridge.ceramic.prepare',
+  deciding: (c) => [
+    plan(
+      'records.place',
+      `Place judged: ${pontics(c)} to ${labels(c)}; do the opposite teeth slide over it?`,
+      [0.5, 1, 3],
+      {
+        fn: 'occlusal check',
+        needs: [open('articulating paper', 2), open('foil')],
+        hold: {
+          name: 'plan',
+          title: 'Right place for a bonded bridge',
+          evidence: 'paper marks in side and forward movement',
+          because: practice('a lower incisor is the best place; not behind, not where opposite teeth slide over it'),
+        },
+      },
+    ),
+  ],
   beforehand: (c) => [shadePreview(c), sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
     const cord = cordPlan(c)
     return sequence(
-      plan(
-        'records.place',
-        `Place judged: ${pontics(c)} to ${labels(c)}; do the opposite teeth slide over it?`,
-        [0.5, 1, 3],
-        {
-          fn: 'occlusal check',
-          needs: [open('articulating paper', 2), open('foil')],
-          hold: {
-            name: 'plan',
-            title: 'Right place for a bonded bridge',
-            evidence: 'paper marks in side and forward movement',
-            because: practice('a lower incisor is the best place; not behind, not where opposite teeth slide over it'),
-          },
-        },
-      ),
       rolls(c),
       cutSteps(c, retainerLines, [5, 8, 14]),
       plan('cutting.retainer-check', 'Depth and draw looked at: enamel all round, one path', [0.5, 1, 2], {

@@ -8,7 +8,7 @@ import { cutSteps } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'
 import { finalImpression } from '../phases/impression'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
-import { opposingArch, paintTray, shadePreview } from '../phases/records'
+import { opposingArch, otherJaw, paintTray, shadePreview } from '../phases/records'
 import { cordPlan, cords, overgrownTissue } from '../phases/tissue'
 import { innerSide } from '../teeth/arch'
 import { deliveryAfter, tissueRecall, weekAfter, after } from './follow-ups'
@@ -19,20 +19,30 @@ const deliver = acts({ phase: 'delivery', fn: 'bonding', place: 'mouth', helped:
 
 export const bridgeMetalPrepare: VisitKind = {
   id: 'bridge.metal.prepare',
+  deciding: (c) => [
+    plan('records.room', 'Room behind the upper front teeth? Paper and tabs in the bite', [0.5, 1, 3], {
+      fn: 'occlusal check',
+      needs: [open('articulating paper', 2), open('clearance tabs')],
+      hold: {
+        name: 'plan',
+        title: 'Room for the retainers',
+        evidence: 'tab in the bite behind each abutment',
+        because: practice('no room, no retainer: the opponent is eased or another bridge is made'),
+      },
+    }),
+    plan('records.opponent', 'Opponent eased where it strikes the retainers', [0.5, 1, 2], {
+      fn: 'cutting',
+      helped: true,
+      cut: { id: 'records.opponent', form: 'finish', depthMm: 0.2, surface: 'opponent' },
+      needs: opens('high-speed handpiece'),
+      reshapes: otherJaw(c),
+      reason: practice('before any impression: an arch is not touched after it'),
+    }),
+  ],
   beforehand: (c) => [shadePreview(c), sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
     const cord = cordPlan(c)
     return sequence(
-      plan('records.room', 'Room behind the upper front teeth? Paper and tabs in the bite', [0.5, 1, 3], {
-        fn: 'occlusal check',
-        needs: [open('articulating paper', 2), open('clearance tabs')],
-        hold: {
-          name: 'plan',
-          title: 'Room for the retainers',
-          evidence: 'tab in the bite behind each abutment',
-          because: practice('no room, no retainer: the opponent is eased or another bridge is made'),
-        },
-      }),
       overgrownTissue(c),
       rolls(c),
       plan('cutting.outline', `Outline pencilled on ${labels(c)}: where the metal will lie`, [0.5, 1, 2], {
@@ -77,13 +87,6 @@ export const bridgeMetalPrepare: VisitKind = {
         ],
         [4, 7, 12],
       ),
-      plan('cutting.opponent', 'Opponent eased where it strikes the retainers', [0.5, 1, 2], {
-        phase: 'cutting',
-        fn: 'cutting',
-        helped: true,
-        cut: { id: 'cutting.opponent', form: 'finish', depthMm: 0.2, surface: 'opponent' },
-        needs: opens('high-speed handpiece'),
-      }),
       cords(c, cord),
       finalImpression(c, cord),
     )

@@ -29,7 +29,7 @@ function shareSheets(works: readonly Work[], marks: readonly string[]): void {
 }
 
 /**
- * The frame of a visit: arrival, anaesthesia, what fills its wait, the works one after the other, closing. A second work
+ * The frame of a visit: arrival, what is decided before the needle, anaesthesia, what fills its wait, the works one after the other, closing. A second work
  * of the same visit has its ids marked, so that nothing of the two is confused.
  */
 export function dayOf(works: readonly Work[]): Block {
@@ -38,17 +38,19 @@ export function dayOf(works: readonly Work[]): Block {
   )
   shareSheets(works, marks)
   const own = works.map(({ kind, c }, i) => {
-    const parts = { beforehand: kind.beforehand?.(c) ?? [], work: kind.work(c) }
+    const parts = { deciding: kind.deciding?.(c) ?? [], beforehand: kind.beforehand?.(c) ?? [], work: kind.work(c) }
     if (i === 0) return parts
     // Marked together: ties reach from the work back to what was done beforehand.
-    const together = marked([...parts.beforehand, parts.work], sure(marks[i]))
-    return { beforehand: together.slice(0, -1), work: lastOf(together) }
+    const together = marked([...parts.deciding, ...parts.beforehand, parts.work], sure(marks[i]))
+    const n = parts.deciding.length
+    return { deciding: together.slice(0, n), beforehand: together.slice(n, -1), work: lastOf(together) }
   })
   const numbing: Numbing = works.some((w) => w.kind.asleep)
     ? { by: 'sleep' }
     : numbingOf(own.flatMap((o) => draftsOf(o.work)))
   const [first] = works
   const waiting = own.flatMap((o) => o.beforehand)
+  const deciding = own.flatMap((o) => o.deciding)
   if (numbing.by === 'sleep') {
     // Quick back teeth first: further work comes before the front teeth the child is asleep for.
     const order = [
@@ -58,6 +60,7 @@ export function dayOf(works: readonly Work[]): Block {
     const cases = works.map((w) => w.c)
     return sequence(
       arrival(cases),
+      ...deciding,
       anaesthesia(sure(first).c, numbing),
       goingUnder(cases),
       ...waiting,
@@ -68,6 +71,7 @@ export function dayOf(works: readonly Work[]): Block {
   }
   return sequence(
     arrival(works.map((w) => w.c)),
+    ...deciding,
     anaesthesia(sure(first).c, numbing),
     meanwhile('the anaesthetic takes', ...waiting, numbTest(sure(first).c, numbing)),
     ...own.map((o) => o.work),

@@ -3,13 +3,13 @@ import { describe, expect, it } from 'vitest'
 import { planOf, title, inOrder, tie, own, laid, burs, figure, counts } from '../../demo/test/plans'
 
 describe('J01, bonded ceramic bridge', () => {
-  it('preparation: place judged first; draw, concave lingual in enamel, ledge; polyether in a custom tray, blocked out; no anaesthesia, nothing hurts', () => {
+  it('preparation: place judged before the needle; draw, concave lingual in enamel, ledge; polyether in a custom tray, blocked out; no anaesthesia, nothing hurts', () => {
     const p = planOf('J01-bonded-ceramic-bridge-preparation')
     inOrder(
       p,
+      'records.place',
       'records.shade',
       'impression.paint-tray',
-      'records.place',
       'cutting.draw.31',
       'cutting.draw.42',
       'cutting.concavity.31',
@@ -70,17 +70,19 @@ describe('J01, bonded ceramic bridge', () => {
 })
 
 describe('J02, bonded metal bridge', () => {
-  it('preparation: room first, electrosurgery for overgrown tissue, outline in pencil, light enamel work, opponent eased, silicone, tissue recall', () => {
+  it('preparation: room first and the opponent eased, before needle and impressions; electrosurgery for overgrown tissue, outline in pencil, light enamel work, silicone, tissue recall', () => {
     const p = planOf('J02-bonded-metal-bridge-preparation')
     inOrder(
       p,
-      'anaesthesia.test',
       'records.room',
+      'records.opponent',
+      'anaesthesia.topical',
+      'records.opposing',
+      'anaesthesia.test',
       'tissue.trim',
       'cutting.outline',
       'cutting.concavity.21',
       'cutting.ledge.23',
-      'cutting.opponent',
       'impression.load-syringe',
       'impression.inspect',
     )

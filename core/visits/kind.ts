@@ -5,6 +5,8 @@ import { restored, type Case, type RestoredCase } from '../phases/case'
 
 interface KindOf<C extends Case> {
   id: KindId
+  /** What decides whether, and how, the work is done at all: before the needle, not behind it. */
+  deciding?: (c: C) => Block[]
   /** What fills the wait for the anaesthetic; each block is a branch beside the others. */
   beforehand?: (c: C) => Block[]
   work: (c: C) => Block
@@ -24,9 +26,10 @@ interface KindOf<C extends Case> {
 export type VisitKind = KindOf<Case>
 
 /** A kind whose work is a restoration: what it is made of is known in every step of it. */
-export function restoring({ beforehand, work, followUps, ...rest }: KindOf<RestoredCase>): VisitKind {
+export function restoring({ deciding, beforehand, work, followUps, ...rest }: KindOf<RestoredCase>): VisitKind {
   return {
     ...rest,
+    ...(deciding ? { deciding: (c) => deciding(restored(c)) } : {}),
     ...(beforehand ? { beforehand: (c) => beforehand(restored(c)) } : {}),
     work: (c) => work(restored(c)),
     followUps: (c) => followUps(restored(c)),

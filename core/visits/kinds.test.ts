@@ -146,6 +146,9 @@ function whole(p: Plan): void {
   // Nothing that hurts before it is numb, or asleep.
   const numb = at.get('anaesthesia.test') ?? at.get('asleep.under')
   for (const s of p.steps) if (s.hurts) expect(at.get(s.id), s.id).toBeGreaterThan(numb ?? Infinity)
+  // An arch that is changed after its impression is said so, and nothing else is.
+  const touched = p.steps.some((s, i) => s.reshapes && p.steps.slice(0, i).some((b) => b.imprints === s.reshapes))
+  expect(p.clashes.some((c) => c.id === 'arch-touched')).toBe(touched)
   // Holds that no card may remove: counts always; the others wherever there is something of theirs to sign.
   const holds = p.holds.map((h) => h.id)
   expect(holds).toContain('counts')

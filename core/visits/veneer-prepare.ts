@@ -211,7 +211,8 @@ export const veneerPrepare = restoring({
 /** J16, first visit: smile read, shade map, depth by pencil line, margin lowered for a dark tooth, cord again. */
 export const laminatePrepare = restoring({
   id: 'laminate.prepare',
-  beforehand: (c) => [
+  // Before the lip is numb: it hangs, and the shade of every front tooth is chosen with it.
+  deciding: (c) => [
     sequence(
       records('records.smile', 'Smile read: lip line, what shows at rest and in a laugh; pictures', [2, 3, 5], {
         place: 'chair',
@@ -224,8 +225,8 @@ export const laminatePrepare = restoring({
         needs: [open('shade guide'), open('camera')],
       }),
     ),
-    sequence(paintTray(c), opposingArch(c)),
   ],
+  beforehand: (c) => [sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
     const { first, later } = veneerCords(c, true)
     return sequence(

@@ -95,6 +95,21 @@ const shortPost: Rule = ({ c }) => {
     : null
 }
 
+/** The laboratory works to a shape that is no longer there. One that is meant to keep the uncut shape, a mould or an index, imprints nothing here. */
+const archTouched: Rule = ({ steps }) => {
+  for (const [i, taken] of steps.entries()) {
+    const after = steps.slice(i).find((s) => s.reshapes !== undefined && s.reshapes === taken.imprints)
+    if (after)
+      return forDentist(
+        'arch-touched',
+        `The ${taken.imprints} arch is changed after its impression: “${after.title}” after “${taken.title}”`,
+        'the piece is made to a shape that is no longer there',
+        'the work first and then the impression, or the impression once more',
+      )
+  }
+  return null
+}
+
 /** Each is named for what it finds; a visit shows those that speak. */
 export const caseRules: readonly Rule[] = [
   pieceNotHere,
@@ -104,4 +119,5 @@ export const caseRules: readonly Rule[] = [
   bridgeInUpperJaw,
   weakLight,
   shortPost,
+  archTouched,
 ]
