@@ -114,6 +114,17 @@ function spreadOf({ minutes, ties = [] }: Draft): Spread {
   return { shortS: inSeconds(short, leastS), likelyS: inSeconds(likely, leastS), longS: inSeconds(long, leastS) }
 }
 
+/** What a step does in the mouth: where, to which arch, and what it hurts. */
+function inTheMouth(step: Step, draft: Draft): void {
+  if (draft.imprints) step.imprints = draft.imprints
+  if (draft.reshapes) step.reshapes = draft.reshapes
+  if (draft.numbed) step.numbed = draft.numbed
+  if (draft.hurts && draft.hurts.length > 0) step.hurts = true
+  if (draft.tooth) step.tooth = draft.tooth
+  if (draft.cut) step.cut = draft.cut
+  if (draft.holes) step.holes = draft.holes
+}
+
 function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
   const performer = assign(draft, team)
   // Under the dentist's direct sight the dentist is there, and nowhere else.
@@ -142,13 +153,7 @@ function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
   if (draft.detail) step.detail = draft.detail
   if (draft.told) step.told = draft.told
   if (draft.tell) step.tell = draft.tell
-  if (draft.imprints) step.imprints = draft.imprints
-  if (draft.reshapes) step.reshapes = draft.reshapes
-  if (draft.numbed) step.numbed = draft.numbed
-  if (draft.hurts && draft.hurts.length > 0) step.hurts = true
-  if (draft.tooth) step.tooth = draft.tooth
-  if (draft.cut) step.cut = draft.cut
-  if (draft.holes) step.holes = draft.holes
+  inTheMouth(step, draft)
   if (draft.hold) step.holdId = holdId(draft.hold)
   if (draft.reason) step.reason = draft.reason
   if (beside) step.meanwhile = beside
