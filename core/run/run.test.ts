@@ -38,6 +38,18 @@ describe('a visit from begin to close', () => {
     expect(d.state.core.status).toBe('closed')
     expect(openAtClose(plan, d.state.core)).toMatchObject({ counts: [], holds: [], steps: [] })
   })
+  it('not numb: more is given, with its own needle, and waited for, before it is tested again', () => {
+    const once = runThrough(fresh(), assistant, dentist, undefined, {
+      again: (step, rounds) =>
+        step.id === 'anaesthesia.test' && rounds === 0 ? 'the cheek side still feels it' : undefined,
+    })
+    expect(once.state.core.status).toBe('closed')
+    const given = once.events.flatMap((e) =>
+      e.what.kind === 'step.started' && e.what.stepId === 'anaesthesia.inject' ? [e.at] : [],
+    )
+    expect(given).toHaveLength(2)
+    expect(once.state.core.counts['needle']).toMatchObject({ in: 2, out: 2 })
+  })
   it('can do nothing more once closed', () => {
     expect(decide(plan, d.state, { kind: 'note', text: 'later' }, assistant, d.now)).toMatchObject({
       refused: { code: 'closed' },
