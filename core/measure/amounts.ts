@@ -117,7 +117,7 @@ export interface InjectionWindow {
 /**
  * Whether injecting and seating fit the working time of the material chosen, with 10 s in hand. Standing C; the working
  * time is the product's.
- * @param drawn cords drawn one by one between the washes; a single one is drawn before.
+ * @param drawn cords drawn one after the other, and dried once, between loading the syringe and the wash.
  */
 export function injectionWindow(
   kind: Washed,
@@ -131,14 +131,13 @@ export function injectionWindow(
   const [trayLoadS, handoverS] = [rules('tray.load').value, rules('tray.handover').value]
   const [seatingS, inHandS] = [rules('tray.seating').value, rules('inject.hand').value]
   const injectionS = units * eachS + restS
-  // Several cords are drawn between the washes, and the hands that draw the last load the tray only then.
-  const drawingS = drawn < 2 ? 0 : drawn * rules('cord.draw').value + Math.max(0, trayLoadS + handoverS - eachS)
+  const drawingS = drawn === 0 ? 0 : drawn * rules('cord.draw').value + rules('dry.once').value
   const spareS = workingS - inHandS - (injectionS + drawingS + seatingS)
   return {
     injectionS,
     trayStartS: Math.max(0, injectionS - trayLoadS - handoverS),
     fits: spareS >= 0,
     spareS,
-    because: `${units} × ${eachS} s + ${restS} s to wet the rest${drawingS > 0 ? ` + ${drawingS} s for drawing ${drawn} cords between` : ''} + ${seatingS} s seating, against ${workingS} s working time with ${inHandS} s in hand: ${spareS >= 0 ? `${spareS} s to spare` : `${-spareS} s too long`}`,
+    because: `${units} × ${eachS} s + ${restS} s to wet the rest${drawingS > 0 ? ` + ${drawingS} s to draw ${drawn === 1 ? 'the cord' : `${drawn} cords`} and dry` : ''} + ${seatingS} s seating, against ${workingS} s working time with ${inHandS} s in hand: ${spareS >= 0 ? `${spareS} s to spare` : `${-spareS} s too long`}`,
   }
 }

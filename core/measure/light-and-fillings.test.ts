@@ -86,7 +86,7 @@ describe('fillings, posts, bonded pieces', () => {
     expect(injectionWindow('crown', 2, 75).fits).toBe(true)
     expect(injectionWindow('crown', 2, 75, 2)).toMatchObject({
       fits: false,
-      because: expect.stringContaining('drawing 2 cords'),
+      because: expect.stringContaining('26 s to draw 2 cords and dry'),
     })
   })
 })

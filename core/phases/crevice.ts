@@ -3,9 +3,17 @@ import { lastOf } from '../sure'
 import { inWords, span } from '../rules'
 import { reason } from '../figure'
 import type { CordLayer } from '../measure/cord'
-import { ownOf, step, within, type Block, type Tie } from './build'
+import { meanwhile, nothing, only, ownOf, sequence, step, within, type Block, type Tie } from './build'
 import type { Case } from './case'
-import { cordOutStep, cordStepId, drawnCounts, drawnLayer, type CordPlan, type CordSite } from './tissue'
+import {
+  cordOutStep,
+  cordStepId,
+  drawnCounts,
+  drawnLayer,
+  pelletsOutStep,
+  type CordPlan,
+  type CordSite,
+} from './tissue'
 
 /** The cord's minutes: not drawn before, and called when it has lain long enough to hurt. */
 function dwell(c: Case, from: string): Tie {
@@ -25,73 +33,133 @@ function dwell(c: Case, from: string): Tie {
   }
 }
 
-/** The teeth looked at and dried where no cord is drawn. */
-export function dryTeeth(c: Case, plan: CordPlan): Block {
+/** Whether this impression’s material likes a damp field. */
+const damp = (c: Case): boolean =>
+  c.choices.impression === 'reversible hydrocolloid' || c.choices.impression === 'polyether, custom tray'
+
+/** Dried once, and every margin looked at: after the last cord has left, and never again before the material. */
+export function dryOnce(c: Case, plan: CordPlan): Block {
+  const drawn = drawnLayer(plan) !== undefined
   const base = plan.layers.includes('base')
+  const { value } = c.rule('dry.once')
   return step({
     id: 'impression.dry',
     phase: 'impression',
-    title: base ? 'Rinse, dry, look at every margin; the cord stays where it is' : 'Rinse, dry, look at every margin',
+    title: `${drawn ? 'Dry' : 'Rinse, dry'} once, thoroughly${damp(c) ? ', and leave it just damp' : ''}; look at every margin`,
+    ...(base ? { detail: 'The base cord stays where it is: does it still lie below every margin?' } : {}),
     fn: 'chairside',
     place: 'mouth',
-    minutes: [0.3, 0.5, 1],
+    minutes: drawn ? [(value * 0.7) / 60, value / 60, (value * 1.6) / 60] : [0.3, 0.5, 1],
     helped: true,
-    ...(base ? { ties: [dwell(c, cordStepId('base', lastOf(plan.sites)))] } : {}),
+    ...(base && !drawn ? { ties: [dwell(c, cordStepId('base', lastOf(plan.sites)))] } : {}),
   })
 }
 
-/** One cord drawn just before the material, wet, in one smooth pull. */
-export function drawCord(c: Case, plan: CordPlan, layer: CordLayer, s: CordSite): Block {
-  const wet = c.choices.impression === 'reversible hydrocolloid' || c.choices.impression === 'polyether, custom tray'
+/** One cord drawn wet, in one smooth pull. */
+function drawCord(plan: CordPlan, layer: CordLayer, s: CordSite, scan: boolean): Block {
+  const word = layer === 'top' ? 'top cord' : 'cord'
   return step({
     id: cordOutStep(layer, s),
     phase: 'impression',
-    title: `Draw the ${layer === 'top' ? 'top cord' : 'cord'}, ${s.label}`,
+    title: `Draw the ${word}, ${s.label}`,
     act: 'cord drawn',
     asks: [{ reading: 'cord out', teeth: [s.tooth] }],
-    told: `drew the ${layer === 'top' ? 'top cord' : 'cord'} of ${s.label}, wet`,
-    detail: `Rinse the agent off first; wet, one smooth pull; then ${wet ? 'leave it damp' : 'dry'}.${layer === 'top' ? ' Does the base still lie below the margin?' : ''}`,
+    told: `drew the ${word} of ${s.label}, wet`,
+    detail: 'Wet, in one smooth pull.',
     tooth: s.tooth,
     fn: 'cord removal',
     place: 'mouth',
     helped: true,
     minutes: [0.08, 0.13, 0.4],
-    passes: ['loaded syringe in the other hand', 'tweezers', 'air'],
+    passes: ['tweezers', ...(scan ? [] : ['loaded syringe, ready in the other hand'])],
     countsOut: drawnCounts(plan, layer, s),
     cautions: [reason('Never dry: a dry cord takes the lining with it and it bleeds', 'C')],
-    ties: [dwell(c, cordStepId(layer, lastOf(plan.sites)))],
   })
 }
 
-/** From the cord's leaving until the wash lies, or the tray, or the scan begins. */
-export function crevice(c: Case, from: string, to: 'start' | 'finish', again: string[]): Tie {
-  const [open, warns] = [c.rule('crevice.open'), c.rule('crevice.warns')]
-  return {
-    from,
-    fromEdge: 'finish',
-    toEdge: to,
-    ...within(open, warns),
-    title: 'Crevice closes',
-    because: to === 'start' ? inWords('the crevice starts closing as soon as the cord leaves', open) : open.because,
-    whenMissed: `pack again and wait ${span(c.rule('cord.dwell').value)}`,
-    again,
-  }
+/**
+ * The field made ready, one thing after the other and none of them twice: pellets out and counted, the agent rinsed off, the
+ * syringe loaded, every cord drawn wet, dried once. Standing C.
+ * @param syringe loaded before the first cord leaves; nothing for a scan
+ */
+export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined): Block {
+  const layer = drawnLayer(plan)
+  const dwells = layer ? [dwell(c, cordStepId(layer, lastOf(plan.sites)))] : []
+  const pelletsOut = only(plan.pellet, () =>
+    step({
+      id: pelletsOutStep,
+      phase: 'impression',
+      title: 'Pellets out from between the teeth, counted',
+      told: 'took the back-up pellets out',
+      fn: 'cord removal',
+      place: 'mouth',
+      minutes: [0.2, 0.3, 0.6],
+      passes: ['tweezers'],
+      countsOut: ['pellets'],
+      ties: dwells,
+    }),
+  )
+  if (!layer)
+    return sequence(
+      pelletsOut,
+      syringe ? meanwhile('the syringe is loaded', dryOnce(c, plan), syringe) : dryOnce(c, plan),
+    )
+  return sequence(
+    pelletsOut,
+    step({
+      id: 'impression.rinse',
+      phase: 'impression',
+      title: plan.agent === 'plain' ? 'Rinse; the cords stay wet' : 'Rinse the agent off; the cords stay wet',
+      fn: 'chairside',
+      place: 'mouth',
+      minutes: [0.15, 0.25, 0.5],
+      passes: ['water and suction'],
+      ties: plan.pellet ? [] : dwells,
+    }),
+    syringe ?? nothing,
+    ...plan.sites.map((s) => drawCord(plan, layer, s, syringe === undefined)),
+    dryOnce(c, plan),
+  )
 }
 
-export const roundSteps = (mark: string, sites: readonly CordSite[] = []): string[] =>
-  ['load-syringe', 'inject', ...sites.map((s) => `inject.${s.key}`), 'load-tray', 'seat', 'remove'].map(
-    (act) => `impression.${mark}${act}`,
-  )
+/**
+ * From a cord’s leaving until wash lies in its crevice, or the scan begins. The hardest margin is held: the last to be
+ * washed, or where a cord takes longer to draw than to wash round the first to be drawn.
+ */
+export function crevice(c: Case, plan: CordPlan, to: 'start' | 'finish', again: string[]): Tie[] {
+  const layer = drawnLayer(plan)
+  if (!layer) return []
+  const rule = c.rule(plan.layers.includes('base') ? 'crevice.base' : 'crevice.open')
+  const warns = c.rule('crevice.warns')
+  return [
+    {
+      from: cordOutStep(layer, lastOf(plan.sites)),
+      fromEdge: 'finish',
+      toEdge: to,
+      ...within(rule, warns),
+      title: 'Gum closes in',
+      because: to === 'start' ? inWords('the gum starts closing in as soon as the cord leaves', rule) : rule.because,
+      whenMissed: `pack again and wait ${span(c.rule('cord.dwell').value)}`,
+      again,
+    },
+  ]
+}
 
-/** What a retake does over: the drawn cord goes in again, and everything from the syringe to the reading. */
+export const roundSteps = (mark: string): string[] =>
+  ['load-syringe', 'inject', 'load-tray', 'seat', 'remove'].map((act) => `impression.${mark}${act}`)
+
+/** What a retake does over: the drawn cord goes in again, and everything from the rinse to the reading. */
 export function retakeSteps(plan: CordPlan): string[] {
   const layer = drawnLayer(plan)
-  const cord = layer ? plan.sites.flatMap((s) => [cordStepId(layer, s), cordOutStep(layer, s)]) : ['impression.dry']
+  const cord = layer ? plan.sites.flatMap((s) => [cordStepId(layer, s), cordOutStep(layer, s)]) : []
   return [
     ...cord,
-    ...roundSteps('', plan.sites),
+    ...(layer ? ['impression.rinse'] : []),
+    'impression.dry',
+    ...roundSteps(''),
     'impression.scan-preparation',
     'impression.scan-bite',
+    'impression.scan-holes',
     'impression.inspect',
   ]
 }

@@ -1,10 +1,9 @@
 /** One impression in a tray: syringe in hand, cord out, inject, tray, set, out, one window after the other. */
-import { firstOf } from '../sure'
 import { reason, type Figure } from '../figure'
 import { injectionWindow, lightBody, trayMaterial } from '../measure/amounts'
-import { atLeast, meanwhile, open, practice, sequence, standby, step, type Block, type Draft, type Tie } from './build'
+import { atLeast, meanwhile, open, practice, sequence, standby, step, type Block, type Draft } from './build'
 import type { Case } from './case'
-import { crevice, drawCord, dryTeeth, retakeSteps, roundSteps } from './crevice'
+import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
 import {
   familyWords,
   injectionSites,
@@ -14,7 +13,7 @@ import {
   type Material,
   type Round,
 } from './impression-material'
-import { cordOutStep, drawnLayer, type CordPlan, type CordSite } from './tissue'
+import { drawnLayer, type CordPlan } from './tissue'
 
 /** What is worked out once for an impression and used by each of its steps. */
 interface Taking {
@@ -105,28 +104,32 @@ function loadSyringe(t: Taking): Block {
   })
 }
 
-/** The wash round one site, or round all of them in one go. */
-function wash({ c, round, id }: Taking, seconds: number, site?: CordSite, ties: Tie[] = []): Block {
+/** The wash round every margin in turn, without leaving the material. */
+function wash({ c, plan, round, window, first, id, again }: Taking): Block {
+  const seconds = window.injectionS
   const inTray = c.choices.wash === 'tray' && round.family !== 'silicone'
+  const { n } = injectionSites(c)
   return step({
-    id: site ? `${id('inject')}.${site.key}` : id('inject'),
+    id: id('inject'),
     phase: 'impression',
     title: inTray
       ? 'Keep the margins damp; the wash comes in the tray'
-      : `Wash round the margin, tip in the material${site ? `, ${site.label}` : ''}`,
+      : n > 1
+        ? `Wash round all ${n} margins in turn, tip in the material`
+        : 'Wash round the margin, tip in the material',
     detail: 'Crevice first, then line angles and occlusal, well past the margins.',
     fn: 'final impression',
     place: 'mouth',
     minutes: [(seconds * 0.8) / 60, seconds / 60, (seconds * 1.4) / 60],
     passes: ['loaded syringe'],
-    ties,
+    ties: first ? crevice(c, plan, 'finish', again) : [],
     ...(inTray ? { reason: practice('the wash goes in the tray only: the material likes water') } : {}),
   })
 }
 
-function loadTray({ c, plan, round, window, first, id }: Taking): Block {
+function loadTray({ c, round, window, id }: Taking): Block {
   const { family } = round
-  const bySite = first && drawnLayer(plan) !== undefined && plan.sites.length > 1
+  const loadS = c.rule('tray.load').value
   return step({
     id: id('load-tray'),
     phase: 'impression',
@@ -136,7 +139,7 @@ function loadTray({ c, plan, round, window, first, id }: Taking): Block {
         : `Load the tray, beginning ${window.trayStartS} s after the syringe`,
     fn: 'chairside',
     place: 'bench',
-    minutes: [0.3, 0.4, 0.5],
+    minutes: [(loadS * 0.8) / 60, loadS / 60, (loadS * 1.3) / 60],
     passes: ['loaded tray, handle first'],
     needs: [
       trayNeed(c, round),
@@ -154,9 +157,18 @@ function loadTray({ c, plan, round, window, first, id }: Taking): Block {
     ],
     ...(window.trayStartS > 0
       ? {
+          ties: [
+            {
+              from: id('inject'),
+              fromEdge: 'start' as const,
+              atLeastS: window.trayStartS,
+              title: 'Tray loading begins',
+              because: reason(window.because, 'C'),
+            },
+          ],
           cues: [
             {
-              from: bySite ? `${id('inject')}.${firstOf(plan.sites).key}` : id('inject'),
+              from: id('inject'),
               atS: window.trayStartS,
               until: 'start' as const,
               say: 'Start the tray now',
@@ -171,25 +183,13 @@ function loadTray({ c, plan, round, window, first, id }: Taking): Block {
   })
 }
 
-/** From the syringe to the loaded tray. Several cords: each is drawn, and its crevice washed at once, before the next is touched. */
-function drawAndWash(t: Taking): Block {
-  const { c, plan, window, first, again } = t
-  const layer = drawnLayer(plan)
-  const round = (washing: Block): Block => meanwhile('the syringe goes round', washing, loadTray(t))
-  const inOne = (): Block => round(wash(t, window.injectionS))
-  if (!first) return sequence(loadSyringe(t), inOne())
-  if (!layer) return sequence(meanwhile('the syringe is loaded', dryTeeth(c, plan), loadSyringe(t)), inOne())
-  if (plan.sites.length === 1) return sequence(loadSyringe(t), drawCord(c, plan, layer, firstOf(plan.sites)), inOne())
-  const each = (site: CordSite): Block =>
-    sequence(
-      drawCord(c, plan, layer, site),
-      wash(t, window.injectionS / plan.sites.length, site, [crevice(c, cordOutStep(layer, site), 'finish', again)]),
-    )
-  return sequence(loadSyringe(t), round(sequence(...plan.sites.map(each))))
+/** From the syringe to the loaded tray: one train, no step of it twice. */
+function toTheTray(t: Taking): Block {
+  const washing = meanwhile('the syringe goes round', wash(t), loadTray(t))
+  return sequence(t.first ? fieldReady(t.c, t.plan, loadSyringe(t)) : loadSyringe(t), washing)
 }
 
-function seatTray({ c, plan, round, material, first, id, again }: Taking): Block {
-  const layer = drawnLayer(plan)
+function seatTray({ c, round, material, id, again }: Taking): Block {
   const dual = round.tray === 'dual-arch'
   return step({
     id: id('seat'),
@@ -217,9 +217,6 @@ function seatTray({ c, plan, round, material, first, id, again }: Taking): Block
         whenMissed: 'it is setting: throw it out and begin with a fresh mix',
         again,
       },
-      ...(layer && first && plan.sites.length === 1
-        ? [crevice(c, cordOutStep(layer, firstOf(plan.sites)), 'finish', again)]
-        : []),
     ],
     ...(round.why ? { reason: practice(round.why) } : {}),
   })
@@ -257,5 +254,5 @@ function takeOut({ c, round, material, id }: Taking): Block {
 /** One round of the case's impressions, from the syringe to the tray out of the mouth. */
 export function trayImpression(c: Case, plan: CordPlan, round: Round): Block {
   const taking = takingOf(c, plan, round)
-  return sequence(drawAndWash(taking), seatTray(taking), takeOut(taking))
+  return sequence(toTheTray(taking), seatTray(taking), takeOut(taking))
 }

@@ -3,10 +3,10 @@ import { firstOf } from '../sure'
 import { reason } from '../figure'
 import { drawer, only, open, sequence, step, within, type Block, type Draft } from './build'
 import { cardAdds, labels, teethOf, unitCount, type Case } from './case'
-import { crevice, drawCord, dryTeeth, retakeSteps, roundSteps } from './crevice'
+import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
 import { roundsOf, type Round } from './impression-material'
 import { trayImpression } from './impression-tray'
-import { baseCordsOut, cordOutStep, drawnLayer, type CordPlan } from './tissue'
+import { baseCordsOut, type CordPlan } from './tissue'
 
 function marginsHold(c: Case): Block {
   return only(cardAdds(c, 'margins'), () =>
@@ -29,7 +29,6 @@ function marginsHold(c: Case): Block {
 }
 
 function scan(c: Case, plan: CordPlan): Block {
-  const layer = drawnLayer(plan)
   return sequence(
     step({
       id: 'impression.scan-arch',
@@ -40,7 +39,7 @@ function scan(c: Case, plan: CordPlan): Block {
       minutes: [1, 1.5, 3],
       needs: [open('scanner'), open('scanner tip')],
     }),
-    ...(layer ? plan.sites.map((s) => drawCord(c, plan, layer, s)) : [dryTeeth(c, plan)]),
+    fieldReady(c, plan, undefined),
     step({
       id: 'impression.scan-preparation',
       imprints: c.jaw,
@@ -52,7 +51,8 @@ function scan(c: Case, plan: CordPlan): Block {
       helped: true,
       minutes: [1, 2, 4],
       passes: ['air', 'mirror'],
-      ...(layer ? { ties: [crevice(c, cordOutStep(layer, firstOf(plan.sites)), 'start', retakeSteps(plan))] } : {}),
+      ties: crevice(c, plan, 'start', retakeSteps(plan)),
+      detail: 'Eyes go between mouth and screen; each surface is looked at as it appears.',
     }),
     step({
       id: 'impression.scan-bite',
@@ -61,6 +61,16 @@ function scan(c: Case, plan: CordPlan): Block {
       fn: 'scan',
       place: 'mouth',
       minutes: [0.5, 1, 2],
+    }),
+    step({
+      id: 'impression.scan-holes',
+      phase: 'impression',
+      title: 'Holes in the scan filled: contacts, undersides, behind the last tooth',
+      told: 'filled the holes in the scan',
+      fn: 'scan',
+      place: 'mouth',
+      minutes: [0.3, 0.7, 2],
+      passes: ['air', 'mirror'],
     }),
   )
 }
@@ -85,13 +95,19 @@ function inspect(c: Case, plan: CordPlan, mark: string, isScan: boolean): Block 
     title: isScan
       ? 'Read the scan on screen: eight margin parts, contacts, bite'
       : 'Rinse, dry, read: eight margin parts, field, tray',
-    detail: 'Open or missing margin, bubble or tear on it, tray showing beside it: take it again.',
+    detail: isScan
+      ? 'A margin open, missing, blurred or stepped, a hole on it: dry and scan that place again.'
+      : 'Open or missing margin, bubble or tear on it, tray showing beside it: take it again.',
     fn: 'chairside',
     place: 'chair',
     minutes: [1, 1, 3],
     needs: [open('magnifier')],
     hold,
-    mistakes: ['read only for bubbles: a margin that is short looks clean'],
+    mistakes: [
+      isScan
+        ? 'the picture filled in by the program taken for a margin: look at the raw scan'
+        : 'read only for bubbles: a margin that is short looks clean',
+    ],
   })
 }
 

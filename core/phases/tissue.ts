@@ -1,4 +1,4 @@
-import { firstOf, lastOf, sure } from '../sure'
+import { firstOf } from '../sure'
 import { reason, type Figure, type Reason } from '../figure'
 import {
   boxCordLength,
@@ -280,8 +280,10 @@ function deepPiece(c: Case, plan: CordPlan): Block {
 const deepOut = (plan: CordPlan, layer: CordLayer, s: CordSite): string[] =>
   plan.deep && s === plan.sites[0] && layer === (drawnLayer(plan) ?? 'base') ? ['cord.deep'] : []
 
+/** Before anything else of the impression: a pellet under the tray is an impression lost. */
+export const pelletsOutStep = 'impression.pellets-out'
+
 function pellets(plan: CordPlan): Block {
-  const layer = sure(drawnLayer(plan))
   return step({
     id: 'tissue.pellets',
     phase: 'tissue',
@@ -297,7 +299,7 @@ function pellets(plan: CordPlan): Block {
         id: 'pellets',
         what: 'back-up pellets',
         planned: plan.sites.length * 2,
-        outStep: cordOutStep(layer, lastOf(plan.sites)),
+        outStep: pelletsOutStep,
       },
     ],
     mistakes: ['counted in and forgotten: a pellet under the tray is an impression lost'],
@@ -331,13 +333,9 @@ function paste(c: Case, plan: CordPlan): Block {
   })
 }
 
-/** What a drawn cord takes with it: its own count, and pellets or the deep piece where they come out with it. */
+/** What a drawn cord takes with it: its own count, and the deep piece where it comes out with it. */
 export function drawnCounts(plan: CordPlan, layer: CordLayer, s: CordSite): string[] {
-  return [
-    cordCountId(layer, s),
-    ...deepOut(plan, layer, s),
-    ...(plan.pellet && s === plan.sites.at(-1) ? ['pellets'] : []),
-  ]
+  return [cordCountId(layer, s), ...deepOut(plan, layer, s)]
 }
 
 /** Base cords come out after the impression; every piece is on the count. */

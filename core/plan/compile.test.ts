@@ -126,8 +126,8 @@ describe('a monolithic zirconia crown on 37, first visit', () => {
   it('ties steps with lags and windows', () => {
     const link = (from: string, to: string) => p.links.find((l) => l.from === from && l.to === to && l.kind !== 'order')
     expect(link('anaesthesia.inject', 'anaesthesia.test')).toMatchObject({ atLeastS: 300 })
-    expect(link('tissue.single-cord.37', 'tissue.draw-cord.37')).toMatchObject({ atLeastS: 300, warnS: 900 })
-    expect(link('tissue.draw-cord.37', 'impression.seat')).toMatchObject({ atMostS: 60 })
+    expect(link('tissue.single-cord.37', 'impression.rinse')).toMatchObject({ atLeastS: 300, warnS: 900 })
+    expect(link('tissue.draw-cord.37', 'impression.inject')).toMatchObject({ atMostS: 60 })
     expect(link('provisional.mix', 'provisional.lift')).toMatchObject({ atLeastS: 60, atMostS: 150 })
   })
 })

@@ -5,7 +5,7 @@ import type { Step } from '../model/step'
 import { decide, openAtClose, type Who } from './decide'
 import { startRefusal, type Refusal } from './refusals'
 import type { Command, RunEvent } from './events'
-import { outlook } from './next'
+import { inTurn, outlook } from './next'
 import { evolve, initialState, owing, type RunState } from './state'
 
 export interface Drive {
@@ -96,12 +96,15 @@ export function runThrough(
   const people = (s: Step): string[] => [s.performer.personId, ...s.helpers]
   for (let guard = 0; guard < plan.steps.length * 6; guard++) {
     const held = new Set(busy.flatMap((b) => people(b.step)))
-    const first = plan.steps.find(
-      (s) =>
-        sure(drive.state.core.steps[s.id]).status === 'todo' &&
-        people(s).every((p) => !held.has(p)) &&
-        startRefusal(plan, drive.state.core, s.id, drive.now) === null,
+    const free = inTurn(
+      plan,
+      drive.state.core,
+      plan.steps.filter(
+        (s) => sure(drive.state.core.steps[s.id]).status === 'todo' && people(s).every((p) => !held.has(p)),
+      ),
     )
+    const refusals = free.map((s) => startRefusal(plan, drive.state.core, s.id, drive.now))
+    const first = free.find((_, i) => refusals[i] === null)
     const stops = first !== undefined && first.id === until
     if (first && !stops) {
       give(drive, { kind: 'advance', start: first.id }, assistant)
@@ -109,6 +112,12 @@ export function runThrough(
       continue
     }
     const done = busy.toSorted((a, b) => a.endsAt - b.endsAt)[0]
+    // A wait that is over before anything else ends is woken for.
+    const waitS = Math.min(...refusals.map((r) => r?.waitS ?? Infinity))
+    if (done && !first && drive.now + Math.ceil(waitS) * 1000 < done.endsAt) {
+      drive.now += Math.ceil(waitS) * 1000
+      continue
+    }
     if (done) {
       drive.now = Math.max(drive.now, done.endsAt)
       busy.splice(busy.indexOf(done), 1)

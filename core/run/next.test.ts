@@ -64,7 +64,7 @@ describe('clocks on the screen', () => {
   it('a plain wait leaves when it is over; a window stays until it is met; the soonest trouble stands first', () => {
     const d = upTo('impression.inject')
     const titles = (aheadS: number) => clocksAt(plan, d.state.core, d.now + aheadS * 1000).map((c) => c.title)
-    expect(titles(0).slice(0, 2)).toEqual(['Crevice closes', 'Working time'])
+    expect(titles(0).slice(0, 2)).toEqual(['Gum closes in', 'Working time'])
     const test = upTo('anaesthesia.test')
     const since = edgeOf(stepState(test.state.core, 'anaesthesia.inject'), 'finish')!
     const at = (s: number) =>

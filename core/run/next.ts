@@ -1,8 +1,9 @@
 import { sure } from '../sure'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
+import { indexPlan } from './plan-index'
 import { startRefusal, type Refusal } from './refusals'
-import { owing, type RunCore, finished, stepState } from './state'
+import { edgeOf, owing, type RunCore, finished, stepState } from './state'
 
 export interface Outlook {
   running: Step[]
@@ -12,6 +13,24 @@ export interface Outlook {
   later: Step[]
   /** The first step that is still to do but may not start, and why. */
   waiting: { step: Step; refusal: Refusal } | null
+}
+
+/**
+ * Steps as they are to be done: first those that an open window waits for, then the others, each in the plan's order. Once
+ * a cord is drawn nobody is sent to the bench to trim.
+ */
+export function inTurn(plan: Plan, core: RunCore, steps: readonly Step[]): Step[] {
+  const index = indexPlan(plan)
+  const urgent = new Set<string>()
+  for (const s of plan.steps)
+    for (const { link, through } of index.windowsFrom(s.id)) {
+      const begun = edgeOf(stepState(core, link.from), link.fromEdge) !== undefined
+      const met = edgeOf(stepState(core, link.to), link.toEdge) !== undefined
+      if (begun && !met) for (const t of through) urgent.add(t.id)
+    }
+  return urgent.size === 0
+    ? [...steps]
+    : [...steps.filter((s) => urgent.has(s.id)), ...steps.filter((s) => !urgent.has(s.id))]
 }
 
 /** What is now, what is next, and what is waited for. `finishing` is looked past as if it were done. */
@@ -24,7 +43,7 @@ export function outlook(plan: Plan, core: RunCore, now: number, finishing?: stri
   const todo = plan.steps.filter((s) => stepState(after, s.id).status === 'todo')
   let next: Step | null = null
   let waiting: Outlook['waiting'] = null
-  for (const step of todo) {
+  for (const step of inTurn(plan, after, todo)) {
     const refusal = startRefusal(plan, after, step.id, now)
     if (!refusal) {
       next = step

@@ -89,18 +89,28 @@ describe('refusals say what is missing', () => {
     d.now += 10_000
     const no = give(d, { kind: 'advance', start: 'anaesthesia.inject' }, assistant)
     expect(no!.code).toBe('not-now')
-    const early = upTo('tissue.draw-cord.37')
+    const early = upTo('impression.rinse')
     const then = edgeOf(stepState(early.state.core, 'tissue.top-cord.37'), 'finish')! + 100_000
     expect(
-      decide(plan, { ...early.state }, { kind: 'advance', start: 'tissue.draw-cord.37' }, assistant, then),
+      decide(plan, { ...early.state }, { kind: 'advance', start: 'impression.rinse' }, assistant, then),
     ).toMatchObject({ refused: { code: 'lag', waitS: 200, message: expect.stringContaining('3 min 20 s too early') } })
   })
-  it('a syringe is not loaded while the cord would still dwell past its working time', () => {
+  it('the train of the impression begins when the cord has lain: no syringe is loaded before', () => {
     const d = upTo('provisional.trim')
-    const no = give(d, { kind: 'advance', start: 'impression.load-syringe' }, assistant)!
-    expect(no).toMatchObject({ code: 'lag', message: expect.stringContaining('cord dwells still runs') })
+    expect(give(d, { kind: 'advance', start: 'impression.load-syringe' }, assistant)).toMatchObject({ code: 'order' })
+    const no = give(d, { kind: 'advance', start: 'impression.rinse' }, assistant)!
+    expect(no).toMatchObject({ code: 'lag', message: expect.stringContaining('too early') })
     d.now += Math.ceil(no.waitS!) * 1000
-    expect(give(d, { kind: 'advance', start: 'impression.load-syringe' }, assistant)).toBeNull()
+    expect(give(d, { kind: 'advance', start: 'impression.rinse' }, assistant)).toBeNull()
+  })
+  it('once a cord is drawn nobody is sent to the bench: what the open window waits for comes first', () => {
+    const d = upTo('impression.rinse')
+    for (const id of ['impression.rinse', 'impression.load-syringe', 'tissue.draw-cord.37']) {
+      give(d, { kind: 'advance', start: id }, assistant)
+      d.now += 20_000
+      give(d, { kind: 'advance', finish: id }, assistant)
+    }
+    expect(outlook(plan, d.state.core, d.now).next?.id).toBe('impression.dry')
   })
   it('a hold stops what follows until the dentist signs with their own code', () => {
     const d = upTo('anaesthesia.test')

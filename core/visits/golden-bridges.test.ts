@@ -155,10 +155,10 @@ describe('J05, crown first visit, and a bridge with a pontic', () => {
       'closing.instructions',
       'closing.chart',
     )
-    expect(tie(p, 'tissue.single-cord.36', 'tissue.draw-cord.36')).toMatchObject({ atLeastS: 300 })
+    expect(tie(p, 'tissue.single-cord.36', 'impression.rinse')).toMatchObject({ atLeastS: 300 })
     expect(laid(p, 'dual-arch-tray')).toBeDefined()
   })
-  it('three units: two abutments cut act by act, full arch, double cord drawn and washed one by one, the pontic’s bis-acryl counted, room in the mould for it', () => {
+  it('three units: two abutments cut act by act, full arch, double cord drawn in one train, dried once, washed in one go, the pontic’s bis-acryl counted, room in the mould for it', () => {
     const p = planOf('J05-three-unit-bridge')
     inOrder(
       p,
@@ -167,10 +167,12 @@ describe('J05, crown first visit, and a bridge with a pontic', () => {
       'cutting.bevel.24',
       'tissue.base-cord.24',
       'tissue.top-cord.26',
+      'impression.rinse',
+      'impression.load-syringe',
       'tissue.draw-cord.24',
-      'impression.inject.24',
       'tissue.draw-cord.26',
-      'impression.inject.26',
+      'impression.dry',
+      'impression.inject',
       'impression.seat',
       'impression.inspect',
       'tissue.base-out.24',

@@ -230,7 +230,9 @@ describe('J16, laminates for dark teeth', () => {
       'records.stump-shade',
       'tissue.top-cord.12',
       'tissue.draw-cord.12',
-      'impression.inject.12',
+      'tissue.draw-cord.22',
+      'impression.dry',
+      'impression.inject',
       'impression.seat',
       'impression.inspect',
       'tissue.base-out.12',
@@ -238,7 +240,7 @@ describe('J16, laminates for dark teeth', () => {
     )
     expect(title(p, 'cutting.depth.11')).toContain('0.5 mm down the middle; pencil line')
     expect(title(p, 'cutting.margin.11')).toContain('just under the tissue')
-    expect(tie(p, 'tissue.top-cord.22', 'tissue.draw-cord.12')).toMatchObject({ atLeastS: 300 })
+    expect(tie(p, 'tissue.top-cord.22', 'impression.rinse')).toMatchObject({ atLeastS: 300 })
     // Four teeth, four kinds of cut, four burs: each goes over all the teeth before it is changed.
     expect(p.burs).toHaveLength(4)
   })

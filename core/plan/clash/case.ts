@@ -1,5 +1,6 @@
 /** What the case as it is does not allow, or only just. */
-import { pickSpeed } from '../../phases/impression-material'
+import { injectionWindow } from '../../measure/amounts'
+import { injectionSites, pickSpeed } from '../../phases/impression-material'
 import { weakMWPerCm2 } from '../../measure/curing'
 import { parts } from '../../teeth/notation'
 import { clash, forDentist, type Rule } from './rule'
@@ -95,6 +96,25 @@ const shortPost: Rule = ({ c }) => {
     : null
 }
 
+/** The last margin waits for the others to be washed; its gum closes in meanwhile. */
+const gumClosesIn: Rule = ({ c, uses, steps }) => {
+  if (!uses(/^light body\./) || !steps.some((s) => s.act === 'cord drawn')) return null
+  const { kind, n } = injectionSites(c)
+  const { injectionS } = injectionWindow(kind, n, 0, 0, c.rule)
+  const base = steps.some((s) => s.act === 'base cord out')
+  const open = c.rule(base ? 'crevice.base' : 'crevice.open')
+  const takesS = c.rule('dry.once').value + injectionS
+  return takesS <= open.value
+    ? null
+    : clash(
+        'crevice-window',
+        'ask',
+        `${n} margins washed by one pair of hands take ${takesS} s after the last cord has left`,
+        open.because.text,
+        `${base ? '' : 'a base cord that stays in, '}a second pair of hands with a second syringe, or the arch in two parts`,
+      )
+}
+
 /** The laboratory works to a shape that is no longer there. One that is meant to keep the uncut shape, a mould or an index, imprints nothing here. */
 const archTouched: Rule = ({ steps }) => {
   for (const [i, taken] of steps.entries()) {
@@ -115,6 +135,7 @@ export const caseRules: readonly Rule[] = [
   pieceNotHere,
   dualArchWithoutStop,
   injectionTooLong,
+  gumClosesIn,
   washInTray,
   bridgeInUpperJaw,
   weakLight,
