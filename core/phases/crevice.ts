@@ -5,15 +5,8 @@ import { reason } from '../figure'
 import type { CordLayer } from '../measure/cord'
 import { meanwhile, nothing, only, ownOf, sequence, step, within, type Block, type Tie } from './build'
 import type { Case } from './case'
-import {
-  cordOutStep,
-  cordStepId,
-  drawnCounts,
-  drawnLayer,
-  pelletsOutStep,
-  type CordPlan,
-  type CordSite,
-} from './tissue'
+import { cordOutStep, cordStepId, drawnLayer, type CordPlan, type CordSite } from './cord-plan'
+import { drawnCounts, pelletsOutStep } from './tissue'
 
 /** The cord's minutes: not drawn before, and called when it has lain long enough to hurt. */
 function dwell(c: Case, from: string): Tie {

@@ -13,7 +13,7 @@ import {
   type Material,
   type Round,
 } from './impression-material'
-import { drawnLayer, type CordPlan } from './tissue'
+import { drawnLayer, type CordPlan } from './cord-plan'
 
 /** What is worked out once for an impression and used by each of its steps. */
 interface Taking {

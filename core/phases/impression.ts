@@ -6,7 +6,8 @@ import { cardAdds, labels, teethOf, unitCount, type Case } from './case'
 import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
 import { roundsOf, type Round } from './impression-material'
 import { trayImpression } from './impression-tray'
-import { baseCordsOut, type CordPlan } from './tissue'
+import { type CordPlan } from './cord-plan'
+import { baseCordsOut } from './tissue'
 
 function marginsHold(c: Case): Block {
   return only(cardAdds(c, 'margins'), () =>

@@ -13,7 +13,7 @@ import { openCase, type Case } from './case'
 import { pickSpeed } from './impression-material'
 import { damTeeth } from './isolation'
 import { provisionalCement } from './provisional'
-import { cordOutStep, cordPlan, drawnLayer } from './tissue'
+import { cordOutStep, cordPlan, drawnLayer } from './cord-plan'
 
 const practice = starterPractice()
 const caseOf = (more: Partial<VisitRequestInput> = {}, p = practice): Case =>

@@ -2,7 +2,7 @@
 import type { RuleId } from '../rules'
 import type { Case } from '../phases/case'
 import { unitCount } from '../phases/case'
-import { overgrownTeeth } from '../phases/tissue'
+import { overgrownTeeth } from '../phases/overgrown'
 import type { FollowUp } from '../model/plan'
 import type { KindId } from '../kinds'
 

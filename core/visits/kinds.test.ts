@@ -1,6 +1,6 @@
 /** Properties that hold for every kind of visit, over random cases, schools, alerts and combinations. */
 import { often } from '../../scripts/often'
-import { keysOf } from '../sure'
+import { keysOf, sure } from '../sure'
 import { isClock, isWindow, leastS } from '../model/link'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
@@ -8,6 +8,7 @@ import { compile } from '../plan/compile'
 import { visitRequest, type VisitRequest, type VisitRequestInput } from '../model/request'
 import { layTrays } from '../picture/tray'
 import type { Plan } from '../model/plan'
+import type { Step } from '../model/step'
 import { alertWords } from '../vocabulary'
 import { questions } from '../practice/choices'
 import { fittingPontics } from '../model/misfits'
@@ -146,6 +147,38 @@ function whole(p: Plan): void {
   // Nothing that hurts before it is numb, or asleep.
   const numb = at.get('anaesthesia.test') ?? at.get('asleep.under')
   for (const s of p.steps) if (s.hurts) expect(at.get(s.id), s.id).toBeGreaterThan(numb ?? Infinity)
+  // A scan speaks of a scan: nothing of an impression is said at it, laid out for it or handed over.
+  if (at.has('impression.scan-preparation')) {
+    const scanned = p.steps.filter((s) => s.phase === 'impression')
+    const said = scanned.flatMap((s) => [
+      s.title,
+      s.detail ?? '',
+      ...s.passes,
+      ...s.mistakes,
+      ...s.cautions.map((c) => c.text),
+    ])
+    expect(said.filter((t) => /syringe|\btray\b|bubble|\btear|\bwash\b|pour\b/i.test(t))).toEqual([])
+    const needs = p.steps.flatMap((s) => s.needs.map((n) => n.what))
+    expect(
+      needs.filter((n) => /^(light|heavy|medium|tray) body|^impression syringe|^tray adhesive|^bite silicone/.test(n)),
+    ).toEqual([])
+  }
+  // The impression is one train: nothing is drawn after the first wash, and the field is dried once a round.
+  const firstWash = p.steps.findIndex(
+    (s) => s.id.startsWith('impression.inject') || s.id.startsWith('impression.scan-preparation'),
+  )
+  if (firstWash >= 0) {
+    const mark = (s: Step): string => s.id.split('@')[1] ?? ''
+    const own = p.steps.filter((s) => mark(s) === mark(sure(p.steps[firstWash])))
+    const wash = own.findIndex((s) => s.id === sure(p.steps[firstWash]).id)
+    expect(
+      own
+        .slice(wash)
+        .filter((s) => s.act === 'cord drawn')
+        .map((s) => s.id),
+    ).toEqual([])
+    expect(own.filter((s) => s.id.startsWith('impression.dry')).length).toBe(1)
+  }
   // An arch that is changed after its impression is said so, and nothing else is.
   const touched = p.steps.some((s, i) => s.reshapes && p.steps.slice(0, i).some((b) => b.imprints === s.reshapes))
   expect(p.clashes.some((c) => c.id === 'arch-touched')).toBe(touched)

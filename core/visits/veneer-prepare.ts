@@ -7,7 +7,8 @@ import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
 import { finalImpression } from '../phases/impression'
 import { rolls } from '../phases/isolation'
 import { opposingArch, paintTray, shadePreview } from '../phases/records'
-import { cordPlan, cordsBeforeCutting, cords, toothSites, type CordPlan } from '../phases/tissue'
+import { cordPlan, toothSites, type CordPlan } from '../phases/cord-plan'
+import { cordsBeforeCutting, cords } from '../phases/tissue'
 import { deliveryAfter } from './follow-ups'
 import { restoring } from './kind'
 
@@ -247,14 +248,16 @@ export const laminatePrepare = restoring({
       }),
       first ? (later.layers.includes('top') ? cords(c, topOnly(later)) : sequence()) : cords(c, later),
       finalImpression(c, later),
-      records('impression.margins-whole', 'Every margin whole, in both impressions’ light', [0.5, 1, 2], {
+      records('impression.margins-whole', 'Every margin whole, all the way round', [0.5, 1, 2], {
         phase: 'impression',
         place: 'chair',
         needs: [
           open('magnifier'),
-          standby('impression syringe', 'one margin is short: again before the first cord leaves'),
+          ...(c.choices.impression === 'optical scan'
+            ? []
+            : [standby('impression syringe', 'one margin is short: again before the first cord leaves')]),
         ],
-        reason: practice('light body and heavy body; a laminate’s edge is all margin'),
+        reason: practice('a laminate’s edge is all margin'),
       }),
       veneerProvisional(c),
     )

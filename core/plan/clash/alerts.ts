@@ -1,6 +1,7 @@
 /** The patient's alerts against what is laid out. */
 import { childOf } from '../../phases/case'
-import { cordPlan, overgrownTeeth } from '../../phases/tissue'
+import { cordPlan } from '../../phases/cord-plan'
+import { overgrownTeeth } from '../../phases/overgrown'
 import { clash, forDentist, names, openLines, type Rule } from './rule'
 
 const latexAlert: Rule = ({ c, setup }) => {
