@@ -149,11 +149,11 @@ describe('one device, two people', () => {
     await juno.click('[data-switch=orrell]')
     await juno.key('9', '9', '9', '9', Key.ENTER)
     await juno.says('That code does not belong to that person')
-    await juno.key(...'471108', Key.ENTER)
+    await juno.key('471108', Key.ENTER)
     await juno.says('Tell the assistant')
     expect(await juno.seq()).toBe(seq)
     await juno.click('[data-switch=juno]')
-    await juno.key(...'3816', Key.ENTER)
+    await juno.key('3816', Key.ENTER)
     await juno.says('Tell the dentist')
   })
   it('what was changed stands on the trail for the dentist', async () => {

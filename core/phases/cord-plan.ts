@@ -130,3 +130,7 @@ export const cordOutStep = (layer: CordLayer, s: Placed): string =>
 /** The layer that is drawn just before the material goes in; a base cord stays. */
 export const drawnLayer = (plan: Pick<CordPlan, 'layers'>): CordLayer | undefined =>
   plan.layers.filter((l) => l !== 'base').at(-1)
+
+/** How a layer is spoken of: one that lies alone is simply the cord. */
+export const layerWords = (plan: Pick<CordPlan, 'layers'>, layer: CordLayer): string =>
+  plan.layers.length < 2 ? 'cord' : layer === 'single' ? 'cord' : `${layer} cord`

@@ -5,12 +5,12 @@ import { reason } from '../figure'
 import type { CordLayer } from '../measure/cord'
 import { meanwhile, nothing, only, ownOf, sequence, step, within, type Block, type Tie } from './build'
 import type { Case } from './case'
-import { cordOutStep, cordStepId, drawnLayer, type CordPlan, type CordSite } from './cord-plan'
+import { layerWords, cordOutStep, cordStepId, drawnLayer, type CordPlan, type CordSite } from './cord-plan'
 import { drawnCounts, pelletsOutStep } from './tissue'
 
 /** The cord's minutes: not drawn before, and called when it has lain long enough to hurt. */
-function dwell(c: Case, from: string): Tie {
-  const [least, longest] = [c.rule('cord.dwell'), c.rule('cord.longest')]
+function dwell(c: Case, from: string, plain = false): Tie {
+  const [least, longest] = [c.rule('cord.dwell'), c.rule(plain ? 'cord.longest.plain' : 'cord.longest')]
   return {
     from,
     fromEdge: 'finish',
@@ -44,13 +44,13 @@ export function dryOnce(c: Case, plan: CordPlan): Block {
     place: 'mouth',
     minutes: drawn ? [(value * 0.7) / 60, value / 60, (value * 1.6) / 60] : [0.3, 0.5, 1],
     helped: true,
-    ...(base && !drawn ? { ties: [dwell(c, cordStepId('base', lastOf(plan.sites)))] } : {}),
+    ...(base && !drawn ? { ties: [dwell(c, cordStepId('base', lastOf(plan.sites)), true)] } : {}),
   })
 }
 
 /** One cord drawn wet, in one smooth pull. */
 function drawCord(plan: CordPlan, layer: CordLayer, s: CordSite, scan: boolean): Block {
-  const word = layer === 'top' ? 'top cord' : 'cord'
+  const word = layerWords(plan, layer)
   return step({
     id: cordOutStep(layer, s),
     phase: 'impression',

@@ -3,8 +3,10 @@ import { firstOf } from '../sure'
 import { reason, type Reason } from '../figure'
 import { cordSize, smallerCord, type CordCoverage, type CordLayer, type CordSize } from '../measure/cord'
 import { soreGum, type Site } from '../measure/numbing'
+import { capital } from '../words'
 import {
   cordCountId,
+  layerWords,
   cordOutStep,
   cordStepId,
   drawnLayer,
@@ -70,13 +72,13 @@ function placeCord(
   const length = s.length(layer)
   const cutMm = Math.ceil(length.value)
   const finer = smallerCord(size)
-  const word = layer === 'single' ? 'Cord' : layer === 'base' ? 'Base cord' : 'Top cord'
+  const word = layerWords(plan, layer)
   const packer = packerNeed[c.choices.packer]
   return step({
     id: cordStepId(layer, s),
     phase: 'tissue',
-    title: `${word} ${size}, ${cutMm} mm, ${s.label}`,
-    told: `placed ${word.toLowerCase()} size ${size}, ${cutMm} mm, on ${s.label}${plan.agent === 'plain' ? '' : ` with ${plan.agent}`}`,
+    title: `${capital(word)} ${size}, ${cutMm} mm, ${s.label}`,
+    told: `placed ${word} size ${size}, ${cutMm} mm, on ${s.label}${plan.agent === 'plain' ? '' : ` with ${plan.agent}`}`,
     tell: gum,
     act: 'cord in',
     asks: [{ reading: 'cord', teeth: [s.tooth], layer, along: s.along, size }],
@@ -104,7 +106,12 @@ function placeCord(
         : []),
     ],
     countsIn: [
-      { id: cordCountId(layer, s), what: `${layer} cord, ${keyOf(s)}`, planned: 1, outStep: cordOutStep(layer, s) },
+      {
+        id: cordCountId(layer, s),
+        what: `${layer === 'single' ? 'single cord' : word}, ${keyOf(s)}`,
+        planned: 1,
+        outStep: cordOutStep(layer, s),
+      },
     ],
     figures: [length],
     reason: because,
@@ -222,10 +229,10 @@ export function baseCordsOut(plan: CordPlan): Block {
         step({
           id: cordOutStep('base', s),
           phase: 'impression',
-          title: `Base cord out, wet, ${s.label}`,
+          title: `${capital(layerWords(plan, 'base'))} out, wet, ${s.label}`,
           act: 'base cord out',
           asks: [{ reading: 'cord out', teeth: [s.tooth] }],
-          told: `removed the base cord of ${s.label}`,
+          told: `removed the ${layerWords(plan, 'base')} of ${s.label}`,
           tooth: s.tooth,
           fn: 'cord removal',
           place: 'mouth',
@@ -240,7 +247,8 @@ export function baseCordsOut(plan: CordPlan): Block {
 
 /**
  * Cord before cutting: pushes the tissue aside so that the bur does not cut it; labial and both proximal sides, seated so
- * that it cannot be seen, and it stays until after the impression. 00 where displacement is wanted. Standing C.
+ * that it cannot be seen, and it stays until after the impression. 00 where displacement is wanted. It only protects, so
+ * it is wet and not astringent. Standing C.
  */
 export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
   const size = c.request.tissue.biotype === 'thin' ? '000' : '00'
@@ -248,7 +256,7 @@ export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
     ...plan.sites.map((s) =>
       placeCord(
         c,
-        plan,
+        { ...plan, agent: 'plain' },
         'base',
         s,
         {
@@ -259,7 +267,7 @@ export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
         },
         {
           detail:
-            'Labial and both proximal sides only; tails in the embrasures. Seated so that it cannot be seen: the bur then cuts tooth, not tissue.',
+            'Labial and both proximal sides only; tails in the embrasures. Seated so that it cannot be seen: the bur then cuts tooth, not tissue. Wet with water, saline or an anaesthetic without adrenaline.',
           mistakes: [
             'left standing proud: the bur winds it up',
             'pushed away from the seated part: it lifts out behind you',

@@ -19,6 +19,15 @@ export const cordRules = rows({
     from: 300,
     to: 1800,
   },
+  'cord.longest.plain': {
+    title: 'Plain cord that only protects, at most',
+    value: 2700,
+    unit: 's',
+    because: (s) => `over ${span(s)} even a plain cord bruises the tissue`,
+    standing: 'estimate',
+    from: 600,
+    to: 5400,
+  },
   'crevice.warns': {
     title: 'Crevice closes, called before',
     value: 45,

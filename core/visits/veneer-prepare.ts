@@ -233,7 +233,7 @@ export const laminatePrepare = restoring({
     return sequence(
       rolls(c),
       first
-        ? cordsBeforeCutting(c, first)
+        ? cordsBeforeCutting(c, later)
         : absent(
             'cord before cutting',
             practice('margin above the tissue, or the dentist packs for the impression only'),

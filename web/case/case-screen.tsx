@@ -7,6 +7,7 @@ import { toast } from 'sonner'
 import type { Plan } from '../../core/model/plan'
 import type { Alert } from '../../core/vocabulary'
 import { personTimes } from '../../core/schedule/delegate'
+import { overlong } from '../../core/schedule/overlong'
 import { layOut, type Timeline } from '../../core/schedule/timeline'
 import type { VisitView } from '../../wire/visit'
 import { api } from '../app/api'
@@ -80,6 +81,11 @@ function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside:
             </Mark>
           </li>
         )}
+        {overlong(plan, score).map((o) => (
+          <li key={o.linkId}>
+            <Mark kind="mind">{o.says}</Mark>
+          </li>
+        ))}
         {missed.map((b) => (
           <li key={b.from + b.to}>
             <Mark kind="ask">{b.title}: the likely times overrun this window</Mark>
