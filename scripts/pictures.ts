@@ -106,7 +106,7 @@ await scene(
 await scene(
   '12:05',
   async (db, now) => {
-    await bringTo(db, `${day}-one`, { until: 'impression.load-syringe' }, now)
+    await bringTo(db, `${day}-one`, { until: 'impression.inject', start: true, agoS: 12 }, now)
     await bringTo(db, `${day}-four`, { until: 'cutting.contact-mesial.46', start: true }, now)
     await bringTo(db, `${day}-three`, { until: 'cutting.reduction-check', start: true }, now)
     await bringTo(db, `${day}-six`, { until: 'impression.inspect', start: true }, now)
