@@ -87,12 +87,12 @@ export function ceilingMg(agent: Agent, weightKg: number, table: CeilingTable): 
 /** From this share of a ceiling on its nearness is said. */
 const nearShare = 0.9
 /** How a share stands to the whole: compared before it is rounded. */
-export type Standing = 'under' | 'near' | 'over'
-const standingOf = (share: number): Standing =>
+export type Nearness = 'under' | 'near' | 'over'
+const nearnessOf = (share: number): Nearness =>
   share > 1 + 1e-9 ? 'over' : share >= nearShare - 1e-9 ? 'near' : 'under'
 
 export interface Share extends Figure {
-  stands: Standing
+  stands: Nearness
 }
 
 /** Share of their ceilings that mixed agents reach together: they add up as fractions. 1 is the whole. */
@@ -108,7 +108,7 @@ export function ledgerShare(
   }))
   if (parts.some((p) => p.ceiling === undefined)) return undefined
   const share = parts.reduce((sum, p) => sum + p.mg / sure(p.ceiling), 0)
-  const stands = standingOf(share)
+  const stands = nearnessOf(share)
   // Never rounded to the whole from above it.
   const value = stands === 'over' ? Math.max(1.01, round(share, 2)) : round(share, 2)
   return {
@@ -149,7 +149,7 @@ export function plannedAnaesthetic(
   const tables = weightKg === undefined ? [] : tablesFor(child)
   const shares = tables.flatMap((table) => {
     const ceiling = ceilingMg(agent, sure(weightKg), table)
-    return ceiling ? [{ table, ceiling, stands: standingOf(mg / ceiling.value), share: mg / ceiling.value }] : []
+    return ceiling ? [{ table, ceiling, stands: nearnessOf(mg / ceiling.value), share: mg / ceiling.value }] : []
   })
   return {
     cartridges: needed,

@@ -41,6 +41,9 @@ export interface PostSpace {
   because?: Reason
 }
 
+/** Whether half of a canal can be had for a post over so much seal. Standing C. */
+export const halfCanBeHad = (canalMm: number, sealMm: number): boolean => canalMm - sealMm >= canalMm / 2
+
 /**
  * Depth of a post space from the canal's length, mm: half to two thirds of it, with the root filling that has to stay at
  * the end. Where the seal allows less, the seal decides.

@@ -124,7 +124,9 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
           ? [standby('cartridge.mepivacaine plain', 'the dentist asks for one without adrenaline')]
           : []),
       ],
-      countsIn: [{ id: 'needle', what: 'needles', planned: needles, outStep: 'anaesthesia.rinse' }],
+      countsIn: [
+        { id: 'needle', what: needles === 1 ? 'needle' : 'needles', planned: needles, outStep: 'anaesthesia.rinse' },
+      ],
       cautions: [...cautionsOf(c, agent, injections), ...planned.cautions],
       figures,
       ties: [

@@ -192,6 +192,11 @@ describe('post space and ferrule', () => {
     expect(read(p, 'post space', { canalMm: 15, sealMm: 5, drilledMm: 11.5 }).says[1]).toContain(
       'only 3.5 mm of root filling left of 5',
     )
+    // Half of 9 mm over 5 mm of seal is not there: said at the chair as in the plan.
+    expect(read(p, 'post space', { canalMm: 9, sealMm: 5 })).toMatchObject({
+      verdict: 'tell',
+      says: [expect.anything(), expect.stringContaining('half of the canal cannot be had over this seal')],
+    })
     expect(() => read(p, 'post space', { canalMm: 8, sealMm: 7.9 })).toThrow()
   })
   it('a point under 1.5 mm keeps the signature back', () => {

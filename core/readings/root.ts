@@ -1,6 +1,6 @@
 /** Post space and ferrule. */
 import { sure } from '../sure'
-import { postSpace } from '../measure/restoring'
+import { halfCanBeHad, postSpace } from '../measure/restoring'
 import { factsOf } from '../model/request'
 import { judged, readingOf, must, num } from './reading'
 
@@ -19,8 +19,13 @@ export const postDepth = readingOf('post space', {
     if (canalMm <= sealMm)
       return { wrong: `a canal of ${canalMm} mm leaves no room for a post over ${sealMm} mm of seal` }
     const room = postSpace(canalMm, sealMm)
-    const says = [`post space ${room.leastMm}–${room.mostMm} mm${room.because ? `: ${room.because.text}` : ''}`]
-    if (drilledMm === undefined) return judged('good', says, { figures: [room.figure] })
+    const short = !halfCanBeHad(canalMm, sealMm)
+    const says = [
+      `post space ${room.leastMm}–${room.mostMm} mm${room.because ? `: ${room.because.text}` : ''}`,
+      ...(short ? [`half of the canal cannot be had over this seal: the dentist decides`] : []),
+    ]
+    const fine = short ? 'tell' : 'good'
+    if (drilledMm === undefined) return judged(fine, says, { figures: [room.figure] })
     const left = Math.round((canalMm - drilledMm) * 10) / 10
     if (left < sealMm)
       return judged(
@@ -37,7 +42,7 @@ export const postDepth = readingOf('post space', {
         ],
         { figures: [room.figure] },
       )
-    return judged('good', [...says, `drilled to ${drilledMm} mm, ${left} mm of root filling left`], {
+    return judged(fine, [...says, `drilled to ${drilledMm} mm, ${left} mm of root filling left`], {
       figures: [room.figure],
     })
   },

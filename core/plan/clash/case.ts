@@ -1,4 +1,5 @@
 /** What the case as it is does not allow, or only just. */
+import { halfCanBeHad } from '../../measure/restoring'
 import { injectionWindow } from '../../measure/amounts'
 import { injectionSites, pickSpeed } from '../../phases/impression-material'
 import { weakMWPerCm2 } from '../../measure/curing'
@@ -84,7 +85,7 @@ const shortPost: Rule = ({ c }) => {
   if (!c.kind.post) return null
   const short = c.units.filter((u) => {
     const canalMm = u.facts.canals?.[0]?.lengthMm
-    return canalMm !== undefined && canalMm - c.request.sealMm < canalMm / 2
+    return canalMm !== undefined && !halfCanBeHad(canalMm, c.request.sealMm)
   })
   return short.length > 0
     ? forDentist(
