@@ -104,6 +104,12 @@ export const frosted = (key?: string): Draft['hold'] => ({
   because: practice('shiny enamel holds no resin: it is etched again'),
 })
 
+/**
+ * The bottle that goes with an acid: over etched dentine one that is made for it, universal or etch-and-rinse. A self-etch
+ * primer bonds to what the acid has just taken away. Standing C.
+ */
+export const adhesiveAfter = (of: EtchOf | 'none'): string => (of === 'total' ? 'adhesive.total etch' : 'adhesive')
+
 export interface Adhesive {
   /** Need of the bottle. */
   what?: string
@@ -131,7 +137,15 @@ export function adhesive(
       told: `rubbed in the adhesive on ${s.label}`,
       minutes: minutesOf(rub.value),
       passes: ['brush with adhesive', 'fresh brush'],
-      needs: [open(what, 0.1), open('micro brush', 2), open('dappen dish')],
+      needs: [
+        open(what, 0.1, {
+          ...(what === 'adhesive.total etch'
+            ? { orElse: [{ what: 'adhesive', loss: 'a self-etch primer over etched dentine: it bonds less' }] }
+            : {}),
+        }),
+        open('micro brush', 2),
+        open('dappen dish'),
+      ],
       ties: [lastingBy(rub, 'Adhesive rubbed in')],
     }),
     step({

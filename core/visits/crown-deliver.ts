@@ -1,6 +1,6 @@
 import { acts, only, open, practice, sequence, type Block, within } from '../phases/build'
 import { labels, type Case } from '../phases/case'
-import { adhesive, cureOf, etch, lightStep, resinExcess, spotOnAll } from '../phases/bonding'
+import { adhesive, adhesiveAfter, cureOf, etch, lightStep, resinExcess, spotOnAll } from '../phases/bonding'
 import { cementPiece, cleanPiece, finalCement, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import type { VisitKind } from './kind'
@@ -37,6 +37,7 @@ function bond(c: Case): Block {
     ),
     c.choices.etch === 'none' ? sequence() : etch(c, spot, c.choices.etch === 'total' ? 'total' : 'enamel edge'),
     adhesive(c, spot, {
+      what: adhesiveAfter(c.choices.etch),
       cured: false,
       title: `Adhesive: rub in ${c.rule('adhesive.rub').value} s, ${labels(c)}; not cured by itself`,
     }),

@@ -1,6 +1,6 @@
 /** J08: bulk fill and its cover. */
 import { reason } from '../figure'
-import { adhesive, cureOf, etch, lightStep, type Spot } from '../phases/bonding'
+import { adhesive, adhesiveAfter, cureOf, etch, lightStep, type Spot } from '../phases/bonding'
 import { nothing, open, sequence, type Block } from '../phases/build'
 import { boxesOf, surfacesOf, type Case } from '../phases/case'
 import { bulk, cavity, depthOf, finishComposite, flossContacts, matrixOff, matrixOn, spotOf } from '../phases/filling'
@@ -12,9 +12,13 @@ import { place, underSheet, each, id, afterFilling, two } from './filling-steps'
 /** The adhesive of a posterior filling by the school picked. */
 function bondCavity(c: Case, s: Spot): Block {
   const school = c.choices.etch
+  const rub = `rub in ${c.rule('adhesive.rub').value} s, ${s.label}`
   return sequence(
-    school === 'none' ? nothing : etch(c, s, school === 'total' ? 'total' : 'enamel edge'),
-    adhesive(c, s, { title: `Self-etch adhesive: rub in ${c.rule('adhesive.rub').value} s, ${s.label}` }),
+    school === 'none' ? nothing : etch(c, s, school),
+    adhesive(c, s, {
+      what: adhesiveAfter(school),
+      title: `${school === 'total' ? 'Adhesive on moist dentine' : 'Self-etch adhesive'}: ${rub}`,
+    }),
   )
 }
 

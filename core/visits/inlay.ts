@@ -1,7 +1,18 @@
 /** J12: onlays and inlays, impression and provisional; and their bonded delivery. */
 import { reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'
-import { adhesive, cureOf, etch, lightStep, pumice, resinExcess, type Spot, spotOnAll, spotOn } from '../phases/bonding'
+import {
+  adhesive,
+  adhesiveAfter,
+  cureOf,
+  etch,
+  lightStep,
+  pumice,
+  resinExcess,
+  type Spot,
+  spotOnAll,
+  spotOn,
+} from '../phases/bonding'
 import { absent, acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import { boxesOf, labels, surfacesOf, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
 import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
@@ -64,7 +75,10 @@ function sealDentine(c: Case): Block {
   const light = cureOf(c, 'dentine seal, under glycerine', 'cure.adhesive', 'adhesive')
   return sequence(
     etch(c, s, 'total'),
-    adhesive(c, s, { title: `Adhesive on fresh dentine: rub in ${c.rule('adhesive.rub').value} s, ${labels(c)}` }),
+    adhesive(c, s, {
+      what: adhesiveAfter('total'),
+      title: `Adhesive on fresh dentine: rub in ${c.rule('adhesive.rub').value} s, ${labels(c)}`,
+    }),
     lightStep(s, 'inlay.seal-glycerine', light, {
       title: `Glycerine over it, light again ${light.value} s; rinse, wipe with alcohol`,
       needs: [open('glycerine gel', 0.5), open('alcohol'), open('curing light'), open('light shield')],
@@ -234,7 +248,7 @@ function bondOne(c: Case, u: Unit): Block {
   return sequence(
     pumice(s),
     etch(c, s, c.choices.etch === 'total' ? 'total' : 'enamel edge'),
-    adhesive(c, s, { cured: false }),
+    adhesive(c, s, { what: adhesiveAfter(c.choices.etch), cured: false }),
     act(`delivery.${u.tooth}.load`, 'Resin cement into the cavity and on the piece', [0.3, 0.5, 0.75], {
       place: 'bench',
       helped: false,

@@ -179,6 +179,13 @@ function whole(p: Plan): void {
     ).toEqual([])
     expect(own.filter((s) => s.id.startsWith('impression.dry')).length).toBe(1)
   }
+  // Over etched dentine no self-etch primer: the bottle goes with the acid.
+  for (const [i, s] of p.steps.entries()) {
+    if (s.fn !== 'etching' || !s.title.includes(': total,')) continue
+    const next = p.steps.slice(i + 1).find((x) => x.fn === 'bonding' && x.tooth === s.tooth)
+    expect(next?.needs.map((n) => n.what) ?? [], s.title).not.toContain('adhesive')
+    expect(next?.needs.map((n) => n.what) ?? [], s.title).not.toContain('primer.self-etch')
+  }
   // An arch that is changed after its impression is said so, and nothing else is.
   const touched = p.steps.some((s, i) => s.reshapes && p.steps.slice(0, i).some((b) => b.imprints === s.reshapes))
   expect(p.clashes.some((c) => c.id === 'arch-touched')).toBe(touched)

@@ -1,6 +1,6 @@
 /** J17: class III on a primary front tooth. */
 import { soreGum } from '../measure/numbing'
-import { adhesive, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
+import { adhesive, adhesiveAfter, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
 import { only, open, practice, sequence, type Block } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
@@ -26,7 +26,7 @@ function classThree(c: Case, u: Unit): Block {
       reason: practice('half the height: it fits a primary crown'),
     }),
     etch(c, s, 'total'),
-    adhesive(c, s),
+    adhesive(c, s, { what: adhesiveAfter('total') }),
     child(id('box'), 'Flowable into the box', [0.3, 0.5, 1], {
       ...at,
       fn: 'placing',

@@ -207,6 +207,14 @@ export const materials: Rows = {
       { ...mL, cureS: 10, ...resin },
     ],
     [
+      'adhesive-universal',
+      'Adhesive, universal, for etched dentine too',
+      ['adhesive.total etch'],
+      45,
+      20,
+      { ...mL, cureS: 10, ...resin },
+    ],
+    [
       'adhesive-dual',
       'Adhesive with dual-cure activator',
       ['adhesive.dual-cure'],
