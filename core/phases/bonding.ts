@@ -110,6 +110,10 @@ export const frosted = (key?: string): Draft['hold'] => ({
  */
 export const adhesiveAfter = (of: EtchOf | 'none'): string => (of === 'total' ? 'adhesive.total etch' : 'adhesive')
 
+const otherwiseSelfEtch = {
+  orElse: [{ what: 'adhesive', loss: 'a self-etch primer over etched dentine: it bonds less' }],
+}
+
 export interface Adhesive {
   /** Need of the bottle. */
   what?: string
@@ -138,11 +142,7 @@ export function adhesive(
       minutes: minutesOf(rub.value),
       passes: ['brush with adhesive', 'fresh brush'],
       needs: [
-        open(what, 0.1, {
-          ...(what === 'adhesive.total etch'
-            ? { orElse: [{ what: 'adhesive', loss: 'a self-etch primer over etched dentine: it bonds less' }] }
-            : {}),
-        }),
+        open(what, 0.1, what === 'adhesive.total etch' ? otherwiseSelfEtch : {}),
         open('micro brush', 2),
         open('dappen dish'),
       ],
