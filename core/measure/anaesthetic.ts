@@ -135,7 +135,7 @@ export function plannedAnaesthetic(
   agent: Agent,
   mL: number,
   { weightKg, child }: { weightKg: number | undefined; child: boolean | undefined },
-): { cartridges: number; figures: Figure[]; cautions: Reason[]; over: boolean } {
+): { cartridges: number; figures: Figure[]; cautions: Reason[]; over: string | undefined } {
   const { mL: each, percent } = cartridges[agent]
   const needed = Math.max(1, Math.ceil(mL / each - 1e-9))
   const mg = mL * percent * 10
@@ -149,19 +149,18 @@ export function plannedAnaesthetic(
   const tables = weightKg === undefined ? [] : tablesFor(child)
   const shares = tables.flatMap((table) => {
     const ceiling = ceilingMg(agent, sure(weightKg), table)
-    return ceiling ? [{ table, ceiling, stands: nearnessOf(mg / ceiling.value), share: mg / ceiling.value }] : []
+    return ceiling ? [{ table, ceiling, stands: nearnessOf(mg / ceiling.value) }] : []
   })
+  const said = shares
+    .filter((s) => s.stands !== 'under')
+    .map((s) => ({
+      stands: s.stands,
+      text: `${s.stands === 'over' ? 'OVER' : 'Near'} the ceiling of ${tableWords[s.table]}: ${round(mg, 1)} of ${s.ceiling.value} mg planned; the dentist reviews it before the needle`,
+    }))
   return {
     cartridges: needed,
     figures: [cartridgeMg(agent), volume, ...shares.map((s) => s.ceiling)],
-    over: shares.some((s) => s.stands === 'over'),
-    cautions: shares
-      .filter((s) => s.stands !== 'under')
-      .map((s) =>
-        reason(
-          `${s.stands === 'over' ? 'OVER' : 'Near'} the ceiling of ${tableWords[s.table]}: ${round(mg, 1)} of ${s.ceiling.value} mg planned; the dentist reviews it before the needle`,
-          'M',
-        ),
-      ),
+    over: said.find((s) => s.stands === 'over')?.text,
+    cautions: said.map((s) => reason(s.text, 'M')),
   }
 }

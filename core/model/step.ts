@@ -101,6 +101,10 @@ export interface Numbed {
   mL: number
   cartridges: number
   injections: Injection[]
+  /** Under which age and weight this practice doses as a child. */
+  under: { years: number; kg: number }
+  /** What is over a ceiling already as it is planned, in words. */
+  over?: string
 }
 
 export interface Performer {

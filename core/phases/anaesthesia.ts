@@ -1,4 +1,4 @@
-import { reason, type Figure } from '../figure'
+import { reason } from '../figure'
 import { capital } from '../words'
 import { plannedAnaesthetic, type Agent } from '../measure/anaesthetic'
 import {
@@ -11,7 +11,7 @@ import {
   type Site,
 } from '../measure/numbing'
 import { absent, open, standby, sequence, step, nothing, type Block, type Draft, atLeast } from './build'
-import { childOf, teethOf, type Case } from './case'
+import { childBounds, childOf, teethOf, type Case } from './case'
 
 /** How the visit is made painless, decided by what its work does: what hurts where, and what covers it. */
 export type Numbing =
@@ -88,7 +88,6 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
   const short = injections.some((i) => !isBlock(i) && i.technique !== 'long-buccal')
   const needles = Number(long) + Number(short || !long)
   const more = injections.length - 1
-  const figures: Figure[] = planned.figures
   return sequence(
     step({
       id: 'anaesthesia.topical',
@@ -113,7 +112,14 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
       helped: true,
       minutes: [1 + 0.3 * more, 2 + 0.6 * more, 4 + more],
       passes: ['syringe below the patient’s line of sight', 'gauze'],
-      numbed: { agent, mL, cartridges: planned.cartridges, injections },
+      numbed: {
+        agent,
+        mL,
+        cartridges: planned.cartridges,
+        injections,
+        under: childBounds(c),
+        ...(planned.over === undefined ? {} : { over: planned.over }),
+      },
       needs: [
         open('syringe'),
         ...(long ? [open('needle.long')] : []),
@@ -128,7 +134,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
         { id: 'needle', what: needles === 1 ? 'needle' : 'needles', planned: needles, outStep: 'anaesthesia.rinse' },
       ],
       cautions: [...cautionsOf(c, agent, injections), ...planned.cautions],
-      figures,
+      figures: planned.figures,
       ties: [
         {
           from: 'anaesthesia.topical',

@@ -124,9 +124,15 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
   }
 }
 
+/** Under which age and weight this practice doses as a child. */
+export const childBounds = (c: Pick<Case, 'rule'>): { years: number; kg: number } => ({
+  years: c.rule('child.years').value,
+  kg: c.rule('child.kg').value,
+})
+
 /** Whether the patient is dosed as a child, by age and weight and never by the teeth worked on; not known where neither is. */
 export function childOf(c: Pick<Case, 'request' | 'rule'>): boolean | undefined {
-  return isChild(c.request, { years: c.rule('child.years').value, kg: c.rule('child.kg').value })
+  return isChild(c.request, childBounds(c))
 }
 
 /** Whether the dentist's card adds a hold of this name. */

@@ -116,8 +116,8 @@ export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined):
 }
 
 /**
- * From a cord’s leaving until wash lies in its crevice, or the scan begins. The hardest margin is held: the last to be
- * washed, or where a cord takes longer to draw than to wash round the first to be drawn.
+ * From the last cord’s leaving until wash lies in every crevice, or the scan begins: washing takes longer than drawing, so
+ * the margin that is washed last is the hardest to hold.
  */
 export function crevice(c: Case, plan: CordPlan, to: 'start' | 'finish', again: string[]): Tie[] {
   const layer = drawnLayer(plan)

@@ -242,6 +242,16 @@ describe('compatibility over what one case uses', () => {
   })
 })
 
+describe('anaesthetic over its ceiling', () => {
+  // Arithmetic: two blocks with long buccal are 3.6 mL of 2 % = 72 mg; 4.4 mg/kg × 15 kg = 66 mg.
+  it('as planned is asked of the dentist before the needle, and not where it is under', () => {
+    const child = (weightKg: number) =>
+      plan({ teeth: ['36', '46'], ageYears: 5, weightKg }).clashes.find((c) => c.id === 'anaesthetic-over')
+    expect(child(15)).toMatchObject({ decides: 'dentist', why: expect.stringContaining('72 of 66 mg') })
+    expect(child(30)).toBeUndefined()
+  })
+})
+
 describe('a tray is signed when everything is out, read and safe', () => {
   const p = plan()
   const all = new Set(p.setup.map((l) => l.id))

@@ -31,8 +31,8 @@ const agents: Record<Exclude<keyof typeof fields, 'weightKg'>, Agent> = {
   bupivacaine: 'bupivacaine with adrenaline',
 }
 const named = entriesOf(agents)
-/** The register’s own bounds: a reading knows no practice. */
-const under = { years: ruleRow('child.years').value, kg: ruleRow('child.kg').value }
+/** The register’s own bounds, where a plan from before says none. */
+const standardUnder = { years: ruleRow('child.years').value, kg: ruleRow('child.kg').value }
 const review = 'for the dentist’s review, not a permission'
 
 const givenOf = (values: Values<typeof fields>) =>
@@ -55,6 +55,7 @@ export const anaesthetic = readingOf('anaesthetic', {
     if (given.length === 0) return { wrong: 'say what was handed over' }
     // By age and weight, whatever teeth are worked on; nobody’s ledger is called good while neither is known.
     const { weightKg = plan.request.weightKg } = values
+    const under = plan.steps.find((x) => x.numbed)?.numbed?.under ?? standardUnder
     const known = isChild({ ...plan.request, weightKg }, under)
     const child = known ?? kindFacts(plan.kind).dentition === 'primary'
     const amounts = given.map((g) => ({

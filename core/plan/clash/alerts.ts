@@ -146,12 +146,12 @@ const childWithoutWeight: Rule = ({ c, uses }) =>
     : null
 
 const overTheCeiling: Rule = ({ steps }) => {
-  const over = steps.flatMap((s) => s.cautions).find((caution) => caution.text.startsWith('OVER the ceiling'))
-  return over
+  const over = steps.find((s) => s.numbed?.over !== undefined)?.numbed?.over
+  return over !== undefined
     ? forDentist(
         'anaesthetic-over',
         'More anaesthetic planned than the ceiling',
-        over.text,
+        over,
         'the dentist takes less, another agent, or two visits',
       )
     : null
