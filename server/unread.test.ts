@@ -108,6 +108,25 @@ it('an alert of a later version on a patient', async () => {
   await theRestIsShown(/alerts/)
 })
 
+it('each setting of the practice: what the program begins with stands for it, and it is named', async () => {
+  const { db } = house.database
+  const [before] = await db.select().from(t.practices)
+  const { chairs, functions, light, day: ofDay, instruments, rules, learned } = sure(before)
+  const settings = { chairs, functions, light, day_rules: ofDay, instruments, rules, learned }
+  for (const [key, value] of Object.entries(settings)) {
+    const name = sql.identifier(key)
+    for (const worse of [7, { later: [{ than: 'this' }] }]) {
+      await db.execute(sql`update practices set ${name} = ${spoilt(worse)}`)
+      await restart()
+      const unread = await juno.read(z.array(unreadPartView), '/practice/unread')
+      expect([key, unread.map((u) => u.what)]).toEqual([key, ['setting']])
+      expect([key, (await juno.read(dayView, `/days/${day}`)).visits.length > 5]).toEqual([key, true])
+      expect((await juno.call('GET', '/practice')).status).toBe(200)
+      await db.execute(sql`update practices set ${name} = ${spoilt(value)}`)
+    }
+  }
+})
+
 it('a material, a bur, a lot, a card, an amendment: plans are made without it, and Settings has it with its raw data', async () => {
   const { db } = house.database
   const [bur] = await db.select().from(t.burs).limit(1)

@@ -14,7 +14,7 @@ export type Unread = z.infer<typeof unreadView>
 
 /** A part of the practice that cannot be read, as it lies there. */
 export const unreadPartView = z.strictObject({
-  what: z.enum(['item', 'bur', 'lot', 'card', 'amendment']),
+  what: z.enum(['setting', 'item', 'bur', 'lot', 'card', 'amendment']),
   name: z.string(),
   why: z.string(),
   raw: z.unknown(),

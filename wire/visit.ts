@@ -38,7 +38,15 @@ export const visitView = z.strictObject({
   throatPackIn: z.boolean(),
   /** What is laid up for it, out of which load. */
   cassettes: z.array(z.strictObject({ name: z.string(), load: z.number().int().nullable(), pulledBack: z.boolean() })),
-  frozen: z.strictObject({ plan: planView, signedBy: z.string(), signedAt: ms }).nullable(),
+  frozen: z
+    .strictObject({
+      plan: planView,
+      signedBy: z.string(),
+      signedAt: ms,
+      /** The dentist who answered what a clash left to them. */
+      answeredBy: z.string().nullable(),
+    })
+    .nullable(),
   marks: z.array(markView),
 })
 export type VisitView = z.infer<typeof visitView>

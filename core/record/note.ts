@@ -12,6 +12,7 @@ import { readingOfKind, spokenOf } from '../readings'
 import { replay, type RunCore, stepState, tallyOf, countState, holdState, edgeOf } from '../run/state'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from '../clock'
+import { trayReadiness } from '../plan/ready'
 import { patientInstructions } from './instructions'
 
 export interface NoteSection {
@@ -25,10 +26,19 @@ export interface ChartNote {
   instructions: string[]
 }
 
+/** Who signed the tray, what had been read before, and which dentist answered what a clash left to them. */
+export interface TraySignature {
+  signedBy: string
+  signedAt: number
+  acknowledged: readonly string[]
+  answeredBy: string | null
+}
+
 interface Telling {
   plan: Plan
   core: RunCore
   events: readonly RunEvent[]
+  zone: string
   time: (ms: number) => string
   name: (personId: string | undefined) => string
   done: (stepId: string) => boolean
@@ -54,6 +64,23 @@ function visitSection(t: Telling, who: { name: string }): NoteSection {
     `Treating dentist: ${sure(t.plan.people.find((p) => p.dentist)).name}; assisting: ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
   )
   return { title: 'Visit', sentences }
+}
+
+/** The tray: who signed it, over what, and the dentist's answers to what clashed. */
+function traySection(t: Telling, signed: TraySignature): NoteSection {
+  const { toAcknowledge, forDentist } = trayReadiness(t.plan, new Set())
+  const answered = new Set(signed.answeredBy === null ? [] : forDentist.map((a) => a.id))
+  const read = toAcknowledge.filter((a) => signed.acknowledged.includes(a.id) && !answered.has(a.id))
+  return {
+    title: 'Tray',
+    sentences: [
+      `Signed by ${t.name(signed.signedBy)} on ${plainDate(signed.signedAt, t.zone)} at ${t.time(signed.signedAt)}.`,
+      ...read.map((a) => `Read before: ${a.text}`),
+      ...forDentist
+        .filter((a) => answered.has(a.id))
+        .map((a) => `Answered by ${t.name(signed.answeredBy ?? undefined)}, with their own code: ${a.text}`),
+    ],
+  }
 }
 
 const tries = ['', '', 'second', 'third', 'fourth', 'fifth']
@@ -218,6 +245,7 @@ function heardLaterSentences(t: Telling): string[] {
  * Composes the note of a visit. Derived from plan and events only, so the same run always reads the same.
  * @param patient the name the note carries.
  * @param others people of the practice: whoever acted without being of the visit’s team is named, and that it was so said.
+ * @param signed how the tray was signed, where that is known.
  */
 export function composeNote(
   plan: Plan,
@@ -225,6 +253,7 @@ export function composeNote(
   patient: { name: string },
   zone: string,
   others: readonly { id: string; name: string }[] = [],
+  signed?: TraySignature,
 ): ChartNote {
   const core = replay(plan, events).core
   const undone = new Set(events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
@@ -232,6 +261,7 @@ export function composeNote(
     plan,
     core,
     events,
+    zone,
     time: (ms) => timeOfDay(ms, zone),
     name: (id) => {
       const own = plan.people.find((p) => p.id === id)?.name
@@ -250,6 +280,7 @@ export function composeNote(
     library: plan.library,
     sections: [
       visitSection(t, patient),
+      ...(signed ? [traySection(t, signed)] : []),
       workSection(t),
       materialSection(t),
       countSection(t),

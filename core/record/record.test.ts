@@ -70,6 +70,19 @@ describe('the note tells only what happened', () => {
     expect(section(d, 'Approved by the dentist')).not.toContain('Shade')
     expect(section(d, 'Materials')).toMatch(/Addition silicone light, fast 2\.5 mL, lot S-silicone-light-fast/)
   })
+  it('the tray: who signed it over what, and the dentist who answered what clashed', () => {
+    const d = runOf(plan({ alerts: ['nickel'] }))
+    const signed = { signedBy: 'assistant', signedAt: Date.UTC(2026, 10, 24, 7, 52), acknowledged: ['clash:nickel'] }
+    const tray = (answeredBy: string | null) =>
+      composeNote(d.plan, d.events, { name: 'A' }, 'Etc/UTC', [], { ...signed, answeredBy }).sections.find(
+        (s) => s.title === 'Tray',
+      )?.sentences
+    const clash = 'Nickel alert, and a full metal crown. Name a nickel-free alloy on the laboratory slip.'
+    const first = 'Signed by The assistant on 2026-11-24 at 07:52.'
+    expect(tray('dentist')).toEqual([first, `Answered by The dentist, with their own code: ${clash}`])
+    // As it was before dentists had to answer: read by whoever signed.
+    expect(tray(null)).toEqual([first, `Read before: ${clash}`])
+  })
   it('a visit broken off names nothing that was not done, and keeps what stands open', () => {
     const d = runOf(plan(), 'tissue.single-cord.46')
     const text = noteText(note(d))

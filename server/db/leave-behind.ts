@@ -12,7 +12,7 @@ import { takeOff, usedUp, without } from '../../core/schedule/stock'
 import { soilCassettes } from './instruments'
 import type { Db } from './open'
 import * as t from './schema'
-import { loadEvents, loadHead } from './store'
+import { loadEvents, loadHead, zoneOf } from './store'
 
 /** Takes what was really used off the lots; what they do not hold is left to whoever counts next. */
 async function takeFromLots(
@@ -83,18 +83,19 @@ async function learn(q: Db, visitId: string, times: ReturnType<typeof stepTimesO
 /** All of it, in the transaction that closes the run. */
 export async function leaveBehind(q: Db, visitId: string, plan: Plan, now: number): Promise<void> {
   const { patient } = await loadHead(q, visitId)
-  const [practice] = await q.select({ zone: t.practices.zone }).from(t.practices).limit(1)
+  const zone = await zoneOf(q)
   const people = await q.select({ id: t.people.id, name: t.people.name }).from(t.people)
   const events = await loadEvents(q, visitId)
+  const [signed] = await q.select().from(t.plans).where(eq(t.plans.visitId, visitId))
   const { core } = replay(plan, events)
   const done = (id: string): boolean => core.steps[id]?.status === 'done'
   await q.insert(t.records).values({
     visitId,
-    note: composeNote(plan, events, { name: patient.name }, sure(practice).zone, people),
+    note: composeNote(plan, events, { name: patient.name }, zone, people, signed),
     closedAt: now,
   })
   await soilCassettes(q, visitId, now)
-  await takeFromLots(q, visitId, plan, done, plainDate(now, sure(practice).zone), now)
+  await takeFromLots(q, visitId, plan, done, plainDate(now, zone), now)
   await wearBurs(q, plan, done)
   await learn(q, visitId, stepTimesOf(plan, core), now)
 }

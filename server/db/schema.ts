@@ -323,7 +323,11 @@ export const stepTimes = pgTable(
     plannedS: doublePrecision('planned_s').notNull(),
     at: ms('at').notNull(),
   },
-  (t) => [primaryKey({ columns: [t.visitId, t.stepId] }), index('step_times_key').on(t.key, t.at)],
+  (t) => [
+    primaryKey({ columns: [t.visitId, t.stepId] }),
+    index('step_times_key').on(t.key, t.at),
+    index('step_times_at').on(t.at),
+  ],
 )
 
 /** What a person remembers of each thing a drill has asked, and when it comes back. */

@@ -1,47 +1,22 @@
 /** Queries. Every function takes the database or the transaction it works in; none reaches for another. */
 import { firstOf, sure } from '../../core/sure'
-import { learnedUpToDate, planUpToDate, requestUpToDate } from '../../core/model/upgrade'
+import { planUpToDate, requestUpToDate } from '../../core/model/upgrade'
 import { and, asc, desc, eq, gt, gte, inArray, lte } from 'drizzle-orm'
 import { compile } from '../../core/plan/compile'
 import { traceOf } from '../../core/plan/traces'
-import { completeTable } from '../../core/practice/functions'
 import { card, practice as practiceSchema, type Practice } from '../../core/practice/practice'
 import { amendment } from '../../core/practice/amendment'
 import { bur } from '../../core/catalog/bur'
 import { item, lot } from '../../core/catalog/item'
-import type * as z from 'zod'
 import { storedRequest, type VisitRequest } from '../../core/model/request'
 import type { Plan } from '../../core/model/plan'
 import type { RunEvent } from '../../core/run/events'
 import type { Unread, UnreadPart } from '../../wire/unread'
 import { notFound } from '../problem'
-import { eachRead, reading, whyUnread } from './unread'
+import { settingsOf, sorted } from './practice-parts'
+import { eachRead, reading } from './unread'
 import type { Db } from './open'
 import * as t from './schema'
-
-/** The day the presets of this version were written. */
-const presetDay = '2026-11-25'
-
-const textAt = (row: unknown, key: string): string => {
-  const value: unknown = Object(row)[key]
-  return typeof value === 'string' ? value : '?'
-}
-
-/** Rows of one kind, those that can be read apart from those that cannot. */
-function sorted<T extends object>(
-  what: UnreadPart['what'],
-  rows: readonly unknown[],
-  schema: z.ZodType<T>,
-  nameOf: string,
-): { good: T[]; bad: UnreadPart[] } {
-  const [good, bad]: [T[], UnreadPart[]] = [[], []]
-  for (const row of rows) {
-    const parsed = schema.safeParse(row)
-    if (parsed.success) good.push(parsed.data)
-    else bad.push({ what, name: textAt(row, nameOf), why: whyUnread(parsed.error), raw: row })
-  }
-  return { good, bad }
-}
 
 /** The practice as the core knows it (no codes), and what of it this program cannot read. */
 export async function loadPracticeParts(q: Db): Promise<{ practice: Practice; unread: UnreadPart[] }> {
@@ -57,11 +32,7 @@ export async function loadPracticeParts(q: Db): Promise<{ practice: Practice; un
   ])
   if (!row) throw notFound('practice on record yet')
   const { id: _, nightly: __, cards, amendments, ...rest } = row
-  // Functions this program has learned since the table was stored come from the presets, marked as such.
-  const functions = {
-    cautious: completeTable('cautious', rest.functions.cautious, presetDay),
-    expanded: completeTable('expanded', rest.functions.expanded, presetDay),
-  }
+  const { settings, bad } = settingsOf(rest)
   const bodies = (of: readonly { body: object }[]): object[] => of.map((r) => r.body)
   const parts = {
     items: sorted('item', bodies(items), item, 'name'),
@@ -73,9 +44,7 @@ export async function loadPracticeParts(q: Db): Promise<{ practice: Practice; un
   const known = new Set(parts.items.good.map((i) => i.id))
   return {
     practice: practiceSchema.parse({
-      ...rest,
-      learned: learnedUpToDate(rest.learned),
-      functions,
+      ...settings,
       people: people.map(({ leftAt, ...p }) => (leftAt === null ? p : { ...p, left: true })),
       items: parts.items.good,
       burs: parts.burs.good,
@@ -83,7 +52,7 @@ export async function loadPracticeParts(q: Db): Promise<{ practice: Practice; un
       cards: parts.cards.good,
       amendments: parts.amendments.good,
     }),
-    unread: Object.values(parts).flatMap((p) => p.bad),
+    unread: [...bad, ...Object.values(parts).flatMap((p) => p.bad)],
   }
 }
 
@@ -238,6 +207,13 @@ export const loadDays = async (q: Db, from: string, to: string): Promise<Files> 
       .where(and(gte(t.visits.day, from), lte(t.visits.day, to)))
       .orderBy(asc(t.visits.startsAt)),
   )
+
+/** The practice's own zone alone: asked where the rest of it need not be read. */
+export async function zoneOf(q: Db): Promise<string> {
+  const [row] = await q.select({ zone: t.practices.zone }).from(t.practices).limit(1)
+  if (!row) throw notFound('practice on record yet')
+  return row.zone
+}
 
 /** A plan as it was signed, read as of today. */
 export type FrozenPlan = Omit<typeof t.plans.$inferSelect, 'plan'> & { plan: Plan }

@@ -4,11 +4,11 @@ import { and, desc, eq, gte, ilike, lt, or, sql, type SQL } from 'drizzle-orm'
 import * as z from 'zod'
 import { id, plainDate, text, wholeFrom } from '../../core/bounded'
 import { wallTime } from '../../core/clock'
-import { sure } from '../../core/sure'
 import { auditView } from '../../wire/settings'
 import { file } from '../answers'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
+import { zoneOf } from '../db/store'
 import { roomOf, type Door } from '../house'
 
 const asked = z.object({
@@ -28,8 +28,8 @@ const dayMs = 86_400_000
 const anywhere = (q: string): string => `%${q.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`
 
 const rowsOf = async (db: Db, { q, by, from, to, before, limit }: Asked) => {
-  const [practice] = await db.select({ zone: t.practices.zone }).from(t.practices).limit(1)
-  const midnight = (on: string): number => wallTime(on, '00:00', sure(practice).zone)
+  const zone = await zoneOf(db)
+  const midnight = (on: string): number => wallTime(on, '00:00', zone)
   const wanted: (SQL | undefined)[] = [
     before === undefined ? undefined : lt(t.audit.id, before),
     by === undefined ? undefined : eq(t.audit.by, by),

@@ -12,7 +12,7 @@ import { wantedOf } from '../../core/run/wanted'
 import { longestWaitS } from '../../core/run/queue'
 import type { Who } from '../../core/run/decide'
 import * as t from '../db/schema'
-import { loadEvents, loadFrozenPlan, loadPractice, loadHead } from '../db/store'
+import { loadEvents, loadFrozenPlan, loadPractice, loadHead, zoneOf } from '../db/store'
 import { eachRead, reading } from '../db/unread'
 import { Problem } from '../problem'
 import { byCode, codeField, signedIn } from './session'
@@ -137,10 +137,9 @@ const showRecord: Door = (app, house) => {
       const file = await loadHead(db, visitId)
       const [kept] = await db.select().from(t.records).where(eq(t.records.visitId, visitId))
       if (kept) {
-        const { zone, people } = await loadPractice(db)
-        const everybody = await db.select({ id: t.people.id, name: t.people.name }).from(t.people)
-        const note = withAddenda(kept.note, await loadEvents(db, visitId), zone, [...everybody, ...people])
-        return { note, closedAt: kept.closedAt }
+        const events = await loadEvents(db, visitId)
+        const people = await db.select({ id: t.people.id, name: t.people.name }).from(t.people)
+        return { note: withAddenda(kept.note, events, await zoneOf(db), people), closedAt: kept.closedAt }
       }
       const frozen = await loadFrozenPlan(db, visitId)
       if (!frozen)
@@ -149,7 +148,7 @@ const showRecord: Door = (app, house) => {
       const events = await loadEvents(db, visitId)
       return {
         note: reading(visitId, 'run', () =>
-          composeNote(frozen.plan, events, { name: file.patient.name }, practice.zone, practice.people),
+          composeNote(frozen.plan, events, { name: file.patient.name }, practice.zone, practice.people, frozen),
         ),
         closedAt: null,
       }

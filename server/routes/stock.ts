@@ -4,6 +4,7 @@ import { file } from '../answers'
 import { stockView } from '../../wire/cupboard'
 import { Temporal } from 'temporal-polyfill'
 import { wholeFrom } from '../../core/bounded'
+import { inArray } from 'drizzle-orm'
 import * as z from 'zod'
 import { plainDate } from '../../core/clock'
 import { needsOf, orderCsv, stockForecast, type StockLine } from '../../core/schedule/stock'
@@ -28,8 +29,14 @@ const forecast = async (
   const planOf = house.plans.with(practice)
   const stored = await loadDays(house.database.db, from, to)
   const files = await withEarlier(house.database.db, stored.files, practice)
+  const asked = files.map((f) => f.visit.id)
   const closed = new Set(
-    (await house.database.db.select({ visitId: t.records.visitId }).from(t.records)).map((r) => r.visitId),
+    (
+      await house.database.db
+        .select({ visitId: t.records.visitId })
+        .from(t.records)
+        .where(inArray(t.records.visitId, asked))
+    ).map((r) => r.visitId),
   )
   const coming = files.filter((f) => !closed.has(f.visit.id))
   // Only the coming visits' plans: a practice has ten years of others.

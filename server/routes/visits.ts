@@ -162,7 +162,9 @@ const showVisit: Door = (app, house) => {
         caseId: file.case.id,
         team: file.visit.team,
         stage: await stageOf(db, visitId),
-        frozen: frozen ? { plan: frozen.plan, signedBy: frozen.signedBy, signedAt: frozen.signedAt } : null,
+        frozen: frozen
+          ? { plan: frozen.plan, signedBy: frozen.signedBy, signedAt: frozen.signedAt, answeredBy: frozen.answeredBy }
+          : null,
         reopened: reopenedOf(file.visit),
         chain,
         unread: [...unreadFiles, ...unreadRuns],

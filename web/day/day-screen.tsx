@@ -1,5 +1,5 @@
 /** The day: chairs as stacked scores on one time axis, readiness of each tray, and where a dentist is needed twice. */
-import { UnreadVisits } from '../parts/unread'
+import { UnreadParts, UnreadVisits } from '../parts/unread'
 import { CalendarDays, CalendarPlus, ChevronLeft, ChevronRight } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
@@ -128,6 +128,7 @@ export default function DayScreen() {
       </div>
       <Chairs view={view} staves={staves} now={now} />
       <UnreadVisits unread={view.unread} what="The rest of the day is shown without it." />
+      <UnreadParts />
       <CopyOld now={now} />
       {view.visits.length === 0 && (
         <p className="text-xl text-soft">Nothing is planned on this day. Add a visit to begin.</p>

@@ -48,7 +48,10 @@ export function UnreadParts() {
             </li>
           ))}
         </ul>
-        <p>Plans are made without it. What is stored is kept as it is.</p>
+        <p>
+          Plans are made without it; for a setting stands what the program begins with, and of who may do what the
+          narrowest. What is stored is kept as it is.
+        </p>
         <a className={linkLook} href={file} download="unread.json">
           <Download size={18} aria-hidden="true" /> the raw data
         </a>

@@ -74,12 +74,18 @@ function Paper({ href, says, children }: { href: string; says: string; children:
 /** Who signed and when, on which cassettes; from here on to the chair, or back while nothing has begun. */
 function Signed({ visit, practice, onReopen }: { visit: VisitView; practice: Practice; onReopen: () => void }) {
   const frozen = sure(visit.frozen)
+  const nameOf = (id: string) => practice.people.find((p) => p.id === id)?.name ?? id
   const pulledBack = visit.cassettes.filter((c) => c.pulledBack)
   return (
     <div className="flex flex-wrap items-center gap-3 rounded-md border-2 border-jade bg-jade-wash p-3">
       <p>
-        ✓ Signed by <strong>{practice.people.find((p) => p.id === frozen.signedBy)?.name}</strong> at{' '}
+        ✓ Signed by <strong>{nameOf(frozen.signedBy)}</strong> at{' '}
         <span className="num">{clockTime(frozen.signedAt, practice.zone)}</span>. The plan is fixed.
+        {frozen.answeredBy !== null && (
+          <span className="block">
+            What clashes was answered by <strong>{nameOf(frozen.answeredBy)}</strong>.
+          </span>
+        )}
         {visit.cassettes.length > 0 && (
           <span className="block" data-cassettes="">
             Cassettes:{' '}

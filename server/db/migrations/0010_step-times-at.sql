@@ -1,0 +1,1 @@
+CREATE INDEX "step_times_at" ON "step_times" USING btree ("at");
