@@ -2,6 +2,7 @@ import { kind } from './facts'
 
 export const childKinds = {
   'primary.class3': kind({
+    etchesAll: true,
     j: 'J17',
     title: 'Primary front tooth, class III',
     group: 'Children',

@@ -60,6 +60,8 @@ export interface KindFacts {
   pontics?: 'may' | 'needed'
   /** With a pontic it is one bridge, and its title says of how many units. */
   spans?: true
+  /** Acid goes over enamel and dentine alike, where nobody says otherwise. */
+  etchesAll?: true
   /** A laboratory piece has to be on hand. */
   delivers?: string
   /** Something goes to the laboratory. */

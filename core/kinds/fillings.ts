@@ -38,6 +38,7 @@ export const fillingKinds = {
     positions: [4, 8],
   }),
   'filling.cervical': kind({
+    etchesAll: true,
     j: 'J15',
     title: 'Cervical filling',
     group: 'Direct fillings',

@@ -18,6 +18,7 @@ export const rootKinds = {
     lab: true,
   }),
   'post.core': kind({
+    etchesAll: true,
     j: 'J11',
     title: 'Post, core and provisional, front tooth',
     group: 'Roots and cores',

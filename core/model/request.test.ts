@@ -1,7 +1,7 @@
 /** What a request may not say, by field; what is right in its place stands in the message. */
 import { describe, expect, it } from 'vitest'
 import { visitRequest } from './request'
-import { requestUpToDate, toStore } from './upgrade'
+import { itemUpToDate, requestUpToDate, toStore } from './upgrade'
 
 const written = (more: object) => ({ date: '2026-11-24', team: { dentist: 'd', assistants: ['a'] }, ...more })
 /** The fields a request is refused for, with the words. */
@@ -130,5 +130,12 @@ describe('what was written before 2026.11.3', () => {
       },
       also: [{ kind: 'filling.bulk', teeth: ['36'], ofTooth: { 36: { depthMm: 5 } } }],
     })
+  })
+  it('an item serves what its needs are called today', () => {
+    const today = (serves: unknown) => Object(itemUpToDate({ id: 'x', serves }))['serves']
+    expect(today(['adhesive', 'primer.self-etch'])).toEqual(['primer.self-etch', 'bond.self-etch'])
+    expect(today(['adhesive.total etch'])).toEqual(['adhesive.universal'])
+    expect(today(['silane'])).toEqual(['silane'])
+    expect(today('silane')).toBe('silane')
   })
 })

@@ -2,6 +2,7 @@
  * What earlier versions of the program stored, brought up to date: the one place that knows how things were written before.
  * Nothing stored is changed; it is read through here.
  */
+import * as z from 'zod'
 import { cordSizes } from '../measure/cord'
 import { among, sure } from '../sure'
 import { kindFacts } from '../kinds'
@@ -234,3 +235,19 @@ export function planUpToDate(stored: Stored<Plan>): Plan {
 }
 const isOfToday = (plan: OldPlan | Plan): plan is Plan =>
   plan.steps.every((s) => s.asks !== undefined) && plan.asked.facts.every((f) => typeof f !== 'string')
+
+/** Needs that were named otherwise until 2026.11.5: what an item of then serves today. */
+const servesToday: Record<string, readonly string[]> = {
+  adhesive: [],
+  'primer.self-etch': ['primer.self-etch', 'bond.self-etch'],
+  'adhesive.total etch': ['adhesive.universal'],
+}
+
+/** An item as it was written by whatever version, with the needs of today. */
+export function itemUpToDate(stored: object): object {
+  const serves: unknown = Object(stored)['serves']
+  // What is no list of words is refused by the schema, as it stands.
+  const words = z.array(z.string()).safeParse(serves)
+  if (!words.success) return stored
+  return { ...stored, serves: [...new Set(words.data.flatMap((n) => servesToday[n] ?? [n]))] }
+}

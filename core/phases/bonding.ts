@@ -1,5 +1,5 @@
 /**
- * Etch, rinse, adhesive, light, excess: the acts every bonded piece and filling is made of. Times: common practice unless a
+ * Etch, rinse, light, excess: the acts every bonded piece and filling is made of; the adhesive is in adhesive.ts. Times: common practice unless a
  * reason says otherwise; the product's own instructions win.
  */
 import { reason, type Figure } from '../figure'
@@ -7,7 +7,7 @@ import { cureTime } from '../measure/curing'
 import type { Phase } from '../model/step'
 import type { RuleId, Ruling } from '../rules'
 import type { Tooth } from '../teeth/notation'
-import { lasting, lastingBy, nothing, open, practice, sequence, standby, step, type Block, type Draft } from './build'
+import { lasting, lastingBy, open, practice, sequence, standby, step, type Block, type Draft } from './build'
 import { labels, teethOf, type Case, type Unit } from './case'
 
 /** Where the acts happen: the stem of their ids, the phase, the tooth, and how it is spoken of. */
@@ -36,13 +36,13 @@ export const spotOnAll = (c: Case, stem: string, phase: Phase): Spot => ({
   label: labels(c),
 })
 
-const base = (s: Spot): Pick<Draft, 'phase' | 'place'> & Partial<Draft> => ({
+export const baseOf = (s: Spot): Pick<Draft, 'phase' | 'place'> & Partial<Draft> => ({
   phase: s.phase,
   place: 'mouth',
   helped: true,
   ...(s.tooth ? { tooth: s.tooth } : {}),
 })
-const minutesOf = (seconds: number): [number, number, number] => [
+export const minutesOf = (seconds: number): [number, number, number] => [
   seconds / 60,
   (seconds + 10) / 60,
   (seconds + 30) / 60,
@@ -50,21 +50,38 @@ const minutesOf = (seconds: number): [number, number, number] => [
 
 export type EtchOf = 'enamel' | 'enamel edge' | 'total' | 'missed spot' | 'before glass ionomer'
 
+const etched: Record<EtchOf, string> = {
+  enamel: 'the enamel',
+  'enamel edge': 'the enamel edge',
+  total: 'enamel and dentine',
+  'missed spot': 'the missed spot',
+  'before glass ionomer': 'the whole cavity',
+}
+
+export interface Etch {
+  rinse?: Ruling
+  hold?: Draft['hold']
+  /** What lies under the acid, in words, where it is not what the name says. */
+  what?: string
+  /** How it is dried where air does not. */
+  dried?: string
+}
+
 /** Acid on for its time, then off; the rinse is a step of its own with a clock of its own. */
 export function etch(
   c: Case,
   s: Spot,
   of: EtchOf,
-  { rinse = c.rule('etch.rinse'), hold, act = 'etch' }: { rinse?: Ruling; hold?: Draft['hold']; act?: string } = {},
+  { rinse = c.rule('etch.rinse'), hold, what = etched[of], dried }: Etch = {},
 ): Block {
   const { value: seconds, because } = c.rule(`etch.${of}`)
   const rinseS = rinse.value
   return sequence(
     step({
-      ...base(s),
-      id: `${s.stem}.${act}`,
+      ...baseOf(s),
+      id: `${s.stem}.etch`,
       fn: 'etching',
-      title: `Etch ${seconds} s: ${of === 'before glass ionomer' ? 'the whole cavity' : of}, ${s.label}`,
+      title: `Etch ${what} ${seconds} s, ${s.label}`,
       told: `etched ${s.label} for ${seconds} s`,
       minutes: minutesOf(seconds),
       passes: ['etchant, tip bent'],
@@ -78,10 +95,10 @@ export function etch(
           : ['acid run onto the neighbour: a strip or tape between'],
     }),
     step({
-      ...base(s),
-      id: `${s.stem}.${act}-rinse`,
+      ...baseOf(s),
+      id: `${s.stem}.etch-rinse`,
       fn: 'rinse',
-      title: `Rinse ${rinseS} s, dry: ${of === 'enamel' ? 'dull white all over' : of === 'total' ? 'enamel dull, dentine moist' : 'dull where etched'}`,
+      title: `Rinse ${rinseS} s, ${dried ?? `dry: ${of === 'enamel' ? 'dull white all over' : of === 'total' ? 'enamel dull, dentine moist' : 'dull where etched'}`}`,
       detail:
         of === 'enamel'
           ? 'Frosted and dull is etched; a shiny patch is etched again.'
@@ -89,7 +106,7 @@ export function etch(
       minutes: minutesOf(rinseS),
       passes: ['water', 'high-volume suction', 'air'],
       ties: [lastingBy(rinse, 'Rinse')],
-      ...(hold ? { hold: { ...hold, again: hold.again ?? [`${s.stem}.${act}`, `${s.stem}.${act}-rinse`] } } : {}),
+      ...(hold ? { hold: { ...hold, again: hold.again ?? [`${s.stem}.etch`, `${s.stem}.etch-rinse`] } } : {}),
       mistakes: ['wet with spit after drying: etched again'],
     }),
   )
@@ -104,64 +121,6 @@ export const frosted = (key?: string): Draft['hold'] => ({
   because: practice('shiny enamel holds no resin: it is etched again'),
 })
 
-/**
- * The bottle that goes with an acid: over etched dentine one that is made for it, universal or etch-and-rinse. A self-etch
- * primer bonds to what the acid has just taken away. Standing C.
- */
-export const adhesiveAfter = (of: EtchOf | 'none'): string => (of === 'total' ? 'adhesive.total etch' : 'adhesive')
-
-const otherwiseSelfEtch = {
-  orElse: [{ what: 'adhesive', loss: 'a self-etch primer over etched dentine: it bonds less' }],
-}
-
-export interface Adhesive {
-  /** Need of the bottle. */
-  what?: string
-  /** Cured by itself, or left wet for what follows. */
-  cured?: boolean
-  /** Pooled wet again at the injected filling. */
-  title?: string
-  act?: string
-}
-
-/** Adhesive rubbed in, blown till nothing moves, then its light. */
-export function adhesive(
-  c: Case,
-  s: Spot,
-  { what = 'adhesive', cured = true, title, act = 'adhesive' }: Adhesive = {},
-): Block {
-  const light = cureOf(c, `adhesive, ${s.label}`, 'cure.adhesive', what)
-  const rub = c.rule('adhesive.rub')
-  return sequence(
-    step({
-      ...base(s),
-      id: `${s.stem}.${act}`,
-      fn: 'bonding',
-      title: title ?? `Adhesive: rub in ${rub.value} s, ${s.label}`,
-      told: `rubbed in the adhesive on ${s.label}`,
-      minutes: minutesOf(rub.value),
-      passes: ['brush with adhesive', 'fresh brush'],
-      needs: [
-        open(what, 0.1, what === 'adhesive.total etch' ? otherwiseSelfEtch : {}),
-        open('micro brush', 2),
-        open('dappen dish'),
-      ],
-      ties: [lastingBy(rub, 'Adhesive rubbed in')],
-    }),
-    step({
-      ...base(s),
-      id: `${s.stem}.${act}-air`,
-      fn: 'bonding',
-      title: 'Air from gentle to strong until nothing moves',
-      minutes: [0.1, 0.2, 0.4],
-      passes: ['air'],
-      reason: practice('carrier left behind weakens it'),
-      mistakes: ['air line with oil or water in it: test it on a mirror'],
-    }),
-    cured ? lightStep(s, `${s.stem}.${act}-cure`, light) : nothing,
-  )
-}
-
 /** The rows of the register that say how long a light is on at least. */
 export type CureRule = Extract<RuleId, `cure.${string}`>
 
@@ -174,7 +133,7 @@ export function cureOf(c: Case, name: string, least: CureRule, what?: string, de
 /** Light on for the figure's seconds. */
 export function lightStep(s: Spot, id: string, light: Figure, more: Partial<Draft> = {}): Block {
   return step({
-    ...base(s),
+    ...baseOf(s),
     id,
     fn: 'curing',
     asks: [{ reading: 'light', teeth: s.teeth }],
@@ -191,7 +150,7 @@ export function lightStep(s: Spot, id: string, light: Figure, more: Partial<Draf
 /** Pumice and water before bonding: nothing flavoured, nothing oily. */
 export function pumice(s: Spot, more: Partial<Draft> = {}): Block {
   return step({
-    ...base(s),
+    ...baseOf(s),
     id: `${s.stem}.pumice`,
     fn: 'polishing',
     title: `Pumice and water, rinse: ${s.label}`,
@@ -209,7 +168,7 @@ export function pumice(s: Spot, more: Partial<Draft> = {}): Block {
 export function resinExcess(c: Case, s: Spot): Block {
   const tack = c.choices.resinExcess === 'tack and scrape'
   return step({
-    ...base(s),
+    ...baseOf(s),
     id: `${s.stem}.excess`,
     fn: 'excess removal',
     title: tack

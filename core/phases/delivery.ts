@@ -176,16 +176,3 @@ export function cementPiece(c: Case, what: string): Block {
     }),
   )
 }
-
-/** The inside of a ceramic or metal piece before cementing: cleaned of spit from the try-in. */
-export function cleanPiece(what: string, more: Partial<Draft> = {}): Block {
-  return act('delivery.clean-piece', `Clean the ${what} of the try-in: alcohol, ultrasonic, dry`, [1, 2, 3], {
-    place: 'bench',
-    helped: false,
-    needs: [open('alcohol'), open('ultrasonic bath')],
-    reason: practice('a contaminated piece: alcohol, ultrasonic, dry'),
-    cautions: [reason('Hydrofluoric acid only at the laboratory, never in the mouth', 'C')],
-    mistakes: ['fitting side touched with the finger after cleaning'],
-    ...more,
-  })
-}

@@ -125,7 +125,23 @@ const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan,
       }),
     () => of({ kind: 'inlay.deliver' }),
   ],
-  ['one-bottle', 'ask', () => of({ kind: 'inlay.deliver' }, without('adhesive')), () => of({ kind: 'inlay.deliver' })],
+  [
+    'one-bottle',
+    'ask',
+    () =>
+      of(
+        { kind: 'inlay.deliver', swaps: { adhesive: 'adhesive-one-bottle' } },
+        alsoServes('adhesive-one-bottle', 'bond.self-etch'),
+      ),
+    // Chosen as the system, its activator is planned with it.
+    () => of({ kind: 'inlay.deliver', choices: { adhesive: 'self-etch, one bottle' } }),
+  ],
+  [
+    'acid-system',
+    'stop',
+    () => of({ kind: 'filling.bulk', teeth: ['26'], choices: { etch: 'total', adhesive: 'self-etch, two bottles' } }),
+    () => of({ kind: 'filling.bulk', teeth: ['26'], choices: { etch: 'total' } }),
+  ],
   [
     'flavoured-paste',
     'ask',

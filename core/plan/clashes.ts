@@ -22,7 +22,7 @@ export function findClashes(works: readonly Case[], setup: readonly SetupLine[],
   const uses = (need: string | RegExp): boolean => (typeof need === 'string' ? named.has(need) : matches(needs, need))
   const { practice, request } = firstOf(works)
   const byId = itemsById(practice.items)
-  const bonds = uses(/^(adhesive|bond\.two-part|cement\.resin$|cement\.veneer)/)
+  const bonds = uses(/^(adhesive|bond\.|cement\.resin$|cement\.veneer)/)
   const order = { stop: 0, ask: 1, mind: 2 }
   const found = new Map<string, Clash>()
   for (const c of works) {

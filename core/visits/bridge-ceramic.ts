@@ -1,9 +1,11 @@
 /** J01: bonded ceramic bridge on a front gap, preparation and delivery. */
-import { adhesive, cureOf, etch, frosted, lightStep, pumice, resinExcess, spotOnAll, spotOn } from '../phases/bonding'
+import { bondTooth } from '../phases/adhesive'
+import { cureOf, frosted, lightStep, pumice, resinExcess, spotOnAll, spotOn } from '../phases/bonding'
 import { acts, open, practice, sequence, standby, type Block, within } from '../phases/build'
 import { labels, type Case, type Unit } from '../phases/case'
 import { cutSteps, type CutLine } from '../phases/cutting'
-import { cleanPiece, shadeOnTooth, tryIn } from '../phases/delivery'
+import { shadeOnTooth, tryIn } from '../phases/delivery'
+import { cleanPiece, primePiece } from '../phases/piece'
 import { finalImpression } from '../phases/impression'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { opposingArch, paintTray, shadePreview } from '../phases/records'
@@ -124,23 +126,26 @@ function bondRetainers(c: Case): Block {
   const spot = spotOnAll(c, 'delivery', 'delivery')
   const whole = retainerCure(c.units.length, c.rule('cure.retainer').value)
   return sequence(
+    cleanPiece(c, 'bridge'),
+    primePiece(c),
+    deliver(
+      'delivery.piece-adhesive',
+      'Bond on the piece, blown till still, under the light-proof lid',
+      [0.5, 0.7, 1],
+      {
+        place: 'bench',
+        helped: false,
+        needs: [open('bonding resin', 0.1), open('micro brush'), open('light-proof lid')],
+        reason: practice('done before the teeth are etched: etched enamel waits for nothing'),
+      },
+    ),
     deliver('delivery.alcohol', 'Teeth wiped with alcohol, disclosed: nothing stains', [0.5, 1, 2], {
       fn: 'polishing',
       needs: [open('alcohol'), open('disclosing solution'), open('cotton pellet', 2)],
       mistakes: ['a film of plaque under the resin: it lets go in weeks'],
     }),
     pumice(spot),
-    etch(c, spot, 'enamel', { hold: frosted() }),
-    cleanPiece('bridge'),
-    deliver('delivery.piece-adhesive', 'Adhesive on the piece, blown till still', [0.5, 0.7, 1], {
-      place: 'bench',
-      helped: false,
-      needs: [open('silane', 0.1), open('adhesive', 0.1), open('micro brush')],
-    }),
-    adhesive(c, spot, {
-      cured: false,
-      title: `Adhesive on the teeth: rub in ${c.rule('adhesive.rub').value} s, ${labels(c)}`,
-    }),
+    bondTooth(c, spot, 'enamel', { cured: false, dualCure: true, hold: frosted() }),
     deliver('delivery.load', 'Resin cement on the retainers', [0.2, 0.4, 0.6], {
       place: 'bench',
       helped: false,

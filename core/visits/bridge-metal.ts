@@ -11,6 +11,7 @@ import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { opposingArch, otherJaw, paintTray, shadePreview } from '../phases/records'
 import { cordPlan } from '../phases/cord-plan'
 import { overgrownTissue } from '../phases/overgrown'
+import { cleanPiece } from '../phases/piece'
 import { cords } from '../phases/tissue'
 import { innerSide } from '../teeth/arch'
 import { deliveryAfter, tissueRecall, weekAfter, after } from './follow-ups'
@@ -135,7 +136,45 @@ export const bridgeMetalTryIn: VisitKind = {
   ],
 }
 
-const clockSteps = ['delivery.vacuum', 'delivery.bond-mix', 'delivery.cement-mix', 'delivery.seat']
+const clockSteps = [
+  'delivery.clean-piece',
+  'delivery.vacuum',
+  'delivery.etch',
+  'delivery.etch-rinse',
+  'delivery.bond-mix',
+  'delivery.cement-mix',
+  'delivery.seat',
+]
+
+/** Tried while nothing is etched, cleaned of the try, dried at the bench: etched enamel then waits for nothing. */
+function readyPiece(c: Case): Block {
+  const vacuum = c.rule('metal bridge.vacuum')
+  return sequence(
+    deliver('delivery.seat-try', `Etched bridge tried for full seat on ${labels(c)}, held by its pontic`, [0.5, 1, 2], {
+      fn: 'occlusal check',
+      passes: ['bridge in gauze'],
+      needs: [open('gauze', 2)],
+      told: 'tried the etched bridge for full seat',
+      hold: {
+        name: 'fit',
+        title: 'Seats fully',
+        evidence: 'every retainer home, seen from behind with the mirror',
+        because: practice('looked at before the teeth are etched: afterwards there is no time'),
+        again: ['delivery.seat-try'],
+      },
+      mistakes: ['etched side touched or wet with spit: alcohol, ultrasonic, vacuum again'],
+    }),
+    cleanPiece(c, 'bridge'),
+    deliver('delivery.vacuum', `Etched metal dried with vacuum ${vacuum.value} s, not the air syringe`, [1, 1.2, 1.5], {
+      place: 'bench',
+      helped: false,
+      fn: 'chairside',
+      needs: [open('vacuum drying tip')],
+      ties: [lastingBy(vacuum, 'Vacuum')],
+      mistakes: ['one breath of the patient on it: alcohol, ultrasonic, vacuum again'],
+    }),
+  )
+}
 
 /** The 20 s and 90 s clock. Standing C: bond mixed and blown, the cement's mix begins at 20 s, all seated within 90 s of the first mix. */
 function clock(c: Case): Block {
@@ -145,17 +184,6 @@ function clock(c: Case): Block {
     c.rule('metal bridge.cement'),
   ]
   return sequence(
-    deliver(
-      'delivery.vacuum',
-      `Dry with vacuum ${c.rule('metal bridge.vacuum').value} s, not the air syringe`,
-      [1, 1.2, 1.5],
-      {
-        fn: 'rinse',
-        needs: [open('vacuum drying tip')],
-        ties: [lastingBy(c.rule('metal bridge.vacuum'), 'Vacuum')],
-        mistakes: ['one breath of the patient on it: etched again'],
-      },
-    ),
     deliver('delivery.bond-mix', 'Bond mixed, on teeth and metal, blown', [0.25, 0.3, 0.33], {
       told: 'mixed the bond and blew it thin',
       needs: [open('bond.two-part', 1), open('micro brush', 2), open('dappen dish')],
@@ -237,6 +265,7 @@ export const bridgeMetalDeliver: VisitKind = {
     const spot = spotOnAll(c, 'delivery', 'delivery')
     return sequence(
       sheetOn(c, { purpose: 'bonding', tied: c.units.map((u) => u.tooth) }),
+      readyPiece(c),
       pumice(spot),
       etch(c, spot, 'enamel', { hold: frosted() }),
       clock(c),

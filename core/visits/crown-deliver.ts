@@ -1,8 +1,10 @@
 import { acts, only, open, practice, sequence, type Block, within } from '../phases/build'
 import { labels, type Case } from '../phases/case'
-import { adhesive, adhesiveAfter, cureOf, etch, lightStep, resinExcess, spotOnAll } from '../phases/bonding'
-import { cementPiece, cleanPiece, finalCement, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
+import { bondTooth } from '../phases/adhesive'
+import { cureOf, lightStep, resinExcess, spotOnAll } from '../phases/bonding'
+import { cementPiece, finalCement, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
+import { cleanPiece, primePiece } from '../phases/piece'
 import type { VisitKind } from './kind'
 import { weekAfter } from './follow-ups'
 
@@ -13,34 +15,11 @@ const what = (c: Case): string => (c.pontics.length > 0 ? 'bridge' : 'crown')
 /** Ceramic bonded with resin: piece and teeth conditioned, seated, tacked or brushed, cured from all sides. */
 function bond(c: Case): Block {
   const spot = spotOnAll(c, 'delivery', 'delivery')
-  const metal = c.restoration === 'full metal crown' || c.restoration === 'metal-ceramic crown'
   const light = cureOf(c, `resin cement, each side, ${labels(c)}`, 'cure.cement', 'cement.resin')
   return sequence(
     only(c.choices.bondingIsolation === 'dam', () => sheetOn(c, { purpose: 'bonding' })),
-    act(
-      'delivery.prime-piece',
-      metal
-        ? 'Metal primer on the fitting side, dry'
-        : c.restoration === 'monolithic zirconia crown'
-          ? 'Zirconia primer on the fitting side, dry'
-          : 'Silane on the fitting side 60 s, dry',
-      [1, 1.2, 2],
-      {
-        place: 'bench',
-        helped: false,
-        needs: [
-          open(metal || c.restoration === 'monolithic zirconia crown' ? 'primer.metal and zirconia' : 'silane', 0.1),
-          open('micro brush'),
-        ],
-        detail: 'Etched at the laboratory; not touched again.',
-      },
-    ),
-    c.choices.etch === 'none' ? sequence() : etch(c, spot, c.choices.etch === 'total' ? 'total' : 'enamel edge'),
-    adhesive(c, spot, {
-      what: adhesiveAfter(c.choices.etch),
-      cured: false,
-      title: `Adhesive: rub in ${c.rule('adhesive.rub').value} s, ${labels(c)}; not cured by itself`,
-    }),
+    primePiece(c),
+    bondTooth(c, spot, 'cavity', { cured: false, dualCure: true }),
     act('delivery.load', 'Resin cement into the piece, thin along the edge', [0.3, 0.5, 0.75], {
       place: 'bench',
       helped: false,
@@ -82,7 +61,7 @@ export const crownDeliver: VisitKind = {
       provisionalOff(c),
       tryIn(c, what(c)),
       shadeOnTooth(c),
-      cleanPiece(what(c)),
+      cleanPiece(c, what(c)),
       act('delivery.cement-choice', `Cement: ${finalCement(c).words}`, [0.2, 0.3, 1], {
         place: 'chair',
         fn: 'chairside',

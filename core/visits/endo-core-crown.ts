@@ -2,7 +2,8 @@
 import { firstOf } from '../sure'
 import { span } from '../rules'
 import { reason } from '../figure'
-import { adhesive, etch, lightStep, cureOf, spotOn } from '../phases/bonding'
+import { bondTooth } from '../phases/adhesive'
+import { etch, lightStep, cureOf, spotOn } from '../phases/bonding'
 import { access, fillCanals, shapeCanals } from '../phases/canal'
 import {
   acts,
@@ -84,11 +85,7 @@ function core(c: Case): Block {
   const light = cureOf(c, 'core, each side', 'cure.piece', 'core.dual-cure')
   return sequence(
     band,
-    etch(c, s, 'total'),
-    adhesive(c, s, {
-      what: 'adhesive.dual-cure',
-      title: `Adhesive with its dual-cure activator: rub in ${c.rule('adhesive.rub').value} s, ${u.label}`,
-    }),
+    bondTooth(c, s, 'cavity', { dualCure: true }),
     act('core.place', 'Dual-cure core injected from the bottom', [0.5, 1, 2], {
       tooth: u.tooth,
       told: 'placed a dual-cure resin core',

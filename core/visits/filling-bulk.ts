@@ -1,26 +1,14 @@
 /** J08: bulk fill and its cover. */
 import { reason } from '../figure'
-import { adhesive, adhesiveAfter, cureOf, etch, lightStep, type Spot } from '../phases/bonding'
-import { nothing, open, sequence, type Block } from '../phases/build'
-import { boxesOf, surfacesOf, type Case } from '../phases/case'
+import { bondTooth } from '../phases/adhesive'
+import { cureOf, lightStep } from '../phases/bonding'
+import { open, sequence } from '../phases/build'
+import { boxesOf, surfacesOf } from '../phases/case'
 import { bulk, cavity, depthOf, finishComposite, flossContacts, matrixOff, matrixOn, spotOf } from '../phases/filling'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import { shadePreview } from '../phases/records'
 import type { VisitKind } from './kind'
 import { place, underSheet, each, id, afterFilling, two } from './filling-steps'
-
-/** The adhesive of a posterior filling by the school picked. */
-function bondCavity(c: Case, s: Spot): Block {
-  const school = c.choices.etch
-  const rub = `rub in ${c.rule('adhesive.rub').value} s, ${s.label}`
-  return sequence(
-    school === 'none' ? nothing : etch(c, s, school),
-    adhesive(c, s, {
-      what: adhesiveAfter(school),
-      title: `${school === 'total' ? 'Adhesive on moist dentine' : 'Self-etch adhesive'}: ${rub}`,
-    }),
-  )
-}
 
 /** J08: bulk up to 4 mm, pressed to the neighbour while curing, 2 mm cover. */
 export const fillingBulk: VisitKind = {
@@ -37,7 +25,7 @@ export const fillingBulk: VisitKind = {
         const cover = cureOf(c, `cover layer, ${u.tooth}`, 'cure.increment', 'composite.universal', 2)
         return sequence(
           matrixOn(u, two, { kind: 'sectional' }),
-          bondCavity(c, s),
+          bondTooth(c, s, 'cavity'),
           place(id(u, 'depth'), `Depth by probe: ${depthOf(u)} mm planned`, [0.2, 0.3, 0.5], {
             tooth: u.tooth,
             fn: 'chairside',

@@ -1,7 +1,8 @@
 /** J15: cervical. */
 import { soreGum } from '../measure/numbing'
 import { reason } from '../figure'
-import { adhesive, adhesiveAfter, cureOf, etch, lightStep } from '../phases/bonding'
+import { bondTooth } from '../phases/adhesive'
+import { cureOf, lightStep } from '../phases/bonding'
 import { open, practice, sequence, type Block } from '../phases/build'
 import { labels, type Case, type Unit } from '../phases/case'
 import { cutSteps, type CutLine } from '../phases/cutting'
@@ -57,8 +58,7 @@ function fillCervical(c: Case, u: Unit): Block {
   const layer = cureOf(c, `increment, ${u.tooth}`, 'cure.increment', 'composite.universal', 1)
   return sequence(
     readCavity(s, 'Gum edge in sight, no weeping.'),
-    etch(c, s, 'total'),
-    adhesive(c, s, { what: adhesiveAfter('total') }),
+    bondTooth(c, s, 'cavity'),
     ...['gum', 'incisal'].flatMap((half) => [
       place(id(u, `increment-${half}`), `Increment, ${half} half`, [0.5, 1, 2], {
         tooth: u.tooth,

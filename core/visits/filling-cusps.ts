@@ -1,8 +1,9 @@
 /** J21: cusp by cusp. */
 import { capital } from '../words'
 import { type Case, type Unit } from '../phases/case'
-import { adhesive, cureOf, etch, lightStep } from '../phases/bonding'
-import { open, practice, sequence, lastingBy, type Block } from '../phases/build'
+import { bondTooth } from '../phases/adhesive'
+import { cureOf, lightStep } from '../phases/bonding'
+import { open, practice, sequence, type Block } from '../phases/build'
 import { cutSteps } from '../phases/cutting'
 import { finishComposite, readCavity, spotOf } from '../phases/filling'
 import { sheetOff, sheetOn } from '../phases/isolation'
@@ -20,15 +21,7 @@ function buildUp(c: Case, u: Unit): Block {
     u.size.mesiodistalMm >= 9 ? ['mesiobuccal', 'distobuccal', 'mesiolingual', 'distolingual'] : ['buccal', 'lingual']
   return sequence(
     readCavity(s),
-    etch(c, s, 'enamel edge'),
-    place(id(u, 'primer'), `Primer ${c.rule('primer').value} s, air`, [0.4, 0.5, 0.8], {
-      tooth: u.tooth,
-      fn: 'bonding',
-      needs: [open('primer.self-etch', 0.1), open('micro brush')],
-      ties: [lastingBy(c.rule('primer'), 'Primer')],
-      passes: ['brush with primer', 'air'],
-    }),
-    adhesive(c, s, { what: 'bonding resin', cured: false, title: `Adhesive, thin, ${u.label}` }),
+    bondTooth(c, s, 'cavity', { cured: false }),
     place(id(u, 'flow'), 'Thin flowable over floor and walls', [0.3, 0.5, 1], {
       tooth: u.tooth,
       needs: [open('composite.flowable', 0.3)],

@@ -2,7 +2,8 @@
 import { soreGum } from '../measure/numbing'
 import { reason } from '../figure'
 import { bandHeight } from '../measure/restoring'
-import { adhesive, cureOf, etch, lightStep, type Spot } from '../phases/bonding'
+import { bondTooth, bottleOf } from '../phases/adhesive'
+import { cureOf, lightStep, type Spot } from '../phases/bonding'
 import { acts, only, open, practice, sequence, type Block, atLeast } from '../phases/build'
 import { boxesOf, surfacesOf, type Case, type Unit } from '../phases/case'
 import { cavity, depthOf, flossContacts, matrixOff, matrixOn, spotOf } from '../phases/filling'
@@ -77,8 +78,7 @@ function injected(c: Case, u: Unit): Block {
   const at = { tooth: u.tooth }
   const boxes = boxesOf(surfacesOf(u, two))
   return sequence(
-    etch(c, s, 'enamel edge'),
-    adhesive(c, s, { cured: false }),
+    bondTooth(c, s, 'cavity', { cured: false }),
     only(boxes.length > 0, () =>
       place(
         id(u, 'beads'),
@@ -97,7 +97,7 @@ function injected(c: Case, u: Unit): Block {
       ...at,
       fn: 'bonding',
       passes: ['brush with adhesive'],
-      needs: [open('adhesive', 0.1), open('micro brush')],
+      needs: [open(bottleOf(c), 0.1), open('micro brush')],
     }),
     place(id(u, 'inject'), 'Warm flowable, then warm paste into it, in one go; tip stays in', [0.5, 1, 1.5], {
       ...at,

@@ -43,10 +43,12 @@ describe('J01, bonded ceramic bridge', () => {
       'isolation.dam-on',
       'isolation.tie.31',
       'isolation.tie.42',
+      'delivery.clean-piece',
+      'delivery.prime-piece',
+      'delivery.piece-adhesive',
       'delivery.alcohol',
       'delivery.etch',
       'delivery.etch-rinse',
-      'delivery.piece-adhesive',
       'delivery.adhesive',
       'delivery.seat',
       'delivery.excess',
@@ -57,7 +59,9 @@ describe('J01, bonded ceramic bridge', () => {
       'finishing.threader',
       'finishing.foil',
     )
-    expect([own(p, 'delivery.etch'), own(p, 'delivery.adhesive')]).toEqual([60, 20])
+    // On enamel alone the bond is enough; what is done to the piece is done before the teeth are etched.
+    expect([own(p, 'delivery.etch'), own(p, 'delivery.prime-piece')]).toEqual([60, 60])
+    expect(p.steps.some((s) => s.id === 'delivery.primer')).toBe(false)
     const cures = p.steps.filter((s) => s.id.startsWith('delivery.cure-')).map((s) => own(p, s.id)!)
     expect(cures).toEqual([60, 60, 60, 60])
     expect(figure(p, 'delivery.cure-front.31', /final cure/)!.value).toBe(cures.reduce((a, b) => a + b, 0))
@@ -109,9 +113,11 @@ describe('J02, bonded metal bridge', () => {
       'isolation.dam-on',
       'isolation.tie.21',
       'isolation.tie.23',
+      'delivery.seat-try',
+      'delivery.clean-piece',
+      'delivery.vacuum',
       'delivery.pumice',
       'delivery.etch',
-      'delivery.vacuum',
       'delivery.bond-mix',
       'delivery.cement-mix',
       'delivery.seat',
@@ -130,7 +136,15 @@ describe('J02, bonded metal bridge', () => {
       fromEdge: 'start',
       toEdge: 'finish',
       atMostS: 90,
-      again: ['delivery.vacuum', 'delivery.bond-mix', 'delivery.cement-mix', 'delivery.seat'],
+      again: [
+        'delivery.clean-piece',
+        'delivery.vacuum',
+        'delivery.etch',
+        'delivery.etch-rinse',
+        'delivery.bond-mix',
+        'delivery.cement-mix',
+        'delivery.seat',
+      ],
     })
   })
 })

@@ -168,15 +168,15 @@ describe('J11, post, core and provisional', () => {
       'core.ferrule',
       'coat.etch',
       'coat.etch-rinse',
-      'coat.resin',
-      'coat.cure',
+      'coat.adhesive',
+      'coat.adhesive-cure',
       'coat.look',
       'isolation.dam-off',
       'provisional.separate',
       'provisional.build',
       'provisional.cement',
     )
-    expect(['coat.etch', 'coat.etch-rinse', 'coat.cure'].map((id) => own(p, id))).toEqual([15, 5, 10])
+    expect(['coat.etch', 'coat.etch-rinse', 'coat.adhesive-cure'].map((id) => own(p, id))).toEqual([15, 5, 10])
     expect(p.holds.find((h) => h.id === 'separator')).toMatchObject({ mandatory: true })
     expect(p.setup.some((l) => l.id === 'zoe-cement')).toBe(false)
   })

@@ -54,7 +54,10 @@ describe('J08, bulk-fill', () => {
       'cutting.caries.26',
       'filling.26.matrix',
       'filling.26.etch',
+      'filling.26.primer',
+      'filling.26.primer-air',
       'filling.26.adhesive',
+      'filling.26.adhesive-cure',
       'filling.26.depth',
       'filling.26.bulk-1',
       'filling.26.bulk-1-cure',
@@ -68,14 +71,14 @@ describe('J08, bulk-fill', () => {
     expect(p.steps.filter((s) => /bulk-\d+$/.test(s.id))).toHaveLength(1)
     expect(title(p, 'filling.26.bulk-1')).toContain('4 mm')
     expect(title(p, 'filling.26.bulk-1-cure')).toContain('Press to the neighbour')
-    expect(own(p, 'filling.26.adhesive')).toBe(20)
+    expect(own(p, 'filling.26.primer')).toBe(20)
     // M: 16 J/cm² at 1000 mW/cm², half left at 8 mm; 2 mm away that is 20 s.
     expect(own(p, 'filling.26.bulk-1-cure')).toBe(20)
   })
 })
 
 describe('J09, injection-moulded', () => {
-  it('warmer on ten minutes before; pre-wedge in and out; powder; disc; depth picks the band; etch 20, adhesive 20; beads; wet again; inject; 10 s × 3; dry cup, wet cup', () => {
+  it('warmer on ten minutes before; pre-wedge in and out; powder; disc; depth picks the band; etch 20, primer 20, bond; beads; wet again; inject; 10 s × 3; dry cup, wet cup', () => {
     const p = planOf('J09-injected')
     inOrder(
       p,
@@ -88,6 +91,7 @@ describe('J09, injection-moulded', () => {
       'filling.45.measure',
       'filling.45.matrix',
       'filling.45.etch',
+      'filling.45.primer',
       'filling.45.adhesive',
       'filling.45.beads',
       'filling.45.wet-again',
@@ -102,7 +106,7 @@ describe('J09, injection-moulded', () => {
     )
     expect(tie(p, 'records.warmer', 'filling.45.inject')).toMatchObject({ atLeastS: 600 })
     expect(
-      ['etch', 'adhesive', 'cure-occlusal', 'cure-buccal', 'cure-lingual'].map((a) => own(p, `filling.45.${a}`)),
+      ['etch', 'primer', 'cure-occlusal', 'cure-buccal', 'cure-lingual'].map((a) => own(p, `filling.45.${a}`)),
     ).toEqual([20, 20, 10, 10, 10])
     expect(title(p, 'filling.45.matrix')).toContain(
       '6 mm or higher, pressed 5 s, wedge while pressing, ring rocked home',
@@ -150,7 +154,8 @@ describe('J12, inlays', () => {
       p,
       'isolation.dam-on',
       'cutting.outline.15',
-      'inlay.etch',
+      'inlay.primer',
+      'inlay.adhesive',
       'inlay.seal-glycerine',
       'tissue.base-cord.15-mesial',
       'tissue.top-cord.16-distal',

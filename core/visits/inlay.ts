@@ -1,22 +1,13 @@
 /** J12: onlays and inlays, impression and provisional; and their bonded delivery. */
 import { reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'
-import {
-  adhesive,
-  adhesiveAfter,
-  cureOf,
-  etch,
-  lightStep,
-  pumice,
-  resinExcess,
-  type Spot,
-  spotOnAll,
-  spotOn,
-} from '../phases/bonding'
+import { bondTooth, bottleOf } from '../phases/adhesive'
+import { cureOf, lightStep, pumice, resinExcess, type Spot, spotOnAll, spotOn } from '../phases/bonding'
 import { absent, acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
-import { boxesOf, labels, surfacesOf, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
+import { boxesOf, surfacesOf, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
 import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
-import { cleanPiece, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
+import { provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
+import { cleanPiece, primePiece } from '../phases/piece'
 import { cavityLines, flossContacts } from '../phases/filling'
 import { finalImpression } from '../phases/impression'
 import { sheetOff, sheetOn } from '../phases/isolation'
@@ -72,13 +63,9 @@ function sealDentine(c: Case): Block {
       reason('the dentist’s choice: nothing on the dentine until the piece is bonded', 'practice'),
     )
   const s = spot(c)
-  const light = cureOf(c, 'dentine seal, under glycerine', 'cure.adhesive', 'adhesive')
+  const light = cureOf(c, 'dentine seal, under glycerine', 'cure.adhesive', bottleOf(c))
   return sequence(
-    etch(c, s, 'total'),
-    adhesive(c, s, {
-      what: adhesiveAfter('total'),
-      title: `Adhesive on fresh dentine: rub in ${c.rule('adhesive.rub').value} s, ${labels(c)}`,
-    }),
+    bondTooth(c, s, 'fresh dentine'),
     lightStep(s, 'inlay.seal-glycerine', light, {
       title: `Glycerine over it, light again ${light.value} s; rinse, wipe with alcohol`,
       needs: [open('glycerine gel', 0.5), open('alcohol'), open('curing light'), open('light shield')],
@@ -240,24 +227,26 @@ export const inlayPrepare = restoring({
   followUps: (c) => [deliveryAfter(c, 'inlay.deliver', `Delivery of the ${c.restoration}`)],
 })
 
-/** One piece bonded: conditioned, seated, excess out while it moves, light from three sides. */
+/** What the piece is called on the bench. */
+const pieceName = (c: Case): string => (c.restoration === 'ceramic onlay' ? 'onlay' : 'inlay')
+
+/** One piece bonded: the tooth bonded, seated, excess out while it moves, light from three sides. */
 function bondOne(c: Case, u: Unit): Block {
   const s = spotOn(u, `delivery.${u.tooth}`, 'delivery')
   const act = acts({ phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true, tooth: u.tooth })
   const light = cureOf(c, `inlay ${u.tooth}, each side`, 'cure.piece', 'cement.resin')
   return sequence(
-    pumice(s),
-    etch(c, s, c.choices.etch === 'total' ? 'total' : 'enamel edge'),
-    adhesive(c, s, { what: adhesiveAfter(c.choices.etch), cured: false }),
+    c.choices.dentineSeal === 'at once'
+      ? pumice(s, {
+          title: `Sealed dentine roughened with pumice, rinse: ${s.label}`,
+          reason: practice('what was sealed weeks ago takes the new bond only where it is cleaned and roughened'),
+        })
+      : pumice(s),
+    bondTooth(c, s, 'cavity', { cured: false, dualCure: true }),
     act(`delivery.${u.tooth}.load`, 'Resin cement into the cavity and on the piece', [0.3, 0.5, 0.75], {
       place: 'bench',
       helped: false,
-      needs: [
-        open('cement.resin', 1, { words: 'resin cement' }),
-        open('silane', 0.1),
-        open('mixing tip'),
-        open('placement stick'),
-      ],
+      needs: [open('cement.resin', 1, { words: 'resin cement' }), open('mixing tip'), open('placement stick')],
     }),
     act(`delivery.${u.tooth}.seat`, `Seat ${u.label} on its stick, press, hold`, [0.3, 0.5, 1], {
       told: `bonded the ${c.restoration} of ${u.label}`,
@@ -290,7 +279,8 @@ export const inlayDeliver = restoring({
         ],
       }),
       shadeOnTooth(c),
-      cleanPiece('inlays'),
+      cleanPiece(c, c.units.length === 1 ? pieceName(c) : 'pieces'),
+      primePiece(c),
       ...c.units.map((u) => bondOne(c, u)),
       acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })(
         'finishing.edges',

@@ -10,6 +10,7 @@ import { layTrays } from '../picture/tray'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
 import { alertWords } from '../vocabulary'
+import { adhesives, takes, withActivator } from '../practice/adhesives'
 import { questions } from '../practice/choices'
 import { fittingPontics } from '../model/misfits'
 import { starterPractice } from '../practice/starter'
@@ -21,6 +22,7 @@ import { visitKinds } from '.'
 import { kindFacts, kindIds, type KindId } from '../kinds'
 
 const practice = starterPractice()
+const everyBottle = new Set(Object.values(adhesives).flatMap((a) => (a.primer ? [a.primer, a.bond] : [a.bond])))
 const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
 const dentist = { personId: 'dentist', roles: ['dentist' as const], codeShown: true }
 
@@ -179,12 +181,26 @@ function whole(p: Plan): void {
     ).toEqual([])
     expect(own.filter((s) => s.id.startsWith('impression.dry')).length).toBe(1)
   }
-  // Over etched dentine no self-etch primer: the bottle goes with the acid.
+  // No adhesive step that its system does not have; acid and system that do not go together are stopped.
+  const own = adhesives[p.choices.adhesive.value]
+  const bottles = new Set([own.primer, own.bond, withActivator])
+  for (const s of p.steps)
+    if (s.fn === 'bonding')
+      for (const n of s.needs) if (everyBottle.has(n.what)) expect(bottles.has(n.what), `${s.id}: ${n.what}`).toBe(true)
+  const both = p.asked.choices.includes('etch') && p.asked.choices.includes('adhesive')
+  expect(p.clashes.some((c) => c.id === 'acid-system')).toBe(
+    both && !takes(p.choices.adhesive.value, p.choices.etch.value),
+  )
+  // Etched enamel waits for nothing: from the rinse to the next layer nothing is done at the bench.
   for (const [i, s] of p.steps.entries()) {
-    if (s.fn !== 'etching' || !s.title.includes(': total,')) continue
-    const next = p.steps.slice(i + 1).find((x) => x.fn === 'bonding' && x.tooth === s.tooth)
-    expect(next?.needs.map((n) => n.what) ?? [], s.title).not.toContain('adhesive')
-    expect(next?.needs.map((n) => n.what) ?? [], s.title).not.toContain('primer.self-etch')
+    if (!/\.etch-rinse(@|$)/.test(s.id) || s.id.startsWith('core.')) continue
+    const next = p.steps.findIndex((x, j) => j > i && x.fn === 'bonding')
+    expect(
+      p.steps
+        .slice(i + 1, next)
+        .filter((x) => x.place === 'bench')
+        .map((x) => x.id),
+    ).toEqual([])
   }
   // An arch that is changed after its impression is said so, and nothing else is.
   const touched = p.steps.some((s, i) => s.reshapes && p.steps.slice(0, i).some((b) => b.imprints === s.reshapes))

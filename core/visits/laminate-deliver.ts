@@ -1,7 +1,8 @@
 /** J16, delivery: tried in with water or glycerine, cement shade chosen, middle two first, cured in turns, finished. */
 import { reason } from '../figure'
 import { mostTintG } from '../measure/restoring'
-import { adhesive, cureOf, etch, lightStep, resinExcess, spotOn } from '../phases/bonding'
+import { bondTooth, bottleOf } from '../phases/adhesive'
+import { cureOf, lightStep, resinExcess, spotOn } from '../phases/bonding'
 import { acts, open, practice, sequence, standby, type Block, lastingBy } from '../phases/build'
 import { labels, type Case, type Unit, teethOf } from '../phases/case'
 import { provisionalOff } from '../phases/delivery'
@@ -123,8 +124,7 @@ function bondOne(c: Case, u: Unit): Block {
       countsIn: [{ id: `foil.${u.tooth}`, what: `foil strips, ${u.tooth}`, planned: 2, outStep: on('floss') }],
       reason: practice('so that the light does not set the neighbour’s cement, nor the acid reach it'),
     }),
-    etch(c, spot, 'enamel'),
-    adhesive(c, spot, { cured: false }),
+    bondTooth(c, spot, c.request.inEnamel ? 'enamel' : 'cavity', { cured: false }),
     mouth(on('load'), 'Cement into the laminate, tip in the middle, no bubble', [0.3, 0.4, 0.6], {
       tooth: u.tooth,
       place: 'bench',
@@ -212,7 +212,7 @@ export const laminateDeliver: VisitKind = {
         needs: [
           standby('etchant', 'a spot was missed', 0.1),
           standby('flowable resin', 'a gap at an edge'),
-          standby('adhesive', 'a spot was missed', 0.1),
+          standby(bottleOf(c), 'a spot was missed', 0.1),
         ],
       }),
       finish(c),

@@ -2,8 +2,9 @@
 import { firstOf } from '../sure'
 import { reason } from '../figure'
 import { postSpace } from '../measure/restoring'
-import { adhesive, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
-import { acts, open, practice, sequence, standby, type Block, lastingBy, atLeast } from '../phases/build'
+import { bondTooth } from '../phases/adhesive'
+import { cureOf, lightStep, type Spot, spotOn } from '../phases/bonding'
+import { acts, draftsOf, open, practice, sequence, standby, type Block, lastingBy, atLeast } from '../phases/build'
 import { labels, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
 import { cutSteps, marginCuts } from '../phases/cutting'
 import { sheetOff, sheetOn } from '../phases/isolation'
@@ -98,17 +99,10 @@ function bondPost(c: Case): Block {
       needs: [open('silane', 0.1), open('micro brush')],
       ties: [lastingBy(c.rule('silane.post'), 'Silane')],
     }),
-    etch(c, s, 'total'),
-    adhesive(c, s, {
-      what: 'adhesive.dual-cure',
-      title: 'Adhesive down the canal with points; excess wicked out',
+    bondTooth(c, s, 'canal', {
       cured: false,
-    }),
-    post('post.wick', 'Excess wicked with dry points; a pool at the bottom holds the post up', [0.3, 0.5, 1], {
-      tooth: u.tooth,
-      passes: ['dry point', 'dry point'],
-      needs: [open('paper point', 3)],
-      mistakes: ['a pool left: the post stands proud'],
+      what: 'the canal and the tooth over it',
+      dried: 'then paper points until one comes out dry',
     }),
     post('post.inject', 'Dual-cure from the bottom, tip in the material; post in, to its mark', [0.5, 0.8, 1.5], {
       tooth: u.tooth,
@@ -152,6 +146,7 @@ function shapeAndCoat(c: RestoredCase): Block {
   const u = first(c)
   const t = reductionTargets(c.restoration)
   const s = spotOn(u, 'coat', 'core')
+  const coat = bondTooth(c, s, 'fresh dentine', { rinse: c.rule('etch.rinse.coat'), what: 'the dentine' })
   return sequence(
     cutSteps(
       { ...c, request: { ...c.request, vital: false } },
@@ -198,17 +193,7 @@ function shapeAndCoat(c: RestoredCase): Block {
         again: [`cutting.finish.${u.tooth}`, 'core.ferrule'],
       },
     }),
-    etch(c, s, 'total', { rinse: c.rule('etch.rinse.coat') }),
-    post('coat.resin', 'Resin coat over the dentine, thin', [0.3, 0.5, 1], {
-      tooth: u.tooth,
-      fn: 'bonding',
-      passes: ['brush with coat'],
-      needs: [open('bonding resin', 0.1), open('micro brush')],
-      reason: practice('etch 15 s, rinse 5 s, cure 10 s'),
-    }),
-    lightStep(s, 'coat.cure', cureOf(c, 'resin coat', 'cure.adhesive', 'bonding resin'), {
-      told: 'coated the dentine with resin',
-    }),
+    coat,
     post('coat.look', 'It must shine all over, or again', [0.2, 0.3, 0.5], {
       tooth: u.tooth,
       fn: 'chairside',
@@ -217,7 +202,7 @@ function shapeAndCoat(c: RestoredCase): Block {
         title: 'Coat shines',
         evidence: 'a gloss without a dull patch',
         because: practice('dull is dry: coated again'),
-        again: ['coat.etch', 'coat.etch-rinse', 'coat.resin', 'coat.cure', 'coat.look'],
+        again: [...draftsOf(coat).map((d) => d.id), 'coat.look'],
       },
     }),
   )

@@ -1,6 +1,7 @@
 /** J17: class III on a primary front tooth. */
 import { soreGum } from '../measure/numbing'
-import { adhesive, adhesiveAfter, cureOf, etch, lightStep, type Spot, spotOn } from '../phases/bonding'
+import { bondTooth } from '../phases/adhesive'
+import { cureOf, lightStep, type Spot, spotOn } from '../phases/bonding'
 import { only, open, practice, sequence, type Block } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
@@ -25,8 +26,7 @@ function classThree(c: Case, u: Unit): Block {
       countsIn: [{ id: `strip.${u.tooth}`, what: `strip, ${u.tooth}`, planned: 1, outStep: id('strip-out') }],
       reason: practice('half the height: it fits a primary crown'),
     }),
-    etch(c, s, 'total'),
-    adhesive(c, s, { what: adhesiveAfter('total') }),
+    bondTooth(c, s, 'cavity'),
     child(id('box'), 'Flowable into the box', [0.3, 0.5, 1], {
       ...at,
       fn: 'placing',

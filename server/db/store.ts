@@ -1,6 +1,6 @@
 /** Queries. Every function takes the database or the transaction it works in; none reaches for another. */
 import { firstOf, sure } from '../../core/sure'
-import { planUpToDate, requestUpToDate } from '../../core/model/upgrade'
+import { itemUpToDate, planUpToDate, requestUpToDate } from '../../core/model/upgrade'
 import { and, asc, desc, eq, gt, gte, inArray, lte } from 'drizzle-orm'
 import { compile } from '../../core/plan/compile'
 import { traceOf } from '../../core/plan/traces'
@@ -35,7 +35,7 @@ export async function loadPracticeParts(q: Db): Promise<{ practice: Practice; un
   const { settings, bad } = settingsOf(rest)
   const bodies = (of: readonly { body: object }[]): object[] => of.map((r) => r.body)
   const parts = {
-    items: sorted('item', bodies(items), item, 'name'),
+    items: sorted('item', bodies(items).map(itemUpToDate), item, 'name'),
     burs: sorted('bur', bodies(burs), bur, 'name'),
     lots: sorted('lot', lots, lot, 'number'),
     cards: sorted('card', cards, card, 'dentistId'),

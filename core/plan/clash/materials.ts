@@ -1,4 +1,5 @@
 /** What must not meet, whatever the patient. */
+import { takes } from '../../practice/adhesives'
 import { clash, forDentist, names, openLines, dates, type Facts, type Rule } from './rule'
 
 const bondsOrFoil = (uses: Facts['uses']): boolean => uses(/^(adhesive|bond\.|gold foil)/)
@@ -88,7 +89,7 @@ const ferricEarlier: Rule = ({ bonds, before }) => {
 }
 
 const stickyLayer: Rule = ({ uses }) =>
-  uses(/^(adhesive|bonding resin|flowable resin|core\.dual-cure)/) && uses(/silicone|bis-acryl|putty/)
+  uses(/^(adhesive|bond\.|bonding resin|flowable resin|core\.dual-cure)/) && uses(/silicone|bis-acryl|putty/)
     ? clash(
         'sticky-layer',
         'mind',
@@ -137,6 +138,28 @@ const acidicUnderSelfCure: Rule = ({ setup, uses, itemOf }) => {
         'its activator goes in, or a two-bottle adhesive',
       )
     : null
+}
+
+/** Acid and adhesive are of one system, or the plan is not laid up. */
+const acidAndSystem: Rule = ({ c }) => {
+  if (!c.asked.choices.has('etch') || !c.asked.choices.has('adhesive')) return null
+  const { adhesive, etch } = c.choices
+  if (takes(adhesive, etch)) return null
+  return etch === 'total'
+    ? clash(
+        'acid-system',
+        'stop',
+        'Acid over enamel and dentine, and a self-etch adhesive',
+        'its primer takes away what it needs itself: where acid has opened the dentine it bonds less',
+        'acid on the enamel edge only; or a universal or etch-and-rinse adhesive',
+      )
+    : clash(
+        'acid-system',
+        'stop',
+        'An etch-and-rinse adhesive without acid over all of it',
+        'it bonds to nothing but etched enamel and dentine',
+        'acid over all of it, dentine 15 s at most; or a self-etch or universal adhesive',
+      )
 }
 
 const flavouredPaste: Rule = ({ bonds, setup, itemOf }) => {
@@ -221,6 +244,7 @@ export const materialRules: readonly Rule[] = [
   noSeparator,
   jellyAndLatex,
   acidicUnderSelfCure,
+  acidAndSystem,
   flavouredPaste,
   hydrofluoricAcid,
   dampPolyether,
