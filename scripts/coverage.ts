@@ -69,6 +69,7 @@ export function coverage(): string {
         `| adhesive | ${cell(unique(plan.steps.flatMap((s) => (s.told?.startsWith('bonded ') && s.fn === 'bonding' && s.needs.some((n) => /^(adhesive|bond)\./.test(n.what)) ? [s.told.replace(/^bonded .* with /, '')] : []))))} |`,
         `| counts | ${cell(unique(plan.counts.map((c) => `${c.what}${c.stays ? ', what stays marked' : ''}`)))} |`,
         `| holds | ${cell(unique(plan.holds.map((h) => `${h.title}${h.mandatory ? ' (no card removes it)' : ''}`)))} |`,
+        `| lanes | ${cell(unique(plan.steps.flatMap((s) => (s.lanes ? [`${s.lanes.title}: ${s.lanes.endS}${s.lanes.withinS === undefined ? '' : ` of ${s.lanes.withinS}`} s by ${s.lanes.rows.length}`] : []))))} |`,
         `| cues | ${cell(unique(plan.steps.flatMap((s) => (s.cues ?? []).map((c) => c.say))))} |`,
         `| figures | ${cell(unique(plan.steps.flatMap((s) => s.figures.map((f) => f.name.replace(/\b\d\d\b,? ?/, '')))))} |`,
         `| readings | ${cell(unique(plan.steps.flatMap((s) => readingsAt(s).map((k) => readingOfKind(k).name))))} |`,
@@ -79,7 +80,7 @@ export function coverage(): string {
   return [
     '# What each kind of visit covers',
     '',
-    'Made by `npm run readings` from the plans of `demo/cases` and held to the letter by `core/visits/golden.test.ts`, in words by its neighbours. J-numbers are the coverage table; “–” are kinds that only complete a chain. Burs are proved in `core/catalog/catalog.test.ts`, clocks in `core/run/run.test.ts`, figures in `core/measure/*.test.ts`, readings in `core/readings/measures.test.ts`, cues in `core/run/cues.test.ts`, what is numb by what in `core/measure/numbing.test.ts`, adhesives by their system in `core/phases/adhesive.test.ts`, the train of an impression and a scan that is one in `core/visits/kinds.test.ts`, clashes in `core/plan/clashes.test.ts`.',
+    'Made by `npm run readings` from the plans of `demo/cases` and held to the letter by `core/visits/golden.test.ts`, in words by its neighbours. J-numbers are the coverage table; “–” are kinds that only complete a chain. Burs are proved in `core/catalog/catalog.test.ts`, clocks in `core/run/run.test.ts`, figures in `core/measure/*.test.ts`, readings in `core/readings/measures.test.ts`, cues in `core/run/cues.test.ts`, what is numb by what in `core/measure/numbing.test.ts`, adhesives by their system in `core/phases/adhesive.test.ts`, the train of an impression and a scan that is one in `core/visits/kinds.test.ts`, choreographies by person in `core/plan/lanes.test.ts`, clashes in `core/plan/clashes.test.ts`.',
     '',
     ...rows,
   ].join('\n')

@@ -1,6 +1,7 @@
 /** The clocks of a plan as an exercise: which act when, taken from its own windows, lags and calls. */
 import { sure } from '../sure'
 import { isClock, isWindow, type Edge } from '../model/link'
+import type { Lanes } from '../model/lanes'
 import type { Plan } from '../model/plan'
 import { kindOfStep } from '../step-id'
 import { comesBefore } from './order'
@@ -102,15 +103,39 @@ function taskFrom(plan: Plan, stepId: string, edge: Edge): ClockTask {
   return { begins: `${edge === 'start' ? 'begun' : 'done'}: ${title(stepId)}`, acts: byBounds(inTurn) }
 }
 
-/** The exercises of a plan: one for each beginning that a window hangs on, most acts first. */
+/** A choreography as an exercise: each act at its second, whoever it falls to. */
+function laneTask(plan: Plan, stepId: string, lanes: Lanes): ClockTask {
+  const title = sure(plan.steps.find((s) => s.id === lanes.from)).title
+  const acts = lanes.rows
+    .flatMap((row) => row.acts)
+    .toSorted((a, b) => a.fromS - b.fromS)
+    .map(
+      (a): ClockAct => ({
+        key: `${stepId}.${a.id}`,
+        stepId,
+        learns: `${kindOfStep(stepId)}.${a.id}`,
+        says: a.say,
+        bounds: [
+          {
+            from: begin,
+            atLeastS: Math.max(0, a.fromS - callSlackS.before),
+            atMostS: a.fromS + callSlackS.after,
+            because: lanes.because.text,
+          },
+        ],
+      }),
+    )
+  return { begins: `${lanes.fromEdge === 'start' ? 'begun' : 'done'}: ${title}`, acts }
+}
+
+/** The exercises of a plan: its choreographies, and one for each beginning that a window hangs on; windows first, most acts first. */
 export function clockTasks(plan: Plan): ClockTask[] {
+  const lanes = plan.steps.flatMap((s) => (s.lanes && s.lanes.endS <= longestS ? [laneTask(plan, s.id, s.lanes)] : []))
   const begins = new Map(
     plan.links.filter((l) => isWindow(l) && l.from !== l.to).map((l) => [edgeKey(l.from, l.fromEdge), l]),
   )
-  return [...begins.values()]
-    .map((l) => taskFrom(plan, l.from, l.fromEdge))
-    .filter((t) => t.acts.length > 0)
-    .toSorted((a, b) => b.acts.length - a.acts.length)
+  const windows = [...begins.values()].map((l) => taskFrom(plan, l.from, l.fromEdge))
+  return [...lanes, ...windows].filter((t) => t.acts.length > 0).toSorted((a, b) => b.acts.length - a.acts.length)
 }
 
 export interface Pressed {

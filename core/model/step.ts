@@ -8,6 +8,7 @@ import type { CordCoverage, CordLayer, CordSize } from '../measure/cord'
 import type { FunctionName, Permission } from '../practice/functions'
 import type { Jaw, Tooth } from '../teeth/notation'
 import type { Restoration } from '../vocabulary'
+import type { Lanes } from './lanes'
 import type { Edge } from './link'
 
 export const phaseNames = {
@@ -161,6 +162,8 @@ export interface Step {
   reason?: Reason
   /** What is called out while it is waited for or done, by the clock. */
   cues?: Cue[]
+  /** A choreography that ends with it: who does what from which second. */
+  lanes?: Lanes
   /** Said where the step runs beside something that waits. */
   meanwhile?: string
 }

@@ -5,6 +5,7 @@
 import type { Cut } from '../catalog/cut'
 import type { Need } from '../catalog/match'
 import { reason, type Figure, type Reason } from '../figure'
+import type { Choreography } from '../model/lanes'
 import type { Edge } from '../model/link'
 import type { Absence, HoldName } from '../model/plan'
 import type { Act, Ask, Cue, Phase, Place } from '../model/step'
@@ -100,6 +101,7 @@ export interface Draft {
   reason?: Reason
   ties?: Tie[]
   /** Called out by the clock; `from` left out is the step itself. */
+  lanes?: Choreography
   cues?: (Omit<Cue, 'from' | 'fromEdge' | 'until'> & Partial<Pick<Cue, 'from' | 'fromEdge' | 'until'>>)[]
 }
 

@@ -1,4 +1,5 @@
 /** What deliveries share: provisional off, cleaned, piece tried and approved, cemented or bonded, clean. */
+import type { Choreography } from '../model/lanes'
 import { soreTooth } from '../measure/numbing'
 import { reason, type Reason } from '../figure'
 import { acts, nothing, open, practice, sequence, standby, type Block, type Draft, within } from './build'
@@ -124,6 +125,30 @@ export function finalCement(c: Case): FinalCement {
   }
 }
 
+/** Seconds of each act with a luting cement; our estimates. */
+const cementS = { mix: 25, load: 20, dry: 15, seat: 20 } as const
+
+/** Cement by person: mixed and loaded at the bench while the tooth is dried once more, seated in its time. */
+export const cementLanes = (c: Case, from: string): Choreography => ({
+  title: 'Cement: mix, load, seat',
+  from,
+  acts: [
+    { id: 'mix', say: 'Mix the cement', takesS: cementS.mix, by: 'assistant' },
+    { id: 'load', say: 'Thin along the inner edge, hand it', takesS: cementS.load, by: 'assistant', after: ['mix'] },
+    {
+      id: 'dry',
+      say: 'Tooth dried once more, rolls changed',
+      takesS: cementS.dry,
+      by: 'dentist',
+      notBeforeS: cementS.mix,
+    },
+    { id: 'seat', say: 'Seat, steady pressure', takesS: cementS.seat, by: 'dentist', after: ['load', 'dry'] },
+  ],
+  withinS: c.rule('cement.seat').value,
+  because: c.rule('cement.seat').because,
+  waysOut: 'a cement with a longer working time, or a second pair of hands at the bench',
+})
+
 /** Conventional cementing: dry, thin layer, seat, bite on a stick, set, clean. Set 4–5 min or the product's own. */
 export function cementPiece(c: Case, what: string): Block {
   const cement = finalCement(c)
@@ -139,6 +164,7 @@ export function cementPiece(c: Case, what: string): Block {
       reason: cement.because,
     }),
     act('delivery.seat', `Seat with steady pressure; stick or roll, hold`, [0.3, 0.5, 1], {
+      lanes: cementLanes(c, 'delivery.mix'),
       told: `cemented the ${what} with ${cement.words}`,
       fn: 'bonding',
       passes: ['loaded piece', 'bite stick'],

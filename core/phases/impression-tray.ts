@@ -1,6 +1,7 @@
 /** One impression in a tray: syringe in hand, cord out, inject, tray, set, out, one window after the other. */
 import { reason, type Figure } from '../figure'
 import { injectionWindow, lightBody, trayMaterial } from '../measure/amounts'
+import type { Choreography } from '../model/lanes'
 import { atLeast, meanwhile, open, practice, sequence, standby, step, type Block, type Draft } from './build'
 import type { Case } from './case'
 import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
@@ -104,10 +105,14 @@ function loadSyringe(t: Taking): Block {
   })
 }
 
+/** The wash comes in the tray alone. */
+const inTrayOnly = ({ c, round }: Pick<Taking, 'c' | 'round'>): boolean =>
+  c.choices.wash === 'tray' && round.family !== 'silicone'
+
 /** The wash round every margin in turn, without leaving the material. */
 function wash({ c, plan, round, window, first, id, again }: Taking): Block {
   const seconds = window.injectionS
-  const inTray = c.choices.wash === 'tray' && round.family !== 'silicone'
+  const inTray = inTrayOnly({ c, round })
   const { n } = injectionSites(c)
   return step({
     id: id('inject'),
@@ -166,15 +171,6 @@ function loadTray({ c, round, window, id }: Taking): Block {
               because: reason(window.because, 'C'),
             },
           ],
-          cues: [
-            {
-              from: id('inject'),
-              atS: window.trayStartS,
-              until: 'start' as const,
-              say: 'Start the tray now',
-              because: reason(window.because, 'C'),
-            },
-          ],
         }
       : {}),
     ...(round.tray === 'full'
@@ -189,7 +185,33 @@ function toTheTray(t: Taking): Block {
   return sequence(t.first ? fieldReady(t.c, t.plan, loadSyringe(t)) : loadSyringe(t), washing)
 }
 
-function seatTray({ c, round, material, id, again }: Taking): Block {
+/** Seconds from the tray's hand-over until it is down; our estimate. */
+const seatS = 10
+
+/** Wash and tray by person: one offset, from the window the plan itself works with. */
+function washAndTray({ c, window, material, id }: Taking): Choreography {
+  return {
+    title: 'Wash and tray',
+    from: id('inject'),
+    acts: [
+      { id: 'wash', say: 'Wash, without leaving the material', takesS: window.injectionS, by: 'dentist' },
+      {
+        id: 'tray',
+        say: 'Load the tray',
+        takesS: c.rule('tray.load').value,
+        by: 'assistant',
+        notBeforeS: window.trayStartS,
+      },
+      { id: 'seat', say: 'Syringe away, tray down', takesS: seatS, by: 'dentist', after: ['wash', 'tray'] },
+    ],
+    // The working time runs from the loaded syringe: what is left of it once the wash begins is the clock's to say.
+    because: reason(`${window.because}; working time ${material.workingS} s`, 'C'),
+    waysOut: 'a second pair of hands for the tray',
+  }
+}
+
+function seatTray(t: Taking): Block {
+  const { c, round, material, id, again } = t
   const dual = round.tray === 'dual-arch'
   return step({
     id: id('seat'),
@@ -204,6 +226,7 @@ function seatTray({ c, round, material, id, again }: Taking): Block {
     ...(dual ? { detail: 'Never both at once.' } : {}),
     fn: 'final impression',
     place: 'mouth',
+    ...(inTrayOnly(t) ? {} : { lanes: washAndTray(t) }),
     minutes: [0.1, 0.17, 0.3],
     ties: [
       {

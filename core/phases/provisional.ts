@@ -1,3 +1,4 @@
+import type { Choreography, LaneAct } from '../model/lanes'
 import { reason, type Figure, type Reason } from '../figure'
 import { bisAcryl } from '../measure/amounts'
 import { thinnest } from '../measure/provisional'
@@ -70,6 +71,54 @@ function separate(c: Case, sealed: boolean): Block {
   })
 }
 
+/** Seconds of the acts on the rubbery clock; our estimates. */
+const rubberyS = { mix: 20, seat: 12, lift: 4 } as const
+
+/** Mixed, seated, felt, lifted and seated again until it slides, out: by whoever makes it; the other cools it. */
+function rubberyLanes(c: Case): Choreography {
+  const [rubbery, out] = [c.rule('bis-acryl.rubbery').value, c.rule('bis-acryl.out').value]
+  const lifts = Array.from(
+    { length: Math.max(0, Math.ceil((out - rubbery) / liftEveryS) - 1) },
+    (_, i) => rubbery + (i + 1) * liftEveryS,
+  )
+  const fn = 'provisional making'
+  return {
+    title: 'Rubbery provisional',
+    from: 'provisional.mix',
+    acts: [
+      { id: 'mix', say: 'Mix into the mould', takesS: rubberyS.mix, by: 'either', fn },
+      { id: 'seat', say: 'Seat the mould', takesS: rubberyS.seat, by: 'either', fn, after: ['mix'] },
+      {
+        id: 'first',
+        say: 'Rubbery? First lift',
+        takesS: rubberyS.lift,
+        by: 'either',
+        fn,
+        after: ['seat'],
+        notBeforeS: rubbery,
+      },
+      ...lifts.map(
+        (atS, i): LaneAct => ({
+          id: `lift-${i + 2}`,
+          say: 'Lift, and seat it again',
+          takesS: rubberyS.lift,
+          by: 'either',
+          fn,
+          after: ['first'],
+          notBeforeS: atS,
+        }),
+      ),
+      { id: 'out', say: 'Out now', takesS: rubberyS.lift, by: 'either', fn, after: ['first'], notBeforeS: out },
+    ],
+    because: inWords(
+      `first lift between ${rubbery} and ${span(out)} from the mix, by product and warmth; the bead tells better`,
+      c.rule('bis-acryl.rubbery'),
+      c.rule('bis-acryl.out'),
+    ),
+    waysOut: 'somebody who may make provisionals',
+  }
+}
+
 /** The first lift, timed from the mix, and every lift after it. */
 function firstLift(c: Case): Block {
   const [rubbery, out] = [c.rule('bis-acryl.rubbery'), c.rule('bis-acryl.out')]
@@ -104,32 +153,7 @@ function firstLift(c: Case): Block {
         again: mouldSteps,
       },
     ],
-    cues: [
-      {
-        from: 'provisional.mix',
-        atS: rubbery.value,
-        say: 'Rubbery? First lift',
-        because: inWords(
-          `between ${rubbery.value} and ${span(out.value)} from the mix, by product and warmth; the bead tells better`,
-          rubbery,
-          out,
-        ),
-      },
-      {
-        from: 'provisional.mix',
-        atS: rubbery.value + liftEveryS,
-        everyS: liftEveryS,
-        times: 4,
-        say: 'Lift, and seat it again',
-        because: reason('several times, so that it does not lock into undercuts', 'C'),
-      },
-      {
-        from: 'provisional.mix',
-        atS: out.value,
-        say: 'Out now',
-        because: out.because,
-      },
-    ],
+    lanes: rubberyLanes(c),
     mistakes: ['left until hard: it locks into the undercuts'],
   })
 }

@@ -9,6 +9,7 @@ import { choiceNames, type Choices } from '../practice/choices'
 import { permissionOf, type FunctionName, type Permission } from '../practice/functions'
 import type { Practice } from '../practice/practice'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
+import { layLanes } from './lanes'
 import { withLearned } from './learned'
 import { visitKinds } from '../visits'
 import { dayOf, type Work } from '../visits/day'
@@ -158,8 +159,15 @@ function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
   if (draft.reason) step.reason = draft.reason
   if (beside) step.meanwhile = beside
   if (draft.cues) step.cues = draft.cues.map((cue) => ({ from: draft.id, fromEdge: 'start', until: 'finish', ...cue }))
+  if (draft.lanes) step.lanes = layLanes(draft.lanes, handsOf(team), team.may, draft.id)
   return step
 }
+
+/** The hands that are there, the dentist's first. */
+const handsOf = ({ dentist, assistants }: Team) => [
+  { id: dentist.id, name: dentist.name, dentist: true },
+  ...assistants.map((a) => ({ id: a.id, name: a.name, dentist: false })),
+]
 
 /** A tie as a link between two steps that are there. */
 function clockOf(draft: Draft, tie: Tie, has: (id: string) => boolean): Clock | null {
@@ -329,10 +337,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     request,
     teeth: works.flatMap((w) => w.c.units.map(writeTooth)),
     choices: c.resolved,
-    people: [
-      { id: team.dentist.id, name: team.dentist.name, dentist: true },
-      ...team.assistants.map((a) => ({ id: a.id, name: a.name, dentist: false })),
-    ],
+    people: handsOf(team),
     steps,
     links,
     setup,

@@ -4,6 +4,7 @@ import { ownRuleLines } from '../rules'
 import { standingWords, type Reason } from '../figure'
 import { amountWords } from './amount-words'
 import { isClock, type Clock } from '../model/link'
+import type { Lanes } from '../model/lanes'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
 
@@ -56,11 +57,22 @@ export function stepLines(plan: Plan, s: Step): string[] {
     ...s.cautions.map((c) => `! ${c.text}`),
     ...s.mistakes.map((m) => `common error: ${m}`),
     ...(s.reason ? [`why: ${why(s.reason)}`] : []),
+    ...(s.lanes ? laneLines(s.lanes) : []),
     ...(s.cues ?? []).map(
       (q) =>
         `called ${q.atS} s after ${q.from === s.id ? `its ${q.fromEdge}` : `the ${q.fromEdge} of “${title(q.from)}”`}${q.everyS ? `, every ${q.everyS} s, ${q.times} times` : ''}: ${q.say}`,
     ),
     ...s.figures.map((f) => `${f.name} ${f.value} ${f.unit}`.trim() + `: ${f.text} [${standingWords[f.standing]}]`),
+  ]
+}
+
+/** A choreography, person by person, each act with its seconds. */
+function laneLines(l: Lanes): string[] {
+  const most = l.withinS === undefined ? '' : ` of ${l.withinS} s`
+  const again = l.everyS === undefined ? '' : `, every ${l.everyS} s, ${l.times ?? 1} times`
+  return [
+    `in lanes: ${l.title}, ${l.endS}${most === '' ? ' s' : most}${again}${l.short ? ` ■ ${l.short.why}: ${l.short.waysOut}` : ''}`,
+    ...l.rows.map((r) => `  ${r.name}: ${r.acts.map((a) => `${a.fromS}–${a.toS} s ${a.say}`).join(' · ')}`),
   ]
 }
 

@@ -2,6 +2,7 @@
 import { isClock } from '../model/link'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import type { Plan } from '../model/plan'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
@@ -26,14 +27,13 @@ const says = (d: Drive, afterS: number): string[] =>
 describe('the etched metal bridge', () => {
   it('the cement is mixed 20 s after the bond, the bridge is in the mouth before 90 s', () => {
     const d = upTo('J02-bonded-metal-bridge-delivery', 'delivery.bond-mix')
-    expect(says(d, 5)[0]).toBe('coming 15 Mix the cement now')
-    expect(says(d, 20)[0]).toBe('now 0 Mix the cement now')
-    expect(says(d, 20.5).some((s) => s.startsWith('coming') && s.endsWith('Bridge to the mouth'))).toBe(true)
-    // Begun, it is not called any more.
+    expect(says(d, 5)[1]).toBe('coming 10 The dentist: bond on the teeth, blow')
+    expect(says(d, 20)[0]).toBe('now 0 The assistant: mix the cement')
+    expect(says(d, 20.5).some((s) => s.startsWith('coming') && s.endsWith('Bridge to the mouth now'))).toBe(true)
     d.now += 21_000
     give(d, { kind: 'advance', finish: 'delivery.bond-mix', start: 'delivery.cement-mix' }, assistant)
-    expect(says(d, 0).join()).not.toContain('Mix the cement now')
-    expect(says(d, 39)[0]).toContain('now 0 Bridge to the mouth')
+    expect(says(d, 30)[0]).toBe('now -1 The dentist: seat, press on every retainer')
+    expect(says(d, 39)[0]).toContain('now 0 Bridge to the mouth now')
     give(d, { kind: 'advance', finish: 'delivery.cement-mix', start: 'delivery.seat' }, assistant)
     d.now += 30_000
     give(d, { kind: 'advance', finish: 'delivery.seat' }, assistant)
@@ -45,37 +45,45 @@ describe('the provisional in its rubbery stage', () => {
   it('is lifted from about 60 s, again and again, and is out by 150 s', () => {
     const d = upTo('crown-37', 'provisional.mix')
     const at = (s: number): string => says(d, s)[0]!
-    expect(at(50)).toBe('coming 10 Rubbery? First lift')
-    expect(at(61)).toBe('now -1 Rubbery? First lift')
-    expect([81, 101, 121, 141].map((s) => at(s))).toEqual(Array(4).fill('now -1 Lift, and seat it again'))
-    expect(at(151)).toBe('now -1 Out now')
+    const who = 'The assistant: '
+    expect(at(21)).toBe(`now -1 ${who}seat the mould`)
+    expect(at(61)).toBe(`now -1 ${who}rubbery? First lift`)
+    expect([81, 101, 121, 141].map((s) => at(s))).toEqual(Array(4).fill(`now -1 ${who}lift, and seat it again`))
+    expect(at(151)).toBe(`now -1 ${who}out now`)
     // Called once, it stays in sight until somebody goes on.
-    expect(at(200)).toBe('past -50 Out now')
+    expect(at(200)).toBe(`past -50 ${who}out now`)
   })
 })
 
 describe('the tray', () => {
   it('is begun so that it arrives as the syringe ends: units × 20 s + 5 s, less 30 s of loading and handing over', () => {
     const plan = planOf('J05-three-unit-bridge')
-    const load = plan.steps.find((s) => s.id === 'impression.load-tray')!
-    const abutments = plan.teeth.length
-    expect(load.cues).toEqual([
-      expect.objectContaining({ say: 'Start the tray now', atS: abutments * 20 + 5 - 30, until: 'start' }),
-    ])
-    // One crown: the tray is loaded as the syringe leaves the hand, and nothing need be called.
-    expect(planOf('crown-37').steps.find((s) => s.id === 'impression.load-tray')!.cues).toBeUndefined()
+    const tray = (of: Plan) =>
+      of.steps
+        .find((s) => s.id === 'impression.seat')!
+        .lanes!.rows.flatMap((r) => r.acts.filter((a) => a.id === 'tray'))
+    const atS = plan.teeth.length * 20 + 5 - 30
+    expect(tray(plan)).toEqual([expect.objectContaining({ fromS: atS })])
+    // The clock that holds the step back says the same.
+    expect(plan.links.find((l) => l.to === 'impression.load-tray' && l.kind === 'lag')).toMatchObject({ atLeastS: atS })
+    // One crown: the tray is loaded as the syringe leaves the hand.
+    expect(tray(planOf('crown-37'))).toEqual([expect.objectContaining({ fromS: 0 })])
   })
 })
 
 describe('gold foil', () => {
   it('is flamed pellet by pellet, powdered gold longer because its wax burns off', () => {
     const d = upTo('J10-gold-inlay-and-foil', 'foil.24.powdered')
-    const [into, out] = d.plan.steps.find((s) => s.id === 'foil.24.powdered')!.cues!
-    expect([into!.times, out!.atS]).toEqual([8, 10])
-    expect(says(d, 1)[0]).toContain('Pellet into the flame')
-    expect(says(d, 11)[0]).toContain('Out of the flame')
-    expect(says(d, into!.everyS! + 1)[0]).toContain('Pellet into the flame')
-    expect(d.plan.steps.find((s) => s.id === 'foil.24.cohesive')!.cues![1]!.atS).toBeLessThan(10)
+    const lanesOf = (id: string) => d.plan.steps.find((s) => s.id === id)!.lanes!
+    const outAt = (id: string) =>
+      lanesOf(id)
+        .rows.flatMap((r) => r.acts)
+        .find((a) => a.id === 'hand')!.fromS
+    expect([lanesOf('foil.24.powdered').times, outAt('foil.24.powdered')]).toEqual([8, 10])
+    expect(says(d, 1)[0]).toContain('pellet into the flame')
+    expect(says(d, 11)[0]).toContain('out of the flame')
+    expect(says(d, lanesOf('foil.24.powdered').everyS! + 1)[0]).toContain('pellet into the flame')
+    expect(outAt('foil.24.cohesive')).toBeLessThan(10)
   })
 })
 

@@ -1,6 +1,7 @@
 /** What is called out by the clock of a run: the choreographies. A cue asks for no touch and refuses nothing. */
 import type { Plan } from '../model/plan'
-import type { Cue } from '../model/step'
+import type { Cue, Step } from '../model/step'
+import { cuesOf } from '../plan/lanes'
 import { edgeOf, type RunCore } from './state'
 
 export interface Called {
@@ -28,6 +29,9 @@ function over(cue: Cue, core: RunCore, stepId: string): boolean {
 export const turns = (cue: Pick<Cue, 'atS' | 'everyS' | 'times'>): number[] =>
   Array.from({ length: cue.everyS ? (cue.times ?? 1) : 1 }, (_, i) => cue.atS + i * (cue.everyS ?? 0))
 
+/** The calls of a step: those of its choreography, then its own. */
+const cuesAt = (step: Step): Cue[] => [...(step.lanes ? cuesOf(step.lanes) : []), ...(step.cues ?? [])]
+
 /**
  * The calls that matter now, soonest first: what is being called, then what comes. Of what has been called and not answered
  * by going on only the last stays.
@@ -35,7 +39,7 @@ export const turns = (cue: Pick<Cue, 'atS' | 'everyS' | 'times'>): number[] =>
 export function calledAt(plan: Plan, core: RunCore, now: number): Called[] {
   if (core.status !== 'running') return []
   const all = plan.steps.flatMap((step) =>
-    (step.cues ?? []).flatMap((cue, n): Called[] => {
+    cuesAt(step).flatMap((cue, n): Called[] => {
       const from = core.steps[cue.from]
       const at = from && edgeOf(from, cue.fromEdge)
       if (at === undefined || over(cue, core, step.id)) return []

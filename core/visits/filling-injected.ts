@@ -1,6 +1,7 @@
 /** J09: injection-moulded. */
 import { soreGum } from '../measure/numbing'
 import { reason } from '../figure'
+import type { Choreography } from '../model/lanes'
 import { bandHeight } from '../measure/restoring'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot } from '../phases/bonding'
@@ -72,6 +73,43 @@ function readyToFill(u: Unit): Block {
   )
 }
 
+/** Bead and tack, by person: the dentist presses with both hands, so the light is the assistant's. Seconds: 5 and 1 common practice, the rest our estimates. */
+const beadAndTack: Choreography = {
+  title: 'Bead and tack',
+  acts: [
+    { id: 'beads', say: 'Two beads at the corners of the band', takesS: 10, by: 'dentist' },
+    { id: 'press', say: 'Press the band to the neighbour', takesS: 5, by: 'dentist', after: ['beads'] },
+    { id: 'still', say: 'Hold it pressed', takesS: 2, by: 'dentist', after: ['press'] },
+    { id: 'tack', say: 'Light on, 1 s, and off', takesS: 2, by: 'assistant', fn: 'curing', with: 'still' },
+    { id: 'out', say: 'Instrument out, straight', takesS: 3, by: 'dentist', after: ['still'] },
+    { id: 'again', say: 'Light again, 1 s', takesS: 1, by: 'assistant', fn: 'curing', after: ['out'] },
+  ],
+  because: practice('5 s pressed, tacked 1 s while it is pressed, 1 s again when the instrument is out'),
+  waysOut: 'somebody to hold the light',
+}
+
+/** The two polishing phases, by person. Common practice; seconds of a phase are our estimate. */
+const polishLanes = (wet: boolean): Choreography => ({
+  title: wet ? 'Second polish: wet and firm' : 'First polish: dry and light',
+  acts: wet
+    ? [
+        { id: 'cup', say: 'Same cup, firm', takesS: 30, by: 'dentist' },
+        {
+          id: 'spray',
+          say: 'Full water and air on the cup, suction beside it',
+          takesS: 30,
+          by: 'assistant',
+          with: 'cup',
+        },
+      ]
+    : [
+        { id: 'cup', say: 'Cup with paste, light hand, dry', takesS: 30, by: 'dentist' },
+        { id: 'air', say: 'Gentle air on the cup; paste again every 3 s', takesS: 30, by: 'assistant', with: 'cup' },
+      ],
+  because: practice('first dry and light with gentle air, then wet and firm with full spray'),
+  waysOut: 'somebody for air and water',
+})
+
 /** Bonded, the contact tacked, then flowable and paste, warm, in one go. */
 function injected(c: Case, u: Unit): Block {
   const s = spotOf(u)
@@ -88,6 +126,7 @@ function injected(c: Case, u: Unit): Block {
           ...at,
           passes: ['flowable', 'contact instrument', 'light, held by the assistant while the dentist presses'],
           needs: [open('composite.flowable', 0.2), open('contact former'), open('curing light'), open('light shield')],
+          lanes: beadAndTack,
           reason: practice('spot tack: the contact is made before the filling goes in'),
           cautions: [reason('Eye shield for all three', 'C')],
         },
@@ -136,9 +175,14 @@ function finished(u: Unit): Block {
     }),
     finishing(id(u, 'polish-dry'), 'First cup dry, light hand', [0.5, 1, 2], {
       ...at,
+      lanes: polishLanes(false),
       needs: [open('composite polisher'), open('slow handpiece')],
     }),
-    finishing(id(u, 'polish-wet'), 'Second cup wet, firm', [0.5, 1, 2], { ...at, needs: [open('composite polisher')] }),
+    finishing(id(u, 'polish-wet'), 'Second cup wet, firm', [0.5, 1, 2], {
+      ...at,
+      lanes: polishLanes(true),
+      needs: [open('composite polisher')],
+    }),
   )
 }
 

@@ -1,6 +1,7 @@
 /** J10: gold inlay cemented and gold foil placed under one sheet, finished in the same sitting. */
 import { reason } from '../figure'
-import { acts, only, open, practice, sequence, standby, type Block, type Draft } from '../phases/build'
+import type { Choreography } from '../model/lanes'
+import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import { labels, surfacesOf, type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
 import { cementPiece, provisionalOff, tryIn } from '../phases/delivery'
@@ -79,26 +80,38 @@ const pellets = {
   cohesive: { n: 6, flameS: 2, tells: 'dull red' },
 } as const
 
-/** The flame's cues over a filling's likely length: into the flame, out and handed over, pellet after pellet. */
-function flaming(kind: keyof typeof pellets, likelyMin: number): Draft['cues'] {
+/** Seconds of a hand-over and of condensing one pellet; our estimates, the dentist's hand sets the pace. */
+const foilS = { handOver: 4, condense: { powdered: 40, cohesive: 50 } } as const
+
+/** One pellet by person, again and again: flame, hand over, then condenser and mallet together. */
+function foilLanes(kind: keyof typeof pellets, likelyMin: number): Choreography {
   const { n, flameS, tells } = pellets[kind]
-  const everyS = Math.floor((likelyMin * 60) / n)
-  return [
-    {
-      atS: 0,
-      everyS,
-      times: n,
-      say: `${kind === 'powdered' ? 'Pellet' : 'Foil'} into the flame`,
-      because: reason(`${n} over about ${likelyMin} min; the dentist’s hand sets the pace`, 'estimate'),
-    },
-    {
-      atS: flameS,
-      everyS,
-      times: n,
-      say: `Out of the flame (${tells}): hand it over`,
-      because: reason(`about ${flameS} s; ${tells} tells better than the clock`, 'estimate'),
-    },
-  ]
+  const what = kind === 'powdered' ? 'Pellet' : 'Foil'
+  return {
+    title: `${what} by ${what.toLowerCase()}: flame, condenser, mallet`,
+    acts: [
+      { id: 'flame', say: `${what} into the flame`, takesS: flameS, by: 'assistant' },
+      {
+        id: 'hand',
+        say: `Out of the flame (${tells}): hand it over`,
+        takesS: foilS.handOver,
+        by: 'assistant',
+        after: ['flame'],
+      },
+      {
+        id: 'condense',
+        say: 'Condense, overlapping steps',
+        takesS: foilS.condense[kind],
+        by: 'dentist',
+        after: ['hand'],
+      },
+      { id: 'mallet', say: 'Tap in step', takesS: foilS.condense[kind], by: 'assistant', with: 'condense' },
+    ],
+    everyS: Math.floor((likelyMin * 60) / n),
+    times: n,
+    because: reason(`${n} over about ${likelyMin} min; ${tells} tells better than the clock`, 'estimate'),
+    waysOut: 'a third pair of hands at the flame, or a mallet that taps by itself',
+  }
 }
 
 /** Annealed, handed, placed, malleted: powdered gold to two thirds, cohesive foil for the rest. Foil filling 20 · 30 · 40 minutes. */
@@ -148,7 +161,7 @@ function foil(c: Case, u: Unit): Block {
       [8, 12, 16],
       {
         ...at,
-        cues: flaming('powdered', 12),
+        lanes: foilLanes('powdered', 12),
         told: `placed powdered gold in ${u.label} to two thirds`,
         passes: ['pellet, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'],
         needs: [open('foil condenser', 2), open('gold mallet')],
@@ -159,7 +172,7 @@ function foil(c: Case, u: Unit): Block {
     ),
     mouth(id('cohesive'), 'Cohesive foil for the rest, saucer-shaped, walls first', [6, 10, 14], {
       ...at,
-      cues: flaming('cohesive', 10),
+      lanes: foilLanes('cohesive', 10),
       told: `built ${u.label} up in cohesive foil`,
       passes: ['foil, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'],
       detail: 'Saucer-shaped filling; never steel on the enamel edge.',

@@ -202,6 +202,16 @@ function whole(p: Plan): void {
         .map((x) => x.id),
     ).toEqual([])
   }
+  // A choreography goes with the hands there are, each at one thing at a time and within its limit; or the tray is stopped.
+  const lanes = p.steps.flatMap((s) => s.lanes ?? [])
+  expect(p.clashes.some((c) => c.id === 'lanes')).toBe(lanes.some((l) => l.short))
+  for (const l of lanes) {
+    if (l.short) expect(l.short.waysOut).not.toBe('')
+    else if (l.withinS !== undefined) expect(l.endS, l.title).toBeLessThanOrEqual(l.withinS)
+    expect(at.has(l.from), l.from).toBe(true)
+    for (const row of l.rows)
+      for (const [i, a] of row.acts.entries()) expect(a.fromS).toBeGreaterThanOrEqual(row.acts[i - 1]?.toS ?? 0)
+  }
   // An arch that is changed after its impression is said so, and nothing else is.
   const touched = p.steps.some((s, i) => s.reshapes && p.steps.slice(0, i).some((b) => b.imprints === s.reshapes))
   expect(p.clashes.some((c) => c.id === 'arch-touched')).toBe(touched)

@@ -11,6 +11,7 @@ import type { VisitAndPlan } from '../app/plan'
 import type { Run } from '../app/run'
 import { BurStrip } from '../parts/bur-strip'
 import { ClockRing } from '../parts/clock-ring'
+import { LanesInFront } from '../parts/lanes'
 import { Readings } from '../parts/readings'
 import { Score } from '../parts/score'
 import { Alert, Button, ButtonLink } from '../parts/ui'
@@ -174,6 +175,7 @@ export function ChairView({
         <ScoreLine plan={plan} core={core} sight={sight} />
         <Refusals run={run} />
         <CueLine called={sight.called} />
+        {sight.lanes && <LanesInFront front={sight.lanes} />}
         <Incoming plan={plan} run={run} personId={person.id} onSeen={touches.seen} />
         {answersFirst && holds}
         <NowCard

@@ -5,6 +5,7 @@ import { readingsAt } from '../../core/readings'
 import { clocksAt, type RunningClock } from '../../core/run/clocks'
 import { calledAt, type Called } from '../../core/run/cues'
 import type { Handoff } from '../../core/run/handoffs'
+import { lanesNow, type LanesNow } from '../../core/run/lanes-now'
 import { countedOutNext, outlook, type Outlook } from '../../core/run/next'
 import type { RunState } from '../../core/run/state'
 import { offered, wantedOf, type Wanted } from '../../core/run/wanted'
@@ -35,6 +36,8 @@ export interface Sight {
   /** What comes off the count next. */
   out: { countId: string; n: number } | undefined
   called: Called[]
+  /** The choreography that runs, or that what comes next begins. */
+  lanes: LanesNow | null
   done: Set<string>
   /** Seconds since the visit began. */
   playheadS: number
@@ -75,6 +78,7 @@ export function sightOf(plan: Plan, state: RunState, person: Person, at: number,
     sayable: offered(plan, person.roles.includes('dentist') ? 'dentist' : 'assistant').filter((h) => h !== 'leaving'),
     out: countedOutNext(plan, core, current?.id),
     called: calledAt(plan, core, at),
+    lanes: lanesNow(plan, core, current?.id ?? view.next?.id, at),
     done: new Set(plan.steps.filter((s) => core.steps[s.id]?.status === 'done').map((s) => s.id)),
     playheadS: core.startedAt === undefined ? 0 : ((core.closedAt ?? at) - core.startedAt) / 1000,
     cutting: current?.cut !== undefined || afterwards.next?.cut !== undefined || view.next?.cut !== undefined,

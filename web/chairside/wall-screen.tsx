@@ -5,6 +5,7 @@ import { useParams } from 'react-router'
 import { alertWords } from '../../core/vocabulary'
 import { clocksAt } from '../../core/run/clocks'
 import { calledAt } from '../../core/run/cues'
+import { lanesNow } from '../../core/run/lanes-now'
 import { outlook } from '../../core/run/next'
 import { owing } from '../../core/run/state'
 import { layOut } from '../../core/schedule/timeline'
@@ -14,6 +15,7 @@ import { useRefresh } from '../app/queries'
 import { useRun } from '../app/run'
 import { usePerson } from '../app/person'
 import { ClockRing } from '../parts/clock-ring'
+import { LanesInFront } from '../parts/lanes'
 import { Score } from '../parts/score'
 import { Failed, Loading } from '../parts/ui'
 import { useClockSounds } from './clock-sounds'
@@ -32,6 +34,7 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
   const view = outlook(plan, core, now)
   const current = view.running.at(-1)
   const then = outlook(plan, core, now, current?.id)
+  const lanes = lanesNow(plan, core, current?.id ?? view.next?.id, now)
   const upcoming = current ? [...(then.next ? [then.next] : []), ...then.later].slice(0, 2) : view.later.slice(0, 2)
   const still = plan.counts.map((c) => ({ what: c.what, n: owing(c, core) })).filter((c) => c.n > 0)
   const asked = plan.holds.filter(
@@ -60,6 +63,7 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
         </p>
       )}
       <CueLine called={core ? calledAt(plan, core, now) : []} />
+      {lanes && <LanesInFront front={lanes} />}
       <div className="grid flex-1 gap-3 lg:grid-cols-[minmax(0,1fr)_28rem]">
         <section aria-label="Now" className="rounded-lg border-l-8 border-jade bg-sheet p-5">
           <p className="num text-4xl font-bold text-soft">

@@ -40,6 +40,17 @@ export function WorkedBox({ step, links, onClose }: { step: Step; links: readonl
               </dd>
             </div>
           ))}
+          {step.lanes && (
+            <div>
+              <dt className="font-bold">
+                {step.lanes.title}: {step.lanes.endS} s
+                {step.lanes.withinS === undefined ? '' : ` of ${step.lanes.withinS} s`}
+              </dt>
+              <dd>
+                <Why reason={step.lanes.because} />
+              </dd>
+            </div>
+          )}
           {(step.cues ?? []).map((c) => (
             <div key={c.say}>
               <dt className="font-bold">

@@ -1,3 +1,4 @@
+import { LaneRows } from '../parts/lanes'
 import { sure } from '../../core/sure'
 import { isClock } from '../../core/model/link'
 import { PencilLine, Timer } from 'lucide-react'
@@ -70,6 +71,12 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
           </span>
         </p>
       ))}
+      {s.lanes && (
+        <div className="my-1 rounded-md border border-line p-2">
+          <p className="font-bold">{s.lanes.title}</p>
+          <LaneRows lanes={s.lanes} />
+        </div>
+      )}
       {(s.cues ?? []).map((c) => (
         <p key={c.say} className="num">
           ▶ {c.atS} s after the {c.fromEdge === 'start' ? 'start' : 'end'} of “{titleOf(c.from)}”

@@ -131,6 +131,20 @@ const archTouched: Rule = ({ steps }) => {
   return null
 }
 
+/** A short choreography that these people cannot do in its time. */
+const tooFewHands: Rule = ({ steps }) => {
+  const step = steps.find((s) => s.lanes?.short)
+  return step?.lanes?.short
+    ? clash(
+        'lanes',
+        'stop',
+        `${step.lanes.title}: ${step.lanes.short.why}`,
+        step.lanes.because.text,
+        step.lanes.short.waysOut,
+      )
+    : null
+}
+
 /** Each is named for what it finds; a visit shows those that speak. */
 export const caseRules: readonly Rule[] = [
   pieceNotHere,
@@ -142,4 +156,5 @@ export const caseRules: readonly Rule[] = [
   weakLight,
   shortPost,
   archTouched,
+  tooFewHands,
 ]
