@@ -108,8 +108,12 @@ export function layLanes(of: Choreography, people: readonly Hands[], permitted: 
   }
 }
 
-/** What a person is called across a chair: the first name, of a title the whole. */
-export const calledBy = (name: string): string => (/^(The|Dr)\b/.test(name) ? name : (name.split(' ')[0] ?? name))
+/** What a person is called across a chair: the first name, or the title with the last. */
+export function calledBy(name: string): string {
+  const words = name.split(' ')
+  if (words[0] === 'The') return name
+  return words[0] === 'Dr' ? `Dr ${words.at(-1)}` : (words[0] ?? name)
+}
 
 /** The calls of a choreography, each with the names of those it is for; what begins together is called together. */
 export function cuesOf(lanes: Lanes): Cue[] {

@@ -9,8 +9,8 @@ export interface LanesNow {
   lanes: Lanes
   /** Where the mark stands; nothing while it has not begun, or when its last turn is over. */
   mark: ReturnType<typeof markAt>
-  /** Each row's person as they are called, with the act they are at. */
-  rows: { personId: string; called: string; at?: string }[]
+  /** Each row's person as they are called, with the act they are at and the one that comes next. */
+  rows: { personId: string; called: string; at?: string; then?: string }[]
 }
 
 /**
@@ -36,7 +36,13 @@ export function lanesNow(plan: Plan, core: RunCore, next: string | undefined, no
     mark,
     rows: found.lanes.rows.map((r) => {
       const at = mark && r.acts.find((a) => a.fromS <= mark.inS && mark.inS < a.toS)
-      return { personId: r.personId, called: calledBy(r.name), ...(at ? { at: at.id } : {}) }
+      const then = mark && r.acts.find((a) => a.fromS > mark.inS)
+      return {
+        personId: r.personId,
+        called: calledBy(r.name),
+        ...(at ? { at: at.id } : {}),
+        ...(then ? { then: then.id } : {}),
+      }
     }),
   }
 }

@@ -122,6 +122,9 @@ function MoreToDo({
   )
 }
 
+/** A line of the score for each person and one for the mouth, px; fewer and the names lie over each other. */
+const scoreHeight = (people: number): number => 44 + 19 * (people + 1)
+
 function ScoreLine({ plan, core, sight }: { plan: Plan; core: RunCore; sight: Sight }) {
   const score = useMemo(() => layOut(plan), [plan])
   return (
@@ -131,7 +134,7 @@ function ScoreLine({ plan, core, sight }: { plan: Plan; core: RunCore; sight: Si
         people={plan.people}
         core={core}
         playheadS={sight.playheadS}
-        height={100}
+        height={scoreHeight(plan.people.length)}
         label={`Score of the visit; ${sight.done.size} of ${plan.steps.length} steps done`}
       />
     </div>

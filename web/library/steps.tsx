@@ -1,4 +1,4 @@
-import { LaneRows } from '../parts/lanes'
+import { LaneRows, wholeOf } from '../parts/lanes'
 import { sure } from '../../core/sure'
 import { isClock } from '../../core/model/link'
 import { PencilLine, Timer } from 'lucide-react'
@@ -73,7 +73,9 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
       ))}
       {s.lanes && (
         <div className="my-1 rounded-md border border-line p-2">
-          <p className="font-bold">{s.lanes.title}</p>
+          <p className="font-bold">
+            {s.lanes.title}, {wholeOf(s.lanes)}
+          </p>
           <LaneRows lanes={s.lanes} />
         </div>
       )}
