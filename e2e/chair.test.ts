@@ -203,12 +203,19 @@ describe('a laminate delivery with its clocks', () => {
 })
 
 describe('a bonded metal bridge’s 90 s', () => {
-  it('the cement is called for at 20 s; missed at 90 s it is taken off and begun anew; in time it stands', async () => {
+  it('in lanes: the cement is called for by name at 20 s; missed at 90 s it is taken off and begun anew; in time it stands', async () => {
     const pair = await at('metal', ['Bram Oduya', '8193', 'Imke Varen', '771194'])
     await pair.runOn('delivery.bond-mix')
+    // Both see who does what, and the mark that runs over it.
+    const mark = async (screen: Screen): Promise<number> =>
+      Number(await (await screen.find('[data-lanes="delivery.seat"] [data-mark]')).getAttribute('data-mark'))
+    const began = await mark(dentist)
     await server.pass(20)
-    await assistant.says('Mix the cement now')
-    await dentist.says('Mix the cement now')
+    for (const screen of [assistant, dentist]) {
+      await screen.says('Bram: mix the cement')
+      await screen.says(/20–40 s Mix the cement/)
+    }
+    expect(await mark(dentist)).toBeGreaterThan(began)
     await dentist.find('[data-clock="Etched metal to be seated"]')
     // Nobody moves: the window closes and asks, in both windows.
     await server.pass(75)
