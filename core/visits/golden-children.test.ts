@@ -15,9 +15,11 @@ describe('J14, primary incisors under general anaesthesia', () => {
       'pulp.51',
       'crown.51.fit',
       'crown.51.crimp',
-      'crown.51.cement',
+      'crown.61.fit',
+      'crown.together',
       'crown.51.seat',
-      'crown.51.rinse',
+      'crown.61.seat',
+      'crown.rinse',
       'asleep.pack-out',
       'closing.counts',
     )
@@ -28,6 +30,8 @@ describe('J14, primary incisors under general anaesthesia', () => {
       'crowns.51 2 (1 stay)',
       'crowns.61 2 (1 stay)',
     ])
+    // Cemented together: one set, whatever the number of crowns.
+    expect(p.links.filter((l) => l.kind === 'lag' && l.title === 'Cement sets')).toHaveLength(1)
     expect(p.steps.some((s) => s.id.startsWith('anaesthesia'))).toBe(false)
     expect(p.setup.filter((l) => l.family === 'preformed crown' && l.readiness === 'open').map((l) => l.id)).toEqual([
       'faced-crown-upper-central-4',

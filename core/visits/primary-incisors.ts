@@ -2,12 +2,14 @@
 import { after } from './follow-ups'
 import { reason } from '../figure'
 import { only, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
-import { type Case, type Unit } from '../phases/case'
+import { lastOf } from '../sure'
+import { labels, type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
 import type { VisitKind } from './kind'
 import { child, each, pulp } from './child-steps'
 
-function incisor(c: Case, u: Unit): Block {
+/** One crown tried downward through its sizes, and crimped where it is loose. */
+function fitIncisor(c: Case, u: Unit): Block {
   const id = (act: string): string => `crown.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
   const part = `${c.jaw} ${['central', 'lateral', 'canine'][Number(u.tooth[1]) - 1]}`
@@ -38,13 +40,21 @@ function incisor(c: Case, u: Unit): Block {
       cautions: [reason('Throat pack in; every crown counted: one behind the pack is in the airway', 'C')],
       mistakes: ['pressed on: the facing cracks; cut more instead'],
     }),
-    child(id('crimp'), 'Crimp the palatal edge only; no scratch on the facing', [0.5, 1, 2], {
+    child(id('crimp'), 'Crimp only what is loose: palatal edge, little by little', [0.5, 1, 2], {
       ...at,
       place: 'bench',
       helped: false,
       needs: [open('crimping pliers')],
       mistakes: ['pliers on the facing: it flakes'],
     }),
+  )
+}
+
+/** Filled and seated; what sets is not waited for here. */
+function seatIncisor(u: Unit): Block {
+  const id = (act: string): string => `crown.${u.tooth}.${act}`
+  const at = { tooth: u.tooth }
+  return sequence(
     child(id('cement'), 'Cement filled without bubbles', [0.3, 0.5, 0.8], {
       ...at,
       place: 'bench',
@@ -61,18 +71,35 @@ function incisor(c: Case, u: Unit): Block {
       countsOut: [`crowns.${u.tooth}`],
       reason: practice('wiped toward the gum: away from it drags the cement out'),
     }),
-    child(id('rinse'), 'Excess off, rinse', [0.3, 0.5, 1], {
-      ...at,
+  )
+}
+
+/** All crowns fitted, tried together, seated one after the other, and waited for once: asleep, every minute counts. */
+function incisors(c: Case): Block {
+  const last = lastOf(c.units)
+  return sequence(
+    each(c, (u) => fitIncisor(c, u)),
+    only(c.units.length > 1, () =>
+      child('crown.together', `Tried together, ${labels(c)}: line, length, midline`, [0.5, 1, 2], {
+        fn: 'crown fitting',
+        passes: ['crowns on wet gauze', 'hand mirror'],
+        needs: [open('gauze', 2)],
+        reason: practice('each may fit alone and stand crooked beside the other'),
+      }),
+    ),
+    each(c, seatIncisor),
+    child('crown.rinse', `Excess off, rinse, ${labels(c)}`, [0.3, 0.5, 1], {
       fn: 'excess removal',
       needs: [open('scaler'), open('floss', 300)],
       ties: [
         {
-          from: id('seat'),
+          from: `crown.${last.tooth}.seat`,
           fromEdge: 'finish',
           ...atLeast(c.rule('crown cement.sets')),
           title: 'Cement sets',
         },
       ],
+      ...(c.units.length > 1 ? { reason: practice('one set for all of them') } : {}),
     }),
   )
 }
@@ -111,7 +138,7 @@ export const primaryIncisors: VisitKind = {
         [2, 4, 7],
       ),
       only(c.request.pulpTreatment, () => pulp(c)),
-      each(c, (u) => incisor(c, u)),
+      incisors(c),
       child('crown.look', 'Crowns level, edges closed; bite closed by hand', [0.5, 1, 2], {
         fn: 'occlusal check',
         told: 'checked the crowns',

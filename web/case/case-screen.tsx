@@ -8,6 +8,7 @@ import type { Plan } from '../../core/model/plan'
 import type { Alert } from '../../core/vocabulary'
 import { personTimes } from '../../core/schedule/delegate'
 import { overlong } from '../../core/schedule/overlong'
+import { setsInSeries } from '../../core/schedule/series'
 import { layOut, type Timeline } from '../../core/schedule/timeline'
 import type { VisitView } from '../../wire/visit'
 import { api } from '../app/api'
@@ -84,6 +85,11 @@ function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside:
         {overlong(plan, score).map((o) => (
           <li key={o.linkId}>
             <Mark kind="mind">{o.says}</Mark>
+          </li>
+        ))}
+        {setsInSeries(plan, score).map((s) => (
+          <li key={s.linkIds.join()} data-series="">
+            <Mark kind="mind">{s.says}</Mark>
           </li>
         ))}
         {missed.map((b) => (
