@@ -108,6 +108,16 @@ export interface Numbed {
   over?: string
 }
 
+/** A piece of cord as it is placed: each knows why it is there. */
+export interface CordPiece {
+  layer: CordLayer
+  size: CordSize
+  mm: number
+  agent: 'plain' | 'aluminium chloride' | 'ferric sulphate' | 'adrenaline'
+  /** 'to guard the gum while it is cut', 'to show the margin' … */
+  purpose: string
+}
+
 export interface Performer {
   personId: string
   name: string
@@ -150,6 +160,7 @@ export interface Step {
   /** The teeth that come through the sheet. */
   holes?: Tooth[]
   cut?: Cut
+  cord?: CordPiece
   burId?: string
   holdId?: string
   /** What is read at it. */

@@ -8,7 +8,7 @@ import { reason, type Figure, type Reason } from '../figure'
 import type { Choreography } from '../model/lanes'
 import type { Edge } from '../model/link'
 import type { Absence, HoldName } from '../model/plan'
-import type { Act, Ask, Cue, Phase, Place } from '../model/step'
+import type { Act, Ask, CordPiece, Cue, Phase, Place } from '../model/step'
 import type { Ruling } from '../rules'
 import type { Numbed } from '../model/step'
 import type { Site } from '../measure/numbing'
@@ -83,6 +83,7 @@ export interface Draft {
   /** The teeth that come through the sheet. */
   holes?: Tooth[]
   cut?: Cut
+  cord?: CordPiece
   hold?: {
     name: HoldName
     /** Where one visit has several of the name. */ key?: string

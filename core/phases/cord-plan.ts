@@ -25,6 +25,8 @@ export interface CordPlan {
   pellet: boolean
   /** Astringent paste on top or alone. */
   paste: boolean
+  /** The base cord was placed before cutting: it guards the gum and is wet with nothing astringent. */
+  guards?: boolean
   /** A second short piece where the margin runs deep in one place. */
   deep: boolean
   /** Set where the agent picked was refused. */

@@ -159,7 +159,7 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
     isScan ? scan(c, plan) : trayImpression(c, plan, firstOf(rounds)),
     inspect(c, plan, '', isScan),
     ...rounds.slice(1).flatMap((r) => [trayImpression(c, plan, r), inspect(c, plan, r.mark, false)]),
-    baseCordsOut(plan),
+    baseCordsOut(c, plan, plan.guards === true || plan.agent === 'plain'),
     isScan
       ? step({
           id: 'impression.send',

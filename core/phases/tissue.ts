@@ -27,6 +27,8 @@ import {
   type Block,
   type Draft,
   atLeast,
+  ownOf,
+  type Tie,
 } from './build'
 import { type Case } from './case'
 
@@ -65,10 +67,10 @@ function placeCord(
   plan: CordPlan,
   layer: CordLayer,
   s: CordSite,
-  set: { size: CordSize; because: Reason },
+  set: { size: CordSize; because: Reason; purpose?: string },
   more: Partial<Draft> = {},
 ): Block {
-  const { size, because } = set
+  const { size, because, purpose = layer === 'base' ? 'to keep fluid under the margin' : 'to show the margin' } = set
   const length = s.length(layer)
   const cutMm = Math.ceil(length.value)
   const finer = smallerCord(size)
@@ -81,6 +83,7 @@ function placeCord(
     told: `placed ${word} size ${size}, ${cutMm} mm, on ${s.label}${plan.agent === 'plain' ? '' : ` with ${plan.agent}`}`,
     tell: gum,
     act: 'cord in',
+    cord: { layer, size, mm: cutMm, agent: plan.agent, purpose },
     asks: [{ reading: 'cord', teeth: [s.tooth], layer, along: s.along, size }],
     detail: 'Begin between the teeth, push back toward what is seated. White tissue: one size smaller.',
     tooth: s.tooth,
@@ -222,7 +225,23 @@ export function drawnCounts(plan: CordPlan, layer: CordLayer, s: CordSite): stri
 }
 
 /** Base cords come out after the impression; every piece is on the count. */
-export function baseCordsOut(plan: CordPlan): Block {
+export function baseCordsOut(c: Case, plan: CordPlan, placedPlain: boolean): Block {
+  const longest = c.rule(placedPlain ? 'cord.longest.plain' : 'cord.longest')
+  // The piece that was placed first lies longest, through every retake: its clock is the one that is watched.
+  const lies = (s: CordSite): Tie[] =>
+    s === plan.sites[0]
+      ? [
+          {
+            from: cordStepId('base', s),
+            fromEdge: 'finish',
+            atLeastS: 0,
+            warnS: longest.value,
+            ...ownOf(longest),
+            title: 'Base cord lies',
+            because: longest.because,
+          },
+        ]
+      : []
   return only(plan.layers.includes('base'), () =>
     sequence(
       ...plan.sites.map((s) =>
@@ -238,6 +257,7 @@ export function baseCordsOut(plan: CordPlan): Block {
           place: 'mouth',
           minutes: [0.3, 0.5, 1],
           countsOut: [cordCountId('base', s), ...deepOut(plan, 'base', s)],
+          ties: lies(s),
           cautions: [reason('Wet it first: a dry cord takes the lining with it', 'C')],
         }),
       ),
@@ -261,6 +281,7 @@ export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
         s,
         {
           size,
+          purpose: 'to guard the gum while it is cut',
           because: practice(
             `cord before cutting: ${size} labially and on both proximal sides, out of sight, until after the impression`,
           ),
@@ -300,6 +321,7 @@ export function cordsForBonding(c: Case, outId: string, coverage: CordCoverage =
         s,
         {
           size: '000',
+          purpose: 'to keep fluid out',
           because: practice('for bonding: 000 keeps the fluid out and displaces nothing; no salts on the dentine'),
         },
         {

@@ -123,6 +123,7 @@ function inTheMouth(step: Step, draft: Draft): void {
   if (draft.hurts && draft.hurts.length > 0) step.hurts = true
   if (draft.tooth) step.tooth = draft.tooth
   if (draft.cut) step.cut = draft.cut
+  if (draft.cord) step.cord = draft.cord
   if (draft.holes) step.holes = draft.holes
 }
 

@@ -15,8 +15,11 @@ function tieWords(l: Clock, title: (id: string) => string): string {
   const after = l.from === l.to ? 'it has begun' : `${l.fromEdge === 'start' ? 'the start of ' : ''}“${title(l.from)}”`
   const end = l.from === l.to || l.toEdge === 'finish' ? 'done' : 'begun'
   const parts = [
-    ...(l.atLeastS === undefined ? [] : [`${end} not before ${clock(l.atLeastS)} after ${after}`]),
-    ...(l.warnS === undefined || l.kind === 'window' ? [] : [`warned at ${clock(l.warnS)}`]),
+    // One that holds nothing back is only watched.
+    ...(l.atLeastS === undefined || l.atLeastS === 0 ? [] : [`${end} not before ${clock(l.atLeastS)} after ${after}`]),
+    ...(l.warnS === undefined || l.kind === 'window'
+      ? []
+      : [`warned at ${clock(l.warnS)}${l.atLeastS === 0 ? ` after ${after}` : ''}`]),
     ...(l.kind === 'lag' ? [] : [`${end} within ${clock(l.atMostS)} of ${after}, else: ${l.whenMissed}`]),
   ]
   return `${l.title}: ${parts.join('; ')}`

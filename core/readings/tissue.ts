@@ -1,7 +1,6 @@
 /** Cord as it goes in and as it comes out. */
 import { rulesOf } from '../rules'
 import { cordLength, cordSize, cordSizes, smallerCord } from '../measure/cord'
-import { dimensions } from '../teeth/dimensions'
 import { judged, readingOf, must, num, oneOf, yes } from './reading'
 
 export const cord = readingOf('cord', {
@@ -23,13 +22,11 @@ export const cord = readingOf('cord', {
   }),
   judge: (given, at) => {
     const { layer, along } = at.ask
-    const size = dimensions(at.tooth)
-    const cervix =
-      given.perimeterMm === undefined
-        ? { mesiodistalMm: size.cervicalMesiodistalMm, labiolingualMm: size.cervicalLabiolingualMm }
-        : { measuredPerimeterMm: given.perimeterMm }
-    // A box's length was computed from its width when the plan was made.
-    const length = along === 'box' ? at.step.figures : [cordLength(cervix, along, layer, rulesOf(at.plan.rules))]
+    // One rule of length: the plan's own, unless the perimeter was measured anew here.
+    const length =
+      along === 'box' || given.perimeterMm === undefined
+        ? at.step.figures
+        : [cordLength({ measuredPerimeterMm: given.perimeterMm }, along, layer, rulesOf(at.plan.rules))]
     const cut = length[0] ? `${Math.ceil(length[0].value)} mm` : ''
     if (given.tissue === 'white') {
       const finer = smallerCord(given.size)

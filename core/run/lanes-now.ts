@@ -10,7 +10,7 @@ export interface LanesNow {
   /** Where the mark stands; nothing while it has not begun, or when its last turn is over. */
   mark: ReturnType<typeof markAt>
   /** Each row's person as they are called, with the act they are at and the one that comes next. */
-  rows: { personId: string; called: string; at?: string; then?: string }[]
+  rows: { personId: string; called: string; at?: string; comes?: string }[]
 }
 
 /**
@@ -41,7 +41,7 @@ export function lanesNow(plan: Plan, core: RunCore, next: string | undefined, no
         personId: r.personId,
         called: calledBy(r.name),
         ...(at ? { at: at.id } : {}),
-        ...(then ? { then: then.id } : {}),
+        ...(then ? { comes: then.id } : {}),
       }
     }),
   }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { planOf } from '../../demo/test/plans'
+import { cordLines, cordsLie } from './cords'
 import { overlong } from './overlong'
 import { setsInSeries } from './series'
 import { layOut } from './timeline'
@@ -10,17 +11,44 @@ import { starterPractice } from '../practice/starter'
 describe('what lies too long in a plan', () => {
   const plan = planOf('crown-37')
   const score = layOut(plan)
-  const cord = plan.links.find((l) => l.kind === 'lag' && l.title === 'Cord dwells')!
 
   it('is nothing where the schedule keeps under the limit', () => {
     expect(overlong(plan, score)).toEqual([])
   })
   it('is said with its minutes where it does not', () => {
     const later = score.bars.map((b) =>
-      b.stepId === cord.to ? { ...b, startS: b.startS + 1200, endS: b.endS + 1200 } : b,
+      b.stepId === 'tissue.draw-cord.37' ? { ...b, startS: b.startS + 1200, endS: b.endS + 1200 } : b,
     )
     expect(overlong(plan, { bars: later })).toEqual([
-      { linkId: cord.id, says: expect.stringMatching(/^Cord dwells: \d+ min in this plan, over 15 min$/) },
+      expect.stringMatching(/^Cord 2, top, aluminium chloride, to show the margin: \d+ min, 15 at most$/),
+    ])
+  })
+})
+
+describe('cords in the crevice', () => {
+  const lines = (file: string) => {
+    const plan = planOf(file)
+    return cordLines(cordsLie(plan, layOut(plan))).map((l) => l.says)
+  }
+  it('each is told by its size, what is on it, what it is for and its minutes; alike ones together', () => {
+    expect(lines('J05-three-unit-bridge')).toEqual([
+      expect.stringMatching(
+        /^2 pieces of cord 0, base, aluminium chloride, to keep fluid under the margin: [\d–]+ min, 15 at most$/,
+      ),
+      expect.stringMatching(
+        /^2 pieces of cord \d, top, aluminium chloride, to show the margin: [\d–]+ min, 15 at most$/,
+      ),
+    ])
+    // One that guards the gum while it is cut is wet with nothing astringent, and may lie longer.
+    expect(lines('J06-veneers-cord-first')[0]).toMatch(
+      /^2 pieces of cord 00, base, wet with water, to guard the gum while it is cut: [\d–]+ min, 45 at most$/,
+    )
+  })
+  it('a base cord has a clock of its own until it is out, whatever is taken again meanwhile', () => {
+    const plan = planOf('J05-three-unit-bridge')
+    const clock = plan.links.filter((l) => l.kind === 'lag' && l.title === 'Base cord lies')
+    expect(clock).toEqual([
+      expect.objectContaining({ from: 'tissue.base-cord.24', to: 'tissue.base-out.24', warnS: 900 }),
     ])
   })
 })

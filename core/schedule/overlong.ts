@@ -1,26 +1,31 @@
 /** What a plan’s own schedule lets lie too long: nothing forbids it, and it is said. */
 import { sure } from '../sure'
+import { capital } from '../words'
 import { span } from '../rules'
+import type { Plan } from '../model/plan'
+import { cordLines, cordsLie } from './cords'
 import type { Scored, Timeline } from './timeline'
 
-export interface Overlong {
-  linkId: string
-  /** 'Cord dwells: 19 min in this plan, over 15 min' */
-  says: string
-}
-
-/** Lags that have a time after which they are called too long, and are longer than that in this layout. */
-export function overlong(plan: Scored, timeline: Pick<Timeline, 'bars'>): Overlong[] {
+/**
+ * Cords that lie longer in this layout than they should, alike ones together; and whatever else has a time after which it
+ * is called too long, and is longer than that.
+ */
+export function overlong(
+  plan: Scored & Pick<Plan, 'steps' | 'counts' | 'rules'>,
+  timeline: Pick<Timeline, 'bars'>,
+): string[] {
   const bars = new Map(timeline.bars.map((b) => [b.stepId, b]))
   const at = (stepId: string, edge: 'start' | 'finish'): number => {
     const bar = sure(bars.get(stepId))
     return edge === 'start' ? bar.startS : bar.endS
   }
-  return plan.links.flatMap((l) => {
-    if (l.kind !== 'lag' || l.warnS === undefined || !bars.has(l.from) || !bars.has(l.to)) return []
+  const cords = new Set(plan.steps.flatMap((s) => (s.cord ? [s.id] : [])))
+  const others = plan.links.flatMap((l) => {
+    if (l.kind !== 'lag' || l.warnS === undefined || cords.has(l.from) || !bars.has(l.from) || !bars.has(l.to))
+      return []
     const lies = at(l.to, l.toEdge) - at(l.from, l.fromEdge)
-    return lies > l.warnS
-      ? [{ linkId: l.id, says: `${l.title}: ${Math.round(lies / 60)} min in this plan, over ${span(l.warnS)}` }]
-      : []
+    return lies > l.warnS ? [`${l.title}: ${Math.round(lies / 60)} min in this plan, over ${span(l.warnS)}`] : []
   })
+  const lying = cordLines(cordsLie(plan, timeline)).filter((c) => c.over)
+  return [...lying.map((c) => capital(c.says)), ...new Set(others)]
 }

@@ -16,6 +16,8 @@ import { fittingPontics } from '../model/misfits'
 import { starterPractice } from '../practice/starter'
 import { archOrder } from '../teeth/arch'
 import { runThrough, startDrive } from '../run/drive'
+import { cordsLie } from '../schedule/cords'
+import { overlong } from '../schedule/overlong'
 import { layOut } from '../schedule/timeline'
 import { allTeeth, isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'
 import { visitKinds } from '.'
@@ -212,6 +214,11 @@ function whole(p: Plan): void {
     for (const row of l.rows)
       for (const [i, a] of row.acts.entries()) expect(a.fromS).toBeGreaterThanOrEqual(row.acts[i - 1]?.toS ?? 0)
   }
+  // No cord lies over its minutes unsaid.
+  const score = layOut(p)
+  const lying = cordsLie(p, score)
+  expect(lying.length).toBe(p.steps.filter((s) => s.act === 'cord in').length)
+  if (lying.some((x) => x.liesS > x.mostS)) expect(overlong(p, score).some((w) => /cord/i.test(w))).toBe(true)
   // An arch that is changed after its impression is said so, and nothing else is.
   const touched = p.steps.some((s, i) => s.reshapes && p.steps.slice(0, i).some((b) => b.imprints === s.reshapes))
   expect(p.clashes.some((c) => c.id === 'arch-touched')).toBe(touched)

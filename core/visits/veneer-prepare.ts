@@ -109,6 +109,7 @@ function veneerCords(c: Case, withTop: boolean): { first: CordPlan | undefined; 
   const first: CordPlan = {
     ...school,
     layers: ['base'],
+    guards: true,
     pellet: false,
     paste: false,
     deep: false,

@@ -111,9 +111,10 @@ function burStrip(plan: Plan): Content[] {
 /** The clocks of the visit in a few words, each once; what the practice has set itself is marked. */
 function clockWords(plan: Plan): string {
   const words = plan.links.filter(isClock).map((l) => {
-    const least = l.atLeastS === undefined ? [] : [`at least ${span(l.atLeastS)}`]
+    const least = l.atLeastS === undefined || l.atLeastS === 0 ? [] : [`at least ${span(l.atLeastS)}`]
+    const watched = l.atLeastS === 0 && l.warnS !== undefined ? [`called at ${span(l.warnS)}`] : []
     const most = l.atMostS === undefined ? [] : [`within ${span(l.atMostS)}`]
-    return `${l.title} ${[...least, ...most].join(', ')}${l.own ? ' (this practice’s own)' : ''}`
+    return `${l.title} ${[...least, ...watched, ...most].join(', ')}${l.own ? ' (this practice’s own)' : ''}`
   })
   return words.length > 0 ? `Clocks: ${[...new Set(words)].join('; ')}.` : 'No clocks.'
 }

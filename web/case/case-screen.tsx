@@ -82,9 +82,9 @@ function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside:
             </Mark>
           </li>
         )}
-        {overlong(plan, score).map((o) => (
-          <li key={o.linkId}>
-            <Mark kind="mind">{o.says}</Mark>
+        {overlong(plan, score).map((says) => (
+          <li key={says} data-overlong="">
+            <Mark kind="mind">{says}</Mark>
           </li>
         ))}
         {setsInSeries(plan, score).map((s) => (
@@ -207,7 +207,7 @@ export default function CaseScreen() {
           />
           <RunningOrder score={score} people={data.plan.people} />
         </Panel>
-        <WorkedOut plan={data.plan} />
+        <WorkedOut plan={data.plan} score={score} />
       </div>
       <div className="space-y-3 self-start lg:sticky lg:top-3">
         {/* Above what follows: that grows and shrinks with each answer, and a button must not move under a hand. */}

@@ -1,9 +1,13 @@
 /** How the plan came to its figures and its burs: nobody has to trust a number blindly. */
 import type { Plan } from '../../core/model/plan'
-import { Panel } from '../parts/ui'
+import { cordLines, cordsLie } from '../../core/schedule/cords'
+import type { Timeline } from '../../core/schedule/timeline'
+import { capital } from '../../core/words'
+import { Mark, Panel } from '../parts/ui'
 import { Why } from '../parts/worked'
 
-export function WorkedOut({ plan }: { plan: Plan }) {
+export function WorkedOut({ plan, score }: { plan: Plan; score: Timeline }) {
+  const cords = cordLines(cordsLie(plan, score))
   const figures = plan.steps.flatMap((s) => s.figures.map((f) => ({ ...f, key: `${s.id} ${f.name}`, tooth: s.tooth })))
   const reasons = plan.steps.flatMap((s) => (s.reason ? [{ id: s.id, title: s.title, reason: s.reason }] : []))
   return (
@@ -21,6 +25,16 @@ export function WorkedOut({ plan }: { plan: Plan }) {
           </div>
         ))}
       </dl>
+      {cords.length > 0 && (
+        <div data-cords="">
+          <h3 className="font-bold">Cords in the crevice</h3>
+          <ul className="space-y-1">
+            {cords.map((c) => (
+              <li key={c.says}>{c.over ? <Mark kind="mind">{capital(c.says)}</Mark> : capital(c.says)}</li>
+            ))}
+          </ul>
+        </div>
+      )}
       <h3 className="font-bold">Why so</h3>
       <ul className="space-y-1">
         {reasons.map((r) => (

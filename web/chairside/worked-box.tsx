@@ -7,7 +7,7 @@ import { Why } from '../parts/worked'
 
 const spans = (l: Clock): string =>
   [
-    l.atLeastS !== undefined ? `not before ${l.atLeastS} s` : '',
+    l.atLeastS !== undefined && l.atLeastS > 0 ? `not before ${l.atLeastS} s` : '',
     l.atMostS !== undefined ? `closes at ${l.atMostS} s` : l.warnS !== undefined ? `warns at ${l.warnS} s` : '',
   ]
     .filter(Boolean)

@@ -61,7 +61,7 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
         <p key={l.id} className="num">
           <Timer aria-label="clock" size={17} className="mr-1 inline align-[-2px]" />
           {l.title}
-          {l.atLeastS !== undefined && `: not before ${l.atLeastS} s`}
+          {l.atLeastS !== undefined && l.atLeastS > 0 && `: not before ${l.atLeastS} s`}
           {l.warnS !== undefined && l.atMostS === undefined && `, warned at ${l.warnS} s`}
           {l.atMostS !== undefined && `: closes ${l.atMostS} s`}
           {l.from !== l.to && ` after ${l.fromEdge === 'start' ? 'the start of ' : ''}“${titleOf(l.from)}”`}

@@ -26,7 +26,7 @@ export function LaneRows({ lanes, rows, mark }: { lanes: Lanes; rows?: LanesNow[
             <strong>{rows?.[n]?.called ?? row.name}</strong>
             {row.bars.map((b, i) =>
               // While it runs there is time to read what is done and what comes, and no more.
-              mark !== undefined && rows?.[n]?.at !== b.id && rows?.[n]?.then !== b.id ? null : (
+              mark !== undefined && rows?.[n]?.at !== b.id && rows?.[n]?.comes !== b.id ? null : (
                 <span
                   key={b.id}
                   className={rows?.[n]?.at === b.id ? 'rounded bg-brass-wash px-1 font-bold' : 'text-soft'}

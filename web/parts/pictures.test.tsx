@@ -161,7 +161,7 @@ describe('the arch', () => {
 })
 
 describe('how it is worked out', () => {
-  const markup = renderToStaticMarkup(<WorkedOut plan={plan} />)
+  const markup = renderToStaticMarkup(<WorkedOut plan={plan} score={layOut(plan)} />)
   it('opens every figure of the plan: value, unit, how it came about and how well it is known', () => {
     expect(count(markup, /data-worked=/g)).toBe(plan.steps.reduce((sum, s) => sum + s.figures.length, 0))
     expect(markup).toContain('1 × perimeter 26.7 mm of an ellipse 8 × 9 mm + 2 mm overlap = 28.7 mm')
@@ -179,7 +179,7 @@ describe('how it is worked out', () => {
         .filter((b) => b.shape !== 'needle' && b.shape !== 'flame')
         .map((b) => (b.id === 'dc-15' ? { ...b, uses: 10 } : b)),
     })
-    const text = renderToStaticMarkup(<WorkedOut plan={worn} />)
+    const text = renderToStaticMarkup(<WorkedOut plan={worn} score={layOut(worn)} />)
     expect(text).toContain('passed over: Depth cutter 1.5, medium: it has reached its limit of 10 uses')
     expect(text).toContain('no bur owned fits: a needle or flame no wider than 1.0 mm is wanted')
   })
