@@ -97,6 +97,7 @@ function layerStep(s: Spot, to: Bonded, l: Layer): Block {
     step({
       ...baseOf(s),
       id,
+      wantsClean: 'a bond',
       fn: 'bonding',
       title: `${capital(l.words)}: ${how}, ${s.label}`,
       ...(l.spoken ? { told: `bonded ${s.label} with ${l.spoken}` } : {}),

@@ -80,6 +80,7 @@ export function etch(
     step({
       ...baseOf(s),
       id: `${s.stem}.etch`,
+      wantsClean: 'a bond',
       fn: 'etching',
       title: `Etch ${what} ${seconds} s, ${s.label}`,
       told: `etched ${s.label} for ${seconds} s`,
@@ -152,6 +153,7 @@ export function pumice(s: Spot, more: Partial<Draft> = {}): Block {
   return step({
     ...baseOf(s),
     id: `${s.stem}.pumice`,
+    cleans: true,
     fn: 'polishing',
     title: `Pumice and water, rinse: ${s.label}`,
     told: `cleaned ${s.label} with pumice and water`,

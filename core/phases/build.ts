@@ -49,6 +49,14 @@ export interface CountIn {
   stays?: number
 }
 
+/** What a step may leave on the teeth. */
+export type Film = 'separator' | 'resin' | 'cement'
+export const filmWords: Record<Film, string> = {
+  separator: 'separator',
+  resin: 'unset provisional resin',
+  cement: 'provisional cement',
+}
+
 /** A step as a phase writes it; people, burs and order come later. */
 export interface Draft {
   id: string
@@ -84,6 +92,10 @@ export interface Draft {
   holes?: Tooth[]
   cut?: Cut
   cord?: CordPiece
+  /** What it leaves on the teeth; whether it takes off what others left; what of it wants them clean, in words. */
+  leaves?: Film
+  cleans?: true
+  wantsClean?: string
   hold?: {
     name: HoldName
     /** Where one visit has several of the name. */ key?: string
@@ -197,6 +209,7 @@ export function marked(blocks: readonly Block[], mark: string): Block[] {
       : {}),
     ...(d.countsIn ? { countsIn: d.countsIn.map((c) => ({ ...c, id: name(c.id), outStep: name(c.outStep) })) } : {}),
     ...(d.countsOut ? { countsOut: d.countsOut.map(name) } : {}),
+    ...(d.lanes?.from ? { lanes: { ...d.lanes, from: name(d.lanes.from) } } : {}),
     ...(d.cues ? { cues: d.cues.map((q) => ({ ...q, ...(q.from ? { from: name(q.from) } : {}) })) } : {}),
     ...(d.ties
       ? {

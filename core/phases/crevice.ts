@@ -30,6 +30,9 @@ function dwell(c: Case, from: string, plain = false): Tie {
 const damp = (c: Case): boolean =>
   c.choices.impression === 'reversible hydrocolloid' || c.choices.impression === 'polyether, custom tray'
 
+/** What the field is made ready for. */
+const trainWords = (c: Case): string => (c.choices.impression === 'optical scan' ? 'a scan' : 'a wash')
+
 /** Dried once, and every margin looked at: after the last cord has left, and never again before the material. */
 export function dryOnce(c: Case, plan: CordPlan): Block {
   const drawn = drawnLayer(plan) !== undefined
@@ -37,6 +40,7 @@ export function dryOnce(c: Case, plan: CordPlan): Block {
   const { value } = c.rule('dry.once')
   return step({
     id: 'impression.dry',
+    wantsClean: trainWords(c),
     phase: 'impression',
     title: `${drawn ? 'Dry' : 'Rinse, dry'} once, thoroughly${damp(c) ? ', and leave it just damp' : ''}; look at every margin`,
     ...(base ? { detail: 'The base cord stays where it is: does it still lie below every margin?' } : {}),
@@ -83,6 +87,7 @@ export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined):
       id: pelletsOutStep,
       phase: 'impression',
       title: 'Pellets out from between the teeth, counted',
+      wantsClean: trainWords(c),
       told: 'took the back-up pellets out',
       fn: 'cord removal',
       place: 'mouth',
@@ -102,6 +107,7 @@ export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined):
     step({
       id: 'impression.rinse',
       phase: 'impression',
+      wantsClean: trainWords(c),
       title: plan.agent === 'plain' ? 'Rinse; the cords stay wet' : 'Rinse the agent off; the cords stay wet',
       fn: 'chairside',
       place: 'mouth',

@@ -22,6 +22,7 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
       [1, 2, 4],
       {
         told: `removed the provisional of ${labels(c)}`,
+        leaves: 'cement',
         fn: 'provisional cementing',
         hurts: vital ? soreTooth(...teethOf(c)) : [],
         passes: how === 'flick' ? ['spoon excavator', 'gauze'] : ['haemostat', 'cotton roll', 'gauze behind'],
@@ -36,6 +37,7 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
       },
     ),
     act('delivery.clean', `Clean ${labels(c)}: cement off, pumice and water, rinse`, [1, 2, 4], {
+      cleans: true,
       told: `cleaned ${labels(c)} of provisional cement`,
       fn: 'polishing',
       hurts: vital ? soreTooth(...teethOf(c)) : [],

@@ -62,6 +62,7 @@ function separate(c: Case, sealed: boolean): Block {
     fn: 'provisional making',
     place: 'mouth',
     minutes: [0.3, 0.5, 1],
+    leaves: 'separator',
     needs: [open('separator', 0.5), open('micro brush', 2)],
     cautions: [
       reason('Resin-sealed dentine or a fresh resin core without separator bonds to the provisional for good', 'C'),
@@ -178,6 +179,7 @@ export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean 
       id: 'provisional.seat',
       phase: 'provisional',
       title: 'Seat the mould; keep a bead to feel',
+      leaves: 'resin',
       told: `seated the ${mould} with bis-acryl for the provisional`,
       fn: 'provisional making',
       place: 'mouth',

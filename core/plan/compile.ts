@@ -14,6 +14,7 @@ import { withLearned } from './learned'
 import { visitKinds } from '../visits'
 import { dayOf, type Work } from '../visits/day'
 import { amend } from './amend'
+import { keepClean } from './films'
 import { findClashes } from './clashes'
 import type { VisitRequest } from '../model/request'
 import { mergeSetup } from './setup'
@@ -283,10 +284,12 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   const { c } = firstOf(works)
   const team = withTable(people, c.choices.functions, practice)
   const kindIds = works.map((w) => w.kind.id)
-  const { wired, uses, touched } = amend(
+  const amended = amend(
     wire(dayOf(works)),
     practice.amendments.filter((a) => kindIds.includes(a.kind)),
   )
+  const { uses, touched } = amended
+  const wired = keepClean(amended.wired)
   const ids = new Set(wired.steps.map((s) => s.draft.id))
   const has = (id: string): boolean => ids.has(id)
   const steps = wired.steps.map(({ draft, meanwhile }): Step => {

@@ -39,6 +39,7 @@ function surgeonsShell(c: Case): Block {
       [2, 4, 6],
       {
         told: 'made a second shell over the gap for the surgeon',
+        leaves: 'resin',
         needs: [open('bis-acryl', 5), open('mixing tip'), open('separator', 0.5)],
         ties: [
           {

@@ -140,6 +140,7 @@ function bondRetainers(c: Case): Block {
       },
     ),
     deliver('delivery.alcohol', 'Teeth wiped with alcohol, disclosed: nothing stains', [0.5, 1, 2], {
+      cleans: true,
       fn: 'polishing',
       needs: [open('alcohol'), open('disclosing solution'), open('cotton pellet', 2)],
       mistakes: ['a film of plaque under the resin: it lets go in weeks'],

@@ -82,6 +82,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       'provisional.lift A mouth',
       'provisional.trim A bench',
       'provisional.polish A bench',
+      'clean.films A mouth',
       'impression.rinse A mouth',
       'impression.load-syringe A bench',
       'tissue.draw-cord.37 D+ mouth −cord.top.37',
@@ -187,6 +188,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       'cutting.groove-functional.37 [M] buccal cusps carry the bite on 37: the larger reduction',
       'tissue.base-cord.37 [C] base cord 0; it stays in during the impression',
       'tissue.top-cord.37 [C] normal crevice: top cord 2; it may stand at the crest',
+      'clean.films [C] what lies under a wash is a fault at the margin',
       expect.stringMatching(/^impression\.load-syringe \[C\] regular set: 1 × 20 s \+ 5 s .* 72 s to spare$/),
       'provisional.cement [C] no bonding planned at delivery: zinc oxide and eugenol soothes and comes off clean',
     ])
@@ -240,6 +242,7 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
       'provisional.trim A bench',
       'provisional.polish A bench',
       'impression.scan-arch A mouth',
+      'clean.films A mouth',
       'impression.rinse A mouth',
       'tissue.draw-cord.11 A+ mouth −cord.single.11',
       'impression.dry A mouth',

@@ -99,6 +99,7 @@ function inlayProvisional(c: Case): Block {
     'Separator thin over every sealed surface and the neighbours',
     [0.3, 0.5, 1],
     {
+      leaves: 'separator',
       needs: [open('separator', 0.5), open('micro brush', 2)],
       ...(sealed
         ? {

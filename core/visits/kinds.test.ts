@@ -214,6 +214,20 @@ function whole(p: Plan): void {
     for (const row of l.rows)
       for (const [i, a] of row.acts.entries()) expect(a.fromS).toBeGreaterThanOrEqual(row.acts[i - 1]?.toS ?? 0)
   }
+  // No wash, scan or bond over a film: between what was greasy or unset and them the teeth were cleaned.
+  const mouth = (s: Step): boolean => s.place === 'mouth'
+  const dirty = (s: Step): boolean =>
+    (mouth(s) && s.needs.some((n) => n.what === 'separator')) ||
+    /^(provisional\.seat|delivery\.provisional-off)/.test(s.id)
+  const cleansIt = (s: Step): boolean =>
+    mouth(s) && s.needs.some((n) => /^(alcohol|pumice)$/.test(n.what) && n.readiness === 'open')
+  const clean = (s: Step): boolean =>
+    /^impression\.(inject|scan-preparation)/.test(s.id) || (mouth(s) && (s.fn === 'bonding' || s.fn === 'etching'))
+  for (const [i, s] of p.steps.entries()) {
+    if (!clean(s)) continue
+    const film = p.steps.slice(0, i).findLastIndex(dirty)
+    if (film >= 0) expect(p.steps.slice(film + 1, i).some(cleansIt), `${s.id} over ${p.steps[film]?.id}`).toBe(true)
+  }
   // No cord lies over its minutes unsaid.
   const score = layOut(p)
   const lying = cordsLie(p, score)

@@ -214,6 +214,7 @@ function provisional(c: Case): Block {
   const act = acts({ phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true, tooth: u.tooth })
   return sequence(
     act('provisional.separate', 'Separator over the coat and the neighbours', [0.3, 0.5, 1], {
+      leaves: 'separator',
       needs: [open('separator', 0.5), open('micro brush')],
       hold: {
         name: 'separator',

@@ -1,0 +1,52 @@
+/**
+ * Films on the teeth: separator, unset provisional resin, what is left of a cement. None of them may lie under a wash, a
+ * scan or a bond: where one would, in whatever order the steps stand, the teeth are cleaned before. Standing C.
+ */
+import { filmWords, open, practice, type Draft, type Film, type Wired } from '../phases/build'
+
+type Line = Wired['steps'][number]
+
+/** What the teeth carry after a step, given what they carried before it. */
+const after = (carried: ReadonlySet<Film>, d: Draft): ReadonlySet<Film> => {
+  const left = d.cleans ? new Set<Film>() : carried
+  return d.leaves ? new Set([...left, d.leaves]) : left
+}
+
+/** The step that takes them off: cement with pumice, the rest with alcohol; rinsed, and not touched again. */
+function cleaning(films: ReadonlySet<Film>, before: Draft, id: string): Draft {
+  const pumice = films.has('cement')
+  const what = [...films].map((f) => filmWords[f]).join(' and ')
+  return {
+    id,
+    phase: before.phase,
+    title: `Clean the teeth of ${what}: ${pumice ? 'pumice and water' : 'gauze with alcohol'}, rinse`,
+    told: `cleaned the teeth of ${what}`,
+    fn: 'chairside',
+    place: 'mouth',
+    helped: true,
+    minutes: [0.5, 0.8, 1.5],
+    passes: [pumice ? 'cup with pumice' : 'gauze with alcohol', 'water and suction'],
+    needs: pumice ? [open('pumice'), open('prophy cup'), open('slow handpiece')] : [open('alcohol'), open('gauze', 2)],
+    cleans: true,
+    reason: practice(`what lies under ${before.wantsClean} is a fault at the margin`),
+    mistakes: ['rubbed over the cords: they lift'],
+  }
+}
+
+/** Puts a cleaning before each step that wants the teeth clean and would find a film on them. */
+export function keepClean(wired: Wired): Wired {
+  let carried: ReadonlySet<Film> = new Set()
+  let n = 0
+  const steps: Line[] = []
+  for (const line of wired.steps) {
+    const { draft } = line
+    if (draft.wantsClean && carried.size > 0) {
+      n += 1
+      const clean = cleaning(carried, draft, n === 1 ? 'clean.films' : `clean.films.${n}`)
+      steps.push({ draft: clean, after: line.after }, { ...line, after: [clean.id] })
+      carried = new Set()
+    } else steps.push(line)
+    carried = after(carried, draft)
+  }
+  return { ...wired, steps }
+}
