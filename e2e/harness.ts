@@ -303,6 +303,19 @@ export class Screen {
     })
   }
 
+  /** What the server answers this browser, as a page of it would ask: with its sign-in. @throws where it refuses */
+  async asks(path: string, body?: object): Promise<unknown> {
+    const answer = await this.driver.executeAsyncScript<{ status: number; body: unknown }>(
+      `const [path, body, done] = arguments
+       const asked = body === null ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
+       fetch('/api' + path, asked).then(async (r) => done({ status: r.status, body: await r.json() }))`,
+      path,
+      body ?? null,
+    )
+    if (answer.status >= 300) throw new Error(`${path}: ${answer.status} ${JSON.stringify(answer.body)}`)
+    return answer.body
+  }
+
   async text(): Promise<string> {
     return this.driver.executeScript<string>('return document.body.innerText')
   }

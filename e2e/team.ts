@@ -1,5 +1,10 @@
 /** A team at one chair: the assistant's hands on keys only, the dentist on a second window. */
 import { Key } from 'selenium-webdriver'
+import { soundReadingsOf } from '../core/run/drive'
+import { replay } from '../core/run/state'
+import { sure } from '../core/sure'
+import { eventsView } from '../wire/run'
+import { visitView } from '../wire/visit'
 import type { Screen, Served } from './harness'
 
 /** The step in front on a screen; empty while nothing runs. */
@@ -45,8 +50,33 @@ export class Team {
     private readonly uncounted: readonly string[] = [],
   ) {}
 
+  /** What the signature rests on is read, and found good: told to the server by the assistant's own browser. */
+  private async read(hold: string): Promise<void> {
+    const { assistant, dentist } = this
+    const unread = { css: `[data-unread="${hold}"]` }
+    if ((await dentist.driver.findElements(unread)).length === 0) return
+    const visit = sure(/visits\/([^/]+)/.exec(await assistant.driver.getCurrentUrl())?.[1])
+    const { frozen } = visitView.parse(await assistant.asks(`/visits/${visit}`))
+    const { plan } = sure(frozen)
+    const { events } = eventsView.parse(await assistant.asks(`/visits/${visit}/events`))
+    const { core } = replay(plan, events)
+    for (const [n, command] of soundReadingsOf(plan, core, hold).entries())
+      await assistant.asks(`/visits/${visit}/commands`, {
+        commandId: `e2e-read-${events.length}-${n}`,
+        basedOn: events.length + n,
+        device: 'e2e',
+        command,
+      })
+    await dentist.until(
+      async () => (await dentist.driver.findElements(unread)).length === 0,
+      15_000,
+      `${hold}: what was read did not come`,
+    )
+  }
+
   /** Signs the hold that is asked, with the dentist's code, on the dentist's window. */
   async sign(hold: string): Promise<void> {
+    await this.read(hold)
     await this.dentist.click(`[data-hold="${hold}"]`)
     await this.dentist.moved(async () =>
       (await this.dentist.find('[role=dialog] input[type=password]')).sendKeys(this.code, Key.ENTER),

@@ -34,6 +34,12 @@ function script(plan: Plan, from: number): { command: Command; at: number; signe
     if (what.kind === 'step.finished') return [{ command: { kind: 'advance', finish: what.stepId }, at, signed: false }]
     if (what.kind === 'count.moved' && what.direction === 'out')
       return [{ command: { kind: 'count', countId: what.countId, direction: 'out', n: what.n }, at, signed: false }]
+    if (what.kind === 'measured') {
+      const { stepId, measure, tooth, readings } = what
+      return [
+        { command: { kind: 'measure', stepId, measure, tooth, readings: { ...Object(readings) } }, at, signed: false },
+      ]
+    }
     if (what.kind === 'hold.signed') return [{ command: { kind: 'sign', holdId: what.holdId }, at, signed: true }]
     return []
   })

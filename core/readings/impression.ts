@@ -18,6 +18,7 @@ export type Seen = z.infer<typeof seen>
 
 export const inspection: Reading = {
   name: 'Margin parts',
+  rests: true,
   readings: seen,
   judge: (given: Seen, { before }: At<'inspection'>) => {
     const j = judgeInspection(given, before)

@@ -144,13 +144,42 @@ describe('measured in the run', () => {
     give(d, inspect, assistant)
     expect(give(d, { kind: 'sign', holdId: 'impression' }, dentist)).toMatchObject({ code: 'measured' })
     give(d, { kind: 'again', holdId: 'impression', reason: 'bubble on the distal margin' }, assistant)
-    expect(d.state.core.measured).toEqual([])
+    expect(d.state.core.measured.filter((m) => m.stepId === 'impression.inspect')).toEqual([])
     const again = runThrough(d, assistant, dentist, 'impression.inspect')
     give(again, { kind: 'advance', start: 'impression.inspect' }, assistant)
     give(again, inspect, assistant)
-    expect(again.state.core.measured[0]!.says).toContain(
+    expect(again.state.core.measured.find((m) => m.measure === 'inspection')!.says).toContain(
       'bubbles twice: the tip left the material, or the crevice was wet',
     )
+  })
+  it('what a hold rests on is read before it is signed: no shade without a shade, by thirds in front, named as on a tab', () => {
+    const d = at('records.shade')
+    const sign = (): unknown => give(d, { kind: 'sign', holdId: 'shade' }, dentist)
+    expect(sign()).toMatchObject({ code: 'measured', missing: ['37 shade'] })
+    const read = { kind: 'measure', stepId: 'records.shade', measure: 'shade', tooth: '37' } as const
+    const by = { light: 'daylight', wet: true }
+    expect(give(d, { ...read, readings: { middle: 'nice', ...by } }, assistant)).toMatchObject({
+      message: expect.stringContaining('“nice” names no shade'),
+    })
+    expect(give(d, { ...read, readings: { middle: 'B2', ...by } }, assistant)).toBeNull()
+    expect(sign()).toBeNull()
+    const front = compile(
+      visitRequest.parse({
+        ...plan.request,
+        teeth: ['11'],
+        restoration: 'lithium disilicate crown',
+        also: [],
+        earlier: [],
+      }),
+      starterPractice(),
+    )
+    const step = front.steps.find((s) => s.id === 'records.shade')!
+    const of = { plan: front, step, tooth: toTooth('11'), before: [], round: 0 }
+    expect(judge('shade', { middle: 'B2', ...by }, of)).toEqual({ wrong: expect.stringContaining('thirds') })
+    expect(judge('shade', { neck: 'B3', middle: 'B2', edge: 'B1', ...by }, of)).toMatchObject({ verdict: 'good' })
+    // The dentist may still go on unsigned, with a reason: it stands in the record.
+    const e = at('records.shade')
+    expect(give(e, { kind: 'wave', holdId: 'shade', reason: 'as the other side, by the slip' }, dentist)).toBeNull()
   })
   it('names the tooth it was read of, and none where it was read once for the visit', () => {
     expect(spokenOf({ measure: 'reduction', tooth: toTooth('37') }, 'reduction')).toBe('37 reduction')

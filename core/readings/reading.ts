@@ -46,6 +46,8 @@ export interface Reading {
   name: string
   /** Read once for the visit, not for each of its teeth. */
   once?: true
+  /** Its step's hold rests on it: nobody signs what was not read. */
+  rests?: true
   readings: z.ZodType
   judge: (readings: never, at: never) => Judged | { wrong: string }
   /** Set where the readings are plain fields: screens ask for them without knowing more. */

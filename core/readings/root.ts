@@ -54,6 +54,7 @@ const around = ['mesiofacial', 'facial', 'distofacial', 'mesiolingual', 'lingual
 
 export const ferrule = readingOf('ferrule', {
   name: 'Ferrule',
+  rests: true,
   fields: {
     mesiofacial: num('mesiofacial', 'mm', 0, 6),
     facial: must(num('facial', 'mm', 0, 6)),

@@ -4,6 +4,7 @@ import type { Step } from '../model/step'
 import type { Role } from '../practice/functions'
 import { judge, readingsAt, spokenOf, teethAt } from '../readings'
 import { blocking } from '../readings/reading'
+import { stillToRead } from './unread'
 import { clockPhase, edgeAt } from './clocks'
 import type { Command, Happening } from './events'
 import { handoffs } from './handoffs'
@@ -188,6 +189,13 @@ function sign(c: Of<'sign'>, asked: Asked): Decision {
     const title = indexPlan(plan).title(hold.stepId)
     return no('order', `there is nothing to sign yet: “${title}” has not begun`, { missing: [title], holdId: hold.id })
   }
+  const unread = stillToRead(plan, core, hold).map((r) => r.words)
+  if (unread.length > 0)
+    return no(
+      'measured',
+      `“${hold.title}” is not signed before it is read: ${unread.join(', ')}. Take the readings, or go on unsigned with a reason`,
+      { missing: unread, holdId: hold.id },
+    )
   return { events: [{ kind: 'hold.signed', holdId: hold.id }] }
 }
 

@@ -6,6 +6,8 @@ import { decide, openAtClose, type Who } from './decide'
 import { startRefusal, type Refusal } from './refusals'
 import type { Command, RunEvent } from './events'
 import { inTurn, outlook } from './next'
+import type { ReadingKind } from '../readings'
+import { stillToRead } from './unread'
 import { evolve, initialState, owing, type RunState } from './state'
 
 export interface Drive {
@@ -50,6 +52,25 @@ export function give(drive: Drive, command: Command, who: Who): Refusal | null {
   return decision.held ?? null
 }
 
+/** Readings that find nothing wrong, for those a hold rests on. */
+const soundReadings: Partial<Record<ReadingKind, object>> = {
+  shade: { neck: 'A3', middle: 'A2', edge: 'A1', light: 'daylight', wet: true, agreed: true },
+  inspection: { parts: {}, field: [] },
+  ferrule: { facial: 2, lingual: 2 },
+}
+
+/** Commands that read what a hold rests on and was not read yet, and find it good. */
+export function soundReadingsOf(plan: Plan, core: RunState['core'], holdId: string): Command[] {
+  const hold = sure(plan.holds.find((h) => h.id === holdId))
+  return stillToRead(plan, core, hold).map(({ stepId, measure, tooth }) => ({
+    kind: 'measure',
+    stepId,
+    measure,
+    tooth,
+    readings: { ...soundReadings[measure] },
+  }))
+}
+
 /** Finishes a step that has had its time: its pieces counted out, its signature given, a missed window done over. */
 function finish(drive: Drive, step: Step, assistant: Who, dentist: Who, again?: Course['again']): void {
   const { plan } = drive
@@ -61,6 +82,7 @@ function finish(drive: Drive, step: Step, assistant: Who, dentist: Who, again?: 
   if (late?.code === 'window-missed')
     give(drive, { kind: 'answer', linkId: sure(late.linkId), answer: 'again', reason: 'window missed' }, assistant)
   else if (step.holdId) {
+    for (const read of soundReadingsOf(plan, drive.state.core, step.holdId)) give(drive, read, assistant)
     const why = again?.(step, sure(drive.state.core.steps[step.id]).rounds)
     give(
       drive,

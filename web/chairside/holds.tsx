@@ -1,6 +1,7 @@
 import { sure } from '../../core/sure'
 import type { Hold, Plan } from '../../core/model/plan'
 import { owing, type RunCore } from '../../core/run/state'
+import { stillToRead } from '../../core/run/unread'
 import { Readings } from '../parts/readings'
 import { Button, Panel } from '../parts/ui'
 
@@ -39,6 +40,14 @@ export function Holds({
               </span>
               <span className="text-lg">sign</span>
             </Button>
+            {stillToRead(plan, core, h).length > 0 && (
+              <p className="mt-1 text-lg text-brass" data-unread={h.id}>
+                ◆ to be read first (m):{' '}
+                {stillToRead(plan, core, h)
+                  .map((r) => r.words)
+                  .join(', ')}
+              </p>
+            )}
             {dentistView && <Readings core={core} stepId={h.stepId} />}
             {h.id === 'counts' && counts.length > 0 && (
               <p className="text-lg text-brass">still in: {counts.map((c) => c.what).join(', ')}</p>

@@ -2,6 +2,7 @@
 import { sure } from '../../core/sure'
 import { useState } from 'react'
 import type { Hold, Plan } from '../../core/model/plan'
+import { stillToRead } from '../../core/run/unread'
 import type { Run } from '../app/run'
 import { CodePad } from './code-pad'
 import { Readings } from './readings'
@@ -26,6 +27,7 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
     setCode('')
     setWrong(sent.message)
   }
+  const unread = stillToRead(plan, run.state.core, hold)
   const step = plan.steps.find((s) => s.id === hold.stepId)
   return (
     <Modal open onClose={onClose} title={`${hold.title}?`} wide>
@@ -36,6 +38,7 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
           </p>
           <p className="text-soft">{hold.because.text}.</p>
           <Readings core={run.state.core} stepId={hold.stepId} />
+          {unread.length > 0 && <Mark kind="ask">to be read first: {unread.map((r) => r.words).join(', ')}</Mark>}
           {step?.detail && <p>{step.detail}</p>}
           {hold.mandatory && <Mark kind="mind">no card takes this hold off</Mark>}
           <div className="flex flex-wrap gap-2" role="group" aria-label="Answer">
