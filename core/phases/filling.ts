@@ -1,5 +1,6 @@
 /** What direct fillings share: old filling and decay out, matrix and wedge, increments, sheet, carving and gloss. */
-import { reason } from '../figure'
+import { reason, type Figure } from '../figure'
+import { cavityVolume } from '../measure/volumes'
 import { bulkIncrements, type Increments } from '../measure/restoring'
 import { cutSteps, type CutLine } from './cutting'
 import { acts, nothing, only, open, practice, sequence, standby, step, type Block, type Draft } from './build'
@@ -9,6 +10,15 @@ import { cureOf, lightStep, type Spot, spotOn } from './bonding'
 export const spotOf = (u: Unit): Spot => spotOn(u, `filling.${u.tooth}`, 'restoring')
 /** Depth of the cavity, mm; 4 where nobody has measured yet. */
 export const depthOf = (u: Unit): number => u.facts.depthMm ?? 4
+
+/** The cavity of a tooth as it is planned, in mm³. */
+export const volumeOf = (u: Unit, usual: string): Figure =>
+  cavityVolume({
+    mesiodistalMm: u.size.mesiodistalMm,
+    labiolingualMm: u.size.labiolingualMm,
+    depthMm: depthOf(u),
+    boxes: boxesOf(surfacesOf(u, usual)).length,
+  })
 
 /** Cutting a cavity: outline, box walls by hand, soft decay, inspected. 6 · 10 · 20 minutes in all: our estimate. */
 export function cavity(c: Case, usual: string, linesOf: (u: Unit) => CutLine[] = (u) => cavityLines(u, usual)): Block {

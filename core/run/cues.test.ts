@@ -79,7 +79,7 @@ describe('gold foil', () => {
       lanesOf(id)
         .rows.flatMap((r) => r.acts)
         .find((a) => a.id === 'hand')!.fromS
-    expect([lanesOf('foil.24.powdered').times, outAt('foil.24.powdered')]).toEqual([8, 10])
+    expect([lanesOf('foil.24.powdered').times, outAt('foil.24.powdered')]).toEqual([2, 10])
     expect(says(d, 1)[0]).toContain('pellet into the flame')
     expect(says(d, 11)[0]).toContain('out of the flame')
     expect(says(d, lanesOf('foil.24.powdered').everyS! + 1)[0]).toContain('pellet into the flame')

@@ -11,7 +11,9 @@ import {
   matrixOn,
   readCavity,
   spotOf,
+  volumeOf,
 } from '../phases/filling'
+import { amalgamFor } from '../measure/volumes'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import type { VisitKind } from './kind'
 import { place, finishing, underSheet, each, id, two } from './filling-steps'
@@ -20,6 +22,8 @@ function amalgamOf(c: Case, u: Unit): Block {
   const at = { tooth: u.tooth }
   const box = boxesOf(surfacesOf(u, two)).length > 0
   const deep = depthOf(u) >= 3
+  const volume = volumeOf(u, two)
+  const amalgam = amalgamFor(volume.value)
   return sequence(
     readCavity(spotOf(u)),
     matrixOn(u, two, { kind: 'circumferential' }),
@@ -52,7 +56,13 @@ function amalgamOf(c: Case, u: Unit): Block {
       place: 'bench',
       fn: 'chairside',
       helped: false,
-      needs: [open('amalgam capsule', 2), open('triturator'), open('amalgam well')],
+      needs: [
+        open('amalgam capsule', amalgam.capsules),
+        standby('amalgam capsule', 'the cavity is deeper than planned'),
+        open('triturator'),
+        open('amalgam well'),
+      ],
+      figures: [volume, amalgam.figure],
       cautions: [reason('Waste amalgam and capsules by local rules; never the sink', 'C')],
     }),
     place(
@@ -61,6 +71,7 @@ function amalgamOf(c: Case, u: Unit): Block {
       [1.5, 2.5, 4],
       {
         ...at,
+        detail: `About ${amalgam.loads} carrier loads.`,
         told: `condensed amalgam in ${u.label}, ${surfacesOf(u, two)}`,
         passes: ['carrier', 'small condenser', 'carrier', 'large condenser'],
         needs: [open('amalgam carrier'), open('amalgam condenser', 2)],

@@ -7,7 +7,8 @@ import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot } from '../phases/bonding'
 import { acts, only, open, practice, sequence, type Block, atLeast } from '../phases/build'
 import { boxesOf, surfacesOf, type Case, type Unit } from '../phases/case'
-import { cavity, depthOf, flossContacts, matrixOff, matrixOn, spotOf } from '../phases/filling'
+import { cavity, depthOf, flossContacts, matrixOff, matrixOn, spotOf, volumeOf } from '../phases/filling'
+import { injectedFor } from '../measure/volumes'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import { shadePreview } from '../phases/records'
 import type { VisitKind } from './kind'
@@ -115,6 +116,8 @@ function injected(c: Case, u: Unit): Block {
   const s = spotOf(u)
   const at = { tooth: u.tooth }
   const boxes = boxesOf(surfacesOf(u, two))
+  const volume = volumeOf(u, two)
+  const amounts = injectedFor(volume.value, boxes.length)
   return sequence(
     bondTooth(c, s, 'cavity', { cured: false }),
     only(boxes.length > 0, () =>
@@ -124,8 +127,17 @@ function injected(c: Case, u: Unit): Block {
         [0.5, 0.8, 1.5],
         {
           ...at,
-          passes: ['flowable', 'contact instrument', 'light, held by the assistant while the dentist presses'],
-          needs: [open('composite.flowable', 0.2), open('contact former'), open('curing light'), open('light shield')],
+          passes: [
+            'flowable at room temperature',
+            'contact instrument',
+            'light, held by the assistant while the dentist presses',
+          ],
+          needs: [
+            open('composite.flowable', amounts.coolMl),
+            open('contact former'),
+            open('curing light'),
+            open('light shield'),
+          ],
           lanes: beadAndTack,
           reason: practice('spot tack: the contact is made before the filling goes in'),
           cautions: [reason('Eye shield for all three', 'C')],
@@ -143,7 +155,12 @@ function injected(c: Case, u: Unit): Block {
       told: `injected warm composite into ${u.label}, ${surfacesOf(u, two)}`,
       tell: afterFilling,
       passes: ['flowable from the warmer', 'paste from the warmer', 'plugger'],
-      needs: [open('composite.flowable', 0.5), open('composite.injectable', 1), open('composite plugger')],
+      needs: [
+        open('composite.flowable', amounts.warmMl),
+        open('composite.injectable', amounts.compules),
+        open('composite plugger'),
+      ],
+      figures: [volume, amounts.figure],
       ties: [
         {
           from: 'records.warmer',

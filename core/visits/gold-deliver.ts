@@ -1,5 +1,6 @@
 /** J10: gold inlay cemented and gold foil placed under one sheet, finished in the same sitting. */
-import { reason } from '../figure'
+import { reason, type Figure } from '../figure'
+import { goldFor } from '../measure/volumes'
 import type { Choreography } from '../model/lanes'
 import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import { labels, surfacesOf, type Case, type Unit } from '../phases/case'
@@ -74,21 +75,34 @@ function inlay(c: Case, units: Unit[]): Block {
   )
 }
 
-/** Pellets of each kind laid out, and seconds in the flame. Seconds are our estimate: smoke gone and dull red tell better. */
+/** A pit for foil: 2.5 mm across at its mouth, as deep as the case says, else 2 mm; a block that holds it. Our estimate. */
+function pitVolume(u: Unit): Figure {
+  const [acrossMm, deepMm] = [2.5, u.facts.depthMm ?? 2]
+  const value = Math.round(acrossMm * acrossMm * deepMm * 10) / 10
+  return {
+    name: 'pit, about',
+    value,
+    unit: 'mm³',
+    text: `${acrossMm} × ${acrossMm} × ${deepMm} mm = ${value} mm³`,
+    standing: 'estimate',
+  }
+}
+
+/** Seconds in the flame; our estimate: smoke gone and dull red tell better. */
 const pellets = {
-  powdered: { n: 8, flameS: 10, tells: 'no more smoke: the wax is gone' },
-  cohesive: { n: 6, flameS: 2, tells: 'dull red' },
+  powdered: { flameS: 10, tells: 'no more smoke: the wax is gone' },
+  cohesive: { flameS: 2, tells: 'dull red' },
 } as const
 
 /** Seconds of a hand-over and of condensing one pellet; our estimates, the dentist's hand sets the pace. */
 const foilS = { handOver: 4, condense: { powdered: 40, cohesive: 50 } } as const
 
 /** One pellet by person, again and again: flame, hand over, then condenser and mallet together. */
-function foilLanes(kind: keyof typeof pellets, likelyMin: number): Choreography {
-  const { n, flameS, tells } = pellets[kind]
+function foilLanes(kind: keyof typeof pellets, n: number, likelyMin: number): Choreography {
+  const { flameS, tells } = pellets[kind]
   const what = kind === 'powdered' ? 'Pellet' : 'Foil'
   return {
-    title: `${what} by ${what.toLowerCase()}: flame, condenser, mallet`,
+    title: `${what} ${n === 1 ? 'once' : `by ${what.toLowerCase()}`}: flame, condenser, mallet`,
     acts: [
       { id: 'flame', say: `${what} into the flame`, takesS: flameS, by: 'assistant' },
       {
@@ -118,6 +132,8 @@ function foilLanes(kind: keyof typeof pellets, likelyMin: number): Choreography 
 function foil(c: Case, u: Unit): Block {
   const id = (act: string): string => `foil.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
+  const pit = pitVolume(u)
+  const gold = goldFor(pit.value)
   const flame = reason('Open flame: away from the oxygen, hair and the sheet; the lid at hand to put it out', 'C')
   return sequence(
     cutSteps(
@@ -149,19 +165,20 @@ function foil(c: Case, u: Unit): Block {
       needs: [
         open('alcohol lamp'),
         open('annealing tray'),
-        open('gold foil.powdered', pellets.powdered.n),
-        open('gold foil.cohesive', pellets.cohesive.n),
+        open('gold foil.powdered', gold.powdered),
+        open('gold foil.cohesive', gold.foil),
         open('foil carrier'),
       ],
+      figures: [pit, gold.figure],
       cautions: [flame],
     }),
     mouth(
       id('powdered'),
       'Powdered gold, pellet by pellet, to two thirds: flamed longer, the wax burns off',
-      [8, 12, 16],
+      [3, 5, 8],
       {
         ...at,
-        lanes: foilLanes('powdered', 12),
+        lanes: foilLanes('powdered', gold.powdered, 5),
         told: `placed powdered gold in ${u.label} to two thirds`,
         passes: ['pellet, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'],
         needs: [open('foil condenser', 2), open('gold mallet')],
@@ -170,9 +187,9 @@ function foil(c: Case, u: Unit): Block {
         reason: practice('two thirds powdered gold: quick bulk'),
       },
     ),
-    mouth(id('cohesive'), 'Cohesive foil for the rest, saucer-shaped, walls first', [6, 10, 14], {
+    mouth(id('cohesive'), 'Cohesive foil for the rest, saucer-shaped, walls first', [11, 17, 24], {
       ...at,
-      lanes: foilLanes('cohesive', 10),
+      lanes: foilLanes('cohesive', gold.foil, 17),
       told: `built ${u.label} up in cohesive foil`,
       passes: ['foil, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'],
       detail: 'Saucer-shaped filling; never steel on the enamel edge.',
