@@ -11,7 +11,6 @@ export const bondedBridgeKinds = {
     frameworks: ['lithium disilicate', 'zirconia'],
     dampMargin: true,
     wholeArch: true,
-    bestJaw: 'lower',
     says: 'Front gap: draw, concave lingual in enamel, ledge, damp-tolerant impression.',
     dentition: 'permanent',
     most: 2,

@@ -47,8 +47,6 @@ export interface KindFacts {
   wholeArch?: true
   /** What fails where the joint gets damp, in words: it wants the sheet. */
   wantsSheet?: string
-  /** The jaw it does best in, where the other is a risk. */
-  bestJaw?: 'upper' | 'lower'
   /** Called by what is made, where words are few. */
   byPiece?: true
   /** The piece is bonded with resin. */

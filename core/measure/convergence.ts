@@ -77,3 +77,35 @@ export function judgeConvergence({
     ],
   }
 }
+
+export interface Grooves {
+  n: number
+  because: Reason
+}
+
+/**
+ * Extra grooves a full crown is given, for the dentist to judge: two, opposite each other on the proximal sides, where a wall
+ * no longer resists or the walls stand too far apart, on a tipped tooth, or under a long span. Standing C.
+ * @param units of the bridge the tooth carries; 1 for a crown
+ */
+export function extraGrooves({
+  resists,
+  convergenceDeg,
+  tipped = false,
+  units = 1,
+}: {
+  resists: boolean
+  convergenceDeg: number
+  tipped?: boolean
+  units?: number
+}): Grooves | null {
+  const why = [
+    ...(resists ? [] : ['a wall no longer resists']),
+    ...(convergenceDeg > aims.mostDeg ? ['the walls stand too far apart'] : []),
+    ...(tipped ? ['the tooth is tipped'] : []),
+    ...(units > 3 ? [`${units} units pull on it`] : []),
+  ]
+  return why.length === 0
+    ? null
+    : { n: 2, because: reason(`${why.join(', ')}: two grooves, opposite each other on the proximal sides`, 'C') }
+}

@@ -40,6 +40,8 @@ export const toothFacts = z.strictObject({
   perimeterMm: z.number().min(5).max(60).optional(),
   /** Where a kind makes one or the other: gold inlay or gold foil. */
   made: z.enum(['inlay', 'foil']).optional(),
+  /** Worn away, not decayed: nothing soft to take out. */
+  worn: z.boolean().optional(),
   /** The biting edge is covered by the piece. */
   coveredEdge: z.boolean().optional(),
   /** Redundant or overgrown gum that has to go. */
@@ -86,6 +88,9 @@ export const workFacts = {
   /** Share of tint in the resin cement, percent of the mix by weight. */
   tintPercent: z.number().min(0).max(100).default(0),
   lesion: z.enum(['cavitated', 'non-cavitated']).default('cavitated'),
+  lesionSite: z.enum(['pit', 'between']).default('pit'),
+  /** The child can take the simpler way: a sealant, or partial removal and a filling. */
+  managesFilling: z.boolean().default(true),
   pulpTreatment: z.boolean().default(false),
 }
 

@@ -131,6 +131,21 @@ export function cureOf(c: Case, name: string, least: CureRule, what?: string, de
   return cureTime(`cure, ${name}`, own ?? c.rule(least).value, c.practice.light.irradianceMWPerCm2, deepMm)
 }
 
+/**
+ * Two layers cured by one light, as a thin flowable over an adhesive that was not: both are being cured, so their seconds add
+ * up. Standing C.
+ */
+export function cureTogether(name: string, layers: readonly Figure[]): Figure {
+  const value = layers.reduce((sum, l) => sum + l.value, 0)
+  return {
+    name: `cure, ${name}`,
+    value,
+    unit: 's',
+    text: `both are being cured: ${layers.map((l) => `${l.value} s`).join(' + ')} = ${value} s`,
+    standing: 'C',
+  }
+}
+
 /** Light on for the figure's seconds. */
 export function lightStep(s: Spot, id: string, light: Figure, more: Partial<Draft> = {}): Block {
   return step({

@@ -198,6 +198,40 @@ const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan,
     () => of({ kind: 'bridge.ceramic.prepare', teeth: ['31'], pontics: ['32'] }),
   ],
   [
+    'sealed-in',
+    'ask',
+    () => of({ kind: 'primary.metal-crown', teeth: ['74'], weightKg: 16, choices: { childMolar: 'sealed in' } }),
+    () =>
+      of({
+        kind: 'primary.metal-crown',
+        teeth: ['74'],
+        weightKg: 16,
+        lesionSite: 'between',
+        choices: { childMolar: 'sealed in' },
+      }),
+  ],
+  [
+    'sealed-in-pulp',
+    'stop',
+    () =>
+      of({
+        kind: 'primary.metal-crown',
+        teeth: ['74'],
+        weightKg: 16,
+        pulpTreatment: true,
+        lesionSite: 'between',
+        choices: { childMolar: 'sealed in' },
+      }),
+    () =>
+      of({
+        kind: 'primary.metal-crown',
+        teeth: ['74'],
+        weightKg: 16,
+        pulpTreatment: true,
+        choices: { childMolar: 'conventional' },
+      }),
+  ],
+  [
     'post-room',
     'ask',
     () => of({ kind: 'post.core', teeth: ['11'], ofTooth: { 11: { canals: [{ name: 'single', lengthMm: 9 }] } } }),

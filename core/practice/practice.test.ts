@@ -66,6 +66,7 @@ const facts: ChoiceFacts = {
   tissue: { weeping: false },
   inEnamel: true,
   lesion: 'cavitated',
+  managesFilling: true,
   vital: true,
 }
 
@@ -83,6 +84,7 @@ describe('schools', () => {
     ).toEqual(['none', 'locked-on shell'])
     expect([resolved({}).cordFirst.value, resolved({ kind: 'veneer.prepare' }).cordFirst.value]).toEqual(['no', 'yes'])
     expect(resolved({ lesion: 'non-cavitated' }).childMolar.value).toBe('sealed in')
+    expect(resolved({ managesFilling: false }).childMolar.value).toBe('sealed in')
   })
   it('each question has at least two, its default among them, and says why', () => {
     for (const q of questions) {

@@ -10,6 +10,7 @@ export interface ChoiceFacts {
   tissue: { weeping: boolean }
   inEnamel: boolean
   lesion: 'cavitated' | 'non-cavitated'
+  managesFilling: boolean
   vital: boolean
 }
 export interface Standard {
@@ -339,8 +340,10 @@ export const table = {
     ],
     (f) =>
       f.lesion === 'non-cavitated'
-        ? { value: 'sealed in', why: 'non-cavitated lesion in a child who cannot take a filling' }
-        : { value: 'conventional', why: 'a cavitated lesion is cleaned first' },
+        ? { value: 'sealed in', why: 'not broken open: shut off from the mouth, nothing is cut' }
+        : !f.managesFilling
+          ? { value: 'sealed in', why: 'the child cannot take the simpler way' }
+          : { value: 'conventional', why: 'what can be cleaned is cleaned first' },
   ),
   functions: ask(
     'Who may do what',

@@ -1,7 +1,7 @@
 import { toTooth } from '../teeth/notation'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { judgeConvergence, limitingTaper, totalConvergence } from '../measure/convergence'
+import { extraGrooves, judgeConvergence, limitingTaper, totalConvergence } from '../measure/convergence'
 import { judgeInspection, marginParts } from '../measure/inspection'
 import { judgeReduction, sitesOf } from '../measure/reduction'
 import { compile } from '../plan/compile'
@@ -48,6 +48,16 @@ describe('convergence and resistance', () => {
       expect(letsGo(limit + 1)).toBe(true)
       expect(letsGo(limit - 1)).toBe(false)
     }
+  })
+  // Common practice: two, opposite each other, where form alone does not hold.
+  it('advises two more grooves on what no longer resists, is tipped, or carries a long span, and none else', () => {
+    const sound = { resists: true, convergenceDeg: 14 }
+    expect([extraGrooves(sound), extraGrooves({ ...sound, units: 3 })]).toEqual([null, null])
+    for (const worse of [{ resists: false }, { convergenceDeg: 24 }, { tipped: true }, { units: 4 }])
+      expect(extraGrooves({ ...sound, ...worse })).toMatchObject({ n: 2 })
+    expect(extraGrooves({ ...sound, tipped: true, units: 5 })?.because.text).toBe(
+      'the tooth is tipped, 5 units pull on it: two grooves, opposite each other on the proximal sides',
+    )
   })
   it('are told against the published aims (Goodacre, Campagni, Aquilino, J Prosthet Dent 2001;85:363), never as an order', () => {
     expect(judgeConvergence({ cervicalMm: 8, occlusalMm: 6.6, heightMm: 4, molar: true }).says).toEqual([])

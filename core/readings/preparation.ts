@@ -1,10 +1,10 @@
 /** Reduction by site, convergence and resistance: read before cord goes in. */
 import { sure } from '../sure'
 import * as z from 'zod'
-import { judgeConvergence } from '../measure/convergence'
+import { extraGrooves, judgeConvergence } from '../measure/convergence'
 import { judgeReduction, reductionSites, sitesOf, targetAt, writeRange } from '../measure/reduction'
 import { isPrimary, parts, type Tooth } from '../teeth/notation'
-import { judged, readingOf, must, num, type AskOf, type At, type Reading } from './reading'
+import { judged, readingOf, must, num, yes, type AskOf, type At, type Reading } from './reading'
 
 const hasCusps = (tooth: Tooth): boolean => parts(tooth).position >= 4
 const isMolar = (tooth: Tooth): boolean => parts(tooth).position >= (isPrimary(tooth) ? 4 : 6)
@@ -50,8 +50,9 @@ export const convergence = readingOf('convergence', {
     cervicalMm: must(num('width at the margin', 'mm', 1, 15)),
     occlusalMm: must(num('width at the top', 'mm', 0.5, 15)),
     heightMm: must(num('height', 'mm', 0.5, 15)),
+    tipped: yes('the tooth is tipped'),
   },
-  judge: (given, { tooth }) => {
+  judge: ({ tipped = false, ...given }, { tooth, plan }) => {
     const j = judgeConvergence({ ...given, molar: isMolar(tooth) })
     const limit = {
       name: 'a wall resists up to',
@@ -61,9 +62,19 @@ export const convergence = readingOf('convergence', {
       standing: 'P' as const,
       source: 'Parker MH, Gunderson RB, Gardner FM, Calverley MJ, J Prosthet Dent 1988;59:281',
     }
+    const grooves = extraGrooves({
+      resists: j.resists,
+      convergenceDeg: j.convergence.value,
+      tipped,
+      units: plan.request.pontics.length === 0 ? 1 : plan.request.teeth.length + plan.request.pontics.length,
+    })
     return judged(
-      j.says.length > 0 ? 'tell' : 'good',
-      [`${j.convergence.value}° between the walls; a wall resists up to ${j.limitDeg}°`, ...j.says.map((s) => s.text)],
+      j.says.length > 0 || grooves ? 'tell' : 'good',
+      [
+        `${j.convergence.value}° between the walls; a wall resists up to ${j.limitDeg}°`,
+        ...j.says.map((s) => s.text),
+        ...(grooves ? [grooves.because.text] : []),
+      ],
       { figures: [j.convergence, limit] },
     )
   },

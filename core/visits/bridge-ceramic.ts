@@ -11,6 +11,7 @@ import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { opposingArch, paintTray, shadePreview } from '../phases/records'
 import { cordPlan } from '../phases/cord-plan'
 import { cords } from '../phases/tissue'
+import { bridgePlace } from '../measure/place'
 import { retainerCure } from '../measure/restoring'
 import { innerSide } from '../teeth/arch'
 import { deliveryAfter, weekAfter, after } from './follow-ups'
@@ -73,7 +74,7 @@ export const bridgeCeramicPrepare: VisitKind = {
   deciding: (c) => [
     plan(
       'records.place',
-      `Place judged: ${pontics(c)} to ${labels(c)}; do the opposite teeth slide over it?`,
+      `Place judged, ${bridgePlace(c.pontics.map((u) => u.tooth)).verdict}: ${pontics(c)} on ${labels(c)}; do the opposite teeth slide over it?`,
       [0.5, 1, 3],
       {
         fn: 'occlusal check',
@@ -82,7 +83,7 @@ export const bridgeCeramicPrepare: VisitKind = {
           name: 'plan',
           title: 'Right place for a bonded bridge',
           evidence: 'paper marks in side and forward movement',
-          because: practice('a lower incisor is the best place; not behind, not where opposite teeth slide over it'),
+          because: bridgePlace(c.pontics.map((u) => u.tooth)).because,
         },
       },
     ),

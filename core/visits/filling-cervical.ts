@@ -13,7 +13,30 @@ import { bondingCordCounts, cordsForBonding } from '../phases/tissue'
 import type { VisitKind } from './kind'
 import { place, finishing, each, id, afterFilling } from './filling-steps'
 
-const cavityLines = (u: Unit): CutLine[] => [
+/** Worn, nothing is soft: the glaze is taken off and the edge bevelled; dentine is cut only where it has to hold more. */
+const wornLines = (u: Unit): CutLine[] => [
+  {
+    act: 'roughen',
+    title: 'Shiny dentine roughened, unsupported enamel at the gum edge off',
+    form: 'enamel bevel',
+    depthMm: 0.2,
+    surface: 'cervical',
+    share: 1,
+    because: practice('worn, not decayed: nothing soft to take out; sclerotic dentine bonds better roughened'),
+  },
+  {
+    act: 'bevel',
+    title: 'Bevel 0.5 mm, except on the gum side',
+    form: 'enamel bevel',
+    depthMm: 0.5,
+    surface: 'enamel edge',
+    share: 1,
+    because: practice('there is no enamel to bevel at the gum'),
+    told: `prepared the worn neck of ${u.label}`,
+  },
+]
+
+const cariousLines = (u: Unit): CutLine[] => [
   {
     act: 'outline',
     title: 'Crescent outline, walls divergent, depth even',
@@ -51,6 +74,8 @@ const cavityLines = (u: Unit): CutLine[] => [
     told: `prepared the cervical cavity of ${u.label}`,
   },
 ]
+
+const cavityLines = (u: Unit): CutLine[] => (u.facts.worn ? wornLines(u) : cariousLines(u))
 
 /** One cavity after it has been cut: etched, filled in two increments, finished. */
 function fillCervical(c: Case, u: Unit): Block {

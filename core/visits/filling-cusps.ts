@@ -1,8 +1,8 @@
 /** J21: cusp by cusp. */
 import { capital } from '../words'
 import { type Case, type Unit } from '../phases/case'
-import { bondTooth } from '../phases/adhesive'
-import { cureOf, lightStep } from '../phases/bonding'
+import { bondTooth, bottleOf } from '../phases/adhesive'
+import { cureOf, cureTogether, lightStep } from '../phases/bonding'
 import { open, practice, sequence, type Block } from '../phases/build'
 import { cutSteps } from '../phases/cutting'
 import { finishComposite, readCavity, spotOf } from '../phases/filling'
@@ -14,7 +14,10 @@ import { place, underSheet, each, id, afterFilling } from './filling-steps'
 /** One tooth: bonded, floored with flowable, each cusp by itself, stain, the last light under glycerine. */
 function buildUp(c: Case, u: Unit): Block {
   const s = spotOf(u)
-  const flow = cureOf(c, `thin flowable with the adhesive, ${u.tooth}`, 'cure.increment', 'composite.flowable')
+  const flow = cureTogether(`thin flowable with the adhesive, ${u.tooth}`, [
+    cureOf(c, `adhesive, ${u.tooth}`, 'cure.adhesive', bottleOf(c)),
+    cureOf(c, `thin flowable, ${u.tooth}`, 'cure.increment', 'composite.flowable'),
+  ])
   const layer = cureOf(c, `cusp, ${u.tooth}`, 'cure.increment', 'composite.universal', 2)
   const glycerine = cureOf(c, `under glycerine, ${u.tooth}`, 'cure.increment', 'composite.universal')
   const cusps =

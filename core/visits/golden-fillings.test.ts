@@ -1,4 +1,6 @@
 /** Fillings and inlays, read line by line: J07 to J10, J12, J15, J21. How: golden.test.ts. */
+import { starterPractice } from '../practice/starter'
+import { toTooth } from '../teeth/notation'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
@@ -192,6 +194,14 @@ describe('J12, inlays', () => {
 })
 
 describe('J15, cervical filling', () => {
+  it('worn, not decayed: nothing soft to take out, no outline cut; roughened and bevelled', () => {
+    const p = planOf('J15-cervical')
+    const worn = compile({ ...p.request, ofTooth: { [toTooth('43')]: { worn: true } } }, starterPractice())
+    const cuts = (of: typeof p): string[] =>
+      of.steps.flatMap((s) => (s.id.startsWith('cutting.') && s.cut ? [s.id] : []))
+    expect(cuts(p)).toEqual(['cutting.outline.43', 'cutting.caries.43', 'cutting.bevel.43', 'cutting.grooves.43'])
+    expect(cuts(worn)).toEqual(['cutting.roughen.43', 'cutting.bevel.43'])
+  })
   it('cervical clamp, tongue side first, facial jaw 1 mm beyond; crescent; bevel except the gum side; ¼-round grooves 0.25 mm; etch 15, rinse 10, cure 10, increments 20', () => {
     const p = planOf('J15-cervical')
     inOrder(
@@ -255,7 +265,8 @@ describe('J21, cusp by cusp', () => {
     )
     expect(burs(p)[0]).toBe('fissures: flame 1')
     expect(['etch', 'primer'].map((a) => own(p, `filling.37.${a}`))).toEqual([20, 20])
-    expect(own(p, 'filling.37.flow-cure')!).toBeGreaterThan(10)
+    // Adhesive 10 s and flowable 20 s by one light: both are being cured.
+    expect(own(p, 'filling.37.flow-cure')).toBe(30)
     expect(p.steps.filter((s) => /cusp-[a-z]+$/.test(s.id))).toHaveLength(4)
   })
 })

@@ -8,6 +8,8 @@ import { type Case, type Unit } from '../phases/case'
 import { cutSteps, type CutLine } from '../phases/cutting'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { crownEdge } from '../teeth/outline'
+import { sealedInAlways, sealedInFits, sealedInSource } from '../measure/place'
+import { capital } from '../words'
 import type { VisitKind } from './kind'
 import { child, each, pulp } from './child-steps'
 
@@ -205,6 +207,31 @@ const molarLines = (u: Unit): CutLine[] => [
 /** J19. Conventional, or sealed in without cutting. */
 export const primaryMetalCrown: VisitKind = {
   id: 'primary.metal-crown',
+  deciding: (c) => {
+    // What decides between the two ways is asked, whichever is taken.
+    const { lesion, lesionSite, managesFilling } = c.request
+    return c.choices.childMolar === 'sealed in'
+      ? [
+          child('records.sealed-in', 'Suitable to be sealed in? Film and tooth looked at', [0.5, 1, 2], {
+            phase: 'records',
+            fn: 'chairside',
+            place: 'chair',
+            detail: `${capital(sealedInAlways.join('; '))}.`,
+            needs: [open('film holder')],
+            hold: {
+              name: 'plan',
+              title: 'Suitable to be sealed in',
+              evidence: sealedInAlways.join(', '),
+              because: reason(
+                sealedInFits(lesionSite, lesion === 'cavitated', managesFilling).because.text,
+                'M',
+                sealedInSource,
+              ),
+            },
+          }),
+        ]
+      : []
+  },
   ownBite: true,
   work: (c) => {
     const sealedIn = c.choices.childMolar === 'sealed in'

@@ -10,6 +10,7 @@ const toothFlags = [
   ['dark', 'Dark'],
   ['overgrown', 'Gum overgrown'],
   ['coveredEdge', 'Edge covered'],
+  ['worn', 'Worn, not decayed'],
 ] as const
 
 /** What is known of each tooth by itself. */

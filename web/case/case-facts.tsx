@@ -88,6 +88,24 @@ function PulpAndMargin({ work, asked, set, disabled }: Told) {
           words={{ cavitated: 'Cavitated', 'non-cavitated': 'not cavitated' }}
         />
       )}
+      {asked('lesionSite') && (
+        <Choose
+          disabled={disabled}
+          label="Where the lesion is"
+          value={work.lesionSite}
+          onPick={(lesionSite) => set({ lesionSite })}
+          words={{ pit: 'In a pit', between: 'between the teeth' }}
+        />
+      )}
+      {asked('managesFilling') && (
+        <Choose
+          disabled={disabled}
+          label="The child"
+          value={work.managesFilling ? 'can' : 'cannot'}
+          onPick={(v) => set({ managesFilling: v === 'can' })}
+          words={{ can: 'Can take a filling', cannot: 'cannot' }}
+        />
+      )}
     </Row>
   )
 }

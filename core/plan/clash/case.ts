@@ -1,4 +1,5 @@
 /** What the case as it is does not allow, or only just. */
+import { bridgePlace, sealedInFits } from '../../measure/place'
 import { halfCanBeHad } from '../../measure/restoring'
 import { injectionWindow } from '../../measure/amounts'
 import { injectionSites, pickSpeed } from '../../phases/impression-material'
@@ -59,15 +60,46 @@ const washInTray: Rule = ({ c, uses }) =>
       )
     : null
 
-const bridgeInUpperJaw: Rule = ({ c }) =>
-  c.kind.bestJaw && c.jaw !== c.kind.bestJaw
-    ? forDentist(
+const placeOfBridge: Rule = ({ c }) => {
+  if (c.kind.family !== 'bonded bridge' || !c.kind.prepares || !c.kind.dampMargin) return null
+  const place = bridgePlace(c.pontics.map((u) => u.tooth))
+  return place.verdict === 'best'
+    ? null
+    : forDentist(
         'bridge-place',
-        'Bonded ceramic bridge in the upper jaw',
-        'a lower incisor is the best place; the lower teeth slide over the back of the upper ones',
-        'the dentist judges the bite before a bur goes in',
+        place.verdict === 'poor'
+          ? `A poor place for a bonded ceramic bridge: ${c.pontics.map((u) => u.label).join(', ')}`
+          : `Bonded ceramic bridge on ${c.pontics.map((u) => u.label).join(', ')}: not the best place`,
+        place.because.text,
+        place.verdict === 'poor'
+          ? 'another way to close the gap, or the dentist says why this one holds'
+          : 'the dentist judges the bite before a bur goes in',
       )
-    : null
+}
+
+/** Sealed in without cutting only where the table of indications has it, and never over a sick pulp. */
+const sealedInWhere: Rule = ({ c }) => {
+  if (!c.asked.choices.has('childMolar') || c.choices.childMolar !== 'sealed in') return null
+  if (c.request.pulpTreatment)
+    return clash(
+      'sealed-in-pulp',
+      'stop',
+      'A crown sealed in over a pulp that is treated',
+      'sealed in only where there are no signs of the pulp',
+      'the tooth prepared, and the pulp treated under it',
+    )
+  const { lesionSite, lesion, managesFilling } = c.request
+  const found = sealedInFits(lesionSite, lesion === 'cavitated', managesFilling)
+  return found.fits
+    ? null
+    : forDentist(
+        'sealed-in',
+        'A crown sealed in where the simpler way would do',
+        `${found.because.text} (${found.because.source ?? ''})`,
+        'the simpler way; or say that the child cannot take it',
+        'M',
+      )
+}
 
 const weakLight: Rule = ({ c, uses }) =>
   c.practice.light.irradianceMWPerCm2 < weakMWPerCm2 && uses('curing light')
@@ -152,7 +184,8 @@ export const caseRules: readonly Rule[] = [
   injectionTooLong,
   gumClosesIn,
   washInTray,
-  bridgeInUpperJaw,
+  placeOfBridge,
+  sealedInWhere,
   weakLight,
   shortPost,
   archTouched,
