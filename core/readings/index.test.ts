@@ -162,6 +162,39 @@ describe('measured in the run', () => {
       'bubbles twice: the tip left the material, or the crevice was wet',
     )
   })
+  it('what was injected stays in the ledger when more is given: one share of the ceiling over the whole visit', () => {
+    const d = at('anaesthesia.inject')
+    // Topical takes its minute.
+    const begin = (stepId: string): unknown => {
+      d.now += 600_000
+      return give(d, { kind: 'advance', start: stepId }, dentist)
+    }
+    expect(begin('anaesthesia.inject')).toBeNull()
+    const read = (cartridges: number) =>
+      give(
+        d,
+        {
+          kind: 'measure',
+          stepId: 'anaesthesia.inject',
+          measure: 'anaesthetic',
+          tooth: '37',
+          readings: { lidocaine: cartridges, weightKg: 70 },
+        },
+        assistant,
+      )
+    const says = () => d.state.core.measured.find((m) => m.measure === 'anaesthetic')!.says.join('; ')
+    expect(read(2)).toBeNull()
+    // 36 mg a cartridge of 2 % and 1.8 mL; the label has 7 mg/kg, 490 mg at 70 kg.
+    expect(says()).toContain('2 × 36 mg = 72 mg')
+    give(d, { kind: 'advance', finish: 'anaesthesia.inject' }, dentist)
+    runThrough(d, assistant, dentist, 'anaesthesia.test')
+    begin('anaesthesia.test')
+    expect(give(d, { kind: 'again', holdId: 'numb', reason: 'the tongue side is felt' }, dentist)).toBeNull()
+    expect(d.state.core.measured.some((m) => m.measure === 'anaesthetic')).toBe(false)
+    expect(begin('anaesthesia.inject')).toBeNull()
+    expect(read(1)).toBeNull()
+    expect(says()).toMatch(/3 × 36 mg = 108 mg, with what was given before; .*: 22 % of the ceiling/)
+  })
   it('what a hold rests on is read before it is signed: no shade without a shade, by thirds in front, named as on a tab', () => {
     const d = at('records.shade')
     const sign = (): unknown => give(d, { kind: 'sign', holdId: 'shade' }, dentist)

@@ -69,12 +69,16 @@ export const teethAt = (step: Pick<Step, 'asks'>, kind: ReadingKind): Tooth[] =>
   step.asks.filter((a) => a.reading === kind).flatMap((a) => (readingOfKind(kind).once ? a.teeth.slice(0, 1) : a.teeth))
 
 /** Where a reading was taken; what it is held against the step says. */
-export type Taken = Omit<At, 'ask' | 'step'> & { step: Step }
+export type Taken = Omit<At, 'ask' | 'step' | 'spent'> & {
+  step: Step
+  spent?: readonly Pick<Measured, 'measure' | 'readings'>[]
+}
 
 /** What a reading of a tooth is judged with; nothing where the step asks for no such thing. */
-export function atOf(kind: ReadingKind, { plan, step, tooth, before, round }: Taken): At | undefined {
+export function atOf(kind: ReadingKind, { plan, step, tooth, before, round, spent = [] }: Taken): At | undefined {
   const ask = step.asks.find((a) => a.reading === kind && a.teeth.includes(tooth))
-  return ask && { plan, step, ask, tooth, before, round }
+  const own = spent.filter((m) => m.measure === kind).map((m) => m.readings)
+  return ask && { plan, step, ask, tooth, before, round, spent: own }
 }
 
 /**

@@ -1,4 +1,5 @@
 /** The anaesthetic ledger: what was handed over against both published tables. For the dentist's review, never permission. */
+import * as z from 'zod'
 import { sure, entriesOf } from '../sure'
 import {
   cartridgeMg,
@@ -12,7 +13,7 @@ import {
 } from '../measure/anaesthetic'
 import { ruleRow } from '../rules'
 import { kindFacts } from '../kinds'
-import { judged, readingOf, num, type Values } from './reading'
+import { judged, readingOf, num } from './reading'
 
 const cartridges = (label: string) => num(label, 'cartridges', 0, 15, [1, 2])
 const fields = {
@@ -35,24 +36,31 @@ const named = entriesOf(agents)
 const standardUnder = { years: ruleRow('child.years').value, kg: ruleRow('child.kg').value }
 const review = 'for the dentist’s review, not a permission'
 
-const givenOf = (values: Values<typeof fields>) =>
-  named.flatMap(([key, agent]) => (values[key] ? [{ agent, cartridges: values[key] }] : []))
+const handed = z.record(z.string(), z.number())
+/** Cartridges of each agent over all rounds of the visit: what was given before a further injection is still in the patient. */
+const givenOf = (rounds: readonly unknown[]) =>
+  named.flatMap(([key, agent]) => {
+    const cartridges = rounds.reduce((sum: number, r) => sum + (handed.safeParse(r).data?.[key] ?? 0), 0)
+    return cartridges > 0 ? [{ agent, cartridges }] : []
+  })
 
 export const anaesthetic = readingOf('anaesthetic', {
   name: 'Anaesthetic ledger',
   once: true,
+  adds: true,
   fields,
-  starts: ({ plan }) => {
+  starts: ({ plan, spent }) => {
     const planned = plan.steps.find((x) => x.numbed)?.numbed
     const key = named.find(([, agent]) => agent === (planned?.agent ?? plan.request.anaesthetic))?.[0]
     return {
-      ...(key ? { [key]: planned?.cartridges ?? 1 } : {}),
+      // A further injection is one cartridge, until somebody says otherwise.
+      ...(key ? { [key]: spent.length > 0 ? 1 : (planned?.cartridges ?? 1) } : {}),
       ...(plan.request.weightKg === undefined ? {} : { weightKg: plan.request.weightKg }),
     }
   },
-  judge: (values, { plan }) => {
-    const given = givenOf(values)
-    if (given.length === 0) return { wrong: 'say what was handed over' }
+  judge: (values, { plan, spent }) => {
+    if (givenOf([values]).length === 0) return { wrong: 'say what was handed over' }
+    const given = givenOf([...spent, values])
     // By age and weight, whatever teeth are worked on; nobody’s ledger is called good while neither is known.
     const { weightKg = plan.request.weightKg } = values
     const under = plan.steps.find((x) => x.numbed)?.numbed?.under ?? standardUnder
@@ -63,7 +71,9 @@ export const anaesthetic = readingOf('anaesthetic', {
       name: `${g.agent}, ${g.cartridges} × ${cartridgeMg(g.agent).value} mg`,
       value: Math.round(g.cartridges * cartridgeMg(g.agent).value * 10) / 10,
     }))
-    const says = [amounts.map((a) => `${a.name} = ${a.value} mg`).join('; ')]
+    const says = [
+      `${amounts.map((a) => `${a.name} = ${a.value} mg`).join('; ')}${spent.length > 0 ? ', with what was given before' : ''}`,
+    ]
     const sensitive =
       plan.request.alerts.includes('adrenaline-sensitive') && given.some((g) => g.agent.includes('adrenaline'))
         ? ['heart, blood-pressure or medicine alert: adrenaline with care']

@@ -39,6 +39,8 @@ export interface At<K extends ReadingKind = ReadingKind> {
   before: readonly string[]
   /** How often this was read at this step before. */
   round: number
+  /** What was read of it in rounds that were done over, where it adds up. */
+  spent: readonly unknown[]
 }
 export type AskOf<K extends ReadingKind> = Ask & { reading: K }
 
@@ -46,6 +48,8 @@ export interface Reading {
   name: string
   /** Read once for the visit, not for each of its teeth. */
   once?: true
+  /** What was read stays true when its step is done over: it adds up. */
+  adds?: true
   /** Its step's hold rests on it: nobody signs what was not read. */
   rests?: true
   readings: z.ZodType

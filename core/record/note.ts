@@ -186,7 +186,7 @@ function deviationSection(t: Telling): NoteSection {
 /** What was measured, as it was read last before the visit went on; what was read and done over stands under what went otherwise. */
 /** What was read, and the light each tooth was given. */
 const measuredSentences = (t: Telling): string[] => [
-  ...t.core.measured.map(
+  ...[...t.core.spent, ...t.core.measured].map(
     (m) => `${t.time(m.at)} ${spokenOf(m, readingOfKind(m.measure).name.toLowerCase())}: ${m.says.join('; ')}.`,
   ),
   ...lightSums(t.plan, t.core)

@@ -225,7 +225,7 @@ function measure(c: Of<'measure'>, { plan, core }: Asked): Decision {
   if (stepState(core, step.id).status === 'todo')
     return no('order', `“${step.title}” has not begun`, { stepId: step.id })
   const before = core.measured.find((m) => m.stepId === step.id && m.measure === c.measure && m.tooth === tooth)
-  const at = { plan, step, tooth, before: core.faults, round: before?.round ?? 0 }
+  const at = { plan, step, tooth, before: core.faults, round: before?.round ?? 0, spent: core.spent }
   const judged = judge(c.measure, c.readings, at)
   if ('wrong' in judged) return no('unknown', judged.wrong)
   return {

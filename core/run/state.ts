@@ -3,7 +3,7 @@ import type { Count, Plan } from '../model/plan'
 import { throatPack } from '../vocabulary'
 import type { Happening, RunEvent } from './events'
 import type { Call, Handoff } from './handoffs'
-import type { Measured } from '../readings'
+import { readingOfKind, type Measured } from '../readings'
 import { toTooth } from '../teeth/notation'
 
 /** Where a step stands; `rounds`: how often it was done over. */
@@ -33,6 +33,8 @@ export interface RunCore {
   measured: readonly Measured[]
   /** Kinds of fault for which an impression was taken again. */
   faults: readonly string[]
+  /** Readings whose step was done over and that count on: what was injected stays injected. */
+  spent: readonly Measured[]
 }
 
 interface Past {
@@ -70,6 +72,7 @@ export function initialState(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>): Ru
       accepted: {},
       measured: [],
       faults: [],
+      spent: [],
     },
   }
 }
@@ -128,6 +131,10 @@ function applied(core: RunCore, event: RunEvent): RunCore {
           ...core,
           faults: [...core.faults, ...core.measured.filter((m) => m.stepId === what.stepId).flatMap((m) => m.faults)],
           measured: core.measured.filter((m) => m.stepId !== what.stepId),
+          spent: [
+            ...core.spent,
+            ...core.measured.filter((m) => m.stepId === what.stepId && readingOfKind(m.measure).adds),
+          ],
         },
         what.stepId,
         (s) => ({ status: 'todo', rounds: s.rounds + 1 }),

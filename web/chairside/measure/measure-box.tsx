@@ -109,7 +109,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
   const [wrong, setWrong] = useState<string | null>(null)
   const key = `${kind} ${tooth}`
   const before = stored(kind, tooth)
-  const where = { plan, step: at, tooth, before: core.faults, round: before?.round ?? 0 }
+  const where = { plan, step: at, tooth, before: core.faults, round: before?.round ?? 0, spent: core.spent }
   const given = entered[key] ?? storedOf(before) ?? { ...empty[kind], ...startsOf(kind, where) }
   const judged = judge(kind, given, where)
   const keep = async (): Promise<void> => {
