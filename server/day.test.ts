@@ -160,7 +160,11 @@ describe('a visit that closes', () => {
     expect(learned.n).toBeGreaterThanOrEqual(5)
     expect(learned.meanS).not.toBe(learned.startS)
     const turnover = async (): Promise<number> => {
-      const bar = (await visitOf('six')).score.bars.find((b) => b.stepId === 'closing.turnover')!
+      // Of a crown visit that is still to come, in which Juno turns the chair over.
+      const bars = (await theDay()).visits
+        .filter((v) => v.request.kind === 'crown.prepare' && ['planned', 'laid up'].includes(v.stage))
+        .flatMap((v) => v.score.bars)
+      const bar = bars.find((b) => b.stepId === 'closing.turnover' && b.people.includes('juno'))!
       return bar.endS - bar.startS
     }
     const starting = await turnover()

@@ -3,9 +3,11 @@ import { describe, expect, it } from 'vitest'
 import { often } from '../../scripts/often'
 import { random } from '../random'
 import { sure } from '../sure'
-import { allTeeth, jawOf, parts, toTooth } from '../teeth/notation'
+import { allTeeth, isPrimary, jawOf, parts, toTooth } from '../teeth/notation'
 import {
   distinctSites,
+  numbSites,
+  numbWords,
   injectionsFor,
   injectionWords,
   sideOf,
@@ -76,5 +78,35 @@ describe('injections', () => {
       const blocks = injections.filter((x) => x.technique === 'inferior-alveolar').map((x) => sideOf(x.at))
       expect(new Set(blocks).size).toBe(blocks.length)
     }
+  })
+})
+
+describe('what is numb on the arch', () => {
+  const sore = (teeth: string[]) => teeth.flatMap((t) => [...soreTooth(toTooth(t)), ...soreGum([toTooth(t)])])
+  const numbOf = (teeth: string[]) => {
+    const sites = numbSites(
+      injectionsFor(sore(teeth)),
+      allTeeth.filter((t) => !isPrimary(t)),
+    )
+    return (t: string): string => numbWords(toTooth(t), sites)
+  }
+  // Common practice: the block takes its side to the middle; the cheek gum behind the premolars is the long buccal's.
+  it('a lower block: the side to the middle, tongue side with it, the cheek side in front; the other side feels', () => {
+    const words = numbOf(['36'])
+    expect([words('36'), words('33'), words('37'), words('43'), words('26')]).toEqual([
+      'tooth, cheek and tongue side',
+      'tooth, lip and tongue side',
+      'tooth, tongue side',
+      '',
+      '',
+    ])
+  })
+  it('an upper tooth by infiltration: itself and what it was given for', () => {
+    const words = numbOf(['16'])
+    expect([words('16'), words('15')]).toEqual(['tooth, cheek and palate side', ''])
+  })
+  it('both sides below: both to the middle', () => {
+    const words = numbOf(['36', '46'])
+    expect([words('31'), words('41')].every((w) => w.startsWith('tooth'))).toBe(true)
   })
 })

@@ -192,3 +192,38 @@ export function testWords(sites: readonly Site[], injections: readonly Injection
     ),
   ].join('; ')
 }
+
+/**
+ * Everything these injections make numb, wanted or not: a block takes the whole side of the lower jaw to the middle, with the
+ * tongue side of the gum, and in front the cheek side; the rest what it is given for. Common practice; nerves differ.
+ * @param teeth of the dentition that is there, both jaws
+ */
+export function numbSites(injections: readonly Injection[], teeth: readonly Tooth[]): Site[] {
+  return distinctSites(
+    injections.flatMap(({ technique, at, covers }) => {
+      if (!techniques[technique].block) return covers
+      const side = teeth.filter((t) => jawOf(t) === 'lower' && sideOf(t) === sideOf(at))
+      return [
+        ...soreTooth(...side),
+        ...soreGum(side, ['inner']),
+        ...soreGum(
+          side.filter((t) => positionOf(t) <= mentalTo(t)),
+          ['cheek'],
+        ),
+        ...covers,
+      ]
+    }),
+  )
+}
+
+/** What of a tooth is numb, in words: 'tooth, cheek and tongue side'. Empty where nothing is. */
+export function numbWords(tooth: Tooth, sites: readonly Site[]): string {
+  const own = sites.filter((s) => s.tooth === tooth)
+  const sides = (['cheek', 'inner'] as const)
+    .filter((tissue) => own.some((s) => s.tissue === tissue))
+    .map((tissue) => sideWords(tooth, tissue))
+  return [
+    ...(own.some((s) => s.tissue === 'tooth') ? ['tooth'] : []),
+    ...(sides.length > 0 ? [`${spoken(sides)} side`] : []),
+  ].join(', ')
+}

@@ -2,7 +2,17 @@ import { useState } from 'react'
 import { toast } from 'sonner'
 import { fittingPontics } from '../../core/model/misfits'
 import { neighbours } from '../../core/teeth/arch'
-import { isPrimary, jawOf, readTooth, toothName, writeBoth, type Notation, type Tooth } from '../../core/teeth/notation'
+import { injectionWords, numbSites } from '../../core/measure/numbing'
+import {
+  allTeeth,
+  isPrimary,
+  jawOf,
+  readTooth,
+  toothName,
+  writeBoth,
+  type Notation,
+  type Tooth,
+} from '../../core/teeth/notation'
 import { kindFacts } from '../../core/kinds'
 import type { VisitAndPlan } from '../app/plan'
 import { Arch } from '../parts/arch'
@@ -106,6 +116,11 @@ export function Teeth({
     ...(kind.pontics ? [{ value: 'pontic' as const, label: 'Pontic' }] : []),
     { value: 'missing' as const, label: 'Missing' },
   ]
+  const injections = data.plan.steps.flatMap((s) => s.numbed?.injections ?? [])
+  const numb = numbSites(
+    injections,
+    allTeeth.filter((t) => isPrimary(t) === (kind.dentition === 'primary')),
+  )
   return (
     <Panel labelled="Teeth" className="flex flex-col">
       <p className={`num leading-none font-bold ${work.teeth.length > 2 ? 'text-xl' : 'text-3xl'}`}>
@@ -132,8 +147,14 @@ export function Teeth({
           pontics={work.pontics}
           missing={request.missing}
           neighbours={beside}
+          numb={numb}
           {...(locked ? {} : { onTooth: pick })}
         />
+        {injections.length > 0 && (
+          <p className="text-base text-soft" data-numb-words="">
+            <span className="font-bold text-brass">▬</span> numb: {injectionWords(injections)}
+          </p>
+        )}
       </div>
     </Panel>
   )

@@ -1,5 +1,7 @@
 /** The arch: both jaws from the teeth's mean sizes on a parabola; the tooth picker and the picture of neighbours. */
 import { archPlaces, type ArchPlace } from '../../core/teeth/arch'
+import { gumBars } from '../../core/picture/numb'
+import { numbWords, type Site } from '../../core/measure/numbing'
 import { isPrimary, toothName, write, type Notation, type Tooth } from '../../core/teeth/notation'
 
 const pad = 14
@@ -12,6 +14,39 @@ function outline(place: ArchPlace, scale: number): string {
   return `M ${-w + r} ${-d} H ${w - r} Q ${w} ${-d} ${w} ${-d + r} V ${d - r} Q ${w} ${d} ${w - r} ${d} H ${-w + r} Q ${-w} ${d} ${-w} ${d - r} V ${-d + r} Q ${-w} ${-d} ${-w + r} ${-d} Z`
 }
 
+/** What is numb of a tooth: a bar on the cheek side, one on the inner side, a dashed ring for the tooth itself. */
+function Numb({
+  place,
+  jaw,
+  scale,
+  turn,
+  is,
+}: {
+  place: ArchPlace
+  jaw: 'upper' | 'lower'
+  scale: number
+  turn: number
+  is: (tissue: Site['tissue']) => boolean
+}) {
+  const { halfWidth, outer, inner } = gumBars(place, jaw, scale)
+  const bar = (y: number) => <path d={`M ${-halfWidth} ${y} H ${halfWidth}`} className="stroke-brass" strokeWidth={7} />
+  return (
+    <g transform={`rotate(${turn})`} aria-hidden="true" data-numb="">
+      {is('cheek') && bar(outer)}
+      {is('inner') && bar(inner)}
+      {is('tooth') && (
+        <path
+          d={outline(place, scale * 0.86)}
+          fill="none"
+          className="stroke-brass"
+          strokeWidth={3}
+          strokeDasharray="5 4"
+        />
+      )}
+    </g>
+  )
+}
+
 export interface ArchProps {
   notation: Notation
   teeth: readonly Tooth[]
@@ -20,6 +55,8 @@ export interface ArchProps {
   pontics?: readonly Tooth[]
   dentition?: 'permanent' | 'primary'
   neighbours?: readonly Tooth[]
+  /** What is made numb. */
+  numb?: readonly Site[]
   onTooth?: (tooth: Tooth) => void
   label: string
 }
@@ -31,6 +68,7 @@ export function Arch({
   pontics = [],
   dentition = 'permanent',
   neighbours = [],
+  numb = [],
   onTooth,
   label,
 }: ArchProps) {
@@ -57,6 +95,8 @@ export function Arch({
     const gone = missing.includes(p.tooth)
     const beside = neighbours.includes(p.tooth)
     const pontic = pontics.includes(p.tooth)
+    const feels = numbWords(p.tooth, numb)
+    const isNumb = (tissue: Site['tissue']): boolean => numb.some((s) => s.tooth === p.tooth && s.tissue === tissue)
     const state = chosen
       ? 'to be prepared'
       : pontic
@@ -74,7 +114,7 @@ export function Arch({
         role={onTooth ? 'button' : 'img'}
         tabIndex={onTooth ? 0 : undefined}
         aria-pressed={onTooth ? chosen || gone || pontic : undefined}
-        aria-label={`${write(p.tooth, notation)}, ${toothName(p.tooth)}${isPrimary(p.tooth) ? ', primary' : ''}, ${state}`}
+        aria-label={`${write(p.tooth, notation)}, ${toothName(p.tooth)}${isPrimary(p.tooth) ? ', primary' : ''}, ${state}${feels === '' ? '' : `, numb: ${feels}`}`}
         className={onTooth ? 'cursor-pointer outline-offset-4' : ''}
         onClick={() => onTooth?.(p.tooth)}
         onKeyDown={(e) => {
@@ -100,6 +140,7 @@ export function Arch({
           strokeWidth={chosen || beside || pontic ? 3 : 1.6}
           strokeDasharray={gone ? '4 4' : undefined}
         />
+        <Numb place={p} jaw={jaw} scale={scale} turn={turn} is={isNumb} />
         {gone && <path d="M-7 -7 L7 7 M7 -7 L-7 7" className="stroke-soft" strokeWidth={2} />}
         {!gone && (
           <text

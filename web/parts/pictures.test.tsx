@@ -153,6 +153,17 @@ describe('the arch', () => {
     expect(markup).toContain('aria-label="19, lower left first molar, neighbour"')
     expect(markup).toContain('aria-label="16, upper left third molar, present"')
   })
+  it('shows what is numb by bars and a ring, and says it', () => {
+    const numb = [
+      { tooth: toTooth('37'), tissue: 'tooth' as const },
+      { tooth: toTooth('37'), tissue: 'inner' as const },
+    ]
+    const markup = renderToStaticMarkup(
+      <Arch label="Arch" notation="iso" teeth={[toTooth('37')]} missing={[]} numb={numb} />,
+    )
+    expect(markup).toContain('37, lower left second molar, to be prepared, numb: tooth, tongue side')
+    expect(count(markup, /stroke-brass/g)).toBe(2)
+  })
   it('offers no button where nothing may be changed', () => {
     expect(renderToStaticMarkup(<Arch label="Arch" notation="iso" teeth={[]} missing={[]} />)).not.toContain(
       'role="button"',
