@@ -48,6 +48,8 @@ export interface Hold {
   mandatory: boolean
   from: 'plan' | 'card'
   because: Reason
+  /** Earlier steps whose readings it rests on as well. */
+  restsOn?: string[]
   /** The steps that are done over when the answer is "not good". */
   again: string[]
 }

@@ -90,6 +90,7 @@ export type Ask = { teeth: Tooth[] } & (
   | { reading: PlainReading }
   | { reading: 'reduction'; restoration: Restoration }
   | { reading: 'cord'; layer: CordLayer; along: CordCoverage | 'box'; /** What is laid out for it. */ size?: CordSize }
+  | { reading: 'canal'; canal: string; /** As it was recorded before. */ lengthMm?: number }
   /** `bulk`: how many increments are planned; `band`: a band's height is picked by it. */
   | { reading: 'depth'; bulk?: number; band: boolean }
   | { reading: 'inspection'; scan: boolean }

@@ -105,6 +105,7 @@ export interface Draft {
     mandatory?: boolean
     fromCard?: boolean
     again?: string[]
+    restsOn?: string[]
   }
   countsIn?: CountIn[]
   countsOut?: string[]
@@ -204,6 +205,7 @@ export function marked(blocks: readonly Block[], mark: string): Block[] {
             ...d.hold,
             key: `${d.hold.key ?? ''}${mark}`,
             ...(d.hold.again ? { again: d.hold.again.map(name) } : {}),
+            ...(d.hold.restsOn ? { restsOn: d.hold.restsOn.map(name) } : {}),
           },
         }
       : {}),

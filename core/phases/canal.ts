@@ -102,7 +102,15 @@ function shapeCanal(u: Unit, canal: Canal): Block {
     act(id('shape'), `${canal.name}: files in order, irrigation between each`, [2, 4, 8], {
       tooth: u.tooth,
       told: `shaped and irrigated ${canal.name}`,
-      asks: [{ reading: 'irrigant', teeth: [u.tooth] }],
+      asks: [
+        {
+          reading: 'canal',
+          teeth: [u.tooth],
+          canal: canal.name,
+          ...(canal.lengthMm === undefined ? {} : { lengthMm: canal.lengthMm }),
+        },
+        { reading: 'irrigant', teeth: [u.tooth] },
+      ],
       passes: ['file, stop set', 'irrigation', 'next file', 'irrigation'],
       needs: [
         open('rotary file set'),
@@ -171,10 +179,12 @@ export function fillCanals(u: Unit, belowOrificeMm: number): Block {
           title: 'Length on the film',
           evidence: 'cones at length on the film, tug felt',
           because: practice('length and file log belong to the record; what is filled stays'),
+          restsOn: canals.map((x) => `canal.shape.${u.tooth}-${x.name}`),
         },
       },
     ),
-    act(`canal.dry.${u.tooth}`, 'Points down until one comes out dry', [1, 1.5, 3], {
+    act(`canal.dry.${u.tooth}`, 'Dry with paper points, one or two sizes under the master', [1, 1.5, 3], {
+      detail: 'One after the other, until one comes out dry.',
       tooth: u.tooth,
       passes: ['points, counted by length'],
       needs: [open('paper point', n * 3)],

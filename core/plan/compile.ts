@@ -315,6 +315,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
             from: draft.hold.fromCard ? 'card' : 'plan',
             because: draft.hold.because,
             again: (draft.hold.again ?? [draft.id]).filter(has),
+            ...(draft.hold.restsOn ? { restsOn: draft.hold.restsOn.filter(has) } : {}),
           },
         ]
       : [],

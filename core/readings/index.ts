@@ -11,7 +11,7 @@ import { alginateMix, base, irrigant, tint } from './mixing'
 import { anaesthetic } from './numbing'
 import { convergence, reduction } from './preparation'
 import { provisional } from './provisional'
-import { ferrule, postDepth } from './root'
+import { canal, ferrule, postDepth } from './root'
 import { shade } from './shade'
 import { cord, cordOut } from './tissue'
 
@@ -29,6 +29,7 @@ export const readingTable = {
   'post space': postDepth,
   ferrule,
   irrigant,
+  canal,
   depth,
   base,
   light: curing,

@@ -1,4 +1,5 @@
 /** Readings judged as the run judges them; each with the standing of what it is held against. Common practice where no source is named. */
+import { stillToRead } from '../run/unread'
 import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
@@ -264,6 +265,34 @@ describe('mixes', () => {
       /10 mL of 5 % and 10 mL of water.*only with the sheet on/,
     )
     expect(() => read(p, 'irrigant', { stockPercent: 2.5, wantedPercent: 5, volumeMl: 20 })).toThrow(/weaker/)
+  })
+  // P: ISO 3630-1, sizes of files. C: points one or two sizes under the master.
+  it('a line of the canal table: length, master, patency, wash; points under the master; what is short gates the filling', () => {
+    const p = planOf(caseFiles.find((f) => f.startsWith('J04'))!)
+    const line = {
+      lengthMm: 20.5,
+      masterSize: 25,
+      taperPercent: 4,
+      patency: 'patent',
+      irrigantPercent: 3,
+      agitatedS: 20,
+    }
+    const good = read(p, 'canal', line)
+    expect(good.verdict).toBe('good')
+    expect(good.says).toEqual([
+      expect.stringMatching(/: 20\.5 mm, 25\/\.04, patent, hypochlorite 3 %, agitated 20 s$/),
+      'points of size 20 or 15',
+    ])
+    expect(read(p, 'canal', { ...line, agitatedS: 5 })).toMatchObject({ verdict: 'correct' })
+    expect(read(p, 'canal', { ...line, patency: 'not patent', boundSize: 20 })).toMatchObject({ verdict: 'tell' })
+    expect(() => read(p, 'canal', { ...line, masterSize: 26 })).toThrow(/no file of size 26/)
+    expect(() => read(p, 'canal', { ...line, glideSize: 25 })).toThrow(/larger/)
+    // Every canal of it is read before the length is signed, and with it the filling begun.
+    const hold = p.holds.find((h) => h.name === 'length')!
+    expect(hold.restsOn?.length).toBeGreaterThan(0)
+    const unread = stillToRead(p, { measured: [] }, hold)
+    expect(unread.map((r) => r.stepId)).toEqual(hold.restsOn)
+    expect(unread[0]!.words).toMatch(/^\d\d canal /)
   })
   // M: 17 mL of water to a scoop. C: one scoop to one drop.
   it('powder to liquid', () => {

@@ -2,7 +2,9 @@
 import { sure } from '../sure'
 import { halfCanBeHad, postSpace } from '../measure/restoring'
 import { factsOf } from '../model/request'
-import { judged, readingOf, must, num } from './reading'
+import { isIsoSize, pointsFor } from '../measure/canals'
+import { rulesOf } from '../rules'
+import { judged, readingOf, must, num, oneOf, text } from './reading'
 
 export const postDepth = readingOf('post space', {
   name: 'Post space',
@@ -45,6 +47,50 @@ export const postDepth = readingOf('post space', {
     return judged(fine, [...says, `drilled to ${drilledMm} mm, ${left} mm of root filling left`], {
       figures: [room.figure],
     })
+  },
+})
+
+/** Further from what was recorded than a reference point explains, mm. Our estimate. */
+const lengthOffMm = 2
+
+/** A line of the canal table: length, files, patency, what it was washed with. What is filled stays. */
+export const canal = readingOf('canal', {
+  name: 'Canal',
+  rests: true,
+  fields: {
+    lengthMm: must(num('working length', 'mm', 8, 32)),
+    reference: text('from', 24),
+    patency: must(oneOf('to the end', ['patent', 'not patent'])),
+    glideSize: num('glide path to', 'ISO', 6, 25, [10, 15]),
+    masterSize: must(num('master file', 'ISO', 15, 140, [25, 30, 40])),
+    taperPercent: must(num('its taper', '%', 2, 10, [2, 4, 6])),
+    boundSize: num('went slow and bound at', 'ISO', 6, 140),
+    irrigantPercent: must(num('hypochlorite', '%', 0.5, 6, [1, 3, 5.25])),
+    agitatedS: must(num('agitated', 's', 0, 120, [15, 20])),
+  },
+  starts: ({ ask }) => (ask.lengthMm === undefined ? {} : { lengthMm: ask.lengthMm }),
+  judge: (given, { ask, plan }) => {
+    const odd = [given.glideSize, given.masterSize, given.boundSize].find((s) => s !== undefined && !isIsoSize(s))
+    if (odd !== undefined) return { wrong: `there is no file of size ${odd}` }
+    if (given.glideSize !== undefined && given.glideSize >= given.masterSize)
+      return { wrong: 'the master file is larger than the glide path' }
+    const agitate = rulesOf(plan.rules)('irrigant.agitate')
+    const points = pointsFor(given.masterSize)
+    const line = `${ask.canal}: ${given.lengthMm} mm${given.reference ? ` from ${given.reference}` : ''}, ${given.masterSize}/${String(given.taperPercent / 100).slice(1)}, ${given.patency}, hypochlorite ${given.irrigantPercent} %, agitated ${given.agitatedS} s`
+    const told = [
+      ...(given.patency === 'not patent' ? ['not patent: the dentist decides before it is filled'] : []),
+      ...(ask.lengthMm !== undefined && Math.abs(given.lengthMm - ask.lengthMm) > lengthOffMm
+        ? [`recorded before as ${ask.lengthMm} mm: the film decides`]
+        : []),
+      ...(given.boundSize === undefined ? [] : [`bound at size ${given.boundSize}: marked for the next time`]),
+    ]
+    const short = given.agitatedS < agitate.value ? [`agitated ${given.agitatedS} s of ${agitate.value}`] : []
+    return judged(short.length > 0 ? 'correct' : told.length > 0 ? 'tell' : 'good', [
+      line,
+      ...short,
+      ...told,
+      `points of size ${points.sizes.join(' or ')}`,
+    ])
   },
 })
 

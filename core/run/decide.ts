@@ -176,7 +176,8 @@ function sign(c: Of<'sign'>, asked: Asked): Decision {
   const { hold } = found
   const { plan, core } = asked
   // What was read as short or faulty is done over, or the dentist goes on unsigned with a reason: it is not signed as good.
-  const bad = core.measured.filter((m) => m.stepId === hold.stepId && blocking.includes(m.verdict))
+  const rests = [hold.stepId, ...(hold.restsOn ?? [])]
+  const bad = core.measured.filter((m) => rests.includes(m.stepId) && blocking.includes(m.verdict))
   if (bad.length > 0) {
     const missing = bad.flatMap((m) => m.says.map((says) => spokenOf(m, says)))
     return no(

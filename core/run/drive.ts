@@ -57,6 +57,7 @@ const soundReadings: Partial<Record<ReadingKind, object>> = {
   shade: { neck: 'A3', middle: 'A2', edge: 'A1', light: 'daylight', wet: true, agreed: true },
   inspection: { parts: {}, field: [] },
   ferrule: { facial: 2, lingual: 2 },
+  canal: { lengthMm: 20, masterSize: 25, taperPercent: 4, patency: 'patent', irrigantPercent: 3, agitatedS: 15 },
 }
 
 /** Commands that read what a hold rests on and was not read yet, and find it good. */

@@ -1,6 +1,7 @@
 /** What has to be read before a hold can be signed: the shade that goes to the laboratory, the margin parts, the ferrule. */
 import { sure } from '../sure'
 import type { Hold, Plan } from '../model/plan'
+import type { Step } from '../model/step'
 import { readingOfKind, readingsAt, spokenOf, teethAt, type ReadingKind } from '../readings'
 import type { Tooth } from '../teeth/notation'
 import type { RunCore } from './state'
@@ -13,11 +14,22 @@ export interface StillToRead {
   words: string
 }
 
+/** 'canal MB': a canal by its own name, the rest by the reading's. */
+const nameAt = (step: Step, measure: ReadingKind): string => {
+  const canal = step.asks.flatMap((a) => (a.reading === 'canal' ? [a.canal] : []))[0]
+  return measure === 'canal' && canal ? `canal ${canal}` : readingOfKind(measure).name.toLowerCase()
+}
+
 /**
  * The readings a hold rests on that were not taken since its step began, tooth by tooth.
  */
 export function stillToRead(plan: Pick<Plan, 'steps'>, core: Pick<RunCore, 'measured'>, hold: Hold): StillToRead[] {
-  const step = sure(plan.steps.find((s) => s.id === hold.stepId))
+  return [...(hold.restsOn ?? []), hold.stepId].flatMap((id) =>
+    unreadAt(sure(plan.steps.find((s) => s.id === id)), core),
+  )
+}
+
+function unreadAt(step: Step, core: Pick<RunCore, 'measured'>): StillToRead[] {
   return readingsAt(step)
     .filter((measure) => readingOfKind(measure).rests)
     .flatMap((measure) =>
@@ -29,7 +41,7 @@ export function stillToRead(plan: Pick<Plan, 'steps'>, core: Pick<RunCore, 'meas
           stepId: step.id,
           measure,
           tooth,
-          words: spokenOf({ measure, tooth }, readingOfKind(measure).name.toLowerCase()),
+          words: spokenOf({ measure, tooth }, nameAt(step, measure)),
         })),
     )
 }

@@ -9,6 +9,7 @@ import { lanesNow, type LanesNow } from '../../core/run/lanes-now'
 import { countedOutNext, outlook, type Outlook } from '../../core/run/next'
 import type { RunState } from '../../core/run/state'
 import { offered, wantedOf, type Wanted } from '../../core/run/wanted'
+import { stillToRead } from '../../core/run/unread'
 import { sure } from '../../core/sure'
 import type { Person } from '../../wire/people'
 
@@ -71,9 +72,12 @@ export function sightOf(plan: Plan, state: RunState, person: Person, at: number,
     lastsS: own && sure(own.notBeforeS) - own.elapsedS,
     asked,
     waitingHold: asked.find((h) => h.id === view.waiting?.refusal.holdId),
-    measured: [current, ...asked.map((h) => plan.steps.find((s) => s.id === h.stepId))].find(
-      (s): s is Step => s !== undefined && readingsAt(s).length > 0,
-    ),
+    measured: [
+      // What a signature still lacks comes first, of whatever step it is.
+      ...asked.flatMap((h) => stillToRead(plan, core, h).map((r) => plan.steps.find((s) => s.id === r.stepId))),
+      current,
+      ...asked.map((h) => plan.steps.find((s) => s.id === h.stepId)),
+    ].find((s): s is Step => s !== undefined && readingsAt(s).length > 0),
     said: wantedOf(plan, state, person.id).find((w) => w.kind === 'call'),
     sayable: offered(plan, person.roles.includes('dentist') ? 'dentist' : 'assistant').filter((h) => h !== 'leaving'),
     out: countedOutNext(plan, core, current?.id),
