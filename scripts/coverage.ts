@@ -4,6 +4,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { injectionWords } from '../core/measure/numbing'
 import { compile } from '../core/plan/compile'
 import { visitRequest } from '../core/model/request'
+import type { Lanes } from '../core/model/lanes'
 import type { Plan } from '../core/model/plan'
 import { readingOfKind, readingsAt } from '../core/readings'
 import { starterPractice } from '../core/practice/starter'
@@ -31,9 +32,25 @@ const unique = (xs: readonly string[]): string[] => [...new Set(xs)]
 const clocksOf = (p: Plan): string[] =>
   unique(
     p.links.flatMap((l) =>
-      l.kind === 'order' ? [] : [`${l.title} ${l.kind === 'window' ? `≤ ${l.atMostS}` : `≥ ${l.atLeastS}`} s`],
+      l.kind === 'order'
+        ? []
+        : [
+            `${l.title} ${l.kind === 'window' ? `≤ ${l.atMostS}` : l.atLeastS === 0 ? `called at ${l.warnS}` : `≥ ${l.atLeastS}`} s`,
+          ],
     ),
   )
+
+/** The adhesives a plan bonds with, as its record names them. */
+const adhesivesOf = (p: Plan): string[] =>
+  unique(
+    p.steps.flatMap((s) =>
+      s.fn === 'bonding' && s.told?.startsWith('bonded ') && s.needs.some((n) => /^(adhesive|bond)\./.test(n.what))
+        ? [s.told.replace(/^bonded .* with /, '')]
+        : [],
+    ),
+  )
+const laneWords = (l: Lanes): string =>
+  `${l.title}: ${l.endS}${l.withinS === undefined ? '' : ` of ${l.withinS}`} s by ${l.rows.length}`
 
 const order = (kind: KindId): string => (kindTable[kind].j === '–' ? 'Z' : kindTable[kind].j)
 
@@ -66,10 +83,10 @@ export function coverage(): string {
         `| burs | ${cell(unique(plan.burs.map((b) => b.bur?.name ?? sure(b.lack))))} |`,
         `| clocks | ${cell(clocksOf(plan))} |`,
         `| numb | ${cell(plan.steps.flatMap((s) => (s.numbed ? [injectionWords(s.numbed.injections)] : [])))} |`,
-        `| adhesive | ${cell(unique(plan.steps.flatMap((s) => (s.told?.startsWith('bonded ') && s.fn === 'bonding' && s.needs.some((n) => /^(adhesive|bond)\./.test(n.what)) ? [s.told.replace(/^bonded .* with /, '')] : []))))} |`,
+        `| adhesive | ${cell(adhesivesOf(plan))} |`,
         `| counts | ${cell(unique(plan.counts.map((c) => `${c.what}${c.stays ? ', what stays marked' : ''}`)))} |`,
         `| holds | ${cell(unique(plan.holds.map((h) => `${h.title}${h.mandatory ? ' (no card removes it)' : ''}`)))} |`,
-        `| lanes | ${cell(unique(plan.steps.flatMap((s) => (s.lanes ? [`${s.lanes.title}: ${s.lanes.endS}${s.lanes.withinS === undefined ? '' : ` of ${s.lanes.withinS}`} s by ${s.lanes.rows.length}`] : []))))} |`,
+        `| lanes | ${cell(unique(plan.steps.flatMap((s) => (s.lanes ? [laneWords(s.lanes)] : []))))} |`,
         `| cues | ${cell(unique(plan.steps.flatMap((s) => (s.cues ?? []).map((c) => c.say))))} |`,
         `| figures | ${cell(unique(plan.steps.flatMap((s) => s.figures.map((f) => f.name.replace(/\b\d\d\b,? ?/, '')))))} |`,
         `| readings | ${cell(unique(plan.steps.flatMap((s) => readingsAt(s).map((k) => readingOfKind(k).name))))} |`,

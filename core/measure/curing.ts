@@ -54,7 +54,7 @@ export function cureTime(name: string, leastS: number, irradianceMWPerCm2: numbe
     name,
     value,
     unit: 's',
-    text: `${parts.join('; ')}; the longest of these`,
+    text: parts.length === 1 ? parts.join('') : `${parts.join('; ')}; the longest of these`,
     standing: value === leastS ? 'C' : 'M',
   }
 }

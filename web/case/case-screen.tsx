@@ -61,7 +61,7 @@ function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside:
         {plan.clashes.map((c) => (
           <li key={c.id} data-clash={c.id}>
             <Mark kind={c.severity}>
-              <strong>{c.what}.</strong> {capital(c.doThis)}. <span className="text-base opacity-80">({c.why})</span>
+              <strong>{c.what}.</strong> {capital(c.doThis)}. <span className="text-base">({c.why})</span>
             </Mark>
           </li>
         ))}

@@ -1,6 +1,6 @@
 /** Who works and waits how long, and what delegating is worth. */
 import type { Delegation, PersonTime } from '../../core/schedule/delegate'
-import { minutes } from '../parts/words'
+import { minutes, timesWords } from '../parts/words'
 
 export function PeopleTimes({
   times,
@@ -21,8 +21,13 @@ export function PeopleTimes({
             {name.get(t.personId)}: <span className="num">{minutes(t.busyS)}</span>
             {t.waits > 0 && (
               <span className="text-soft">
-                , waits <span className="num">{t.waits}</span> times, <span className="num">{minutes(t.waitS)}</span> in
-                all, the longest <span className="num">{minutes(t.longestWaitS)}</span>
+                , waits {timesWords(t.waits)}, <span className="num">{minutes(t.waitS)}</span>
+                {t.waits > 1 && (
+                  <>
+                    {' '}
+                    in all, the longest <span className="num">{minutes(t.longestWaitS)}</span>
+                  </>
+                )}
               </span>
             )}
           </li>
