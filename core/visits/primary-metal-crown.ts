@@ -8,6 +8,7 @@ import { type Case, type Unit } from '../phases/case'
 import { cutSteps, type CutLine } from '../phases/cutting'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { crownEdge } from '../teeth/outline'
+import { crownSizes, startSize } from '../measure/crown-size'
 import { sealedInAlways, sealedInFits, sealedInSource } from '../measure/place'
 import { capital } from '../words'
 import type { VisitKind } from './kind'
@@ -65,10 +66,12 @@ function cementCrown(c: Case, u: Unit, sealedIn: boolean): Block {
   )
 }
 
-/** Size tried from the middle of the range; too big or too small is mended at the bench. */
+/** Size tried from where the tooth’s width puts it, else from the middle of the range; too big or too small is mended at the bench. */
 function fitCrown(u: Unit, sealedIn: boolean): Block {
   const id = (act: string): string => `crown.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
+  const begin = startSize(u.facts.widthMm, u.size.mesiodistalMm)
+  const { size } = begin
   const kind = `preformed crown.${crownClass(u)}`
   const words = (n: number): string => `preformed crown size ${n}, ${crownClass(u)} primary molar`
   const edges = (['buccal', 'lingual', 'proximal'] as const)
@@ -80,21 +83,24 @@ function fitCrown(u: Unit, sealedIn: boolean): Block {
       told: `tried the size of the preformed crown on ${u.label}`,
       passes: ['crown on tape', 'next size'],
       hurts: sealedIn ? [] : soreGum([u.tooth]),
+      figures: [begin.figure],
       needs: [
-        open(`${kind}.4`, 1, {
-          words: words(4),
-          because: practice('begin in the middle of the range, then go by what springs over the neck'),
+        open(`${kind}.${size}`, 1, {
+          words: words(size),
+          because: practice('begun there, then by what springs over the neck'),
         }),
-        open(`${kind}.5`, 1, { words: words(5) }),
-        standby(`${kind}.3`, '4 is loose', 1, { words: words(3) }),
-        drawer(`${kind}.6`, '5 does not go over'),
+        ...(size < crownSizes.most ? [open(`${kind}.${size + 1}`, 1, { words: words(size + 1) })] : []),
+        ...(size > crownSizes.least
+          ? [standby(`${kind}.${size - 1}`, `${size} is loose`, 1, { words: words(size - 1) })]
+          : []),
+        ...(size + 2 <= crownSizes.most ? [drawer(`${kind}.${size + 2}`, `${size + 1} does not go over`)] : []),
         open('crown spoon', 1, { orElse: [{ what: 'plastic instrument', loss: 'slips off the edge' }] }),
       ],
       countsIn: [
         {
           id: `crowns.${u.tooth}`,
           what: `preformed crowns tried, ${u.tooth}`,
-          planned: 2,
+          planned: size < crownSizes.most ? 2 : 1,
           stays: 1,
           outStep: id('seat'),
         },

@@ -30,7 +30,7 @@ export function ByTooth({
   const { request } = data.visit
   const work = workAt(request, at)
   const flags = toothFlags.filter(([fact]) => asked(fact))
-  if (!['surfaces', 'depthMm', 'canals', 'made'].some(asked) && flags.length === 0) return null
+  if (!['surfaces', 'depthMm', 'widthMm', 'canals', 'made'].some(asked) && flags.length === 0) return null
   return (
     <ul className="space-y-1.5" aria-label="Tooth by tooth">
       {work.teeth.map((t: Tooth) => {
@@ -62,6 +62,15 @@ export function ByTooth({
                 disabled={locked}
                 value={facts.depthMm}
                 onValue={(depthMm) => say({ depthMm })}
+              />
+            )}
+            {asked('widthMm') && (
+              <NumberField
+                label="width"
+                unit="mm"
+                disabled={locked}
+                value={facts.widthMm}
+                onValue={(widthMm) => say({ widthMm })}
               />
             )}
             {asked('canals') && (
