@@ -4,6 +4,9 @@ import type { RunningClock } from '../../core/run/clocks'
 
 const words: Record<RunningClock['phase'], string> = { wait: 'wait', go: 'may go', warn: 'hurry', missed: 'closed' }
 
+/** A clock that holds nothing back is only watched. */
+const wordOf = (c: RunningClock): string => (c.phase === 'go' && c.notBeforeS === 0 ? 'watched' : words[c.phase])
+
 function mmss(seconds: number): string {
   // What is left is rounded up and what is over is rounded down: a second shown has still to pass, or has passed.
   const s = seconds > 0 ? Math.ceil(seconds) : Math.floor(-seconds)
@@ -51,7 +54,7 @@ export function ClockRing({ clock }: { clock: RunningClock }) {
           {mmss(left)}
         </p>
         <p className="text-2xl leading-tight">
-          <strong>{words[clock.phase]}</strong> · {clock.title}
+          <strong>{wordOf(clock)}</strong> · {clock.title}
         </p>
       </div>
     </li>
