@@ -12,3 +12,6 @@ export const capital = (text: string): string => (text === '' ? '' : firstOf(tex
  * @example withArticle('upper tray') // 'an upper tray'
  */
 export const withArticle = (text: string): string => `${/^[aeiou]/i.test(text) ? 'an' : 'a'} ${text}`
+
+/** @example timesWords(2) // 'twice' */
+export const timesWords = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)

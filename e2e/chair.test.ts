@@ -97,7 +97,7 @@ async function close(): Promise<void> {
   await enter(assistant, 'Close the visit')
   await assistant.find('#note')
   await enter(assistant, 'Close the visit')
-  await assistant.says('closed: counts square, holds answered, the record kept')
+  await assistant.says('closed: counts agree, holds answered, the record kept')
 }
 const errors = async (): Promise<void> => {
   for (const screen of [assistant, dentist]) expect(await screen.errors()).toEqual([])

@@ -181,7 +181,7 @@ describe('a zirconia crown on 37', () => {
     await pedal(juno)
     await orrell.click('[data-hold="counts"]')
     await (await orrell.find('[role=dialog] input[type=password]')).sendKeys('471108', Key.ENTER)
-    await orrell.says('the counts do not square: needle: 1 still in; base cord, 37: 1 still in')
+    await orrell.says('the counts do not agree: needle: 1 still in; base cord, 37: 1 still in')
     await orrell.press('Close this box')
     await juno.press('needle: one out')
     await juno.find('[data-count="needle"][data-open="0"]')
@@ -195,7 +195,7 @@ describe('a zirconia crown on 37', () => {
     await juno.press('Close the visit')
     await juno.says('every step is done or left out with a reason')
     await juno.press('Close the visit')
-    await juno.says('closed: counts square, holds answered, the record kept')
+    await juno.says('closed: counts agree, holds answered, the record kept')
     // The other window's path of the visit is walked to its end as well, without a reload.
     await orrell.until(
       async () =>

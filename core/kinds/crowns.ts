@@ -47,6 +47,7 @@ export const crownKinds = {
     lab: true,
   }),
   'arch.prepare': kind({
+    impressionAtOnce: true,
     j: 'J20',
     title: 'Many lower units, implants to come',
     group: 'Crowns and bridges',

@@ -43,6 +43,8 @@ export interface KindFacts {
   inHouse?: true
   /** Its margin lies where it stays damp, by the tongue. */
   dampMargin?: true
+  /** So many units that the gum is opened and taken at once, the provisional after it. */
+  impressionAtOnce?: true
   /** The bite has to be seen over the whole arch. */
   wholeArch?: true
   /** What fails where the joint gets damp, in words: it wants the sheet. */

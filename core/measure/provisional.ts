@@ -43,7 +43,7 @@ export const thinnest: Figure = {
   name: 'thinnest occlusal',
   value: thinnestMm,
   unit: 'mm',
-  text: `thinner than ${thinnestMm.toFixed(1)} mm where the material says nothing: the tooth is short of reduction there; tell the dentist`,
+  text: `thinner than ${thinnestMm.toFixed(1)} mm, where the material’s own instructions give no figure: the tooth is short of reduction there; tell the dentist`,
   standing: 'C',
 }
 /** Most that is mended with flowable, mm, and in how many neighbouring parts. */

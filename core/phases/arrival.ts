@@ -10,7 +10,7 @@ function piece(c: Case, mark: string): Block {
   return step({
     id: `arrival.piece${mark}`,
     phase: 'arrival',
-    title: `Piece on hand: ${what} for ${labels(c)}, against the slip and on the model`,
+    title: `Is the ${what} for ${labels(c)} here? Checked against the slip and on the model`,
     told: `checked that the ${what} was on hand, against the slip`,
     detail: c.request.pieceOnHand
       ? 'Name, teeth, shade, contacts on the model; last visit’s notes read.'

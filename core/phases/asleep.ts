@@ -13,7 +13,7 @@ const licensed = reason(
 /** From the anaesthetist's word to the confirmed plan. The pack is counted in before anything else is in the mouth. */
 export function goingUnder(works: readonly Case[]): Block {
   return sequence(
-    act('asleep.under', 'Under, by the anaesthetist’s word; eyes taped and covered', [2, 4, 8], {
+    act('asleep.under', 'Asleep, the anaesthetist says so; eyes taped and covered', [2, 4, 8], {
       act: 'numb',
       place: 'chair',
       helped: false,

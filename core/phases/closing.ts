@@ -2,7 +2,7 @@ import { reason } from '../figure'
 import { meanwhile, only, open, sequence, step, type Block } from './build'
 import type { Case } from './case'
 
-/** Bite, rinse, counts square, instructions, home, then the desk and the room. */
+/** Bite, rinse, counts agree, instructions, home, then the desk and the room. */
 export function closing(works: readonly Case[], { bite, asleep }: { bite: boolean; asleep: boolean }): Block {
   const lab = works.some((w) => w.kind.lab)
   const child = works.some((w) => w.kind.dentition === 'primary')
@@ -23,7 +23,7 @@ export function closing(works: readonly Case[], { bite, asleep }: { bite: boolea
       id: 'closing.rinse',
       phase: 'closing',
       title: asleep
-        ? 'Suck dry, look round the mouth and behind the soft palate'
+        ? 'Suction until dry, then look round the mouth and behind the soft palate'
         : 'Rinse, look round the mouth, upright',
       fn: 'rinse',
       place: 'mouth',
@@ -33,13 +33,13 @@ export function closing(works: readonly Case[], { bite, asleep }: { bite: boolea
       id: 'closing.counts',
       act: 'counts squared',
       phase: 'closing',
-      title: `Counts square: everything that went in is out${asleep ? ', before waking' : ''}`,
+      title: `Count: everything that went in is out${asleep ? ', before waking' : ''}`,
       fn: 'chairside',
       place: 'chair',
       minutes: [0.2, 0.3, 1],
       hold: {
         name: 'counts',
-        title: 'Counts square',
+        title: 'Counts agree',
         evidence: 'the count of every piece',
         because: reason('a forgotten cord is an infection; a missing piece of dam a body in the sulcus', 'C'),
         mandatory: true,
@@ -66,7 +66,7 @@ export function closing(works: readonly Case[], { bite, asleep }: { bite: boolea
         name: 'home',
         title: 'Going home',
         evidence: asleep
-          ? 'awake, drinking, with an adult; by the anaesthetist’s word'
+          ? 'awake, drinking, with an adult, and the anaesthetist agrees'
           : 'patient well, instructions given',
         because: reason('the dentist sees the patient before they leave', 'C'),
       },

@@ -47,7 +47,7 @@ export function cavityLines(u: Unit, usual: string): CutLine[] {
       share: 3,
       passes: ['slow round, the largest that enters', 'spoon excavator'],
       needs: [open('slow handpiece'), open('spoon excavator')],
-      detail: 'From the walls toward the floor; hard and dry tells, not colour.',
+      detail: 'From the walls toward the floor. Go by how hard and dry the dentine is, not by its colour.',
       mistakes: ['the floor dug first: the pulp is open before the walls are clean'],
       told: `removed the decay of ${u.label}, ${surfaces}`,
     },

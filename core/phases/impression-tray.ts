@@ -222,7 +222,7 @@ function seatTray(t: Taking): Block {
       ? 'Seat on the preparation, then close; hold the chin'
       : round.family === 'hydrocolloid'
         ? 'Seat the tempered tray; water on; hold still'
-        : 'Seat the tray from behind forward; hold still',
+        : 'Seat the tray, back first, then the front; hold still',
     ...(dual ? { detail: 'Never both at once.' } : {}),
     fn: 'final impression',
     place: 'mouth',
@@ -254,7 +254,7 @@ function takeOut({ c, round, material, id }: Taking): Block {
         ? 'Water off; tray out in one snap'
         : c.choices.setBy === 'clock'
           ? 'The time is up: tray out in one move'
-          : 'Set by the bead? Tray out in one move',
+          : 'Has the bead set? Tray out in one move',
     told: 'removed the tray',
     fn: 'final impression',
     place: 'mouth',

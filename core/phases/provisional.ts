@@ -150,7 +150,7 @@ function firstLift(c: Case): Block {
           rubbery,
           out,
         ),
-        whenMissed: 'it may be locked: section it off, do not pull; then make another',
+        whenMissed: 'it may be locked on: cut it off, do not pull; then make another',
         again: mouldSteps,
       },
     ],

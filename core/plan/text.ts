@@ -1,5 +1,6 @@
 /** A plan as a practitioner reads it: the day in lines, then what lies ready, the burs, what was asked and why. */
 import { sure } from '../sure'
+import { timesWords } from '../words'
 import { ownRuleLines } from '../rules'
 import { standingWords, type Reason } from '../figure'
 import { amountWords } from './amount-words'
@@ -69,6 +70,16 @@ export function stepLines(plan: Plan, s: Step): string[] {
   ]
 }
 
+/**
+ * What a bur is for in one pass, each surface once, with how often where it is more than once.
+ * @example surfaceWords([{ surface: 'margin' }, { surface: 'margin' }]) // 'margin, twice'
+ */
+export function surfaceWords(cuts: readonly { surface: string }[]): string {
+  const times = new Map<string, number>()
+  for (const { surface } of cuts) times.set(surface, (times.get(surface) ?? 0) + 1)
+  return [...times].map(([what, n]) => (n === 1 ? what : `${what}, ${timesWords(n)}`)).join('; ')
+}
+
 /** A choreography, person by person, each act with its seconds. */
 function laneLines(l: Lanes): string[] {
   const most = l.withinS === undefined ? '' : ` of ${l.withinS} s`
@@ -106,7 +117,7 @@ export function readPlan(plan: Plan): string {
     ...section('IN THE DRAWER', lines('drawer')),
     ...section(
       'BURS IN ORDER',
-      plan.burs.map((b) => `  ${b.order} ${b.bur?.name ?? `■ ${b.lack}`}: ${b.cuts.map((c) => c.surface).join(', ')}`),
+      plan.burs.map((b) => `  ${b.order} ${b.bur?.name ?? `■ ${b.lack}`}: ${surfaceWords(b.cuts)}`),
     ),
     ...section(
       'MIND',

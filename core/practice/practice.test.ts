@@ -86,6 +86,20 @@ describe('schools', () => {
     expect(resolved({ lesion: 'non-cavitated' }).childMolar.value).toBe('sealed in')
     expect(resolved({ managesFilling: false }).childMolar.value).toBe('sealed in')
   })
+  it('a default goes with what was said: acid with the adhesive and the other way round, the provisional with paste or scan', () => {
+    const said = (choices: Parameters<typeof resolveChoices>[1], more: Partial<ChoiceFacts> = {}) => {
+      const { adhesive, etch, provisionalWhen } = resolveChoices({}, choices, {}, { ...facts, ...more })
+      return [adhesive.value, etch.value, provisionalWhen.value]
+    }
+    const cord = 'while the cord dwells'
+    expect(said({})).toEqual(['self-etch, two bottles', 'enamel edge', cord])
+    expect(said({ etch: 'total' })).toEqual(['universal', 'total', cord])
+    expect(said({ adhesive: 'etch-and-rinse, two steps' })).toEqual(['etch-and-rinse, two steps', 'total', cord])
+    expect(said({}, { kind: 'filling.cervical' })).toEqual(['universal', 'total', cord])
+    expect(said({ adhesive: 'self-etch, one bottle' }, { kind: 'filling.cervical' })[1]).toBe('enamel edge')
+    for (const choices of [{ cord: 'paste' }, { impression: 'optical scan' }] as const)
+      expect(said(choices)[2]).toBe('after the impression')
+  })
   it('each question has at least two, its default among them, and says why', () => {
     for (const q of questions) {
       expect(q.schools.length).toBeGreaterThanOrEqual(2)

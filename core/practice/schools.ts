@@ -227,6 +227,25 @@ export const table = {
     ],
     { value: 'bis-acryl in preliminary impression', why: 'quickest, and made while nobody waits' },
   ),
+  provisionalWhen: ask(
+    'The provisional is made',
+    [
+      [
+        'while the cord dwells',
+        'While the cord dwells',
+        'nobody waits for the cord; its traces are cleaned off before the wash',
+      ],
+      ['after the impression', 'After the impression', 'nothing greasy or unset near the margin before it is taken'],
+    ],
+    (f, said) =>
+      said['cord'] === 'paste'
+        ? { value: 'after the impression', why: 'paste is rinsed off and the impression taken at once' }
+        : said['impression'] === 'optical scan' || kindFacts(f.kind).inHouse
+          ? { value: 'after the impression', why: 'the scanner wants a field that nothing was rubbed on' }
+          : kindFacts(f.kind).impressionAtOnce
+            ? { value: 'after the impression', why: 'many units: the gum is opened, rinsed and taken at once' }
+            : { value: 'while the cord dwells', why: 'the cord wants its minutes: they are used' },
+  ),
   matrixLift: ask(
     'Lifting the matrix',
     [

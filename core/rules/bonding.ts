@@ -221,7 +221,7 @@ export const bondingRules = rows({
     to: 300,
   },
   'cement.sets': {
-    title: 'Final cement sets, where the product says nothing',
+    title: 'Final cement sets, where the product gives no time',
     value: 300,
     unit: 's',
     because: (s) => span(s),

@@ -159,7 +159,7 @@ function askedHold(
   const open = hold.name === 'counts' ? openAtClose(plan, core).counts : []
   if (open.length > 0)
     return {
-      refused: refuse('count-open', `the counts do not square: ${open.join('; ')}`, { missing: open, holdId: hold.id }),
+      refused: refuse('count-open', `the counts do not agree: ${open.join('; ')}`, { missing: open, holdId: hold.id }),
     }
   return { hold }
 }

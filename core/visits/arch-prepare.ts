@@ -1,11 +1,10 @@
 import { inWords, span } from '../rules'
 import { reason } from '../figure'
-import { acts, meanwhile, only, open, practice, sequence, standby, type Block } from '../phases/build'
+import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import type { Case } from '../phases/case'
 import { crownLines, cutSteps, reductionCheck } from '../phases/cutting'
-import { finalImpression } from '../phases/impression'
 import { isolation, isolationOff } from '../phases/isolation'
-import { fitProvisional, makeProvisional, trimProvisional } from '../phases/provisional'
+import { impressionAndProvisional } from '../phases/impression-and-provisional'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
 import { cordPlan } from '../phases/cord-plan'
 import { overgrownTissue } from '../phases/overgrown'
@@ -93,14 +92,11 @@ export const archPrepare = restoring({
       isolationOff(c),
       overgrownTissue(c),
       cords(c, cord),
-      makeProvisional(c),
-      meanwhile(
-        cord.layers.length > 0 ? 'the cord dwells' : 'the tray is made ready',
-        trimProvisional(c),
-        finalImpression(c, cord),
+      impressionAndProvisional(
+        c,
+        cord,
+        only(c.pontics.length > 0, () => surgeonsShell(c)),
       ),
-      only(c.pontics.length > 0, () => surgeonsShell(c)),
-      fitProvisional(c),
       guide('provisional.removable', 'It must come off again: on and off once more, path free', [0.3, 0.5, 1], {
         phase: 'provisional',
         needs: [standby('haemostat', 'the bridge holds too well')],

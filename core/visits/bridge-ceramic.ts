@@ -206,7 +206,7 @@ export const bridgeCeramicDeliver: VisitKind = {
       }),
       finishing(
         'finishing.foil',
-        'Foil pulls through between the four front teeth in a hard bite; bridge clear in side and forward movements',
+        'Bite hard: foil slides out between the four front teeth; bridge clear in side and forward movements',
         [1, 2, 4],
         {
           fn: 'occlusal check',

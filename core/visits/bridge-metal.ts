@@ -115,7 +115,7 @@ export const bridgeMetalTryIn: VisitKind = {
         title: `Try in the metal bridge, ${labels(c)}: seats by its fingers, no rock, bite clear`,
       }),
       shadeOnTooth(c, {
-        detail: 'Changes of shade are written down now: after the metal is etched nobody fires it again.',
+        detail: 'Changes of shade are written down now: once the metal is etched the porcelain is not fired again.',
       }),
       plan(
         'delivery.back-to-lab',

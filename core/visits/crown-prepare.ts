@@ -1,9 +1,8 @@
-import { meanwhile, sequence, type Block } from '../phases/build'
+import { sequence, type Block } from '../phases/build'
 import type { Case } from '../phases/case'
 import { crownCutting, reductionCheck } from '../phases/cutting'
-import { finalImpression } from '../phases/impression'
+import { impressionAndProvisional } from '../phases/impression-and-provisional'
 import { isolation, isolationOff } from '../phases/isolation'
-import { fitProvisional, makeProvisional, trimProvisional } from '../phases/provisional'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
 import { cordPlan } from '../phases/cord-plan'
 import { overgrownTissue } from '../phases/overgrown'
@@ -20,14 +19,7 @@ export const crownRecords = (c: Case): Block[] => [
 /** From the cord to the cemented provisional: the same for every crown, however it was cut. */
 export function afterCutting(c: Case): Block {
   const cord = cordPlan(c)
-  const hasCord = cord.layers.length > 0
-  return sequence(
-    overgrownTissue(c),
-    cords(c, cord),
-    makeProvisional(c),
-    meanwhile(hasCord ? 'the cord dwells' : 'the tray is made ready', trimProvisional(c), finalImpression(c, cord)),
-    fitProvisional(c),
-  )
+  return sequence(overgrownTissue(c), cords(c, cord), impressionAndProvisional(c, cord))
 }
 
 /** J05: crown or conventional bridge, first visit, assistant-led. Reads like the day runs. */

@@ -5,23 +5,11 @@ import { reason } from '../figure'
 import { bondTooth } from '../phases/adhesive'
 import { etch, lightStep, cureOf, spotOn } from '../phases/bonding'
 import { access, fillCanals, shapeCanals } from '../phases/canal'
-import {
-  acts,
-  meanwhile,
-  only,
-  open,
-  practice,
-  sequence,
-  standby,
-  type Block,
-  lastingBy,
-  atLeast,
-} from '../phases/build'
+import { acts, only, open, practice, sequence, standby, type Block, lastingBy, atLeast } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
 import { crownLines, cutSteps, reductionCheck } from '../phases/cutting'
-import { finalImpression } from '../phases/impression'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
-import { fitProvisional, makeProvisional, trimProvisional } from '../phases/provisional'
+import { impressionAndProvisional } from '../phases/impression-and-provisional'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
 import { cordPlan } from '../phases/cord-plan'
 import { overgrownTissue } from '../phases/overgrown'
@@ -179,13 +167,7 @@ export const endoCoreCrown = restoring({
       reductionCheck(c),
       overgrownTissue(c),
       cords(c, cord),
-      makeProvisional(c),
-      meanwhile(
-        cord.layers.length > 0 ? 'the cord dwells' : 'the scanner is made ready',
-        trimProvisional(c),
-        finalImpression(c, cord),
-      ),
-      fitProvisional(c),
+      impressionAndProvisional(c, cord),
     )
   },
   followUps: (c) => [

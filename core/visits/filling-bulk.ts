@@ -45,7 +45,7 @@ export const fillingBulk: VisitKind = {
             passes: ['composite on its instrument', 'shaping instrument'],
           }),
           lightStep(s, id(u, 'cover-cure'), cover),
-          matrixOff(u, two, 'Ring, wedge, band, in that order'),
+          matrixOff(u, two, 'Ring off, then the wedge, then the band'),
           flossContacts(u, two),
           finishComposite(s),
         )

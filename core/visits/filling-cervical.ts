@@ -85,7 +85,7 @@ function fillCervical(c: Case, u: Unit): Block {
     readCavity(s, 'Gum edge in sight, no weeping.'),
     bondTooth(c, s, 'cavity'),
     ...['gum', 'incisal'].flatMap((half) => [
-      place(id(u, `increment-${half}`), `Increment, ${half} half`, [0.5, 1, 2], {
+      place(id(u, `increment-${half}`), `Increment toward the ${half === 'gum' ? 'gum' : 'biting edge'}`, [0.5, 1, 2], {
         tooth: u.tooth,
         needs: [open('composite.universal', 0.4), open('plastic instrument')],
         passes: ['composite on its instrument'],

@@ -82,8 +82,8 @@ describe('J04, root canal, core and crown in one visit', () => {
       'cutting.margin.46',
       'tissue.single-cord.46',
       'tissue.deep-piece',
-      'provisional.seat',
       'impression.scan-preparation',
+      'provisional.seat',
       'provisional.cement',
       'closing.bite',
     )

@@ -62,7 +62,7 @@ function space(c: Case): Block {
         mistakes: ['a size left out: the drill binds and goes astray', 'seal drilled away: less than 4 mm left'],
       },
     ),
-    canal('canal.clean', 'Canal cleaned: rinse, points down to dry', [1, 2, 3], {
+    canal('canal.clean', 'Canal cleaned: rinsed, then dried with paper points', [1, 2, 3], {
       tooth: u.tooth,
       needs: [open('irrigation syringe'), open('side-vented needle'), open('edta', 2), open('paper point', 4)],
       passes: ['irrigation', 'points'],

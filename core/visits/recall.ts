@@ -31,7 +31,7 @@ export const recallWeek: VisitKind = {
           told: 'watched the patient thread the floss',
         }),
       ),
-      look('recall.colour', 'Colour now that the teeth are wet through again', [0.3, 0.5, 1], {
+      look('recall.colour', 'Colour, now that the teeth have taken up water again', [0.3, 0.5, 1], {
         needs: [standby('shade guide', 'the patient doubts it'), open('camera')],
         told: 'looked at the colour after rehydration',
       }),

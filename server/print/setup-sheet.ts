@@ -1,4 +1,5 @@
 /** The setup on paper: what to lay out, phase by phase, with boxes to tick, and the bur strip. Legible in grey. */
+import { surfaceWords } from '../../core/plan/text'
 import { capital } from '../../core/words'
 import { keysOf } from '../../core/sure'
 import { span } from '../../core/rules'
@@ -98,7 +99,7 @@ function burStrip(plan: Plan): Content[] {
         bold: true,
       },
       { text: pass.bur ? isoNumber(pass.bur) : '', fontSize: 7.5 },
-      { text: [...new Set(pass.cuts.map((c) => c.surface))].join(', '), fontSize: 8.5 },
+      { text: surfaceWords(pass.cuts), fontSize: 8.5 },
     ],
     width: 74,
   })

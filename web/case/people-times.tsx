@@ -1,6 +1,7 @@
 /** Who works and waits how long, and what delegating is worth. */
 import type { Delegation, PersonTime } from '../../core/schedule/delegate'
-import { minutes, timesWords } from '../parts/words'
+import { timesWords } from '../../core/words'
+import { minutes } from '../parts/words'
 
 export function PeopleTimes({
   times,

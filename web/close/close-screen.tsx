@@ -95,7 +95,7 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
   if (core.status === 'closed')
     return (
       <div className="flex flex-wrap items-center gap-3">
-        <Mark kind="good">closed: counts square, holds answered, the record kept</Mark>
+        <Mark kind="good">closed: counts agree, holds answered, the record kept</Mark>
         <Button tone="quiet" className="ml-auto" onClick={() => setAdding(true)}>
           Add to the record
         </Button>

@@ -1,4 +1,5 @@
 /** The bur strip: silhouettes from the burs' own dimensions, true proportions, numbered in the order of use. */
+import { surfaceWords } from '../../core/plan/text'
 import { gritMark, isoNumber, type Bur } from '../../core/catalog/bur'
 import { silhouette } from '../../core/catalog/silhouette'
 import type { BurPass } from '../../core/model/plan'
@@ -88,7 +89,7 @@ export function BurStrip({
           </>
         )
         const look = `flex min-w-28 flex-col items-center rounded-md border-2 px-2 py-1 ${i === at ? 'border-jade bg-jade-wash' : i === upcoming ? 'border-ink bg-sheet' : 'border-line bg-sheet'} ${done ? 'opacity-45' : ''}`
-        const label = `${pass.order}: ${bur ? `${bur.name}, ISO ${isoNumber(bur)}` : 'no bur owned fits'}, ${pass.cuts.map((c) => c.surface).join(', ')}${word ? `, ${word}` : ''}`
+        const label = `${pass.order}: ${bur ? `${bur.name}, ISO ${isoNumber(bur)}` : 'no bur owned fits'}, ${surfaceWords(pass.cuts)}${word ? `, ${word}` : ''}`
         return (
           <li key={pass.order}>
             <div role="img" aria-label={label} className={look}>

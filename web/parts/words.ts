@@ -5,5 +5,3 @@ export const clockTime = (ms: number, zone: string): string => timeOfDay(ms, zon
 export const bothNotations = (teeth: readonly Tooth[], own: Notation): string =>
   teeth.map((t) => writeBoth(t, own)).join(', ')
 export const minutes = (seconds: number): string => `${Math.round(seconds / 60)} min`
-/** @example timesWords(1) // 'once' */
-export const timesWords = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
