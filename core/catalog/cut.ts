@@ -373,7 +373,8 @@ const rules: Record<CutForm, { wanted: (cut: Cut) => string; fit: (bur: Bur, cut
     fit: (b, c) =>
       b.shape === 'reamer'
         ? {
-            distance: near(b, c.depthMm),
+            // A drill of the next size is another drill: the one in hand is not kept for it.
+            distance: Math.abs(b.diameterMm - c.depthMm) * 10,
             because: reason(
               `post drill of ${mm(b.diameterMm)}: in size order, slow, no force; it follows the canal`,
               'C',

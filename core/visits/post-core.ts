@@ -1,6 +1,7 @@
 /** J11: post, core and provisional on a front tooth, under the sheet throughout. */
 import { firstOf } from '../sure'
 import { reason } from '../figure'
+import { postFor } from '../measure/post'
 import { postSpace } from '../measure/restoring'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot, spotOn } from '../phases/bonding'
@@ -24,6 +25,9 @@ function space(c: Case): Block {
   const canalMm = u.facts.canals?.[0]?.lengthMm
   const { sealMm } = c.request
   const room = canalMm !== undefined && canalMm > sealMm ? postSpace(canalMm, sealMm) : undefined
+  const drills = c.practice.burs.filter((b) => b.shape === 'reamer').map((b) => b.diameterMm)
+  const choice = drills.length > 0 ? postFor(u.size.cervicalMesiodistalMm, drills) : undefined
+  const earlier = choice?.drillsMm.slice(0, -1) ?? []
   const depth = room
     ? `${room.leastMm}–${room.mostMm} mm`
     : `half to two thirds of the canal, ${sealMm} mm of root filling left`
@@ -45,16 +49,25 @@ function space(c: Case): Block {
           : { reason: practice('post space half to two thirds of the canal, with 4–5 mm of root filling left') }),
       },
     ),
+    ...earlier.map((mm, n) =>
+      canal(`canal.widen.${n + 1}`, `Post drill ${mm} mm first, stop set; rinse`, [0.5, 1, 2], {
+        tooth: u.tooth,
+        cut: { id: `canal.widen.${n + 1}`, form: 'post space', depthMm: mm, surface: 'canal' },
+        passes: [`drill ${mm} mm`, 'rinse'],
+        needs: [open('slow handpiece'), open('file stops'), open('irrigation syringe')],
+      }),
+    ),
     canal(
       'canal.drill',
-      `Post drills in size order to ${room ? `${room.mostMm} mm` : 'the depth read'}, stop set; rinse between`,
+      `Post drills in size order${choice ? `, the last ${choice.postMm} mm,` : ''} to ${room ? `${room.leastMm}–${room.mostMm} mm, the dentist picks` : 'the depth read'}; stop set, rinse between`,
       [2, 3, 6],
       {
         tooth: u.tooth,
         told: `prepared the post space to ${room ? `${room.mostMm} mm` : 'the depth read'}`,
         asks: [{ reading: 'post space', teeth: [u.tooth] }],
-        cut: { id: 'canal.drill', form: 'post space', depthMm: 1.4, surface: 'canal' },
-        passes: ['drill, smallest', 'rinse', 'drill, next size'],
+        cut: { id: 'canal.drill', form: 'post space', depthMm: choice?.postMm ?? 1.4, surface: 'canal' },
+        figures: choice ? [choice.figure] : [],
+        passes: [choice ? `drill ${choice.postMm} mm` : 'drill, next size', 'rinse'],
         needs: [open('slow handpiece'), open('file stops'), open('endodontic ruler')],
         cautions: [
           reason('Slow, no force, no hand on the lip side: a drill that leaves the canal goes through the root', 'C'),
@@ -71,13 +84,17 @@ function space(c: Case): Block {
       tooth: u.tooth,
       fn: 'placing',
       passes: ['post in tweezers', 'marker'],
-      needs: [open('fibre post'), standby('fibre post', 'the next size fits better'), open('pencil')],
+      needs: [
+        open('fibre post', 1, choice ? { words: `fibre post to match the ${choice.postMm} mm drill` } : {}),
+        standby('fibre post', 'the next size fits better'),
+        open('pencil'),
+      ],
       hold: {
         name: 'post',
         title: 'Post fits',
         evidence: 'seated to its mark, film or drill depth agreeing',
         because: practice('once bonded it is drilled out or it stays'),
-        again: ['canal.drill', 'canal.clean', 'canal.try-post'],
+        again: [...earlier.map((_, n) => `canal.widen.${n + 1}`), 'canal.drill', 'canal.clean', 'canal.try-post'],
       },
     }),
   )
