@@ -38,7 +38,7 @@ describe('a window that closed', () => {
   it('asks at once, in words and shape, and is accepted only by the dentist with a reason and the code', async () => {
     await juno.go(at('one', 'chairside'))
     await juno.says('Rubbery stage: closed')
-    await juno.says('it may be locked: section it off, do not pull')
+    await juno.says('it may be locked on: cut it off, do not pull')
     await juno.find('[data-clock="Rubbery stage"][data-phase="missed"]')
     await juno.accessible()
     await juno.press('The dentist accepts')
