@@ -79,6 +79,8 @@ export interface SetupLine {
   piecesMm?: number[]
   phase: Phase
   steps: string[]
+  /** The needs it answers. */
+  needs: string[]
   reusable: boolean
   latex: boolean
   lengthMm: number
@@ -134,6 +136,12 @@ export interface FollowUp {
   because: Reason
 }
 
+/** A thing or a bur that a step names and that is not laid out. */
+export interface Unlaid {
+  stepId: string
+  words: string
+}
+
 /** How one of the practice's amendments fared on this plan. */
 export interface AmendmentUse {
   id: string
@@ -170,6 +178,9 @@ export interface Plan {
     facts: string[][]
     choices: ChoiceName[]
   }
+  /** What is named and not laid out, and what is laid out and not used: both are empty in a sound plan. */
+  unlaid: Unlaid[]
+  unused: string[]
   amendments: AmendmentUse[]
   /** The practice's own values that it was made with, out of those it asked for. */
   rules: OwnRules

@@ -157,6 +157,8 @@ export interface Step {
   learned?: { n: number; meanS: number; startS: number }
   /** What is handed over, in order. */
   passes: string[]
+  /** What it uses first that no sentence of the plan names, by its name as it is laid out. */
+  with: string[]
   needs: Need[]
   /** The teeth that come through the sheet. */
   holes?: Tooth[]

@@ -8,7 +8,7 @@ import { among, sure } from '../sure'
 import { kindFacts } from '../kinds'
 import type { Learned } from '../practice/practice'
 import type { Link } from './link'
-import { holdNames, type Count, type Hold, type HoldName, type Plan } from './plan'
+import { holdNames, type Count, type Hold, type HoldName, type Plan, type SetupLine } from './plan'
 import { storedRequest, type VisitRequest, type VisitRequestInput } from './request'
 import type { Act, Ask, Step } from './step'
 
@@ -87,7 +87,7 @@ export const learnedUpToDate = (stored: StoredLearned): Learned =>
   )
 
 /** A step as it was frozen until 2026.11.2: what it was stood in its id alone. */
-type OldStep = Omit<Step, 'asks'> & Partial<Pick<Step, 'asks'>>
+type OldStep = Omit<Step, 'asks' | 'with'> & Partial<Pick<Step, 'asks'>>
 interface OldLink {
   id: string
   from: string
@@ -103,7 +103,7 @@ interface OldLink {
   whenMissed?: string
   again?: string[]
 }
-type OldPlan = Omit<Plan, 'steps' | 'links' | 'holds' | 'counts' | 'request' | 'rules' | 'asked'> & {
+type OldPlan = Omit<UnheldPlan, 'steps' | 'links' | 'holds' | 'counts' | 'request' | 'rules' | 'asked'> & {
   asked: { facts: string[]; choices: Plan['asked']['choices'] }
   rules?: Plan['rules']
   request: Loose
@@ -180,7 +180,7 @@ function oldAsks(step: OldStep, plan: OldPlan, request: VisitRequest): Ask[] {
   return asks
 }
 
-function stepUpToDate(step: OldStep, plan: OldPlan, request: VisitRequest): Step {
+function stepUpToDate(step: OldStep, plan: OldPlan, request: VisitRequest): UnheldPlan['steps'][number] {
   const act = step.act ?? acts.find(([pattern]) => pattern.test(step.id))?.[1]
   return {
     ...step,
@@ -218,8 +218,29 @@ function linkUpToDate(l: OldLink | Link): Link {
 export function planUpToDate(stored: Stored<Plan>): Plan {
   // The one place that says what may lie in the database; the fixtures under server/test/stored hold it to that.
   // oxlint-disable-next-line typescript/no-unsafe-type-assertion
-  const plan = stored as unknown as OldPlan | Plan
-  if (isOfToday(plan)) return plan
+  const plan = stored as unknown as OldPlan | UnheldPlan | Plan
+  if (!saysWhatItAsks(plan)) return heldToTray(askingPlan(plan))
+  return isHeld(plan) ? plan : heldToTray(plan)
+}
+
+/** A plan as it was frozen until 2026.11.6: its sentences were held against no tray. */
+type UnheldPlan = Omit<Plan, 'unlaid' | 'unused' | 'steps' | 'setup'> & {
+  unlaid?: undefined
+  steps: (Omit<Step, 'with'> & Partial<Pick<Step, 'with'>>)[]
+  setup: (Omit<SetupLine, 'needs'> & Partial<Pick<SetupLine, 'needs'>>)[]
+}
+const isHeld = (plan: UnheldPlan | Plan): plan is Plan => plan.unlaid !== undefined
+
+/** What a signed plan says stays as it was signed: nothing is added to its steps, and nothing found wanting in it. */
+const heldToTray = (plan: UnheldPlan): Plan => ({
+  ...plan,
+  steps: plan.steps.map((s) => ({ ...s, with: s.with ?? [] })),
+  setup: plan.setup.map((l) => ({ ...l, needs: l.needs ?? [] })),
+  unlaid: [],
+  unused: [],
+})
+
+function askingPlan(plan: OldPlan): UnheldPlan {
   const request = storedRequest.parse(requestUpToDate(toStore(plan.request)))
   return {
     ...plan,
@@ -233,7 +254,7 @@ export function planUpToDate(stored: Stored<Plan>): Plan {
     asked: { ...plan.asked, facts: [request, ...request.also].map(() => plan.asked.facts) },
   }
 }
-const isOfToday = (plan: OldPlan | Plan): plan is Plan =>
+const saysWhatItAsks = (plan: OldPlan | UnheldPlan | Plan): plan is UnheldPlan | Plan =>
   plan.steps.every((s) => s.asks !== undefined) && plan.asked.facts.every((f) => typeof f !== 'string')
 
 /** Needs that were named otherwise until 2026.11.5: what an item of then serves today. */

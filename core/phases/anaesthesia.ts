@@ -105,7 +105,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
       title: `${more > 0 ? 'Injections' : 'Injection'}: ${words}`,
       told: `gave local anaesthetic: ${words}; ${agent}, ${planned.cartridges} ${planned.cartridges === 1 ? 'cartridge' : 'cartridges'} laid out`,
       tell: `Your lip, cheek and tongue are numb for some hours. Do not eat until the feeling is back, and mind hot drinks and biting your lip or cheek.${childOf(c) === true ? ' Watch that the child does not chew the numb lip.' : ''}`,
-      detail: `${capital([...new Set(volumes.map((v) => v.because.text))].join('; '))}.${c.request.vital ? '' : ' The pulp is gone; the tissue is not: numb for cord and clamp.'}`,
+      detail: `${capital([...new Set(volumes.map((v) => v.because.text))].join('; '))}.${c.request.vital ? '' : ' The pulp is gone, the gum is not: it is numbed for what is done to it.'}`,
       fn: 'injection',
       asks: [{ reading: 'anaesthetic', teeth: teethOf(c) }],
       place: 'mouth',
@@ -190,6 +190,6 @@ export function numbTest(c: Case, numbing: Numbing): Block {
         title: 'Anaesthetic takes',
       },
     ],
-    mistakes: ['only one side of the gum tested: the clamp then hurts and springs off'],
+    mistakes: ['only one side of the gum tested: the other side hurts later'],
   })
 }

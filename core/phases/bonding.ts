@@ -86,14 +86,18 @@ export function etch(
       told: `etched ${s.label} for ${seconds} s`,
       minutes: minutesOf(seconds),
       passes: ['etchant, tip bent'],
-      needs: [open('etchant', 0.3), open('micro brush')],
+      needs: [
+        open('etchant', 0.3),
+        open('micro brush'),
+        ...(of === 'total' ? [] : [standby('neighbour tape', 'a neighbour stands close')]),
+      ],
       ties: [lasting(seconds, 'Etch', because, of === 'total' ? seconds : undefined)],
       reason: because,
       cautions: [reason('Acid on soft tissue burns white: suction at hand, wipe and rinse at once', 'C')],
       mistakes:
         of === 'total'
           ? ['dentine left under the acid over 15 s: the bond suffers']
-          : ['acid run onto the neighbour: a strip or tape between'],
+          : ['acid run onto the neighbour: thin tape between'],
     }),
     step({
       ...baseOf(s),

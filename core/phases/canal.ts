@@ -30,7 +30,7 @@ export const canalsOf = (u: Unit): Canal[] => u.facts.canals ?? usualCanals(u.to
 
 const act = acts({ phase: 'canal', fn: 'root canal', place: 'mouth', helped: true })
 const hypo = reason(
-  'Hypochlorite: side-vented needle, loose in the canal, slow; eyes and clothes covered; only with the sheet on',
+  'Hypochlorite: side-vented needle, loose in the canal, slow; eyes and clothes covered; never without a tight dam',
   'C',
 )
 

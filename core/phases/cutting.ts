@@ -2,10 +2,10 @@ import { jawOf } from '../teeth/notation'
 import { soreTooth } from '../measure/numbing'
 import { sure } from '../sure'
 import type { BurShape } from '../catalog/bur'
-import type { CutForm } from '../catalog/cut'
+import type { Cut, CutForm, EdgePart } from '../catalog/cut'
 import { reason, type Reason } from '../figure'
 import { reductionTargets, writeRange, type Targets } from '../measure/reduction'
-import { innerSide, isAnterior } from '../teeth/arch'
+import { innerSide, isAnterior, isNarrow } from '../teeth/arch'
 import { open, sequence, step, type Block, type Draft } from './build'
 import { teethOf, type Case, type RestoredCase, type Unit } from './case'
 
@@ -13,17 +13,23 @@ const cuttingCautions: Reason[] = [
   reason('Eye shields and masks on all three; high-volume suction at the bur; water on', 'C'),
 ]
 
+/** What a phase writes among its passes where the bur is handed at another place than first. */
+export const theBur = 'bur'
+
 /** A cut as the phase writes it: minutes follow from its share of the whole preparation. */
 export interface CutLine {
   act: string
   title: string
-  form: CutForm
+  /** `by hand`: no bur is asked for. */
+  form: CutForm | 'by hand'
   depthMm: number
   surface: string
   /** Share of the preparation's time. */
   share: number
   after?: 'chamfer' | 'shoulder'
   prefer?: BurShape
+  stuff?: Cut['stuff']
+  part?: EdgePart
   detail?: string
   because?: Reason
   told?: string
@@ -215,6 +221,34 @@ export const seatingGroove: CutLine = {
   share: 1,
 }
 
+/** Forms that only smooth: a narrow tooth takes a thinner bur for these than for cutting. */
+const smoothing: readonly CutForm[] = ['finish', 'edge']
+
+/** Nothing wide on a lower incisor or a primary tooth: 1.6 mm for cutting, 1.2 mm for finishing; our own, common practice. */
+const widestOn = (u: Unit, form: CutForm): { widestMm?: number } =>
+  isNarrow(u.tooth) ? { widestMm: smoothing.includes(form) ? 1.2 : 1.6 } : {}
+
+/** The edge of a filling or of a cemented piece on a tooth, as a cut. */
+export const edgeOf = (u: Unit, part: EdgePart, more: Partial<Cut> = {}): Omit<Cut, 'id' | 'surface'> => ({
+  form: 'edge',
+  depthMm: 0.2,
+  part,
+  ...widestOn(u, 'edge'),
+  ...more,
+})
+
+const cutOf = (id: string, u: Unit, { form, ...line }: CutLine & { form: CutForm }): Cut => ({
+  id,
+  form,
+  depthMm: line.depthMm,
+  surface: line.surface,
+  ...(line.after ? { after: line.after } : {}),
+  ...(line.prefer ? { prefer: line.prefer } : {}),
+  ...(line.stuff ? { stuff: line.stuff } : {}),
+  ...(line.part ? { part: line.part } : {}),
+  ...widestOn(u, form),
+})
+
 function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonly [number, number, number]): Draft {
   const id = `cutting.${line.act}.${u.tooth}`
   const part = (m: number): number => (m * line.share) / shares
@@ -234,14 +268,7 @@ function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonl
     ...(line.passes ? { passes: line.passes } : {}),
     ...(line.needs ? { needs: line.needs } : {}),
     ...(line.cautions ? { cautions: line.cautions } : {}),
-    cut: {
-      id,
-      form: line.form,
-      depthMm: line.depthMm,
-      surface: line.surface,
-      ...(line.after ? { after: line.after } : {}),
-      ...(line.prefer ? { prefer: line.prefer } : {}),
-    },
+    ...(line.form === 'by hand' ? {} : { cut: cutOf(id, u, { ...line, form: line.form }) }),
     ...(line.mistakes ? { mistakes: line.mistakes } : {}),
     ...(line.because ? { reason: line.because } : {}),
   }
@@ -339,7 +366,7 @@ export function reductionCheck(c: RestoredCase, more: Partial<Draft> = {}): Bloc
     place: 'mouth',
     helped: true,
     minutes: [1, 2, 4],
-    needs: [open('clearance tabs')],
+    needs: [open('clearance tabs'), ...(guide ? [open('reduction guide')] : [])],
     passes: [gauge, 'probe'],
     hold: {
       name: 'reduction',

@@ -44,7 +44,11 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
       passes: ['scaler', 'cup with pumice'],
       needs: [open('scaler'), open('pumice'), open('prophy cup'), open('slow handpiece')],
       ...(eugenol
-        ? { cautions: [reason('Eugenol was in the provisional cement: every trace off before anything bonded', 'C')] }
+        ? {
+            cautions: [
+              reason('There was eugenol under the provisional: every trace off before anything is bonded', 'C'),
+            ],
+          }
         : {}),
       mistakes: ['a speck of cement left: the piece does not seat'],
     }),

@@ -2,7 +2,8 @@
 import { reason, type Figure } from '../figure'
 import { cavityVolume } from '../measure/volumes'
 import { bulkIncrements, type Increments } from '../measure/restoring'
-import { cutSteps, type CutLine } from './cutting'
+import type { EdgePart } from '../catalog/cut'
+import { cutSteps, edgeOf, type CutLine } from './cutting'
 import { acts, nothing, only, open, practice, sequence, standby, step, type Block, type Draft } from './build'
 import { boxesOf, surfacesOf, type Case, type Unit } from './case'
 import { cureOf, lightStep, type Spot, spotOn } from './bonding'
@@ -36,18 +37,18 @@ export function cavityLines(u: Unit, usual: string): CutLine[] {
       depthMm: 1.5,
       surface: 'occlusal',
       share: 4,
-      passes: ['straight bur', 'tapered bur'],
     },
     {
       act: 'caries',
-      title: 'Soft decay out, slow round',
+      title: 'Soft decay out, slow',
       form: 'caries',
       depthMm: 1.2,
       surface: 'dentine',
       share: 3,
-      passes: ['slow round, the largest that enters', 'spoon excavator'],
+      passes: ['spoon excavator'],
       needs: [open('slow handpiece'), open('spoon excavator')],
-      detail: 'From the walls toward the floor. Go by how hard and dry the dentine is, not by its colour.',
+      detail:
+        'The largest round that enters, from the walls toward the floor. Go by how hard and dry the dentine is, not by its colour.',
       mistakes: ['the floor dug first: the pulp is open before the walls are clean'],
       told: `removed the decay of ${u.label}, ${surfaces}`,
     },
@@ -56,19 +57,24 @@ export function cavityLines(u: Unit, usual: string): CutLine[] {
           {
             act: 'box-edges',
             title: `${boxes.join(' and ')} box: edges by hand, gum edge too`,
-            form: 'enamel bevel' as const,
+            form: 'by hand' as const,
             depthMm: 0.3,
             surface: boxes.join(' and '),
             share: 2,
             passes: ['chisel', 'hatchet', 'gingival margin trimmer'],
-            needs: [open('enamel chisel'), open('enamel hatchet'), open('gingival margin trimmer')],
+            needs: [
+              open('enamel chisel'),
+              open('enamel hatchet'),
+              open('gingival margin trimmer'),
+              standby('metal strip', 'the neighbour stands close'),
+            ],
             mistakes: [
               `neighbour ${
                 boxes
                   .map((b) => u[b].tooth)
                   .filter(Boolean)
                   .join(', ') || 'tooth'
-              } scored by the bur: pre-wedge or a strip between`,
+              } scored by the bur: pre-wedge or a guard strip between`,
             ],
           },
         ]
@@ -176,7 +182,8 @@ export function matrixOff(u: Unit, usual: string, order = 'Wedge, then band, out
     place: 'mouth',
     helped: true,
     minutes: [0.3, 0.5, 1],
-    passes: ['forceps'],
+    passes: ['tweezers'],
+    needs: [open('tweezers')],
     countsOut: [`matrix.${u.tooth}`],
     mistakes: ['band pulled straight up: the ridge comes with it'],
   })
@@ -224,8 +231,9 @@ export function bulk(c: Case, u: Unit, { pressed }: { pressed: boolean }): { inc
   return { increments, blocks }
 }
 
-/** Finish and gloss of a composite: excess, shape, two polishers. */
-export function finishComposite(s: Spot, act = 'finish'): Block {
+/** Finish and gloss of a composite: excess, shape, two polishers; the bur follows the surface. */
+export function finishComposite(u: Unit, part: EdgePart = 'top', act = 'finish'): Block {
+  const s = spotOf(u)
   const polish = acts({
     phase: 'finishing',
     fn: 'polishing',
@@ -237,15 +245,15 @@ export function finishComposite(s: Spot, act = 'finish'): Block {
     step({
       id: `${s.stem}.${act}`,
       phase: 'finishing',
-      title: `Shape and finish ${s.label}: fine diamond or 12-flute, strips, discs`,
+      title: `Shape and finish ${s.label}: bur, strips, discs`,
       told: `finished and polished ${s.label}`,
       ...(s.tooth ? { tooth: s.tooth } : {}),
       fn: 'polishing',
       place: 'mouth',
       helped: true,
       minutes: [2, 4, 8],
-      cut: { id: `${s.stem}.${act}`, form: 'finish', depthMm: 0.2, surface: `${s.label} filling` },
-      passes: ['fine bur', 'finishing strip', 'disc'],
+      cut: { id: `${s.stem}.${act}`, ...edgeOf(u, part), surface: `${s.label} filling` },
+      passes: ['finishing strip', 'disc'],
       needs: [open('finishing strip', 2), open('finishing disc', 2), open('high-speed handpiece')],
       mistakes: ['sealed edge cut away with the excess'],
     }),

@@ -106,7 +106,7 @@ function inspect(c: Case, plan: CordPlan, mark: string, isScan: boolean): Block 
     hold,
     mistakes: [
       isScan
-        ? 'the picture filled in by the program taken for a margin: look at the raw scan'
+        ? 'what the scan filled in by itself taken for a margin: look at the raw scan'
         : 'read only for bubbles: a margin that is short looks clean',
     ],
   })

@@ -126,6 +126,7 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
         clampNeed(c, anchor),
         open('floss', 900),
         open('dam lubricant', 0.5),
+        ...(c.choices.damOrder === 'sheet on the wings' ? [open('plastic instrument')] : []),
         standby('block-out resin', 'the sheet leaks'),
         ...(parts(anchor).position >= 6 && c.request.partErupted
           ? []

@@ -13,11 +13,11 @@ export function shadePreview(c: Case, more: Partial<Draft> = {}): Block {
     title: 'Shade, teeth still wet',
     told: 'took the shade on wet teeth',
     asks: [{ reading: 'shade', teeth: teethOf(c) }],
-    detail: 'Neck, body and edge; lip and neighbours in the picture; light and time noted.',
+    detail: 'Neck, body and edge; lip and neighbours in the photograph; light and time noted.',
     fn: 'shade preview',
     place: 'mouth',
     minutes: [1, 2, 4],
-    needs: [open('shade guide')],
+    needs: [open('shade guide'), open('camera')],
     hold: {
       name: 'shade',
       title: 'Shade',
@@ -25,7 +25,7 @@ export function shadePreview(c: Case, more: Partial<Draft> = {}): Block {
       because: reason('dry teeth look lighter: the shade is agreed before isolation', 'C'),
       mandatory: true,
     },
-    mistakes: ['taken after the sheet: dehydrated teeth read too light'],
+    mistakes: ['taken when the teeth have dried out: they read too light'],
     ...more,
   })
 }

@@ -92,7 +92,11 @@ function placeCord(
     helped: true,
     hurts: gumAt([s]),
     minutes: layer === 'top' ? [1, 1.5, 3] : [1, 2, 4],
-    passes: ['cord in tweezers', 'packer', 'second instrument holds what is seated'],
+    passes: [
+      'cord in tweezers',
+      c.choices.packer === 'probe' ? 'probe' : 'packer',
+      'second instrument holds what is seated',
+    ],
     needs: [
       open(`cord.${size}`, cutMm, { piecesMm: [cutMm], because, words: `cord size ${size}` }),
       ...(finer
@@ -188,7 +192,7 @@ function pellets(plan: CordPlan): Block {
         outStep: pelletsOutStep,
       },
     ],
-    mistakes: ['counted in and forgotten: a pellet under the tray is an impression lost'],
+    mistakes: ['counted in and forgotten: a pellet left behind, and it is all done again'],
   })
 }
 

@@ -2,7 +2,10 @@
 import { lastOf, sure } from '../sure'
 import { changeWords, type Amendment, type Change } from '../practice/amendment'
 import { self, type Draft, type Wired } from '../phases/build'
+import type { Item } from '../catalog/item'
 import type { Need } from '../catalog/match'
+import { itsName } from '../catalog/spoken'
+import { missingThings } from './tray-text'
 import type { Act } from '../model/step'
 import type { AmendmentUse } from '../model/plan'
 
@@ -222,10 +225,29 @@ const countsWentIn: Soundness = (_before, after) => {
   return lost === undefined ? null : `${lost} would come out and not have gone in`
 }
 
+/** What a sentence names lies on the tray: nothing is named that no step lays out, by the trade’s words or the practice’s own. */
+const textKept =
+  (items: readonly Item[]): Soundness =>
+  (before, after) => {
+    const drafts = (lines: readonly Line[]): Draft[] => lines.map((l) => l.draft)
+    const was = new Set(missingThings(drafts(before)).map((m) => m.words.toLowerCase()))
+    const missing = missingThings(drafts(after)).find((m) => !was.has(m.words.toLowerCase()))
+    if (missing) return `“${missing.step.title}” names ${missing.words.toLowerCase()}, and no step lays it out`
+    const laid = new Set(drafts(after).flatMap((d) => (d.needs ?? []).map((n) => n.what)))
+    for (const { title, id } of drafts(after)) {
+      const own = id.startsWith('own.')
+        ? items.find((i) => title.toLowerCase().includes(i.name.toLowerCase()))
+        : undefined
+      if (own && !own.serves.some((s) => laid.has(s)))
+        return `“${title}” names ${itsName(own.name)}, and no step lays it out`
+    }
+    return null
+  }
+
 const soundnesses = [signaturesStay, numbFirst, orderKept, endKept, windowsKept, countsWentIn]
 /** The first thing that a change would break; null where it is sound. */
-function unsound(before: readonly Line[], after: readonly Line[]): string | null {
-  for (const one of soundnesses) {
+function unsound(before: readonly Line[], after: readonly Line[], items: readonly Item[]): string | null {
+  for (const one of [...soundnesses, textKept(items)]) {
     const wrong = one(before, after)
     if (wrong !== null) return wrong
   }
@@ -240,13 +262,13 @@ export interface Amended {
 }
 
 /** Applies amendments in order. Each that does not fit is left out and reported with the reason; none is lost. */
-export function amend(wired: Wired, amendments: readonly Amendment[]): Amended {
+export function amend(wired: Wired, amendments: readonly Amendment[], items: readonly Item[] = []): Amended {
   const touched = new Map<string, string[]>()
   let lines: readonly Line[] = wired.steps
   const uses = amendments.map((a): AmendmentUse => {
     const use = { id: a.id, says: changeWords(a.change), by: a.by, on: a.on, why: a.why }
     const tried = attempt(lines, a.change)
-    const misfit = typeof tried === 'string' ? tried : unsound(lines, tried.lines)
+    const misfit = typeof tried === 'string' ? tried : unsound(lines, tried.lines, items)
     if (typeof tried === 'string' || misfit !== null) return { ...use, applied: false, misfit: sure(misfit) }
     lines = tried.lines
     for (const id of tried.touched) touched.set(id, [...(touched.get(id) ?? []), a.id])

@@ -1,14 +1,14 @@
 import { firstOf, sure } from '../sure'
 import type { OwnRules } from '../rules'
-import { chooseBur } from '../catalog/cut'
 import { reason } from '../figure'
 import type { Spread } from '../model/step'
 import { self, wire, type Draft, type Tie } from '../phases/build'
-import { openCase, type Case, type Unit } from '../phases/case'
+import { openCase, type Unit } from '../phases/case'
 import { choiceNames, type Choices } from '../practice/choices'
 import { permissionOf, type FunctionName, type Permission } from '../practice/functions'
 import type { Practice } from '../practice/practice'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
+import { burHanded, burOrder } from './burs'
 import { layLanes } from './lanes'
 import { withLearned } from './learned'
 import { visitKinds } from '../visits'
@@ -18,12 +18,13 @@ import { keepClean } from './films'
 import { findClashes } from './clashes'
 import type { VisitRequest } from '../model/request'
 import { mergeSetup } from './setup'
+import { callThings, unlaid, unused, withThings } from './tray-text'
 import type { Clock, Link } from '../model/link'
-import type { BurPass, Count, Hold, Plan } from '../model/plan'
+import type { Count, Hold, Plan } from '../model/plan'
 import type { Performer, Step } from '../model/step'
 
 /** The version of the library a plan is compiled from; a frozen plan keeps the one it came from. */
-export const libraryVersion = '2026.11.6'
+export const libraryVersion = '2026.11.7'
 
 /** Thrown where a request names people the practice does not have; `path` says which field. */
 export class RequestError extends Error {
@@ -144,6 +145,7 @@ function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
     place: draft.place,
     spread: spreadOf(draft),
     passes: draft.passes ?? [],
+    with: [],
     needs: draft.needs ?? [],
     countsIn: (draft.countsIn ?? []).map((x) => x.id),
     countsOut: draft.countsOut ?? [],
@@ -204,37 +206,6 @@ function linksOf(draft: Draft, after: readonly string[], has: (id: string) => bo
   return [...order, ...(draft.ties ?? []).flatMap((tie) => clockOf(draft, tie, has) ?? [])]
 }
 
-function burOrder(steps: readonly Step[], c: Case): BurPass[] {
-  const passes: BurPass[] = []
-  for (const step of steps) {
-    if (!step.cut) continue
-    const current = passes.at(-1)
-    const answer = chooseBur(step.cut, c.practice.burs, current?.bur?.id)
-    const cut = {
-      stepId: step.id,
-      surface: step.cut.surface,
-      depthMm: step.cut.depthMm,
-      ...(answer.best ? { because: answer.best.because } : {}),
-      ...(answer.next ? { next: answer.next } : {}),
-    }
-    const bur = c.practice.burs.find((b) => b.id === answer.best?.burId)
-    if (bur && current?.bur?.id === bur.id) {
-      current.cuts.push(cut)
-      for (const p of answer.passedOver) if (!current.passedOver.includes(p)) current.passedOver.push(p)
-    } else {
-      passes.push({
-        order: passes.length + 1,
-        ...(bur ? { bur } : {}),
-        cuts: [cut],
-        passedOver: answer.passedOver,
-        ...(answer.lack ? { lack: answer.lack } : {}),
-      })
-    }
-    if (bur) step.burId = bur.id
-  }
-  return passes
-}
-
 const writeTooth = (u: Unit): Plan['teeth'][number] => ({
   tooth: u.tooth,
   universal: toUniversal(u.tooth),
@@ -287,12 +258,13 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   const amended = amend(
     wire(dayOf(works)),
     practice.amendments.filter((a) => kindIds.includes(a.kind)),
+    practice.items,
   )
   const { uses, touched } = amended
   const wired = keepClean(amended.wired)
   const ids = new Set(wired.steps.map((s) => s.draft.id))
   const has = (id: string): boolean => ids.has(id)
-  const steps = wired.steps.map(({ draft, meanwhile }): Step => {
+  const drawn = wired.steps.map(({ draft, meanwhile }): Step => {
     const own = touched.get(draft.id)
     const step = toStep(draft, meanwhile, team)
     // What a person has set by hand stands before what was learned.
@@ -300,8 +272,11 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     return practice.useLearned ? withLearned(step, request.kind, practice.learned) : step
   })
   const links = wired.steps.flatMap(({ draft, after }) => linksOf(draft, after, has))
-  const burs = burOrder(steps, c)
-  const setup = mergeSetup(steps, c)
+  const burs = burOrder(drawn, c)
+  const setup = mergeSetup(drawn, c)
+  const called = callThings(drawn, c)
+  const handed = drawn.map((s) => (s.cut ? { ...s, passes: burHanded(s.passes, s.id, burs) } : s))
+  const steps = withThings(called(handed), setup)
   const holds = wired.steps.flatMap(({ draft }): Hold[] =>
     draft.hold
       ? [
@@ -309,8 +284,8 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
             id: holdId(draft.hold),
             name: draft.hold.name,
             stepId: draft.id,
-            title: draft.hold.title,
-            evidence: draft.hold.evidence,
+            title: called.say(draft.hold.title),
+            evidence: called.say(draft.hold.evidence),
             mandatory: draft.hold.mandatory ?? false,
             from: draft.hold.fromCard ? 'card' : 'plan',
             because: draft.hold.because,
@@ -357,6 +332,8 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     ],
     followUps: works.flatMap((w) => w.kind.followUps(w.c)),
     asked,
+    unlaid: unlaid(steps, burs),
+    unused: unused(steps, setup),
     amendments: uses,
     rules: ownOf(works, practice),
     light: practice.light,

@@ -13,7 +13,7 @@ const after = (carried: ReadonlySet<Film>, d: Draft): ReadonlySet<Film> => {
 }
 
 /** The step that takes them off: cement with pumice, the rest with alcohol; rinsed, and not touched again. */
-function cleaning(films: ReadonlySet<Film>, before: Draft, id: string): Draft {
+function cleaning(films: ReadonlySet<Film>, before: Draft, id: string, corded: boolean): Draft {
   const pumice = films.has('cement')
   const what = [...films].map((f) => filmWords[f]).join(' and ')
   return {
@@ -29,7 +29,7 @@ function cleaning(films: ReadonlySet<Film>, before: Draft, id: string): Draft {
     needs: pumice ? [open('pumice'), open('prophy cup'), open('slow handpiece')] : [open('alcohol'), open('gauze', 2)],
     cleans: true,
     reason: practice(`what lies under ${before.wantsClean} is a fault at the margin`),
-    mistakes: ['rubbed over the cords: they lift'],
+    ...(corded ? { mistakes: ['rubbed over the cords: they lift'] } : {}),
   }
 }
 
@@ -37,16 +37,19 @@ function cleaning(films: ReadonlySet<Film>, before: Draft, id: string): Draft {
 export function keepClean(wired: Wired): Wired {
   let carried: ReadonlySet<Film> = new Set()
   let n = 0
+  let cords = 0
   const steps: Line[] = []
   for (const line of wired.steps) {
     const { draft } = line
     if (draft.wantsClean && carried.size > 0) {
       n += 1
-      const clean = cleaning(carried, draft, n === 1 ? 'clean.films' : `clean.films.${n}`)
+      const clean = cleaning(carried, draft, n === 1 ? 'clean.films' : `clean.films.${n}`, cords > 0)
       steps.push({ draft: clean, after: line.after }, { ...line, after: [clean.id] })
       carried = new Set()
     } else steps.push(line)
     carried = after(carried, draft)
+    if (draft.act === 'cord in') cords += 1
+    if (draft.act === 'cord drawn' || draft.act === 'base cord out') cords -= 1
   }
   return { ...wired, steps }
 }

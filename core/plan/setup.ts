@@ -76,6 +76,7 @@ function lineOf(id: string, match: Match, uses: readonly [Use, ...Use[]]): Setup
     quantity: item?.unit === 'piece' ? Math.ceil(quantity) : quantity,
     phase: first.step.phase,
     steps: [...new Set(uses.map((u) => u.step.id))],
+    needs: [...new Set(uses.map((u) => u.need.what))],
     alternatives: match.alternatives,
   }
   if (readiness !== 'open' && when !== undefined) line.when = when

@@ -44,6 +44,7 @@ export function stepLines(plan: Plan, s: Step): string[] {
       .filter((l) => l.to === s.id)
       .map((l) => `⏱ ${tieWords(l, title)}`),
     ...(s.passes.length > 0 ? [`passes: ${s.passes.join(' → ')}`] : []),
+    ...(s.with.length > 0 ? [`with: ${s.with.join(', ')}`] : []),
     ...(s.countsIn.length > 0
       ? [
           `in: ${s.countsIn
@@ -123,6 +124,10 @@ export function readPlan(plan: Plan): string {
       'MIND',
       plan.clashes.map((c) => `  ${{ stop: '■', ask: '◆', mind: '●' }[c.severity]} ${c.what}: ${c.why}; ${c.doThis}`),
     ),
+    ...section('NAMED, NOT LAID OUT', [
+      ...plan.unlaid.map((u) => `  ${u.words} (${u.stepId})`),
+      ...plan.unused.map((name) => `  ${name}: laid out, and no step uses it`),
+    ]),
     ...section(
       'LEFT OUT',
       plan.absent.map((a) => `  ${a.what}: ${why(a.because)}`),

@@ -42,6 +42,8 @@ export function neighbours(t: Tooth, missing: readonly Tooth[] = []): { mesial: 
 }
 
 export const isAnterior = (t: Tooth): boolean => parts(t).position <= 3
+/** A lower incisor or a primary tooth: too slender for a wide bur. */
+export const isNarrow = (t: Tooth): boolean => isPrimary(t) || (jawOf(t) === 'lower' && parts(t).position <= 2)
 
 export interface Cusps {
   functional: 'buccal' | 'palatal' | 'lingual'

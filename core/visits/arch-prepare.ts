@@ -2,7 +2,7 @@ import { inWords, span } from '../rules'
 import { reason } from '../figure'
 import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import type { Case } from '../phases/case'
-import { crownLines, cutSteps, reductionCheck } from '../phases/cutting'
+import { crownLines, cutSteps, reductionCheck, theBur } from '../phases/cutting'
 import { isolation, isolationOff } from '../phases/isolation'
 import { impressionAndProvisional } from '../phases/impression-and-provisional'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
@@ -79,7 +79,12 @@ export const archPrepare = restoring({
             i === 0
               ? { ...line, cautions: [airway] }
               : line.act === 'finish'
-                ? { ...line, title: 'Finish every line with carbide', passes: ['carbide finisher', 'reduction guide'] }
+                ? {
+                    ...line,
+                    title: 'Guide once more, then every line finished',
+                    stuff: 'carbide' as const,
+                    passes: ['reduction guide', theBur],
+                  }
                 : line,
           ),
         [6, 10, 18],

@@ -1,9 +1,10 @@
 /** J01: bonded ceramic bridge on a front gap, preparation and delivery. */
+import { firstOf } from '../sure'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, frosted, lightStep, pumice, resinExcess, spotOnAll, spotOn } from '../phases/bonding'
 import { acts, open, practice, sequence, standby, type Block, within } from '../phases/build'
 import { labels, type Case, type Unit } from '../phases/case'
-import { cutSteps, type CutLine } from '../phases/cutting'
+import { cutSteps, type CutLine, edgeOf } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'
 import { cleanPiece, primePiece } from '../phases/piece'
 import { finalImpression } from '../phases/impression'
@@ -156,7 +157,8 @@ function bondRetainers(c: Case): Block {
     deliver('delivery.seat', 'Seat along the path, hold', [0.2, 0.4, 0.8], {
       told: 'seated the bonded bridge with resin cement',
       tell: 'Your bridge is glued to the teeth beside it. Do not bite off hard things with it; clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
-      passes: ['piece on its stick', 'plugger'],
+      passes: ['bridge in gauze', 'ball burnisher'],
+      needs: [open('burnisher.ball'), open('gauze', 1)],
       ties: [
         {
           from: 'delivery.load',
@@ -195,8 +197,8 @@ export const bridgeCeramicDeliver: VisitKind = {
       sheetOn(c, { purpose: 'bonding', tied: c.units.map((u) => u.tooth) }),
       bondRetainers(c),
       sheetOff(c),
-      finishing('finishing.edges', 'Edges: 12-flute, then rubber point', [2, 3, 6], {
-        cut: { id: 'finishing.edges', form: 'finish', depthMm: 0.2, surface: 'joint' },
+      finishing('finishing.edges', 'Retainer edges smoothed with water on, then the rubber point', [2, 3, 6], {
+        cut: { id: 'finishing.edges', ...edgeOf(firstOf(c.units), 'neck', { stuff: 'carbide' }), surface: 'joint' },
         needs: [open('high-speed handpiece'), open('rubber point')],
         told: 'finished the edges of the retainers',
       }),

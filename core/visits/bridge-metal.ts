@@ -1,11 +1,12 @@
 /** J02: bonded metal bridge on a lateral gap: preparation, try-in, delivery with its 20 s and 90 s clock. */
+import { firstOf } from '../sure'
 import { inWords, span } from '../rules'
 import { reason } from '../figure'
 import type { Choreography } from '../model/lanes'
 import { etch, frosted, pumice, spotOnAll } from '../phases/bonding'
 import { acts, open, opens, practice, sequence, standby, type Block, lastingBy, atLeast, within } from '../phases/build'
 import { labels, type Case } from '../phases/case'
-import { cutSteps } from '../phases/cutting'
+import { cutSteps, edgeOf } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'
 import { finalImpression } from '../phases/impression'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
@@ -37,7 +38,7 @@ export const bridgeMetalPrepare: VisitKind = {
     plan('records.opponent', 'Opponent eased where it strikes the retainers', [0.5, 1, 2], {
       fn: 'cutting',
       helped: true,
-      cut: { id: 'records.opponent', form: 'finish', depthMm: 0.2, surface: 'opponent' },
+      cut: { id: 'records.opponent', ...edgeOf(firstOf(c.units), 'top'), surface: 'opponent' },
       needs: opens('high-speed handpiece'),
       reshapes: otherJaw(c),
       reason: practice('before any impression: an arch is not touched after it'),

@@ -18,6 +18,7 @@ export const bridgeTryIn: VisitKind = {
       provisionalOff(c),
       tryIn(c, 'framework', {
         title: `Try in the framework, ${labels(c)}: rocks on no abutment, eight margin parts each`,
+        passes: ['piece in gauze', 'floss', 'explorer'],
         needs: [
           open('floss', 300),
           open('fit checker', c.units.length),

@@ -19,7 +19,8 @@ export function pulp(c: Case): Block {
           fn: 'root canal',
           hurts: soreTooth(u.tooth),
           told: `treated the pulp of ${u.label}`,
-          passes: ['round', 'pellet, pressed', 'medicament', 'base'],
+          cut: { id: `pulp.${u.tooth}`, form: 'access', depthMm: 1.4, surface: 'pulp chamber', widestMm: 1.4 },
+          passes: ['pellet, pressed', 'medicament', 'base'],
           needs: [
             open('cotton pellet', 4),
             open('pulp medicament', 1),

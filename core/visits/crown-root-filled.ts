@@ -1,7 +1,7 @@
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { acts, open, practice, sequence, type Block } from '../phases/build'
 import type { Case, Unit, RestoredCase } from '../phases/case'
-import { cutSteps, marginCuts, reductionCheck, type CutLine } from '../phases/cutting'
+import { cutSteps, marginCuts, reductionCheck, type CutLine, theBur } from '../phases/cutting'
 import { isolation, isolationOff } from '../phases/isolation'
 import { afterCutting, crownRecords } from './crown-prepare'
 import { deliveryAfter, tissueRecall } from './follow-ups'
@@ -24,7 +24,7 @@ function lines(c: RestoredCase, u: Unit): CutLine[] {
         depthMm: 1,
         surface: side,
         share: 1.5,
-        passes: ['thin needle', 'mirror, washed and dried'],
+        passes: [theBur, 'mirror, washed and dried'],
         mistakes: [`neighbour ${neighbour} nicked: leave the thin wall of enamel standing to the last`],
       },
       {
@@ -47,7 +47,7 @@ function lines(c: RestoredCase, u: Unit): CutLine[] {
       surface: 'occlusal',
       share: 4,
       detail: 'First look at about 6 minutes.',
-      passes: ['bur', 'mirror, washed and dried'],
+      passes: [theBur, 'mirror, washed and dried'],
       because: practice('sinking the whole head: the diameter is the gauge, 1.5–1.75 mm'),
       mistakes: ['a flat table: short in the middle, high at the cusps'],
     },
@@ -59,7 +59,7 @@ function lines(c: RestoredCase, u: Unit): CutLine[] {
       surface: 'buccal',
       share: 3,
       after: t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer',
-      passes: ['bur', 'suction changes side with the operator'],
+      passes: [theBur, 'suction changes side with the operator'],
     },
     {
       act: 'axial-inner',
@@ -69,7 +69,7 @@ function lines(c: RestoredCase, u: Unit): CutLine[] {
       surface: 'palatal',
       share: 3,
       after: t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer',
-      passes: ['mirror, washed and dried', 'bur'],
+      passes: ['mirror, washed and dried', theBur],
     },
     ...thin('mesial'),
     ...thin('distal'),

@@ -74,7 +74,7 @@ function amalgamOf(c: Case, u: Unit): Block {
         detail: `About ${amalgam.loads} carrier loads.`,
         told: `condensed amalgam in ${u.label}, ${surfacesOf(u, two)}`,
         passes: ['carrier', 'small condenser', 'carrier', 'large condenser'],
-        needs: [open('amalgam carrier'), open('amalgam condenser', 2)],
+        needs: [open('amalgam carrier'), open('amalgam condenser'), open('amalgam condenser.large')],
         ties: [
           {
             from: id(u, 'triturate'),

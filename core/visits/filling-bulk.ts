@@ -47,7 +47,7 @@ export const fillingBulk: VisitKind = {
           lightStep(s, id(u, 'cover-cure'), cover),
           matrixOff(u, two, 'Ring off, then the wedge, then the band'),
           flossContacts(u, two),
-          finishComposite(s),
+          finishComposite(u),
         )
       }),
       sheetOff(c),

@@ -53,7 +53,7 @@ function buildUp(c: Case, u: Unit): Block {
       needs: [open('glycerine gel', 0.5), open('curing light'), open('light sleeve'), open('light shield')],
       reason: practice('without air the top layer sets too'),
     }),
-    finishComposite(s),
+    finishComposite(u),
   )
 }
 
@@ -66,7 +66,7 @@ export const fillingCusps: VisitKind = {
     sequence(
       sheetOn(c, { purpose: 'bonding' }),
       each(c, (u) =>
-        place(id(u, 'clean'), `Fissures cleaned: powder or pumice, ${u.label}`, [0.5, 1, 2], {
+        place(id(u, 'clean'), `Fissures cleaned by powder jet, ${u.label}`, [0.5, 1, 2], {
           tooth: u.tooth,
           phase: 'cutting',
           fn: 'polishing',

@@ -1,4 +1,5 @@
 /** J09: injection-moulded. */
+import { edgeOf } from '../phases/cutting'
 import { soreGum } from '../measure/numbing'
 import { reason } from '../figure'
 import type { Choreography } from '../model/lanes'
@@ -186,7 +187,7 @@ function finished(u: Unit): Block {
       ...at,
       phase: 'finishing',
       fn: 'polishing',
-      cut: { id: id(u, 'cut-back'), form: 'finish', depthMm: 0.3, surface: `${u.label} filling` },
+      cut: { id: id(u, 'cut-back'), ...edgeOf(u, 'top'), surface: `${u.label} filling` },
       needs: [open('high-speed handpiece'), open('finishing disc', 3), open('finishing strip', 2)],
       told: `finished the filling of ${u.label}`,
     }),

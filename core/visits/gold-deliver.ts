@@ -134,7 +134,7 @@ function foil(c: Case, u: Unit): Block {
   const at = { tooth: u.tooth }
   const pit = pitVolume(u)
   const gold = goldFor(pit.value)
-  const flame = reason('Open flame: away from the oxygen, hair and the sheet; the lid at hand to put it out', 'C')
+  const flame = reason('Open flame: away from oxygen, hair and rubber; the lid at hand to put it out', 'C')
   return sequence(
     cutSteps(
       onlyUnits(c, [u]),
@@ -174,7 +174,7 @@ function foil(c: Case, u: Unit): Block {
     }),
     mouth(
       id('powdered'),
-      'Powdered gold, pellet by pellet, to two thirds: flamed longer, the wax burns off',
+      'Powdered gold, pellet by pellet, to two thirds: longer in the flame, the wax burns off',
       [3, 5, 8],
       {
         ...at,
@@ -182,7 +182,7 @@ function foil(c: Case, u: Unit): Block {
         told: `placed powdered gold in ${u.label} to two thirds`,
         passes: ['pellet, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'],
         needs: [open('foil condenser', 2), open('gold mallet')],
-        detail: 'The assistant flames, hands, and taps in step with the dentist.',
+        detail: 'The assistant holds it in the flame, hands it over and taps in step with the dentist.',
         mistakes: ['wax not burnt off: the pellet does not weld', 'overheated: it melts into a ball'],
         reason: practice('two thirds powdered gold: quick bulk'),
       },

@@ -1,11 +1,12 @@
 /** J12: onlays and inlays, impression and provisional; and their bonded delivery. */
+import { firstOf } from '../sure'
 import { reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, lightStep, pumice, resinExcess, type Spot, spotOnAll, spotOn } from '../phases/bonding'
 import { absent, acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import { boxesOf, surfacesOf, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
-import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
+import { cutSteps, reductionCheck, type CutLine, edgeOf } from '../phases/cutting'
 import { provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
 import { cleanPiece, primePiece } from '../phases/piece'
 import { cavityLines, flossContacts } from '../phases/filling'
@@ -211,7 +212,7 @@ export const inlayPrepare = restoring({
       sealDentine(c),
       plan.sites.length > 0 ? cords(c, plan) : absent('cord', practice('no proximal box: nothing under the tissue')),
       only(dam, () =>
-        sheet('isolation.fold', 'Septa cut, sheet folded away for the tray', [0.5, 1, 2], {
+        sheet('isolation.fold', 'Septa cut, sheet folded away', [0.5, 1, 2], {
           passes: ['blunt scissors'],
           needs: [open('blunt scissors')],
           told: 'cut the septa and folded the sheet away',
@@ -252,8 +253,9 @@ function bondOne(c: Case, u: Unit): Block {
     act(`delivery.${u.tooth}.seat`, `Seat ${u.label} on its stick, press, hold`, [0.3, 0.5, 1], {
       told: `bonded the ${c.restoration} of ${u.label}`,
       tell: 'Your new inlay is bonded. Floss and brush as usual; call us if the bite feels high.',
-      passes: ['piece on its stick', 'plugger'],
-      cautions: [reason('Small pieces: gauze behind, sheet on', 'C')],
+      passes: ['piece on its stick', 'ball burnisher'],
+      needs: [open('burnisher.ball')],
+      cautions: [reason('Small pieces: gauze behind', 'C')],
     }),
     resinExcess(c, s),
     ...(['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'] as const).map((side) =>
@@ -285,10 +287,10 @@ export const inlayDeliver = restoring({
       ...c.units.map((u) => bondOne(c, u)),
       acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })(
         'finishing.edges',
-        'Edges: fine diamond, rubber points, strips; under water',
+        'Edges under water: bur, polishers, strips',
         [2, 4, 8],
         {
-          cut: { id: 'finishing.edges', form: 'finish', depthMm: 0.2, surface: 'margins' },
+          cut: { id: 'finishing.edges', ...edgeOf(firstOf(c.units), 'top'), surface: 'margins' },
           needs: [open('high-speed handpiece'), open('ceramic polisher', 2), open('finishing strip', 2)],
           told: 'finished the margins',
         },

@@ -1,4 +1,6 @@
 /** J16, delivery: tried in with water or glycerine, cement shade chosen, middle two first, cured in turns, finished. */
+import { firstOf } from '../sure'
+import { edgeOf } from '../phases/cutting'
 import { reason } from '../figure'
 import { mostTintG } from '../measure/restoring'
 import { bondTooth, bottleOf } from '../phases/adhesive'
@@ -159,9 +161,13 @@ function bondOne(c: Case, u: Unit): Block {
 function finish(c: Case): Block {
   const act = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })
   return sequence(
-    act('finishing.tabs', 'Seating tabs ground off, edges: fine diamonds', [2, 4, 8], {
-      cut: { id: 'finishing.tabs', form: 'finish', depthMm: 0.2, surface: 'edges' },
-      needs: [open('high-speed handpiece')],
+    act('finishing.neck', 'Neck and contacts smoothed, the gum held away', [1, 2, 4], {
+      cut: { id: 'finishing.neck', ...edgeOf(firstOf(c.units), 'neck'), surface: 'neck and contacts' },
+      needs: [open('high-speed handpiece'), open('plastic instrument')],
+      passes: ['plastic instrument'],
+    }),
+    act('finishing.tabs', 'Seating tabs ground off, inner side smoothed', [1, 2, 4], {
+      cut: { id: 'finishing.tabs', ...edgeOf(firstOf(c.units), 'inner'), surface: 'tabs and inner side' },
       told: 'ground off the seating tabs',
     }),
     act('finishing.wheels', 'Wheels, discs, paste: water, light hand', [3, 5, 10], {

@@ -7,7 +7,7 @@ import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot, spotOn } from '../phases/bonding'
 import { acts, draftsOf, open, practice, sequence, standby, type Block, lastingBy, atLeast } from '../phases/build'
 import { labels, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
-import { cutSteps, marginCuts } from '../phases/cutting'
+import { cutSteps, marginCuts, theBur } from '../phases/cutting'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import { reductionTargets } from '../measure/reduction'
 import { innerSide } from '../teeth/arch'
@@ -53,7 +53,7 @@ function space(c: Case): Block {
       canal(`canal.widen.${n + 1}`, `Post drill ${mm} mm first, stop set; rinse`, [0.5, 1, 2], {
         tooth: u.tooth,
         cut: { id: `canal.widen.${n + 1}`, form: 'post space', depthMm: mm, surface: 'canal' },
-        passes: [`drill ${mm} mm`, 'rinse'],
+        passes: [theBur, 'rinse'],
         needs: [open('slow handpiece'), open('file stops'), open('irrigation syringe')],
       }),
     ),
@@ -67,7 +67,7 @@ function space(c: Case): Block {
         asks: [{ reading: 'post space', teeth: [u.tooth] }],
         cut: { id: 'canal.drill', form: 'post space', depthMm: choice?.postMm ?? 1.4, surface: 'canal' },
         figures: choice ? [choice.figure] : [],
-        passes: [choice ? `drill ${choice.postMm} mm` : 'drill, next size', 'rinse'],
+        passes: [theBur, 'rinse'],
         needs: [open('slow handpiece'), open('file stops'), open('endodontic ruler')],
         cautions: [
           reason('Slow, no force, no hand on the lip side: a drill that leaves the canal goes through the root', 'C'),
@@ -241,7 +241,7 @@ function provisional(c: Case): Block {
         mandatory: true,
       },
     }),
-    act('provisional.build', `Provisional of ${labels(c)} built in composite of the tab’s shade`, [4, 7, 12], {
+    act('provisional.build', `Provisional of ${labels(c)} built in composite of the chosen shade`, [4, 7, 12], {
       told: 'built the provisional in composite',
       needs: [
         open('composite.universal', 1.5),
@@ -308,7 +308,7 @@ export const postCore = restoring({
           because: practice('dry teeth look lighter: the shade is agreed before isolation'),
           mandatory: true,
         },
-        mistakes: ['taken after the sheet: dehydrated teeth read too light'],
+        mistakes: ['taken when the teeth have dried out: they read too light'],
       },
     ),
   ],

@@ -49,7 +49,7 @@ function classThree(c: Case, u: Unit): Block {
       needs: [open('floss', 300)],
       countsOut: [`strip.${u.tooth}`, `wedge.${u.tooth}`],
     }),
-    finishComposite(s),
+    finishComposite(u, 'side'),
   )
 }
 

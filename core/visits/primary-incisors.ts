@@ -82,7 +82,7 @@ function incisors(c: Case): Block {
     only(c.units.length > 1, () =>
       child('crown.together', `Tried together, ${labels(c)}: line, length, midline`, [0.5, 1, 2], {
         fn: 'crown fitting',
-        passes: ['crowns on wet gauze', 'hand mirror'],
+        passes: ['crowns on wet gauze', 'mirror'],
         needs: [open('gauze', 2)],
         reason: practice('each may fit alone and stand crooked beside the other'),
       }),

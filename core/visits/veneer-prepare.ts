@@ -1,9 +1,9 @@
 /** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
-import { sure } from '../sure'
+import { sure, firstOf } from '../sure'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { absent, acts, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
 import { labels, type Case, type Unit, teethOf } from '../phases/case'
-import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
+import { cutSteps, reductionCheck, type CutLine, edgeOf } from '../phases/cutting'
 import { finalImpression } from '../phases/impression'
 import { rolls } from '../phases/isolation'
 import { opposingArch, paintTray, shadePreview } from '../phases/records'
@@ -71,8 +71,9 @@ function veneerLines(u: Unit): CutLine[] {
     },
     {
       act: 'finish',
-      title: 'Smooth carbide over everything; no sharp edge',
+      title: 'Everything smoothed; no sharp edge',
       form: 'finish',
+      stuff: 'carbide',
       depthMm: t.margin.mostMm,
       surface: 'all',
       share: 1.5,
@@ -163,11 +164,11 @@ function veneerProvisional(c: Case): Block {
       ],
       mistakes: ['lifted while rubbery: the lock is lost'],
     }),
-    shell('provisional.shell-edges', 'Excess off with blade and fine bur; embrasures open for the floss', [1, 2, 4], {
+    shell('provisional.shell-edges', 'Excess off with blade and bur; embrasures open for the floss', [1, 2, 4], {
       fn: 'provisional trimming',
       asks: [{ reading: 'provisional', teeth: teethOf(c) }],
-      cut: { id: 'provisional.shell-edges', form: 'finish', depthMm: 0.2, surface: 'shell' },
-      needs: [open('scalpel'), open('high-speed handpiece')],
+      cut: { id: 'provisional.shell-edges', ...edgeOf(firstOf(c.units), 'neck'), surface: 'shell' },
+      needs: [open('scalpel'), open('high-speed handpiece'), open('floss', 300)],
       hold: {
         name: 'provisional',
         title: 'Provisional good',

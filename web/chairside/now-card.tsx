@@ -60,6 +60,12 @@ function Doing({ step }: { step: Step }) {
           {step.passes.join(' · ')}
         </p>
       )}
+      {step.with.length > 0 && (
+        <p className="mt-1 text-xl leading-snug" data-with>
+          <span className="text-soft">with: </span>
+          {step.with.join(', ')}
+        </p>
+      )}
       <ul className="mt-2 space-y-1 text-xl">
         {step.cautions.map((c) => (
           <li key={c.text}>

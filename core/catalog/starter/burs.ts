@@ -69,6 +69,9 @@ const rows: Row[] = [
   ['post-14', 'steel', 'reamer', '6-flute', 1.4, 9, 0, latch],
   ['fin-ret-012', 'carbide', 'round-end taper', '12-flute', 1.2, 8, 3],
   ['fin-ftb-023', 'carbide', 'football', '12-flute', 2.3, 4],
+  ['fin-fet-016', 'carbide', 'flat-end taper', '12-flute', 1.6, 8, 3],
+  ['ftb-012f', 'diamond', 'football', 'fine', 1.2, 2.5],
+  ['flm-010ef', 'diamond', 'flame', 'extra-fine', 1.0, 6],
 ]
 
 const word = (b: Row): string =>

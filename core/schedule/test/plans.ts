@@ -22,6 +22,7 @@ export const step = (
     place,
     spread: { shortS, likelyS, longS },
     passes: [],
+    with: [],
     needs: [],
     countsIn: [],
     countsOut: [],

@@ -1,0 +1,58 @@
+/** What burs are called in a sentence, and which of them a word fits. The trade’s own terms, common practice. */
+import { sure } from '../sure'
+import type { Bur, BurShape } from './bur'
+
+type Fits = (b: Bur) => boolean
+const shaped =
+  (...shapes: BurShape[]): Fits =>
+  (b) =>
+    shapes.includes(b.shape)
+const tapered = shaped('round-end taper', 'flat-end taper', 'rounded taper', 'non-end-cutting taper')
+const fine: Fits = (b) => ['fine', 'extra-fine', 'ultra-fine'].includes(b.grit)
+
+const words: Readonly<Record<string, Fits>> = {
+  'fine diamond': (b) => b.material === 'diamond' && fine(b),
+  'coarse diamond': (b) => b.material === 'diamond' && b.grit === 'coarse',
+  'round-ended diamond': (b) => b.material === 'diamond' && shaped('round-end taper', 'torpedo')(b),
+  diamond: (b) => b.material === 'diamond',
+  carbide: (b) => b.material === 'carbide',
+  '12-flute': (b) => b.grit === '12-flute',
+  'slow round': (b) => b.shape === 'round' && b.shank === '204',
+  'round bur': shaped('round'),
+  'quarter round': (b) => b.shape === 'round' && b.diameterMm <= 0.6,
+  '¼ round': (b) => b.shape === 'round' && b.diameterMm <= 0.6,
+  'pear bur': shaped('pear'),
+  'tapered bur': tapered,
+  'straight bur': shaped('cylinder'),
+  'thin coarse taper': (b) => tapered(b) && b.grit === 'coarse' && b.diameterMm <= 1.2,
+  'thin needle': (b) => b.shape === 'needle' && b.diameterMm <= 1,
+  'thin bur': (b) => b.diameterMm <= 1.2,
+  'inverted cone': shaped('inverted cone'),
+  football: shaped('football'),
+  'fine flame': (b) => b.shape === 'flame' && (fine(b) || b.grit === '12-flute'),
+  flame: shaped('flame'),
+  torpedo: shaped('torpedo'),
+  'depth cutter': shaped('depth cutter'),
+  teardrop: shaped('teardrop'),
+}
+/** Words in which a bur’s name means none. */
+const notBurs = ['in the flame', 'flame them', 'diamond paste', 'diamond file', 'diamond strip']
+
+const pattern = new RegExp(
+  String.raw`(?<![\w-])(?:${[...Object.keys(words), ...notBurs]
+    .toSorted((a, b) => b.length - a.length)
+    .join('|')})s?(?![\w-])`,
+  'gi',
+)
+
+/**
+ * The burs a sentence names, each with which bur it fits.
+ * @example burWordsIn('Finish with carbide').map((w) => w.words) // ['carbide']
+ */
+export function burWordsIn(sentence: string): { words: string; fits: Fits }[] {
+  return [...sentence.matchAll(pattern)].flatMap(([found]) => {
+    const word = found.toLowerCase()
+    const fits = words[word] ?? words[word.replace(/s$/, '')]
+    return fits ? [{ words: found, fits: sure(fits) }] : []
+  })
+}

@@ -1,0 +1,48 @@
+/** The burs of a visit in order of use, out of those owned; each is handed when its turn comes. */
+import { theBur } from '../phases/cutting'
+import { chooseBur } from '../catalog/cut'
+import { itsName } from '../catalog/spoken'
+import type { BurPass } from '../model/plan'
+import type { Step } from '../model/step'
+import type { Case } from '../phases/case'
+
+/** Chooses a bur for every cut, keeping the one in the handpiece where it serves; marks the steps with their bur. */
+export function burOrder(steps: readonly Step[], c: Case): BurPass[] {
+  const passes: BurPass[] = []
+  for (const step of steps) {
+    if (!step.cut) continue
+    const current = passes.at(-1)
+    const answer = chooseBur(step.cut, c.practice.burs, current?.bur?.id)
+    const cut = {
+      stepId: step.id,
+      surface: step.cut.surface,
+      depthMm: step.cut.depthMm,
+      ...(answer.best ? { because: answer.best.because } : {}),
+      ...(answer.next ? { next: answer.next } : {}),
+    }
+    const bur = c.practice.burs.find((b) => b.id === answer.best?.burId)
+    if (bur && current?.bur?.id === bur.id) {
+      current.cuts.push(cut)
+      for (const p of answer.passedOver) if (!current.passedOver.includes(p)) current.passedOver.push(p)
+    } else {
+      passes.push({
+        order: passes.length + 1,
+        ...(bur ? { bur } : {}),
+        cuts: [cut],
+        passedOver: answer.passedOver,
+        ...(answer.lack ? { lack: answer.lack } : {}),
+      })
+    }
+    if (bur) step.burId = bur.id
+  }
+  return passes
+}
+
+/** What is passed at a step that cuts: its bur where that is changed, by its own name, and what else the phase names. */
+export function burHanded(passes: readonly string[], stepId: string, burs: readonly BurPass[]): string[] {
+  const turn = burs.find((b) => b.cuts[0]?.stepId === stepId)
+  const others = passes.filter((p) => p !== theBur)
+  if (!turn?.bur) return others
+  const at = Math.max(0, passes.indexOf(theBur))
+  return [...others.slice(0, at), itsName(turn.bur.name), ...others.slice(at)]
+}

@@ -1,0 +1,157 @@
+/**
+ * The tray and the text, held against each other: what a sentence names lies there, what lies there is named at a step, and
+ * what was exchanged is called by its own name in every sentence.
+ */
+import { itsName, means, thingsIn, type Naming } from '../catalog/spoken'
+import { matchItem, type Need } from '../catalog/match'
+import { capital } from '../words'
+import type { Reason } from '../figure'
+import type { BurPass, SetupLine, Unlaid } from '../model/plan'
+import type { Step } from '../model/step'
+import type { Case } from '../phases/case'
+import { burWordsIn } from '../catalog/spoken-burs'
+
+/** What of a step is read: a step as it is drafted, or as it is planned. */
+export interface Says {
+  title: string
+  detail?: string
+  passes?: readonly string[]
+  cautions?: readonly Reason[]
+  mistakes?: readonly string[]
+  needs?: readonly Need[]
+}
+
+/** The sentences of a step in which things are named. */
+const sentencesOf = (s: Says): string[] => [
+  s.title,
+  ...(s.detail ? [s.detail] : []),
+  ...(s.passes ?? []),
+  ...(s.cautions ?? []).map((c) => c.text),
+  ...(s.mistakes ?? []),
+]
+
+/** Every key a need answers to: its own and those above it. */
+function keysOf(steps: readonly Says[]): Set<string> {
+  const keys = new Set<string>()
+  for (const s of steps)
+    for (const { what } of s.needs ?? []) {
+      const parts = what.split('.')
+      for (let i = 1; i <= parts.length; i++) keys.add(parts.slice(0, i).join('.'))
+    }
+  return keys
+}
+
+/** What steps name that none of them lays out; each once a step. */
+export function missingThings<T extends Says>(
+  steps: readonly T[],
+  burs: ReadonlySet<string> = new Set(),
+): { step: T; words: string }[] {
+  const laid = keysOf(steps)
+  return steps.flatMap((step) => {
+    const words = sentencesOf(step)
+      // A bur that is handed under its own name is held against the strip.
+      .filter((text) => !burs.has(text))
+      .flatMap((text) => thingsIn(text).flatMap((n) => (n.needs.some((k) => laid.has(k)) ? [] : [n.words])))
+    return [...new Set(words)].map((w) => ({ step, words: w }))
+  })
+}
+
+/** Burs that a step’s title, detail or pass names and that are not the one it cuts with, or in no strip where it cuts with none. */
+function missingBurs(steps: readonly Step[], burs: readonly BurPass[]): Unlaid[] {
+  const owned = burs.flatMap((b) => b.bur ?? [])
+  return steps.flatMap((s) => {
+    const own = owned.filter((b) => b.id === s.burId)
+    // Where nothing owned fits, the lack says so.
+    if (s.cut && own.length === 0) return []
+    const there = s.cut ? own : owned
+    return [s.title, s.detail ?? '', ...s.passes]
+      .flatMap(burWordsIn)
+      .filter((w) => !there.some(w.fits))
+      .map((w) => ({ stepId: s.id, words: w.words }))
+  })
+}
+
+/** What is named and not laid out: things, and burs that are not in the strip in their turn. Empty in a sound plan. */
+export const unlaid = (steps: readonly Step[], burs: readonly BurPass[]): Unlaid[] => [
+  ...missingThings(steps, new Set(burs.flatMap((b) => (b.bur ? [itsName(b.bur.name)] : [])))).map(
+    ({ step, words }) => ({ stepId: step.id, words }),
+  ),
+  ...missingBurs(steps, burs),
+]
+
+/** The names under which each line is used by words, over all steps. */
+function namedLines(steps: readonly Step[], setup: readonly SetupLine[]): Set<string> {
+  const said = new Set(steps.flatMap((s) => sentencesOf(s).flatMap((text) => thingsIn(text).flatMap((n) => n.needs))))
+  return new Set(setup.filter((l) => l.needs.some((need) => [...said].some((k) => means(k, need)))).map((l) => l.id))
+}
+
+/** Each step with what it uses that no sentence of the plan names, said where it is first used, by its name as it is laid out. */
+export function withThings(steps: readonly Step[], setup: readonly SetupLine[]): Step[] {
+  const named = namedLines(steps, setup)
+  const first = new Map<string, string[]>()
+  for (const l of setup) {
+    const [at] = l.steps
+    if (l.readiness !== 'open' || named.has(l.id) || at === undefined) continue
+    const name = itsName(l.lack ? l.name : l.name)
+    first.set(at, [...(first.get(at) ?? []), name])
+  }
+  return steps.map((s) => ({ ...s, with: first.get(s.id) ?? [] }))
+}
+
+/** What is laid out and used by no step, neither in its words nor among what it says it uses. Empty in a sound plan. */
+export function unused(steps: readonly Step[], setup: readonly SetupLine[]): string[] {
+  const named = namedLines(steps, setup)
+  const used = new Set(steps.flatMap((s) => s.with))
+  return setup
+    .filter((l) => (l.readiness === 'open' ? !named.has(l.id) && !used.has(itsName(l.name)) : l.when === undefined))
+    .map((l) => l.name)
+}
+
+/** Every sentence of the steps, with the things called what they are called on this tray. */
+export interface Called {
+  (steps: readonly Step[]): Step[]
+  say: (sentence: string) => string
+}
+
+/**
+ * A word that means one thing among those that would do gives way to the name of what is laid out: after an exchange, or
+ * where the one meant is not owned.
+ */
+export function callThings(steps: readonly Step[], c: Case): Called {
+  const { items } = c.practice
+  const { alerts, swaps } = c.request
+  const needs = steps.flatMap((s) => s.needs)
+  const names = new Map<string, string | null>()
+  /** The name to be said instead, where the word does not fit. */
+  const instead = (n: Naming, only: string): string | null => {
+    const known = names.get(n.words)
+    if (known !== undefined) return known
+    const need = needs.find((x) => n.needs.some((k) => means(k, x.what)))
+    const item = need && matchItem(need, items, alerts, swaps).item
+    const name = !item || item.name.toLowerCase().includes(only) ? null : itsName(item.name)
+    names.set(n.words, name)
+    return name
+  }
+  const say = (sentence: string): string => {
+    let said = ''
+    let from = 0
+    for (const n of thingsIn(sentence)) {
+      const name = n.only === undefined ? null : instead(n, n.only)
+      if (name === null) continue
+      said += sentence.slice(from, n.at) + (/^[A-Z]/.test(n.words) ? capital(name) : name)
+      from = n.at + n.words.length
+    }
+    return from === 0 ? sentence : said + sentence.slice(from)
+  }
+  const called = (s: Step): Step => ({
+    ...s,
+    title: say(s.title),
+    ...(s.detail ? { detail: say(s.detail) } : {}),
+    ...(s.told ? { told: say(s.told) } : {}),
+    passes: s.passes.map(say),
+    cautions: s.cautions.map((x) => ({ ...x, text: say(x.text) })),
+    mistakes: s.mistakes.map(say),
+    ...(s.cues ? { cues: s.cues.map((q) => ({ ...q, say: say(q.say) })) } : {}),
+  })
+  return Object.assign((all: readonly Step[]) => all.map(called), { say })
+}
