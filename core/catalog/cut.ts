@@ -48,7 +48,7 @@ export interface Cut {
   stuff?: Bur['material']
   /** Where the edge of a filling or of a cemented piece lies that is finished. */
   part?: EdgePart
-  /** Nothing wider goes there, mm: a lower incisor, a primary tooth. */
+  /** Nothing wider goes there where anything narrower fits, mm: a lower incisor, a primary tooth. */
   widestMm?: number
 }
 
@@ -73,6 +73,10 @@ export interface BurAnswer {
 /** A shape or stuff asked for by name is worth this many mm of worse fit. */
 const preferWorth = 1
 
+/** One that is too wide for the tooth comes last of all, mm. */
+const tooWideCosts = 10
+const tooWide = (cut: Cut, bur: Bur): boolean => cut.widestMm !== undefined && bur.diameterMm > cut.widestMm
+
 /** A change of bur is worth this many mm of worse fit: fewest changes win where the order allows. */
 const changeCost = 0.25
 
@@ -85,7 +89,6 @@ export function chooseBur(cut: Cut, owned: readonly Bur[], inHandpiece?: string)
   const passedOver: string[] = []
   const fits: { bur: Bur; distance: number; because: Reason }[] = []
   for (const bur of owned) {
-    if (cut.widestMm !== undefined && bur.diameterMm > cut.widestMm) continue
     const fit = rule.fit(bur, cut)
     if (!fit) continue
     const why = unusable(bur)
@@ -95,9 +98,12 @@ export function chooseBur(cut: Cut, owned: readonly Bur[], inHandpiece?: string)
         bur,
         distance:
           fit.distance +
+          (tooWide(cut, bur) ? tooWideCosts : 0) +
           (bur.id === inHandpiece ? 0 : changeCost) -
           preferWorth * (Number(bur.shape === cut.prefer) + Number(bur.material === cut.stuff)),
-        because: fit.because,
+        because: tooWide(cut, bur)
+          ? reason(`${fit.because.text}; wider than is wanted here, nothing narrower fits`, fit.because.standing)
+          : fit.because,
       })
   }
   fits.sort((a, b) => a.distance - b.distance || a.bur.id.localeCompare(b.bur.id))
@@ -109,8 +115,7 @@ export function chooseBur(cut: Cut, owned: readonly Bur[], inHandpiece?: string)
         ? reason(`${first.because.text}; it is already in the handpiece, which saves a change`, first.because.standing)
         : first.because
     answer.best = { burId: first.bur.id, name: first.bur.name, because: kept }
-  } else
-    answer.lack = `no bur owned fits: ${rule.wanted(cut)}${cut.widestMm === undefined ? '' : `, no wider than ${cut.widestMm.toFixed(1)} mm,`} is wanted`
+  } else answer.lack = `no bur owned fits: ${rule.wanted(cut)} is wanted`
   if (second) answer.next = { burId: second.bur.id, name: second.bur.name, because: second.because }
   return answer
 }

@@ -3,6 +3,7 @@
  * and by no others, so a sentence can be held against the tray (core/plan/tray-text.ts). The trade’s own terms, common practice.
  */
 import { sure } from '../sure'
+import { alertWords } from '../vocabulary'
 
 /** A thing by its spoken words: the needs any of which it may mean; a need means every one beneath it ('cord' all sizes). */
 interface Thing {
@@ -246,7 +247,7 @@ const things: readonly Thing[] = [
   row('polishing brush', 'felt'),
   row('finishing strip', 'finishing strip'),
   row('rubber point', 'rubber point'),
-  row('composite polisher, ceramic polisher', 'polisher'),
+  row('composite polisher, ceramic polisher', 'polisher, pre-polisher, gloss polisher'),
   row('ceramic wheel', 'wheel'),
   row('diamond paste', 'diamond paste, polishing paste'),
   row('pumice', 'pumice'),
@@ -257,12 +258,14 @@ const things: readonly Thing[] = [
 
 /** Phrases in which a thing’s word means no thing. */
 const notThings = [
+  ...Object.values(alertWords),
   'inverted cone',
   'deepest point',
   'four points',
   'two points',
   'no sheet',
   'air syringe',
+  'chlorhexidine alert',
   'seating tab',
   'flash of resin or cement',
   'stopping with it',
@@ -278,7 +281,9 @@ const known = new Map<string, Pick<Thing, 'needs' | 'only'>>([
   ...things.flatMap(({ says, ...thing }) =>
     says.flatMap((word) => inNumber(word.toLowerCase()).map((w): [string, typeof thing] => [w, thing])),
   ),
-  ...notThings.flatMap((word) => inNumber(word).map((w): [string, Thing] => [w, { needs: [], says: [] }])),
+  ...notThings.flatMap((word) =>
+    inNumber(word.toLowerCase()).map((w): [string, Thing] => [w, { needs: [], says: [] }]),
+  ),
 ])
 const patternOf = (words: Iterable<string>): RegExp =>
   new RegExp(
@@ -326,6 +331,15 @@ export function thingsIn(sentence: string): readonly Naming[] {
  * @example means('cord', 'cord.00') // true
  */
 export const means = (named: string, need: string): boolean => need === named || need.startsWith(`${named}.`)
+
+/**
+ * A thing’s own name as it is spoken in a sentence: what a list puts behind a comma goes before.
+ * @example spokenName('Matrix band, circumferential') // 'circumferential matrix band'
+ */
+export function spokenName(name: string): string {
+  const [, noun, kind] = /^([^,]+), ([a-z-]+)$/.exec(name) ?? []
+  return noun && kind ? `${kind} ${itsName(noun)}` : itsName(name)
+}
 
 /**
  * A thing’s own name in the middle of a sentence.

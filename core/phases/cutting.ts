@@ -224,9 +224,9 @@ export const seatingGroove: CutLine = {
 /** Forms that only smooth: a narrow tooth takes a thinner bur for these than for cutting. */
 const smoothing: readonly CutForm[] = ['finish', 'edge']
 
-/** Nothing wide on a lower incisor or a primary tooth: 1.6 mm for cutting, 1.2 mm for finishing; our own, common practice. */
+/** Nothing wide on a lower incisor or a primary tooth: 1.6 mm for cutting, 1.2 mm for finishing; the football that hollows its inner side is as wide as that is. Our own, common practice. */
 const widestOn = (u: Unit, form: CutForm): { widestMm?: number } =>
-  isNarrow(u.tooth) ? { widestMm: smoothing.includes(form) ? 1.2 : 1.6 } : {}
+  isNarrow(u.tooth) && form !== 'lingual concavity' ? { widestMm: smoothing.includes(form) ? 1.2 : 1.6 } : {}
 
 /** The edge of a filling or of a cemented piece on a tooth, as a cut. */
 export const edgeOf = (u: Unit, part: EdgePart, more: Partial<Cut> = {}): Omit<Cut, 'id' | 'surface'> => ({

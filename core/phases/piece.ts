@@ -38,7 +38,7 @@ export function cleanPiece(c: Case, what: string): Block {
     cautions: [reason('Hydrofluoric acid only at the laboratory, never in the mouth', 'C')],
     mistakes: [
       'fitting side touched with the finger after cleaning',
-      ...(stuff === 'zirconia' ? ['cleaned with phosphoric acid: the primer does not hold'] : []),
+      ...(stuff === 'zirconia' ? ['cleaned with phosphoric acid: nothing holds on it any more'] : []),
     ],
   })
 }

@@ -76,8 +76,8 @@ describe('an amendment changes the plan as said, with who, when and why', () => 
       }).setup.find((l) => l.id === 'rubber-cup'),
     ).toMatchObject({ readiness: 'standby' })
     expect(
-      amended({ op: 'remove item', step: 'arrival.seat', what: 'gauze' }).setup.find(
-        (l) => l.id === 'gauze' && l.steps.includes('arrival.seat'),
+      amended({ op: 'remove item', step: 'arrival.seat', what: 'saliva ejector' }).setup.find(
+        (l) => l.id === 'saliva-ejector' && l.steps.includes('arrival.seat'),
       ),
     ).toBeUndefined()
   })

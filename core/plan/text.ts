@@ -44,7 +44,7 @@ export function stepLines(plan: Plan, s: Step): string[] {
       .filter((l) => l.to === s.id)
       .map((l) => `⏱ ${tieWords(l, title)}`),
     ...(s.passes.length > 0 ? [`passes: ${s.passes.join(' → ')}`] : []),
-    ...(s.with.length > 0 ? [`with: ${s.with.join(', ')}`] : []),
+    ...(s.with.length > 0 ? [`with: ${s.with.join('; ')}`] : []),
     ...(s.countsIn.length > 0
       ? [
           `in: ${s.countsIn

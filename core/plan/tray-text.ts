@@ -2,7 +2,7 @@
  * The tray and the text, held against each other: what a sentence names lies there, what lies there is named at a step, and
  * what was exchanged is called by its own name in every sentence.
  */
-import { itsName, means, thingsIn, type Naming } from '../catalog/spoken'
+import { itsName, means, spokenName, thingsIn, type Naming } from '../catalog/spoken'
 import { matchItem, type Need } from '../catalog/match'
 import { capital } from '../words'
 import type { Reason } from '../figure'
@@ -92,8 +92,7 @@ export function withThings(steps: readonly Step[], setup: readonly SetupLine[]):
   for (const l of setup) {
     const [at] = l.steps
     if (l.readiness !== 'open' || named.has(l.id) || at === undefined) continue
-    const name = itsName(l.lack ? l.name : l.name)
-    first.set(at, [...(first.get(at) ?? []), name])
+    first.set(at, [...(first.get(at) ?? []), itsName(l.name)])
   }
   return steps.map((s) => ({ ...s, with: first.get(s.id) ?? [] }))
 }
@@ -128,7 +127,7 @@ export function callThings(steps: readonly Step[], c: Case): Called {
     if (known !== undefined) return known
     const need = needs.find((x) => n.needs.some((k) => means(k, x.what)))
     const item = need && matchItem(need, items, alerts, swaps).item
-    const name = !item || item.name.toLowerCase().includes(only) ? null : itsName(item.name)
+    const name = !item || item.name.toLowerCase().includes(only) ? null : spokenName(item.name)
     names.set(n.words, name)
     return name
   }

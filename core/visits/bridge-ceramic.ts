@@ -28,7 +28,7 @@ function retainerLines(u: Unit): CutLine[] {
   return [
     {
       act: 'draw',
-      title: 'Draw between the teeth: thin coarse taper, never past the facial',
+      title: 'Draw between the teeth, never past the lip side',
       form: 'draw',
       depthMm: 0.5,
       surface: 'proximal',

@@ -272,7 +272,7 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
     })
     expect(p.counts.find((c) => c.id === 'dam-pieces')).toMatchObject({ planned: 7 })
     expect(p.holds.find((h) => h.id === 'reduction')!.evidence).toContain('sectioned index')
-    expect(p.steps.find((s) => s.id === 'anaesthesia.inject')!.detail).toContain('The pulp is gone; the tissue is not')
+    expect(p.steps.find((s) => s.id === 'anaesthesia.inject')!.detail).toContain('The pulp is gone, the gum is not')
     // C: infiltration in the upper jaw; M: 3 min to the test.
     expect(p.links.filter(isClock).find((l) => l.title === 'Anaesthetic takes')!.atLeastS).toBe(180)
   })

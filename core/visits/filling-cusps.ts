@@ -36,7 +36,14 @@ function buildUp(c: Case, u: Unit): Block {
     ...cusps.flatMap((cusp) => [
       place(id(u, `cusp-${cusp}`), `${capital(cusp)} cusp, by itself`, [0.5, 1, 2], {
         tooth: u.tooth,
-        needs: [open('composite.universal', 0.3), open('composite carver'), open('composite plugger')],
+        needs: [
+          open('composite.universal', 0.3),
+          open('composite carver.fissure', 1, {
+            words: 'fissure instrument',
+            orElse: [{ what: 'composite carver', loss: 'its tip is too broad for a fissure' }],
+          }),
+          open('composite plugger'),
+        ],
         passes: ['composite on its instrument', 'fissure instrument'],
       }),
       lightStep(s, id(u, `cusp-${cusp}-cure`), layer),

@@ -36,8 +36,8 @@ function readyToFill(u: Unit): Block {
       place(id(u, 'pre-wedge-out'), 'Pre-wedge out, metal strip in to guard the neighbour', [0.2, 0.3, 0.5], {
         ...at,
         fn: 'matrix placement',
-        passes: ['forceps', 'strip'],
-        needs: [open('metal strip')],
+        passes: ['tweezers', 'guard strip'],
+        needs: [open('metal strip'), open('tweezers')],
         countsOut: [`pre-wedge.${u.tooth}`],
       }),
     ),

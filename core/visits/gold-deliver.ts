@@ -139,7 +139,7 @@ function foil(c: Case, u: Unit): Block {
     cutSteps(
       onlyUnits(c, [u]),
       () => [
-        { act: 'pit', title: 'Pit opened with a teardrop', form: 'pit', depthMm: 1.5, surface: 'pit', share: 2 },
+        { act: 'pit', title: 'Pit opened', form: 'pit', depthMm: 1.5, surface: 'pit', share: 2 },
         {
           act: 'undercut',
           title: 'Small inverted cone: flat floor, opposed undercuts',

@@ -254,7 +254,7 @@ describe('between and after', () => {
       severity: 'ask',
       what: expect.stringContaining('2026-11-09'),
     })
-    expect(p.steps.find((s) => s.id === 'delivery.clean')!.cautions[0]!.text).toContain('Eugenol')
+    expect(p.steps.find((s) => s.id === 'delivery.clean')!.cautions[0]!.text).toContain('eugenol')
   })
   it('inlays are never bitten on before they are bonded, and go in one by one under the sheet', () => {
     const p = planOf('inlay-delivery')

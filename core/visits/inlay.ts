@@ -80,7 +80,7 @@ function sealDentine(c: Case): Block {
 
 /** The patient bites on gauze while the cords dwell; then the pellets are out and the tray is ready. */
 function biteOnGauze(plan: CordPlan): Block {
-  return only(plan.layers.length > 0, () =>
+  return only(plan.layers.length > 0 && plan.sites.length > 0, () =>
     temp('tissue.bite-gauze', 'Bite on gauze while the cords dwell', [0.3, 0.5, 1], {
       phase: 'tissue',
       fn: 'chairside',

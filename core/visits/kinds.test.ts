@@ -116,6 +116,8 @@ const safeParse = (more: object) => visitRequest.safeParse(written(more))
 
 /** Everything that has to be true of any plan, whatever it is for. */
 function whole(p: Plan): void {
+  // The tray equals the text: nothing is named that is not laid out, nothing laid out that no step uses.
+  expect({ unlaid: p.unlaid, unused: p.unused }).toEqual({ unlaid: [], unused: [] })
   const ids = p.steps.map((s) => s.id)
   const at = new Map(ids.map((id, i) => [id, i]))
   expect(at.size).toBe(ids.length)

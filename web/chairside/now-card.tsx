@@ -63,7 +63,7 @@ function Doing({ step }: { step: Step }) {
       {step.with.length > 0 && (
         <p className="mt-1 text-xl leading-snug" data-with>
           <span className="text-soft">with: </span>
-          {step.with.join(', ')}
+          {step.with.join(' · ')}
         </p>
       )}
       <ul className="mt-2 space-y-1 text-xl">

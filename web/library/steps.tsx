@@ -89,6 +89,7 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
         </p>
       ))}
       {s.passes.length > 0 && <p>passes: {s.passes.join(' → ')}</p>}
+      {s.with.length > 0 && <p>with: {s.with.join('; ')}</p>}
       {s.countsIn.length > 0 && (
         <p>
           counted in:{' '}

@@ -53,7 +53,7 @@ export const instruments: Rows = {
     ['amalgam-carrier', 'Amalgam carrier', ['amalgam carrier'], 170, 12, restorative],
     ['amalgam-well', 'Amalgam well', ['amalgam well'], 50, 50, restorative],
     ['liner-carrier', 'Liner carrier, ball end', ['liner carrier'], 160, 8, restorative],
-    ['composite-carver', 'Fissure and cusp former', ['composite carver'], 165, 10, bonding],
+    ['composite-carver', 'Fissure and cusp former', ['composite carver.fissure', 'composite carver'], 165, 10, bonding],
     ['composite-plugger', 'Composite plugger, coated', ['composite plugger'], 165, 10, bonding],
     ['contact-former', 'Contact former', ['contact former'], 165, 12, bonding],
     ['composite-dispenser', 'Compule dispenser', ['composite dispenser'], 190, 60],

@@ -1,0 +1,131 @@
+/** The tray equals the text: over every reviewed case, every school, every bur that may be missing, swaps and amendments. */
+import { readdirSync, readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { burWordsIn } from '../catalog/spoken-burs'
+import { itsName, thingsIn } from '../catalog/spoken'
+import type { Change } from '../practice/amendment'
+import { questions } from '../practice/choices'
+import { starterPractice } from '../practice/starter'
+import { visitRequest, type VisitRequestInput } from '../model/request'
+import type { Plan } from '../model/plan'
+import { compile } from './compile'
+import { unlaid, unused } from './tray-text'
+
+const practice = starterPractice()
+const cases = readdirSync('demo/cases')
+  .filter((f) => f.endsWith('.json'))
+  .map((f) => ({ name: f, raw: visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8'))) }))
+const of = (more: Partial<VisitRequestInput>) =>
+  visitRequest.parse({
+    kind: 'filling.bulk',
+    teeth: ['26'],
+    date: '2026-11-24',
+    team: { dentist: 'dentist', assistants: ['assistant'] },
+    ...more,
+  })
+const wrong = (p: Plan) => [...p.unlaid.map((u) => `${u.stepId} names ${u.words}`), ...p.unused]
+const text = (p: Plan): string => p.steps.flatMap((s) => [s.title, s.detail ?? '', ...s.passes]).join('\n')
+
+describe('what is named lies there, and what lies there is used', () => {
+  it.each(cases)('$name, under every school', ({ raw }) => {
+    for (const q of questions)
+      for (const { value } of q.schools) {
+        const plan = compile({ ...raw, visitChoices: { ...raw.visitChoices, [q.name]: value } }, practice)
+        expect(wrong(plan), `${q.name}: ${value}`).toEqual([])
+      }
+  })
+  it('whichever bur is missing: another is handed under its own name, or the lack is said', () => {
+    for (const { raw, name } of cases)
+      for (const gone of new Set(compile(raw, practice).burs.flatMap((b) => b.bur?.id ?? []))) {
+        const plan = compile(raw, { ...practice, burs: practice.burs.filter((b) => b.id !== gone) })
+        expect(wrong(plan), `${name} without ${gone}`).toEqual([])
+      }
+  })
+  it('a thing or a bur that nobody lays out is found, and a thing that no step uses', () => {
+    const plan = compile(of({}), practice)
+    const [first, ...others] = plan.steps
+    expect(unlaid([{ ...first!, passes: ['haemostat'] }, ...others], plan.burs)).toEqual([
+      { stepId: 'arrival.seat', words: 'haemostat' },
+    ])
+    expect(unlaid([{ ...first!, title: 'Finish with the torpedo' }, ...others], plan.burs)).toEqual([
+      { stepId: 'arrival.seat', words: 'torpedo' },
+    ])
+    expect(unused([{ ...first!, with: [] }, ...others], plan.setup)).toContain('Bib and chain')
+  })
+  it('every pass names a thing, a bur, or what was made or comes from the unit', () => {
+    // What is not laid out: made in this visit, brought for it, or there at every chair.
+    const made =
+      /\b(air|water|rinse|light|finger|index|mould|provisional|crowns?|bridge|piece|laminate|base|capsule|next size|instrument|marker)\b/
+    for (const { raw, name } of cases) {
+      const plan = compile(raw, practice)
+      const burs = plan.burs.flatMap((b) => (b.bur ? [itsName(b.bur.name)] : []))
+      for (const s of plan.steps)
+        for (const p of s.passes)
+          expect(
+            burs.includes(p) || thingsIn(p).length > 0 || burWordsIn(p).length > 0 || made.test(p),
+            `${name}, ${s.id}: ${p}`,
+          ).toBe(true)
+    }
+  })
+  it('a bur is handed when its turn comes, once', () => {
+    for (const { raw } of cases) {
+      const plan = compile(raw, practice)
+      for (const pass of plan.burs)
+        for (const [i, cut] of pass.cuts.entries()) {
+          const handed = plan.steps.find((s) => s.id === cut.stepId)!.passes.includes(itsName(pass.bur!.name))
+          expect(handed, cut.stepId).toBe(i === 0)
+        }
+    }
+  })
+})
+
+describe('an exchange changes every sentence that names the thing', () => {
+  it('a sectional band exchanged for one all round is called so, in title and pass', () => {
+    const before = compile(of({}), practice)
+    const after = compile(of({ swaps: { 'band-sectional': 'band-straight' } }), practice)
+    expect(text(before)).toContain('Sectional band mesial')
+    expect(text(after)).not.toMatch(/sectional band/i)
+    expect(text(after)).toContain('Circumferential matrix band mesial')
+  })
+  it('as where the one meant is not owned', () => {
+    const without = { ...practice, items: practice.items.filter((i) => i.id !== 'composite-carver') }
+    const cusps = of({ kind: 'filling.cusps', teeth: ['37'] })
+    expect(text(compile(cusps, practice))).toContain('fissure instrument')
+    expect(text(compile(cusps, without))).not.toContain('fissure instrument')
+    expect(text(compile(cusps, without))).toContain('discoid and cleoid carver')
+  })
+})
+
+describe('an amendment is held to it', () => {
+  const plan = (change: Change) =>
+    compile(of({}), {
+      ...practice,
+      amendments: [{ id: 'a', kind: 'filling.bulk', change, by: 'Dr Demo', on: '2026-11-01', why: 'as we do it' }],
+    })
+  const added = (title: string, needs: string[] = []): Change => ({
+    op: 'add step',
+    after: 'arrival.seat',
+    id: 'own.step',
+    title,
+    fn: 'chairside',
+    place: 'chair',
+    minutes: [0.5, 1, 2],
+    needs: needs.map((what) => ({ what, quantity: 1, readiness: 'open' })),
+  })
+  it.each<[string, Change, string | undefined]>([
+    ['a thing on no tray', added('Bite on the haemostat'), 'names haemostat, and no step lays it out'],
+    ['the practice’s own name for one', added('Look at it with the photograph mirror'), 'names photograph mirror'],
+    ['the same with its thing', added('Bite on the haemostat', ['haemostat']), undefined],
+    ['nothing named', added('Ask how the week was'), undefined],
+    [
+      'a thing taken away that sentences name',
+      { op: 'remove item', step: 'filling.26.matrix', what: 'wedge' },
+      'no step lays it out',
+    ],
+  ])('%s', (_, change, misfit) => {
+    const [use] = plan(change).amendments
+    expect(use!.applied).toBe(misfit === undefined)
+    if (misfit !== undefined) expect(use!.misfit).toContain(misfit)
+    expect(wrong(plan(change))).toEqual([])
+  })
+})
