@@ -100,8 +100,7 @@ export function demoPractice(day: string, zone: string): Practice {
       cautious: presetTable('cautious', 'Dr Tamsin Orrell', monthsFrom(day, -9)),
       expanded: presetTable('expanded', 'Dr Kofi Lindqvist', monthsFrom(day, -7)),
     },
-    // This practice reaches for nitrile first; the starter's order has latex first.
-    items: starterItems.toSorted((a, b) => Number(a.id === 'gloves-latex') - Number(b.id === 'gloves-latex')),
+    items: starterItems,
     burs: starterBurs.map((b) => (b.id === 'dc-20' ? { ...b, uses: 10 } : b.id === 'ftb-023' ? { ...b, uses: 4 } : b)),
     lots,
     instruments: demoInstruments,

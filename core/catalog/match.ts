@@ -38,6 +38,8 @@ export interface Match {
   because?: Reason
   alternatives: { itemId: string; name: string; loss: string }[]
   lack?: string
+  /** Another than the practice reaches for first: by hand, by an alert, or because it is the safe one. */
+  exchanged?: true
   /** What is owned would answer, but an alert forbids every one of them. */
   forbidden?: boolean
 }
@@ -74,9 +76,26 @@ const strange = (i: Item, alerts: readonly Alert[]): string | undefined => {
   return i.allergens.find((a) => (a === 'chlorhexidine' || a === 'iodine') && alerts.includes(a))
 }
 
+/** Why an item is better left in the drawer today, where it is. */
+export type Shun = (i: Item) => string | undefined
+const nothingShunned: Shun = () => undefined
+
+/** In stock first, then what goes with the day, then what answers the need itself; otherwise in the practice’s own order. */
+const ranked = (able: readonly Able[], shun: Shun): readonly Able[] =>
+  able.length < 2
+    ? able
+    : able.toSorted(
+        (a, b) =>
+          Number(a.i.stock < 1) - Number(b.i.stock < 1) ||
+          Number(shun(a.i) !== undefined) - Number(shun(b.i) !== undefined) ||
+          Number(a.loss !== undefined) - Number(b.loss !== undefined),
+      )
+
 /** What is lost by taking this item instead of the best, in words. */
-function lossOf(i: Item, best: Item, second: string | undefined): string {
+function lossOf(i: Item, best: Item, second: string | undefined, shun: Shun): string {
   if (second) return second
+  const wrong = shun(i)
+  if (wrong !== undefined) return wrong
   if (i.latex && !best.latex) return 'holds latex'
   if (i.stock < 1) return 'none in stock'
   if (best.workingS !== undefined && i.workingS !== undefined && i.workingS !== best.workingS)
@@ -87,7 +106,7 @@ function lossOf(i: Item, best: Item, second: string | undefined): string {
 
 /**
  * The item of the practice that answers a need. What an alert forbids (latex, an antiseptic) is not offered; otherwise
- * what answers the need itself comes before what would do, in stock first, in the practice's own order; an exchange made
+ * what is in stock comes first, then what goes with the day, then what answers the need itself; an exchange made
  * at the tray wins where it is safe. Nothing fits: the match says so, the need is not dropped.
  */
 export function matchItem(
@@ -95,6 +114,7 @@ export function matchItem(
   items: readonly Item[],
   alerts: readonly Alert[],
   swaps: Readonly<Record<string, string>> = {},
+  shun: Shun = nothingShunned,
 ): Match {
   const direct = serving(items, need.what).map((i): Able => ({ i }))
   const able = need.orElse
@@ -108,16 +128,9 @@ export function matchItem(
       ]
     : direct
   const safe = able.filter(({ i }) => strange(i, alerts) === undefined)
-  const ranked =
-    safe.length < 2
-      ? safe
-      : safe.toSorted(
-          (a, b) =>
-            Number(a.i.stock < 1) - Number(b.i.stock < 1) ||
-            Number(a.loss !== undefined) - Number(b.loss !== undefined),
-        )
-  const first = ranked[0]
-  const exchanged = first ? ranked.find(({ i }) => i.id === swaps[first.i.id]) : undefined
+  const inOrder = ranked(safe, shun)
+  const first = inOrder[0]
+  const exchanged = first ? inOrder.find(({ i }) => i.id === swaps[first.i.id]) : undefined
   const best = exchanged ?? first
   if (!best) {
     const forbidding = able.map(({ i }) => strange(i, alerts)).find((x) => x !== undefined)
@@ -131,12 +144,16 @@ export function matchItem(
   }
   const match: Match = {
     item: best.i,
-    alternatives: ranked
+    alternatives: inOrder
       .filter((x) => x !== best)
-      .map(({ i, loss }) => ({ itemId: i.id, name: i.name, loss: lossOf(i, best.i, loss) })),
+      .map(({ i, loss }) => ({ itemId: i.id, name: i.name, loss: lossOf(i, best.i, loss, shun) })),
   }
   const swapped = able.map(({ i }) => strange(i, alerts)).find((x) => x !== undefined)
+  const usual = ranked(safe, nothingShunned)[0]
+  const shunned = usual && usual.i !== best.i ? shun(usual.i) : undefined
+  if (exchanged || swapped !== undefined || shunned !== undefined) match.exchanged = true
   if (exchanged) match.because = reason(`laid out instead of ${sure(first).i.name}`, 'practice')
+  else if (shunned !== undefined) match.because = reason(`laid out instead of ${sure(usual).i.name}: ${shunned}`, 'C')
   else if (best.loss !== undefined)
     match.because = reason(`${words(need)} is not owned or not in stock; instead: ${best.loss}`, 'C')
   else if (swapped) match.because = reason(`${swapped} alert: the ${swapped}-free one is taken`, 'C')

@@ -77,6 +77,8 @@ export interface SetupLine {
   quantity: number
   unit: string
   piecesMm?: number[]
+  /** Why so many, where each act or tooth takes its own. */
+  counted?: string
   phase: Phase
   steps: string[]
   /** The needs it answers. */
@@ -89,6 +91,8 @@ export interface SetupLine {
   alternatives: { itemId: string; name: string; loss: string }[]
   lot?: LotChoice
   lack?: string
+  /** Another than the practice reaches for first, for the reason said. */
+  exchanged?: true
   /** Owned, but every one is forbidden by an alert. */
   forbidden?: boolean
   /** Alerts this item would set off. */

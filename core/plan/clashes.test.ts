@@ -58,7 +58,7 @@ const alsoAt = (after: string) => ({
 /** Common practice: each pair that must not meet, how hard it is, and the plan it must not appear in. */
 const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan, withoutIt: () => Plan][] = [
   ['latex-alert', 'mind', () => plan({ alerts: ['latex'] }), () => plan()],
-  ['latex-silicone', 'ask', () => plan(), () => plan({}, without('gloves-latex'))],
+  ['latex-silicone', 'ask', () => plan({}, without('gloves-nitrile')), () => plan()],
   ['eugenol-bonding', 'mind', () => plan({ deliveryCement: 'resin' }), () => plan({ deliveryCement: 'conventional' })],
   ['astringent-silicone', 'mind', () => plan(), () => plan({ choices: { cordAgent: 'plain' } })],
   [
@@ -86,7 +86,12 @@ const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan,
     () => plan({ alerts: ['mouth breather'], choices: { isolation: 'dam throughout' } }),
     () => plan({ alerts: ['mouth breather'] }),
   ],
-  ['dual-arch', 'ask', () => plan({ missing: ['37'] }), () => plan()],
+  [
+    'dual-arch',
+    'ask',
+    () => plan({ missing: ['37'], choices: { impression: 'addition silicone, dual-arch' } }),
+    () => plan({ missing: ['37'] }),
+  ],
   ['polyether-damp', 'mind', () => plan({ choices: { impression: 'polyether, custom tray' } }), () => plan()],
   ['pacemaker', 'mind', () => plan({ alerts: ['pacemaker'] }), () => plan()],
   [
@@ -151,8 +156,8 @@ const table: [id: string, severity: 'stop' | 'ask' | 'mind', withIt: () => Plan,
   [
     'jelly-latex',
     'ask',
+    () => of({ kind: 'post.core', teeth: ['11'] }, { ...alsoAt('coat.look'), items: without('water-separator').items }),
     () => of({ kind: 'post.core', teeth: ['11'] }, alsoAt('coat.look')),
-    () => of({ kind: 'post.core', teeth: ['11'] }),
   ],
   ['hydrofluoric', 'mind', () => of({ kind: 'inlay.deliver' }), () => of({ kind: 'filling.amalgam' })],
   [
@@ -277,9 +282,11 @@ describe('compatibility over what one case uses', () => {
     expect(order).toEqual(order.toSorted((a, b) => a - b))
   })
   it('an exchange at the tray settles the clash, and never brings latex against the alert', () => {
-    expect(plan({ swaps: { 'gloves-latex': 'gloves-nitrile' } }).clashes.map((c) => c.id)).not.toContain(
-      'latex-silicone',
-    )
+    const latexOnly = without('gloves-nitrile')
+    expect(plan({}, latexOnly).clashes.map((c) => c.id)).toContain('latex-silicone')
+    // Exchanged back by hand it is what was wanted, and the clash says so.
+    const back = plan({ swaps: { 'gloves-nitrile': 'gloves-latex' } })
+    expect(back.clashes.map((c) => c.id)).toContain('latex-silicone')
     expect(plan({ alerts: ['latex'], swaps: { 'gloves-nitrile': 'gloves-latex' } }).setup.some((l) => l.latex)).toBe(
       false,
     )
@@ -303,7 +310,7 @@ describe('anaesthetic over its ceiling', () => {
 })
 
 describe('a tray is signed when everything is out, read and safe', () => {
-  const p = plan()
+  const p = plan({}, without('gloves-nitrile'))
   const all = new Set(p.setup.map((l) => l.id))
   it('names what is missing and what has to be read', () => {
     const none = trayReadiness(p, new Set())

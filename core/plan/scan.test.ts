@@ -43,7 +43,7 @@ describe('a scan at the tray', () => {
       says: expect.stringContaining('lot B-9 instead of S-bis-acryl'),
     })
     expect(scan('scanner')).toEqual({ refused: 'Intra-oral scanner is not on this tray' })
-    expect(scan('gloves-nitrile')).toEqual({ refused: expect.stringContaining('instead of Examination gloves, latex') })
+    expect(scan('gloves-latex')).toEqual({ refused: expect.stringContaining('instead of Examination gloves, nitrile') })
     expect(scan('whatever')).toEqual({ refused: expect.stringContaining('on no item') })
   })
 })

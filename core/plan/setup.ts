@@ -1,11 +1,13 @@
 /** The needs of all steps as one setup. */
 import { countedBy } from '../catalog/counting'
 import { chooseLot, type Item } from '../catalog/item'
-import { matchItem, type Match, type Need, type Readiness } from '../catalog/match'
+import { itsName } from '../catalog/spoken'
+import type { Match, Need, Readiness } from '../catalog/match'
 import { round } from '../figure'
 import type { SetupLine } from '../model/plan'
 import type { Step } from '../model/step'
 import type { Case } from '../phases/case'
+import { answersOf } from './safe'
 
 /** What is carried from chair to chair where there is one of it. */
 const large = new Set<Item['family']>(['equipment', 'handpiece'])
@@ -34,6 +36,34 @@ function quantityOf(uses: readonly Use[], item: Item | undefined): number {
   let sum = 0
   for (const n of pieces.values()) sum += n
   return round(sum, 1)
+}
+
+const mostActs = 4
+
+/**
+ * Why so many of a thing that is used up: one a tooth, or one for each of the acts that take one; nothing where it is laid
+ * out once. '3: one each for primer, bond and etch'.
+ */
+function countWhy(uses: readonly Use[], item: Item | undefined, quantity: number): string | undefined {
+  if (!item || item.unit !== 'piece' || quantity < 2) return undefined
+  const counted = new Set(uses.map((u) => countedBy(u.need, item)))
+  if (counted.has('tooth')) return 'one a tooth'
+  if (!counted.has('act') || uses.length < 2) return undefined
+  const acts = new Map<string, number>()
+  // An act is called by its title, up to the tooth or the detail behind it.
+  for (const { step, need } of uses) {
+    const act = itsName(
+      step.title
+        .split(/[:,(]/)[0]
+        ?.replace(/ \d+ s$/, '')
+        .trim() ?? step.title,
+    )
+    acts.set(act, (acts.get(act) ?? 0) + need.quantity)
+  }
+  const said = [...acts].map(([act, n]) => `${n} for “${act}”`)
+  return said.length > mostActs
+    ? `${said.slice(0, mostActs).join(', ')} and ${said.length - mostActs} more acts`
+    : said.join(', ')
 }
 
 /** What a line says of the item behind it; where none is owned, of a thing nobody has measured. */
@@ -81,9 +111,12 @@ function lineOf(id: string, match: Match, uses: readonly [Use, ...Use[]]): Setup
   }
   if (readiness !== 'open' && when !== undefined) line.when = when
   if (piecesMm.length > 0) line.piecesMm = piecesMm
+  const counted = countWhy(counting, item, line.quantity)
+  if (counted !== undefined) line.counted = counted
   if (match.because) line.because = match.because
   if (match.lack) line.lack = match.lack
   if (match.forbidden) line.forbidden = true
+  if (match.exchanged) line.exchanged = true
   return line
 }
 
@@ -102,9 +135,10 @@ function withStock(line: SetupLine, item: Item | undefined, c: Case): SetupLine 
  */
 export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
   const things = new Map<string, { match: Match; uses: [Use, ...Use[]] }>()
+  const answer = answersOf(steps, c)
   for (const step of steps) {
     for (const need of step.needs) {
-      const match = matchItem(need, c.practice.items, c.request.alerts, c.request.swaps)
+      const match = answer(need)
       const id = match.item?.id ?? `lack:${need.what}`
       const thing = things.get(id)
       if (thing) thing.uses.push({ step, need })

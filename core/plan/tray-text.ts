@@ -3,7 +3,8 @@
  * what was exchanged is called by its own name in every sentence.
  */
 import { itsName, means, spokenName, thingsIn, type Naming } from '../catalog/spoken'
-import { matchItem, type Need } from '../catalog/match'
+import type { Need } from '../catalog/match'
+import { answersOf } from './safe'
 import { capital } from '../words'
 import type { Reason } from '../figure'
 import type { BurPass, SetupLine, Unlaid } from '../model/plan'
@@ -117,8 +118,7 @@ export interface Called {
  * where the one meant is not owned.
  */
 export function callThings(steps: readonly Step[], c: Case): Called {
-  const { items } = c.practice
-  const { alerts, swaps } = c.request
+  const answer = answersOf(steps, c)
   const needs = steps.flatMap((s) => s.needs)
   const names = new Map<string, string | null>()
   /** The name to be said instead, where the word does not fit. */
@@ -126,7 +126,7 @@ export function callThings(steps: readonly Step[], c: Case): Called {
     const known = names.get(n.words)
     if (known !== undefined) return known
     const need = needs.find((x) => n.needs.some((k) => means(k, x.what)))
-    const item = need && matchItem(need, items, alerts, swaps).item
+    const item = need && answer(need).item
     const name = !item || item.name.toLowerCase().includes(only) ? null : spokenName(item.name)
     names.set(n.words, name)
     return name

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { kindIds } from '../kinds'
 import { questions, resolveChoices } from './choices'
 import type { ChoiceFacts } from './schools'
+import { toTooth } from '../teeth/notation'
 import { functionNames, permission, permissionOf, presetTable, roles, type Role } from './functions'
 import { practice } from './practice'
 import { starterPractice } from './starter'
@@ -58,10 +59,12 @@ describe('who may do what', () => {
   })
 })
 
+const teeth = (...names: string[]) => names.map(toTooth)
 const facts: ChoiceFacts = {
   kind: 'crown.prepare',
-  teeth: ['37'],
+  teeth: teeth('37'),
   pontics: [],
+  missing: [],
   margin: 'equigingival',
   tissue: { weeping: false },
   inEnamel: true,
@@ -76,9 +79,14 @@ describe('schools', () => {
     const resolved = (more: Partial<ChoiceFacts>) => resolveChoices({}, {}, {}, { ...facts, ...more })
     expect(resolved({}).cord).toMatchObject({ value: 'single', from: 'default' })
     expect(resolved({ margin: 'subgingival' }).cord.value).toBe('double')
-    expect(resolved({ teeth: ['34', '35'] }).cord.value).toBe('double')
-    expect(resolved({ teeth: ['34', '35'] }).impression.value).toBe('addition silicone, dual-arch')
-    expect(resolved({ teeth: ['34', '36'], pontics: ['35'] }).impression.value).toBe('addition silicone, full arch')
+    expect(resolved({ teeth: teeth('34', '35') }).cord.value).toBe('double')
+    expect(resolved({ teeth: teeth('34', '35') }).impression.value).toBe('addition silicone, dual-arch')
+    expect(resolved({ teeth: teeth('34', '36'), pontics: teeth('35') }).impression.value).toBe(
+      'addition silicone, full arch',
+    )
+    // C: the bite in a dual-arch tray wants a stop on both sides.
+    expect(resolved({ missing: teeth('38') }).impression.value).toBe('addition silicone, full arch')
+    expect(resolved({ teeth: teeth('38') }).impression.value).toBe('addition silicone, full arch')
     expect(
       [true, false].map((inEnamel) => resolved({ kind: 'laminate.prepare', inEnamel }).veneerProvisional.value),
     ).toEqual(['none', 'locked-on shell'])

@@ -1,11 +1,14 @@
 /** Where practitioners disagree: each question with its schools, its default and why. Standing: common practice. */
 import { kindFacts, type KindId } from '../kinds'
+import { neighbours } from '../teeth/arch'
+import type { Tooth } from '../teeth/notation'
 
 /** What a default may depend on. */
 export interface ChoiceFacts {
   kind: KindId
-  teeth: readonly string[]
-  pontics: readonly string[]
+  teeth: readonly Tooth[]
+  pontics: readonly Tooth[]
+  missing: readonly Tooth[]
   margin: 'supragingival' | 'equigingival' | 'subgingival'
   tissue: { weeping: boolean }
   inEnamel: boolean
@@ -30,6 +33,12 @@ const ask = <const V extends readonly (readonly [string, string, string])[]>(
   schools: V,
   standard: Asked['standard'],
 ) => ({ title, schools, standard })
+/** A tooth that has no neighbour on one side, be it missing or the last of the arch. */
+const openSided = (f: ChoiceFacts): boolean =>
+  f.teeth.some((t) => {
+    const { mesial, distal } = neighbours(t, [...f.missing, ...f.pontics])
+    return !mesial.tooth || !distal.tooth
+  })
 const units = (f: ChoiceFacts): number => f.teeth.length + f.pontics.length
 /** An inlay is cut: its boxes lie under the tissue. */
 const hasBoxes = (f: ChoiceFacts): boolean =>
@@ -174,10 +183,15 @@ export const table = {
                 value: 'addition silicone, full arch',
                 why: 'beyond two units, and in front, the bite has to be seen over the whole arch',
               }
-            : {
-                value: 'addition silicone, dual-arch',
-                why: 'for one or two units it gives the opposing teeth and the bite in the same act',
-              },
+            : openSided(f)
+              ? {
+                  value: 'addition silicone, full arch',
+                  why: 'a neighbour is missing: the bite in a dual-arch tray is stopped on one side only',
+                }
+              : {
+                  value: 'addition silicone, dual-arch',
+                  why: 'for one or two units it gives the opposing teeth and the bite in the same act',
+                },
   ),
   wash: ask(
     'Where the wash goes',

@@ -131,7 +131,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
     expect(open.slice(0, 6).map((l) => l.id)).toEqual([
       'bib',
       'patient-shield',
-      'gloves-latex',
+      'gloves-nitrile',
       'mask',
       'mirror',
       'explorer',

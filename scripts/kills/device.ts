@@ -86,7 +86,8 @@ export class Device {
     return { waited: true, hadArrived }
   }
   async events() {
-    const { body } = await this.call('GET', `/visits/${this.visit}/events`)
+    const { status, body } = await this.call('GET', `/visits/${this.visit}/events`)
+    if (status !== 200) throw new Error(`events: ${status} ${JSON.stringify(body)}`)
     return eventsView.parse(body).events
   }
 }

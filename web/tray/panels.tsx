@@ -32,6 +32,7 @@ export function Detail({
         </p>
       )}
       {(line.lack ?? line.lot?.warning) && <Mark kind="ask">{line.lack ?? line.lot?.warning}</Mark>}
+      {line.counted && <p className="mt-1">{line.counted}</p>}
       {line.because && (
         <p>
           {line.because.text} <span className="text-base text-soft">({standingWords[line.because.standing]})</span>

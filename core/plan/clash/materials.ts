@@ -12,7 +12,7 @@ const latexAndSilicone: Rule = ({ setup, uses }) => {
     'ask',
     `${names(latex)} with addition silicone`,
     'latex stops addition silicone from setting, through what the glove leaves on the tooth too',
-    'change to latex-free gloves before tissue work and mixing',
+    `nothing latex-free is owned or in stock: buy it; until then nothing of latex touches the teeth or the material`,
   )
 }
 

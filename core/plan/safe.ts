@@ -1,0 +1,55 @@
+/**
+ * The safe thing instead of a warning: where what this visit does, or what the patient bears, does not go with a thing, another
+ * of the practice’s own is taken and it is said why. A warning is left only where nothing safe is owned. Common practice.
+ */
+import { matchItem, type Match, type Need } from '../catalog/match'
+import type { Item } from '../catalog/item'
+import type { Step } from '../model/step'
+import type { Case } from '../phases/case'
+
+/** One kind of thing that is left in the drawer, when and why. */
+interface Avoided {
+  when: (steps: readonly Step[], c: Case) => boolean
+  what: (i: Item) => boolean
+  because: string
+}
+
+const usesOpen = (steps: readonly Step[], need: RegExp): boolean =>
+  steps.some((s) => s.needs.some((n) => n.readiness === 'open' && need.test(n.what)))
+
+/** A separator is spread while a sheet is on. */
+const separatorUnderSheet = (steps: readonly Step[]): boolean => {
+  const on = steps.findIndex((s) => s.act === 'sheet on')
+  const off = steps.findIndex((s) => s.act === 'sheet off')
+  return on >= 0 && steps.some((s, i) => i > on && i < off && s.needs.some((n) => n.what === 'separator'))
+}
+
+const avoided: readonly Avoided[] = [
+  {
+    when: (steps) => usesOpen(steps, /silicone|putty/),
+    what: (i) => i.latex,
+    because: 'latex stops addition silicone from setting',
+  },
+  { when: (_, c) => c.has('nickel'), what: (i) => i.allergens.includes('nickel'), because: 'nickel alert' },
+  {
+    when: (_, c) => c.has('methacrylate'),
+    what: (i) => i.allergens.includes('methacrylate'),
+    because: 'methacrylate alert',
+  },
+  {
+    when: separatorUnderSheet,
+    what: (i) => i.serves.includes('separator.oil'),
+    because: 'oil eats a latex sheet',
+  },
+]
+
+/**
+ * What answers a need in this visit: the practice’s own items, the patient’s alerts, what was exchanged at the tray, and what is
+ * better left in the drawer today.
+ */
+export function answersOf(steps: readonly Step[], c: Case): (need: Need) => Match {
+  const { practice, request } = c
+  const today = avoided.filter((a) => a.when(steps, c))
+  const shun = (i: Item): string | undefined => today.find((a) => a.what(i))?.because
+  return (need) => matchItem(need, practice.items, request.alerts, request.swaps, shun)
+}
