@@ -266,6 +266,7 @@ const notThings = [
   'no sheet',
   'air syringe',
   'chlorhexidine alert',
+  'on paper',
   'seating tab',
   'flash of resin or cement',
   'stopping with it',

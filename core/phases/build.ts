@@ -7,6 +7,7 @@ import type { Need } from '../catalog/match'
 import { reason, type Figure, type Reason } from '../figure'
 import type { Choreography } from '../model/lanes'
 import type { Edge } from '../model/link'
+import type { BiteStage } from './bite'
 import type { Absence, HoldName } from '../model/plan'
 import type { Act, Ask, CordPiece, Cue, Phase, Place } from '../model/step'
 import type { Ruling } from '../rules'
@@ -92,6 +93,8 @@ export interface Draft {
   holes?: Tooth[]
   cut?: Cut
   cord?: CordPiece
+  /** The stage at which the bite is checked here. */
+  bite?: BiteStage
   /** What it leaves on the teeth; whether it takes off what others left; what of it wants them clean, in words. */
   leaves?: Film
   cleans?: true

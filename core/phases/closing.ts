@@ -1,24 +1,12 @@
 import { reason } from '../figure'
-import { meanwhile, only, open, sequence, step, type Block } from './build'
+import { meanwhile, sequence, step, type Block } from './build'
 import type { Case } from './case'
 
-/** Bite, rinse, counts agree, instructions, home, then the desk and the room. */
-export function closing(works: readonly Case[], { bite, asleep }: { bite: boolean; asleep: boolean }): Block {
+/** Rinse, counts agree, instructions, home, then the desk and the room. */
+export function closing(works: readonly Case[], { asleep }: { asleep: boolean }): Block {
   const lab = works.some((w) => w.kind.lab)
   const child = works.some((w) => w.kind.dentition === 'primary')
   return sequence(
-    only(bite && !asleep, () =>
-      step({
-        id: 'closing.bite',
-        phase: 'closing',
-        title: 'Bite check: out of contact on weak teeth, even elsewhere',
-        told: 'checked the bite',
-        fn: 'occlusal check',
-        place: 'mouth',
-        minutes: [1, 2, 5],
-        needs: [open('articulating paper', 2)],
-      }),
-    ),
     step({
       id: 'closing.rinse',
       phase: 'closing',

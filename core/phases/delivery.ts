@@ -2,6 +2,7 @@
 import type { Choreography } from '../model/lanes'
 import { soreTooth } from '../measure/numbing'
 import { reason, type Reason } from '../figure'
+import { checkBite } from './bite'
 import { acts, nothing, open, practice, sequence, standby, type Block, type Draft, within } from './build'
 import { labels, type Case, teethOf } from './case'
 
@@ -55,22 +56,25 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
   )
 }
 
-/** Tried in: seat, contacts, margins, bite; the dentist signs fit, and shade where there is one. */
-export function tryIn(c: Case, what: string, more: Partial<Draft> = {}): Block {
+/**
+ * Tried in: contacts, seat, margins, then the bite; the dentist signs fit. What is bonded is never bitten on before: no paper is
+ * out then, and the bite comes after the last light.
+ */
+export function tryIn(c: Case, what: string, more: Partial<Draft> = {}, { bitten = true } = {}): Block {
   const contacts = c.units.flatMap((u) =>
     (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.tooth} ${s}`),
   )
+  const first = `Contacts first: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Then the inside, then the margin`
   return act('delivery.try-in', `Try in the ${what}, ${labels(c)}: contacts, seat, eight margin parts`, [2, 4, 8], {
     told: `tried the ${what} in`,
     fn: 'occlusal check',
     hurts: c.request.vital ? soreTooth(...teethOf(c)) : [],
-    detail: `Contacts first: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Then the inside, then the margin, then the bite.`,
-    passes: ['piece in gauze', 'floss', 'contact film', 'explorer'],
+    passes: ['piece in gauze', 'floss', 'contact film', 'explorer', ...(bitten ? ['paper'] : [])],
     needs: [
       open('floss', 300),
       open('contact film', 2),
       open('fit checker', 1),
-      open('articulating paper', 2),
+      ...(bitten ? [open('articulating paper', 2)] : []),
       standby('shade guide', 'the shade is doubted'),
     ],
     hold: {
@@ -81,10 +85,41 @@ export function tryIn(c: Case, what: string, more: Partial<Draft> = {}): Block {
       again: ['delivery.try-in'],
     },
     cautions: [reason('Small pieces: gauze behind, patient upright enough to cough', 'C')],
-    mistakes: ['bite ground before the contacts are right: the crown was not down'],
+    ...(bitten
+      ? {
+          bite: 'tried in' as const,
+          detail: `${first}, then the bite.`,
+          mistakes: ['bite ground before the contacts are right: it was not down'],
+        }
+      : {
+          detail: `${first}. Never bitten on before it is bonded.`,
+          mistakes: ['closed on it to see: ceramic that is not bonded cracks'],
+        }),
     ...more,
   })
 }
+
+/** Bonded ceramic in the bite: after the last light, in every movement; what was eased is polished. */
+export const bondedBite = (c: Case): Block =>
+  checkBite('bonded piece', {
+    id: 'delivery.bite',
+    title: `Bite on ${labels(c)}: closed, forward, sideways`,
+    minutes: [1, 2, 4],
+    passes: ['paper', 'polisher'],
+    needs: [open('ceramic polisher', 2)],
+    mistakes: ['left rough where it was eased: it wears the tooth it meets'],
+  })
+
+/** A cemented piece was set in the bite before: one look that it came down as it was. */
+export const cementedBite = (c: Case): Block =>
+  act('delivery.bite', `Closes on ${labels(c)} as at the try-in`, [0.3, 0.5, 1], {
+    fn: 'occlusal check',
+    told: 'checked that the bite is as at the try-in',
+    passes: ['paper'],
+    needs: [open('articulating paper')],
+    bite: 'tried in',
+    mistakes: ['high now and not before: it is not down; tell the dentist before the cement is hard'],
+  })
 
 /** Shade approved on the tooth, wet, before anything is etched. */
 export function shadeOnTooth(c: Case, more: Partial<Draft> = {}): Block {

@@ -4,7 +4,8 @@ import { cavityVolume } from '../measure/volumes'
 import { bulkIncrements, type Increments } from '../measure/restoring'
 import type { EdgePart } from '../catalog/cut'
 import { cutSteps, edgeOf, type CutLine } from './cutting'
-import { acts, nothing, only, open, practice, sequence, standby, step, type Block, type Draft } from './build'
+import { checkBite } from './bite'
+import { nothing, only, open, sequence, standby, step, type Block, type Draft } from './build'
 import { boxesOf, surfacesOf, type Case, type Unit } from './case'
 import { cureOf, lightStep, type Spot, spotOn } from './bonding'
 
@@ -165,7 +166,7 @@ export function matrixOn(u: Unit, usual: string, { kind, band, figure }: MatrixS
     ],
     ...(figure ? { figures: [figure] } : {}),
     mistakes: [
-      'band not closed at the gum edge: an overhang that floss finds later',
+      'band not closed at the gum edge: an overhang',
       'wedge pushing the band into the box: a hollow contact',
     ],
   })
@@ -231,37 +232,42 @@ export function bulk(c: Case, u: Unit, { pressed }: { pressed: boolean }): { inc
   return { increments, blocks }
 }
 
-/** Finish and gloss of a composite: excess, shape, two polishers; the bur follows the surface. */
-export function finishComposite(u: Unit, part: EdgePart = 'top', act = 'finish'): Block {
+/** Excess off and shape of a composite; the bur follows the surface. */
+export function shapeComposite(u: Unit, part: EdgePart = 'top'): Block {
   const s = spotOf(u)
-  const polish = acts({
+  return step({
+    id: `${s.stem}.finish`,
     phase: 'finishing',
+    title: `Shape and finish ${s.label}: bur, strips, discs`,
+    told: `finished ${s.label}`,
+    ...(s.tooth ? { tooth: s.tooth } : {}),
     fn: 'polishing',
     place: 'mouth',
     helped: true,
-    ...(s.tooth ? { tooth: s.tooth } : {}),
+    minutes: [2, 4, 8],
+    cut: { id: `${s.stem}.finish`, ...edgeOf(u, part), surface: `${s.label} filling` },
+    passes: ['finishing strip', 'disc'],
+    needs: [open('finishing strip', 2), open('finishing disc', 2), open('high-speed handpiece')],
+    mistakes: ['sealed edge cut away with the excess'],
   })
-  return sequence(
-    step({
-      id: `${s.stem}.${act}`,
-      phase: 'finishing',
-      title: `Shape and finish ${s.label}: bur, strips, discs`,
-      told: `finished and polished ${s.label}`,
-      ...(s.tooth ? { tooth: s.tooth } : {}),
-      fn: 'polishing',
-      place: 'mouth',
-      helped: true,
-      minutes: [2, 4, 8],
-      cut: { id: `${s.stem}.${act}`, ...edgeOf(u, part), surface: `${s.label} filling` },
-      passes: ['finishing strip', 'disc'],
-      needs: [open('finishing strip', 2), open('finishing disc', 2), open('high-speed handpiece')],
-      mistakes: ['sealed edge cut away with the excess'],
-    }),
-    polish(`${s.stem}.${act}-polish`, `Polish ${s.label}: two polishers, wet, light hand`, [1, 2, 4], {
-      needs: [open('composite polisher', 2), open('slow handpiece')],
-      passes: ['pre-polisher', 'gloss polisher'],
-    }),
-  )
+}
+
+/** Two polishers, the finer one last; where the filling is bitten on, after its bite. */
+export function polishComposite(u: Unit): Block {
+  const s = spotOf(u)
+  return step({
+    id: `${s.stem}.finish-polish`,
+    phase: 'finishing',
+    title: `Polish ${s.label}: two polishers, wet, light hand`,
+    told: `polished ${s.label}`,
+    ...(s.tooth ? { tooth: s.tooth } : {}),
+    fn: 'polishing',
+    place: 'mouth',
+    helped: true,
+    minutes: [1, 2, 4],
+    needs: [open('composite polisher', 2), open('slow handpiece')],
+    passes: ['pre-polisher', 'gloss polisher'],
+  })
 }
 
 /** Floss through every contact that is there. */
@@ -281,20 +287,14 @@ export function flossContacts(u: Unit, usual: string): Block {
   )
 }
 
-/** Paper, high spots, paper again: until even. */
-export function biteUntilEven(u: Unit, more: Partial<Draft> = {}): Block {
-  return step({
+/** Paper, the spot eased, paper again until even: a filling on top, the sheet off. */
+export function biteUntilEven(u: Unit, stage: 'filling' | 'amalgam', more: Partial<Draft> = {}): Block {
+  return checkBite(stage, {
     id: `filling.${u.tooth}.bite`,
-    phase: 'finishing',
-    title: `Bite on ${u.label}: close gently, paper, take the spot, again till even`,
+    title: `Bite on ${u.label}: even, closed and sideways`,
     told: `checked and adjusted the bite on ${u.label}`,
     tooth: u.tooth,
-    fn: 'occlusal check',
-    place: 'mouth',
-    helped: true,
     minutes: [1, 2, 5],
-    needs: [open('articulating paper', 2)],
-    reason: practice('numb patients clench: close without force first'),
     cautions: [reason('The patient is numb: “close gently until you feel it touch”', 'C')],
     ...more,
   })

@@ -5,6 +5,7 @@ import { thinnest } from '../measure/provisional'
 import { reductionTargets } from '../measure/reduction'
 import { acts, atLeast, open, sequence, standby, step, within, type Block, type Draft, type Tie } from './build'
 import { inWords, span } from '../rules'
+import { biteStages, provisionalBite } from './bite'
 import { cardAdds, labels, teethOf, type Case } from './case'
 
 /** What making the provisional over takes, up to the bench. */
@@ -284,8 +285,9 @@ export function fitProvisional(c: Case): Block {
       id: 'provisional.try-in',
       phase: 'provisional',
       told: 'tried the provisional in: margins, contacts, bite',
+      bite: provisionalBite(c),
       title: `Try in: eight margin parts, contacts, bite, ${labels(c)}`,
-      detail: `Contacts to floss: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Short or open in up to two parts and 1 mm: reline; more: make again.`,
+      detail: `Bite: ${biteStages[provisionalBite(c)].checks}. Contacts to floss: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Short or open in up to two parts and 1 mm: reline; more: make again.`,
       fn: 'provisional trimming',
       asks: [{ reading: 'provisional', teeth: teethOf(c) }],
       place: 'mouth',

@@ -3,6 +3,7 @@ import type { OwnRules } from '../rules'
 import { reason } from '../figure'
 import type { Spread } from '../model/step'
 import { self, wire, type Draft, type Tie } from '../phases/build'
+import { noPaper } from '../phases/bite'
 import { openCase, type Unit } from '../phases/case'
 import { choiceNames, type Choices } from '../practice/choices'
 import { permissionOf, type FunctionName, type Permission } from '../practice/functions'
@@ -124,6 +125,7 @@ function inTheMouth(step: Step, draft: Draft): void {
   if (draft.numbed) step.numbed = draft.numbed
   if (draft.hurts && draft.hurts.length > 0) step.hurts = true
   if (draft.tooth) step.tooth = draft.tooth
+  if (draft.bite) step.bite = draft.bite
   if (draft.cut) step.cut = draft.cut
   if (draft.cord) step.cord = draft.cord
   if (draft.holes) step.holes = draft.holes
@@ -325,7 +327,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     holds,
     counts,
     clashes,
-    absent: [...wired.absences, ...missingContacts(works)],
+    absent: [...wired.absences, ...missingContacts(works), ...noPaper(works.map((w) => w.c))],
     lacks: [
       ...setup.flatMap((l) => (l.lack ? [l.lack] : [])),
       ...burs.flatMap((b) => (b.lack ? [`${firstOf(b.cuts).surface}: ${b.lack}`] : [])),

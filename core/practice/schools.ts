@@ -241,6 +241,18 @@ export const table = {
     ],
     { value: 'bis-acryl in preliminary impression', why: 'quickest, and made while nobody waits' },
   ),
+  provisionalBite: ask(
+    'The provisional in the bite',
+    [
+      ['light contact', 'Light contact', 'holds tooth and opponent where they are; free in side movements'],
+      [
+        'out of contact',
+        'Out of contact',
+        'nothing loads a weak tooth or a soft cement; for weeks only: teeth grow toward each other',
+      ],
+    ],
+    { value: 'light contact', why: 'a tooth that meets nothing moves: light, even contact keeps its place' },
+  ),
   provisionalWhen: ask(
     'The provisional is made',
     [

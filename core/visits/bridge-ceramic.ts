@@ -79,6 +79,7 @@ export const bridgeCeramicPrepare: VisitKind = {
       [0.5, 1, 3],
       {
         fn: 'occlusal check',
+        bite: 'room',
         needs: [open('articulating paper', 2), open('foil')],
         hold: {
           name: 'plan',
@@ -186,13 +187,17 @@ function bondRetainers(c: Case): Block {
 
 export const bridgeCeramicDeliver: VisitKind = {
   id: 'bridge.ceramic.deliver',
-  ownBite: true,
   work: (c) =>
     sequence(
-      tryIn(c, 'bridge', {
-        hurts: [],
-        title: `Try in the bridge, ${labels(c)}: seats on the ledges, contacts, pontic on the tissue`,
-      }),
+      tryIn(
+        c,
+        'bridge',
+        {
+          hurts: [],
+          title: `Try in the bridge, ${labels(c)}: seats on the ledges, contacts, pontic on the tissue`,
+        },
+        { bitten: false },
+      ),
       shadeOnTooth(c),
       sheetOn(c, { purpose: 'bonding', tied: c.units.map((u) => u.tooth) }),
       bondRetainers(c),
@@ -211,6 +216,7 @@ export const bridgeCeramicDeliver: VisitKind = {
         'Bite hard: foil slides out between the four front teeth; bridge clear in side and forward movements',
         [1, 2, 4],
         {
+          bite: 'bonded bridge',
           fn: 'occlusal check',
           needs: [open('foil'), open('articulating paper', 2), standby('alcohol', 'the paper smears')],
           told: 'checked the bite with foil: front teeth clear, guidance on natural teeth',

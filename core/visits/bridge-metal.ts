@@ -27,6 +27,7 @@ export const bridgeMetalPrepare: VisitKind = {
   deciding: (c) => [
     plan('records.room', 'Room behind the upper front teeth? Paper and tabs in the bite', [0.5, 1, 3], {
       fn: 'occlusal check',
+      bite: 'room',
       needs: [open('articulating paper', 2), open('clearance tabs')],
       hold: {
         name: 'plan',
@@ -107,7 +108,6 @@ export const bridgeMetalPrepare: VisitKind = {
 
 export const bridgeMetalTryIn: VisitKind = {
   id: 'bridge.metal.try-in',
-  ownBite: true,
   work: (c) =>
     sequence(
       rolls(c),
@@ -290,7 +290,6 @@ function clock(c: Case): Block {
 
 export const bridgeMetalDeliver: VisitKind = {
   id: 'bridge.metal.deliver',
-  ownBite: true,
   work: (c) => {
     const spot = spotOnAll(c, 'delivery', 'delivery')
     return sequence(
@@ -314,6 +313,7 @@ export const bridgeMetalDeliver: VisitKind = {
         told: 'cut off the seating fingers',
       }),
       deliver('delivery.bite', 'Bite in all movements: bridge clear, guidance on natural teeth', [1, 2, 4], {
+        bite: 'bonded bridge',
         fn: 'occlusal check',
         needs: [
           open('articulating paper', 2),

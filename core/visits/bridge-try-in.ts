@@ -11,22 +11,27 @@ const act = acts({ phase: 'delivery', fn: 'chairside', place: 'mouth', helped: t
 /** Framework of a long span: fit, pontic, bite, shade; then the provisional goes back. */
 export const bridgeTryIn: VisitKind = {
   id: 'bridge.try-in',
-  ownBite: true,
   work: (c) =>
     sequence(
       rolls(c),
       provisionalOff(c),
-      tryIn(c, 'framework', {
-        title: `Try in the framework, ${labels(c)}: rocks on no abutment, eight margin parts each`,
-        passes: ['piece in gauze', 'floss', 'explorer'],
-        needs: [
-          open('floss', 300),
-          open('fit checker', c.units.length),
-          open('explorer'),
-          standby('soldering index', 'it rocks: cut, indexed, soldered'),
-        ],
-        mistakes: ['pressed down on one end: the other end lifts unseen'],
-      }),
+      tryIn(
+        c,
+        'framework',
+        {
+          title: `Try in the framework, ${labels(c)}: rocks on no abutment, eight margin parts each`,
+          detail: 'The inside, then the margin; pressed on one end after the other.',
+          passes: ['piece in gauze', 'floss', 'explorer'],
+          needs: [
+            open('floss', 300),
+            open('fit checker', c.units.length),
+            open('explorer'),
+            standby('soldering index', 'it rocks: cut, indexed, soldered'),
+          ],
+          mistakes: ['pressed down on one end: the other end lifts unseen'],
+        },
+        { bitten: false },
+      ),
       act(
         'delivery.pontic',
         `Pontic ${c.pontics.map((u) => u.label).join(', ')}: touches the tissue without whitening, floss passes`,
@@ -34,6 +39,7 @@ export const bridgeTryIn: VisitKind = {
         { needs: [open('floss threader')], told: 'checked the pontic against the tissue' },
       ),
       act('delivery.room', 'Room for the ceramic in every bite', [1, 2, 4], {
+        bite: 'room',
         fn: 'occlusal check',
         needs: [open('clearance tabs'), open('articulating paper', 2)],
         told: 'checked the room for the ceramic',

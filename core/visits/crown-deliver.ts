@@ -2,7 +2,15 @@ import { acts, only, open, practice, sequence, type Block, within } from '../pha
 import { labels, type Case } from '../phases/case'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, resinExcess, spotOnAll } from '../phases/bonding'
-import { cementPiece, finalCement, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
+import {
+  bondedBite,
+  cementedBite,
+  cementPiece,
+  finalCement,
+  provisionalOff,
+  shadeOnTooth,
+  tryIn,
+} from '../phases/delivery'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { cleanPiece, primePiece } from '../phases/piece'
 import type { VisitKind } from './kind'
@@ -59,7 +67,7 @@ export const crownDeliver: VisitKind = {
     sequence(
       rolls(c),
       provisionalOff(c),
-      tryIn(c, what(c)),
+      tryIn(c, what(c), {}, { bitten: !bonded(c) }),
       shadeOnTooth(c),
       cleanPiece(c, what(c)),
       act('delivery.cement-choice', `Cement: ${finalCement(c).words}`, [0.2, 0.3, 1], {
@@ -81,6 +89,7 @@ export const crownDeliver: VisitKind = {
           mistakes: ['cement left under the pontic: it bleeds at the recall'],
         }),
       ),
+      bonded(c) ? bondedBite(c) : cementedBite(c),
       act('delivery.film', 'Film, where the margin cannot be seen', [1, 2, 3], {
         fn: 'radiograph',
         needs: [open('film holder')],

@@ -2,7 +2,7 @@ import { lastOf, sure } from '../sure'
 import { anaesthesia, numbingOf, numbTest, type Numbing } from '../phases/anaesthesia'
 import { goingUnder, packOut } from '../phases/asleep'
 import { arrival } from '../phases/arrival'
-import { draftsOf, marked, meanwhile, sequence, type Block } from '../phases/build'
+import { draftsOf, marked, meanwhile, nothing, sequence, type Block } from '../phases/build'
 import type { Case } from '../phases/case'
 import { closing } from '../phases/closing'
 import type { VisitKind } from './kind'
@@ -28,6 +28,14 @@ function shareSheets(works: readonly Work[], marks: readonly string[]): void {
   }
 }
 
+/** What waits for the sheet to be off: nothing while it stays on for the next work, then of all the works that shared it. */
+function whenOff(works: readonly Work[], own: readonly { afterSheet: Block }[], i: number): Block[] {
+  if (sure(works[i]).c.sheet.staysOn) return []
+  let first = i
+  while (first > 0 && sure(works[first - 1]).c.sheet.staysOn) first -= 1
+  return own.slice(first, i + 1).map((o) => o.afterSheet)
+}
+
 /**
  * The frame of a visit: arrival, what is decided before the needle, anaesthesia, what fills its wait, the works one after the other, closing. A second work
  * of the same visit has its ids marked, so that nothing of the two is confused.
@@ -38,16 +46,26 @@ export function dayOf(works: readonly Work[]): Block {
   )
   shareSheets(works, marks)
   const own = works.map(({ kind, c }, i) => {
-    const parts = { deciding: kind.deciding?.(c) ?? [], beforehand: kind.beforehand?.(c) ?? [], work: kind.work(c) }
+    const parts = {
+      deciding: kind.deciding?.(c) ?? [],
+      beforehand: kind.beforehand?.(c) ?? [],
+      work: kind.work(c),
+      afterSheet: kind.afterSheet?.(c) ?? nothing,
+    }
     if (i === 0) return parts
     // Marked together: ties reach from the work back to what was done beforehand.
-    const together = marked([...parts.deciding, ...parts.beforehand, parts.work], sure(marks[i]))
+    const together = marked([...parts.deciding, ...parts.beforehand, parts.work, parts.afterSheet], sure(marks[i]))
     const n = parts.deciding.length
-    return { deciding: together.slice(0, n), beforehand: together.slice(n, -1), work: lastOf(together) }
+    return {
+      deciding: together.slice(0, n),
+      beforehand: together.slice(n, -2),
+      work: sure(together.at(-2)),
+      afterSheet: lastOf(together),
+    }
   })
   const numbing: Numbing = works.some((w) => w.kind.asleep)
     ? { by: 'sleep' }
-    : numbingOf(own.flatMap((o) => draftsOf(o.work)))
+    : numbingOf(own.flatMap((o) => [...draftsOf(o.work), ...draftsOf(o.afterSheet)]))
   const [first] = works
   const waiting = own.flatMap((o) => o.beforehand)
   const deciding = own.flatMap((o) => o.deciding)
@@ -64,9 +82,9 @@ export function dayOf(works: readonly Work[]): Block {
       anaesthesia(sure(first).c, numbing),
       goingUnder(cases),
       ...waiting,
-      ...order.map((o) => o.work),
+      ...order.flatMap((o) => [o.work, o.afterSheet]),
       packOut(),
-      closing(cases, { bite: false, asleep: true }),
+      closing(cases, { asleep: true }),
     )
   }
   return sequence(
@@ -74,10 +92,10 @@ export function dayOf(works: readonly Work[]): Block {
     ...deciding,
     anaesthesia(sure(first).c, numbing),
     meanwhile('the anaesthetic takes', ...waiting, numbTest(sure(first).c, numbing)),
-    ...own.map((o) => o.work),
+    ...own.flatMap((o, i) => [o.work, ...whenOff(works, own, i)]),
     closing(
       works.map((w) => w.c),
-      { bite: works.some((w) => !w.kind.ownBite), asleep: false },
+      { asleep: false },
     ),
   )
 }

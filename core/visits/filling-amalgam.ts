@@ -115,7 +115,6 @@ function amalgamOf(c: Case, u: Unit): Block {
 /** J07: full pass list under the sheet; close without clenching, paper, carve, again till even. */
 export const fillingAmalgam: VisitKind = {
   id: 'filling.amalgam',
-  ownBite: true,
   sheet: underSheet,
   work: (c) =>
     sequence(
@@ -123,9 +122,12 @@ export const fillingAmalgam: VisitKind = {
       cavity(c, two),
       each(c, (u) => amalgamOf(c, u)),
       sheetOff(c),
+    ),
+  afterSheet: (c) =>
+    sequence(
       each(c, (u) =>
-        biteUntilEven(u, {
-          title: `Close without clenching on ${u.label}: paper, carve, again till even`,
+        biteUntilEven(u, 'amalgam', {
+          title: `Bite on ${u.label}: closed without clenching, carved until even`,
           tell: 'The filling hardens over the day: chew on the other side until tomorrow. Call us if it feels high.',
           passes: ['paper', 'carver'],
         }),

@@ -4,7 +4,18 @@ import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep } from '../phases/bonding'
 import { open, sequence } from '../phases/build'
 import { boxesOf, surfacesOf } from '../phases/case'
-import { bulk, cavity, depthOf, finishComposite, flossContacts, matrixOff, matrixOn, spotOf } from '../phases/filling'
+import {
+  bulk,
+  cavity,
+  depthOf,
+  flossContacts,
+  matrixOff,
+  matrixOn,
+  polishComposite,
+  shapeComposite,
+  biteUntilEven,
+  spotOf,
+} from '../phases/filling'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import { shadePreview } from '../phases/records'
 import type { VisitKind } from './kind'
@@ -47,10 +58,11 @@ export const fillingBulk: VisitKind = {
           lightStep(s, id(u, 'cover-cure'), cover),
           matrixOff(u, two, 'Ring off, then the wedge, then the band'),
           flossContacts(u, two),
-          finishComposite(u),
+          shapeComposite(u),
         )
       }),
       sheetOff(c),
     ),
+  afterSheet: (c) => each(c, (u) => sequence(biteUntilEven(u, 'filling'), polishComposite(u))),
   followUps: () => [],
 }

@@ -5,7 +5,7 @@ import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, cureTogether, lightStep } from '../phases/bonding'
 import { open, practice, sequence, type Block } from '../phases/build'
 import { cutSteps } from '../phases/cutting'
-import { finishComposite, readCavity, spotOf } from '../phases/filling'
+import { biteUntilEven, polishComposite, readCavity, shapeComposite, spotOf } from '../phases/filling'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import { shadePreview } from '../phases/records'
 import type { VisitKind } from './kind'
@@ -60,7 +60,7 @@ function buildUp(c: Case, u: Unit): Block {
       needs: [open('glycerine gel', 0.5), open('curing light'), open('light sleeve'), open('light shield')],
       reason: practice('without air the top layer sets too'),
     }),
-    finishComposite(u),
+    shapeComposite(u),
   )
 }
 
@@ -113,5 +113,6 @@ export const fillingCusps: VisitKind = {
       each(c, (u) => buildUp(c, u)),
       sheetOff(c),
     ),
+  afterSheet: (c) => each(c, (u) => sequence(biteUntilEven(u, 'filling'), polishComposite(u))),
   followUps: () => [],
 }

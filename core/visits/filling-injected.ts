@@ -8,7 +8,7 @@ import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot } from '../phases/bonding'
 import { acts, only, open, practice, sequence, type Block, atLeast } from '../phases/build'
 import { boxesOf, surfacesOf, type Case, type Unit } from '../phases/case'
-import { cavity, depthOf, flossContacts, matrixOff, matrixOn, spotOf, volumeOf } from '../phases/filling'
+import { biteUntilEven, cavity, depthOf, flossContacts, matrixOff, matrixOn, spotOf, volumeOf } from '../phases/filling'
 import { injectedFor } from '../measure/volumes'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import { shadePreview } from '../phases/records'
@@ -177,7 +177,7 @@ function injected(c: Case, u: Unit): Block {
   )
 }
 
-/** The band out, cut back, two cups. */
+/** The band out, cut back. */
 function finished(u: Unit): Block {
   const at = { tooth: u.tooth }
   return sequence(
@@ -191,6 +191,13 @@ function finished(u: Unit): Block {
       needs: [open('high-speed handpiece'), open('finishing disc', 3), open('finishing strip', 2)],
       told: `finished the filling of ${u.label}`,
     }),
+  )
+}
+
+/** Two cups, the assistant's light and air with them. */
+function polished(u: Unit): Block {
+  const at = { tooth: u.tooth }
+  return sequence(
     finishing(id(u, 'polish-dry'), 'First cup dry, light hand', [0.5, 1, 2], {
       ...at,
       lanes: polishLanes(false),
@@ -245,5 +252,6 @@ export const fillingInjected: VisitKind = {
       each(c, (u) => sequence(readyToFill(u), injected(c, u), finished(u))),
       sheetOff(c),
     ),
+  afterSheet: (c) => each(c, (u) => sequence(biteUntilEven(u, 'filling'), polished(u))),
   followUps: () => [],
 }

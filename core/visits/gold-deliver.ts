@@ -1,11 +1,13 @@
 /** J10: gold inlay cemented and gold foil placed under one sheet, finished in the same sitting. */
+import { goldWork } from '../phases/gold-work'
 import { reason, type Figure } from '../figure'
 import { goldFor } from '../measure/volumes'
 import type { Choreography } from '../model/lanes'
 import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
-import { labels, surfacesOf, type Case, type Unit } from '../phases/case'
+import { labels, type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
 import { cementPiece, provisionalOff, tryIn } from '../phases/delivery'
+import { biteUntilEven } from '../phases/filling'
 import { sheetOff, sheetOn, clamp } from '../phases/isolation'
 import type { VisitKind } from './kind'
 
@@ -13,13 +15,6 @@ const mouth = acts({ phase: 'restoring', fn: 'placing', place: 'mouth', helped: 
 const sheet = acts({ phase: 'isolation', fn: 'dam', place: 'mouth', helped: true })
 const finishing = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })
 
-/** What is said of each tooth; where nothing is, one surface takes foil and two or more an inlay, and the first of all foil. */
-export function goldWork(c: Case): { foil: Unit[]; inlays: Unit[] } {
-  const foil = c.units.filter((u, i) =>
-    u.facts.made === undefined ? surfacesOf(u, i === 0 ? 'O' : 'MO').length === 1 : u.facts.made === 'foil',
-  )
-  return { foil, inlays: c.units.filter((u) => !foil.includes(u)) }
-}
 /** The case with only these teeth. */
 const onlyUnits = (c: Case, units: Unit[]): Case => ({ ...c, units })
 
@@ -231,9 +226,18 @@ export const goldDeliver: VisitKind = {
       sealedSheet(c),
       only(inlays.length > 0, () => inlay(c, inlays)),
       ...foils.map((u) => foil(c, u)),
-      gloss(c),
       sheetOff(c),
     )
   },
+  afterSheet: (c) =>
+    sequence(
+      ...c.units.map((u) =>
+        biteUntilEven(u, 'filling', {
+          passes: ['paper'],
+          told: `checked and adjusted the bite on ${u.label}`,
+        }),
+      ),
+      gloss(c),
+    ),
   followUps: () => [],
 }

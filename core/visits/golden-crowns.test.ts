@@ -68,7 +68,7 @@ describe('J04, root canal, core and crown in one visit', () => {
         .every((s) => s.cautions.some((c) => c.text.startsWith('Hypochlorite'))),
     ).toBe(true)
   })
-  it('core: etch 5 s, 4 min set; film; then the walls; one cord and a short piece at the deep spot; scan; provisional out of the bite; back in a week', () => {
+  it('core: etch 5 s, 4 min set; film; then the walls; one cord and a short piece at the deep spot; scan; provisional, its bite before the cement; back in a week', () => {
     inOrder(
       p,
       'core.band',
@@ -84,8 +84,8 @@ describe('J04, root canal, core and crown in one visit', () => {
       'tissue.deep-piece',
       'impression.scan-preparation',
       'provisional.seat',
+      'provisional.try-in',
       'provisional.cement',
-      'closing.bite',
     )
     expect([own(p, 'core.etch'), own(p, 'core.set')]).toEqual([5, 240])
     expect(counts(p)).toEqual(['needle 1', 'core-band 1', 'cord.single.46 1', 'cord.deep 1'])

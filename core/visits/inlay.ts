@@ -7,7 +7,7 @@ import { cureOf, lightStep, pumice, resinExcess, type Spot, spotOnAll, spotOn } 
 import { absent, acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import { boxesOf, surfacesOf, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
 import { cutSteps, reductionCheck, type CutLine, edgeOf } from '../phases/cutting'
-import { provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
+import { bondedBite, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
 import { cleanPiece, primePiece } from '../phases/piece'
 import { cavityLines, flossContacts } from '../phases/filling'
 import { finalImpression } from '../phases/impression'
@@ -168,6 +168,7 @@ function inlayProvisional(c: Case): Block {
           reason: practice('comes out in one piece'),
         }),
     temp('provisional.check', 'Closed to the margins, out of the bite; no flossing here', [0.5, 1, 2], {
+      bite: 'provisional, out of contact',
       fn: 'provisional trimming',
       asks: [{ reading: 'provisional', teeth: teethOf(c) }],
       needs: [open('articulating paper', 2)],
@@ -272,15 +273,20 @@ export const inlayDeliver = restoring({
     sequence(
       sheetOn(c, { purpose: 'bonding' }),
       provisionalOff(c, 'flick'),
-      tryIn(c, c.restoration, {
-        detail: 'Never bitten on before it is bonded.',
-        needs: [
-          open('floss', 300),
-          open('contact film', 2),
-          open('placement stick'),
-          standby('shade guide', 'the shade is doubted'),
-        ],
-      }),
+      tryIn(
+        c,
+        c.restoration,
+        {
+          passes: ['piece on its stick', 'floss', 'contact film', 'explorer'],
+          needs: [
+            open('floss', 300),
+            open('contact film', 2),
+            open('placement stick'),
+            standby('shade guide', 'the shade is doubted'),
+          ],
+        },
+        { bitten: false },
+      ),
       shadeOnTooth(c),
       cleanPiece(c, c.units.length === 1 ? pieceName(c) : 'pieces'),
       primePiece(c),
@@ -297,5 +303,6 @@ export const inlayDeliver = restoring({
       ),
       sheetOff(c),
     ),
+  afterSheet: (c) => bondedBite(c),
   followUps: (c) => [weekAfter(c, 'bite and sensitivity')],
 })

@@ -15,8 +15,8 @@ interface KindOf<C extends Case> {
   sheet?: (c: Case) => boolean
   /** Done under general anaesthesia: nobody is numbed, the throat is packed. */
   asleep?: boolean
-  /** The work checks the bite itself. */
-  ownBite?: boolean
+  /** What is done to the teeth once the sheet is off: of works that share one, when it is off for all of them. */
+  afterSheet?: (c: C) => Block
 }
 
 /**
@@ -26,12 +26,20 @@ interface KindOf<C extends Case> {
 export type VisitKind = KindOf<Case>
 
 /** A kind whose work is a restoration: what it is made of is known in every step of it. */
-export function restoring({ deciding, beforehand, work, followUps, ...rest }: KindOf<RestoredCase>): VisitKind {
+export function restoring({
+  deciding,
+  beforehand,
+  work,
+  afterSheet,
+  followUps,
+  ...rest
+}: KindOf<RestoredCase>): VisitKind {
   return {
     ...rest,
     ...(deciding ? { deciding: (c) => deciding(restored(c)) } : {}),
     ...(beforehand ? { beforehand: (c) => beforehand(restored(c)) } : {}),
     work: (c) => work(restored(c)),
+    ...(afterSheet ? { afterSheet: (c) => afterSheet(restored(c)) } : {}),
     followUps: (c) => followUps(restored(c)),
   }
 }

@@ -175,6 +175,7 @@ function finish(c: Case): Block {
       told: 'finished and polished the laminates',
     }),
     act('finishing.bite', 'Bite: closed, forward, sideways; foil between the front teeth', [1, 2, 4], {
+      bite: 'bonded piece',
       fn: 'occlusal check',
       needs: [open('foil'), open('articulating paper', 2)],
       hold: {
@@ -194,7 +195,6 @@ function finish(c: Case): Block {
 
 export const laminateDeliver: VisitKind = {
   id: 'laminate.deliver',
-  ownBite: true,
   work: (c) =>
     sequence(
       rolls(c),

@@ -253,7 +253,8 @@ function provisional(c: Case): Block {
       passes: ['composite on its instrument', 'light'],
       mistakes: ['cured in an undercut: it comes off in two pieces'],
     }),
-    act('provisional.trim', 'Off, trimmed, polished; back on: margins, contacts, bite', [3, 5, 9], {
+    act('provisional.trim', 'Off, trimmed, polished; back on: margins, contacts, out of the bite', [3, 5, 9], {
+      bite: 'provisional, out of contact',
       asks: [{ reading: 'provisional', teeth: teethOf(c) }],
       fn: 'provisional trimming',
       needs: [open('finishing disc', 2), open('rubber point'), open('articulating paper', 2), open('floss', 300)],
@@ -266,7 +267,7 @@ function provisional(c: Case): Block {
         again: ['provisional.build', 'provisional.trim'],
       },
     }),
-    act('provisional.cement', 'Non-eugenol cement, thin; seat, hold; out of every bite', [1, 1.5, 2], {
+    act('provisional.cement', 'Non-eugenol cement, thin; seat, hold', [1, 1.5, 2], {
       act: 'provisional cemented',
       fn: 'provisional cementing',
       told: 'cemented the provisional with non-eugenol cement',

@@ -5,7 +5,7 @@ import { cureOf, lightStep, type Spot, spotOn } from '../phases/bonding'
 import { only, open, practice, sequence, type Block } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
 import { cutSteps } from '../phases/cutting'
-import { finishComposite } from '../phases/filling'
+import { polishComposite, shapeComposite } from '../phases/filling'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import type { VisitKind } from './kind'
 import { child, each } from './child-steps'
@@ -49,7 +49,8 @@ function classThree(c: Case, u: Unit): Block {
       needs: [open('floss', 300)],
       countsOut: [`strip.${u.tooth}`, `wedge.${u.tooth}`],
     }),
-    finishComposite(u, 'side'),
+    shapeComposite(u, 'side'),
+    polishComposite(u),
   )
 }
 

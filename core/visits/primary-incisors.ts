@@ -108,7 +108,6 @@ function incisors(c: Case): Block {
 export const primaryIncisors: VisitKind = {
   id: 'primary.incisors',
   asleep: true,
-  ownBite: true,
   work: (c) =>
     sequence(
       cutSteps(
@@ -142,6 +141,7 @@ export const primaryIncisors: VisitKind = {
       child('crown.look', 'Crowns level, edges closed; bite closed by hand', [0.5, 1, 2], {
         fn: 'occlusal check',
         told: 'checked the crowns',
+        bite: 'preformed crown',
         needs: [open('articulating paper')],
       }),
     ),

@@ -238,7 +238,6 @@ export const primaryMetalCrown: VisitKind = {
         ]
       : []
   },
-  ownBite: true,
   work: (c) => {
     const sealedIn = c.choices.childMolar === 'sealed in'
     return sequence(
@@ -274,6 +273,7 @@ export const primaryMetalCrown: VisitKind = {
         sealedIn ? 'Bite is high: said to the parent, settles by itself' : 'Bite: closes as before, no tilt',
         [0.5, 1, 2],
         {
+          bite: 'preformed crown',
           fn: 'occlusal check',
           needs: [open('articulating paper', 2)],
           ...(sealedIn ? { reason: practice('a high bite settles in weeks in a child') } : {}),

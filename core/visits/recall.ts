@@ -1,6 +1,7 @@
 /** Recalls after bonding and tissue work, and the half-yearly check of a bonded bridge. */
 import { after } from './follow-ups'
 import { kindFacts } from '../kinds'
+import { checkBite } from '../phases/bite'
 import { acts, only, open, practice, sequence, standby } from '../phases/build'
 import { labels, type Case } from '../phases/case'
 import type { VisitKind } from './kind'
@@ -54,6 +55,12 @@ export const recallHalfYear: VisitKind = {
           evidence: 'pressed and lifted one by one, bubbles at no edge',
           because: practice('one that has let go decays unseen beneath'),
         },
+      }),
+      checkBite('recall of a bonded bridge', {
+        id: 'recall.bite',
+        title: 'Guidance read: sideways and forward on natural teeth',
+        minutes: [0.5, 1, 2],
+        told: 'read the guidance: natural teeth or bridge',
       }),
       look('recall.edges', 'Edges, tissue under the pontic, decay', [1, 1.5, 3], {
         needs: [open('floss threader'), open('floss', 300)],

@@ -166,9 +166,11 @@ function veneerProvisional(c: Case): Block {
     }),
     shell('provisional.shell-edges', 'Excess off with blade and bur; embrasures open for the floss', [1, 2, 4], {
       fn: 'provisional trimming',
+      bite: 'provisional',
+      detail: 'Then the bite: light, even contact, free in side movements.',
       asks: [{ reading: 'provisional', teeth: teethOf(c) }],
       cut: { id: 'provisional.shell-edges', ...edgeOf(firstOf(c.units), 'neck'), surface: 'shell' },
-      needs: [open('scalpel'), open('high-speed handpiece'), open('floss', 300)],
+      needs: [open('scalpel'), open('high-speed handpiece'), open('floss', 300), open('articulating paper', 2)],
       hold: {
         name: 'provisional',
         title: 'Provisional good',
