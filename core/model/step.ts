@@ -153,6 +153,10 @@ export interface Step {
   allowed: Record<string, Permission>
   /** People who are bound with the performer: suction at cutting, the pass at the impression, the dentist who has to see it. */
   helpers: string[]
+  /** What the second pair of hands does, where there is one. */
+  help?: string
+  /** A second pair of hands is wanted, and nobody is there for it. */
+  alone?: true
   place: Place
   spread: Spread
   /** Its length comes from so many of the practice's own runs: their mean, and that of the starting value, seconds. */

@@ -77,8 +77,9 @@ export interface Draft {
   place: Place
   /** Short, likely, long, in minutes as the trade speaks of them. */
   minutes: readonly [number, number, number]
-  /** Takes a second pair of hands. */
+  /** Takes a second pair of hands; what they do is said by its function, or here. */
   helped?: boolean
+  helps?: string
   /** The arch whose shape is taken away from here: an impression or scan that a laboratory works to. */
   imprints?: Jaw
   /** The arch whose teeth or gum are given another shape. */

@@ -3,7 +3,7 @@ import { meanwhile, sequence, step, type Block } from './build'
 import type { Case } from './case'
 
 /** Rinse, counts agree, instructions, home, then the desk and the room. */
-export function closing(works: readonly Case[], { asleep }: { asleep: boolean }): Block {
+export function closing(works: readonly Case[], { asleep, out }: { asleep: boolean; out: readonly string[] }): Block {
   const lab = works.some((w) => w.kind.lab)
   const child = works.some((w) => w.kind.dentition === 'primary')
   return sequence(
@@ -12,10 +12,11 @@ export function closing(works: readonly Case[], { asleep }: { asleep: boolean })
       phase: 'closing',
       title: asleep
         ? 'Suction until dry, then look round the mouth and behind the soft palate'
-        : 'Rinse, look round the mouth, upright',
+        : `${out.length > 0 ? 'Rolls out; rinse' : 'Rinse'}, look round the mouth, chair upright`,
       fn: 'rinse',
       place: 'mouth',
       minutes: [0.5, 1, 2],
+      countsOut: [...out],
     }),
     step({
       id: 'closing.counts',

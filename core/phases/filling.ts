@@ -165,10 +165,7 @@ export function matrixOn(u: Unit, usual: string, { kind, band, figure }: MatrixS
       },
     ],
     ...(figure ? { figures: [figure] } : {}),
-    mistakes: [
-      'band not closed at the gum edge: an overhang',
-      'wedge pushing the band into the box: a hollow contact',
-    ],
+    mistakes: ['band not closed at the gum edge: an overhang', 'wedge pushing the band into the box: a hollow contact'],
   })
 }
 

@@ -189,10 +189,10 @@ export function damOff(c: Case, { purpose, why }: { purpose?: Sheet['purpose']; 
     title: one ? 'Dam off, clamp first' : 'Dam off: cut the septa, lay the sheet out, count the pieces',
     told: one ? 'removed the dam' : 'removed the dam and laid the sheet out',
     ...(one
-      ? {}
+      ? { detail: 'Then rinse.' }
       : {
           detail:
-            'Septa pulled toward the cheek and cut over a finger; clamp and frame off; every piece between the holes found.',
+            'Septa pulled toward the cheek and cut over a finger; clamp and frame off; every piece between the holes found; then rinse.',
         }),
     fn: 'dam',
     place: 'mouth',
@@ -218,6 +218,8 @@ export function rolls(c: Case): Block {
     place: 'mouth',
     minutes: [0.3, 0.5, 1],
     needs: [open('cotton roll', 6), open('cheek retractor')],
+    // One beside the cheek above, two with the tongue below: those that are changed go one for one.
+    countsIn: [{ id: 'rolls', what: 'cotton rolls', planned: c.jaw === 'upper' ? 2 : 3, outStep: 'closing.rinse' }],
     cautions: [
       reason(
         'No sheet: high-volume suction stays at the tooth, the throat is guarded with gauze when anything small is loose',

@@ -120,7 +120,7 @@ describe('a monolithic zirconia crown on 37, first visit', () => {
       'provisional',
       'counts',
     ])
-    expect(p.counts.map((c) => c.id)).toEqual(['needle', 'cord.single.37'])
+    expect(p.counts.map((c) => c.id)).toEqual(['needle', 'rolls', 'cord.single.37'])
   })
   // C: 5 min for the cord; M: 5–10 min for a block, 60 s until the tray is seated.
   it('ties steps with lags and windows', () => {
@@ -163,7 +163,7 @@ describe('changing the case changes the plan as the trade says', () => {
   })
   it('a supragingival dry margin drops the cord and keeps the reason; weeping brings one thin cord back', () => {
     const dry = plan({ margin: 'supragingival' })
-    expect(dry.counts.map((c) => c.id)).toEqual(['needle'])
+    expect(dry.counts.map((c) => c.id)).toEqual(['needle', 'rolls'])
     expect(dry.absent.find((a) => a.what === 'cord')!.because.text).toContain('above the tissue and dry')
     expect(line(plan({ margin: 'supragingival', tissue: { weeping: true } }), 'cord-00')).toMatchObject({
       readiness: 'open',

@@ -6,6 +6,7 @@ import { self, wire, type Draft, type Tie } from '../phases/build'
 import { noPaper } from '../phases/bite'
 import { openCase, type Unit } from '../phases/case'
 import { choiceNames, type Choices } from '../practice/choices'
+import { helpWords } from '../practice/helps'
 import { permissionOf, type FunctionName, type Permission } from '../practice/functions'
 import type { Practice } from '../practice/practice'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
@@ -135,7 +136,8 @@ function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
   const performer = assign(draft, team)
   // Under the dentist's direct sight the dentist is there, and nowhere else.
   const watching = performer.permission === 'sight' ? [team.dentist.id] : []
-  const helper = performer.personId === team.dentist.id ? team.assistants[0]?.id : undefined
+  // Whoever else is there lends a hand: an assistant to the dentist, a second one to the first.
+  const helper = team.assistants.find((a) => a.id !== performer.personId)?.id
   const step: Step = {
     id: draft.id,
     phase: draft.phase,
@@ -156,6 +158,8 @@ function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
     figures: draft.figures ?? [],
     asks: draft.asks ?? [],
   }
+  if (draft.helped && helper) step.help = draft.helps ?? helpWords(draft.fn)
+  else if (draft.helped && watching.length === 0) step.alone = true
   if (draft.act) step.act = draft.act
   if (draft.detail) step.detail = draft.detail
   if (draft.told) step.told = draft.told

@@ -28,17 +28,21 @@ function tieWords(l: Clock, title: (id: string) => string): string {
 
 const why = (r: Reason): string => `${r.text} [${r.source ?? standingWords[r.standing]}]`
 
+/** The first of those who help, by name. */
+export const helperOf = (plan: Pick<Plan, 'people'>, s: Pick<Step, 'helpers'>): string =>
+  plan.people.find((p) => s.helpers.includes(p.id))?.name ?? ''
+
 /** What one step says, line by line, the first without indent. */
 export function stepLines(plan: Plan, s: Step): string[] {
   const title = (id: string): string => plan.steps.find((x) => x.id === id)?.title ?? id
-  const who =
-    s.performer.name +
-    (s.performer.permission === 'sight' ? ', in the dentist’s sight' : s.helpers.length > 0 ? ', helped' : '')
+  const who = s.performer.name + (s.performer.permission === 'sight' ? ', in the dentist’s sight' : '')
   const hold = plan.holds.find((h) => h.id === s.holdId)
   const count = (id: string): string => plan.counts.find((c) => c.id === id)?.what ?? id
   return [
     `${s.title} — ${who}, ${s.place}`,
     ...(s.detail ? [s.detail] : []),
+    ...(s.help ? [`${helperOf(plan, s)}: ${s.help}`] : []),
+    ...(s.alone ? ['alone: a second pair of hands would be wanted'] : []),
     ...plan.links
       .filter(isClock)
       .filter((l) => l.to === s.id)

@@ -19,6 +19,7 @@ export interface Says {
   passes?: readonly string[]
   cautions?: readonly Reason[]
   mistakes?: readonly string[]
+  help?: string
   needs?: readonly Need[]
 }
 
@@ -29,6 +30,7 @@ const sentencesOf = (s: Says): string[] => [
   ...(s.passes ?? []),
   ...(s.cautions ?? []).map((c) => c.text),
   ...(s.mistakes ?? []),
+  ...(s.help ? [s.help] : []),
 ]
 
 /** Every key a need answers to: its own and those above it. */

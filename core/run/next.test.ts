@@ -83,14 +83,18 @@ describe('what stands open at the end', () => {
   it('is counted in words, in both directions', () => {
     const d = upTo('impression.load-syringe')
     expect(stillIn(d.state.core, 'cord.base.37')).toBe(1)
-    expect(openAtClose(plan, d.state.core).counts).toEqual(['base cord, 37: 1 still in', 'top cord, 37: 1 still in'])
+    expect(openAtClose(plan, d.state.core).counts).toEqual([
+      'cotton rolls: 3 still in',
+      'base cord, 37: 1 still in',
+      'top cord, 37: 1 still in',
+    ])
     // A piece taken off what went in is one nobody looks for any more: it needs its reason.
     const off = { kind: 'count', countId: 'cord.base.37', direction: 'in', n: -1 } as const
     give(d, { ...off, n: 1 }, assistant)
     expect(give(d, off, assistant)!.message).toMatch(/say why fewer went in/)
     expect(give(d, { ...off, reason: 'touched twice' }, assistant)).toBeFalsy()
     give(d, { kind: 'count', countId: 'cord.base.37', direction: 'in', n: 2 }, assistant)
-    expect(openAtClose(plan, d.state.core).counts[0]).toBe('base cord, 37: 3 still in')
+    expect(openAtClose(plan, d.state.core).counts[1]).toBe('base cord, 37: 3 still in')
     expect(give(d, { kind: 'count', countId: 'cord.base.37', direction: 'in', n: -4 }, assistant)!.message).toContain(
       'cannot fall below nothing',
     )

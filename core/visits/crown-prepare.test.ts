@@ -63,7 +63,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       'records.opposing A mouth',
       'records.keep-damp A bench',
       'anaesthesia.test D mouth ‖numb',
-      'isolation.rolls A mouth',
+      'isolation.rolls A mouth +rolls',
       'cutting.groove-functional.37 D+ mouth',
       'cutting.groove-other.37 D+ mouth',
       'cutting.occlusal.37 D+ mouth',
@@ -96,9 +96,10 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       'impression.disinfect A bench',
       'impression.bite-record A mouth',
       'provisional.try-in D mouth ‖provisional',
+      'provisional.load A bench',
       'provisional.cement D+ mouth',
       'provisional.excess D mouth',
-      'closing.rinse A mouth',
+      'closing.rinse A mouth −rolls',
       'closing.counts A chair ‖counts',
       'closing.instructions A chair',
       'closing.home A chair ‖home',
@@ -250,6 +251,7 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
       'provisional.trim A bench',
       'provisional.polish A bench',
       'provisional.try-in A mouth ‖provisional',
+      'provisional.load A bench',
       'provisional.cement A mouth',
       'provisional.excess A mouth',
       'closing.rinse A mouth',
@@ -296,7 +298,7 @@ describe('what is not needed leaves the plan with its reason', () => {
     expect(ids.some((id) => id.startsWith('anaesthesia'))).toBe(false)
     expect(ids).toContain('impression.dry')
     expect(p.absent.map((a) => a.what)).toEqual(['anaesthesia', 'opposing impression', 'cord'])
-    expect(p.counts).toEqual([])
+    expect(p.counts.map((n) => n.id)).toEqual(['rolls'])
     expect(p.holds.map((h) => h.id)).toEqual(['shade', 'reduction', 'impression', 'provisional', 'counts', 'home'])
   })
 

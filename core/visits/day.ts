@@ -66,6 +66,9 @@ export function dayOf(works: readonly Work[]): Block {
   const numbing: Numbing = works.some((w) => w.kind.asleep)
     ? { by: 'sleep' }
     : numbingOf(own.flatMap((o) => [...draftsOf(o.work), ...draftsOf(o.afterSheet)]))
+  // What stays in until the end: rolls, of whichever work.
+  const drafts = own.flatMap((o) => [...draftsOf(o.work), ...draftsOf(o.afterSheet)])
+  const out = drafts.flatMap((d) => (d.countsIn ?? []).filter((n) => n.outStep === 'closing.rinse').map((n) => n.id))
   const [first] = works
   const waiting = own.flatMap((o) => o.beforehand)
   const deciding = own.flatMap((o) => o.deciding)
@@ -84,7 +87,7 @@ export function dayOf(works: readonly Work[]): Block {
       ...waiting,
       ...order.flatMap((o) => [o.work, o.afterSheet]),
       packOut(),
-      closing(cases, { asleep: true }),
+      closing(cases, { asleep: true, out }),
     )
   }
   return sequence(
@@ -95,7 +98,7 @@ export function dayOf(works: readonly Work[]): Block {
     ...own.flatMap((o, i) => [o.work, ...whenOff(works, own, i)]),
     closing(
       works.map((w) => w.c),
-      { asleep: false },
+      { asleep: false, out },
     ),
   )
 }

@@ -36,11 +36,18 @@ function amalgamOf(c: Case, u: Unit): Block {
       reason: practice(deep ? 'deep: the floor is close to the pulp' : 'stands by: opened where the floor is deep'),
       mistakes: ['eugenol liner where resin follows one day: say it in the record'],
     }),
-    place(id(u, 'base'), 'Base, powder to liquid 1 : 1, smooth floor', [0.7, 1, 2], {
+    place(id(u, 'base-mix'), 'Mix the base cement, powder to liquid 1 : 1', [0.3, 0.5, 0.75], {
+      ...at,
+      fn: 'chairside',
+      place: 'bench',
+      helped: false,
+      needs: [open('base cement', 1), open('mixing pad'), open('mixing spatula')],
+    }),
+    place(id(u, 'base'), 'Base in, smooth floor', [0.5, 0.8, 1.5], {
       ...at,
       passes: ['base on the plugger'],
       asks: [{ reading: 'base', teeth: [u.tooth] }],
-      needs: [open('base cement', 1), open('mixing pad'), open('mixing spatula')],
+      needs: [open('amalgam condenser')],
       figures: [
         {
           name: 'base',

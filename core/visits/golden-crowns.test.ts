@@ -88,7 +88,7 @@ describe('J04, root canal, core and crown in one visit', () => {
       'provisional.cement',
     )
     expect([own(p, 'core.etch'), own(p, 'core.set')]).toEqual([5, 240])
-    expect(counts(p)).toEqual(['needle 1', 'core-band 1', 'cord.single.46 1', 'cord.deep 1'])
+    expect(counts(p)).toEqual(['needle 1', 'core-band 1', 'rolls 3', 'cord.single.46 1', 'cord.deep 1'])
     expect(p.choices).toMatchObject({ core: { value: 'glass ionomer' }, impression: { value: 'optical scan' } })
     expect(p.followUps[0]).toMatchObject({ kind: 'crown.deliver', afterWorkingDays: 5 })
   })

@@ -267,12 +267,17 @@ function provisional(c: Case): Block {
         again: ['provisional.build', 'provisional.trim'],
       },
     }),
-    act('provisional.cement', 'Non-eugenol cement, thin; seat, hold', [1, 1.5, 2], {
+    act('provisional.load', 'Mix the non-eugenol cement, thin along the inner edge', [0.3, 0.5, 0.75], {
+      fn: 'chairside',
+      place: 'bench',
+      helped: false,
+      needs: [open('provisional cement.non-eugenol', 1), open('mixing pad'), open('mixing spatula')],
+    }),
+    act('provisional.cement', 'Dry the tooth, seat, hold', [0.7, 1, 1.5], {
       act: 'provisional cemented',
       fn: 'provisional cementing',
       told: 'cemented the provisional with non-eugenol cement',
       tell: 'The tooth wears a temporary crown. Nothing hard or sticky on that side. When you floss, slide the floss out sideways, not up. Call us if it comes loose, breaks, or feels too high.',
-      needs: [open('provisional cement.non-eugenol', 1), open('mixing pad'), open('mixing spatula')],
       reason: practice('a bonded crown follows: no eugenol'),
       cautions: [reason('A loose crown can be swallowed: gauze behind it, patient upright enough to cough', 'C')],
     }),

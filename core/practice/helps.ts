@@ -1,0 +1,42 @@
+/**
+ * What a second pair of hands does at a step, by its function: common practice. A step may say it otherwise.
+ */
+import type { FunctionName } from './functions'
+
+const helps: Readonly<Record<FunctionName, string>> = {
+  topical: 'keeps the cheek dry',
+  injection: 'hands it over out of sight, watches the patient',
+  'numb test': 'watches the patient',
+  'preliminary impression': 'holds lip and cheek, suction',
+  'shade preview': 'notes what is read',
+  dam: 'hands and holds, keeps lip and cheek away',
+  cutting: 'suction at the bur, keeps tongue and cheek away',
+  'cord placement': 'keeps it dry, holds what is seated',
+  'cord removal': 'suction close, the next thing ready in the other hand',
+  'final impression': 'dries, holds lip and cheek, hands over',
+  scan: 'air, keeps tongue and cheek away',
+  'bite record': 'dries, watches that it is closed fully',
+  'provisional making': 'hands over, suction',
+  'provisional trimming': 'suction, keeps tongue and cheek away',
+  'provisional cementing': 'keeps it dry, hands over, suction',
+  'excess removal': 'suction at the excess, keeps tongue and cheek away',
+  'occlusal check': 'dries the teeth, suction',
+  radiograph: 'holds the head still',
+  etching: 'suction at the acid, then water and air',
+  bonding: 'keeps it dry, hands over, gentle air',
+  curing: 'keeps tongue and cheek away',
+  placing: 'keeps it dry, hands over, wipes the tip clean',
+  'matrix placement': 'hands and holds',
+  'root canal': 'hands in order, suction',
+  'crown fitting': 'hands over, suction, nothing loose toward the throat',
+  'fissure seal': 'keeps it dry',
+  polishing: 'water and suction, holds the lip away',
+  rinse: 'suction',
+  instructions: 'stands by',
+  'chart note': 'says what was used',
+  chairside: 'light and suction',
+  turnover: 'clears with gloves on',
+}
+
+/** @example helpWords('cutting') // 'suction at the bur, keeps tongue and cheek away' */
+export const helpWords = (fn: FunctionName): string => helps[fn]
