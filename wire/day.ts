@@ -30,6 +30,7 @@ export const timelineView = noun<Timeline>({
       startS: seconds,
       endS: seconds,
       hold: z.boolean(),
+      alone: z.literal(true).optional(),
       slackS: seconds,
     }),
   ),

@@ -5,6 +5,7 @@ import { ownRuleLines } from '../rules'
 import { standingWords, type Reason } from '../figure'
 import { amountWords } from './amount-words'
 import { isClock, type Clock } from '../model/link'
+import { helperOf } from '../practice/helps'
 import type { Lanes } from '../model/lanes'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
@@ -27,10 +28,6 @@ function tieWords(l: Clock, title: (id: string) => string): string {
 }
 
 const why = (r: Reason): string => `${r.text} [${r.source ?? standingWords[r.standing]}]`
-
-/** The first of those who help, by name. */
-export const helperOf = (plan: Pick<Plan, 'people'>, s: Pick<Step, 'helpers'>): string =>
-  plan.people.find((p) => s.helpers.includes(p.id))?.name ?? ''
 
 /** What one step says, line by line, the first without indent. */
 export function stepLines(plan: Plan, s: Step): string[] {

@@ -40,3 +40,9 @@ const helps: Readonly<Record<FunctionName, string>> = {
 
 /** @example helpWords('cutting') // 'suction at the bur, keeps tongue and cheek away' */
 export const helpWords = (fn: FunctionName): string => helps[fn]
+
+/** The first of those who help, by name; empty where nobody does. */
+export const helperOf = (
+  { people }: { people: readonly { id: string; name: string }[] },
+  { helpers }: { helpers: readonly string[] },
+): string => people.find((p) => helpers.includes(p.id))?.name ?? ''

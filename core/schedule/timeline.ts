@@ -21,6 +21,8 @@ export interface Bar {
   startS: number
   endS: number
   hold: boolean
+  /** A second pair of hands is wanted, and nobody is there for it. */
+  alone?: true
   /** Seconds it could start later without anyone leaving the chair later; 0 where it decides the length. */
   slackS: number
 }
@@ -183,6 +185,7 @@ export function barOf(
     title: step.title,
     people: [...new Set([performerId, ...step.helpers])],
     ...(things.length > 0 ? { things } : {}),
+    ...(step.alone ? { alone: true } : {}),
     place: step.place,
     startS,
     endS,

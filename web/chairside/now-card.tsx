@@ -1,6 +1,7 @@
 import { ChevronsRight } from 'lucide-react'
 import type { Hold, Plan } from '../../core/model/plan'
 import type { Step } from '../../core/model/step'
+import { helperOf } from '../../core/practice/helps'
 import type { Outlook } from '../../core/run/next'
 import type { RunCore } from '../../core/run/state'
 import type { Run } from '../app/run'
@@ -46,13 +47,19 @@ export interface NowCardProps {
 }
 
 /** The step in front, with what is passed, what to mind and what often goes wrong. */
-function Doing({ step }: { step: Step }) {
+function Doing({ plan, step }: { plan: Plan; step: Step }) {
   return (
     <>
       <p data-now={step.id} className="text-5xl leading-tight font-bold text-balance">
         {step.title}
       </p>
       <p className="mt-1 text-[28px]">{who(step)}</p>
+      {step.help && (
+        <p className="text-xl text-soft" data-help>
+          {helperOf(plan, step)}: {step.help}
+        </p>
+      )}
+      {step.alone && <p className="text-xl text-soft">A second pair of hands would be wanted</p>}
       {step.detail && <p className="mt-1 text-[28px] leading-snug">{step.detail}</p>}
       {step.passes.length > 0 && (
         <p className="mt-1 text-[28px] leading-snug">
@@ -201,7 +208,7 @@ export function NowCard(props: NowCardProps) {
           {core.status === 'laid up' ? (
             <ToBegin plan={plan} />
           ) : current ? (
-            <Doing step={current} />
+            <Doing plan={plan} step={current} />
           ) : (
             <Between {...props} />
           )}

@@ -1,3 +1,4 @@
+import { helperOf } from '../../core/practice/helps'
 import { LaneRows, wholeOf } from '../parts/lanes'
 import { sure } from '../../core/sure'
 import { isClock } from '../../core/model/link'
@@ -31,9 +32,10 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
           {s.performer.name}
           {s.performer.permission === 'sight'
             ? ' in the dentist’s sight'
-            : s.helpers.length > 0
-              ? ' with help'
-              : ''}, {s.place}, <span className="num">{minutesWords(s)}</span>
+            : s.help
+              ? `; ${helperOf(plan, s)}: ${s.help}`
+              : ''}
+          ; {s.place}, <span className="num">{minutesWords(s)}</span>
           {s.spread.likelyS >= 60 ? ' min' : ''}
           {onAmend && (
             <Button

@@ -43,7 +43,10 @@ export function ScoreView({ height = 170, ...props }: Omit<ScoreProps, 'zoom' | 
         </div>
       </div>
       <div className="mt-1 flex items-center justify-end gap-1">
-        <span className="mr-2 text-base text-soft">thick foot: decides the length</span>
+        <span className="mr-2 text-base text-soft">
+          thick foot: decides the length
+          {props.score.bars.some((b) => b.alone) && '; dashed: wants a second pair of hands, and nobody is there'}
+        </span>
         <Button tone="quiet" aria-label="Narrower" disabled={at === 0} onClick={() => wider(-1)}>
           <Minus aria-hidden="true" />
         </Button>

@@ -181,8 +181,9 @@ function OneBar({
             height={rowHeight * (i === 0 ? 0.72 : 0.4)}
             rx={full ? 3 : 1}
             className={dentist ? 'fill-dentist' : 'fill-helper'}
-            stroke={now ? 'currentColor' : 'none'}
-            strokeWidth={4}
+            stroke={now || (bar.alone && full) ? 'currentColor' : 'none'}
+            strokeWidth={now ? 4 : 2}
+            {...(bar.alone && full && !now ? { strokeDasharray: '5 4', 'data-alone': '' } : {})}
           />
         )
       })}
