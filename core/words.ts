@@ -15,3 +15,10 @@ export const withArticle = (text: string): string => `${/^[aeiou]/i.test(text) ?
 
 /** @example timesWords(2) // 'twice' */
 export const timesWords = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
+
+/**
+ * Things in a row, as they are spoken.
+ * @example listed(['12', '11', '21']) // '12, 11 and 21'
+ */
+export const listed = (things: readonly string[]): string =>
+  things.length < 2 ? things.join('') : `${things.slice(0, -1).join(', ')} and ${things.at(-1)}`

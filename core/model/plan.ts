@@ -135,6 +135,8 @@ export interface Absence {
 export interface FollowUp {
   title: string
   kind?: KindId
+  /** How the patient is told of it, where its kind does not say. */
+  tell?: string
   /** Working days after this visit. */
   afterWorkingDays: number
   because: Reason

@@ -1,3 +1,4 @@
+import { jawOf } from '../teeth/notation'
 import { reason } from '../figure'
 import { capital } from '../words'
 import { plannedAnaesthetic, type Agent } from '../measure/anaesthetic'
@@ -104,7 +105,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
       phase: 'anaesthesia',
       title: `${more > 0 ? 'Injections' : 'Injection'}: ${words}`,
       told: `gave local anaesthetic: ${words}; ${agent}, ${planned.cartridges} ${planned.cartridges === 1 ? 'cartridge' : 'cartridges'} laid out`,
-      tell: `Your lip, cheek and tongue are numb for some hours. Do not eat until the feeling is back, and mind hot drinks and biting your lip or cheek.${childOf(c) === true ? ' Watch that the child does not chew the numb lip.' : ''}`,
+      tell: `Your ${injections.some((i) => jawOf(i.at) === 'lower') ? 'lip, cheek and tongue' : 'lip and cheek'} are numb for some hours. Do not eat until the feeling is back. Mind hot drinks, and do not bite your lip.${childOf(c) === true ? ' Watch that the child does not chew the numb lip.' : ''}`,
       detail: `${capital([...new Set(volumes.map((v) => v.because.text))].join('; '))}.${c.request.vital ? '' : ' The pulp is gone, the gum is not: it is numbed for what is done to it.'}`,
       fn: 'injection',
       asks: [{ reading: 'anaesthetic', teeth: teethOf(c) }],

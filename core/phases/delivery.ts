@@ -210,7 +210,7 @@ export function cementPiece(c: Case, what: string): Block {
       fn: 'bonding',
       passes: ['loaded piece', 'bite stick'],
       needs: [open('bite stick')],
-      tell: `Your new ${what} is cemented. Nothing hard or sticky on it today; floss and brush as usual. Call us if the bite feels high.`,
+      tell: `Your new ${what} is cemented. Nothing hard or sticky on it today. Floss and brush as usual. Call us if the bite feels high.`,
       ties: [
         {
           from: 'delivery.mix',

@@ -26,7 +26,7 @@ export function overgrownTissue(c: Case): Block {
     phase: 'tissue',
     title: `Overgrown tissue off with ${tool}: ${teeth.map((u) => u.label).join(', ')}`,
     told: `removed overgrown tissue with ${tool} at ${teeth.map((u) => u.label).join(', ')}`,
-    tell: 'Some overgrown gum was taken away. It heals within about a week; keep it clean and expect it to be sore.',
+    tell: 'Some overgrown gum was taken away. It is sore and heals within about a week. Keep it clean.',
     fn: 'cutting',
     place: 'mouth',
     helped: true,

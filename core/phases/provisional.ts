@@ -346,7 +346,7 @@ export function fitProvisional(c: Case): Block {
       phase: 'provisional',
       title: 'Dry the tooth, seat, bite on the stick',
       told: `cemented the provisional with ${cement.need.endsWith('non-eugenol') ? 'non-eugenol cement' : 'zinc oxide and eugenol cement'}`,
-      tell: 'The tooth wears a temporary crown. Nothing hard or sticky on that side. When you floss, slide the floss out sideways, not up. Call us if it comes loose, breaks, or feels too high. Do not leave it out: the teeth move, and the new crown would no longer fit.',
+      tell: 'A temporary crown is on it. Nothing hard or sticky on that side. When you floss, slide the floss out sideways, not up. Call us if it comes loose, breaks, or feels too high. Do not leave it out: the teeth move, and the new crown would no longer fit.',
       fn: 'provisional cementing',
       place: 'mouth',
       helped: true,

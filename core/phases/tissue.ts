@@ -60,7 +60,7 @@ const gumAt = (sites: readonly CordSite[]): Site[] =>
   sites.flatMap((s) => soreGum([s.tooth], s.along === 'labial and proximal' ? ['cheek'] : ['cheek', 'inner']))
 
 const gum =
-  'The gum round the tooth was held back with a fine cord. It may be sore for a few days; brush it gently and rinse with lukewarm salt water.'
+  'The gum was held back with a fine cord. It may be sore for a few days. Brush it softly and rinse with warm salt water.'
 
 function placeCord(
   c: Case,

@@ -117,17 +117,17 @@ describe('what the patient is told follows from what was done', () => {
     const text = told(runOf(plan()))
     for (const words of [
       'numb for some hours',
-      'gum round the tooth',
+      'Lower right first molar (46): The gum was held back',
       'temporary crown',
       'slide the floss out sideways',
-      'not before 2026-12-08',
-      'call the practice',
+      'not before 8 December 2026: your new crown or bridge is put in',
+      'Call us if you are worried',
     ])
       expect(text).toContain(words)
   })
   it('without cord no word of the gum; without anaesthesia none of numbness; without a provisional a warning', () => {
     const dry = told(runOf(plan({ vital: false, margin: 'supragingival' })))
-    expect(dry).not.toMatch(/numb|gum round/)
-    expect(told(runOf(plan(), 'provisional.cement'))).toContain('no temporary crown on it')
+    expect(dry).not.toMatch(/numb|gum was/)
+    expect(told(runOf(plan(), 'provisional.cement'))).toContain('There is no temporary crown on it')
   })
 })

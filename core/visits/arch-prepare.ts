@@ -110,7 +110,11 @@ export const archPrepare = restoring({
     )
   },
   followUps: (c) => [
-    { title: 'Surgeon: implants by the second shell', ...after(c, 'surgeon.implants') },
+    {
+      title: 'Surgeon: implants by the second shell',
+      tell: 'the surgeon sets the implants',
+      ...after(c, 'surgeon.implants'),
+    },
     deliveryAfter(c, 'crown.deliver', 'Delivery of the units'),
     ...tissueRecall(c),
   ],

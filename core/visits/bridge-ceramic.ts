@@ -157,7 +157,7 @@ function bondRetainers(c: Case): Block {
     }),
     deliver('delivery.seat', 'Seat along the path, hold', [0.2, 0.4, 0.8], {
       told: 'seated the bonded bridge with resin cement',
-      tell: 'Your bridge is glued to the teeth beside it. Do not bite off hard things with it; clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
+      tell: 'Your bridge is glued to these teeth. Do not bite off hard things with it. Clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
       passes: ['bridge in gauze', 'ball burnisher'],
       needs: [open('burnisher.ball'), open('gauze', 1)],
       ties: [

@@ -36,7 +36,7 @@ function bond(c: Case): Block {
     }),
     act('delivery.seat', 'Seat, hold still', [0.3, 0.5, 1], {
       told: `bonded the ${what(c)} with resin cement`,
-      tell: `Your new ${what(c)} is bonded. Floss and brush as usual; call us if the bite feels high.`,
+      tell: `Your new ${what(c)} is glued in. Floss and brush as usual. Call us if the bite feels high.`,
       passes: ['loaded piece in gauze', 'cotton roll'],
       ties: [
         {

@@ -135,7 +135,7 @@ export const fillingAmalgam: VisitKind = {
       each(c, (u) =>
         biteUntilEven(u, 'amalgam', {
           title: `Bite on ${u.label}: closed without clenching, carved until even`,
-          tell: 'The filling hardens over the day: chew on the other side until tomorrow. Call us if it feels high.',
+          tell: 'The filling is hard by tomorrow. Chew on the other side until then. Call us if it feels high.',
           passes: ['paper', 'carver'],
         }),
       ),

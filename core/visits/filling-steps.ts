@@ -9,7 +9,7 @@ export const each = (c: Case, block: (u: Unit) => Block): Block => sequence(...c
 export const id = (u: Unit, act: string): string => `filling.${u.tooth}.${act}`
 
 export const afterFilling =
-  'You may eat on it today unless we told you otherwise; wait until the numbness is gone. A tooth may feel cold for some days. Call us if the bite feels high.'
+  'You may eat on it today, once the numbness is gone. It may feel cold for some days. Call us if the bite feels high.'
 
 /** Two surfaces where the case does not say. */
 export const two = 'MO'

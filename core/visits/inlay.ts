@@ -253,7 +253,7 @@ function bondOne(c: Case, u: Unit): Block {
     }),
     act(`delivery.${u.tooth}.seat`, `Seat ${u.label} on its stick, press, hold`, [0.3, 0.5, 1], {
       told: `bonded the ${c.restoration} of ${u.label}`,
-      tell: 'Your new inlay is bonded. Floss and brush as usual; call us if the bite feels high.',
+      tell: 'Your new inlay is glued in. Floss and brush as usual. Call us if the bite feels high.',
       passes: ['piece on its stick', 'ball burnisher'],
       needs: [open('burnisher.ball')],
       cautions: [reason('Small pieces: gauze behind', 'C')],

@@ -136,7 +136,7 @@ function bondOne(c: Case, u: Unit): Block {
     mouth(on('seat'), `Seat ${u.label}, incisal end first, roll to the neck; hold`, [0.3, 0.5, 1], {
       tooth: u.tooth,
       told: `bonded the laminate of ${u.label}`,
-      tell: 'Your laminates are bonded. Nothing hard today; brush and floss as usual. The gum may be sore for some days; the colour settles as the teeth take up water.',
+      tell: 'Your new fronts are glued on. Nothing hard today. Brush and floss as usual. The gum may be sore for some days. The colour settles as the teeth take up water.',
       passes: ['laminate on its stick, right way round', 'gentle finger'],
       mistakes: ['pressed at the edge: it springs and cracks'],
     }),

@@ -277,7 +277,7 @@ function provisional(c: Case): Block {
       act: 'provisional cemented',
       fn: 'provisional cementing',
       told: 'cemented the provisional with non-eugenol cement',
-      tell: 'The tooth wears a temporary crown. Nothing hard or sticky on that side. When you floss, slide the floss out sideways, not up. Call us if it comes loose, breaks, or feels too high.',
+      tell: 'A temporary crown is on it. Nothing hard or sticky on that side. When you floss, slide the floss out sideways, not up. Call us if it comes loose, breaks, or feels too high.',
       reason: practice('a bonded crown follows: no eugenol'),
       cautions: [reason('A loose crown can be swallowed: gauze behind it, patient upright enough to cough', 'C')],
     }),

@@ -38,7 +38,7 @@ function classThree(c: Case, u: Unit): Block {
       fn: 'placing',
       passes: ['light'],
       told: `filled ${u.label}, class III, with flowable`,
-      tell: 'The front tooth is filled. Watch the numb lip; soft food today.',
+      tell: 'The tooth is filled. Watch the numb lip. Soft food today.',
       mistakes: ['let go between the two lights: an overhang at the gum'],
     }),
     lightStep(s, id('cure-front'), flow, { title: `Light ${flow.value} s from the front, strip held` }),

@@ -65,7 +65,7 @@ function seatIncisor(u: Unit): Block {
     child(id('seat'), `Seat ${u.label}, hold; wipe toward the gum`, [0.5, 0.8, 1.5], {
       ...at,
       told: `cemented the crown on ${u.label}`,
-      tell: 'The front teeth wear white crowns. The gum is sore for some days; soft food, brush along the edge, nothing bitten off.',
+      tell: 'These teeth wear white crowns. The gum is sore for some days. Soft food, nothing bitten off. Brush along the edge.',
       passes: ['filled crown', 'wet gauze'],
       needs: [open('gauze', 2)],
       countsOut: [`crowns.${u.tooth}`],
@@ -148,6 +148,7 @@ export const primaryIncisors: VisitKind = {
   followUps: (c) => [
     {
       title: 'Look at gum and crowns',
+      tell: 'a look at the gum and the crowns',
       ...after(c, 'recall.asleep'),
     },
   ],

@@ -283,5 +283,7 @@ export const primaryMetalCrown: VisitKind = {
     )
   },
   followUps: (c) =>
-    c.choices.childMolar === 'sealed in' ? [{ title: 'Has the bite settled?', ...after(c, 'recall.bite') }] : [],
+    c.choices.childMolar === 'sealed in'
+      ? [{ title: 'Has the bite settled?', tell: 'a look whether the bite has settled', ...after(c, 'recall.bite') }]
+      : [],
 }

@@ -1,11 +1,14 @@
 /** Every sentence of every reviewed plan, note and instruction, against docs/style.md: articles, doubled words, the list of never. */
 import { readdirSync, readFileSync } from 'node:fs'
+import { fleschKincaid } from 'flesch-kincaid'
+import { syllable } from 'syllable'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
 import { readPlan } from '../plan/text'
 import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { composeNote, noteText } from '../record/note'
+import { patientInstructions } from '../record/instructions'
 import { runThrough, startDrive } from '../run/drive'
 
 const practice = starterPractice()
@@ -18,6 +21,8 @@ const texts = readdirSync('demo/cases')
     const d = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist)
     return {
       name: f,
+      plan,
+      told: patientInstructions(plan, d.state.core),
       lines: [
         ...readPlan(plan).split('\n'),
         ...noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC')).split('\n'),
@@ -58,5 +63,33 @@ describe('what a plan, its note and its instructions say', () => {
     'piece on hand',
   ])('never “%s”', (words) => {
     expect(against(new RegExp(words, 'i'))).toEqual([])
+  })
+})
+
+describe('the sheet the patient takes home', () => {
+  // Flesch–Kincaid grade of the whole sheet [P: Kincaid, Fishburne, Rogers, Chissom, Naval Technical Training Command 8-75, 1975].
+  it.each(texts)('$name reads at grade 7 or below, and names the tooth of what was done to it', ({ told, plan }) => {
+    const text = told.join(' ')
+    const words = text.match(/[\p{L}’'-]+/gu) ?? []
+    const grade = fleschKincaid({
+      sentence: text.split(/[.?!](?:\s|$)/).filter(Boolean).length,
+      word: words.length,
+      syllable: words.reduce((n, w) => n + syllable(w), 0),
+    })
+    expect(grade).toBeLessThanOrEqual(7)
+    for (const s of plan.steps.filter((x) => x.tell && !x.numbed)) {
+      const line = told.find((l) => l.includes(s.tell ?? ''))!
+      for (const tooth of s.tooth ? [s.tooth] : plan.request.also.length === 0 ? plan.request.teeth : [])
+        expect(line).toContain(tooth)
+    }
+    // Trade words stay in the record.
+    expect(text).not.toMatch(/recall|rehydrat|delivery|provisional|margin|occlus|isolation|undefined/i)
+    // Nothing is said twice.
+    expect(new Set(told).size).toBe(told.length)
+  })
+  it('a filling and an amalgam in one visit: each tooth has its own advice', () => {
+    const { told } = texts.find((t) => t.name.startsWith('two-fillings'))!
+    expect(told.find((l) => l.startsWith('Lower left first molar (36)'))).toContain('eat on it today')
+    expect(told.find((l) => l.startsWith('Lower left second molar (37)'))).toContain('Chew on the other side')
   })
 })

@@ -146,7 +146,7 @@ function veneerProvisional(c: Case): Block {
     }),
     shell('provisional.shell', 'Bis-acryl in the wax-up matrix, seated, left to shrink on', [3, 4, 6], {
       told: 'made a locked-on provisional shell',
-      tell: 'Your front teeth wear a thin temporary shell. It is not strong: no biting off, brush it softly; it is cut off at the next visit.',
+      tell: 'These teeth wear a thin temporary shell. It is not strong. Bite nothing off with it, and brush it softly. It is cut off at the next visit.',
       needs: [
         open('wax-up matrix'),
         open('bis-acryl', 2 + c.units.length * 0.6),
