@@ -43,8 +43,10 @@ describe('visits', () => {
     const other = `${day}-three`
     const clashes = async () =>
       JSON.stringify((await juno.read(dayView, `/days/${day}`)).visits.find((v) => v.id === other)!.tray)
+    expect(await clashes()).not.toContain('Dam sheet, latex')
+    await juno.call('PUT', `/visits/${other}/swaps`, { from: 'sheet-free', to: 'sheet-latex' })
     expect(await clashes()).toContain('Dam sheet, latex')
-    await juno.call('PUT', `/visits/${other}/swaps`, { from: 'sheet-latex', to: 'sheet-free' })
+    await juno.call('PUT', `/visits/${other}/swaps`, { from: 'sheet-free', to: null })
     expect(await clashes()).not.toContain('Dam sheet, latex')
   })
 

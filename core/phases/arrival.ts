@@ -38,7 +38,7 @@ export function arrival(works: readonly Case[]): Block {
     step({
       id: 'arrival.seat',
       phase: 'arrival',
-      title: `Seat and confirm aloud: patient and tooth ${works.map(labels).join(', ')}`,
+      title: `Seat and confirm aloud: patient and ${works.flatMap((w) => w.units).length > 1 ? 'teeth' : 'tooth'} ${works.map(labels).join(', ')}`,
       detail: `${alerts.length > 0 ? `Read the alerts aloud: ${alerts.join('; ')}. ` : ''}Any change of health? Consent as the practice does it.${weigh}`,
       told: 'seated the patient and confirmed name and tooth aloud',
       fn: 'chairside',

@@ -117,10 +117,10 @@ function anteriorCuts(u: Unit, t: Targets): CutLine[] {
   return [
     {
       act: 'groove-facial',
-      title: `Facial depth grooves ${writeRange(t.facial)}, two planes`,
+      title: `Labial depth grooves ${writeRange(t.facial)}, two planes`,
       form: 'groove',
       depthMm: t.facial.mostMm,
-      surface: 'facial',
+      surface: 'labial',
       share: 1,
     },
     ...(incisal
@@ -137,10 +137,10 @@ function anteriorCuts(u: Unit, t: Targets): CutLine[] {
       : []),
     {
       act: 'axial-facial',
-      title: `Facial wall ${writeRange(t.facial)}, two planes`,
+      title: `Labial wall ${writeRange(t.facial)}, two planes`,
       form: 'axial',
       depthMm: t.margin.mostMm,
-      surface: 'facial',
+      surface: 'labial',
       share: 3,
       after: shapeOf(t),
       mistakes: ['one plane only: the incisal third ends up thick'],
@@ -340,7 +340,7 @@ export function reductionCheck(c: RestoredCase, more: Partial<Draft> = {}): Bloc
   const targets = c.units.map((u) =>
     u.cusps
       ? `${u.tooth}: ${u.cusps.functional} cusps ${writeRange(t.functionalCusp)}, ${u.cusps.other} cusps ${writeRange(t.otherCusp)}, margin ${writeRange(t.margin)}`
-      : `${u.tooth}: incisal ${t.incisal ? writeRange(t.incisal) : 'as the dentist says'}, facial ${writeRange(t.facial)}, margin ${writeRange(t.margin)}`,
+      : `${u.tooth}: incisal ${t.incisal ? writeRange(t.incisal) : 'as the dentist says'}, labial ${writeRange(t.facial)}, margin ${writeRange(t.margin)}`,
   )
   const index = c.choices.provisional === 'bis-acryl in putty index'
   const guide = c.choices.provisional === 'bis-acryl in wax-up matrix'

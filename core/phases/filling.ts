@@ -1,4 +1,5 @@
 /** What direct fillings share: old filling and decay out, matrix and wedge, increments, sheet, carving and gloss. */
+import { capital } from '../words'
 import { reason, type Figure } from '../figure'
 import { cavityVolume } from '../measure/volumes'
 import { bulkIncrements, type Increments } from '../measure/restoring'
@@ -57,7 +58,7 @@ export function cavityLines(u: Unit, usual: string): CutLine[] {
       ? [
           {
             act: 'box-edges',
-            title: `${boxes.join(' and ')} box: edges by hand, gum edge too`,
+            title: `${capital(boxes.join(' and '))} box${boxes.length > 1 ? 'es' : ''}: edges by hand, gum edge too`,
             form: 'by hand' as const,
             depthMm: 0.3,
             surface: boxes.join(' and '),

@@ -50,7 +50,16 @@ function toldOf(plan: Plan, done: (id: string) => boolean): string[] {
     if (!s.numbed) for (const t of teethOf(plan, s)) teeth.add(t)
     told.set(s.tell, teeth)
   }
-  return [...told].map(([text, teeth]) => (teeth.size === 0 ? text : `${named([...teeth])}: ${text}`))
+  const general: string[] = []
+  const byTeeth = new Map<string, string[]>()
+  for (const [text, teeth] of told) {
+    if (teeth.size === 0) general.push(text)
+    else {
+      const name = named([...teeth])
+      byTeeth.set(name, [...(byTeeth.get(name) ?? []), text])
+    }
+  }
+  return [...general, ...[...byTeeth].map(([name, texts]) => `${name}: ${texts.join(' ')}`)]
 }
 
 const next = (plan: Plan, f: FollowUp): string =>

@@ -72,7 +72,7 @@ describe('a visit from begin to close', () => {
     expect(note).toContain('Otherwise than planned\nNothing.')
     expect(note).toContain('Do not eat until the feeling is back')
     expect(note).toContain('slide the floss out sideways')
-    expect(note).toContain('not before 2026-12-08')
+    expect(note).toContain('not before 8 December 2026')
   })
 })
 

@@ -34,7 +34,7 @@ function retainerLines(u: Unit): CutLine[] {
       surface: 'proximal',
       share: 2,
       enamel: true,
-      mistakes: ['past the facial line: the joint shows'],
+      mistakes: ['past the labial line: the joint shows'],
       because: practice('two retainers have to go on along one path'),
     },
     {

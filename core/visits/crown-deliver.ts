@@ -1,3 +1,4 @@
+import { isAnterior } from '../teeth/arch'
 import { acts, only, open, practice, sequence, type Block, within } from '../phases/build'
 import { labels, type Case } from '../phases/case'
 import { bondTooth } from '../phases/adhesive'
@@ -19,6 +20,13 @@ import { weekAfter } from './follow-ups'
 const act = acts({ phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true })
 const bonded = (c: Case): boolean => c.request.deliveryCement === 'resin'
 const what = (c: Case): string => (c.pontics.length > 0 ? 'bridge' : 'crown')
+
+/** A side of the crowned teeth by its name: labial in front, buccal behind. */
+const sideWords = (c: Case, side: 'facial' | 'inner' | 'occlusal'): string => {
+  if (side === 'occlusal') return 'from the top'
+  if (side === 'inner') return c.jaw === 'upper' ? 'palatal side' : 'lingual side'
+  return c.units.every((u) => isAnterior(u.tooth)) ? 'labial side' : 'buccal side'
+}
 
 /** Ceramic bonded with resin: piece and teeth conditioned, seated, tacked or brushed, cured from all sides. */
 function bond(c: Case): Block {
@@ -53,7 +61,7 @@ function bond(c: Case): Block {
     resinExcess(c, spot),
     ...(['facial', 'inner', 'occlusal'] as const).map((side) =>
       lightStep(spot, `delivery.cure-${side}`, light, {
-        title: `Light ${light.value} s, ${side === 'inner' ? (c.jaw === 'upper' ? 'palatal' : 'lingual') : side} side`,
+        title: `Light ${light.value} s, ${sideWords(c, side)}`,
       }),
     ),
     sheetOff(c),

@@ -148,7 +148,7 @@ function axialLines(u: Unit): CutLine[] {
       prefer: 'torpedo',
       told: `finished the preparation of ${u.label} for a full metal crown, chamfer ${writeRange(t.margin)}`,
     },
-    { ...seatingGroove, title: 'Seating groove on the facial, 1.0 mm deep, on the path of insertion' },
+    { ...seatingGroove, title: 'Seating groove on the buccal side, 1.0 mm deep, on the path of insertion' },
   ]
 }
 

@@ -279,9 +279,9 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
 
   it('a flat-end taper for the shoulder, a football for the concavity, the same shape in fine to finish', () => {
     expect(p.burs.map((b) => [b.bur!.shape, b.bur!.grit, b.cuts.map((c) => c.surface).join('+')])).toEqual([
-      ['depth cutter', 'medium', 'facial'],
+      ['depth cutter', 'medium', 'labial'],
       // The shoulder's own bur also gauges the incisal edge: one change fewer.
-      ['flat-end taper', 'medium', 'incisal+facial'],
+      ['flat-end taper', 'medium', 'incisal+labial'],
       ['football', 'medium', 'palatal'],
       ['flat-end taper', 'medium', 'palatal'],
       ['needle', 'medium', 'mesial+distal'],

@@ -1,4 +1,6 @@
 /** J15: cervical. */
+import { isAnterior } from '../teeth/arch'
+import { jawOf } from '../teeth/notation'
 import { soreGum } from '../measure/numbing'
 import { reason } from '../figure'
 import { bondTooth } from '../phases/adhesive'
@@ -120,7 +122,7 @@ export const fillingCervical: VisitKind = {
             each(c, (u) =>
               place(
                 id(u, 'clamp'),
-                `Cervical clamp on ${u.label}: tongue-side jaw first, facial jaw 1 mm beyond the lesion`,
+                `Cervical clamp on ${u.label}: ${jawOf(u.tooth) === 'upper' ? 'palate' : 'tongue'}-side jaw first, ${isAnterior(u.tooth) ? 'lip' : 'cheek'}-side jaw 1 mm beyond the lesion`,
                 [0.5, 1, 2],
                 {
                   tooth: u.tooth,
@@ -129,7 +131,7 @@ export const fillingCervical: VisitKind = {
                   hurts: soreGum([u.tooth]),
                   passes: ['double-bow clamp in forceps, floss tied on'],
                   needs: [clamp('cervical', { words: 'double-bow cervical clamp' }), open('floss', 300)],
-                  mistakes: ['facial jaw on the lesion’s edge: it slips and scratches the root'],
+                  mistakes: ['front jaw on the lesion’s edge: it slips and scratches the root'],
                   cautions: [reason('The floss tether on the clamp is the airway guard: always on', 'C')],
                 },
               ),

@@ -120,7 +120,7 @@ describe('J06, veneers with the cord in before cutting', () => {
     expect(laid(p, 'cord-00')!.piecesMm).toEqual([25, 25])
     expect(p.steps.some((s) => s.id.startsWith('tissue.draw-cord'))).toBe(false)
     expect(p.absent.map((a) => a.what)).toContain('provisional')
-    expect(burs(p).slice(0, 2)).toEqual(['facial: depth cutter 0.5', 'facial: depth cutter 0.5'])
+    expect(burs(p).slice(0, 2)).toEqual(['labial: depth cutter 0.5', 'labial: depth cutter 0.5'])
   })
 })
 

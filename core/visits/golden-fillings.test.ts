@@ -221,7 +221,7 @@ describe('J15, cervical filling', () => {
       'filling.43.clamp-off',
       'isolation.dam-off',
     )
-    expect(title(p, 'filling.43.clamp')).toContain('tongue-side jaw first, facial jaw 1 mm beyond the lesion')
+    expect(title(p, 'filling.43.clamp')).toContain('tongue-side jaw first, lip-side jaw 1 mm beyond the lesion')
     expect(burs(p)).toEqual(expect.arrayContaining(['cervical: rounded taper 1.2', 'line angles: round 0.5']))
     expect(['etch', 'etch-rinse', 'adhesive-cure', 'increment-gum-cure'].map((a) => own(p, `filling.43.${a}`))).toEqual(
       [15, 10, 10, 20],

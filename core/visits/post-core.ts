@@ -170,10 +170,10 @@ function shapeAndCoat(c: RestoredCase): Block {
       (x) => [
         {
           act: 'core-facial',
-          title: 'Core and facial wall shaped, two planes',
+          title: 'Core and labial wall shaped, two planes',
           form: 'facial reduction',
           depthMm: t.margin.mostMm,
-          surface: 'facial',
+          surface: 'labial',
           share: 2,
         },
         {

@@ -41,6 +41,9 @@ describe('what a plan, its note and its instructions say', () => {
     ['“an” before a consonant', /\ban (?=[b-df-gj-np-tv-z])/i],
     ['a word doubled', /\b(?!that\b)([A-Za-z]{2,}),? \1\b/],
     ['one of many', /\b1 (needles|pieces|pellets|minutes|boxes|teeth|crowns|cartridges)\b/],
+    ['a title that begins small', /^[a-z][^:—]* — /],
+    ['one tooth of several', /\btooth \d\d \([^)]*\), \d\d/],
+    ['the outer side of a back tooth called facial', /\bfacial (side|wall|jaw|line)|on the facial/],
     ['a slot left open', /undefined|null|NaN|\[object/],
   ])('never %s', (_, rule) => {
     expect(against(rule)).toEqual([])

@@ -28,7 +28,7 @@ function veneerLines(u: Unit): CutLine[] {
       title: `Depth cut ${writeRange(t.facial)} down the middle; pencil line over it`,
       form: 'groove',
       depthMm: t.facial.mostMm,
-      surface: 'facial',
+      surface: 'labial',
       share: 1.5,
       enamel: true,
       needs: [open('pencil')],
@@ -37,10 +37,10 @@ function veneerLines(u: Unit): CutLine[] {
     },
     {
       act: 'facial',
-      title: `Facial ${writeRange(t.facial)}, in the planes of the tooth`,
+      title: `Labial ${writeRange(t.facial)}, in the planes of the tooth`,
       form: 'facial reduction',
       depthMm: t.margin.mostMm,
-      surface: 'facial',
+      surface: 'labial',
       share: 3,
       enamel: true,
     },
@@ -90,7 +90,7 @@ const depthCheck = (c: Case, title: string): Parameters<typeof reductionCheck>[1
   passes: ['silicone index in slices', 'probe'],
   needs: [open('putty', 8)],
   figures: [],
-  detail: `Facial ${writeRange(reductionTargets('laminate veneer').facial)} in three planes, margin ${writeRange(reductionTargets('laminate veneer').margin)}${c.request.inEnamel ? ', wholly in enamel' : `, edge ${writeRange(sure(reductionTargets('laminate veneer').incisal))}`}.`,
+  detail: `Labial ${writeRange(reductionTargets('laminate veneer').facial)} in three planes, margin ${writeRange(reductionTargets('laminate veneer').margin)}${c.request.inEnamel ? ', wholly in enamel' : `, edge ${writeRange(sure(reductionTargets('laminate veneer').incisal))}`}.`,
   hold: {
     name: 'reduction',
     title: 'Depth enough, and no more',
@@ -139,7 +139,7 @@ function veneerProvisional(c: Case): Block {
       practice('wholly in enamel: the polished tooth is its own cover; nothing is sensitive and nothing shows'),
     )
   return sequence(
-    shell('provisional.spot-etch', `Spot etch in the middle of each facial, ${labels(c)}`, [0.5, 1, 2], {
+    shell('provisional.spot-etch', `Spot etch in the middle of each front, ${labels(c)}`, [0.5, 1, 2], {
       fn: 'etching',
       needs: [open('etchant', 0.2), open('micro brush', 2)],
       reason: practice('one spot a tooth: it holds, and comes off again'),
