@@ -177,7 +177,7 @@ export function fillCanals(u: Unit, belowOrificeMm: number): Block {
         hold: {
           name: 'length',
           title: 'Length on the film',
-          evidence: 'cones at length on the film, tug felt',
+          evidence: 'cones at length on the film, with a tug',
           because: practice('length and file log belong to the record; what is filled stays'),
           restsOn: canals.map((x) => `canal.shape.${u.tooth}-${x.name}`),
         },

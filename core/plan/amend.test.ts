@@ -160,12 +160,20 @@ describe('what would make the day unsound is refused and reported, never lost', 
         minutes: fc.constant([1, 2, 3] as [number, number, number]),
       }),
       fc.nat(3).map((i): Change => ({ ...photo, id: `own.step-${i}` })),
+      fc
+        .constantFrom('Bite on the haemostat', 'Ask how the week was')
+        .map((title): Change => ({ ...photo, title, needs: [] })),
+      fc
+        .constantFrom(...plain.steps.flatMap((s) => s.needs.map((n) => ({ step: s.id, what: n.what }))))
+        .map((gone): Change => ({ op: 'remove item', ...gone })),
     )
     fc.assert(
       fc.property(fc.array(any, { maxLength: 6 }), (changes) => {
         const p = amended(...changes)
         expect(p.amendments).toHaveLength(changes.length)
         for (const a of p.amendments) expect(a.applied).toBe(a.misfit === undefined)
+        // The tray still equals the text.
+        expect({ unlaid: p.unlaid, unused: p.unused }).toEqual({ unlaid: [], unused: [] })
         const at = new Map(ids(p).map((id, i) => [id, i]))
         for (const l of p.links) if (l.from !== l.to) expect(at.get(l.from)!).toBeLessThan(at.get(l.to)!)
         for (const c of p.counts) expect(at.get(c.outStep)!).toBeGreaterThan(at.get(c.inStep)!)

@@ -225,11 +225,20 @@ const countsWentIn: Soundness = (_before, after) => {
   return lost === undefined ? null : `${lost} would come out and not have gone in`
 }
 
+/** What is said of a step beside its own sentences, as it is drafted. */
+const elsewhereOf = (d: Draft): string[] => [
+  ...(d.hold ? [d.hold.title, d.hold.evidence] : []),
+  ...(d.countsIn ?? []).map((c) => c.what),
+  ...(d.ties ?? []).flatMap((t) => (t.whenMissed === undefined ? [] : [t.whenMissed])),
+  ...(d.cues ?? []).map((q) => q.say),
+  ...(d.lanes?.acts.map((a) => a.say) ?? []),
+]
+
 /** What a sentence names lies on the tray: nothing is named that no step lays out, by the trade’s words or the practice’s own. */
 const textKept =
   (items: readonly Item[]): Soundness =>
   (before, after) => {
-    const drafts = (lines: readonly Line[]): Draft[] => lines.map((l) => l.draft)
+    const drafts = (lines: readonly Line[]) => lines.map((l) => ({ ...l.draft, elsewhere: elsewhereOf(l.draft) }))
     const was = new Set(missingThings(drafts(before)).map((m) => m.words.toLowerCase()))
     const missing = missingThings(drafts(after)).find((m) => !was.has(m.words.toLowerCase()))
     if (missing) return `“${missing.step.title}” names ${missing.words.toLowerCase()}, and no step lays it out`

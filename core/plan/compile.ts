@@ -338,7 +338,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     ],
     followUps: works.flatMap((w) => w.kind.followUps(w.c)),
     asked,
-    unlaid: unlaid(steps, burs),
+    unlaid: unlaid(steps, burs, { holds, counts, links }),
     unused: unused(steps, setup),
     amendments: uses,
     rules: ownOf(works, practice),

@@ -44,12 +44,14 @@ describe('what is named lies there, and what lies there is used', () => {
   it('a thing or a bur that nobody lays out is found, and a thing that no step uses', () => {
     const plan = compile(of({}), practice)
     const [first, ...others] = plan.steps
-    expect(unlaid([{ ...first!, passes: ['haemostat'] }, ...others], plan.burs)).toEqual([
+    expect(unlaid([{ ...first!, passes: ['haemostat'] }, ...others], plan.burs, plan)).toEqual([
       { stepId: 'arrival.seat', words: 'haemostat' },
     ])
-    expect(unlaid([{ ...first!, title: 'Finish with the torpedo' }, ...others], plan.burs)).toEqual([
+    expect(unlaid([{ ...first!, title: 'Finish with the torpedo' }, ...others], plan.burs, plan)).toEqual([
       { stepId: 'arrival.seat', words: 'torpedo' },
     ])
+    const holds = plan.holds.map((h) => ({ ...h, evidence: `${h.evidence}, facebow` }))
+    expect(unlaid(plan.steps, plan.burs, { ...plan, holds })[0]!.words).toBe('facebow')
     expect(unused([{ ...first!, with: [] }, ...others], plan.setup)).toContain('Bib and chain')
   })
   it('every pass names a thing, a bur, or what was made or comes from the unit', () => {

@@ -7,7 +7,7 @@ import type { Need } from '../catalog/match'
 import { answersOf } from './safe'
 import { capital } from '../words'
 import type { Reason } from '../figure'
-import type { BurPass, SetupLine, Unlaid } from '../model/plan'
+import type { BurPass, Plan, SetupLine, Unlaid } from '../model/plan'
 import type { Step } from '../model/step'
 import type { Case } from '../phases/case'
 import { burWordsIn } from '../catalog/spoken-burs'
@@ -20,6 +20,8 @@ export interface Says {
   cautions?: readonly Reason[]
   mistakes?: readonly string[]
   help?: string
+  /** What is said of it elsewhere: its signature, its counts, what is done where its window is missed, what is called out. */
+  elsewhere?: readonly string[]
   needs?: readonly Need[]
 }
 
@@ -31,6 +33,7 @@ const sentencesOf = (s: Says): string[] => [
   ...(s.cautions ?? []).map((c) => c.text),
   ...(s.mistakes ?? []),
   ...(s.help ? [s.help] : []),
+  ...(s.elsewhere ?? []),
 ]
 
 /** Every key a need answers to: its own and those above it. */
@@ -74,11 +77,24 @@ function missingBurs(steps: readonly Step[], burs: readonly BurPass[]): Unlaid[]
   })
 }
 
+/** What is said of a step beside its own sentences. */
+function elsewhereOf(s: Step, { holds, counts, links }: Beside): string[] {
+  return [
+    ...holds.filter((h) => h.stepId === s.id).flatMap((h) => [h.title, h.evidence]),
+    ...counts.filter((c) => c.inStep === s.id).map((c) => c.what),
+    ...links.flatMap((l) => (l.kind === 'window' && l.to === s.id ? [l.whenMissed] : [])),
+    ...(s.cues ?? []).map((q) => q.say),
+    ...(s.lanes?.rows.flatMap((row) => row.acts.map((a) => a.say)) ?? []),
+  ]
+}
+type Beside = Pick<Plan, 'holds' | 'counts' | 'links'>
+
 /** What is named and not laid out: things, and burs that are not in the strip in their turn. Empty in a sound plan. */
-export const unlaid = (steps: readonly Step[], burs: readonly BurPass[]): Unlaid[] => [
-  ...missingThings(steps, new Set(burs.flatMap((b) => (b.bur ? [itsName(b.bur.name)] : [])))).map(
-    ({ step, words }) => ({ stepId: step.id, words }),
-  ),
+export const unlaid = (steps: readonly Step[], burs: readonly BurPass[], beside: Beside): Unlaid[] => [
+  ...missingThings(
+    steps.map((s) => ({ ...s, elsewhere: elsewhereOf(s, beside) })),
+    new Set(burs.flatMap((b) => (b.bur ? [itsName(b.bur.name)] : []))),
+  ).map(({ step, words }) => ({ stepId: step.id, words })),
   ...missingBurs(steps, burs),
 ]
 

@@ -217,7 +217,7 @@ export const inlayPrepare = restoring({
           passes: ['blunt scissors'],
           needs: [open('blunt scissors')],
           told: 'cut the septa and folded the sheet away',
-          reason: practice('cords packed and dried under the sheet; it leaves only for the tray'),
+          reason: practice('kept on as long as it can be: under it everything stays dry'),
           mistakes: ['a shred of sheet left in the contact: it shows in the impression'],
         }),
       ),
