@@ -1,10 +1,9 @@
 /** The tray equals the text, in the browser: the safe gloves and why, an exchange that changes the sentence at the chair, an amendment whose thing lies nowhere. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { bringTo } from '../demo/bring'
 import type { DemoVisit } from '../demo/practice'
 import { addVisit } from '../demo/seed'
 import { Screen, serve, type Served } from './harness'
-import { Team } from './team'
+import { pedal, Team } from './team'
 
 const day = new Date().toISOString().slice(0, 10)
 const team = { dentist: 'varen', assistants: ['bram'] }
@@ -23,16 +22,9 @@ let assistant: Screen
 let dentist: Screen
 beforeAll(async () => {
   server = await serve({
-    prepare: async (db, now) => {
+    prepare: async (db) => {
       await addVisit(db, visit('gloves', 'chair-2', { kind: 'crown.prepare', teeth: ['26'] }), day, 'Etc/UTC')
-      const band = visit('band', 'chair-3', {
-        kind: 'filling.bulk',
-        teeth: ['26'],
-        // As exchanged at the tray: the band all round instead of the sectional one.
-        swaps: { 'band-sectional': 'band-straight' },
-      })
-      await addVisit(db, band, day, 'Etc/UTC')
-      await bringTo(db, `${day}-band`, { until: 'filling.26.matrix', start: true, agoS: 5 }, now)
+      await addVisit(db, visit('band', 'chair-3', { kind: 'filling.bulk', teeth: ['26'] }), day, 'Etc/UTC')
     },
   })
   assistant = await Screen.open(server.url)
@@ -50,7 +42,7 @@ describe('the safe thing', () => {
   it('nitrile gloves lie there for addition silicone, and touching them says why; latex is what could lie there, and what it costs', async () => {
     await assistant.go(`/visits/${day}-gloves/tray`)
     await assistant.click('[data-line="gloves-nitrile"]')
-    await assistant.says('laid out instead of Examination gloves, latex: latex stops addition silicone from setting')
+    await assistant.says('Laid out instead of Examination gloves, latex: latex stops addition silicone from setting')
     await assistant.says('Instead: Examination gloves, latex')
     expect(await assistant.text()).not.toContain('Examination gloves, latex with addition silicone')
     // Exchanged back by hand it is a clash; taken back it is gone.
@@ -62,15 +54,32 @@ describe('the safe thing', () => {
 
 describe('an exchange', () => {
   it('changes the sentence at the chair: the band is called what lies there', async () => {
-    for (const screen of [assistant, dentist]) {
-      await screen.go(`/visits/${day}-band/chairside`)
-      await screen.find('[data-status=running]')
-    }
+    await assistant.go(`/visits/${day}-band/tray`)
+    await assistant.find('[role=tab]')
+    await (await assistant.driver.findElement({ xpath: '//*[@role="tab"][contains(., "Restoring")]' })).click()
+    await assistant.click('[data-line="band-sectional"]')
+    await assistant.press('Instead: Matrix band, circumferential')
+    await assistant.find('[data-line="band-straight"]')
+    await assistant.until(
+      async () => (await assistant.driver.findElements({ css: '[data-sonner-toast]' })).length === 0,
+      15_000,
+      'the messages stayed',
+    )
+    await assistant.layOut()
+    await assistant.readAll()
+    await assistant.press('Sign the tray')
+    await assistant.says('Ready to begin')
+    await dentist.go(`/visits/${day}-band/chairside`)
+    await dentist.says('Ready to begin')
+    await pedal(assistant)
+    const helped: string[] = []
+    await new Team(server, assistant, dentist, '771194').runOn('filling.26.matrix', async () => {
+      for (const help of await assistant.driver.findElements({ css: '[data-help]' })) helped.push(await help.getText())
+    })
     await assistant.says('Circumferential matrix band mesial')
     expect(await assistant.text()).not.toMatch(/sectional band/i)
-    // What the other pair of hands does stands beside it.
-    expect(await (await assistant.find('[data-help]')).getText()).toMatch(/Bram Oduya: hands and holds/)
-    await new Team(server, assistant, dentist, '771194').runOn('filling.26.etch')
+    // What the other pair of hands does stood beside the dentist’s steps.
+    expect(helped).toContain('Bram Oduya: suction at the bur, keeps tongue and cheek away')
     for (const screen of [assistant, dentist]) expect(await screen.errors()).toEqual([])
   })
 })

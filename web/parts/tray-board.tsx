@@ -202,7 +202,7 @@ export function TrayBoard({ board, lines, checked, selected, onToggle, onBand }:
                   transform={`translate(${p.xMm} ${head + p.yMm})`}
                   role="checkbox"
                   aria-checked={done}
-                  aria-label={`${line.name}${amount ? `, ${amount}` : ''}${wrong ? `, ${wrong}` : ''}`}
+                  aria-label={`${line.name}${amount ? `, ${amount}` : ''}${line.exchanged ? ', exchanged' : ''}${wrong ? `, ${wrong}` : ''}`}
                   tabIndex={onToggle ? 0 : undefined}
                   className={onToggle ? 'cursor-pointer' : ''}
                   onClick={() => onToggle?.(p.lineId, !done)}
@@ -251,16 +251,16 @@ export function TrayBoard({ board, lines, checked, selected, onToggle, onBand }:
                       {amount}
                     </text>
                   )}
-                  {(done || wrong) && (
+                  {(done || wrong || line.exchanged) && (
                     <text
                       x={p.widthMm - 3}
                       y={along ? letterMm + 3 : p.heightMm - 4}
                       fontSize={letterMm * 1.2}
                       fontWeight={800}
                       textAnchor="end"
-                      className={done ? 'fill-jade' : 'fill-brass'}
+                      className={done ? 'fill-jade' : wrong ? 'fill-brass' : 'fill-ink'}
                     >
-                      {done ? '✓' : '◆'}
+                      {[line.exchanged && '↔', done ? '✓' : wrong && '◆'].filter(Boolean).join(' ')}
                     </text>
                   )}
                 </g>

@@ -3,6 +3,7 @@ import { AnswerBox } from './answer-box'
 import type { Signature } from './marks'
 import { useState } from 'react'
 import { standingWords } from '../../core/figure'
+import { capital } from '../../core/words'
 import type { SetupLine } from '../../core/model/plan'
 import { amountWords } from '../../core/plan/amount-words'
 import { trayReadiness } from '../../core/plan/ready'
@@ -35,15 +36,20 @@ export function Detail({
       {line.counted && <p className="mt-1">{line.counted}</p>}
       {line.because && (
         <p>
-          {line.because.text} <span className="text-base text-soft">({standingWords[line.because.standing]})</span>
+          {capital(line.because.text)}{' '}
+          <span className="text-base text-soft">({standingWords[line.because.standing]})</span>
         </p>
       )}
       {line.when && <p>Opened when {line.when}.</p>}
       {!locked && (
         <div className="mt-2 flex flex-wrap gap-2">
           {line.alternatives.map((a) => (
-            <Button key={a.itemId} onClick={() => onSwap(swapped ?? line.id, a.itemId === swapped ? null : a.itemId)}>
-              Instead: {a.name} <span className="text-base font-normal">({a.loss})</span>
+            <Button
+              key={a.itemId}
+              className="flex-col !items-start !gap-0 text-left"
+              onClick={() => onSwap(swapped ?? line.id, a.itemId === swapped ? null : a.itemId)}
+            >
+              <span>Instead: {a.name}</span> <span className="text-base font-normal">({a.loss})</span>
             </Button>
           ))}
         </div>
