@@ -68,7 +68,7 @@ describe('choosing a bur', () => {
   })
   it('passes contacts with the thinnest needle, concaves with the football, gauges grooves within 0.2 mm', () => {
     expect(chooseBur(cut('contact', 1), starterBurs).best?.burId).toBe('ndl-009')
-    expect(chooseBur(cut('lingual concavity', 1), starterBurs).best?.burId).toBe('ftb-023')
+    expect(chooseBur(cut('lingual concavity', 1), starterBurs).best?.burId).toBe('ftb-023c')
     expect(chooseBur(cut('groove', 1.5), starterBurs).best?.burId).toBe('dc-15')
     expect(chooseBur(cut('groove', 3.1), starterBurs)).toMatchObject({ lack: expect.stringContaining('3.1 mm') })
   })

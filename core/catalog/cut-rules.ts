@@ -19,6 +19,10 @@ const isCutting = (b: Bur): boolean => !isFine(b)
 const roughness = (b: Bur): number => (b.material === 'diamond' ? 0 : 1.5)
 const mm = (value: number): string => `${round(value, 2)} mm`
 
+/** Bulk is taken with a coarse diamond where one is owned: quicker and cooler; it is smoothed later. Common practice; worth
+ * a tenth of a millimetre: the diameter that gauges the depth counts for more. */
+const coarser = (b: Bur): number => (b.grit === 'coarse' ? 0.1 : 0)
+
 /** The finisher follows the surface: common practice. */
 const edgeShapes: Record<EdgePart, readonly BurShape[]> = {
   top: ['football', 'flame', 'round-end taper'],
@@ -66,7 +70,7 @@ export const cutRules: Record<CutForm, { wanted: (cut: Cut) => string; fit: (bur
     fit: (b, c) =>
       isCutting(b) && isShape(b, 'round-end taper', 'flat-end taper', 'wheel') && b.diameterMm >= 1.4
         ? {
-            distance: near(b, c.depthMm) + (b.grit === 'coarse' ? -0.1 : 0),
+            distance: near(b, c.depthMm) - coarser(b),
             because: reason(
               `${mm(b.diameterMm)} head: its diameter is the gauge for ${mm(c.depthMm)} of occlusal reduction, one half at a time`,
               'C',
@@ -133,7 +137,7 @@ export const cutRules: Record<CutForm, { wanted: (cut: Cut) => string; fit: (bur
     fit: (b) =>
       isCutting(b) && b.shape === 'football'
         ? {
-            distance: 0,
+            distance: -coarser(b),
             because: reason('football: its curve is the concave lingual surface of an incisor or canine', 'C'),
           }
         : null,

@@ -1,5 +1,4 @@
 /** What burs are called in a sentence, and which of them a word fits. The trade’s own terms, common practice. */
-import { sure } from '../sure'
 import type { Bur, BurShape } from './bur'
 
 type Fits = (b: Bur) => boolean
@@ -45,14 +44,27 @@ const pattern = new RegExp(
   'gi',
 )
 
+export interface BurWord {
+  words: string
+  fits: Fits
+}
+const read = new Map<string, readonly BurWord[]>()
+/** As in core/catalog/spoken.ts: sentences come again, and the store does not grow for ever. */
+const mostRead = 20_000
+
 /**
  * The burs a sentence names, each with which bur it fits.
  * @example burWordsIn('Finish with carbide').map((w) => w.words) // ['carbide']
  */
-export function burWordsIn(sentence: string): { words: string; fits: Fits }[] {
-  return [...sentence.matchAll(pattern)].flatMap(([found]) => {
+export function burWordsIn(sentence: string): readonly BurWord[] {
+  const known = read.get(sentence)
+  if (known) return known
+  const found = [...sentence.matchAll(pattern)].flatMap(([found]) => {
     const word = found.toLowerCase()
     const fits = words[word] ?? words[word.replace(/s$/, '')]
-    return fits ? [{ words: found, fits: sure(fits) }] : []
+    return fits ? [{ words: found, fits }] : []
   })
+  if (read.size >= mostRead) read.clear()
+  read.set(sentence, found)
+  return found
 }

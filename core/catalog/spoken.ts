@@ -309,7 +309,7 @@ export interface Naming {
 
 const read = new Map<string, readonly Naming[]>()
 /** Sentences are few and come again; practices write their own, so the store is kept from growing for ever. */
-const mostRead = 5000
+const mostRead = 20_000
 
 /**
  * The things a sentence names.
@@ -326,12 +326,6 @@ export function thingsIn(sentence: string): readonly Naming[] {
   read.set(sentence, found)
   return found
 }
-
-/**
- * Whether a word’s need is answered by what a step asks for.
- * @example means('cord', 'cord.00') // true
- */
-export const means = (named: string, need: string): boolean => need === named || need.startsWith(`${named}.`)
 
 /**
  * A thing’s own name as it is spoken in a sentence: what a list puts behind a comma goes before.

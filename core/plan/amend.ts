@@ -238,9 +238,10 @@ const elsewhereOf = (d: Draft): string[] => [
 const textKept =
   (items: readonly Item[]): Soundness =>
   (before, after) => {
-    const drafts = (lines: readonly Line[]) => lines.map((l) => ({ ...l.draft, elsewhere: elsewhereOf(l.draft) }))
-    const was = new Set(missingThings(drafts(before)).map((m) => m.words.toLowerCase()))
-    const missing = missingThings(drafts(after)).find((m) => !was.has(m.words.toLowerCase()))
+    const drafts = (lines: readonly Line[]): Draft[] => lines.map((l) => l.draft)
+    const missingIn = (lines: readonly Line[]) => missingThings(drafts(lines), new Set(), elsewhereOf)
+    const was = new Set(missingIn(before).map((m) => m.words.toLowerCase()))
+    const missing = missingIn(after).find((m) => !was.has(m.words.toLowerCase()))
     if (missing) return `“${missing.step.title}” names ${missing.words.toLowerCase()}, and no step lays it out`
     const laid = new Set(drafts(after).flatMap((d) => (d.needs ?? []).map((n) => n.what)))
     for (const { title, id } of drafts(after)) {

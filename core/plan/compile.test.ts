@@ -94,7 +94,7 @@ describe('a monolithic zirconia crown on 37, first visit', () => {
   it('cuts deeper on the functional cusps and asks for cuts, not bur numbers', () => {
     expect(step(p, 'cutting.groove-functional.37').title).toContain('buccal cusps 1.0–1.5 mm')
     const burs = p.burs.map((b) => b.bur?.id)
-    expect(burs).toEqual(['dc-15', 'dc-10', 'ret-016', 'ret-023', 'ndl-009', 'ret-023', 'ret-023f'])
+    expect(burs).toEqual(['dc-15', 'dc-10', 'ret-016c', 'ret-023', 'ndl-009', 'ret-023', 'ret-023f'])
     expect(p.burs.every((b) => b.cuts.every((c) => c.because))).toBe(true)
     expect(p.burs[0]!.cuts[0]!.next?.burId).toBe('ret-016')
   })
@@ -269,7 +269,7 @@ describe('changing the case changes the plan as the trade says', () => {
   it('an anterior tooth gets incisal, two planes and a football instead of cusps', () => {
     const p = plan({ teeth: ['11'], restoration: 'lithium disilicate crown' })
     expect(stepIds(p)).toEqual(expect.arrayContaining(['cutting.incisal.11', 'cutting.concavity.11']))
-    expect(p.burs.some((b) => b.bur?.id === 'ftb-023')).toBe(true)
+    expect(p.burs.some((b) => b.bur?.id === 'ftb-023c')).toBe(true)
     expect(step(p, 'cutting.margin.11').title).toContain('Shoulder')
   })
   it('what the practice does not own is said, never dropped', () => {

@@ -2,7 +2,7 @@
  * The tray and the text, held against each other: what a sentence names lies there, what lies there is named at a step, and
  * what was exchanged is called by its own name in every sentence.
  */
-import { itsName, means, spokenName, thingsIn, type Naming } from '../catalog/spoken'
+import { itsName, spokenName, thingsIn, type Naming } from '../catalog/spoken'
 import type { Need } from '../catalog/match'
 import { answersOf } from './safe'
 import { capital } from '../words'
@@ -20,8 +20,6 @@ export interface Says {
   cautions?: readonly Reason[]
   mistakes?: readonly string[]
   help?: string
-  /** What is said of it elsewhere: its signature, its counts, what is done where its window is missed, what is called out. */
-  elsewhere?: readonly string[]
   needs?: readonly Need[]
 }
 
@@ -33,17 +31,19 @@ const sentencesOf = (s: Says): string[] => [
   ...(s.cautions ?? []).map((c) => c.text),
   ...(s.mistakes ?? []),
   ...(s.help ? [s.help] : []),
-  ...(s.elsewhere ?? []),
 ]
 
 /** Every key a need answers to: its own and those above it. */
 function keysOf(steps: readonly Says[]): Set<string> {
   const keys = new Set<string>()
-  for (const s of steps)
-    for (const { what } of s.needs ?? []) {
-      const parts = what.split('.')
-      for (let i = 1; i <= parts.length; i++) keys.add(parts.slice(0, i).join('.'))
-    }
+  for (const s of steps) for (const { what } of s.needs ?? []) for (const key of keysAbove(what)) keys.add(key)
+  return keys
+}
+
+/** A need's key and those above it: 'cord.00' is a cord, too. */
+function keysAbove(what: string): string[] {
+  const keys = [what]
+  for (let dot = what.lastIndexOf('.'); dot > 0; dot = what.lastIndexOf('.', dot - 1)) keys.push(what.slice(0, dot))
   return keys
 }
 
@@ -51,15 +51,22 @@ function keysOf(steps: readonly Says[]): Set<string> {
 export function missingThings<T extends Says>(
   steps: readonly T[],
   burs: ReadonlySet<string> = new Set(),
+  elsewhere: (step: T) => readonly string[] = () => [],
 ): { step: T; words: string }[] {
   const laid = keysOf(steps)
-  return steps.flatMap((step) => {
-    const words = sentencesOf(step)
+  const missing: { step: T; words: string }[] = []
+  for (const step of steps) {
+    const words = new Set<string>()
+    const read = (text: string): void => {
       // A bur that is handed under its own name is held against the strip.
-      .filter((text) => !burs.has(text))
-      .flatMap((text) => thingsIn(text).flatMap((n) => (n.needs.some((k) => laid.has(k)) ? [] : [n.words])))
-    return [...new Set(words)].map((w) => ({ step, words: w }))
-  })
+      if (burs.has(text)) return
+      for (const n of thingsIn(text)) if (!n.needs.some((k) => laid.has(k))) words.add(n.words)
+    }
+    for (const text of sentencesOf(step)) read(text)
+    for (const text of elsewhere(step)) read(text)
+    for (const w of words) missing.push({ step, words: w })
+  }
+  return missing
 }
 
 /** Burs that a step’s title, detail or pass names and that are not the one it cuts with, or in no strip where it cuts with none. */
@@ -77,31 +84,37 @@ function missingBurs(steps: readonly Step[], burs: readonly BurPass[]): Unlaid[]
   })
 }
 
-/** What is said of a step beside its own sentences. */
-function elsewhereOf(s: Step, { holds, counts, links }: Beside): string[] {
-  return [
-    ...holds.filter((h) => h.stepId === s.id).flatMap((h) => [h.title, h.evidence]),
-    ...counts.filter((c) => c.inStep === s.id).map((c) => c.what),
-    ...links.flatMap((l) => (l.kind === 'window' && l.to === s.id ? [l.whenMissed] : [])),
-    ...(s.cues ?? []).map((q) => q.say),
-    ...(s.lanes?.rows.flatMap((row) => row.acts.map((a) => a.say)) ?? []),
-  ]
+/** What is said of each step beside its own sentences. */
+function elsewhereOf(steps: readonly Step[], { holds, counts, links }: Beside): Map<string, string[]> {
+  const said = new Map(
+    steps.map((s) => [
+      s.id,
+      [...(s.cues ?? []).map((q) => q.say), ...(s.lanes?.rows.flatMap((row) => row.acts.map((a) => a.say)) ?? [])],
+    ]),
+  )
+  for (const h of holds) said.get(h.stepId)?.push(h.title, h.evidence)
+  for (const c of counts) said.get(c.inStep)?.push(c.what)
+  for (const l of links) if (l.kind === 'window') said.get(l.to)?.push(l.whenMissed)
+  return said
 }
 type Beside = Pick<Plan, 'holds' | 'counts' | 'links'>
 
 /** What is named and not laid out: things, and burs that are not in the strip in their turn. Empty in a sound plan. */
-export const unlaid = (steps: readonly Step[], burs: readonly BurPass[], beside: Beside): Unlaid[] => [
-  ...missingThings(
-    steps.map((s) => ({ ...s, elsewhere: elsewhereOf(s, beside) })),
-    new Set(burs.flatMap((b) => (b.bur ? [itsName(b.bur.name)] : []))),
-  ).map(({ step, words }) => ({ stepId: step.id, words })),
-  ...missingBurs(steps, burs),
-]
+export function unlaid(steps: readonly Step[], burs: readonly BurPass[], beside: Beside): Unlaid[] {
+  const said = elsewhereOf(steps, beside)
+  const names = new Set(burs.flatMap((b) => (b.bur ? [itsName(b.bur.name)] : [])))
+  const things = missingThings(steps, names, (s) => said.get(s.id) ?? [])
+  return [...things.map(({ step, words }) => ({ stepId: step.id, words })), ...missingBurs(steps, burs)]
+}
 
-/** The names under which each line is used by words, over all steps. */
+/** The lines that some sentence names. */
 function namedLines(steps: readonly Step[], setup: readonly SetupLine[]): Set<string> {
-  const said = new Set(steps.flatMap((s) => sentencesOf(s).flatMap((text) => thingsIn(text).flatMap((n) => n.needs))))
-  return new Set(setup.filter((l) => l.needs.some((need) => [...said].some((k) => means(k, need)))).map((l) => l.id))
+  const said = new Set<string>()
+  for (const s of steps)
+    for (const text of sentencesOf(s)) for (const n of thingsIn(text)) for (const key of n.needs) said.add(key)
+  return new Set(
+    setup.filter((l) => l.needs.some((need) => keysAbove(need).some((key) => said.has(key)))).map((l) => l.id),
+  )
 }
 
 /** Each step with what it uses that no sentence of the plan names, said where it is first used, by its name as it is laid out. */
@@ -113,7 +126,10 @@ export function withThings(steps: readonly Step[], setup: readonly SetupLine[]):
     if (l.readiness !== 'open' || named.has(l.id) || at === undefined) continue
     first.set(at, [...(first.get(at) ?? []), itsName(l.name)])
   }
-  return steps.map((s) => ({ ...s, with: first.get(s.id) ?? [] }))
+  return steps.map((s) => {
+    const uses = first.get(s.id)
+    return uses ? { ...s, with: uses } : s
+  })
 }
 
 /** What is laid out and used by no step, neither in its words nor among what it says it uses. Empty in a sound plan. */
@@ -143,7 +159,7 @@ export function callThings(steps: readonly Step[], c: Case): Called {
   const instead = (n: Naming, only: string): string | null => {
     const known = names.get(n.words)
     if (known !== undefined) return known
-    const need = needs.find((x) => n.needs.some((k) => means(k, x.what)))
+    const need = needs.find((x) => keysAbove(x.what).some((k) => n.needs.includes(k)))
     const item = need && answer(need).item
     const name = !item || item.name.toLowerCase().includes(only) ? null : spokenName(item.name)
     names.set(n.words, name)
@@ -160,7 +176,12 @@ export function callThings(steps: readonly Step[], c: Case): Called {
     }
     return from === 0 ? sentence : said + sentence.slice(from)
   }
-  const called = (s: Step): Step => ({
+  const changed = (sentence: string): boolean => say(sentence) !== sentence
+  const called = (s: Step): Step =>
+    !sentencesOf(s).some(changed) && !changed(s.told ?? '') && !(s.cues ?? []).some((q) => changed(q.say))
+      ? s
+      : renamed(s)
+  const renamed = (s: Step): Step => ({
     ...s,
     title: say(s.title),
     ...(s.detail ? { detail: say(s.detail) } : {}),

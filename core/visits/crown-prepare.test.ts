@@ -282,7 +282,7 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
       ['depth cutter', 'medium', 'labial'],
       // The shoulder's own bur also gauges the incisal edge: one change fewer.
       ['flat-end taper', 'medium', 'incisal+labial'],
-      ['football', 'medium', 'palatal'],
+      ['football', 'coarse', 'palatal'],
       ['flat-end taper', 'medium', 'palatal'],
       ['needle', 'medium', 'mesial+distal'],
       ['flat-end taper', 'medium', 'margin'],

@@ -21,6 +21,7 @@ const rows: Row[] = [
   ['dc-20', 'diamond', 'depth cutter', 'medium', 2.0, 5],
   ['ret-012', 'diamond', 'round-end taper', 'medium', 1.2, 7, 2],
   ['ret-016', 'diamond', 'round-end taper', 'medium', 1.6, 8, 4],
+  ['ret-016c', 'diamond', 'round-end taper', 'coarse', 1.6, 8, 4],
   ['ret-018c', 'diamond', 'round-end taper', 'coarse', 1.8, 8, 4],
   ['ret-023', 'diamond', 'round-end taper', 'medium', 2.3, 8, 4],
   ['ret-012f', 'diamond', 'round-end taper', 'fine', 1.2, 7, 2],
@@ -71,6 +72,7 @@ const rows: Row[] = [
   ['fin-ftb-023', 'carbide', 'football', '12-flute', 2.3, 4],
   ['fin-fet-016', 'carbide', 'flat-end taper', '12-flute', 1.6, 8, 3],
   ['ftb-012f', 'diamond', 'football', 'fine', 1.2, 2.5],
+  ['ftb-023c', 'diamond', 'football', 'coarse', 2.3, 4.5],
   ['flm-010ef', 'diamond', 'flame', 'extra-fine', 1.0, 6],
 ]
 
