@@ -49,6 +49,28 @@ describe.runIf(server)('with its database away', () => {
     expect((await juno.call('GET', '/practice')).status).toBe(200)
   })
 
+  /** A connection is there, and idle; those that died meanwhile say so once, and are let go. */
+  async function connected(): Promise<void> {
+    for (let tries = 0; tries < 20; tries++) {
+      const answered = await database.db.execute(sql`select 1`).catch(() => undefined)
+      if (answered) return
+    }
+    throw new Error('no connection any more')
+  }
+  it('a link that breaks just as a transaction begins costs no connection, however often', async () => {
+    // More often than the pool is deep.
+    for (let round = 0; round < 10; round++) {
+      await connected()
+      link.hush()
+      const begun = database.db.transaction(async (tx) => void (await tx.execute(sql`select 1`)))
+      setImmediate(() => link.tear())
+      await expect(begun).rejects.toThrow()
+      while (link.ends > 0) await new Promise((resolve) => setImmediate(resolve))
+      link.mend()
+    }
+    expect((await juno.call('GET', '/practice')).status).toBe(200)
+  })
+
   it('every door answers 503 in words while the link is cut, and goes on where it was when it is back', async () => {
     const id = `${day}-two`
     await juno.signTray(id)

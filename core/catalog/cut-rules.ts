@@ -1,7 +1,7 @@
 /** What each form of cut wants of a bur, and how well a bur fits; rotary practice, common practice unless the reason says otherwise. */
 import { reason, round, type Reason } from '../figure'
 import { tipDiameterMm, type Bur, type BurShape } from './bur'
-import type { Cut, CutForm, EdgePart } from './cut'
+import type { Cut, CutForm, EdgePart } from './cut-form'
 
 interface Fit {
   /** Lower is better; distances are in mm so that they compare. */

@@ -1,59 +1,10 @@
 /** Which bur for which cut: a step asks for a cut, the practice's own burs answer, and each answer says why. */
 import { reason, type Reason } from '../figure'
-import { unusable, type Bur, type BurShape } from './bur'
+import { unusable, type Bur } from './bur'
+import type { Cut } from './cut-form'
 import { cutRules } from './cut-rules'
 
-export type CutForm =
-  | 'outline'
-  | 'access'
-  | 'caries'
-  | 'fissure'
-  | 'slice'
-  | 'ledge'
-  | 'draw'
-  | 'retention'
-  | 'enamel bevel'
-  | 'post space'
-  | 'post cut'
-  | 'pit'
-  | 'undercut'
-  | 'split'
-  | 'orifice'
-  | 'facial reduction'
-  | 'groove'
-  | 'incisal'
-  | 'occlusal'
-  | 'bevel'
-  | 'axial'
-  | 'contact'
-  | 'lingual concavity'
-  | 'chamfer'
-  | 'shoulder'
-  | 'finish'
-  | 'edge'
-  | 'seating groove'
-
-export interface Cut {
-  /** Stable id, the step's own. */
-  id: string
-  form: CutForm
-  /** How deep the cut is meant to go, mm. */
-  depthMm: number
-  surface: string
-  /** For a finish: the shape whose line is refined. */
-  after?: 'chamfer' | 'shoulder'
-  /** The shape the kind of visit names; another serves where it is not owned. */
-  prefer?: BurShape
-  /** The stuff the kind of visit names, as far as it is owned. */
-  stuff?: Bur['material']
-  /** Where the edge of a filling or of a cemented piece lies that is finished. */
-  part?: EdgePart
-  /** Nothing wider goes there where anything narrower fits, mm: a lower incisor, a primary tooth. */
-  widestMm?: number
-}
-
-/** Top: fossae and slopes; inner: the concave side of a front tooth; side and neck: beside the neighbour, at the gum. */
-export type EdgePart = 'top' | 'inner' | 'side' | 'neck'
+export type { Cut, CutForm, EdgePart } from './cut-form'
 
 export interface BurChoice {
   burId: string

@@ -1,13 +1,15 @@
 /** The bite in its place, over every kind, restoration and school: the table is what the plans do. Common practice (C). */
 import { describe, expect, it } from 'vitest'
 import { kindFacts, kindIds, type KindId } from '../kinds'
+import { entriesOf, sure } from '../sure'
 import { compile } from '../plan/compile'
 import type { Plan } from '../model/plan'
 import { visitRequest, type VisitRequestInput } from '../model/request'
 import { questions } from '../practice/choices'
 import { starterPractice } from '../practice/starter'
 import { exampleRequest } from '../visits/example'
-import { biteStages, bitesOf } from './bite'
+import { bitesOf } from './bite'
+import { biteStages } from './bite-stages'
 import { openCase } from './case'
 
 const practice = starterPractice()
@@ -15,7 +17,7 @@ const team = { dentist: 'dentist', assistants: ['assistant'] }
 const request = (kind: KindId, more: Partial<VisitRequestInput> = {}) =>
   visitRequest.parse({ ...exampleRequest(kind, '2026-11-24', team), ...more })
 const at = (p: Plan, what: (s: Plan['steps'][number]) => boolean) => p.steps.findIndex(what)
-const row = (stage: string) => biteStages[stage as keyof typeof biteStages]
+const row = (stage: string) => sure(entriesOf(biteStages).find(([name]) => name === stage))[1]
 
 /** Every way a kind’s bite may go: its restorations, its cements, both provisionals, what an inlay or foil is. */
 function ways(kind: KindId) {

@@ -5,7 +5,8 @@ import { thinnest } from '../measure/provisional'
 import { reductionTargets } from '../measure/reduction'
 import { acts, atLeast, open, sequence, standby, step, within, type Block, type Draft, type Tie } from './build'
 import { inWords, span } from '../rules'
-import { biteStages, provisionalBite } from './bite'
+import { provisionalBite } from './bite'
+import { biteStages } from './bite-stages'
 import { cardAdds, labels, teethOf, type Case } from './case'
 
 /** What making the provisional over takes, up to the bench. */
@@ -274,53 +275,10 @@ export function provisionalCement(c: Case): { need: string; because: Reason } {
       }
 }
 
-/** Tried in, approved, cemented, cleaned. */
-export function fitProvisional(c: Case): Block {
-  const contacts = c.units.flatMap((u) =>
-    (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.tooth} ${s}`),
-  )
+/** Mixed at the bench, seated, cleaned once it is set. */
+function cementProvisional(c: Case): Block {
   const cement = provisionalCement(c)
   return sequence(
-    step({
-      id: 'provisional.try-in',
-      phase: 'provisional',
-      told: 'tried the provisional in: margins, contacts, bite',
-      bite: provisionalBite(c),
-      title: `Try in: eight margin parts, contacts, bite, ${labels(c)}`,
-      detail: `Bite: ${biteStages[provisionalBite(c)].checks}. Contacts to floss: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Short or open in up to two parts and 1 mm: reline; more: make again.`,
-      fn: 'provisional trimming',
-      asks: [{ reading: 'provisional', teeth: teethOf(c) }],
-      place: 'mouth',
-      minutes: [2, 3, 5],
-      needs: [open('floss', 600), open('articulating paper', 2)],
-      hold: {
-        name: 'provisional',
-        title: 'Provisional good',
-        evidence: 'margins, contacts and bite',
-        because: reason('what the patient wears for weeks is seen by the dentist before it is cemented', 'C'),
-        mandatory: true,
-        again: [...mouldSteps, 'provisional.trim', 'provisional.polish', 'provisional.try-in'],
-      },
-    }),
-    ...(cardAdds(c, 'bite')
-      ? [
-          step({
-            id: 'provisional.bite',
-            phase: 'provisional',
-            title: 'Bite checked in every movement',
-            fn: 'occlusal check',
-            place: 'mouth',
-            minutes: [0.5, 1, 3],
-            hold: {
-              name: 'bite' as const,
-              title: 'Bite',
-              evidence: 'paper marks, closed and sideways',
-              because: reason('the dentist’s card asks for it', 'practice'),
-              fromCard: true,
-            },
-          }),
-        ]
-      : []),
     step({
       id: 'provisional.load',
       phase: 'provisional',
@@ -375,5 +333,55 @@ export function fitProvisional(c: Case): Block {
       ],
       mistakes: ['floss pulled up: the provisional comes with it', 'cement left in the sulcus: sore gum within days'],
     }),
+  )
+}
+
+/** Tried in, approved, cemented, cleaned. */
+export function fitProvisional(c: Case): Block {
+  const contacts = c.units.flatMap((u) =>
+    (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.tooth} ${s}`),
+  )
+  return sequence(
+    step({
+      id: 'provisional.try-in',
+      phase: 'provisional',
+      told: 'tried the provisional in: margins, contacts, bite',
+      bite: provisionalBite(c),
+      title: `Try in: eight margin parts, contacts, bite, ${labels(c)}`,
+      detail: `Bite: ${biteStages[provisionalBite(c)].checks}. Contacts to floss: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Short or open in up to two parts and 1 mm: reline; more: make again.`,
+      fn: 'provisional trimming',
+      asks: [{ reading: 'provisional', teeth: teethOf(c) }],
+      place: 'mouth',
+      minutes: [2, 3, 5],
+      needs: [open('floss', 600), open('articulating paper', 2)],
+      hold: {
+        name: 'provisional',
+        title: 'Provisional good',
+        evidence: 'margins, contacts and bite',
+        because: reason('what the patient wears for weeks is seen by the dentist before it is cemented', 'C'),
+        mandatory: true,
+        again: [...mouldSteps, 'provisional.trim', 'provisional.polish', 'provisional.try-in'],
+      },
+    }),
+    ...(cardAdds(c, 'bite')
+      ? [
+          step({
+            id: 'provisional.bite',
+            phase: 'provisional',
+            title: 'Bite checked in every movement',
+            fn: 'occlusal check',
+            place: 'mouth',
+            minutes: [0.5, 1, 3],
+            hold: {
+              name: 'bite' as const,
+              title: 'Bite',
+              evidence: 'paper marks, closed and sideways',
+              because: reason('the dentist’s card asks for it', 'practice'),
+              fromCard: true,
+            },
+          }),
+        ]
+      : []),
+    cementProvisional(c),
   )
 }

@@ -132,6 +132,12 @@ function inTheMouth(step: Step, draft: Draft): void {
   if (draft.holes) step.holes = draft.holes
 }
 
+/** What the second pair of hands does, or that there is none; a dentist who watches has hands, too. */
+function secondHands(step: Step, { helps, fn }: Draft, there: boolean, watched: boolean): void {
+  if (there) step.help = helps ?? helpWords(fn)
+  else if (!watched) step.alone = true
+}
+
 function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
   const performer = assign(draft, team)
   // Under the dentist's direct sight the dentist is there, and nowhere else.
@@ -158,8 +164,7 @@ function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
     figures: draft.figures ?? [],
     asks: draft.asks ?? [],
   }
-  if (draft.helped && helper) step.help = draft.helps ?? helpWords(draft.fn)
-  else if (draft.helped && watching.length === 0) step.alone = true
+  if (draft.helped) secondHands(step, draft, helper !== undefined, watching.length > 0)
   if (draft.act) step.act = draft.act
   if (draft.detail) step.detail = draft.detail
   if (draft.told) step.told = draft.told

@@ -18,15 +18,11 @@ import { sheetOff, sheetOn } from '../phases/isolation'
 import type { VisitKind } from './kind'
 import { place, finishing, underSheet, each, id, two } from './filling-steps'
 
-function amalgamOf(c: Case, u: Unit): Block {
+/** What lies under the amalgam: a liner where it is deep, a base mixed at the bench. */
+function linerAndBase(u: Unit): Block {
   const at = { tooth: u.tooth }
-  const box = boxesOf(surfacesOf(u, two)).length > 0
   const deep = depthOf(u) >= 3
-  const volume = volumeOf(u, two)
-  const amalgam = amalgamFor(volume.value)
   return sequence(
-    readCavity(spotOf(u)),
-    matrixOn(u, two, { kind: 'circumferential' }),
     place(id(u, 'liner'), 'Liner on the deepest spot', [0.3, 0.5, 1], {
       ...at,
       passes: ['liner on its carrier'],
@@ -58,6 +54,18 @@ function amalgamOf(c: Case, u: Unit): Block {
         },
       ],
     }),
+  )
+}
+
+function amalgamOf(c: Case, u: Unit): Block {
+  const at = { tooth: u.tooth }
+  const box = boxesOf(surfacesOf(u, two)).length > 0
+  const volume = volumeOf(u, two)
+  const amalgam = amalgamFor(volume.value)
+  return sequence(
+    readCavity(spotOf(u)),
+    matrixOn(u, two, { kind: 'circumferential' }),
+    linerAndBase(u),
     place(id(u, 'triturate'), 'Triturate; the capsule opened over the well', [0.2, 0.3, 0.5], {
       ...at,
       place: 'bench',

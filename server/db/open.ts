@@ -48,10 +48,10 @@ export async function openDatabase(url = '.data/practice'): Promise<OpenDatabase
 
 async function open(url: string): Promise<OpenDatabase> {
   if (/^postgres(ql)?:\/\//.test(url)) {
-    const { default: pg } = await import('pg')
+    const { Pool } = await import('./pool')
     const { drizzle } = await import('drizzle-orm/node-postgres')
     const { migrate } = await import('drizzle-orm/node-postgres/migrator')
-    const pool = new pg.Pool({
+    const pool = new Pool({
       connectionString: url,
       max: 8,
       keepAlive: true,

@@ -38,6 +38,10 @@ export class Link {
     this.cut = true
     for (const socket of this.sockets) socket.destroy()
   }
+  /** Nothing goes through any more, and neither end hears of it. */
+  hush(): void {
+    for (const socket of this.sockets) socket.pause()
+  }
   mend(): void {
     this.cut = false
   }

@@ -136,6 +136,25 @@ export interface TrayBoardProps {
   onBand?: (lineIds: string[], done: boolean) => void
 }
 
+/** In the corner of a place: exchanged, laid out, or something to read. */
+function Marks({ line, done, x, y }: { line: SetupLine; done: boolean; x: number; y: number }) {
+  const wrong = line.lack ?? line.lot?.warning
+  const marks = [line.exchanged && '↔', done ? '✓' : wrong && '◆'].filter(Boolean)
+  if (marks.length === 0) return null
+  return (
+    <text
+      x={x}
+      y={y}
+      fontSize={letterMm * 1.2}
+      fontWeight={800}
+      textAnchor="end"
+      className={done ? 'fill-jade' : wrong ? 'fill-brass' : 'fill-ink'}
+    >
+      {marks.join(' ')}
+    </text>
+  )
+}
+
 export function TrayBoard({ board, lines, checked, selected, onToggle, onBand }: TrayBoardProps) {
   const head = 20
   return (
@@ -251,18 +270,7 @@ export function TrayBoard({ board, lines, checked, selected, onToggle, onBand }:
                       {amount}
                     </text>
                   )}
-                  {(done || wrong || line.exchanged) && (
-                    <text
-                      x={p.widthMm - 3}
-                      y={along ? letterMm + 3 : p.heightMm - 4}
-                      fontSize={letterMm * 1.2}
-                      fontWeight={800}
-                      textAnchor="end"
-                      className={done ? 'fill-jade' : wrong ? 'fill-brass' : 'fill-ink'}
-                    >
-                      {[line.exchanged && '↔', done ? '✓' : wrong && '◆'].filter(Boolean).join(' ')}
-                    </text>
-                  )}
+                  <Marks line={line} done={done} x={p.widthMm - 3} y={along ? letterMm + 3 : p.heightMm - 4} />
                 </g>
               )
             })}
