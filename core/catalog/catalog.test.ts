@@ -108,6 +108,11 @@ describe('matching', () => {
     const safe = matchItem(need('gloves'), starterItems, ['latex'])
     expect(safe.item?.latex).toBe(false)
     expect(safe.because?.text).toContain('latex alert')
+    expect(safe.exchanged).toBe(true)
+    // Where the practice reaches for the safe one anyway, nothing was exchanged.
+    const ownFirst = starterItems.toSorted((a, b) => Number(a.latex) - Number(b.latex))
+    const usual = matchItem(need('gloves'), ownFirst, ['latex'])
+    expect([usual.item?.latex, usual.exchanged, usual.because]).toEqual([false, undefined, undefined])
   })
   it('keeps a need nothing answers, and tells apart "nothing owned" from "only latex"', () => {
     expect(matchItem(need('plasma lance'), starterItems, []).lack).toContain('nothing owned')

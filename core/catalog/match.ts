@@ -148,15 +148,20 @@ export function matchItem(
       .filter((x) => x !== best)
       .map(({ i, loss }) => ({ itemId: i.id, name: i.name, loss: lossOf(i, best.i, loss, shun) })),
   }
-  const swapped = able.map(({ i }) => strange(i, alerts)).find((x) => x !== undefined)
-  const usual = ranked(safe, nothingShunned)[0]
-  const shunned = usual && usual.i !== best.i ? shun(usual.i) : undefined
-  if (exchanged || swapped !== undefined || shunned !== undefined) match.exchanged = true
+  // What the practice would reach for on a day without alerts; only where that is not what lies there was anything exchanged.
+  const wanted = sure(ranked(able, nothingShunned)[0]).i
+  const forbidden = wanted === best.i ? undefined : strange(wanted, alerts)
+  const shunned = wanted === best.i ? undefined : shun(wanted)
+  if (exchanged || forbidden !== undefined || shunned !== undefined) match.exchanged = true
   if (exchanged) match.because = reason(`laid out instead of ${sure(first).i.name}`, 'practice')
-  else if (shunned !== undefined) match.because = reason(`laid out instead of ${sure(usual).i.name}: ${shunned}`, 'C')
+  else if (forbidden !== undefined)
+    match.because = reason(
+      `${forbidden} alert: the ${forbidden}-free one is taken${best.loss === undefined ? '' : `; ${best.loss}`}`,
+      'C',
+    )
+  else if (shunned !== undefined) match.because = reason(`laid out instead of ${wanted.name}: ${shunned}`, 'C')
   else if (best.loss !== undefined)
     match.because = reason(`${words(need)} is not owned or not in stock; instead: ${best.loss}`, 'C')
-  else if (swapped) match.because = reason(`${swapped} alert: the ${swapped}-free one is taken`, 'C')
   else if (need.because) match.because = need.because
   return match
 }

@@ -38,11 +38,18 @@ export function burOrder(steps: readonly Step[], c: Case): BurPass[] {
   return passes
 }
 
-/** What is passed at a step that cuts: its bur where that is changed, by its own name, and what else the phase names. */
+/**
+ * A bur as it is handed: its place in the strip, then its name; a “needle” alone could be another thing.
+ * @example burInHand({ order: 5, bur: { name: 'Needle 0.9, medium' } }) // 'bur 5: needle 0.9, medium'
+ */
+export const burInHand = ({ order, bur }: { order: number; bur: { name: string } }): string =>
+  `bur ${order}: ${itsName(bur.name)}`
+
+/** What is passed at a step that cuts: its bur where that is changed, by its place in the strip and its name, and what else the phase names. */
 export function burHanded(passes: readonly string[], stepId: string, burs: readonly BurPass[]): string[] {
   const turn = burs.find((b) => b.cuts[0]?.stepId === stepId)
   const others = passes.filter((p) => p !== theBur)
   if (!turn?.bur) return others
   const at = Math.max(0, passes.indexOf(theBur))
-  return [...others.slice(0, at), itsName(turn.bur.name), ...others.slice(at)]
+  return [...others.slice(0, at), burInHand({ order: turn.order, bur: turn.bur }), ...others.slice(at)]
 }

@@ -2,12 +2,16 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { burWordsIn } from '../catalog/spoken-burs'
-import { itsName, thingsIn } from '../catalog/spoken'
+import { thingsIn } from '../catalog/spoken'
 import type { Change } from '../practice/amendment'
 import { questions } from '../practice/choices'
 import { starterPractice } from '../practice/starter'
+import { kindIds } from '../kinds'
+import { often } from '../../scripts/often'
+import { exampleRequest, furtherWork } from '../visits/example'
 import { visitRequest, type VisitRequestInput } from '../model/request'
 import type { Plan } from '../model/plan'
+import { burInHand } from './burs'
 import { compile } from './compile'
 import { unlaid, unused } from './tray-text'
 
@@ -32,6 +36,15 @@ describe('what is named lies there, and what lies there is used', () => {
       for (const { value } of q.schools) {
         const plan = compile({ ...raw, visitChoices: { ...raw.visitChoices, [q.name]: value } }, practice)
         expect(wrong(plan), `${q.name}: ${value}`).toEqual([])
+      }
+  })
+  it('any two kinds in one visit; by night in either order', () => {
+    for (const [i, a] of kindIds.entries())
+      for (const b of often(3) === 3 ? kindIds : kindIds.slice(i)) {
+        const first = exampleRequest(a, '2026-11-24', { dentist: 'dentist', assistants: ['assistant'] })
+        const second = furtherWork(first, b)
+        expect(second, `${a} and ${b}`).not.toBeNull()
+        expect(wrong(compile(visitRequest.parse({ ...first, also: [second] }), practice))).toEqual([])
       }
   })
   it('whichever bur is missing: another is handed under its own name, or the lack is said', () => {
@@ -60,7 +73,7 @@ describe('what is named lies there, and what lies there is used', () => {
       /\b(air|water|rinse|light|finger|index|mould|provisional|crowns?|bridge|piece|laminate|base|capsule|next size|instrument|marker)\b/
     for (const { raw, name } of cases) {
       const plan = compile(raw, practice)
-      const burs = plan.burs.flatMap((b) => (b.bur ? [itsName(b.bur.name)] : []))
+      const burs = plan.burs.map((b) => burInHand({ order: b.order, bur: b.bur! }))
       for (const s of plan.steps)
         for (const p of s.passes)
           expect(
@@ -74,7 +87,9 @@ describe('what is named lies there, and what lies there is used', () => {
       const plan = compile(raw, practice)
       for (const pass of plan.burs)
         for (const [i, cut] of pass.cuts.entries()) {
-          const handed = plan.steps.find((s) => s.id === cut.stepId)!.passes.includes(itsName(pass.bur!.name))
+          const handed = plan.steps
+            .find((s) => s.id === cut.stepId)!
+            .passes.includes(burInHand({ order: pass.order, bur: pass.bur! }))
           expect(handed, cut.stepId).toBe(i === 0)
         }
     }

@@ -11,6 +11,7 @@ import type { BurPass, Plan, SetupLine, Unlaid } from '../model/plan'
 import type { Step } from '../model/step'
 import type { Case } from '../phases/case'
 import { burWordsIn } from '../catalog/spoken-burs'
+import { burInHand } from './burs'
 
 /** What of a step is read: a step as it is drafted, or as it is planned. */
 export interface Says {
@@ -102,7 +103,7 @@ type Beside = Pick<Plan, 'holds' | 'counts' | 'links'>
 /** What is named and not laid out: things, and burs that are not in the strip in their turn. Empty in a sound plan. */
 export function unlaid(steps: readonly Step[], burs: readonly BurPass[], beside: Beside): Unlaid[] {
   const said = elsewhereOf(steps, beside)
-  const names = new Set(burs.flatMap((b) => (b.bur ? [itsName(b.bur.name)] : [])))
+  const names = new Set(burs.flatMap(({ order, bur }) => (bur ? [burInHand({ order, bur })] : [])))
   const things = missingThings(steps, names, (s) => said.get(s.id) ?? [])
   return [...things.map(({ step, words }) => ({ stepId: step.id, words })), ...missingBurs(steps, burs)]
 }

@@ -53,15 +53,17 @@ function visitSection(t: Telling, who: { name: string }): NoteSection {
     (x) => `${x.tooth} (${toQuadrant(x.tooth)}, Universal ${toUniversal(x.tooth)}, ${toothName(x.tooth)})`,
   )
   const alerts = t.plan.request.alerts.map((a) => alertWords[a])
-  const sentences = [`${who.name} attended for ${lower(t.plan.title)} on ${list(teeth)}.`]
+  // The titles of combined work are joined by “ + ” on a screen; in a letter they are a list.
+  const works = list(t.plan.title.split(' + ').map(lower))
+  const sentences = [`${who.name} came for ${works}: ${list(teeth)}.`]
   if (t.core.startedAt !== undefined) {
     sentences.push(
-      `The visit began at ${t.time(t.core.startedAt)}${t.core.closedAt === undefined ? ' and is not closed yet' : ` and was closed at ${t.time(t.core.closedAt)}, ${spanWords((t.core.closedAt - t.core.startedAt) / 1000)} later`}.`,
+      `The visit began at ${t.time(t.core.startedAt)}${t.core.closedAt === undefined ? ' and is not closed yet' : ` and was closed at ${t.time(t.core.closedAt)}, ${Math.round((t.core.closedAt - t.core.startedAt) / 60_000)} minutes later`}.`,
     )
   }
   sentences.push(alerts.length > 0 ? `Alerts on record: ${list(alerts)}.` : 'No alerts on record.')
   sentences.push(
-    `Treating dentist: ${sure(t.plan.people.find((p) => p.dentist)).name}; assisting: ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
+    `Treated by ${sure(t.plan.people.find((p) => p.dentist)).name}, assisted by ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
   )
   return { title: 'Visit', sentences }
 }
@@ -85,19 +87,42 @@ function traySection(t: Telling, signed: TraySignature): NoteSection {
 
 const tries = ['', '', 'second', 'third', 'fourth', 'fifth']
 
-/** What was done, in sentences in the order it happened: when, who, what. */
+interface Act {
+  by: string
+  words: string
+  at: string
+}
+/** What one person did in a row is one sentence of at most three acts; one that lists things stands alone. */
+function sentencesOf(acts: readonly Act[]): string[] {
+  const isList = (a: Act): boolean => /[:;]/.test(a.words)
+  const groups: Act[][] = []
+  for (const act of acts) {
+    const open = groups.at(-1)
+    const goesOn = open && open.length < 3 && firstOf(open).by === act.by && ![...open, act].some(isList)
+    if (goesOn) open.push(act)
+    else groups.push([act])
+  }
+  return groups.map((g) => {
+    const told = g.map((a) => `${a.words} (${a.at})`)
+    return `${firstOf(g).by} ${told.slice(0, -1).join(', ')}${told.length > 1 ? ', then ' : ''}${lastOf(told)}.`
+  })
+}
+
+/** What was done, as a colleague would write it: in the order it happened, who, what and when. */
 function workSection(t: Telling): NoteSection {
   const done = t.plan.steps.flatMap((step) => {
     const state = stepState(t.core, step.id)
     return step.told && state.status === 'done' ? [{ told: step.told, ...state }] : []
   })
-  const sentences = done
-    .toSorted((a, b) => a.finishedAt - b.finishedAt)
-    .map(({ told, finishedAt, performer, rounds }) => {
-      const round = rounds + 1
-      const again = round > 1 ? ` at the ${tries[round] ?? `${round}th`} try` : ''
-      return `At ${t.time(finishedAt)} ${t.name(performer)} ${told}${again}.`
-    })
+  const sentences = sentencesOf(
+    done
+      .toSorted((a, b) => a.finishedAt - b.finishedAt)
+      .map(({ told, finishedAt, performer, rounds }) => {
+        const round = rounds + 1
+        const again = round > 1 ? `, at the ${tries[round] ?? `${round}th`} try` : ''
+        return { by: t.name(performer), words: `${told}${again}`, at: t.time(finishedAt) }
+      }),
+  )
   return { title: 'Done', sentences: sentences.length > 0 ? sentences : ['Nothing yet.'] }
 }
 
@@ -183,8 +208,7 @@ function deviationSection(t: Telling): NoteSection {
   return { title: 'Otherwise than planned', sentences: sentences.length > 0 ? sentences : ['Nothing.'] }
 }
 
-/** What was measured, as it was read last before the visit went on; what was read and done over stands under what went otherwise. */
-/** What was read, and the light each tooth was given. */
+/** What was read, as it was read last before the visit went on, and the light each tooth was given. */
 const measuredSentences = (t: Telling): string[] => [
   ...[...t.core.spent, ...t.core.measured].map(
     (m) => `${t.time(m.at)} ${spokenOf(m, readingOfKind(m.measure).name.toLowerCase())}: ${m.says.join('; ')}.`,
@@ -293,7 +317,10 @@ export function composeNote(
       ...(notes.length > 0 ? [{ title: 'Notes', sentences: notes }] : []),
       {
         title: 'Next',
-        sentences: plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days after this visit.`),
+        sentences:
+          plan.followUps.length > 0
+            ? plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days after this visit.`)
+            : ['No further visit follows from this one.'],
       },
     ],
     instructions: patientInstructions(plan, core),

@@ -64,11 +64,24 @@ describe('the note tells only what happened', () => {
     expect(section(d, 'Visit')).toContain('46 (LR6, Universal 30, lower right first molar)')
     expect(section(d, 'Visit')).toMatch(/began at 09:00 and was closed at 10:\d\d/)
     expect(section(d, 'Done')).toMatch(
-      /The dentist finished the preparation of 46 \(LR6\) for a full metal crown, chamfer 0\.3–0\.5 mm\./,
+      /The dentist finished the preparation of 46 \(LR6\) for a full metal crown, chamfer 0\.3–0\.5 mm \(\d\d:\d\d\)\./,
     )
     expect(section(d, 'Done')).toContain('seated the dual-arch tray, addition silicone (fast set)')
     expect(section(d, 'Approved by the dentist')).not.toContain('Shade')
     expect(section(d, 'Materials')).toMatch(/Addition silicone light, fast 2\.5 mL, lot S-silicone-light-fast/)
+  })
+  it('reads as a letter: what one person did in a row is one sentence, a list stands alone', () => {
+    const done = note(runOf(plan())).sections.find((s) => s.title === 'Done')!.sentences
+    expect(done[0]).toBe(
+      'The assistant seated the patient and confirmed name and tooth aloud (09:03), then applied topical anaesthetic (09:04).',
+    )
+    for (const s of done) {
+      const acts = s.match(/\(\d\d:\d\d\)/g)!
+      expect(acts.length, s).toBeLessThanOrEqual(/[:;] /.test(s) ? 1 : 3)
+    }
+    expect(section(runOf(plan({ also: [{ kind: 'filling.bulk', teeth: ['36'] }] })), 'Visit')).toContain(
+      'came for crown, first visit: full metal crown and bulk-fill composite: 46',
+    )
   })
   it('the tray: who signed it over what, and the dentist who answered what clashed', () => {
     const d = runOf(plan({ alerts: ['nickel'] }))
@@ -102,7 +115,8 @@ describe('the note tells only what happened', () => {
     const d = runOf(plan())
     const times = note(d)
       .sections.find((s) => s.title === 'Done')!
-      .sentences.map((s) => s.slice(3, 8))
+      .sentences.flatMap((s) => [...s.matchAll(/\((\d\d:\d\d)\)/g)].map((m) => m[1]))
+    expect(times.length).toBeGreaterThan(20)
     expect(times).toEqual(times.toSorted())
     expect(note(d)).toEqual(note(d))
   })

@@ -65,9 +65,9 @@ describe('a visit from begin to close', () => {
     expect(note).toContain('Base cord, 37: 1 in, 1 out.')
     expect(note).toMatch(/Impression good: signed by The dentist at \d\d:\d\d\./)
     expect(note).toContain(
-      'The dentist gave local anaesthetic: block and long buccal, lower left; lidocaine with adrenaline, 1 cartridge laid out.',
+      'The dentist gave local anaesthetic: block and long buccal, lower left; lidocaine with adrenaline, 1 cartridge laid out (',
     )
-    expect(note).toContain('The dentist placed base cord size 0, 29 mm, on 37 (LL7) with aluminium chloride.')
+    expect(note).toContain('The dentist placed base cord size 0, 29 mm, on 37 (LL7) with aluminium chloride (')
     expect(note).toContain('Burs in order of use: depth cutter 1.5, medium')
     expect(note).toContain('Otherwise than planned\nNothing.')
     expect(note).toContain('Do not eat until the feeling is back')
@@ -169,7 +169,7 @@ describe('refusals say what is missing', () => {
     expect(d.state.core.counts['cord.top.37']).toEqual({ in: 2, out: 2 })
     expect(noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC'))).toContain('because: crevice closed')
     expect(noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC'))).toContain(
-      'drew the top cord of 37 (LL7), wet at the second try.',
+      'drew the top cord of 37 (LL7), wet, at the second try (',
     )
   })
   it('an impression that is not good is taken again, its hold still open', () => {

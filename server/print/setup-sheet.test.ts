@@ -32,6 +32,11 @@ describe('the setup sheet', () => {
     const plan = planOf('four')
     const { text } = await readPdf(await renderPdf(setupSheet(plan, facts, 'A4')))
     for (const line of plan.setup) expect(text).toContain(line.name.replace(/\s+/g, ' '))
+    // Why so many, and what lies there instead of the usual thing and why.
+    const counted = plan.setup.find((l) => l.counted && l.readiness === 'open')!
+    const exchanged = plan.setup.find((l) => l.exchanged)!
+    expect(text).toContain(counted.counted)
+    expect(text).toContain(exchanged.because!.text)
     expect(text).toContain('46 (LR6, Universal 30): Crown, first visit: metal-ceramic crown')
     expect(text).toContain('ALERTS: heart, blood-pressure or medicine alert: adrenaline with care; nickel allergy')
     expect(text).toMatch(/Bis-acryl 2\.2 mL\s+lot Q\d+, [\d-]+; short: 1\.6 left of 2\.2 needed/)
