@@ -27,6 +27,8 @@ export interface CordPlan {
   paste: boolean
   /** The base cord was placed before cutting: it guards the gum and is wet with nothing astringent. */
   guards?: boolean
+  /** What its cords are called, where that is not their layer. */
+  called?: string
   /** A second short piece where the margin runs deep in one place. */
   deep: boolean
   /** Set where the agent picked was refused. */
@@ -134,5 +136,5 @@ export const drawnLayer = (plan: Pick<CordPlan, 'layers'>): CordLayer | undefine
   plan.layers.filter((l) => l !== 'base').at(-1)
 
 /** How a layer is spoken of: one that lies alone is simply the cord. */
-export const layerWords = (plan: Pick<CordPlan, 'layers'>, layer: CordLayer): string =>
-  plan.layers.length < 2 ? 'cord' : layer === 'single' ? 'cord' : `${layer} cord`
+export const layerWords = (plan: Pick<CordPlan, 'layers' | 'called'>, layer: CordLayer): string =>
+  plan.called ?? (plan.layers.length < 2 ? 'cord' : layer === 'single' ? 'cord' : `${layer} cord`)

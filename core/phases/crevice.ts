@@ -3,13 +3,13 @@ import { lastOf } from '../sure'
 import { inWords, span } from '../rules'
 import { reason } from '../figure'
 import type { CordLayer } from '../measure/cord'
-import { meanwhile, nothing, only, ownOf, sequence, step, within, type Block, type Tie } from './build'
+import { meanwhile, nothing, only, ownOf, sequence, step, within, type Block, type Draft, type Tie } from './build'
 import type { Case } from './case'
 import { layerWords, cordOutStep, cordStepId, drawnLayer, type CordPlan, type CordSite } from './cord-plan'
 import { drawnCounts, pelletsOutStep } from './tissue'
 
 /** The cord's minutes: not drawn before, and called when it has lain long enough to hurt. */
-function dwell(c: Case, from: string, plain = false): Tie {
+export function dwell(c: Case, from: string, plain = false): Tie {
   const [least, longest] = [c.rule('cord.dwell'), c.rule(plain ? 'cord.longest.plain' : 'cord.longest')]
   return {
     from,
@@ -52,8 +52,17 @@ export function dryOnce(c: Case, plan: CordPlan): Block {
   })
 }
 
-/** One cord drawn wet, in one smooth pull. */
-function drawCord(plan: CordPlan, layer: CordLayer, s: CordSite, scan: boolean): Block {
+/**
+ * One cord drawn wet, in one smooth pull.
+ * @param next what waits in the other hand
+ */
+export function drawCord(
+  plan: CordPlan,
+  layer: CordLayer,
+  s: CordSite,
+  next: readonly string[],
+  more: Partial<Draft> = {},
+): Block {
   const word = layerWords(plan, layer)
   return step({
     id: cordOutStep(layer, s),
@@ -68,9 +77,10 @@ function drawCord(plan: CordPlan, layer: CordLayer, s: CordSite, scan: boolean):
     place: 'mouth',
     helped: true,
     minutes: [0.08, 0.13, 0.4],
-    passes: ['tweezers', ...(scan ? [] : ['loaded syringe, ready in the other hand'])],
+    passes: ['tweezers', ...next],
     countsOut: drawnCounts(plan, layer, s),
     cautions: [reason('Never dry: a dry cord takes the lining with it and it bleeds', 'C')],
+    ...more,
   })
 }
 
@@ -116,7 +126,7 @@ export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined):
       ties: plan.pellet ? [] : dwells,
     }),
     syringe ?? nothing,
-    ...plan.sites.map((s) => drawCord(plan, layer, s, syringe === undefined)),
+    ...plan.sites.map((s) => drawCord(plan, layer, s, syringe ? ['loaded syringe, ready in the other hand'] : [])),
     dryOnce(c, plan),
   )
 }

@@ -296,27 +296,35 @@ export function cutSteps(
   linesOf: (u: Unit) => CutLine[],
   whole: readonly [number, number, number] = crownMinutes,
 ): Block {
+  return sequence(...cutDrafts(c, linesOf, whole).map(({ draft }) => step(draft)))
+}
+
+/** The same as drafts by act, for work that goes on between two of them. */
+export function cutDrafts(
+  c: Case,
+  linesOf: (u: Unit) => CutLine[],
+  whole: readonly [number, number, number],
+): { act: string; draft: Draft }[] {
   const own = c.units.map((u) => {
     const lines = linesOf(u)
     return { u, lines, shares: lines.reduce((sum, l) => sum + l.share, 0) }
   })
   const drafts = actOrder(own.map((o) => o.lines)).flatMap((act) =>
     own.flatMap(({ u, lines, shares }) =>
-      lines.filter((l) => l.act === act).map((line) => cutStep(c, u, line, shares, whole)),
+      lines.filter((l) => l.act === act).map((line) => ({ act, draft: cutStep(c, u, line, shares, whole) })),
     ),
   )
-  return sequence(
-    ...drafts.map((draft, i) =>
-      step(
-        i === 0
-          ? {
-              ...draft,
-              cautions: [...cuttingCautions, ...(draft.cautions ?? [])],
-              needs: [open('high-speed handpiece'), open('bur block'), open('face shield', 2), ...(draft.needs ?? [])],
-            }
-          : draft,
-      ),
-    ),
+  return drafts.map(({ act, draft }, i) =>
+    i === 0
+      ? {
+          act,
+          draft: {
+            ...draft,
+            cautions: [...cuttingCautions, ...(draft.cautions ?? [])],
+            needs: [open('high-speed handpiece'), open('bur block'), open('face shield', 2), ...(draft.needs ?? [])],
+          },
+        }
+      : { act, draft },
   )
 }
 

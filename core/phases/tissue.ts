@@ -55,6 +55,9 @@ const packerNeed = {
   probe: open('periodontal probe'),
 } as const
 
+/** Agent a piece of cord takes up in the dish, mL. A starting estimate of ours. */
+const soakedMl = 0.2
+
 /** The gum a cord lies in: all round, or where only the front of the tooth is cut the lip and cheek side. */
 const gumAt = (sites: readonly CordSite[]): Site[] =>
   sites.flatMap((s) => soreGum([s.tooth], s.along === 'labial and proximal' ? ['cheek'] : ['cheek', 'inner']))
@@ -62,7 +65,8 @@ const gumAt = (sites: readonly CordSite[]): Site[] =>
 const gum =
   'The gum was held back with a fine cord. It may be sore for a few days. Brush it softly and rinse with warm salt water.'
 
-function placeCord(
+/** One piece of cord placed; `more` overrides what is its own. */
+export function placeCord(
   c: Case,
   plan: CordPlan,
   layer: CordLayer,
@@ -76,6 +80,7 @@ function placeCord(
   const finer = smallerCord(size)
   const word = layerWords(plan, layer)
   const packer = packerNeed[c.choices.packer]
+  const tight = s.along === 'box' ? '' : ' Tight contact: doubled floss carries it in.'
   return step({
     id: cordStepId(layer, s),
     phase: 'tissue',
@@ -85,7 +90,7 @@ function placeCord(
     act: 'cord in',
     cord: { layer, size, mm: cutMm, agent: plan.agent, purpose },
     asks: [{ reading: 'cord', teeth: [s.tooth], layer, along: s.along, size }],
-    detail: 'Begin between the teeth, push back toward what is seated. White tissue: one size smaller.',
+    detail: `Begin between the teeth, push back toward what is seated.${tight} White tissue: one size smaller.`,
     tooth: s.tooth,
     fn: 'cord placement',
     place: 'mouth',
@@ -104,8 +109,11 @@ function placeCord(
         : []),
       packer,
       open('cord scissors'),
+      ...(s.along === 'box'
+        ? []
+        : [standby('floss', 'a contact is tight: doubled, it carries the cord in', 300, { piece: 'cord floss' })]),
       open('dappen dish'),
-      ...(plan.agent === 'plain' ? [] : [open(agentNeed[plan.agent], 0.5)]),
+      ...(plan.agent === 'plain' ? [] : [open(agentNeed[plan.agent], soakedMl)]),
       standby('cotton pellet', 'the tissue weeps: back-up, counted', 2),
       // Not for bonding, where no salt may reach the dentine: those cords are placed without a plan of sites.
       ...(plan.agent === 'plain' && plan.sites.length > 0
@@ -123,7 +131,8 @@ function placeCord(
     figures: [length],
     reason: because,
     cautions:
-      plan.agent === 'aluminium chloride'
+      // Said at the first piece: a warning that stands on ten steps is read on none.
+      plan.agent === 'aluminium chloride' && s === plan.sites[0]
         ? [reason('Aluminium chloride is bitter: suction, and rinse it off before the impression', 'C')]
         : [],
     mistakes: ['pushed away from the seated part: it lifts out behind you'],
@@ -292,7 +301,7 @@ export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
         },
         {
           detail:
-            'Labial and both proximal sides only; tails in the embrasures. Seated so that it cannot be seen: the bur then cuts tooth, not tissue. Wet with water, saline or an anaesthetic without adrenaline.',
+            'Labial and both proximal sides only; tails in the embrasures. Tight contact: doubled floss carries it in. Seated so that it cannot be seen: the bur then cuts tooth, not tissue. Wet with water or saline; an anaesthetic on it counts with what was injected.',
           mistakes: [
             'left standing proud: the bur winds it up',
             'pushed away from the seated part: it lifts out behind you',

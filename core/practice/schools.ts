@@ -88,12 +88,16 @@ export const table = {
     'Cord before cutting',
     [
       ['yes', 'Yes', 'the bur does not cut the tissue; labial and both proximal sides'],
+      ['two rounds', 'Two rounds', 'cut to the gum, cord, lower the margin under it, cord again for the impression'],
       ['no', 'No', 'the cord goes in for the impression only'],
     ],
-    (f) =>
-      kindFacts(f.kind).family === 'veneer' && kindFacts(f.kind).prepares
+    (f) => {
+      if (f.kind === 'laminate.prepare')
+        return { value: 'two rounds', why: 'a dark tooth: the margin is lowered once the gum is held away' }
+      return kindFacts(f.kind).family === 'veneer' && kindFacts(f.kind).prepares
         ? { value: 'yes', why: 'veneer margins lie at the tissue' }
-        : { value: 'no', why: 'crown margins are taken to the tissue first' },
+        : { value: 'no', why: 'crown margins are taken to the tissue first' }
+    },
   ),
   cord: ask(
     'Holding the tissue',

@@ -215,16 +215,18 @@ describe('J13, interim crown', () => {
 })
 
 describe('J16, laminates for dark teeth', () => {
-  it('first visit: smile, shade map, depth cut 0.5 with a pencil line, margin just under the tissue, cord again 5 min, light and heavy body, every margin whole, nothing to wear', () => {
+  it('first visit: smile, shade map, depth cut 0.5 with a pencil line, two rounds of cord with the margin lowered between them, light and heavy body, every margin whole, nothing to wear', () => {
     const p = planOf('J16-laminates-preparation')
     inOrder(
       p,
       'records.smile',
       'records.shade',
-      'tissue.base-cord.12',
       'cutting.depth.12',
       'cutting.facial.12',
       'cutting.margin.12',
+      'tissue.single-cord.12-lowering',
+      'tissue.draw-cord.12-lowering',
+      'cutting.lower.12',
       'cutting.finish.12',
       'cutting.reduction-check',
       'records.stump-shade',
@@ -239,8 +241,19 @@ describe('J16, laminates for dark teeth', () => {
       'impression.margins-whole',
     )
     expect(title(p, 'cutting.depth.11')).toContain('0.5 mm down the middle; pencil line')
-    expect(title(p, 'cutting.margin.11')).toContain('just under the tissue')
+    expect(title(p, 'cutting.margin.11')).toContain('level with the gum')
+    expect(title(p, 'cutting.lower.11')).toContain('just under the gum, with the finishing carbide')
+    expect(p.burs.find((b) => b.cuts.some((c) => c.stepId === 'cutting.lower.11'))!.bur!.material).toBe('carbide')
+    expect(tie(p, 'tissue.single-cord.22-lowering', 'tissue.draw-cord.12-lowering')).toMatchObject({ atLeastS: 300 })
     expect(tie(p, 'tissue.top-cord.22', 'impression.rinse')).toMatchObject({ atLeastS: 300 })
+    // Only a dark tooth’s margin goes under the gum: the others keep theirs, and no cord is spent on them.
+    const one = compile(visitRequest.parse({ ...p.request, ofTooth: { 11: { dark: true } } }), practice)
+    expect(one.steps.filter((s) => s.id.includes('lower')).map((s) => s.tooth)).toEqual(['11', '11', '11'])
+    // The other school: a guarding cord before the bur, and the margin cut where it stays.
+    const guarded = compile(visitRequest.parse({ ...p.request, visitChoices: { cordFirst: 'yes' } }), practice)
+    inOrder(guarded, 'tissue.base-cord.12', 'cutting.depth.12', 'cutting.margin.12', 'tissue.top-cord.12')
+    expect(title(guarded, 'cutting.margin.11')).toContain('just under the gum')
+    expect(guarded.steps.some((s) => s.id.includes('lower'))).toBe(false)
     // Four teeth, four kinds of cut, four burs: each goes over all the teeth before it is changed.
     expect(p.burs).toHaveLength(4)
   })

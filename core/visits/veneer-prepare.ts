@@ -1,27 +1,43 @@
 /** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
 import { sure, firstOf } from '../sure'
 import { reductionTargets, writeRange } from '../measure/reduction'
-import { absent, acts, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
+import { absent, acts, open, practice, sequence, standby, step, type Block, atLeast } from '../phases/build'
 import { labels, type Case, type Unit, teethOf } from '../phases/case'
-import { cutSteps, reductionCheck, type CutLine, edgeOf } from '../phases/cutting'
+import { cutDrafts, cutSteps, reductionCheck, type CutLine, edgeOf } from '../phases/cutting'
 import { finalImpression } from '../phases/impression'
 import { rolls } from '../phases/isolation'
 import { opposingArch, paintTray, shadePreview } from '../phases/records'
 import { cordPlan, toothSites, type CordPlan } from '../phases/cord-plan'
 import { cordsBeforeCutting, cords } from '../phases/tissue'
+import { cordsToLower } from '../phases/two-rounds'
 import { deliveryAfter } from './follow-ups'
 import { restoring } from './kind'
 
 const records = acts({ phase: 'records', fn: 'chairside', place: 'mouth' })
 const shell = acts({ phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true })
 
+/** Where the margin of a veneer goes: what the case says, and just under the gum where a dark tooth would show. */
+const goesUnder = (c: Case, u: Unit): boolean =>
+  c.request.margin === 'subgingival' || (c.request.margin === 'equigingival' && u.facts.dark === true)
+function marginWords(c: Case, u: Unit): { place: string; because: string } {
+  if (c.request.margin === 'supragingival')
+    return { place: '0.5 mm above the gum', because: 'margin 0.5 mm above the gum' }
+  if (!goesUnder(c, u)) return { place: 'level with the gum', because: 'margin level with the gum' }
+  return {
+    place: 'just under the gum',
+    because: u.facts.dark ? 'a dark tooth: the margin goes just under the gum' : 'margin just under the gum',
+  }
+}
+
 /** Veneer cutting 5 · 8 · 12 minutes a tooth. Standing C or estimate. */
 const minutes = [5, 8, 12] as const
 
-function veneerLines(u: Unit): CutLine[] {
+/** @param twice the margin is cut level with the gum, and lowered once a cord has held that away */
+function veneerLines(c: Case, u: Unit, twice: boolean): CutLine[] {
   const t = reductionTargets('laminate veneer')
   const covered = u.facts.coveredEdge
-  const { dark } = u.facts
+  const under = marginWords(c, u)
+  const lowered = twice && goesUnder(c, u)
   return [
     {
       act: 'depth',
@@ -58,17 +74,32 @@ function veneerLines(u: Unit): CutLine[] {
       : []),
     {
       act: 'margin',
-      title: `Chamfer ${writeRange(t.margin)} ${dark ? 'just under the tissue' : '0.5 mm above the tissue'}, into the contacts`,
+      title: `Chamfer ${writeRange(t.margin)}, ${lowered ? 'level with the gum' : under.place}, into the contacts`,
       form: 'chamfer',
       depthMm: t.margin.mostMm,
       surface: 'margin',
       share: 2,
       enamel: true,
-      because: practice(
-        dark ? 'a dark tooth: the margin goes just under the tissue' : 'margin 0.5 mm above the tissue',
-      ),
+      because: practice(lowered ? 'level first: it is lowered once the cord has held the gum away' : under.because),
       mistakes: ['contact broken through: into it, not past it, unless the shape has to change'],
     },
+    ...(lowered
+      ? [
+          {
+            act: 'lower',
+            title: 'Margin lowered just under the gum, with the finishing carbide',
+            form: 'finish' as const,
+            stuff: 'carbide' as const,
+            depthMm: t.margin.mostMm,
+            surface: 'margin',
+            share: 1,
+            after: 'chamfer' as const,
+            enamel: true,
+            because: practice(under.because),
+            mistakes: ['lowered with the coarse bur: the gum bleeds into the impression'],
+          },
+        ]
+      : []),
     {
       act: 'finish',
       title: 'Everything smoothed; no sharp edge',
@@ -105,7 +136,7 @@ const depthCheck = (c: Case, title: string): Parameters<typeof reductionCheck>[1
 function veneerCords(c: Case, withTop: boolean): { first: CordPlan | undefined; later: CordPlan } {
   const sites = toothSites(c, 'labial and proximal')
   const school = cordPlan(c, sites)
-  const before = c.choices.cordFirst === 'yes' && c.request.margin !== 'supragingival'
+  const before = c.choices.cordFirst !== 'no' && c.request.margin !== 'supragingival'
   if (!before) return { first: undefined, later: school }
   const first: CordPlan = {
     ...school,
@@ -130,6 +161,51 @@ function veneerCords(c: Case, withTop: boolean): { first: CordPlan | undefined; 
 
 /** Only the cords that are not in yet. */
 const topOnly = (plan: CordPlan): CordPlan => ({ ...plan, layers: plan.layers.filter((l) => l === 'top') })
+
+/**
+ * Cords and cuts of a veneer, in the dentist’s order: a cord before the bur, a cord between cutting and lowering the margin
+ * (two rounds), or cord for the impression alone.
+ * @param withTop a second cord on the guarding one, for the impression
+ * @returns the cords the impression is taken with, and those still to place before it
+ */
+function cutVeneers(c: Case, withTop: boolean): { work: Block; toPlace: CordPlan | undefined; plan: CordPlan } {
+  const lowered = c.choices.cordFirst === 'two rounds' ? c.units.filter((u) => goesUnder(c, u)) : []
+  if (lowered.length > 0) {
+    const plan = cordPlan(c, toothSites(c, 'labial and proximal'))
+    const drafts = cutDrafts(c, (u) => veneerLines(c, u, true), minutes)
+    const isLate = ({ act }: { act: string }): boolean => act === 'lower' || act === 'finish'
+    const steps = (of: typeof drafts): Block => sequence(...of.map(({ draft }) => step(draft)))
+    const sites = plan.sites.filter((s) => lowered.some((u) => u.tooth === s.tooth))
+    return {
+      work: sequence(
+        steps(drafts.filter((d) => !isLate(d))),
+        cordsToLower(c, plan, sites),
+        steps(drafts.filter(isLate)),
+      ),
+      toPlace: plan,
+      plan,
+    }
+  }
+  const { first, later } = veneerCords(c, withTop)
+  const cut = cutSteps(c, (u) => veneerLines(c, u, false), minutes)
+  return {
+    work: first
+      ? sequence(cordsBeforeCutting(c, first), cut)
+      : sequence(
+          absent(
+            'cord before cutting',
+            practice(
+              c.request.margin === 'supragingival'
+                ? 'margin above the gum: the bur does not reach it'
+                : 'the dentist packs for the impression only',
+            ),
+          ),
+          cut,
+        ),
+    toPlace: first ? (later.layers.includes('top') ? topOnly(later) : undefined) : later,
+    plan: later,
+  }
+}
 
 /** A provisional only where dentine is open or something shows: asked every time. */
 function veneerProvisional(c: Case): Block {
@@ -188,23 +264,13 @@ export const veneerPrepare = restoring({
   id: 'veneer.prepare',
   beforehand: (c) => [shadePreview(c), sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
-    const { first, later } = veneerCords(c, false)
+    const { work, toPlace, plan } = cutVeneers(c, false)
     return sequence(
       rolls(c),
-      first
-        ? cordsBeforeCutting(c, first)
-        : absent(
-            'cord before cutting',
-            practice(
-              c.request.margin === 'supragingival'
-                ? 'margin above the tissue: the bur does not reach it'
-                : 'the dentist packs for the impression only',
-            ),
-          ),
-      cutSteps(c, veneerLines, minutes),
+      work,
       reductionCheck(c, depthCheck(c, 'Check the depth: edge, middle, neck')),
-      first ? sequence() : cords(c, later),
-      finalImpression(c, later),
+      toPlace ? cords(c, toPlace) : sequence(),
+      finalImpression(c, plan),
       veneerProvisional(c),
     )
   },
@@ -233,16 +299,10 @@ export const laminatePrepare = restoring({
   ],
   beforehand: (c) => [sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
-    const { first, later } = veneerCords(c, true)
+    const { work, toPlace, plan } = cutVeneers(c, true)
     return sequence(
       rolls(c),
-      first
-        ? cordsBeforeCutting(c, later)
-        : absent(
-            'cord before cutting',
-            practice('margin above the tissue, or the dentist packs for the impression only'),
-          ),
-      cutSteps(c, veneerLines, minutes),
+      work,
       reductionCheck(c, depthCheck(c, 'Check the depth: no pencil line left, no step')),
       records('records.stump-shade', 'Shade of the prepared teeth: the laboratory has to cover it', [0.5, 1, 2], {
         fn: 'shade preview',
@@ -250,8 +310,8 @@ export const laminatePrepare = restoring({
         needs: [open('shade guide'), open('camera')],
         told: 'took the shade of the prepared teeth',
       }),
-      first ? (later.layers.includes('top') ? cords(c, topOnly(later)) : sequence()) : cords(c, later),
-      finalImpression(c, later),
+      toPlace ? cords(c, toPlace) : sequence(),
+      finalImpression(c, plan),
       records('impression.margins-whole', 'Every margin whole, all the way round', [0.5, 1, 2], {
         phase: 'impression',
         place: 'chair',

@@ -37,7 +37,7 @@ const dualArchWithoutStop: Rule = ({ c, uses }) => {
 
 const injectionTooLong: Rule = ({ c, uses, steps }) => {
   if (!uses(/^light body\.silicone/)) return null
-  const speed = pickSpeed(c, 'silicone', steps.filter((s) => s.act === 'cord drawn').length)
+  const speed = pickSpeed(c, 'silicone', steps.filter((s) => s.act === 'cord drawn' && s.phase === 'impression').length)
   return speed.fits
     ? null
     : clash(
@@ -131,7 +131,7 @@ const shortPost: Rule = ({ c }) => {
 
 /** The last margin waits for the others to be washed; its gum closes in meanwhile. */
 const gumClosesIn: Rule = ({ c, uses, steps }) => {
-  if (!uses(/^light body\./) || !steps.some((s) => s.act === 'cord drawn')) return null
+  if (!uses(/^light body\./) || !steps.some((s) => s.act === 'cord drawn' && s.phase === 'impression')) return null
   const { kind, n } = injectionSites(c)
   const { injectionS } = injectionWindow(kind, n, 0, 0, c.rule)
   const base = steps.some((s) => s.act === 'base cord out')
