@@ -10,8 +10,8 @@ export interface LaneAct {
   say: string
   takesS: number
   by: 'dentist' | 'assistant' | 'either'
-  /** What it is, where the table of functions says who may do it. */
-  fn?: FunctionName
+  /** What it is: the table of functions says which assistant may do it. */
+  fn: FunctionName
   /** Acts that are over before it begins. */
   after?: readonly string[]
   /** An act that begins with it, by other hands. */

@@ -194,15 +194,29 @@ function washAndTray({ c, window, material, id }: Taking): Choreography {
     title: 'Wash and tray',
     from: id('inject'),
     acts: [
-      { id: 'wash', say: 'Wash, without leaving the material', takesS: window.injectionS, by: 'dentist' },
+      {
+        id: 'wash',
+        say: 'Wash, without leaving the material',
+        takesS: window.injectionS,
+        by: 'dentist',
+        fn: 'final impression',
+      },
       {
         id: 'tray',
         say: 'Load the tray',
         takesS: c.rule('tray.load').value,
         by: 'assistant',
+        fn: 'chairside',
         notBeforeS: window.trayStartS,
       },
-      { id: 'seat', say: 'Syringe away, tray down', takesS: seatS, by: 'dentist', after: ['wash', 'tray'] },
+      {
+        id: 'seat',
+        say: 'Syringe away, tray down',
+        takesS: seatS,
+        by: 'dentist',
+        fn: 'final impression',
+        after: ['wash', 'tray'],
+      },
     ],
     // The working time runs from the loaded syringe: what is left of it once the wash begins is the clock's to say.
     because: reason(`${window.because}; working time ${material.workingS} s`, 'C'),

@@ -1,6 +1,9 @@
 /**
  * Films on the teeth: separator, unset provisional resin, what is left of a cement. None of them may lie under a wash, a
  * scan or a bond: where one would, in whatever order the steps stand, the teeth are cleaned before. Standing C.
+ *
+ * A film is of the mouth and not of a tooth: separator is spread on neighbours and gum, resin and cement are rinsed past them.
+ * Of two pieces of work in one mouth the second is so cleaned once too often rather than never.
  */
 import { filmWords, open, practice, type Draft, type Film, type Wired } from '../phases/build'
 

@@ -8,16 +8,18 @@ import { cuesOf, layLanes, markAt } from './lanes'
 const orrell = { id: 'orrell', name: 'Tamsin Orrell', dentist: true }
 const juno = { id: 'juno', name: 'Juno Vale', dentist: false }
 const petra = { id: 'petra', name: 'Petra Lund', dentist: false }
+/** What is done and whether it may be is of no matter here. */
+const fn = 'chairside' as const
 const all = () => ({ juno: 'yes' as const, petra: 'yes' as const, orrell: 'yes' as const })
 
 const bridge: Choreography = {
   title: 'Bridge',
   acts: [
-    { id: 'metal', say: 'Bond on the metal', takesS: 15, by: 'assistant' },
-    { id: 'teeth', say: 'Bond on the teeth', takesS: 15, by: 'dentist', after: ['metal'] },
-    { id: 'mix', say: 'Mix the cement', takesS: 20, by: 'assistant', after: ['metal'], notBeforeS: 20 },
-    { id: 'load', say: 'Load it', takesS: 10, by: 'assistant', after: ['mix'] },
-    { id: 'seat', say: 'Seat', takesS: 12, by: 'dentist', after: ['teeth', 'load'] },
+    { id: 'metal', say: 'Bond on the metal', takesS: 15, by: 'assistant', fn },
+    { id: 'teeth', say: 'Bond on the teeth', takesS: 15, by: 'dentist', fn, after: ['metal'] },
+    { id: 'mix', say: 'Mix the cement', takesS: 20, by: 'assistant', fn, after: ['metal'], notBeforeS: 20 },
+    { id: 'load', say: 'Load it', takesS: 10, by: 'assistant', fn, after: ['mix'] },
+    { id: 'seat', say: 'Seat', takesS: 12, by: 'dentist', fn, after: ['teeth', 'load'] },
   ],
   withinS: 90,
   because: reason('90 s', 'C'),
@@ -44,9 +46,9 @@ describe('a choreography', () => {
   const three: Choreography = {
     title: 'Foil',
     acts: [
-      { id: 'condense', say: 'Condense', takesS: 40, by: 'dentist' },
-      { id: 'mallet', say: 'Tap in step', takesS: 40, by: 'assistant', with: 'condense' },
-      { id: 'flame', say: 'Next into the flame', takesS: 10, by: 'assistant', with: 'condense' },
+      { id: 'condense', say: 'Condense', takesS: 40, by: 'dentist', fn },
+      { id: 'mallet', say: 'Tap in step', takesS: 40, by: 'assistant', fn, with: 'condense' },
+      { id: 'flame', say: 'Next into the flame', takesS: 10, by: 'assistant', fn, with: 'condense' },
     ],
     because: reason('', 'C'),
     waysOut: 'a third pair of hands',
@@ -66,7 +68,7 @@ describe('a choreography', () => {
     const light: Choreography = {
       ...three,
       acts: [
-        { id: 'press', say: 'Press', takesS: 2, by: 'dentist' },
+        { id: 'press', say: 'Press', takesS: 2, by: 'dentist', fn },
         { id: 'tack', say: 'Light', takesS: 1, by: 'assistant', fn: 'curing', with: 'press' },
       ],
     }

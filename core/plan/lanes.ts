@@ -14,7 +14,7 @@ type Permitted = (fn: FunctionName) => Record<string, Permission>
 
 const may = (act: LaneAct, p: Hands, permitted: Permitted): boolean =>
   (act.by === 'either' || (act.by === 'dentist') === p.dentist) &&
-  (p.dentist || act.fn === undefined || (permitted(act.fn)[p.id] ?? 'no') !== 'no')
+  (p.dentist || (permitted(act.fn)[p.id] ?? 'no') !== 'no')
 
 /** Different hands for each of these acts, those that may do least first; nothing where there are not enough. */
 function handsFor(

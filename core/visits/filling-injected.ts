@@ -79,11 +79,18 @@ function readyToFill(u: Unit): Block {
 const beadAndTack: Choreography = {
   title: 'Bead and tack',
   acts: [
-    { id: 'beads', say: 'Two beads at the corners of the band', takesS: 10, by: 'dentist' },
-    { id: 'press', say: 'Press the band to the neighbour', takesS: 5, by: 'dentist', after: ['beads'] },
-    { id: 'still', say: 'Hold it pressed', takesS: 2, by: 'dentist', after: ['press'] },
+    { id: 'beads', say: 'Two beads at the corners of the band', takesS: 10, by: 'dentist', fn: 'placing' },
+    {
+      id: 'press',
+      say: 'Press the band to the neighbour',
+      takesS: 5,
+      by: 'dentist',
+      fn: 'matrix placement',
+      after: ['beads'],
+    },
+    { id: 'still', say: 'Hold it pressed', takesS: 2, by: 'dentist', fn: 'matrix placement', after: ['press'] },
     { id: 'tack', say: 'Light on, 1 s, and off', takesS: 2, by: 'assistant', fn: 'curing', with: 'still' },
-    { id: 'out', say: 'Instrument out, straight', takesS: 3, by: 'dentist', after: ['still'] },
+    { id: 'out', say: 'Instrument out, straight', takesS: 3, by: 'dentist', fn: 'matrix placement', after: ['still'] },
     { id: 'again', say: 'Light again, 1 s', takesS: 1, by: 'assistant', fn: 'curing', after: ['out'] },
   ],
   because: practice('5 s pressed, tacked 1 s while it is pressed, 1 s again when the instrument is out'),
@@ -95,18 +102,26 @@ const polishLanes = (wet: boolean): Choreography => ({
   title: wet ? 'Second polish: wet and firm' : 'First polish: dry and light',
   acts: wet
     ? [
-        { id: 'cup', say: 'Same cup, firm', takesS: 30, by: 'dentist' },
+        { id: 'cup', say: 'Same cup, firm', takesS: 30, by: 'dentist', fn: 'polishing' },
         {
           id: 'spray',
           say: 'Full water and air on the cup, suction beside it',
           takesS: 30,
           by: 'assistant',
+          fn: 'chairside',
           with: 'cup',
         },
       ]
     : [
-        { id: 'cup', say: 'Cup with paste, light hand, dry', takesS: 30, by: 'dentist' },
-        { id: 'air', say: 'Gentle air on the cup; paste again every 3 s', takesS: 30, by: 'assistant', with: 'cup' },
+        { id: 'cup', say: 'Cup with paste, light hand, dry', takesS: 30, by: 'dentist', fn: 'polishing' },
+        {
+          id: 'air',
+          say: 'Gentle air on the cup; paste again every 3 s',
+          takesS: 30,
+          by: 'assistant',
+          fn: 'chairside',
+          with: 'cup',
+        },
       ],
   because: practice('first dry and light with gentle air, then wet and firm with full spray'),
   waysOut: 'somebody for air and water',

@@ -99,12 +99,13 @@ function foilLanes(kind: keyof typeof pellets, n: number, likelyMin: number): Ch
   return {
     title: `${what} ${n === 1 ? 'once' : `by ${what.toLowerCase()}`}: flame, condenser, mallet`,
     acts: [
-      { id: 'flame', say: `${what} into the flame`, takesS: flameS, by: 'assistant' },
+      { id: 'flame', say: `${what} into the flame`, takesS: flameS, by: 'assistant', fn: 'chairside' },
       {
         id: 'hand',
         say: `Out of the flame (${tells}): hand it over`,
         takesS: foilS.handOver,
         by: 'assistant',
+        fn: 'chairside',
         after: ['flame'],
       },
       {
@@ -112,9 +113,17 @@ function foilLanes(kind: keyof typeof pellets, n: number, likelyMin: number): Ch
         say: 'Condense, overlapping steps',
         takesS: foilS.condense[kind],
         by: 'dentist',
+        fn: 'placing',
         after: ['hand'],
       },
-      { id: 'mallet', say: 'Tap in step', takesS: foilS.condense[kind], by: 'assistant', with: 'condense' },
+      {
+        id: 'mallet',
+        say: 'Tap in step',
+        takesS: foilS.condense[kind],
+        by: 'assistant',
+        fn: 'chairside',
+        with: 'condense',
+      },
     ],
     everyS: Math.floor((likelyMin * 60) / n),
     times: n,

@@ -45,6 +45,32 @@ describe('the setup sheet', () => {
     expect(text).toContain('the treating dentist decides')
   })
 
+  it('has the one second at which the tray is begun: title, cue, schedule, lane and paper', async () => {
+    // Four units by syringe: 4 × 20 + 5 s of wash, less 30 s to load the tray and hand it over; by hand.
+    const plan = compile(
+      visitRequest.parse({
+        kind: 'crown.prepare',
+        date: '2026-11-24',
+        teeth: ['13', '12', '11', '21'],
+        team: {
+          dentist: practice.people.find((p) => p.roles.includes('dentist'))!.id,
+          assistants: [practice.people.find((p) => !p.roles.includes('dentist'))!.id],
+        },
+      }),
+      practice,
+    )
+    const load = plan.steps.find((s) => s.id === 'impression.load-tray')!
+    const beginsS = load.figures.find((f) => f.name === 'tray loading begins')!.value
+    expect(beginsS).toBe(55)
+    expect(load.title).toContain('55 s after the syringe')
+    const clock = plan.links.find((l) => l.to === load.id && l.kind !== 'order' && l.title === 'Tray loading begins')!
+    expect(clock).toMatchObject({ from: 'impression.inject', fromEdge: 'start', atLeastS: 55 })
+    const { text } = await readPdf(await renderPdf(setupSheet(plan, facts, 'A4')))
+    expect(text).toContain('Tray loading begins at least 55 s')
+    const lanes = plan.steps.flatMap((s) => s.lanes ?? []).find((l) => l.title === 'Wash and tray')
+    expect(lanes?.rows.flatMap((r) => r.acts).find((a) => a.id === 'tray')?.fromS).toBe(55)
+  })
+
   // P: ISO 216 A4 is 210 × 297 mm (595 × 842 pt); Letter is 8.5 × 11 in (612 × 792 pt).
   it('comes on A4 and on Letter, on at most two pages, for every visit of the day', async () => {
     const papers = [
