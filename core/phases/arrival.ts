@@ -3,15 +3,25 @@ import { reason } from '../figure'
 import { alertWords } from '../vocabulary'
 import { only, open, sequence, step, type Block } from './build'
 import { labels, type Case } from './case'
+import { goldWork } from './gold-work'
+
+/** What came from the laboratory, as it is called: a bridge or a crown, one inlay or several. */
+export function pieceWords(c: Case, n = c.units.length): string {
+  const delivers = sure(c.kind.delivers)
+  if (delivers === 'crown or bridge') return c.pontics.length > 0 ? 'bridge' : n > 1 ? 'crowns' : 'crown'
+  const one = delivers.replace(/s\b/g, '')
+  return n > 1 && !/bridge|framework/.test(one) ? one.replace(/\b(inlay|onlay|laminate)\b/g, '$1s') : one
+}
 
 /** The laboratory's piece is looked at before the patient sits: a delivery without it is stopped here. */
 function piece(c: Case, mark: string): Block {
-  const what = sure(c.kind.delivers)
+  const own = c.request.kind === 'gold.deliver' ? goldWork(c).inlays : c.units
+  const what = pieceWords(c, own.length)
   return step({
     id: `arrival.piece${mark}`,
     phase: 'arrival',
-    title: `Is the ${what} for ${labels(c)} here? Checked against the slip and on the model`,
-    told: `checked that the ${what} was on hand, against the slip`,
+    title: `${what.endsWith('s') ? 'Are' : 'Is'} the ${what} for ${own.map((u) => u.label).join(', ')} here? Checked against the slip and on the model`,
+    told: `checked that the ${what} ${what.endsWith('s') ? 'were' : 'was'} on hand, against the slip`,
     detail: c.request.pieceOnHand
       ? 'Name, teeth, shade, contacts on the model; last visit’s notes read.'
       : 'It is not here: call the laboratory, move the visit.',

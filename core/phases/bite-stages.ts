@@ -54,7 +54,7 @@ export const biteStages = {
     because: 'it is set and polished in the hand; cemented, it is ground in the mouth',
   },
   'bonded piece': {
-    checks: 'closed, forward, sideways; ease the spot, polish it',
+    checks: 'even in every movement; ease the spot, polish it',
     when: 'after the last light, the sheet off: ceramic that is not bonded yet cracks',
     paper: true,
     because: 'never bitten on before it is bonded',

@@ -106,7 +106,7 @@ export function etch(
       title: `Rinse ${rinseS} s, ${dried ?? `dry: ${of === 'enamel' ? 'dull white all over' : of === 'total' ? 'enamel dull, dentine moist' : 'dull where etched'}`}`,
       detail:
         of === 'enamel'
-          ? 'Frosted and dull is etched; a shiny patch is etched again.'
+          ? 'Frosted and dull is etched; a shiny patch is etched 30 s more.'
           : 'Dried with short blows; dentine is not bleached out.',
       minutes: minutesOf(rinseS),
       passes: ['water', 'high-volume suction', 'air'],
@@ -186,7 +186,7 @@ export function pumice(s: Spot, more: Partial<Draft> = {}): Block {
 }
 
 /** Excess of a resin cement, by the school picked; the reason is shown. */
-export function resinExcess(c: Case, s: Spot): Block {
+export function resinExcess(c: Case, s: Spot, more: Partial<Draft> = {}): Block {
   const tack = c.choices.resinExcess === 'tack and scrape'
   return step({
     ...baseOf(s),
@@ -214,5 +214,6 @@ export function resinExcess(c: Case, s: Spot): Block {
     mistakes: [
       tack ? 'tacked too long: the contact is cemented shut' : 'joint wiped empty: brush along it, never across',
     ],
+    ...more,
   })
 }

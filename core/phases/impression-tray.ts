@@ -120,7 +120,7 @@ function wash({ c, plan, round, window, first, id, again }: Taking): Block {
     title: inTray
       ? 'Keep the margins damp; the wash comes in the tray'
       : n > 1
-        ? `Wash round all ${n} margins in turn, tip in the material`
+        ? `Wash round ${n === 2 ? 'both' : `all ${n}`} margins in turn, tip in the material`
         : 'Wash round the margin, tip in the material',
     detail: 'Crevice first, then line angles and occlusal, well past the margins.',
     fn: 'final impression',

@@ -60,6 +60,8 @@ function countWhy(uses: readonly Use[], item: Item | undefined, quantity: number
     )
     acts.set(act, (acts.get(act) ?? 0) + need.quantity)
   }
+  // Of what is shared out between acts nobody counts a part.
+  if ([...acts.values()].some((n) => !Number.isInteger(n))) return undefined
   const said = [...acts].map(([act, n]) => `${n} for “${act}”`)
   return said.length > mostActs
     ? `${said.slice(0, mostActs).join(', ')} and ${said.length - mostActs} more acts`

@@ -133,7 +133,7 @@ function bondRetainers(c: Case): Block {
     primePiece(c),
     deliver(
       'delivery.piece-adhesive',
-      'Bond on the piece, blown till still, under the light-proof lid',
+      'Bond on the piece, air until it no longer moves, under the light-proof lid',
       [0.5, 0.7, 1],
       {
         place: 'bench',

@@ -254,7 +254,7 @@ export const fillingInjected: VisitKind = {
             countsIn: [
               {
                 id: `pre-wedge.${u.tooth}`,
-                what: `pre-wedges, ${u.tooth}`,
+                what: `${beside.length === 1 ? 'pre-wedge' : 'pre-wedges'}, ${u.tooth}`,
                 planned: beside.length,
                 outStep: id(u, 'pre-wedge-out'),
               },

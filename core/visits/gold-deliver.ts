@@ -196,7 +196,6 @@ function foil(c: Case, u: Unit): Block {
       lanes: foilLanes('cohesive', gold.foil, 17),
       told: `built ${u.label} up in cohesive foil`,
       passes: ['foil, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'],
-      detail: 'Saucer-shaped filling; never steel on the enamel edge.',
       mistakes: ['steel on the enamel edge: it chips'],
     }),
     mouth(id('burnish'), 'Burnish from gold to tooth', [1, 2, 3], {

@@ -257,7 +257,7 @@ describe('J16, laminates for dark teeth', () => {
     // Four teeth, four kinds of cut, four burs: each goes over all the teeth before it is changed.
     expect(p.burs).toHaveLength(4)
   })
-  it('delivery: water try-in, cement shade, tint at most 0.133 g to 0.40 g, acid 90, silane 60, rinse 60; foil, middle two first, etch 60, edge, neck, behind; tabs off', () => {
+  it('delivery: water try-in, cement shade, tint at most 0.133 g to 0.40 g, acid 90, silane 60, rinse 60; foil, middle two first, etch 60, cleared, then light: edge, neck, behind; strips stay to the last light; tabs off', () => {
     const p = planOf('J16-laminates-delivery')
     inOrder(
       p,
@@ -270,12 +270,12 @@ describe('J16, laminates for dark teeth', () => {
       'delivery.11.foil',
       'delivery.11.etch',
       'delivery.11.seat',
-      'delivery.11.cure-edge',
       'delivery.11.excess',
-      'delivery.11.floss',
+      'delivery.11.cure-edge',
       'delivery.11.neck',
       'delivery.11.cure-neck',
       'delivery.11.cure-behind',
+      'delivery.11.floss',
       'delivery.21.foil',
       'delivery.12.foil',
       'delivery.22.foil',
@@ -290,7 +290,7 @@ describe('J16, laminates for dark teeth', () => {
     // C: 25 % of the whole mix: a third of the base.
     expect(figure(p, 'delivery.cement-shade', /tint/)!.value).toBe(0.133)
     expect(title(p, 'delivery.11.seat')).toContain('incisal end first')
-    expect(title(p, 'delivery.11.excess')).toContain('Brush the excess clean')
+    expect(title(p, 'delivery.11.excess')).toContain('pressed home again, edge cleared, flossed')
     expect(compile(visitRequest.parse({ ...p.request, tintPercent: 30 }), practice).clashes.map((c) => c.id)).toContain(
       'tint',
     )

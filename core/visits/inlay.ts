@@ -137,7 +137,13 @@ function inlayProvisional(c: Case): Block {
       temp('provisional.stopping', `Soft stopping in ${boxes} box${boxes === 1 ? '' : 'es'}`, [0.5, 1, 2], {
         needs: [open('stopping', boxes), open('plastic instrument')],
         countsIn: [
-          { id: 'stopping', what: 'stopping in the boxes', planned: boxes, outStep: 'provisional.check', stays: boxes },
+          {
+            id: 'stopping',
+            what: boxes === 1 ? 'piece of stopping in the box' : 'pieces of stopping in the boxes',
+            planned: boxes,
+            outStep: 'provisional.check',
+            stays: boxes,
+          },
         ],
         told: 'placed stopping in the boxes',
       }),

@@ -140,14 +140,15 @@ function bondOne(c: Case, u: Unit): Block {
       passes: ['laminate on its stick, right way round', 'gentle finger'],
       mistakes: ['pressed at the edge: it springs and cracks'],
     }),
+    // Cleared before any light: what the edge light has set is no longer brushed off.
+    c.choices.resinExcess === 'tack and scrape'
+      ? resinExcess(c, spot)
+      : resinExcess(c, spot, {
+          title: `Neck brushed, pressed home again, edge cleared, flossed: ${u.label}`,
+          passes: ['brush', 'floss'],
+          needs: [open('floss', 300), open('clean-up brush', 2), standby('scalpel', 'a flash has set')],
+        }),
     cureStep('edge'),
-    resinExcess(c, spot),
-    mouth(on('floss'), 'Strips out, brush and floss through both contacts', [0.5, 1, 2], {
-      tooth: u.tooth,
-      fn: 'excess removal',
-      needs: [open('floss', 300), open('clean-up brush')],
-      countsOut: [`foil.${u.tooth}`],
-    }),
     mouth(on('neck'), 'Neck cleaned before its light', [0.3, 0.5, 1], {
       tooth: u.tooth,
       fn: 'excess removal',
@@ -155,6 +156,12 @@ function bondOne(c: Case, u: Unit): Block {
     }),
     cureStep('neck'),
     cureStep('behind'),
+    mouth(on('floss'), `Strips out after the last light, floss through both contacts, ${u.label}`, [0.5, 1, 2], {
+      tooth: u.tooth,
+      fn: 'excess removal',
+      needs: [open('floss', 300), open('clean-up brush')],
+      countsOut: [`foil.${u.tooth}`],
+    }),
   )
 }
 
@@ -214,11 +221,12 @@ export const laminateDeliver: VisitKind = {
       cordsForBonding(c, 'finishing.cords-out'),
       conditionPieces(c),
       ...seatingOrder(c.units).map((u) => bondOne(c, u)),
-      mouth('delivery.missed-spots', 'Missed spot at an edge: spot-etch 30 s, resin, light', [0, 0.5, 2], {
+      mouth('delivery.missed-spots', 'Every edge looked at with the explorer; a gap is filled and lit', [0.3, 0.5, 2], {
         needs: [
-          standby('etchant', 'a spot was missed', 0.1),
+          open('explorer'),
+          standby('etchant', 'a gap at an edge', 0.1),
           standby('flowable resin', 'a gap at an edge'),
-          standby(bottleOf(c), 'a spot was missed', 0.1),
+          standby(bottleOf(c), 'a gap at an edge', 0.1),
         ],
       }),
       finish(c),

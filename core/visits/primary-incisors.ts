@@ -116,7 +116,7 @@ export const primaryIncisors: VisitKind = {
           { act: 'incisal', title: 'Incisal 1.5–2 mm', form: 'incisal', depthMm: 1.75, surface: 'incisal', share: 1 },
           {
             act: 'slices',
-            title: 'Slices, then generous all round; all of it below the tissue, feather edge',
+            title: 'Slices, then generously all round, to a feather edge below the gum',
             form: 'slice',
             depthMm: 1,
             surface: 'proximal and all round',

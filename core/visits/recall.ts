@@ -58,7 +58,7 @@ export const recallHalfYear: VisitKind = {
       }),
       checkBite('recall of a bonded bridge', {
         id: 'recall.bite',
-        title: 'Guidance read: sideways and forward on natural teeth',
+        title: 'Guidance read: what touches sideways and forward',
         minutes: [0.5, 1, 2],
         told: 'read the guidance: natural teeth or bridge',
       }),

@@ -48,6 +48,18 @@ describe('what a plan, its note and its instructions say', () => {
   ])('never %s', (_, rule) => {
     expect(against(rule)).toEqual([])
   })
+  it('nothing is said twice: no detail and no common error repeats its title', () => {
+    const words = (text: string): string[] => text.toLowerCase().match(/[\p{L}]{4,}/gu) ?? []
+    const repeats = (title: string, more: string): boolean => {
+      const [said, again] = [new Set(words(title)), words(more)]
+      return again.length > 2 && again.filter((w) => said.has(w)).length / again.length > 0.7
+    }
+    const found = texts.flatMap(({ plan }) => [
+      ...plan.steps.filter((s) => repeats(s.title, s.detail ?? '')).map((s) => `${s.title} / ${s.detail}`),
+      ...plan.steps.flatMap((s) => s.mistakes.filter((m) => repeats(`${s.title} ${s.detail ?? ''}`, m))),
+    ])
+    expect([...new Set(found)]).toEqual([])
+  })
   it.each([
     'counts square',
     'set by the bead',

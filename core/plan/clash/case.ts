@@ -1,4 +1,6 @@
 /** What the case as it is does not allow, or only just. */
+import { capital } from '../../words'
+import { pieceWords } from '../../phases/arrival'
 import { bridgePlace, sealedInFits } from '../../measure/place'
 import { halfCanBeHad } from '../../measure/restoring'
 import { injectionWindow } from '../../measure/amounts'
@@ -12,7 +14,7 @@ const pieceNotHere: Rule = ({ c }) =>
     ? clash(
         'piece',
         'stop',
-        `The ${c.kind.delivers} is not here`,
+        `${capital(pieceWords(c))} not here`,
         'a delivery without its piece is a chair lost',
         'call the laboratory; move the visit',
       )
