@@ -117,7 +117,7 @@ describe('the note tells only what happened', () => {
       .sections.find((s) => s.title === 'Done')!
       .sentences.flatMap((s) => [...s.matchAll(/\((\d\d:\d\d)\)/g)].map((m) => m[1]))
     expect(times.length).toBeGreaterThan(20)
-    expect(times).toEqual(times.toSorted())
+    expect(times).toEqual(times.toSorted((a, b) => String(a).localeCompare(String(b))))
     expect(note(d)).toEqual(note(d))
   })
   it('carries the version of the library the plan came from', () => {

@@ -1,5 +1,4 @@
 /** What the case as it is does not allow, or only just. */
-import { capital } from '../../words'
 import { pieceWords } from '../../phases/arrival'
 import { bridgePlace, sealedInFits } from '../../measure/place'
 import { halfCanBeHad } from '../../measure/restoring'
@@ -14,7 +13,7 @@ const pieceNotHere: Rule = ({ c }) =>
     ? clash(
         'piece',
         'stop',
-        `${capital(pieceWords(c))} not here`,
+        `The ${pieceWords(c)} ${pieceWords(c).endsWith('s') ? 'are' : 'is'} not here`,
         'a delivery without its piece is a chair lost',
         'call the laboratory; move the visit',
       )
