@@ -1,10 +1,11 @@
-/** Writes the readings of demo/cases and docs/coverage.md anew. Run after a meant change, and read what changed before it is kept. */
+/** Writes the readings of demo/cases, docs/coverage.md and docs/things.svg anew. Run after a meant change, and read what changed before it is kept. */
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { compile } from '../core/plan/compile'
 import { readPlan } from '../core/plan/text'
 import { visitRequest } from '../core/model/request'
 import { starterPractice } from '../core/practice/starter'
 import { coverage } from './coverage'
+import { thingsSheet } from './things-sheet'
 
 const practice = starterPractice()
 mkdirSync('demo/cases/readings', { recursive: true })
@@ -13,3 +14,4 @@ for (const file of readdirSync('demo/cases').filter((f) => f.endsWith('.json')))
   writeFileSync(`demo/cases/readings/${file.replace('.json', '.txt')}`, readPlan(compile(request, practice)))
 }
 writeFileSync('docs/coverage.md', coverage())
+writeFileSync('docs/things.svg', thingsSheet())

@@ -1,6 +1,7 @@
 /** What a practice owns besides burs: instruments, materials, consumables; and the lots they come in. */
 import { id, plainDate, text } from '../bounded'
 import * as z from 'zod'
+import { shapeNames } from './shapes'
 
 export const families = [
   'diagnostic',
@@ -40,6 +41,8 @@ export const item = z.strictObject({
   family: z.enum(families),
   /** The needs it answers: 'mirror', 'cord.0', 'light body.fast' … */
   serves: z.array(id()).min(1).max(60),
+  /** What it is drawn as, where that does not follow from what it serves. */
+  shape: z.enum(shapeNames).optional(),
   /** Footprint on the tray, mm. */
   lengthMm: z.number().positive().max(1_000_000),
   widthMm: z.number().positive().max(1_000_000),

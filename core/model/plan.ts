@@ -1,4 +1,5 @@
 /** The Plan: what `compile` answers. Plain JSON, frozen into the visit when its setup is signed. */
+import type { ShapeName } from '../catalog/shapes'
 import type { Bur } from '../catalog/bur'
 import type { BurChoice } from '../catalog/cut'
 import type { Allergen, LotChoice } from '../catalog/item'
@@ -87,6 +88,8 @@ export interface SetupLine {
   latex: boolean
   lengthMm: number
   widthMm: number
+  /** What it is drawn as; missing in plans frozen before things were drawn. */
+  shape?: ShapeName
   because?: Reason
   alternatives: { itemId: string; name: string; loss: string }[]
   lot?: LotChoice

@@ -1,6 +1,7 @@
 /** The needs of all steps as one setup. */
 import { countedBy } from '../catalog/counting'
 import { chooseLot, type Item } from '../catalog/item'
+import { shapeOf } from '../catalog/shapes'
 import { itsName } from '../catalog/spoken'
 import type { Match, Need, Readiness } from '../catalog/match'
 import { round } from '../figure'
@@ -82,7 +83,8 @@ const nothingOwned: OfItem = {
 function ofItem(item: Item | undefined): OfItem {
   if (!item) return nothingOwned
   const { family, unit, reusable, latex, lengthMm, widthMm, allergens, cassette, stock } = item
-  const said: OfItem = { family, unit, reusable, latex, lengthMm, widthMm }
+  const shape = shapeOf({ shape: item.shape, needs: item.serves, family })
+  const said: OfItem = { family, unit, reusable, latex, lengthMm, widthMm, shape }
   if (allergens.length > 0) said.allergens = allergens
   if (cassette) said.cassette = cassette
   if (reusable && stock === 1 && large.has(family)) said.only = true

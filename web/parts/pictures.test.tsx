@@ -128,10 +128,17 @@ describe('the tray', () => {
     expect(markup(arrival)).toContain('aria-checked="true" aria-label="Arrival: everything laid out"')
   })
   it('draws things at their own size: one scale, long things longer', () => {
-    const heightOf = (id: string): number =>
-      Number(new RegExp(`data-line="${id}".*?height="([\\d.]+)"`).exec(markup([]))![1])
-    expect(heightOf('mirror')).toBe(165)
-    expect(heightOf('tweezers')).toBe(150)
+    const places = layTrays(plan.setup).flatMap((b) => b.bands.flatMap((x) => x.places))
+    expect(places.find((p) => p.lineId === 'mirror')!.drawing).toMatchObject({ lengthMm: 165, scale: 1 })
+    for (const { drawing: d, ...p } of places) {
+      // Smaller than life only where it would not lie on a tray, and then it says so.
+      if (d.lengthMm < 170 && d.widthMm <= 90) expect(d.scale, p.lineId).toBe(1)
+      // The name stands beneath the drawing, and both stay in their place.
+      expect(d.yMm + d.lengthMm * d.scale, p.lineId).toBeLessThanOrEqual(p.wordsYMm)
+      expect(d.xMm + d.widthMm * d.scale, p.lineId).toBeLessThanOrEqual(p.widthMm)
+      if (d.end) expect(d.end.xMm + d.widthMm * d.end.scale, p.lineId).toBeLessThanOrEqual(p.widthMm)
+    }
+    expect(markup([])).toContain('clip-path="url(#end-explorer)"')
   })
 })
 

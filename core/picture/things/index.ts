@@ -1,0 +1,39 @@
+/**
+ * Things as they are recognised: a silhouette of every shape, at the size of the item it stands for. All of them are drawn
+ * here from what a thing is and its measures.
+ */
+import type { ShapeName } from '../../catalog/shapes'
+import { entriesOf } from '../../sure'
+import { hands, spatulas } from './hand'
+import { jointed } from './jointed'
+import { machines } from './machines'
+import { mouth } from './mouth'
+import type { Draw, Part } from './part'
+import { small } from './small'
+import { vessels } from './vessels'
+
+export type { Part, Tone } from './part'
+
+const handsAlone = Object.fromEntries(entriesOf(hands).map(([name, h]) => [name, h.draw])) as Record<
+  keyof typeof hands,
+  Draw
+>
+const draws: Readonly<Record<ShapeName, Draw>> = {
+  ...handsAlone,
+  ...spatulas,
+  ...jointed,
+  ...vessels,
+  ...mouth,
+  ...small,
+  ...machines,
+}
+
+/** The outlines of a thing, from (0, 0) to (width, length), the working end at the top. */
+export const thing = (shape: ShapeName, lengthMm: number, widthMm: number): Part[] => draws[shape](lengthMm, widthMm)
+
+const ends: Partial<Record<ShapeName, number>> = Object.fromEntries(
+  entriesOf(hands).map(([name, h]) => [name, h.endMm]),
+)
+
+/** How much of its top a thing shows again, enlarged, because that is where it differs from others, mm; 0 for none. */
+export const endMm = (shape: ShapeName): number => ends[shape] ?? 0

@@ -1,0 +1,56 @@
+/** Every item has a silhouette at its own size; no two different things look the same. Extents read by another reader of paths. */
+import { readFileSync } from 'node:fs'
+import { thingsSheet } from '../../../scripts/things-sheet'
+import { svgPathBbox } from 'svg-path-bbox'
+import { describe, expect, it } from 'vitest'
+import { shapeNames, shapeOf, type ShapeName } from '../../catalog/shapes'
+import { starterItems } from '../../catalog/starter'
+import { endMm, thing, type Part } from '.'
+
+const shape = (i: (typeof starterItems)[number]): ShapeName =>
+  shapeOf({ shape: i.shape, needs: i.serves, family: i.family })
+function extents(parts: readonly Part[]): number[] {
+  const boxes = parts.map((p) => svgPathBbox(p.d))
+  return [0, 1, 2, 3].map((at) => (at < 2 ? Math.min : Math.max)(...boxes.map((b) => b[at]!)))
+}
+
+describe('silhouettes', () => {
+  it('fill the item’s own length and width, within a millimetre', () => {
+    const off = starterItems.flatMap((i) => {
+      const box = extents(thing(shape(i), i.lengthMm, i.widthMm))
+      const away = [box[0]!, box[1]!, box[2]! - i.widthMm, box[3]! - i.lengthMm]
+      return away.every((d) => Math.abs(d) <= 1)
+        ? []
+        : [`${i.id}, ${shape(i)}: ${away.map((d) => d.toFixed(1)).join(' ')}`]
+    })
+    expect(off).toEqual([])
+  })
+  it('every shape is one of something owned, and no two shapes have the same outline', () => {
+    const used = new Map(starterItems.map((i) => [shape(i), i]))
+    const spare: ShapeName[] = ['tub', 'paper']
+    expect(shapeNames.filter((s) => !used.has(s) && !spare.includes(s))).toEqual([])
+    // At one size, or a difference of size would pass for one of shape.
+    const drawn = new Map<string, ShapeName>()
+    for (const name of shapeNames) {
+      const outline = JSON.stringify(thing(name, 120, 40))
+      expect(drawn.get(outline), name).toBeUndefined()
+      drawn.set(outline, name)
+    }
+  })
+  it('what differs at its working end only shows that again', () => {
+    const hands = starterItems.filter((i) => i.family === 'hand instrument' && endMm(shape(i)) > 0)
+    expect(hands.length).toBeGreaterThan(20)
+    for (const i of hands) {
+      const [, , , low] = extents(thing(shape(i), i.lengthMm, i.widthMm).slice(0, 2))
+      expect(low, i.id).toBeLessThanOrEqual(endMm(shape(i)) + 10)
+    }
+  })
+  it('stand on one sheet in docs, as they are', () => {
+    expect(thingsSheet()).toBe(readFileSync('docs/things.svg', 'utf8'))
+  })
+  it('a practice picks a shape for its own things', () => {
+    expect(shapeOf({ shape: 'tub', needs: ['alginate'], family: 'impression' })).toBe('tub')
+    expect(shapeOf({ needs: ['a thing of its own'], family: 'cement' })).toBe('two tubes')
+    expect(shapeOf({ needs: ['composite carver.fissure.fine'], family: 'record' })).toBe('fissure former')
+  })
+})
