@@ -1,33 +1,10 @@
 /** What a practice owns besides burs: instruments, materials, consumables; and the lots they come in. */
 import { id, plainDate, text } from '../bounded'
 import * as z from 'zod'
+import { families } from './family'
 import { shapeNames } from './shapes'
 
-export const families = [
-  'diagnostic',
-  'hand instrument',
-  'handpiece',
-  'dam',
-  'clamp',
-  'cord',
-  'agent',
-  'impression',
-  'provisional',
-  'cement',
-  'anaesthesia',
-  'protection',
-  'consumable',
-  'record',
-  'finishing',
-  'matrix',
-  'bonding',
-  'restorative',
-  'endodontic',
-  'gold',
-  'preformed crown',
-  'equipment',
-] as const
-export type Family = (typeof families)[number]
+export { families, type Family } from './family'
 
 /** Alerts an item may set off, besides latex, which has a column of its own. */
 export const allergens = ['nickel', 'methacrylate', 'chlorhexidine', 'iodine'] as const

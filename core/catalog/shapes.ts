@@ -1,5 +1,5 @@
 /** The shapes a thing can be drawn in, and which one answers a need; the practice picks another for its own. */
-import type { Family } from './item'
+import type { Family } from './family'
 
 export const shapeNames = [
   'explorer',

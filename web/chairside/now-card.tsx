@@ -5,6 +5,7 @@ import { helperOf } from '../../core/practice/helps'
 import type { Outlook } from '../../core/run/next'
 import type { RunCore } from '../../core/run/state'
 import type { Run } from '../app/run'
+import { SectionView } from '../parts/section-view'
 import { Button, Mark } from '../parts/ui'
 
 const permissionWords = {
@@ -20,7 +21,7 @@ function who(step: Step): string {
 
 function Pass({ step, first }: { step: Step; first: boolean }) {
   return (
-    <li className={`rounded-md border-2 px-3 py-1.5 ${first ? 'border-ink' : 'border-line'}`}>
+    <li className={`rounded-md border-2 px-3 py-1 ${first ? 'border-ink' : 'border-line'}`}>
       <p className="text-[28px] leading-tight font-semibold">{step.title}</p>
       {step.passes.length > 0 && <p className="text-2xl leading-tight text-soft">pass: {step.passes.join(' · ')}</p>}
       {step.meanwhile && <p className="text-xl leading-tight text-soft">while {step.meanwhile}</p>}
@@ -213,13 +214,16 @@ export function NowCard(props: NowCardProps) {
             <Between {...props} />
           )}
         </div>
-        <Forward {...props} />
+        <div className="flex flex-none flex-col items-end gap-2">
+          <Forward {...props} />
+          {current && <SectionView plan={plan} step={current} compact />}
+        </div>
       </div>
       {sending === 'waiting' && <Unsent waiting={waiting} />}
       <SideBySide {...props} />
       {core.status === 'running' && upcoming.length > 0 && (
         <>
-          <p className="mt-3 mb-1 text-xl text-soft">then</p>
+          <p className="mt-1 mb-1 text-xl text-soft">then</p>
           <ol className="grid gap-2 md:grid-cols-2">
             {upcoming.map((s, i) => (
               <Pass key={s.id} step={s} first={i === 0} />

@@ -3,10 +3,12 @@ import { useDeferredValue, useState } from 'react'
 import { toast } from 'sonner'
 import { isoNumber, unusable, type Bur } from '../../core/catalog/bur'
 import type { Item } from '../../core/catalog/item'
+import { shapeOf } from '../../core/catalog/shapes'
 import { searchItems } from '../../core/catalog/search'
 import type { Practice } from '../../core/practice/practice'
 import { api } from '../app/api'
 import { useChange } from '../app/change'
+import { ThingPicture } from '../parts/thing'
 import { Button, Mark, Panel } from '../parts/ui'
 
 function ItemRow({ item }: { item: Item }) {
@@ -22,7 +24,16 @@ function ItemRow({ item }: { item: Item }) {
       data-owned={item.id}
       className="grid gap-x-4 border-b border-line py-1.5 md:grid-cols-[20rem_minmax(0,1fr)_6rem]"
     >
-      <strong>{item.name}</strong>
+      <span className="flex items-center gap-3">
+        <span className="h-12 w-12 flex-none">
+          <ThingPicture
+            shape={shapeOf({ shape: item.shape, needs: item.serves, family: item.family })}
+            lengthMm={item.lengthMm}
+            widthMm={item.widthMm}
+          />
+        </span>
+        <strong>{item.name}</strong>
+      </span>
       <span>
         <span className="text-soft">{facts.join(' · ')}</span>
         {(item.latex || item.allergens.length > 0) && (

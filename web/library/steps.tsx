@@ -1,4 +1,5 @@
 import { helperOf } from '../../core/practice/helps'
+import { SectionView } from '../parts/section-view'
 import { LaneRows, wholeOf } from '../parts/lanes'
 import { sure } from '../../core/sure'
 import { isClock } from '../../core/model/link'
@@ -59,6 +60,7 @@ function StepLine({ plan, s, onAmend }: { plan: Plan; s: Step; onAmend?: (s: Ste
         </p>
       )}
       {s.detail && <p>{s.detail}</p>}
+      <SectionView plan={plan} step={s} />
       {ties.map((l) => (
         <p key={l.id} className="num">
           <Timer aria-label="clock" size={17} className="mr-1 inline align-[-2px]" />

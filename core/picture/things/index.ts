@@ -3,7 +3,7 @@
  * here from what a thing is and its measures.
  */
 import type { ShapeName } from '../../catalog/shapes'
-import { entriesOf } from '../../sure'
+import { entriesOf, keysOf, tableOf } from '../../sure'
 import { hands, spatulas } from './hand'
 import { jointed } from './jointed'
 import { machines } from './machines'
@@ -14,10 +14,7 @@ import { vessels } from './vessels'
 
 export type { Part, Tone } from './part'
 
-const handsAlone = Object.fromEntries(entriesOf(hands).map(([name, h]) => [name, h.draw])) as Record<
-  keyof typeof hands,
-  Draw
->
+const handsAlone = tableOf(keysOf(hands), (name) => hands[name].draw)
 const draws: Readonly<Record<ShapeName, Draw>> = {
   ...handsAlone,
   ...spatulas,

@@ -1,0 +1,26 @@
+/** The families a practice's things are sorted by. */
+export const families = [
+  'diagnostic',
+  'hand instrument',
+  'handpiece',
+  'dam',
+  'clamp',
+  'cord',
+  'agent',
+  'impression',
+  'provisional',
+  'cement',
+  'anaesthesia',
+  'protection',
+  'consumable',
+  'record',
+  'finishing',
+  'matrix',
+  'bonding',
+  'restorative',
+  'endodontic',
+  'gold',
+  'preformed crown',
+  'equipment',
+] as const
+export type Family = (typeof families)[number]
