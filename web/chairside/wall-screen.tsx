@@ -17,6 +17,7 @@ import { usePerson } from '../app/person'
 import { ClockRing } from '../parts/clock-ring'
 import { LanesInFront } from '../parts/lanes'
 import { Score } from '../parts/score'
+import { SectionView } from '../parts/section-view'
 import { Failed, Loading } from '../parts/ui'
 import { useClockSounds } from './clock-sounds'
 import { CueLine } from './cues'
@@ -107,10 +108,15 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
               ◆ {c.what}: <span className="num">{c.n}</span> in
             </p>
           ))}
+          {current && (
+            <div className="rounded-lg bg-sheet p-2 empty:hidden">
+              <SectionView plan={plan} step={current} />
+            </div>
+          )}
         </div>
       </div>
       <div className="rounded-lg bg-sheet px-3 py-2">
-        <Score score={score} people={plan.people} core={core} playheadS={playheadS} height={150} label="" />
+        <Score score={score} people={plan.people} core={core} playheadS={playheadS} height={180} bands label="" />
       </div>
     </div>
   )

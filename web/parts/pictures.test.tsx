@@ -7,6 +7,7 @@ import { layTrays } from '../../core/picture/tray'
 import { starterPractice } from '../../core/practice/starter'
 import type { RunningClock } from '../../core/run/clocks'
 import { initialState } from '../../core/run/state'
+import { bandsOf } from '../../core/schedule/bands'
 import { layOut } from '../../core/schedule/timeline'
 import { toTooth } from '../../core/teeth/notation'
 import { amountWords } from '../../core/plan/amount-words'
@@ -34,6 +35,20 @@ const count = (markup: string, what: RegExp): number => markup.match(what)?.leng
 
 describe('the score', () => {
   const score = layOut(plan)
+  it('names the phases in their order, without a gap from the seat to the end', () => {
+    const bands = bandsOf(score)
+    expect(bands[0]!.startS).toBe(0)
+    expect(bands.at(-1)!.endS).toBe(score.totalS)
+    for (const [i, b] of bands.slice(1).entries()) expect(b.startS).toBe(bands[i]!.endS)
+    const order = [...new Set(bands.map((b) => b.title))]
+    expect(order.filter((t) => ['Arrival', 'Cutting', 'Impression', 'Closing'].includes(t))).toEqual([
+      'Arrival',
+      'Cutting',
+      'Impression',
+      'Closing',
+    ])
+    expect(renderToStaticMarkup(<Score bands score={score} people={plan.people} label="" />)).toMatch(/>Cutting</)
+  })
   it('draws a bar for each person of each step, one for the mouth, a double bar for each hold', () => {
     const markup = renderToStaticMarkup(<Score score={score} people={plan.people} label="Score" />)
     const people = score.bars.reduce((sum, b) => sum + b.people.length, 0)

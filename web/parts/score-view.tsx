@@ -7,15 +7,16 @@ import { Button } from './ui'
 
 const steps = [1, 2, 4, 8] as const
 
-export function ScoreView({ height = 170, ...props }: Omit<ScoreProps, 'zoom' | 'names' | 'full'>) {
+export function ScoreView({ height = 200, ...props }: Omit<ScoreProps, 'zoom' | 'names' | 'full'>) {
   const [at, setAt] = useState(0)
   const zoom = sure(steps[at])
-  const rowHeight = (height - staves.top - staves.bottom) / (props.people.length + 1)
+  const top = staves.top + staves.bands
+  const rowHeight = (height - top - staves.bottom) / (props.people.length + 1)
   const wider = (by: number): void => setAt(Math.min(steps.length - 1, Math.max(0, at + by)))
   return (
     <div>
       <div className="flex">
-        <div aria-hidden="true" className="shrink-0 text-base" style={{ width: staves.left, paddingTop: staves.top }}>
+        <div aria-hidden="true" className="shrink-0 text-base" style={{ width: staves.left, paddingTop: top }}>
           {[...props.people.map((p) => (p.name.length > 15 ? lastOf(p.name.split(' ')) : p.name)), 'mouth'].map(
             (name, i) => (
               <div
@@ -39,7 +40,7 @@ export function ScoreView({ height = 170, ...props }: Omit<ScoreProps, 'zoom' | 
             else if (e.key === '-') wider(-1)
           }}
         >
-          <Score {...props} height={height} names={false} zoom={zoom} />
+          <Score {...props} height={height} names={false} bands zoom={zoom} />
         </div>
       </div>
       <div className="mt-1 flex items-center justify-end gap-1">

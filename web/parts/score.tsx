@@ -1,4 +1,5 @@
 /** The score: time from left to right, a stave for each person, one line for the mouth; holds are double bars. */
+import { bandsOf } from '../../core/schedule/bands'
 import { firstOf, sure } from '../../core/sure'
 import { useEffect, useRef, useState } from 'react'
 import type { Bar, Bracket, Rest as RestOf, Timeline } from '../../core/schedule/timeline'
@@ -14,6 +15,8 @@ export interface ScoreProps {
   height?: number
   /** Windows as brackets and minute marks; left out in the small drawing of the day. */
   full?: boolean
+  /** The phases as named bands over the staves. */
+  bands?: boolean
   /** Names before the staves; left to a wrapper where the drawing is wider than its window. */
   names?: boolean
   /** How many times its natural width. */
@@ -22,7 +25,7 @@ export interface ScoreProps {
 }
 
 /** Where the staves lie in a full drawing, px. */
-export const staves = { left: 132, top: 26, bottom: 26 }
+export const staves = { left: 132, top: 26, bottom: 26, bands: 26 }
 /** From so wide on a bar says what it is, px; and a letter's width. */
 const [sayingPx, letterPx] = [64, 8.6]
 
@@ -63,8 +66,10 @@ function layOf({
   width,
   height,
   full,
+  bands,
   names,
 }: Pick<ScoreProps, 'score' | 'people'> & {
+  bands: boolean
   playheadS: number | undefined
   width: number
   height: number
@@ -72,7 +77,7 @@ function layOf({
   names: boolean
 }): Lay {
   const left = names ? staves.left : 0
-  const top = full ? staves.top : 2
+  const top = (full ? staves.top : 2) + (bands ? staves.bands : 0)
   const usable = width - left - (full ? 8 : 0)
   const totalS = Math.max(score.totalS, playheadS ?? 0, 60)
   const rows = people.length + 1
@@ -106,6 +111,33 @@ function Minutes({ of: { x, totalS, top, height }, zoom }: { of: Lay; zoom: numb
       </text>
     </g>
   ))
+}
+
+/** The course of the visit: its phases, named where there is room for the word. */
+function Bands({ of: { x, height }, score }: { of: Lay; score: Timeline }) {
+  return bandsOf(score).map((b, i) => {
+    const w = x(b.endS) - x(b.startS)
+    const most = Math.floor((w - 8) / letterPx)
+    return (
+      <g key={`${b.phase}${b.startS}`} data-band={b.phase}>
+        <rect
+          x={x(b.startS)}
+          y={0}
+          width={Math.max(1, w - 1)}
+          height={staves.bands - 4}
+          rx={3}
+          className={i % 2 === 0 ? 'fill-jade-wash' : 'fill-sunk'}
+        />
+        <line x1={x(b.startS)} x2={x(b.startS)} y1={0} y2={height - 22} className="stroke-line" strokeDasharray="2 3" />
+        {most >= Math.min(4, b.title.length) && (
+          <text x={x(b.startS) + 4} y={16} fontSize={16} className="fill-ink">
+            {b.title.length > most ? `${b.title.slice(0, Math.max(2, most - 1))}…` : b.title}
+          </text>
+        )}
+        <title>{b.title}</title>
+      </g>
+    )
+  })
 }
 
 function Names({ of: { top, rowHeight }, people }: { of: Lay; people: ScoreProps['people'] }) {
@@ -260,12 +292,13 @@ export function Score({
   playheadS,
   height = 150,
   full = true,
+  bands = false,
   names = full,
   zoom = 1,
   label,
 }: ScoreProps) {
   const [box, seen] = useWidth(full ? 1200 : 220, full ? 120 : 24)
-  const lay = layOf({ score, people, playheadS, width: seen * zoom, height, full, names })
+  const lay = layOf({ score, people, playheadS, width: seen * zoom, height, full, bands, names })
   const { width, left, top, rowHeight, rows } = lay
   const phases = [...new Set(score.bars.map((b) => b.phase))]
   return (
@@ -278,6 +311,7 @@ export function Score({
         className="block"
       >
         {full && <Minutes of={lay} zoom={zoom} />}
+        {bands && <Bands of={lay} score={score} />}
         {names && <Names of={lay} people={people} />}
         {Array.from({ length: rows }, (_, i) => (
           <line

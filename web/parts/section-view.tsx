@@ -5,7 +5,8 @@ import type { Plan } from '../../core/model/plan'
 import type { Step } from '../../core/model/step'
 
 const px = 17
-const letterMm = 16 / px
+/** In the narrowest box it stands in, the wall's, still 16 px. */
+const letterMm = 1.2
 
 function Shape({
   points,
@@ -78,7 +79,7 @@ function Drawn({ of, compact }: { of: Section; compact: boolean }) {
   const [left, upper, width, tall] = of.frame
   const [top, height] = compact ? [upper + 1.3, tall - 3.6] : [upper, tall]
   // Room for the words on either side; beside a step's own words only the picture stands.
-  const room = compact ? -2.6 : of.labels.length > 0 ? 6.2 : 0
+  const room = compact ? -2.6 : of.labels.length > 0 ? 7.4 : 0
   const y = (mm: number): number => (of.hangs ? -mm : mm)
   const turned = of.hangs ? 'scale(1 -1)' : undefined
   return (

@@ -1,0 +1,28 @@
+/** The course of a visit in a few words: which phase it is in from when to when, and what the dentist signs at its end. */
+import { phaseNames, type Phase } from '../model/step'
+import type { Timeline } from './timeline'
+
+export interface Band {
+  phase: Phase
+  title: string
+  startS: number
+  endS: number
+}
+
+/**
+ * The phases as bands without a gap: what decides the length of the visit stands in each moment in one of them; what is
+ * done beside it does not interrupt it.
+ */
+export function bandsOf(timeline: Pick<Timeline, 'bars' | 'totalS'>): Band[] {
+  const deciding = timeline.bars
+    .filter((b) => b.slackS === 0)
+    .toSorted((a, b) => a.startS - b.startS || a.endS - b.endS)
+  const bands: Band[] = []
+  for (const bar of deciding) {
+    const open = bands.at(-1)
+    if (open?.phase === bar.phase) continue
+    if (open) open.endS = bar.startS
+    bands.push({ phase: bar.phase, title: phaseNames[bar.phase], startS: open ? bar.startS : 0, endS: timeline.totalS })
+  }
+  return bands.filter((b) => b.endS > b.startS)
+}
