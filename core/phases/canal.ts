@@ -111,17 +111,22 @@ function shapeCanal(u: Unit, canal: Canal): Block {
         },
         { reading: 'irrigant', teeth: [u.tooth] },
       ],
-      passes: ['file, stop set', 'irrigation', 'next file', 'irrigation'],
+      passes: ['file with a touch of EDTA, stop set', 'irrigation', 'next file', 'irrigation'],
       needs: [
         open('rotary file set'),
         open('endodontic motor'),
         open('irrigation syringe', 2),
         open('side-vented needle', 2),
         open('hypochlorite', 10),
+        open('edta', 1),
         open('dappen dish', 2),
       ],
       cautions: [hypo],
-      mistakes: ['a file used past its count: it parts; count uses', 'irrigation forced: it goes past the end'],
+      mistakes: [
+        'a file used past its count: it parts; count uses',
+        'irrigation forced: it goes past the end',
+        'hypochlorite and another antiseptic meet: a brown clot; water between them',
+      ],
       detail: 'Length and file log: canal, file, length, reference point.',
     }),
   )
@@ -135,7 +140,7 @@ export function shapeCanals(c: Case, u: Unit): Block {
     ...canals.map((canal) => shapeCanal(u, canal)),
     act(
       `canal.agitate.${u.tooth}`,
-      `Irrigant agitated ${agitate.own ? `${agitate.value} s` : '15–20 s'} in each canal before the last rinses`,
+      `Irrigant agitated ${agitate.own ? `${agitate.value} s` : '15–20 s'} in each canal before the last file, and again after it`,
       [0.5, 1, 2],
       {
         tooth: u.tooth,

@@ -216,10 +216,15 @@ export function polishProvisional(c: Case): Block {
   const act = acts({ phase: 'provisional', fn: 'provisional making', place: 'bench' })
   switch (c.choices.smooth) {
     case 'brush and felt':
-      return act('provisional.polish', 'Brush and felt, not over 5,000 rpm', [1, 2, 4], {
-        needs: [open('polishing brush')],
-        mistakes: ['black marks: the brush runs too fast'],
-      })
+      return act(
+        'provisional.polish',
+        'Brush, about 5,000 rpm; then felt with a touch of polish, 3,000–8,000',
+        [1, 2, 4],
+        {
+          needs: [open('polishing brush')],
+          mistakes: ['black marks: the brush runs too fast'],
+        },
+      )
     case 'discs and points':
       return act('provisional.polish', 'Discs and rubber points, coarse to fine, away from the margin', [2, 3, 5], {
         needs: [open('finishing disc', 3), open('rubber point')],

@@ -290,7 +290,7 @@ function contact(plan: Pick<Plan, 'burs' | 'request'>, step: Step, cut: Cut, too
 
 /**
  * What a step looks like on its tooth; nothing where there is nothing to see into.
- * @example sectionOf(plan, step)?.labels.find((l) => l.lit)?.text // '1.5 mm'
+ * @example sectionOf(plan, plan.steps[0]) // null
  */
 export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request'>, step: Step): Section | null {
   const { tooth, cut, cord } = step

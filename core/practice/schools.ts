@@ -113,17 +113,19 @@ export const table = {
       ['none', 'None', 'for a margin that is dry and in sight'],
     ],
     (f) =>
-      f.margin === 'subgingival' || units(f) > 1 || hasBoxes(f)
-        ? {
-            value: 'double',
-            why:
-              f.margin === 'subgingival'
-                ? 'double for a margin under the tissue'
-                : hasBoxes(f)
-                  ? 'boxes lie under the tissue: base and top'
-                  : 'double for several units: the first crevice stays open while the last is washed',
-          }
-        : { value: 'single', why: 'enough for most single crowns' },
+      kindFacts(f.kind).family === 'bonded bridge' && f.margin !== 'subgingival'
+        ? { value: 'none', why: 'the retainers end in enamel above the gum' }
+        : f.margin === 'subgingival' || units(f) > 1 || hasBoxes(f)
+          ? {
+              value: 'double',
+              why:
+                f.margin === 'subgingival'
+                  ? 'double for a margin under the tissue'
+                  : hasBoxes(f)
+                    ? 'boxes lie under the tissue: base and top'
+                    : 'double for several units: the first crevice stays open while the last is washed',
+            }
+          : { value: 'single', why: 'enough for most single crowns' },
   ),
   cordAgent: ask(
     'On the cord',

@@ -100,13 +100,16 @@ export const archPrepare = restoring({
       impressionAndProvisional(
         c,
         cord,
-        only(c.pontics.length > 0, () => surgeonsShell(c)),
+        sequence(
+          only(c.pontics.length > 0, () => surgeonsShell(c)),
+          guide('provisional.removable', 'It must come off again: on and off once more, path free', [0.3, 0.5, 1], {
+            phase: 'provisional',
+            needs: [standby('haemostat', 'the bridge holds too well')],
+            detail: 'Before any cement: one path, embrasures open for the floss.',
+            reason: practice('a bridge-like provisional that locks in is cut off before the surgery'),
+          }),
+        ),
       ),
-      guide('provisional.removable', 'It must come off again: on and off once more, path free', [0.3, 0.5, 1], {
-        phase: 'provisional',
-        needs: [standby('haemostat', 'the bridge holds too well')],
-        reason: practice('a bridge-like provisional that locks in is cut off before the surgery'),
-      }),
     )
   },
   followUps: (c) => [

@@ -49,7 +49,7 @@ function retainerLines(u: Unit): CutLine[] {
     },
     {
       act: 'ledge',
-      title: 'Ledge with a small round bur: the seat for the retainer',
+      title: `Ledge on the ${inner === 'palatal' ? 'palate' : 'tongue'} side and a rest over the edge: it seats in one place only`,
       form: 'ledge',
       depthMm: 0.5,
       surface: inner,
@@ -149,6 +149,20 @@ function bondRetainers(c: Case): Block {
       mistakes: ['a film of plaque under the resin: it lets go in weeks'],
     }),
     pumice(spot),
+    deliver(
+      'delivery.antiseptic',
+      c.has('chlorhexidine')
+        ? 'Wiped once more with alcohol, dry: chlorhexidine alert'
+        : 'Antiseptic cleanser on the teeth, rinse, dry',
+      [0.3, 0.5, 1],
+      {
+        fn: 'chairside',
+        needs: [c.has('chlorhexidine') ? open('alcohol') : open('chlorhexidine', 1), open('cotton pellet', 2)],
+        passes: ['pellet in tweezers'],
+        detail:
+          'From here the patient breathes away: gauze in front of the mouth, another beside it to catch what is blown.',
+      },
+    ),
     bondTooth(c, spot, 'enamel', { cured: false, dualCure: true, hold: frosted() }),
     deliver('delivery.load', 'Resin cement on the retainers', [0.2, 0.4, 0.6], {
       place: 'bench',
@@ -159,7 +173,7 @@ function bondRetainers(c: Case): Block {
       told: 'seated the bonded bridge with resin cement',
       tell: 'Your bridge is glued to these teeth. Do not bite off hard things with it. Clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
       passes: ['bridge in gauze', 'ball burnisher'],
-      needs: [open('burnisher.ball'), open('gauze', 1)],
+      needs: [open('burnisher.ball'), open('gauze', 2)],
       ties: [
         {
           from: 'delivery.load',
@@ -195,6 +209,10 @@ export const bridgeCeramicDeliver: VisitKind = {
         {
           hurts: [],
           title: `Try in the bridge, ${labels(c)}: seats on the ledges, contacts, pontic on the tissue`,
+          mistakes: [
+            'closed on it to see: ceramic that is not bonded cracks',
+            'eased until it grips: it is meant to lie loose, the bond holds it',
+          ],
         },
         { bitten: false },
       ),
@@ -202,11 +220,17 @@ export const bridgeCeramicDeliver: VisitKind = {
       sheetOn(c, { purpose: 'bonding', tied: c.units.map((u) => u.tooth) }),
       bondRetainers(c),
       sheetOff(c),
-      finishing('finishing.edges', 'Retainer edges smoothed with water on, then the rubber point', [2, 3, 6], {
-        cut: { id: 'finishing.edges', ...edgeOf(firstOf(c.units), 'neck', { stuff: 'carbide' }), surface: 'joint' },
-        needs: [open('high-speed handpiece'), open('rubber point')],
-        told: 'finished the edges of the retainers',
-      }),
+      finishing(
+        'finishing.edges',
+        'Retainer edges: bur with water on, carver on the front, then the wheel',
+        [2, 3, 6],
+        {
+          cut: { id: 'finishing.edges', ...edgeOf(firstOf(c.units), 'neck', { stuff: 'carbide' }), surface: 'joint' },
+          needs: [open('high-speed handpiece'), open('interproximal carver'), open('ceramic wheel')],
+          mistakes: ['carved toward the gum: the film lifts at its edge'],
+          told: 'finished the edges of the retainers',
+        },
+      ),
       finishing('finishing.threader', `Knotted threader through under ${pontics(c)}`, [0.5, 1, 2], {
         fn: 'excess removal',
         needs: [open('floss threader'), open('floss', 300)],

@@ -16,6 +16,7 @@ import { overgrownTissue } from '../phases/overgrown'
 import { cleanPiece } from '../phases/piece'
 import { cords } from '../phases/tissue'
 import { innerSide } from '../teeth/arch'
+import { parts } from '../teeth/notation'
 import { deliveryAfter, tissueRecall, weekAfter, after } from './follow-ups'
 import type { VisitKind } from './kind'
 
@@ -71,13 +72,16 @@ export const bridgeMetalPrepare: VisitKind = {
             mistakes: ['dentine showing: tell the dentist'],
           },
           {
-            act: 'ledge',
-            title: 'Ledge or rest for the seat',
-            form: 'ledge',
-            depthMm: 0.5,
-            surface: innerSide(u.tooth),
+            act: 'draw',
+            title: 'Draw from the edge, wrapped into the contact, embrasures left open',
+            form: 'draw',
+            depthMm: 0.3,
+            surface: 'proximal',
             share: 1,
             enamel: true,
+            because: practice(
+              'both retainers go on over the edge along one path; seating fingers hold it there, no ledge is cut',
+            ),
           },
           {
             act: 'finish',
@@ -95,6 +99,12 @@ export const bridgeMetalPrepare: VisitKind = {
       ),
       cords(c, cord),
       finalImpression(c, cord),
+      plan('records.slip', 'Slip: casting short of the edge, seating fingers over it, open embrasures', [0.5, 1, 2], {
+        place: 'desk',
+        fn: 'chart note',
+        detail: `Models ${c.choices.impression === 'optical scan' ? 'by the scan' : 'set together by hand where the teeth lock, else by the bite record'}.${c.units.some((u) => parts(u.tooth).position === 3) ? ' On the canine the metal does not reach into the guidance.' : ''}`,
+        reason: practice('the fingers find the seat while the bond sets; they are cut off afterwards'),
+      }),
     )
   },
   followUps: (c) => [
@@ -116,7 +126,8 @@ export const bridgeMetalTryIn: VisitKind = {
         title: `Try in the metal bridge, ${labels(c)}: seats by its fingers, no rock, bite clear`,
       }),
       shadeOnTooth(c, {
-        detail: 'Changes of shade are written down now: once the metal is etched the porcelain is not fired again.',
+        detail:
+          'Value and colour at the ridge; changes are written down now: once the metal is etched the porcelain is not fired again. The healed gum under the pontic is looked at here.',
       }),
       plan(
         'delivery.back-to-lab',
@@ -321,13 +332,19 @@ export const bridgeMetalDeliver: VisitKind = {
         told: 'removed the excess cement',
       }),
       sheetOff(c),
-      deliver('delivery.fingers', 'Seating fingers cut off, edges polished', [1, 2, 4], {
-        fn: 'polishing',
-        cut: { id: 'delivery.fingers', form: 'split', depthMm: 1, surface: 'seating fingers' },
-        needs: [open('high-speed handpiece'), open('rubber point')],
-        cautions: [reason('Sharp bits of metal: gauze behind, suction at the bur', 'C')],
-        told: 'cut off the seating fingers',
-      }),
+      deliver(
+        'delivery.fingers',
+        'Seating fingers cut off; opaque line off with the blade; edges polished',
+        [1, 2, 4],
+        {
+          fn: 'polishing',
+          cut: { id: 'delivery.fingers', form: 'split', depthMm: 1, surface: 'seating fingers' },
+          needs: [open('high-speed handpiece'), open('scalpel'), open('rubber point')],
+          mistakes: ['a line of opaque cement left: it shows white'],
+          cautions: [reason('Sharp bits of metal: gauze behind, suction at the bur', 'C')],
+          told: 'cut off the seating fingers',
+        },
+      ),
       deliver('delivery.bite', 'Bite in all movements: bridge clear, guidance on natural teeth', [1, 2, 4], {
         bite: 'bonded bridge',
         fn: 'occlusal check',

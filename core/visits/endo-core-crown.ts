@@ -103,6 +103,28 @@ function core(c: Case): Block {
 
 export const endoCoreCrown = restoring({
   id: 'endo.core.crown',
+  // On record before the needle: afterwards a pulp answers nothing.
+  deciding: (c) => [
+    act(
+      'records.vitality',
+      `Pulp of ${first(c).label} tested against a neighbour; film looked at: canals, length, bone`,
+      [1, 2, 4],
+      {
+        phase: 'records',
+        fn: 'radiograph',
+        helped: false,
+        needs: [open('film holder'), open('cotton pellet', 2)],
+        told: 'tested the pulp and looked at the film',
+        detail: 'Cold on a pellet, a sound neighbour first; crown and bone are judged to hold what is planned.',
+        hold: {
+          name: 'plan',
+          title: 'Root canal, and worth a crown',
+          evidence: 'answer to cold, film, what stands of the tooth',
+          because: practice('a test that is not on record before the needle can never be made up'),
+        },
+      },
+    ),
+  ],
   beforehand: (c) => [shadePreview(c), sequence(paintTray(c), wall(c), provisionalMould(c), opposingArch(c))],
   work: (c) => {
     const u = first(c)

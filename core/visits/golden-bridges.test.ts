@@ -86,7 +86,7 @@ describe('J02, bonded metal bridge', () => {
       'tissue.trim',
       'cutting.outline',
       'cutting.concavity.21',
-      'cutting.ledge.23',
+      'cutting.draw.23',
       'impression.load-syringe',
       'impression.inspect',
     )
@@ -218,8 +218,8 @@ describe('J20, many lower units', () => {
       'provisional.seat',
       'provisional.lift',
       'provisional.second-shell',
-      'provisional.cement',
       'provisional.removable',
+      'provisional.cement',
     )
     expect(
       p.steps

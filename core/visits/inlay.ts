@@ -162,6 +162,8 @@ function inlayProvisional(c: Case): Block {
               open('paint brush'),
               open('dappen dish', 2),
             ],
+            detail:
+              'Liquid, powder, liquid again; while it is soft the patient bites, side to side, and that is its shape.',
             cautions: [reason('Liquid is a sensitiser and smells: suction near, gloves on, wells covered', 'C')],
             mistakes: ['bead too wet: it runs over the margin'],
             reason: practice('quick, not pretty, holds the tooth’s place'),
@@ -217,19 +219,20 @@ export const inlayPrepare = restoring({
         mistakes: ['looked at with two eyes: an undercut hides'],
       }),
       sealDentine(c),
-      plan.sites.length > 0 ? cords(c, plan) : absent('cord', practice('no proximal box: nothing under the tissue')),
       only(dam, () =>
-        sheet('isolation.fold', 'Septa cut, sheet folded away', [0.5, 1, 2], {
+        sheet('isolation.fold', 'Septa cut, the tips in sight; sheet folded away, clamp still on', [0.5, 1, 2], {
           passes: ['blunt scissors'],
           needs: [open('blunt scissors')],
           told: 'cut the septa and folded the sheet away',
-          reason: practice('kept on as long as it can be: under it everything stays dry'),
+          reason: practice('the clamp still holds the sheet: the cords go in with the field half dry'),
           mistakes: ['a shred of sheet left in the contact: it shows in the impression'],
         }),
       ),
+      plan.sites.length > 0 ? cords(c, plan) : absent('cord', practice('no proximal box: nothing under the tissue')),
+      // Off and counted before anything is bitten on: a tray closes on no clamp.
+      sheetOff(c),
       biteOnGauze(plan),
       finalImpression(c, plan.sites.length > 0 ? plan : { ...plan, layers: [], pellet: false }),
-      sheetOff(c),
       inlayProvisional(c),
     )
   },

@@ -9,7 +9,7 @@ import { acts, draftsOf, open, practice, sequence, standby, type Block, lastingB
 import { labels, type Case, type Unit, teethOf, type RestoredCase } from '../phases/case'
 import { cutSteps, marginCuts, theBur } from '../phases/cutting'
 import { sheetOff, sheetOn } from '../phases/isolation'
-import { reductionTargets } from '../measure/reduction'
+import { reductionTargets, writeRange } from '../measure/reduction'
 import { innerSide } from '../teeth/arch'
 import { deliveryAfter, after } from './follow-ups'
 import { restoring } from './kind'
@@ -79,6 +79,8 @@ function space(c: Case): Block {
       tooth: u.tooth,
       needs: [open('irrigation syringe'), open('side-vented needle'), open('edta', 2), open('paper point', 4)],
       passes: ['irrigation', 'points'],
+      detail: 'Looked into with the mirror: nothing of the root filling is left on the walls.',
+      mistakes: ['a film left on the wall: the post bonds to that'],
     }),
     canal('canal.try-post', 'Post tried, length marked, seating rehearsed with the light', [1, 1.5, 3], {
       tooth: u.tooth,
@@ -108,13 +110,21 @@ function bondPost(c: Case): Block {
   const half = cureOf(c, 'post cement, each of three sides', 'cure.piece', 'core.dual-cure')
   const built = cureOf(c, 'built core, each of three sides', 'cure.piece', 'core.dual-cure')
   return sequence(
-    post('post.silane', `Silane on the post ${c.rule('silane.post').value} s, air dry`, [1, 1.2, 2], {
+    post('post.silane', `Post wiped with alcohol; silane ${c.rule('silane.post').value} s, air dry`, [1, 1.2, 2], {
       place: 'bench',
       helped: false,
       tooth: u.tooth,
       fn: 'chairside',
-      needs: [open('silane', 0.1), open('micro brush')],
+      needs: [open('alcohol'), open('gauze', 1), open('silane', 0.1), open('micro brush')],
+      detail: 'A post that comes coated gets the alcohol only.',
       ties: [lastingBy(c.rule('silane.post'), 'Silane')],
+    }),
+    post('post.strips', 'Strips round the neighbours before the acid', [0.3, 0.5, 1], {
+      tooth: u.tooth,
+      fn: 'chairside',
+      passes: ['plastic strip', 'plastic strip'],
+      needs: [open('plastic strip', 2)],
+      countsIn: [{ id: 'strips', what: 'strips beside the tooth', planned: 2, outStep: 'post.core' }],
     }),
     bondTooth(c, s, 'canal', {
       cured: false,
@@ -147,6 +157,7 @@ function bondPost(c: Case): Block {
       tooth: u.tooth,
       told: 'built the core',
       passes: ['core former or dual-cure', 'plugger'],
+      countsOut: ['strips'],
       needs: [open('core.dual-cure', 1.5), open('core former'), open('composite plugger')],
     }),
     ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) =>
@@ -188,10 +199,19 @@ function shapeAndCoat(c: RestoredCase): Block {
           l.act === 'margin'
             ? {
                 ...l,
-                title: `${l.title}; ferrule 1.5–2 mm of sound tooth above it`,
+                title: `Chamfer all round ${writeRange(t.margin)}; ferrule 1.5–2 mm of sound tooth above it`,
+                form: 'chamfer' as const,
+                // A round end is sunk by half at most: the ledge comes to its full width in two passes.
+                depthMm: Math.min(l.depthMm, 0.8),
                 because: practice('1.5–2 mm of tooth held by the crown all round: without it the root splits'),
               }
-            : l,
+            : l.act === 'finish'
+              ? {
+                  ...l,
+                  after: 'chamfer' as const,
+                  told: `finished the preparation of ${x.label} for a ${c.restoration}, chamfer ${writeRange(t.margin)}`,
+                }
+              : l,
         ),
       ],
       [8, 12, 20],

@@ -1,4 +1,5 @@
 /** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
+import { reason } from '../figure'
 import { sure, firstOf } from '../sure'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { absent, acts, open, practice, sequence, standby, step, type Block, atLeast } from '../phases/build'
@@ -115,11 +116,28 @@ function veneerLines(c: Case, u: Unit, twice: boolean): CutLine[] {
   ]
 }
 
+/** The silicone that gauges the depth, over the uncut teeth, then cut into slices. */
+const depthIndex = (): Block =>
+  sequence(
+    records('records.depth-index', 'Putty over the front of the uncut teeth, edges covered', [2, 3, 5], {
+      fn: 'preliminary impression',
+      needs: [open('putty', 8)],
+      told: 'made a putty index for the depth',
+      cautions: [
+        reason('Latex gloves stop putty from setting: knead it with latex-free gloves or bare clean hands', 'C'),
+      ],
+    }),
+    records('records.cut-index', 'Index cut into slices: edge, middle, neck', [1, 1.5, 3], {
+      place: 'bench',
+      needs: [open('scalpel')],
+      mistakes: ['cut before it was tried back: nobody knows whether it rocks'],
+    }),
+  )
+
 /** What a veneer's depth is judged by. */
 const depthCheck = (c: Case, title: string): Parameters<typeof reductionCheck>[1] => ({
   title,
   passes: ['silicone index in slices', 'probe'],
-  needs: [open('putty', 8)],
   figures: [],
   detail: `Labial ${writeRange(reductionTargets('laminate veneer').facial)} in three planes, margin ${writeRange(reductionTargets('laminate veneer').margin)}${c.request.inEnamel ? ', wholly in enamel' : `, edge ${writeRange(sure(reductionTargets('laminate veneer').incisal))}`}.`,
   hold: {
@@ -262,7 +280,7 @@ function veneerProvisional(c: Case): Block {
 /** J06. See the tissue phase: labial and both proximal sides, 00 where displacement is wanted, out of sight. */
 export const veneerPrepare = restoring({
   id: 'veneer.prepare',
-  beforehand: (c) => [shadePreview(c), sequence(paintTray(c), opposingArch(c))],
+  beforehand: (c) => [shadePreview(c), depthIndex(), sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
     const { work, toPlace, plan } = cutVeneers(c, false)
     return sequence(
@@ -297,7 +315,7 @@ export const laminatePrepare = restoring({
       }),
     ),
   ],
-  beforehand: (c) => [sequence(paintTray(c), opposingArch(c))],
+  beforehand: (c) => [depthIndex(), sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
     const { work, toPlace, plan } = cutVeneers(c, true)
     return sequence(
