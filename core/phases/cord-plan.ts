@@ -106,7 +106,12 @@ export function cordPlan(c: Case, sites: CordSite[] = toothSites(c)): CordPlan {
   }
   switch (school) {
     case 'none':
-      return made([], reason('the dentist’s choice: no cord', 'practice'))
+      return made(
+        [],
+        c.kind.family === 'bonded bridge' && c.request.margin !== 'subgingival'
+          ? practice('no cord: the retainers end in enamel above the gum')
+          : reason('the dentist’s choice: no cord', 'practice'),
+      )
     case 'paste':
       return made([], practice('astringent paste instead of cord'), { paste: true })
     case 'double':

@@ -170,7 +170,12 @@ export function matrixOn(u: Unit, usual: string, { kind, band, figure }: MatrixS
   })
 }
 
-export function matrixOff(u: Unit, usual: string, order = 'Wedge, then band, out sideways'): Block {
+export function matrixOff(
+  u: Unit,
+  usual: string,
+  order = 'Wedge, then band, out sideways',
+  more: Partial<Draft> = {},
+): Block {
   if (boxesOf(surfacesOf(u, usual)).length === 0) return nothing
   return step({
     id: `filling.${u.tooth}.matrix-off`,
@@ -185,6 +190,7 @@ export function matrixOff(u: Unit, usual: string, order = 'Wedge, then band, out
     needs: [open('tweezers')],
     countsOut: [`matrix.${u.tooth}`],
     mistakes: ['band pulled straight up: the ridge comes with it'],
+    ...more,
   })
 }
 

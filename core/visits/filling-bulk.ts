@@ -54,6 +54,7 @@ export const fillingBulk: VisitKind = {
             tell: afterFilling,
             needs: [open('composite.universal', 1), open('composite carver'), open('composite plugger')],
             passes: ['composite on its instrument', 'shaping instrument'],
+            detail: `${increments.coverMm} mm left: read with the probe first. In one layer or two, in its own shade.`,
           }),
           lightStep(s, id(u, 'cover-cure'), cover),
           matrixOff(u, two, 'Ring off, then the wedge, then the band'),

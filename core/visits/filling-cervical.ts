@@ -68,7 +68,7 @@ const cariousLines = (u: Unit): CutLine[] => [
   },
   {
     act: 'grooves',
-    title: 'Grooves with the ¼ round: half its diameter, 0.25 mm',
+    title: 'Grooves just inside the junction with the ¼ round: half its diameter, 0.25 mm',
     form: 'retention',
     depthMm: 0.25,
     surface: 'line angles',
@@ -89,20 +89,25 @@ function fillCervical(c: Case, u: Unit): Block {
     ...['gum', 'incisal'].flatMap((half) => [
       place(id(u, `increment-${half}`), `Increment toward the ${half === 'gum' ? 'gum' : 'biting edge'}`, [0.5, 1, 2], {
         tooth: u.tooth,
-        needs: [open('composite.universal', 0.4), open('plastic instrument')],
-        passes: ['composite on its instrument'],
+        needs: [open('composite.universal', 0.4), open('plastic instrument'), open('explorer')],
+        passes: ['composite on its instrument', 'explorer'],
+        detail:
+          half === 'gum'
+            ? 'The grooves first; the instrument wetted with adhesive.'
+            : 'Half on tooth, half on filling; explorer along the edge: no catch.',
         ...(half === 'incisal'
           ? { told: `filled the cervical cavity of ${u.label} in two increments`, tell: afterFilling }
           : {}),
       }),
       lightStep(s, id(u, `increment-${half}-cure`), layer),
     ]),
-    place(id(u, 'flash'), 'Flame and blade for the flash, cups for gloss', [1, 2, 4], {
+    place(id(u, 'flash'), 'Flame with light strokes, curved blade at the gum edge, cups in three grades', [1, 2, 4], {
       tooth: u.tooth,
       phase: 'finishing',
       fn: 'polishing',
       cut: { id: id(u, 'flash'), form: 'fissure', depthMm: 0.2, surface: `${u.label} filling` },
-      needs: [open('high-speed handpiece'), open('scalpel'), open('composite polisher', 2), open('slow handpiece')],
+      needs: [open('high-speed handpiece'), open('scalpel'), open('composite polisher', 3), open('slow handpiece')],
+      detail: 'The gum held away; explorer once more at the end, and again at the very last.',
       told: `finished the cervical filling of ${u.label}`,
       mistakes: ['cementum scratched by the flame: blade at the gum edge'],
     }),

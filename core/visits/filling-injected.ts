@@ -17,11 +17,23 @@ import { place, finishing, underSheet, each, id, afterFilling, two } from './fil
 
 /** Three-point cure: 10 s occlusal, buccal, lingual. Standing C. */
 function threePoints(c: Case, s: Spot, u: Unit): Block {
+  const from = (side: string): Block => {
+    const light = cureOf(c, `injected filling ${u.tooth}, ${side}`, 'cure.injected', 'composite.injectable')
+    return lightStep(s, id(u, `cure-${side}`), light, { title: `Light ${light.value} s, ${side}, ${u.label}` })
+  }
   return sequence(
-    ...['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'].map((side) => {
-      const light = cureOf(c, `injected filling ${u.tooth}, ${side}`, 'cure.injected', 'composite.injectable')
-      return lightStep(s, id(u, `cure-${side}`), light, { title: `Light ${light.value} s, ${side}, ${u.label}` })
-    }),
+    from('occlusal'),
+    // The ring shades the sides: it goes before their light, the wedge and the band after it.
+    only(boxesOf(surfacesOf(u, two)).length > 0, () =>
+      place(id(u, 'ring-off'), `Ring off, ${u.label}`, [0.1, 0.2, 0.3], {
+        tooth: u.tooth,
+        fn: 'matrix placement',
+        passes: ['ring forceps'],
+        needs: [open('ring forceps')],
+      }),
+    ),
+    from('buccal'),
+    from(c.jaw === 'upper' ? 'palatal' : 'lingual'),
   )
 }
 
@@ -39,6 +51,17 @@ function readyToFill(u: Unit): Block {
         passes: ['tweezers', 'guard strip'],
         needs: [open('metal strip'), open('tweezers')],
         countsOut: [`pre-wedge.${u.tooth}`],
+        countsIn: [
+          { id: `guard.${u.tooth}`, what: `guard strip, ${u.tooth}`, planned: 1, outStep: id(u, 'guard-out') },
+        ],
+      }),
+    ),
+    only(beside.length > 0, () =>
+      place(id(u, 'strip'), 'Diamond strip once along the edges: loose enamel and calculus off', [0.3, 0.5, 1], {
+        ...at,
+        fn: 'polishing',
+        passes: ['finishing strip'],
+        needs: [open('finishing strip')],
       }),
     ),
     place(id(u, 'powder'), 'Clean inside and out by powder jet', [0.5, 1, 2], {
@@ -50,12 +73,25 @@ function readyToFill(u: Unit): Block {
       reason: practice('biofilm outside the cavity is where the edge stains'),
     }),
     only(beside.length > 0, () =>
-      place(id(u, 'disc-neighbour'), `Neighbour ${beside.join(', ')} smoothed with a disc`, [0.3, 0.5, 1], {
-        ...at,
-        fn: 'polishing',
-        needs: [open('finishing disc')],
-        reason: practice('a rough neighbour makes a rough contact'),
-      }),
+      sequence(
+        place(id(u, 'guard-out'), 'Guard strip out, counted', [0.1, 0.2, 0.3], {
+          ...at,
+          fn: 'matrix placement',
+          passes: ['tweezers'],
+          countsOut: [`guard.${u.tooth}`],
+        }),
+        place(
+          id(u, 'disc-neighbour'),
+          `Neighbour ${beside.join(', ')} smoothed with a coarse disc, inverted`,
+          [0.3, 0.5, 1],
+          {
+            ...at,
+            fn: 'polishing',
+            needs: [open('finishing disc')],
+            reason: practice('a rough neighbour makes a rough contact'),
+          },
+        ),
+      ),
     ),
     only(boxes.length > 0, () =>
       place(id(u, 'measure'), 'Depth measured inside and out: it picks the band’s height', [0.3, 0.5, 1], {
@@ -154,23 +190,30 @@ function injected(c: Case, u: Unit): Block {
             open('curing light'),
             open('light shield'),
           ],
+          detail: 'Beads of 2 mm: inside, over and outside the corners of the band, near the cusp tips.',
           lanes: beadAndTack,
           reason: practice('spot tack: the contact is made before the filling goes in'),
           cautions: [reason('Eye shield for all three', 'C')],
         },
       ),
     ),
-    place(id(u, 'wet-again'), 'Adhesive again, wet, not cured', [0.2, 0.3, 0.5], {
-      ...at,
-      fn: 'bonding',
-      passes: ['brush with adhesive'],
-      needs: [open(bottleOf(c), 0.1), open('micro brush')],
-    }),
+    place(
+      id(u, 'wet-again'),
+      `Adhesive again, ${boxes.length > 0 ? 'to the band’s edge' : 'past the edge of the cavity'}; thinned with air, not cured`,
+      [0.2, 0.3, 0.5],
+      {
+        ...at,
+        fn: 'bonding',
+        passes: ['brush with adhesive', 'air'],
+        needs: [open(bottleOf(c), 0.1), open('micro brush')],
+      },
+    ),
     place(id(u, 'inject'), 'Warm flowable, then warm paste into it, in one go; tip stays in', [0.5, 1, 1.5], {
       ...at,
       told: `injected warm composite into ${u.label}, ${surfacesOf(u, two)}`,
       tell: afterFilling,
       passes: ['flowable from the warmer', 'paste from the warmer', 'plugger'],
+      detail: `Slowly${boxes.length > 0 ? ', at a right angle to the band' : ''}; groove, massage toward the cusp tips, a slight excess left. Not over-handled.`,
       needs: [
         open('composite.flowable', amounts.warmMl),
         open('composite.injectable', amounts.compules),
@@ -196,7 +239,10 @@ function injected(c: Case, u: Unit): Block {
 function finished(u: Unit): Block {
   const at = { tooth: u.tooth }
   return sequence(
-    matrixOff(u, two, 'Ring, wedge, band'),
+    matrixOff(u, two, 'Wedge out; band freed with the explorer, spun out with the haemostat', {
+      passes: ['tweezers', 'explorer', 'haemostat'],
+      needs: [open('tweezers'), open('explorer'), open('haemostat')],
+    }),
     flossContacts(u, two),
     place(id(u, 'cut-back'), 'Cut back to the tooth, discs, strips', [2, 4, 8], {
       ...at,
@@ -205,6 +251,7 @@ function finished(u: Unit): Block {
       cut: { id: id(u, 'cut-back'), ...edgeOf(u, 'top'), surface: `${u.label} filling` },
       needs: [open('high-speed handpiece'), open('finishing disc', 3), open('finishing strip', 2)],
       told: `finished the filling of ${u.label}`,
+      detail: 'Discs inverted, out of the deep contact.',
     }),
   )
 }

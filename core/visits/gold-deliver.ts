@@ -203,13 +203,27 @@ function foil(c: Case, u: Unit): Block {
       needs: [open('burnisher.ball'), open('burnisher.flat')],
       told: `burnished the foil of ${u.label}`,
     }),
+    mouth(
+      id('trim'),
+      'Excess off with the sharp spoon, discoid carver and knife, gold and enamel together',
+      [1.5, 2.5, 4],
+      {
+        ...at,
+        needs: [open('spoon excavator'), open('amalgam carver'), open('gold knife')],
+        passes: ['spoon excavator', 'discoid carver', 'gold knife'],
+        detail: 'Never rotary: heat and drag lift what is not yet finished.',
+        mistakes: ['pulled from tooth toward gold: the edge opens'],
+      },
+    ),
   )
 }
 
 function gloss(c: Case): Block {
   return sequence(
-    finishing('finishing.discs', `Discs from gold toward tooth, ${labels(c)}`, [2, 3, 5], {
-      needs: [open('finishing disc', 4), open('slow handpiece')],
+    finishing('finishing.discs', `Discs, then rubber abrasives, from gold toward tooth: ${labels(c)}`, [2, 3, 5], {
+      needs: [open('finishing disc', 4), open('rubber cup'), open('slow handpiece')],
+      passes: ['disc', 'rubber cup', 'water'],
+      detail: 'Much water, light strokes.',
     }),
     finishing('finishing.pumice', 'Pumice, wet', [1, 1.5, 3], { needs: [open('pumice'), open('prophy cup')] }),
     finishing('finishing.fifteen', '15 µm powder: dry, suction, blow', [1, 1.5, 3], {

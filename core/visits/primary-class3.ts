@@ -27,11 +27,11 @@ function classThree(c: Case, u: Unit): Block {
       reason: practice('half the height: it fits a primary crown'),
     }),
     bondTooth(c, s, 'cavity'),
-    child(id('box'), 'Flowable into the box', [0.3, 0.5, 1], {
+    child(id('box'), 'Flowable into the box, composite on it', [0.3, 0.5, 1], {
       ...at,
       fn: 'placing',
-      passes: ['flowable'],
-      needs: [open('composite.flowable', 0.3)],
+      passes: ['flowable', 'composite on its instrument'],
+      needs: [open('composite.flowable', 0.3), open('composite.universal', 0.3), open('plastic instrument')],
     }),
     child(id('pull'), 'Strip pulled tight by finger, held until cured from both sides', [0.2, 0.4, 0.8], {
       ...at,
@@ -78,11 +78,12 @@ export const primaryClass3: VisitKind = {
         () => [
           {
             act: 'outline',
-            title: 'Box: axial wall 0.5 mm into dentine, a third of the crown high',
+            title: 'From the front: box a third of the crown high, axial wall 0.5 mm into dentine',
             form: 'retention',
             depthMm: 0.5,
             surface: 'proximal',
             share: 2,
+            detail: 'The contact opened toward the gum and the inner side; toward the edge it may stay.',
             mistakes: ['deeper than 0.5 mm: the pulp of a primary tooth is close'],
           },
           {
