@@ -64,7 +64,7 @@ export function provisionalMould(c: Case): Block {
         reason('Latex gloves stop putty from setting: knead it with latex-free gloves or bare clean hands', 'C'),
       ],
       mistakes: ['gum part left long: the index rocks and the provisional comes out thick at the margin'],
-      reason: reason('it also gauges the reduction once it is sectioned', 'C'),
+      reason: reason('it stays whole: cut at the middles of its neighbours it finds its own seat', 'C'),
     })
   }
   return step({

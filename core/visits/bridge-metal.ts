@@ -325,13 +325,13 @@ export const bridgeMetalDeliver: VisitKind = {
       pumice(spot),
       etch(c, spot, 'enamel', { hold: frosted() }),
       clock(c),
+      sheetOff(c),
       deliver('delivery.excess', 'Excess off while it breaks, not while it smears', [1, 2, 4], {
         fn: 'excess removal',
         passes: ['scaler', 'knotted threader'],
         needs: [open('scaler'), open('floss threader'), open('floss', 300)],
         told: 'removed the excess cement',
       }),
-      sheetOff(c),
       deliver(
         'delivery.fingers',
         'Seating fingers cut off; opaque line off with the blade; edges polished',

@@ -5,7 +5,7 @@ import { contactCuts, cutSteps, reductionCheck, seatingGroove, type CutLine } fr
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { innerSide } from '../teeth/arch'
 import { isolation, isolationOff } from '../phases/isolation'
-import { acts, only, open, practice } from '../phases/build'
+import { acts, open, practice } from '../phases/build'
 import { afterCutting, crownRecords } from './crown-prepare'
 import { deliveryAfter, tissueRecall } from './follow-ups'
 import { restoring } from './kind'
@@ -16,14 +16,20 @@ const act = acts({ phase: 'records', fn: 'preliminary impression', place: 'mouth
 function sectionedIndex(c: Case): Block {
   const mould = c.choices.provisional === 'bis-acryl in putty index'
   return sequence(
-    only(!mould, () =>
-      act('records.reduction-index', 'Putty index for the reduction, over tooth and neighbours', [2, 3, 5], {
+    // The mould stays whole: the one that is cut through is another.
+    act(
+      'records.reduction-index',
+      mould
+        ? 'A second putty index, over tooth and neighbours: this one is cut through'
+        : 'Putty index for the reduction, over tooth and neighbours',
+      [2, 3, 5],
+      {
         told: 'made a putty index for the reduction',
         needs: [open('putty', 10)],
         mistakes: ['latex gloves: the putty stays soft'],
-      }),
+      },
     ),
-    act('records.section-index', 'Section the index across the tooth, mid-buccal to mid-lingual', [0.5, 1, 2], {
+    act('records.section-index', 'Section that index across the tooth, mid-buccal to mid-lingual', [0.5, 1, 2], {
       place: 'bench',
       fn: 'chairside',
       needs: [open('scalpel')],
@@ -110,7 +116,7 @@ function axialLines(u: Unit): CutLine[] {
     { act: 'align-inner', title: `Alignment grooves, ${inner}`, form: 'groove', depthMm: 1, surface: inner, share: 1 },
     {
       act: 'axial-facial',
-      title: `Buccal wall ${writeRange(t.facial)}, half, then the other half`,
+      title: `Buccal wall ${writeRange(t.facial)}${inner === 'palatal' ? ', in two planes' : ''}, half, then the other half`,
       form: 'axial',
       depthMm: margin,
       surface: 'buccal',

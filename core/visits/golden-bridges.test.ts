@@ -32,6 +32,9 @@ describe('J01, bonded ceramic bridge', () => {
     ])
     expect(p.choices.impression).toMatchObject({ value: 'polyether, custom tray', from: 'default' })
     expect(title(p, 'records.pontic-note')).toContain('flat on the tongue side')
+    // In enamel above the gum: nothing is packed, and nothing hurts.
+    expect(p.steps.some((s) => s.cord !== undefined || s.hurts)).toBe(false)
+    expect(p.absent.find((a) => a.what === 'cord')!.because.text).toContain('in enamel above the gum')
     expect(p.followUps[0]).toMatchObject({ kind: 'bridge.ceramic.deliver' })
   })
   it('delivery: alcohol, disclosed, etch 60 s signed as frosted, cement, tack, 60 s front and back of each retainer = 240 s, knotted threader, foil', () => {
@@ -47,6 +50,7 @@ describe('J01, bonded ceramic bridge', () => {
       'delivery.prime-piece',
       'delivery.piece-adhesive',
       'delivery.alcohol',
+      'delivery.antiseptic',
       'delivery.etch',
       'delivery.etch-rinse',
       'delivery.adhesive',
@@ -123,6 +127,7 @@ describe('J02, bonded metal bridge', () => {
       'delivery.seat',
       'delivery.hold',
       'isolation.dam-off',
+      'delivery.excess',
       'delivery.fingers',
       'delivery.bite',
     )

@@ -9,7 +9,9 @@ describe('J03, full metal crown', () => {
     const p = planOf('J03-full-metal-crown')
     inOrder(
       p,
+      // One stays whole as the mould, the other is cut through to gauge.
       'records.putty-index',
+      'records.reduction-index',
       'records.section-index',
       'records.check-index',
       'cutting.groove-functional.47',
@@ -41,6 +43,8 @@ describe('J04, root canal, core and crown in one visit', () => {
   it('wall before the preliminary impression; occlusal first; sheet and block-out; each canal by locator and files; agitation 15 s a canal; cones to length signed; 2 mm below the orifice', () => {
     inOrder(
       p,
+      // A pulp tested after the needle answers nothing.
+      'records.vitality',
       'records.wall',
       'records.preliminary',
       'cutting.occlusal.46',
@@ -136,6 +140,7 @@ describe('J11, post, core and provisional', () => {
       'canal.clean',
       'canal.try-post',
       'post.silane',
+      'post.strips',
       'post.etch',
       'post.adhesive',
       'post.wick',

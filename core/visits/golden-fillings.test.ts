@@ -99,6 +99,8 @@ describe('J09, injection-moulded', () => {
       'filling.45.wet-again',
       'filling.45.inject',
       'filling.45.cure-occlusal',
+      // It shades the sides: off before their light.
+      'filling.45.ring-off',
       'filling.45.cure-buccal',
       'filling.45.cure-lingual',
       'filling.45.matrix-off',
@@ -114,6 +116,10 @@ describe('J09, injection-moulded', () => {
       '6 mm or higher, pressed 5 s, wedge while pressing, ring rocked home',
     )
     expect(title(p, 'filling.45.beads')).toContain('1 s each while the band is pressed to the neighbour; 1 s again')
+    expect(title(p, 'filling.45.matrix-off')).toContain('spun out with the haemostat')
+    // The guard strip is counted out before the neighbour is disced.
+    expect(p.counts.find((c) => c.id === 'guard.45')).toMatchObject({ outStep: 'filling.45.guard-out' })
+    inOrder(p, 'filling.45.guard-out', 'filling.45.disc-neighbour')
   })
 })
 
