@@ -2,6 +2,7 @@
  * Measures what speed is promised for. Medians, beside a calibration loop on the same machine, so that figures from
  * other machines compare as ratios. `npm run bench` prints; with --write it also keeps docs/bench.md.
  */
+import { pictures } from './bench-pictures'
 import { firstOf, sure } from '../core/sure'
 import { toStore } from '../core/model/upgrade'
 import { spawn } from 'node:child_process'
@@ -521,6 +522,7 @@ async function browser({ url }: Live, day: string): Promise<void> {
 
 note('calibration loop', timed(60, calibration))
 core()
+pictures(timed, note)
 bundle()
 const live = await server()
 const day = new Date().toISOString().slice(0, 10)
