@@ -2,6 +2,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import { addVisit } from '../demo/seed'
+import { firstScreenBytes } from '../scripts/first-screen'
 import { Screen, serve, type Served } from './harness'
 
 let server: Served
@@ -48,6 +49,10 @@ beforeAll(async () => {
 afterAll(async () => {
   await screen?.close()
   await server?.stop()
+})
+
+it('the first screen is 200 kB of JavaScript at most, compressed', () => {
+  expect(firstScreenBytes() / 1000).toBeLessThan(200)
 })
 
 const screens: readonly (readonly [path: string, shows: string])[] = [

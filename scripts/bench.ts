@@ -3,6 +3,7 @@
  * other machines compare as ratios. `npm run bench` prints; with --write it also keeps docs/bench.md.
  */
 import { pictures } from './bench-pictures'
+import { firstScreenBytes } from './first-screen'
 import { firstOf, sure } from '../core/sure'
 import { toStore } from '../core/model/upgrade'
 import { spawn } from 'node:child_process'
@@ -10,7 +11,6 @@ import { cpus } from 'node:os'
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { gzipSync } from 'node:zlib'
 import { eq, max } from 'drizzle-orm'
 import { WebSocket } from 'ws'
 import { compile } from '../core/plan/compile'
@@ -232,24 +232,6 @@ function days(practice: Practice): void {
       `propose a day, ${chairs} chairs and ${visits} visits`,
       timed(1, () => proposeDay(dayOf(practice, chairs, visits, 1))),
     )
-}
-
-/** Compressed JavaScript that the Day screen needs before it can show, by the build's own manifest. */
-function bundle(): void {
-  const manifest: Record<string, { file: string; imports?: string[]; isEntry?: boolean; src?: string }> = JSON.parse(
-    readFileSync('dist/web/.vite/manifest.json', 'utf8'),
-  )
-  const files = new Set<string>()
-  const add = (key: string): void => {
-    const chunk = manifest[key]
-    if (!chunk || files.has(chunk.file)) return
-    files.add(chunk.file)
-    chunk.imports?.forEach(add)
-  }
-  add(sure(Object.keys(manifest).find((k) => sure(manifest[k]).isEntry)))
-  add(sure(Object.keys(manifest).find((k) => k.endsWith('day/day-screen.tsx'))))
-  const bytes = [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join('dist/web', f))).length, 0)
-  note('JavaScript of the first screen, compressed', bytes / 1000, 'kB', 200)
 }
 
 const crowdRuns = 60
@@ -523,7 +505,7 @@ async function browser({ url }: Live, day: string): Promise<void> {
 note('calibration loop', timed(60, calibration))
 core()
 pictures(timed, note)
-bundle()
+note('JavaScript of the first screen, compressed', firstScreenBytes() / 1000, 'kB', 200)
 const live = await server()
 const day = new Date().toISOString().slice(0, 10)
 try {

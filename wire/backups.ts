@@ -16,8 +16,6 @@ export type CopiesView = z.infer<typeof copiesView>
 /** What the day has to know: whether copies are made each night, and when the last was. */
 export const lastCopyView = z.strictObject({ nightly: z.boolean(), at: ms.nullable() })
 export type LastCopy = z.infer<typeof lastCopyView>
-/** Older than this, the day says so. */
-export const copyTooOldMs = 2 * 86_400_000
 
 export const copyMadeView = z.strictObject({ name: z.string(), rows: z.number().int() })
 

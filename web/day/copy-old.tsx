@@ -1,7 +1,10 @@
 import { useQuery } from '@tanstack/react-query'
-import { copyTooOldMs, type LastCopy } from '../../wire/backups'
+import type { LastCopy } from '../../wire/backups'
 import { api } from '../app/api'
 import { Mark } from '../parts/ui'
+
+/** Older than this, the day says so. */
+const copyTooOldMs = 2 * 86_400_000
 
 /** Said on the day where copies are to be made each night and none was made for two. */
 export function CopyOld({ now }: { now: number }) {
