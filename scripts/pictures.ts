@@ -3,7 +3,6 @@
  * driver, stored as events with their times, and then looked at in the real interface.
  *   node --import tsx scripts/pictures.ts [FOLDER]
  */
-import { sure } from '../core/sure'
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { bringTo } from '../demo/bring'
@@ -81,7 +80,7 @@ await scene(
     })
     await take('case', `/visits/${day}-six/case`, '[data-delegation]')
     await take('tray', `/visits/${day}-six/tray`, '[data-line]', async () => {
-      await sure((await screen.driver.findElements({ css: '[role=tab]' })).at(-2)).click()
+      await screen.press('Cutting, Tissue')
       await screen.find('[data-line="cord-0"]')
     })
     await take('close', `/visits/${day}-eight/close`, '#note')

@@ -293,8 +293,11 @@ function contact(plan: Pick<Plan, 'burs' | 'request'>, step: Step, cut: Cut, too
  * @example sectionOf(plan, plan.steps[0]) // null
  */
 export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request'>, step: Step): Section | null {
-  const { tooth, cut, cord } = step
-  if (!tooth || (!cut && !cord)) return null
+  const { cut, cord } = step
+  const looked = step.asks.find((a) => a.reading === 'reduction')
+  // A check of one tooth shows all it is held against; of several each would need its own.
+  const tooth = step.tooth ?? (looked?.teeth.length === 1 ? looked.teeth[0] : undefined)
+  if (!tooth || (!cut && !cord && !looked)) return null
   if (cut?.form === 'contact') return contact(plan, step, cut, tooth)
   const restoration = restorationOf(plan, tooth)
   if (!restoration || (cut && step.phase !== 'cutting')) return null

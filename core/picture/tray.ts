@@ -28,8 +28,9 @@ export interface TrayPlace {
   widthMm: number
   heightMm: number
   drawing: Drawing
-  /** The name, then the amount, in lines. */
-  words: string[]
+  /** The whole name in lines; under it the amount, and by how much it is drawn smaller than it is. */
+  name: string[]
+  notes: string[]
   wordsYMm: number
 }
 export interface TrayBand {
@@ -46,7 +47,7 @@ export interface TrayBoard {
   bands: TrayBand[]
 }
 
-const boardHeightMm = 226
+const boardHeightMm = 238
 const gapMm = 4
 const padMm = 3
 /** Every place is at least this wide and high, so that a gloved finger hits it. */
@@ -54,6 +55,8 @@ const leastMm = 56
 const leastHighMm = 46
 /** A thing wider than this is drawn smaller; it would not lie on a tray either. */
 const mostWideMm = 90
+/** From here on it is said that a thing is drawn smaller than it is. */
+const saidBelow = 0.95
 /** Room for an enlarged end, and how much of the instrument it shows. */
 const end = { widthMm: 34, ofMm: 18, most: 3.2 }
 
@@ -70,9 +73,14 @@ function drawingOf(line: SetupLine, roomMm: number): Drawing {
 function placeOf(line: SetupLine): Omit<TrayPlace, 'xMm' | 'yMm'> {
   const amount = amountWords(line)
   const wide = Math.max(leastMm, Math.min(line.widthMm, mostWideMm) + 2 * padMm)
-  const words = [...wrapped(line.name, wide - 2 * padMm).slice(0, 4), ...(amount ? [amount] : [])]
-  const room = boardHeightMm - 2 * gapMm - 2 * padMm - words.length * letterMm
-  const drawing = drawingOf(line, room)
+  const name = wrapped(line.name, wide - 2 * padMm)
+  const notes = amount ? [amount] : []
+  const room = (): number => boardHeightMm - 2 * gapMm - 2 * padMm - (name.length + notes.length) * letterMm
+  let drawing = drawingOf(line, room())
+  if (drawing.scale < saidBelow) {
+    notes.push(`× ${drawing.scale.toFixed(1)}`)
+    drawing = drawingOf(line, room())
+  }
   const drawnMm = Math.max(drawing.lengthMm * drawing.scale, 10)
   // What stands alone stands in the middle; beside its enlarged end it stands to the left.
   if (!drawing.end) drawing.xMm = (wide - drawing.widthMm * drawing.scale) / 2
@@ -80,9 +88,10 @@ function placeOf(line: SetupLine): Omit<TrayPlace, 'xMm' | 'yMm'> {
   return {
     lineId: line.id,
     widthMm: wide,
-    heightMm: Math.max(leastHighMm, wordsYMm + words.length * letterMm + padMm),
+    heightMm: Math.max(leastHighMm, wordsYMm + (name.length + notes.length) * letterMm + padMm),
     drawing,
-    words,
+    name,
+    notes,
     wordsYMm,
   }
 }

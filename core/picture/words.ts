@@ -8,8 +8,8 @@ const letterShare = 0.5
 
 /** Where a word too long for its line is parted: before a consonant and its vowel, as print does, never leaving two letters. */
 function partAt(word: string, most: number): number {
-  for (let at = Math.min(most - 1, word.length - 3); at >= 3; at--)
-    if (/^[^aeiouy][aeiouy]/.test(word.slice(at))) return at
+  const letters = word.replace(/[^\p{L}]+$/u, '').length
+  for (let at = Math.min(most - 1, letters - 3); at >= 3; at--) if (/^[^aeiouy][aeiouy]/.test(word.slice(at))) return at
   return most - 1
 }
 

@@ -148,7 +148,9 @@ describe('the tray', () => {
     for (const { drawing: d, ...p } of places) {
       // Smaller than life only where it would not lie on a tray, and then it says so.
       if (d.lengthMm < 170 && d.widthMm <= 90) expect(d.scale, p.lineId).toBe(1)
-      // The name stands beneath the drawing, and both stay in their place.
+      else expect([...p.notes].some((n) => n.startsWith('×'))).toBe(d.scale < 0.95)
+      // The whole name stands beneath the drawing, and both stay in their place.
+      expect(p.name.join('').replaceAll(/[- ]/g, '')).toBe(lines.get(p.lineId)!.name.replaceAll(/[- ]/g, ''))
       expect(d.yMm + d.lengthMm * d.scale, p.lineId).toBeLessThanOrEqual(p.wordsYMm)
       expect(d.xMm + d.widthMm * d.scale, p.lineId).toBeLessThanOrEqual(p.widthMm)
       if (d.end) expect(d.end.xMm + d.widthMm * d.end.scale, p.lineId).toBeLessThanOrEqual(p.widthMm)

@@ -56,11 +56,6 @@ function Silhouette({ drawing, placeId }: { drawing: Drawing; placeId: string })
       <g transform={`translate(${xMm} ${yMm}) scale(${scale})`}>
         <Outlines parts={parts} strokeMm={0.6 / scale} />
       </g>
-      {scale < 0.95 && (
-        <text x={2} y={letterMm} fontSize={letterMm} className="fill-soft num">
-          {`× ${scale.toFixed(1)}`}
-        </text>
-      )}
       {end && (
         <g transform={`translate(${end.xMm} ${end.yMm})`}>
           <clipPath id={`end-${placeId}`}>
@@ -116,15 +111,15 @@ function Place({
         strokeDasharray={wrong && !done ? '4 2' : undefined}
       />
       <Silhouette drawing={place.drawing} placeId={place.lineId.replaceAll(/[^\w-]/g, '_')} />
-      {place.words.map((w, n) => (
+      {[...place.name, ...place.notes].map((w, n) => (
         <text
           key={n}
           x={place.widthMm / 2}
           y={place.wordsYMm + letterMm * (n + 0.85)}
           fontSize={letterMm}
           textAnchor="middle"
-          className={amount && n === place.words.length - 1 ? 'fill-ink num' : 'fill-ink'}
-          fontWeight={amount && n === place.words.length - 1 ? 400 : 600}
+          className={n < place.name.length ? 'fill-ink' : 'fill-ink num'}
+          fontWeight={n < place.name.length ? 600 : 400}
         >
           {w}
         </text>

@@ -5,6 +5,7 @@ import { svgPathBbox } from 'svg-path-bbox'
 import { describe, expect, it } from 'vitest'
 import { shapeNames, shapeOf, type ShapeName } from '../../catalog/shapes'
 import { starterItems } from '../../catalog/starter'
+import { wrapped } from '../words'
 import { endMm, thing, type Part } from '.'
 
 const shape = (i: (typeof starterItems)[number]): ShapeName =>
@@ -13,6 +14,19 @@ function extents(parts: readonly Part[]): number[] {
   const boxes = parts.map((p) => svgPathBbox(p.d))
   return [0, 1, 2, 3].map((at) => (at < 2 ? Math.min : Math.max)(...boxes.map((b) => b[at]!)))
 }
+
+describe('names on a drawing', () => {
+  it('are whole, in lines that fit, parted as print does and never before two letters', () => {
+    expect(wrapped('Articaine 4 % with adrenaline, 1.7 mL', 56).join('|')).toBe(
+      'Articaine|4 % with|adrena-|line, 1.7|mL',
+    )
+    for (const i of starterItems) {
+      const lines = wrapped(i.name, 56)
+      expect(lines.join('').replaceAll(/[- ]/g, '')).toBe(i.name.replaceAll(/[- ]/g, ''))
+      for (const line of lines) expect(line.length, i.name).toBeLessThanOrEqual(12)
+    }
+  })
+})
 
 describe('silhouettes', () => {
   it('fill the item’s own length and width, within a millimetre', () => {
