@@ -1,5 +1,5 @@
 /** The sheet the patient takes home: each thing told by what was really done, the tooth named, in words a child of twelve knows. */
-import type { KindId } from '../kinds'
+import { kindFacts, type KindId } from '../kinds'
 import type { FollowUp, Plan } from '../model/plan'
 import type { Step } from '../model/step'
 import type { RunCore } from '../run/state'
@@ -63,7 +63,7 @@ function toldOf(plan: Plan, done: (id: string) => boolean): string[] {
 }
 
 const next = (plan: Plan, f: FollowUp): string =>
-  `Next visit, not before ${inLetters(workingDaysAfter(plan.request.date, f.afterWorkingDays))}: ${f.tell ?? (f.kind && nextWords[f.kind]) ?? 'a short look'}.`
+  `Next visit, not before ${inLetters(workingDaysAfter(plan.request.date, f.afterWorkingDays))}: ${f.tell ?? (f.kind && nextWords[f.kind]) ?? 'a short look'}.${f.kind && kindFacts(f.kind).delivers ? ' We call you when the laboratory has sent it.' : ''}`
 
 /** What the patient is told, by what was really done: each step that has something to tell tells it once. Common practice. */
 export function patientInstructions(plan: Plan, core: RunCore): string[] {

@@ -8,7 +8,7 @@ import { hands, spatulas } from './hand'
 import { jointed } from './jointed'
 import { machines } from './machines'
 import { mouth } from './mouth'
-import type { Draw, Part } from './part'
+import { moved, type Draw, type Part } from './part'
 import { small } from './small'
 import { vessels } from './vessels'
 
@@ -25,8 +25,15 @@ const draws: Readonly<Record<ShapeName, Draw>> = {
   ...machines,
 }
 
+/** Beyond this a thing is drawn once and stretched: rings and marks every few millimetres would be without number. */
+const mostMm = 500
+
 /** The outlines of a thing, from (0, 0) to (width, length), the working end at the top. */
-export const thing = (shape: ShapeName, lengthMm: number, widthMm: number): Part[] => draws[shape](lengthMm, widthMm)
+export function thing(shape: ShapeName, lengthMm: number, widthMm: number): Part[] {
+  const [l, w] = [Math.min(lengthMm, mostMm), Math.min(widthMm, mostMm)]
+  const parts = draws[shape](l, w)
+  return l === lengthMm && w === widthMm ? parts : moved(parts, (x, y) => [(x * widthMm) / w, (y * lengthMm) / l])
+}
 
 const ends: Partial<Record<ShapeName, number>> = Object.fromEntries(
   entriesOf(hands).map(([name, h]) => [name, h.endMm]),

@@ -39,6 +39,18 @@ describe('silhouettes', () => {
     })
     expect(off).toEqual([])
   })
+  it('of any size a practice may enter are drawn in a few lines', () => {
+    for (const name of shapeNames)
+      for (const [l, w] of [
+        [1_000_000, 1_000_000],
+        [0.1, 0.1],
+        [1_000_000, 0.1],
+      ] as const) {
+        const parts = thing(name, l, w)
+        expect(parts.length, name).toBeLessThan(200)
+        expect(JSON.stringify(parts), name).not.toMatch(/NaN|Infinity|e[+-]/)
+      }
+  })
   it('every shape is one of something owned, and no two shapes have the same outline', () => {
     const used = new Map(starterItems.map((i) => [shape(i), i]))
     const spare: ShapeName[] = ['tub', 'paper']
