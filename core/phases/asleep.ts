@@ -32,6 +32,7 @@ export function goingUnder(works: readonly Case[]): Block {
       {
         fn: 'dam',
         told: 'placed the throat pack',
+        detail: 'Blood and saliva cleared first: a pack in a wet throat slips.',
         needs: [open('throat pack'), open('mouth prop')],
         countsIn: [{ id: throatPack, what: 'THROAT PACK', planned: 1, outStep: 'asleep.pack-out' }],
         hold: {
@@ -47,6 +48,7 @@ export function goingUnder(works: readonly Case[]): Block {
       fn: 'polishing',
       needs: [open('prophy cup'), open('pumice'), open('slow handpiece'), open('film holder')],
       told: 'cleaned and examined under anaesthesia',
+      detail: 'Back teeth are done first, front teeth last.',
       hold: {
         name: 'plan',
         title: 'Plan confirmed asleep',

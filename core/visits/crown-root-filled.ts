@@ -111,6 +111,7 @@ export const crownRootFilled = restoring({
         place: 'chair',
         helped: false,
         needs: [open('loupes')],
+        detail: 'Full suction, the screen off its tip; the mirror washed and dried between looks.',
         reason: practice('many bur changes: the pass list matters most here'),
       }),
       isolation(c),

@@ -6,8 +6,9 @@ import { bondTooth } from '../phases/adhesive'
 import { etch, lightStep, cureOf, spotOn } from '../phases/bonding'
 import { access, fillCanals, shapeCanals } from '../phases/canal'
 import { acts, only, open, practice, sequence, standby, type Block, lastingBy, atLeast } from '../phases/build'
-import { type Case, type Unit } from '../phases/case'
-import { crownLines, cutSteps, reductionCheck } from '../phases/cutting'
+import { reductionTargets } from '../measure/reduction'
+import { type Case, type RestoredCase, type Unit } from '../phases/case'
+import { crownLines, cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { impressionAndProvisional } from '../phases/impression-and-provisional'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
@@ -35,6 +36,16 @@ function wall(c: Case): Block {
     }),
   )
 }
+
+/** What the core added is taken off again: the room over it is what was planned. */
+const onCore = (c: RestoredCase): CutLine => ({
+  act: 'core-top',
+  title: 'Top once more, on the core: the same room in the bite as before',
+  form: 'occlusal',
+  depthMm: reductionTargets(c.restoration).otherCusp.mostMm,
+  surface: 'occlusal',
+  share: 1,
+})
 
 /** The core, by the school picked: glass ionomer, or dual-cure resin. */
 function core(c: Case): Block {
@@ -185,7 +196,7 @@ export const endoCoreCrown = restoring({
         told: 'took a film of root filling and core',
       }),
       only(c.choices.bondingIsolation === 'dam', () => rolls(c)),
-      cutSteps(c, (x) => rest(crownLines(c, x)), [8, 13, 25]),
+      cutSteps(c, (x) => [onCore(c), ...rest(crownLines(c, x))], [8, 13, 25]),
       reductionCheck(c),
       overgrownTissue(c),
       cords(c, cord),

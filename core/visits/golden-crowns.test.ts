@@ -64,6 +64,8 @@ describe('J04, root canal, core and crown in one visit', () => {
     )
     expect(title(p, 'isolation.dam-on')).toBe('Dam on, one hole: 46')
     expect(own(p, 'canal.agitate.46')).toBe(3 * 15)
+    // What the core added is cut to the room again, before the walls.
+    inOrder(p, 'core.film', 'cutting.core-top.46', 'cutting.axial-facial.46')
     expect(p.holds.find((h) => h.id === 'length')).toMatchObject({ stepId: 'canal.cones.46' })
     expect(title(p, 'canal.cut-back.46')).toContain('2 mm below the orifice')
     expect(

@@ -122,6 +122,7 @@ export const primaryIncisors: VisitKind = {
             surface: 'proximal and all round',
             share: 2,
             because: practice('a preveneered crown does not bend: the tooth is made to fit it'),
+            mistakes: ['too little off the palate side: the crown binds, and the bite stands open'],
           },
           {
             act: 'caries',
