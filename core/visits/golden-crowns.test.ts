@@ -256,6 +256,8 @@ describe('J16, laminates for dark teeth', () => {
     // Only a dark tooth’s margin goes under the gum: the others keep theirs, and no cord is spent on them.
     const one = compile(visitRequest.parse({ ...p.request, ofTooth: { 11: { dark: true } } }), practice)
     expect(one.steps.filter((s) => s.id.includes('lower')).map((s) => s.tooth)).toEqual(['11', '11', '11'])
+    const none = compile(visitRequest.parse({ ...p.request, visitChoices: { cord: 'none' } }), practice)
+    expect(none.steps.some((s) => s.cord)).toBe(false)
     // The other school: a guarding cord before the bur, and the margin cut where it stays.
     const guarded = compile(visitRequest.parse({ ...p.request, visitChoices: { cordFirst: 'yes' } }), practice)
     inOrder(guarded, 'tissue.base-cord.12', 'cutting.depth.12', 'cutting.margin.12', 'tissue.top-cord.12')

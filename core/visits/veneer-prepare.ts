@@ -154,7 +154,9 @@ const depthCheck = (c: Case, title: string): Parameters<typeof reductionCheck>[1
 function veneerCords(c: Case, withTop: boolean): { first: CordPlan | undefined; later: CordPlan } {
   const sites = toothSites(c, 'labial and proximal')
   const school = cordPlan(c, sites)
-  const before = c.choices.cordFirst !== 'no' && c.request.margin !== 'supragingival'
+  // Who wants no cord at all is not given one to guard the gum either, unless it is asked for.
+  const guarded = c.choices.cordFirst === 'yes' || (c.choices.cordFirst === 'two rounds' && c.choices.cord !== 'none')
+  const before = guarded && c.request.margin !== 'supragingival'
   if (!before) return { first: undefined, later: school }
   const first: CordPlan = {
     ...school,
@@ -187,7 +189,8 @@ const topOnly = (plan: CordPlan): CordPlan => ({ ...plan, layers: plan.layers.fi
  * @returns the cords the impression is taken with, and those still to place before it
  */
 function cutVeneers(c: Case, withTop: boolean): { work: Block; toPlace: CordPlan | undefined; plan: CordPlan } {
-  const lowered = c.choices.cordFirst === 'two rounds' ? c.units.filter((u) => goesUnder(c, u)) : []
+  const rounds = c.choices.cordFirst === 'two rounds' && c.choices.cord !== 'none'
+  const lowered = rounds ? c.units.filter((u) => goesUnder(c, u)) : []
   if (lowered.length > 0) {
     const plan = cordPlan(c, toothSites(c, 'labial and proximal'))
     const drafts = cutDrafts(c, (u) => veneerLines(c, u, true), minutes)
