@@ -249,6 +249,23 @@ const restorationOf = (plan: Pick<Plan, 'steps' | 'request'>, tooth: Tooth): Res
 
 const moved = (points: readonly Point[], by: number): Point[] => points.map(([x, y]) => [x + by, y])
 
+/** What every section shows of its tooth, so far to either side and above it, mm. */
+const seen = (
+  p: Profile,
+  tooth: Tooth,
+  reach: number,
+  above: number,
+): Pick<Section, 'tooth' | 'view' | 'hangs' | 'frame' | 'crown' | 'root' | 'pulp' | 'gum'> => ({
+  tooth,
+  view: p.view,
+  hangs: jawOf(tooth) === 'upper',
+  frame: [-reach, -above, 2 * reach, p.neckMm + above + 4],
+  crown: p.crown,
+  root: p.root,
+  pulp: p.pulp,
+  gum: gumOf(p, reach),
+})
+
 /** A contact from the front: both neighbours, the thin bur between. */
 function contact(plan: Pick<Plan, 'burs' | 'request'>, step: Step, cut: Cut, tooth: Tooth): Section {
   const p = profileOf(tooth, 'front')
@@ -264,16 +281,8 @@ function contact(plan: Pick<Plan, 'burs' | 'request'>, step: Step, cut: Cut, too
   const x = sign * (p.widthMm / 2 - 0.5)
   const tip = p.gumMm
   const shape = bur && silhouette(bur)
-  const reach = p.widthMm / 2 + 4
   return {
-    tooth,
-    view: 'front',
-    hangs: jawOf(tooth) === 'upper',
-    frame: [-reach, -4, 2 * reach, p.neckMm + 7],
-    crown: p.crown,
-    root: p.root,
-    pulp: p.pulp,
-    gum: gumOf(p, reach),
+    ...seen(p, tooth, p.widthMm / 2 + 4, 4),
     neighbours: beside,
     ...(shape
       ? {
@@ -310,7 +319,6 @@ export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request'>, step: 
   const bur = cut && plan.burs.find((b) => b.cuts.some((c) => c.stepId === step.id))?.bur
   const burOutline = bur && burAt(bur, cut, p, made, tooth)
   const labels = labelsOf(p, tooth, t, made, cut, faces)
-  const reach = p.widthMm / 2 + 5
   const thick = cord && (cordMm[cord.size] ?? 1)
   const says = cord
     ? `Side view of ${tooth}: cord ${cord.size} in the crevice, below the margin`
@@ -323,15 +331,8 @@ export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request'>, step: 
           : ''
       }`
   return {
-    tooth,
-    view: 'side',
-    hangs: jawOf(tooth) === 'upper',
-    frame: [-reach, -3.5, 2 * reach, p.neckMm + 7.5],
-    crown: p.crown,
-    root: p.root,
-    pulp: p.pulp,
+    ...seen(p, tooth, p.widthMm / 2 + 5, 3.5),
     left: made.outline,
-    gum: gumOf(p, reach),
     neighbours: [],
     ...(burOutline ? { bur: burOutline } : {}),
     ...(thick
