@@ -1,5 +1,6 @@
 /** All silhouettes at one scale on one sheet, as docs/things.svg. */
-import { shapeNames, shapeOf } from '../core/catalog/shapes'
+import { shapeOf } from '../core/catalog/shapes'
+import { shapeNames } from '../core/catalog/shape-names'
 import { starterItems } from '../core/catalog/starter'
 import { thing, type Tone } from '../core/picture/things'
 import { sure } from '../core/sure'

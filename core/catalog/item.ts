@@ -2,7 +2,7 @@
 import { id, plainDate, text } from '../bounded'
 import * as z from 'zod'
 import { families } from './family'
-import { shapeNames } from './shapes'
+import { shapeNames } from './shape-names'
 
 export { families, type Family } from './family'
 

@@ -1,5 +1,5 @@
 /** The Plan: what `compile` answers. Plain JSON, frozen into the visit when its setup is signed. */
-import type { ShapeName } from '../catalog/shapes'
+import type { ShapeName } from '../catalog/shape-names'
 import type { Bur } from '../catalog/bur'
 import type { BurChoice } from '../catalog/cut'
 import type { Allergen, LotChoice } from '../catalog/item'

@@ -79,6 +79,29 @@ describe('a full metal crown on 47', () => {
   })
 })
 
+describe('what the case says is drawn', () => {
+  it('a crossbite swaps the cusps, as it does in the titles', () => {
+    const plan = planOf('J03-full-metal-crown', { crossbite: true })
+    const cutting = at(plan, 'cutting.groove-functional.47')
+    expect(plan.steps.find((s) => s.id === 'cutting.groove-functional.47')!.title).toContain('lingual cusps 1.5')
+    expect(cutting.labels.find((l) => l.lit)).toMatchObject({ text: '1.5 mm', side: 'right' })
+  })
+  it('a further piece of work has its own margin, and a root-filled tooth no pulp', () => {
+    const also = [{ kind: 'veneer.prepare' as const, teeth: ['11'], margin: 'supragingival' as const, vital: false }]
+    const plan = planOf('J03-full-metal-crown', { also })
+    const veneer = plan.steps.find((s) => s.id.startsWith('cutting.facial.11'))!
+    const p = profileOf(toTooth('11'), 'side')
+    expect(Math.max(...at(plan, veneer.id).bur!.map(([, y]) => y))).toBe(p.gumMm - 0.5)
+    expect([at(plan, veneer.id).pulp.length, at(plan, 'cutting.margin.47').pulp.length > 0]).toEqual([0, true])
+  })
+  it('a bonded retainer ends above the gum, and a pontic is no neighbour', () => {
+    const retainer = at(planOf('J02-bonded-metal-bridge-preparation'), 'cutting.concavity.21')
+    const p = profileOf(toTooth('21'), 'side')
+    expect(retainer.labels.find((l) => l.text.startsWith('light chamfer'))!.at[1]).toBe(p.gumMm - 0.5)
+    expect(at(planOf('J05-three-unit-bridge'), 'cutting.contact-mesial.24').neighbours).toHaveLength(1)
+  })
+})
+
 describe('other pieces', () => {
   it('a veneer is cut in front only, its margin where the case says; an upper tooth hangs', () => {
     const of = (margin: 'supragingival' | 'subgingival') =>

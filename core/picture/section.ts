@@ -9,7 +9,7 @@ import { reductionTargets, writeRange, type Targets } from '../measure/reduction
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
 import { sure } from '../sure'
-import { functionalCusps, innerSide, isAnterior, neighbours } from '../teeth/arch'
+import { functionalCusps, innerSide, isAnterior, neighbours, type Cusps } from '../teeth/arch'
 import { dimensions } from '../teeth/dimensions'
 import { jawOf, type Tooth } from '../teeth/notation'
 import type { Restoration } from '../vocabulary'
@@ -62,14 +62,17 @@ interface Prepared {
   topDepth: (x: number) => number
 }
 
+/** What a tooth is prepared to: its targets, where the margin lies, which faces are cut, which cusps carry the bite. */
+interface Aim {
+  tooth: Tooth
+  t: Targets
+  margin: keyof typeof marginBelowGum
+  faces: Faces
+  cusps: Cusps | null
+}
+
 /** The preparation from its targets: ledge, walls in their taper or along the surface, the top lowered. */
-function prepare(
-  p: Profile,
-  tooth: Tooth,
-  t: Targets,
-  margin: keyof typeof marginBelowGum,
-  faces: 'all round' | 'outer' | 'inner',
-): Prepared {
+function prepare(p: Profile, { tooth, t, margin, faces, cusps }: Aim): Prepared {
   const marginMm = p.gumMm + marginBelowGum[margin]
   const ledge = Math.max(most(t.margin), 0.1)
   const [outerEdge, innerEdge] = [edgeAt(p, marginMm, 'outer'), edgeAt(p, marginMm, 'inner')]
@@ -86,7 +89,6 @@ function prepare(
       : faces === 'inner'
         ? edgeAt(p, y, 'inner') - most(t.inner)
         : Math.min(innerEdge - ledge - rise(y), edgeAt(p, y, 'inner') - Math.min(most(t.inner), ledge))
-  const cusps = functionalCusps(tooth)
   const outerIs = cusps?.functional === 'buccal' ? t.functionalCusp : t.otherCusp
   const innerIs = cusps?.functional === 'buccal' ? t.otherCusp : t.functionalCusp
   const topDepth = (x: number): number => {
@@ -151,16 +153,8 @@ const isLit = (cut: Cut | undefined, ...surfaces: string[]): boolean =>
   cut !== undefined && surfaces.some((s) => cut.surface === s || cut.surface.startsWith(s))
 
 /** Target and site, with where the words stand beside the tooth. */
-function labelsOf(
-  p: Profile,
-  tooth: Tooth,
-  t: Targets,
-  made: Prepared,
-  cut: Cut | undefined,
-  faces: Faces,
-): SectionLabel[] {
+function labelsOf(p: Profile, { tooth, t, faces, cusps }: Aim, made: Prepared, cut: Cut | undefined): SectionLabel[] {
   const inner = innerSide(tooth)
-  const cusps = functionalCusps(tooth)
   const right = p.widthMm / 2 + 1.4
   const label = (text: string, at: Point, side: 'left' | 'right', lit: boolean): SectionLabel => ({
     text,
@@ -183,28 +177,12 @@ function labelsOf(
     out.push(
       label(writeRange(t.incisal), [p.tips.outer[0], most(t.incisal) / 2], 'right', all || isLit(cut, 'incisal')),
     )
-  if (faces !== 'inner') {
-    const y = mid
-    out.push(
-      label(
-        writeRange(t.facial),
-        [(edgeAt(p, y, 'outer') + made.outerWall(y)) / 2, y],
-        'left',
-        all || cut?.surface === outerName,
-      ),
-    )
-  }
-  if (faces !== 'outer' && most(t.inner) > 0) {
-    const y = mid
-    out.push(
-      label(
-        writeRange(t.inner),
-        [(edgeAt(p, y, 'inner') + made.innerWall(y)) / 2, y],
-        'right',
-        all || cut?.surface === inner,
-      ),
-    )
-  }
+  const wall = (r: Targets['facial'], x: number, side: 'left' | 'right', name: string): SectionLabel =>
+    label(writeRange(r), [x, mid], side, all || cut?.surface === name)
+  if (faces !== 'inner')
+    out.push(wall(t.facial, (edgeAt(p, mid, 'outer') + made.outerWall(mid)) / 2, 'left', outerName))
+  if (faces !== 'outer' && most(t.inner) > 0)
+    out.push(wall(t.inner, (edgeAt(p, mid, 'inner') + made.innerWall(mid)) / 2, 'right', inner))
   out.push(
     label(
       most(t.margin) === 0 ? t.margin.form : `${t.margin.form}\n${writeRange(t.margin)}`,
@@ -219,6 +197,12 @@ function labelsOf(
 type Faces = 'all round' | 'outer' | 'inner'
 const facesOf = (r: Restoration): Faces =>
   r === 'laminate veneer' ? 'outer' : r === 'resin-bonded retainer' ? 'inner' : 'all round'
+
+/** A feather edge runs out under the gum; a bonded retainer ends in enamel above it, unless the case says otherwise. */
+function marginOf(r: Restoration, t: Targets, said: Aim['margin']): Aim['margin'] {
+  if (t.margin.form === 'feather edge') return 'subgingival'
+  return r === 'resin-bonded retainer' && said === 'equigingival' ? 'supragingival' : said
+}
 
 /** Gum on either side, up to its edge on the tooth; it is drawn behind the tooth. */
 function gumOf(p: Profile, reach: number): Point[][] {
@@ -239,12 +223,16 @@ function gumOf(p: Profile, reach: number): Point[][] {
   })
 }
 
+/** The work of a visit that a tooth belongs to; a tooth beside it is seen as the first. */
+const workOf = ({ request }: Pick<Plan, 'request'>, tooth: Tooth) =>
+  request.also.find((w) => w.teeth.includes(tooth)) ?? request
+
 /** The restoration a tooth is prepared for: as its reading of the reduction has it, else as its work says. */
 const restorationOf = (plan: Pick<Plan, 'steps' | 'request'>, tooth: Tooth): Restoration | undefined =>
   plan.steps
     .flatMap((s) => s.asks)
     .flatMap((a) => (a.reading === 'reduction' && a.teeth.includes(tooth) ? [a.restoration] : []))[0] ??
-  [plan.request, ...plan.request.also].find((w) => w.teeth.includes(tooth))?.restoration ??
+  workOf(plan, tooth).restoration ??
   undefined
 
 const moved = (points: readonly Point[], by: number): Point[] => points.map(([x, y]) => [x + by, y])
@@ -255,6 +243,7 @@ const seen = (
   tooth: Tooth,
   reach: number,
   above: number,
+  vital: boolean,
 ): Pick<Section, 'tooth' | 'view' | 'hangs' | 'frame' | 'crown' | 'root' | 'pulp' | 'gum'> => ({
   tooth,
   view: p.view,
@@ -262,14 +251,17 @@ const seen = (
   frame: [-reach, -above, 2 * reach, p.neckMm + above + 4],
   crown: p.crown,
   root: p.root,
-  pulp: p.pulp,
+  // A root filled holds none.
+  pulp: vital ? p.pulp : [],
   gum: gumOf(p, reach),
 })
 
 /** A contact from the front: both neighbours, the thin bur between. */
 function contact(plan: Pick<Plan, 'burs' | 'request'>, step: Step, cut: Cut, tooth: Tooth): Section {
   const p = profileOf(tooth, 'front')
-  const at = neighbours(tooth, plan.request.missing)
+  const { request } = plan
+  const gaps = [request, ...request.also].flatMap((w) => w.pontics)
+  const at = neighbours(tooth, [...request.missing, ...gaps])
   const beside = (['mesial', 'distal'] as const).flatMap((side) => {
     const next = at[side].tooth
     if (!next) return []
@@ -282,7 +274,7 @@ function contact(plan: Pick<Plan, 'burs' | 'request'>, step: Step, cut: Cut, too
   const tip = p.gumMm
   const shape = bur && silhouette(bur)
   return {
-    ...seen(p, tooth, p.widthMm / 2 + 4, 4),
+    ...seen(p, tooth, p.widthMm / 2 + 4, 4, workOf(plan, tooth).vital),
     neighbours: beside,
     ...(shape
       ? {
@@ -313,12 +305,18 @@ export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request'>, step: 
   const t = reductionTargets(restoration)
   if (t.margin.form === 'butt') return null
   const p = profileOf(tooth, 'side')
-  const faces = facesOf(restoration)
-  const margin = t.margin.form === 'feather edge' ? 'subgingival' : plan.request.margin
-  const made = prepare(p, tooth, t, margin, faces)
+  const work = workOf(plan, tooth)
+  const aim: Aim = {
+    tooth,
+    t,
+    margin: marginOf(restoration, t, work.margin),
+    faces: facesOf(restoration),
+    cusps: functionalCusps(tooth, plan.request.crossbite),
+  }
+  const made = prepare(p, aim)
   const bur = cut && plan.burs.find((b) => b.cuts.some((c) => c.stepId === step.id))?.bur
   const burOutline = bur && burAt(bur, cut, p, made, tooth)
-  const labels = labelsOf(p, tooth, t, made, cut, faces)
+  const labels = labelsOf(p, aim, made, cut)
   const thick = cord && (cordMm[cord.size] ?? 1)
   const says = cord
     ? `Side view of ${tooth}: cord ${cord.size} in the crevice, below the margin`
@@ -331,7 +329,7 @@ export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request'>, step: 
           : ''
       }`
   return {
-    ...seen(p, tooth, p.widthMm / 2 + 5, 3.5),
+    ...seen(p, tooth, p.widthMm / 2 + 5, 3.5, work.vital),
     left: made.outline,
     neighbours: [],
     ...(burOutline ? { bur: burOutline } : {}),

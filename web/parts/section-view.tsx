@@ -105,7 +105,7 @@ function Drawn({ of, compact }: { of: Section; compact: boolean }) {
           dashed={of.left !== undefined}
         />
         {of.left && <Shape points={of.left} className="tone-pale stroke-ink" />}
-        <Shape points={of.pulp} className="tone-pulp stroke-alarm" dashed />
+        {of.pulp.length > 0 && <Shape points={of.pulp} className="tone-pulp stroke-alarm" dashed />}
         {of.cord && (
           <circle
             cx={of.cord.at[0]}
@@ -134,8 +134,8 @@ export function SectionView({ plan, step, compact = false }: { plan: Plan; step:
       <Drawn of={section} compact={compact} />
       <figcaption className="text-base leading-tight text-soft">
         {compact
-          ? 'mean tooth, pulp from means'
-          : 'A mean tooth, to scale. Dashed red: the pulp by means from memory, not this patient’s.'}
+          ? `mean tooth${section.pulp.length > 0 ? ', pulp from means' : ''}`
+          : `A mean tooth, to scale.${section.pulp.length > 0 ? ' Dashed red: the pulp by means from memory, not this patient’s.' : ''}`}
       </figcaption>
     </figure>
   )

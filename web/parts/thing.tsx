@@ -1,6 +1,6 @@
 /** A thing as its silhouette, at its own size in millimetres. */
 import { thing, type Part } from '../../core/picture/things'
-import type { ShapeName } from '../../core/catalog/shapes'
+import type { ShapeName } from '../../core/catalog/shape-names'
 
 export function Outlines({ parts, strokeMm }: { parts: readonly Part[]; strokeMm: number }) {
   return parts.map((p, i) => (

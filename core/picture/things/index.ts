@@ -2,7 +2,7 @@
  * Things as they are recognised: a silhouette of every shape, at the size of the item it stands for. All of them are drawn
  * here from what a thing is and its measures.
  */
-import type { ShapeName } from '../../catalog/shapes'
+import type { ShapeName } from '../../catalog/shape-names'
 import { entriesOf, keysOf, tableOf } from '../../sure'
 import { hands, spatulas } from './hand'
 import { jointed } from './jointed'
