@@ -26,6 +26,8 @@ export default defineConfig({
           name: 'server',
           include: ['server/**/*.test.ts', 'cli/**/*.test.ts', 'scripts/**/*.test.ts'],
           globalSetup: 'server/test/template.ts',
+          // Every house of a test is its own; what the files import, they share.
+          isolate: false,
           testTimeout: 60_000,
           hookTimeout: 120_000,
         },

@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { postgresPrograms, startPostgres } from './postgres.mjs'
+import { useScratch } from './scratch.mjs'
 import { build, installPackages, run } from './setup.mjs'
 
 const may = process.platform === 'linux' && existsSync('/usr/bin/apt-get') && process.getuid?.() === 0
@@ -61,6 +62,7 @@ const npx = (...args) => ['npx', ['--no-install', ...args]]
 installPackages()
 installBrowser()
 build()
+useScratch()
 // --e2e: only the real interface, for whoever has just changed it.
 if (!process.argv.includes('--e2e')) {
   await database()
@@ -74,7 +76,7 @@ if (!process.argv.includes('--e2e')) {
   )
 }
 // What stands on files, starts a process of its own or never opens a house is the same on either.
-const embeddedOnly = ['folder', 'faults', 'stored', 'bounds', 'hostile'].flatMap((f) => [
+const embeddedOnly = ['folder', 'faults', 'stored', 'bounds', 'hostile', 'years'].flatMap((f) => [
   '--exclude',
   `server/${f}.test.ts`,
 ])

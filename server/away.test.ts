@@ -1,30 +1,28 @@
 /** The database server goes away and comes back: the server stays up, says so, stores nothing twice and loses nothing. */
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { seedDemo } from '../demo/seed'
 import { eventsView } from '../wire/run'
 import { buildApp } from './app'
 import { openDatabase, type OpenDatabase } from './db/open'
 import type { App } from './house'
-import { Caller, command, day, eight, freshDatabase } from './test/house'
+import { Caller, command, day, eight } from './test/house'
 import { Link } from './test/link'
+import { everyHouse, freshDatabase, seededVariable } from './test/store'
 
-const server = process.env['TEST_DATABASE_URL']
-describe.runIf(server)('with its database away', () => {
+describe.runIf(everyHouse)('with its database away', () => {
   let link: Link
   let database: OpenDatabase
   let app: App
   let juno: Caller
   let drop: () => Promise<void>
   beforeAll(async () => {
-    const own = await freshDatabase(server ?? '')
+    const own = await freshDatabase(everyHouse ?? '', process.env[seededVariable])
     drop = own.drop
     const url = new URL(own.url)
     link = new Link({ host: url.hostname, port: Number(url.port || 5432) })
     url.port = String(await link.listen())
     url.hostname = '127.0.0.1'
     database = await openDatabase(url.toString())
-    await seedDemo(database.db, eight, 'Etc/UTC')
     app = await buildApp({ database, now: () => eight, checkAnswers: true })
     await app.ready()
     juno = await new Caller(app).signIn('juno', '3816')

@@ -10,7 +10,8 @@ import { describe, expect, it } from 'vitest'
 import type { RunEvent } from '../core/run/events'
 import { FolderInUse } from './db/lock'
 import { openDatabase } from './db/open'
-import { demoFolder } from './test/house'
+import { loadDay, loadPractice } from './db/store'
+import { day, demoFolder } from './test/house'
 
 let id = 0
 const command = (basedOn: number, body: object) => ({
@@ -21,6 +22,19 @@ const command = (basedOn: number, body: object) => ({
 })
 
 describe('the data folder', () => {
+  it('opens again with everything in it, and migrating twice changes nothing', async () => {
+    const folder = await demoFolder()
+    const first = await openDatabase(folder)
+    const [own, visits] = [await loadPractice(first.db), await loadDay(first.db, day)]
+    await first.close()
+    const second = await openDatabase(folder)
+    expect(await loadPractice(second.db)).toEqual(own)
+    expect(await loadDay(second.db, day)).toEqual(visits)
+    expect(visits.files).toHaveLength(10)
+    await second.close()
+    rmSync(folder, { recursive: true, force: true })
+  })
+
   const main = join(import.meta.dirname, '../.cache/main.js')
   const launch = (folder: string): Promise<{ child: ChildProcess; url: string }> => {
     const child = spawn(process.execPath, [main, '--demo'], {

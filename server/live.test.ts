@@ -3,9 +3,7 @@ import { runEvent } from '../core/run/events'
 import * as z from 'zod'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { WebSocket } from 'ws'
-import { openDatabase } from './db/open'
-import { loadDay, loadPractice } from './db/store'
-import { Caller, day, demoFolder, openHouse, type TestHouse } from './test/house'
+import { Caller, day, openHouse, type TestHouse } from './test/house'
 
 const visit = `${day}-one`
 let house: TestHouse
@@ -121,19 +119,5 @@ describe('the live socket', () => {
     await orrell.call('PATCH', '/practice', { name: 'Quillwater Rooms' })
     await Promise.all(devices.map((d) => d.hears('practice')))
     for (const d of devices) d.socket.close()
-  })
-})
-
-describe('the database', () => {
-  it('opens again with everything in it, and migrating twice changes nothing', async () => {
-    const folder = await demoFolder()
-    const first = await openDatabase(folder)
-    const [practice, visits] = [await loadPractice(first.db), await loadDay(first.db, day)]
-    await first.close()
-    const second = await openDatabase(folder)
-    expect(await loadPractice(second.db)).toEqual(practice)
-    expect(await loadDay(second.db, day)).toEqual(visits)
-    expect(visits.files).toHaveLength(10)
-    await second.close()
   })
 })

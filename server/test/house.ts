@@ -1,10 +1,9 @@
 /** A server on a fresh demo folder for tests. */
 import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import * as z from 'zod'
-import { randomUUID } from 'node:crypto'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { demoCodes, seedDemo } from '../../demo/seed'
+import { demoCodes } from '../../demo/seed'
 import { templateVariable } from '../../demo/template'
 import { buildApp } from '../app'
 import type { App } from '../house'
@@ -13,6 +12,7 @@ import { runEvent, type RunEvent } from '../../core/run/events'
 import { visitView } from '../../wire/visit'
 import { openDatabase, type OpenDatabase } from '../db/open'
 import { day, eight } from './day'
+import { everyHouse, freshDatabase, seededVariable } from './store'
 
 export { day, eight }
 
@@ -30,31 +30,10 @@ export interface TestHouse {
   close: () => Promise<void>
 }
 
-/** A database of its own on a PostgreSQL server, so that files of tests do not meet in one. */
-export async function freshDatabase(server: string): Promise<{ url: string; drop: () => Promise<void> }> {
-  const { default: pg } = await import('pg')
-  const name = `jade_${randomUUID().replaceAll('-', '')}`
-  const asked = async (text: string): Promise<void> => {
-    const client = new pg.Client({ connectionString: server })
-    await client.connect()
-    await client.query(text)
-    await client.end()
-  }
-  await asked(`create database ${name}`)
-  return {
-    url: Object.assign(new URL(server), { pathname: `/${name}` }).toString(),
-    drop: () => asked(`drop database if exists ${name} with (force)`),
-  }
-}
-
-/** `JADE_TEST_STORE=server`: every house of the tests stands on the PostgreSQL server that TEST_DATABASE_URL names. */
-const everyHouse = process.env['JADE_TEST_STORE'] === 'server' ? process.env['TEST_DATABASE_URL'] : undefined
-
 export async function openHouse(url: string | undefined = everyHouse): Promise<TestHouse> {
   const folder = url ? '' : await demoFolder()
-  const own = url ? await freshDatabase(url) : undefined
+  const own = url ? await freshDatabase(url, process.env[seededVariable]) : undefined
   const database = await openDatabase(own?.url ?? folder)
-  if (own) await seedDemo(database.db, eight, 'Etc/UTC')
   const clock = { now: eight }
   const copies = { folder: folder ? join(folder, 'copies') : mkdtempSync(join(tmpdir(), 'jade-copies-')) }
   const app = await buildApp({ database, now: () => clock.now, checkAnswers: true, copies })
