@@ -119,6 +119,17 @@ export interface CordPiece {
   purpose: string
 }
 
+/** What a picture of the step shows on its tooth, where no cut and no cord says it; mm. */
+export type Shown =
+  /** Deepest first, the last is the cover; `now` is the one put in, -1 before any. */
+  | { what: 'layers'; layersMm: number[]; now: number; boxes: ('mesial' | 'distal')[] }
+  /** `canalMm` from where the canal opens to its end; `postMm` is the post's thickness. */
+  | { what: 'post'; stage: 'space' | 'post' | 'core'; canalMm?: number; sealMm: number; postMm: number }
+  | { what: 'jaws'; beyondMm: number }
+  | { what: 'wing'; tooth: Tooth }
+  /** The edge of a preformed crown under the gum: least and most. */
+  | { what: 'shell'; edgeMm: readonly [number, number] }
+
 export interface Performer {
   personId: string
   name: string
@@ -171,6 +182,7 @@ export interface Step {
   cut?: Cut
   cord?: CordPiece
   burId?: string
+  shows?: Shown
   holdId?: string
   /** What is read at it. */
   asks: Ask[]

@@ -9,7 +9,7 @@ import type { Choreography } from '../model/lanes'
 import type { Edge } from '../model/link'
 import type { BiteStage } from './bite-stages'
 import type { Absence, HoldName } from '../model/plan'
-import type { Act, Ask, CordPiece, Cue, Phase, Place } from '../model/step'
+import type { Act, Ask, CordPiece, Cue, Phase, Place, Shown } from '../model/step'
 import type { Ruling } from '../rules'
 import type { Numbed } from '../model/step'
 import type { Site } from '../measure/numbing'
@@ -94,6 +94,8 @@ export interface Draft {
   holes?: Tooth[]
   cut?: Cut
   cord?: CordPiece
+  /** What a picture of it shows, where neither says it. */
+  shows?: Shown
   /** The stage at which the bite is checked here. */
   bite?: BiteStage
   /** What it leaves on the teeth; whether it takes off what others left; what of it wants them clean, in words. */

@@ -7,6 +7,7 @@ import type { EdgePart } from '../catalog/cut'
 import { cutSteps, edgeOf, type CutLine } from './cutting'
 import { checkBite } from './bite'
 import { nothing, only, open, sequence, standby, step, type Block, type Draft } from './build'
+import type { Shown } from '../model/step'
 import { boxesOf, surfacesOf, type Case, type Unit } from './case'
 import { cureOf, lightStep, type Spot, spotOn } from './bonding'
 
@@ -194,11 +195,28 @@ export function matrixOff(
   })
 }
 
-/** The increments of a cavity by its depth, with their light, deepest point first. */
-export function bulk(c: Case, u: Unit, { pressed }: { pressed: boolean }): { increments: Increments; blocks: Block[] } {
+/** The layers of a cavity as they are drawn; `now` is the one put in, -1 before any. */
+const layersOf = (u: Unit, usual: string, increments: Increments, now: number): Shown => ({
+  what: 'layers',
+  layersMm: [...increments.bulkMm, increments.coverMm],
+  now,
+  boxes: boxesOf(surfacesOf(u, usual)),
+})
+
+/**
+ * The increments of a cavity by its depth, with their light, deepest point first; `shows` draws them as they stand before
+ * the first and at the cover.
+ */
+export function bulk(
+  c: Case,
+  u: Unit,
+  usual: string,
+): { increments: Increments; blocks: Block[]; shows: { before: Shown; cover: Shown } } {
   const s = spotOf(u)
   const depthMm = depthOf(u)
   const increments = bulkIncrements(depthMm)
+  const shows = (now: number): Shown => layersOf(u, usual, increments, now)
+  const pressed = boxesOf(surfacesOf(u, usual)).length > 0
   let floor = depthMm
   const blocks = increments.bulkMm.map((mm, i) => {
     const id = `${s.stem}.bulk-${i + 1}`
@@ -217,6 +235,7 @@ export function bulk(c: Case, u: Unit, { pressed }: { pressed: boolean }): { inc
         passes: ['dispenser, warm', 'plugger'],
         needs: [open('composite.bulk', 1), open('composite dispenser'), open('composite plugger')],
         figures: i === 0 ? [increments.figure] : [],
+        shows: shows(i),
         mistakes: ['tip lifted while pressing: a bubble at the floor'],
       }),
       lightStep(
@@ -233,7 +252,7 @@ export function bulk(c: Case, u: Unit, { pressed }: { pressed: boolean }): { inc
       ),
     )
   })
-  return { increments, blocks }
+  return { increments, blocks, shows: { before: shows(-1), cover: shows(increments.bulkMm.length) } }
 }
 
 /** Excess off and shape of a composite; the bur follows the surface. */

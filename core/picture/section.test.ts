@@ -6,7 +6,8 @@ import { visitRequest, type VisitRequestInput } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { kindIds } from '../kinds'
 import { exampleRequest } from '../visits/example'
-import { sectionOf, type Section } from './section'
+import { sectionOf } from './section'
+import type { Section } from './section-frame'
 import { edgeAt, profileOf, topAt } from './tooth-profile'
 import { toTooth } from '../teeth/notation'
 
@@ -130,5 +131,62 @@ describe('other pieces', () => {
       }
     }
     expect(n).toBeGreaterThan(80)
+  })
+})
+
+describe('what no cut says', () => {
+  const within = (points: readonly (readonly [number, number])[]): [number, number] => [
+    Math.min(...points.map(([, y]) => y)),
+    Math.max(...points.map(([, y]) => y)),
+  ]
+  it('a cavity of 6 mm: its floor first, 4 mm thick, then 2 mm of cover; the pulp is kept under the isthmus', () => {
+    const plan = planOf('J08-bulk-fill')
+    const bulk = at(plan, 'filling.26.bulk-1')
+    const now = bulk.parts!.filter((p) => p.is === 'layer now')
+    expect(within(now.flatMap((p) => p.points))).toEqual([2, 6])
+    const cover = at(plan, 'filling.26.cover').parts!.filter((p) => p.is === 'layer now')
+    expect(within(cover.flatMap((p) => p.points))[1]).toBe(2)
+    expect(lit(bulk)).toEqual(['1: 4 mm'])
+    const roof = within(bulk.pulp)[0]
+    for (const [x, y] of now.flatMap((p) => p.points).filter(([px]) => px > 0))
+      expect(roof - y, `over the pulp at ${x}`).toBeGreaterThanOrEqual(1.1)
+    // Nothing put in before the depth is read.
+    expect(at(plan, 'filling.26.depth').parts!.every((p) => p.is === 'room')).toBe(true)
+  })
+  it('a canal of 15 mm: 5 mm of seal stay, the post has two thirds, 10 mm, and is as thick as its drill', () => {
+    const plan = planOf('J11-post-and-core')
+    const drilled = at(plan, 'canal.drill')
+    const of = (s: Section, is: string) => s.parts!.find((p) => p.is === is)!.points
+    const [top, bottom] = within(of(drilled, 'room'))
+    expect(bottom - top).toBeCloseTo(10, 6)
+    const end = Math.max(...drilled.root.map(([, y]) => y))
+    expect(end - top).toBeCloseTo(15, 1)
+    expect(end - within(of(drilled, 'seal'))[0]).toBeCloseTo(5, 1)
+    // The drill ends where the seal begins.
+    expect(Math.max(...drilled.bur!.map(([, y]) => y))).toBeCloseTo(bottom, 6)
+    const post = of(at(plan, 'post.inject'), 'post')
+    expect(post[1]![0] - post[0]![0]).toBeCloseTo(1.1, 6)
+    // The core holds it, over a ferrule of 2 mm.
+    const core = at(plan, 'post.core')
+    const p = profileOf(toTooth('12'), 'side')
+    expect(within(of(core, 'layer now'))[1]).toBeLessThanOrEqual(p.gumMm - 2)
+    expect(lit(at(plan, 'core.ferrule'))).toEqual(['ferrule\n1.5–2 mm'])
+  })
+  it('a cervical clamp: its outer jaw 1 mm beyond the lesion, on the root side of the inner one or level with it', () => {
+    const s = at(planOf('J15-cervical'), 'filling.43.clamp')
+    const [decay, outer] = [s.parts!.find((p) => p.is === 'decay')!, s.parts!.find((p) => p.is === 'metal')!]
+    expect(within(outer.points)[1] - within(decay.points)[1]).toBeCloseTo(1, 6)
+  })
+  it('a wing fills what was taken from the enamel; a preformed crown ends under the gum', () => {
+    const wing = at(planOf('J01-bonded-ceramic-bridge-delivery'), 'delivery.seat')
+    const p = profileOf(wing.tooth, 'side')
+    const [first] = wing.parts!
+    const half = first!.points.length / 2
+    for (let i = 0; i < half; i++)
+      expect(first!.points[i]![0] - first!.points.at(-1 - i)![0], `at ${first!.points[i]![1]}`).toBeCloseTo(0.5, 1)
+    expect(first!.points[0]![0]).toBeCloseTo(edgeAt(p, first!.points[0]![1], 'inner'), 6)
+    const shell = at(planOf('J19-preformed-crown'), 'crown.75.fit')
+    const lower = profileOf(toTooth('75'), 'side')
+    expect(within(shell.parts![0]!.points)[1] - lower.gumMm).toBeCloseTo(0.75, 6)
   })
 })

@@ -73,9 +73,9 @@ const side = {
     [-0.24, 0],
     [-0.02, 0],
     [0.14, 0.16],
-    [0.2, 0.42],
-    [0.44, 0.66],
-    [0.9, 0.84],
+    [0.3, 0.42],
+    [0.6, 0.64],
+    [0.94, 0.82],
   ],
 } as const
 /** From the front. */
@@ -142,13 +142,13 @@ function canalOf(crown: readonly Point[], c: number, l: number, r: number): Poin
   ])
 }
 
-/** The outline of a tooth. */
-export function profileOf(tooth: Tooth, view: View): Profile {
+/** The outline of a tooth, its root as long as the means have it, or as it was read. */
+export function profileOf(tooth: Tooth, view: View, rootMm?: number): Profile {
   const d = dimensions(tooth)
   const kind = isAnterior(tooth) ? 'anterior' : 'posterior'
   const [widest, neck] =
     view === 'side' ? [d.labiolingualMm, d.cervicalLabiolingualMm] : [d.mesiodistalMm, d.cervicalMesiodistalMm]
-  const [b, c, l, r] = [widest / 2, neck / 2, d.crownLengthMm, d.rootLengthMm]
+  const [b, c, l, r] = [widest / 2, neck / 2, d.crownLengthMm, rootMm ?? d.rootLengthMm]
   const shares = (view === 'side' ? side : front)[kind]
   const crown = smooth([[-c, l], ...shares.map(([x, y]): Point => [x * b, y * l]), [c, l]])
   const root = smooth([

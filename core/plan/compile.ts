@@ -129,6 +129,7 @@ function inTheMouth(step: Step, draft: Draft): void {
   if (draft.bite) step.bite = draft.bite
   if (draft.cut) step.cut = draft.cut
   if (draft.cord) step.cord = draft.cord
+  if (draft.shows) step.shows = draft.shows
   if (draft.holes) step.holes = draft.holes
 }
 

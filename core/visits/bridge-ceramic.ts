@@ -170,6 +170,7 @@ function bondRetainers(c: Case): Block {
       needs: [open('cement.resin', c.units.length, { words: 'resin cement' }), open('mixing tip')],
     }),
     deliver('delivery.seat', 'Seat along the path, hold', [0.2, 0.4, 0.8], {
+      shows: { what: 'wing', tooth: firstOf(c.units).tooth },
       told: 'seated the bonded bridge with resin cement',
       tell: 'Your bridge is glued to these teeth. Do not bite off hard things with it. Clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
       passes: ['bridge in gauze', 'ball burnisher'],

@@ -276,6 +276,7 @@ function clock(c: Case): Block {
       ],
     }),
     deliver('delivery.seat', 'Seat, press on every retainer; seated', [0.2, 0.3, 0.4], {
+      shows: { what: 'wing', tooth: firstOf(c.units).tooth },
       told: `seated the etched metal bridge on ${labels(c)}`,
       tell: 'Your bridge is glued to these teeth. Do not bite off hard things with it. Clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
       lanes: inLanes(c),

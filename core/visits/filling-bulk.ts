@@ -3,7 +3,7 @@ import { reason } from '../figure'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep } from '../phases/bonding'
 import { open, sequence } from '../phases/build'
-import { boxesOf, surfacesOf } from '../phases/case'
+import { surfacesOf } from '../phases/case'
 import {
   bulk,
   cavity,
@@ -32,7 +32,7 @@ export const fillingBulk: VisitKind = {
       cavity(c, two),
       each(c, (u) => {
         const s = spotOf(u)
-        const { increments, blocks } = bulk(c, u, { pressed: boxesOf(surfacesOf(u, two)).length > 0 })
+        const { increments, blocks, shows } = bulk(c, u, two)
         const cover = cureOf(c, `cover layer, ${u.tooth}`, 'cure.increment', 'composite.universal', 2)
         return sequence(
           matrixOn(u, two, { kind: 'sectional' }),
@@ -42,6 +42,7 @@ export const fillingBulk: VisitKind = {
             fn: 'chairside',
             asks: [{ reading: 'depth', teeth: [u.tooth], bulk: increments.bulkMm.length, band: false }],
             passes: ['probe'],
+            shows: shows.before,
             needs: [open('periodontal probe')],
             figures: [increments.figure],
             reason: reason(increments.figure.text, 'C'),
@@ -50,6 +51,7 @@ export const fillingBulk: VisitKind = {
           ...blocks,
           place(id(u, 'cover'), `Cover layer ${increments.coverMm} mm, cusps shaped`, [1, 2, 4], {
             tooth: u.tooth,
+            shows: shows.cover,
             told: `filled ${u.label}, ${surfacesOf(u, two)}, in ${increments.bulkMm.length} bulk increment${increments.bulkMm.length === 1 ? '' : 's'} and a cover`,
             tell: afterFilling,
             needs: [open('composite.universal', 1), open('composite carver'), open('composite plugger')],

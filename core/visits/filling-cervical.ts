@@ -134,6 +134,7 @@ export const fillingCervical: VisitKind = {
                   phase: 'isolation',
                   fn: 'dam',
                   hurts: soreGum([u.tooth]),
+                  shows: { what: 'jaws', beyondMm: 1 },
                   passes: ['double-bow clamp in forceps, floss tied on'],
                   needs: [clamp('cervical', { words: 'double-bow cervical clamp' }), open('floss', 300)],
                   mistakes: ['front jaw on the lesion’s edge: it slips and scratches the root'],

@@ -1,8 +1,9 @@
 /** J11: post, core and provisional on a front tooth, under the sheet throughout. */
 import { firstOf } from '../sure'
 import { reason } from '../figure'
-import { postFor } from '../measure/post'
+import { postFor, type PostChoice } from '../measure/post'
 import { postSpace } from '../measure/restoring'
+import type { Shown } from '../model/step'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot, spotOn } from '../phases/bonding'
 import { acts, draftsOf, open, practice, sequence, standby, type Block, lastingBy, atLeast } from '../phases/build'
@@ -19,15 +20,36 @@ const canal = acts({ phase: 'canal', fn: 'root canal', place: 'mouth', helped: t
 const first = (c: Case): Unit => firstOf(c.units)
 const spotOf = (u: Unit): Spot => spotOn(u, 'post', 'core')
 
+/** The drill's last size where none is owned, mm. Our estimate. */
+const usualPostMm = 1.4
+
+/** Drills that are owned, and the post among them for this root. */
+function choiceOf(c: Case): PostChoice | undefined {
+  const drills = c.practice.burs.filter((b) => b.shape === 'reamer').map((b) => b.diameterMm)
+  return drills.length > 0 ? postFor(first(c).size.cervicalMesiodistalMm, drills) : undefined
+}
+
+/** The root as it is drawn at a stage. */
+function rootOf(c: Case, stage: 'space' | 'post' | 'core'): Shown {
+  const canalMm = first(c).facts.canals?.[0]?.lengthMm
+  return {
+    what: 'post',
+    stage,
+    ...(canalMm === undefined ? {} : { canalMm }),
+    sealMm: c.request.sealMm,
+    postMm: choiceOf(c)?.postMm ?? usualPostMm,
+  }
+}
+
 /** Post space by the canal's length where the film has been read, else what the film will be asked. */
 function space(c: Case): Block {
   const u = first(c)
   const canalMm = u.facts.canals?.[0]?.lengthMm
   const { sealMm } = c.request
   const room = canalMm !== undefined && canalMm > sealMm ? postSpace(canalMm, sealMm) : undefined
-  const drills = c.practice.burs.filter((b) => b.shape === 'reamer').map((b) => b.diameterMm)
-  const choice = drills.length > 0 ? postFor(u.size.cervicalMesiodistalMm, drills) : undefined
+  const choice = choiceOf(c)
   const earlier = choice?.drillsMm.slice(0, -1) ?? []
+  const shows = rootOf(c, 'space')
   const depth = room
     ? `${room.leastMm}–${room.mostMm} mm`
     : `half to two thirds of the canal, ${sealMm} mm of root filling left`
@@ -40,6 +62,7 @@ function space(c: Case): Block {
         place: 'chair',
         fn: 'chairside',
         tooth: u.tooth,
+        shows,
         asks: [{ reading: 'post space', teeth: [u.tooth] }],
         told: `read the canal length${canalMm === undefined ? '' : ` of ${canalMm} mm`} from the film`,
         needs: [open('endodontic ruler'), open('film holder')],
@@ -52,6 +75,7 @@ function space(c: Case): Block {
     ...earlier.map((mm, n) =>
       canal(`canal.widen.${n + 1}`, `Post drill ${mm} mm first, stop set; rinse`, [0.5, 1, 2], {
         tooth: u.tooth,
+        shows,
         cut: { id: `canal.widen.${n + 1}`, form: 'post space', depthMm: mm, surface: 'canal' },
         passes: [theBur, 'rinse'],
         needs: [open('slow handpiece'), open('file stops'), open('irrigation syringe')],
@@ -63,9 +87,10 @@ function space(c: Case): Block {
       [2, 3, 6],
       {
         tooth: u.tooth,
+        shows,
         told: `prepared the post space to ${room ? `${room.mostMm} mm` : 'the depth read'}`,
         asks: [{ reading: 'post space', teeth: [u.tooth] }],
-        cut: { id: 'canal.drill', form: 'post space', depthMm: choice?.postMm ?? 1.4, surface: 'canal' },
+        cut: { id: 'canal.drill', form: 'post space', depthMm: choice?.postMm ?? usualPostMm, surface: 'canal' },
         figures: choice ? [choice.figure] : [],
         passes: [theBur, 'rinse'],
         needs: [open('slow handpiece'), open('file stops'), open('endodontic ruler')],
@@ -84,6 +109,7 @@ function space(c: Case): Block {
     }),
     canal('canal.try-post', 'Post tried, length marked, seating rehearsed with the light', [1, 1.5, 3], {
       tooth: u.tooth,
+      shows: rootOf(c, 'post'),
       fn: 'placing',
       passes: ['post in tweezers', 'marker'],
       needs: [
@@ -134,6 +160,7 @@ function bondPost(c: Case): Block {
     post('post.inject', 'Dual-cure from the bottom, tip in the material; post in, to its mark', [0.5, 0.8, 1.5], {
       tooth: u.tooth,
       told: 'bonded the fibre post',
+      shows: rootOf(c, 'post'),
       passes: ['dual-cure with its long tip', 'post in tweezers'],
       needs: [open('core.dual-cure', 1.5), open('mixing tip'), open('core tip')],
       cautions: [reason('An acidic one-bottle adhesive needs its activator under a dual-cure resin', 'C')],
@@ -156,6 +183,7 @@ function bondPost(c: Case): Block {
     post('post.core', 'Core built round it, shaped over its end', [1, 2, 4], {
       tooth: u.tooth,
       told: 'built the core',
+      shows: rootOf(c, 'core'),
       passes: ['core former or dual-cure', 'plugger'],
       countsOut: ['strips'],
       needs: [open('core.dual-cure', 1.5), open('core former'), open('composite plugger')],
@@ -219,6 +247,7 @@ function shapeAndCoat(c: RestoredCase): Block {
     post('core.ferrule', 'Ferrule gauged all round', [0.3, 0.5, 1], {
       tooth: u.tooth,
       asks: [{ reading: 'ferrule', teeth: [u.tooth] }],
+      shows: rootOf(c, 'core'),
       fn: 'chairside',
       passes: ['probe'],
       needs: [open('periodontal probe')],

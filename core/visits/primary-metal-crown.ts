@@ -14,6 +14,9 @@ import { capital } from '../words'
 import type { VisitKind } from './kind'
 import { child, each, pulp } from './child-steps'
 
+/** Where the edge of the crown ends under the gum, mm. */
+const edge = { what: 'shell', edgeMm: [0.5, 1] } as const
+
 const inhaled = reason(
   'A preformed crown can be swallowed or inhaled: gauze screen behind it, child upright enough to cough; a missing one is looked for before anything else',
   'C',
@@ -110,6 +113,7 @@ function fitCrown(u: Unit, sealedIn: boolean): Block {
     }),
     child(id('contour'), `Contour the neck, crimp the edge: ${edges}`, [1, 1.5, 3], {
       ...at,
+      shows: edge,
       place: 'bench',
       helped: false,
       needs: [open('contouring pliers'), open('crimping pliers'), open('crown scissors'), open('crown stone')],
@@ -133,6 +137,7 @@ function fitCrown(u: Unit, sealedIn: boolean): Block {
       [0.5, 1, 2],
       {
         ...at,
+        ...(sealedIn ? {} : { shows: edge }),
         passes: ['crown on tape', 'explorer'],
         cautions: [inhaled],
         needs: [

@@ -1,5 +1,6 @@
 /** The tooth one sees into, beside the words of the step. */
-import { sectionOf, type Section, type SectionLabel } from '../../core/picture/section'
+import { sectionOf } from '../../core/picture/section'
+import type { Section, SectionLabel, SectionPart } from '../../core/picture/section-frame'
 import type { Point } from '../../core/picture/tooth-profile'
 import type { Plan } from '../../core/model/plan'
 import type { Step } from '../../core/model/step'
@@ -51,7 +52,7 @@ function Label({ label, y }: { label: SectionLabel; y: (mm: number) => number })
         className={label.lit ? 'fill-ink' : 'fill-soft'}
       >
         {label.text.split('\n').map((line, i) => (
-          <tspan key={line} x={label.words[0]} dy={i === 0 ? 0 : letterMm * 1.15}>
+          <tspan key={line} x={label.words[0]} dy={i === 0 ? 0 : letterMm * (label.lit ? 1.4 : 1.15)}>
             {line}
           </tspan>
         ))}
@@ -73,6 +74,16 @@ function apart(labels: readonly SectionLabel[]): SectionLabel[] {
         return { ...l, words: [l.words[0], at] as const }
       })
   })
+}
+
+const partLook: Readonly<Record<SectionPart['is'], string>> = {
+  seal: 'tone-wood stroke-ink',
+  room: 'fill-sheet stroke-ink',
+  post: 'tone-glass stroke-ink',
+  layer: 'fill-jade-wash stroke-jade',
+  'layer now': 'tone-jade stroke-ink',
+  metal: 'tone-steel stroke-ink',
+  decay: 'tone-dark stroke-ink',
 }
 
 function Drawn({ of, compact }: { of: Section; compact: boolean }) {
@@ -106,6 +117,9 @@ function Drawn({ of, compact }: { of: Section; compact: boolean }) {
         />
         {of.left && <Shape points={of.left} className="tone-pale stroke-ink" />}
         {of.pulp.length > 0 && <Shape points={of.pulp} className="tone-pulp stroke-alarm" dashed />}
+        {of.parts?.map((part, i) => (
+          <Shape key={i} points={part.points} className={partLook[part.is]} dashed={part.is === 'room'} />
+        ))}
         {of.cord && (
           <circle
             cx={of.cord.at[0]}
