@@ -1,11 +1,15 @@
 import { often } from '../../scripts/often'
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../../core/plan/compile'
 import { visitRequest } from '../../core/model/request'
 import { demoPractice, demoVisits } from '../../demo/practice'
 import { renderPdf } from './render'
 import { setupSheet } from './setup-sheet'
+import { silhouetteOf } from './silhouettes'
+import { starterItems } from '../../core/catalog/starter'
+import { shapeOf } from '../../core/catalog/shapes'
+import { thing } from '../../core/picture/things'
 
 const practice = demoPractice('2026-11-24', 'Etc/UTC')
 const planOf = (key: string) => {
@@ -93,5 +97,22 @@ describe('the setup sheet', () => {
     expect((await renderPdf(definition())).equals(await renderPdf(definition()))).toBe(true)
     const colours = JSON.stringify(definition()).match(/#[0-9a-f]{6}/g) ?? []
     for (const c of colours) expect(new Set([c.slice(1, 3), c.slice(3, 5), c.slice(5, 7)]).size).toBe(1)
+  })
+
+  it('draws every thing of the catalogue beside its name, each of its outlines, as another program reads them', async () => {
+    const content = starterItems.map((i) =>
+      silhouetteOf({ shape: i.shape, needs: i.serves, family: i.family, lengthMm: i.lengthMm, widthMm: i.widthMm }),
+    )
+    const bytes = await renderPdf({ content, defaultStyle: { font: 'Next' } })
+    const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false, verbosity: 0 }).promise
+    let drawn = 0
+    for (let n = 1; n <= pdf.numPages; n++) {
+      const { fnArray } = await (await pdf.getPage(n)).getOperatorList()
+      drawn += fnArray.filter((f) => f === OPS.constructPath).length
+    }
+    const outlines = starterItems.flatMap((i) =>
+      thing(shapeOf({ shape: i.shape, needs: i.serves, family: i.family }), i.lengthMm, i.widthMm),
+    )
+    expect(drawn).toBeGreaterThanOrEqual(outlines.length)
   })
 })

@@ -12,6 +12,7 @@ import { alertWords } from '../../core/vocabulary'
 import { type BurPass, type Plan, type SetupLine } from '../../core/model/plan'
 import { phaseNames } from '../../core/model/step'
 import { toQuadrant, toUniversal } from '../../core/teeth/notation'
+import { silhouetteOf, silhouettePt } from './silhouettes'
 
 export type Paper = 'A4' | 'LETTER'
 export interface SheetFacts {
@@ -41,6 +42,7 @@ function lineOf(line: SetupLine): Content {
   return {
     columns: [
       box(),
+      { stack: [silhouetteOf(line)], width: silhouettePt.wide },
       {
         text: [
           { text: line.name, bold: true },
@@ -49,7 +51,7 @@ function lineOf(line: SetupLine): Content {
         ],
       },
     ],
-    columnGap: 2,
+    columnGap: 3,
     margin: [0, 0, 0, 2.5],
   }
 }
