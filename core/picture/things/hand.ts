@@ -157,6 +157,14 @@ const fork: End = (r) => ({
     ),
   ],
 })
+/** A long wire, a pellet of gold speared on its point. */
+const speared: End = (r) => ({
+  length: 26,
+  parts: [
+    poly('steel', [-0.7, 0], [-0.35, -22], [0, -26], [0.35, -22], [0.7, 0]),
+    rect('soft', -r * 0.6, -25, r * 1.2, 3.4, 0.8),
+  ],
+})
 const needlePoint =
   (length: number): End =>
   () => ({
@@ -248,7 +256,7 @@ export const hands = {
   'crown seater': hand(bowl(5), fork, 30),
   'band pusher': hand(stub(4.4, true), undefined, 22),
   'foil condenser': hand(stub(1.2, true), needlePoint(12)),
-  'foil carrier': hand(needlePoint(26), undefined, 30),
+  'foil carrier': hand(speared, undefined, 30),
   'gold knife': hand(blade(18, 3, 7), blade(18, 3, 7)),
   scalpel: hand(blade(26, 6, 9), undefined, 0, 'soft'),
 } satisfies Record<string, Hand>

@@ -5,6 +5,7 @@
 import type { ShapeName } from '../../catalog/shape-names'
 import { entriesOf, keysOf, tableOf } from '../../sure'
 import { hands, spatulas } from './hand'
+import { apparatus } from './apparatus'
 import { jointed } from './jointed'
 import { machines } from './machines'
 import { mouth } from './mouth'
@@ -23,6 +24,7 @@ const draws: Readonly<Record<ShapeName, Draw>> = {
   ...mouth,
   ...small,
   ...machines,
+  ...apparatus,
 }
 
 /** Beyond this a thing is drawn once and stretched: rings and marks every few millimetres would be without number. */

@@ -1,5 +1,5 @@
 /** Handpieces, apparatus, what people wear, what is read or looked through. */
-import { moved, oval, part, path, poly, rect, rings, turned, type Draw, type Part } from './part'
+import { moved, oval, part, path, poly, rect, rings, ruled, turned, type Draw, type Part } from './part'
 
 const highSpeed: Draw = (l, w) => [
   rect('steel', 0, 2, w * 0.62, 11, 3),
@@ -48,13 +48,21 @@ const motor: Draw = (l, w) => [
   rect('glass', w * 0.42, l * 0.44, w * 0.44, l * 0.14, 2),
   oval('dark', w * 0.64, l * 0.68, 5),
 ]
+/** A bent nozzle with its spray, a round chamber half full of powder, the grip. */
 const jet: Draw = (l, w) => [
+  ...[0, 0.16, 0.32].map((x) => poly('line', [w * (0.02 + x * 0.3), l * 0.07], [w * x, 0])),
   part(
     'steel',
-    path`M 0 0 L 3 0 C ${w * 0.5} ${l * 0.04} ${w * 0.6} ${l * 0.1} ${w * 0.62} ${l * 0.26} L ${w * 0.38} ${l * 0.26} C ${w * 0.36} ${l * 0.12} ${w * 0.3} ${l * 0.07} 0 3 Z`,
+    path`M 0 ${l * 0.07} L 4 ${l * 0.06} C ${w * 0.5} ${l * 0.09} ${w * 0.62} ${l * 0.14} ${w * 0.62} ${l * 0.28} L ${w * 0.42} ${l * 0.28} C ${w * 0.4} ${l * 0.16} ${w * 0.3} ${l * 0.12} 0 ${l * 0.09} Z`,
   ),
-  oval('glass', w / 2, l * 0.38, w / 2, l * 0.12),
-  rect('pale', w * 0.2, l * 0.48, w * 0.6, l * 0.52, 5),
+  oval('glass', w / 2, l * 0.38, w / 2, l * 0.11),
+  part(
+    'soft',
+    path`M ${w * 0.04} ${l * 0.4} L ${w * 0.96} ${l * 0.4} C ${w * 0.9} ${l * 0.51} ${w * 0.1} ${l * 0.51} ${w * 0.04} ${l * 0.4} Z`,
+  ),
+  rect('dark', w * 0.36, l * 0.25, w * 0.28, l * 0.035, 2),
+  rect('pale', w * 0.24, l * 0.49, w * 0.52, l * 0.51, 5),
+  ...rings(w / 2, w * 0.24, l * 0.6, l * 0.92, 6),
 ]
 const sonic: Draw = (l, w) => [
   part(
@@ -202,14 +210,6 @@ const camera: Draw = (l, w) => [
   oval('dark', w / 2, l * 0.66, w * 0.26, l * 0.17),
   oval('glass', w / 2, l * 0.66, w * 0.16, l * 0.1),
 ]
-/** An apparatus on the worktop: a housing with what tells it apart. */
-function housing(sign: (l: number, w: number) => Part[]): Draw {
-  return (l, w) => [rect('pale', 0, 0, w, l, 10), ...sign(l, w)]
-}
-const ruled = (n: number, l: number, w: number): Part[] =>
-  Array.from({ length: n }, (_, i) =>
-    poly('line', [w * 0.15, l * (0.2 + (i * 0.6) / n)], [w * 0.85, l * (0.2 + (i * 0.6) / n)]),
-  )
 const mallet: Draw = (l, w) => [
   rect('steel', 0, 0, w, l * 0.16, 4),
   rect('soft', w / 2 - 6, l * 0.16, 12, l * 0.84, 4),
@@ -228,17 +228,30 @@ const lamp: Draw = (l, w) => [
   ),
 ]
 const wand =
-  (tip: 'hot' | 'loop' | 'air'): Draw =>
+  (tip: 'loop' | 'air'): Draw =>
   (l, w) => {
     const c = w / 2
     const head: Part[] =
-      tip === 'hot'
-        ? [turned('dark', c, [0, 0.5], [l * 0.14, 1.2])]
-        : tip === 'loop'
-          ? [part('line', path`M ${c} ${l * 0.3} C 0 ${l * 0.24} 0 0 ${c} 0 C ${w} 0 ${w} ${l * 0.24} ${c} ${l * 0.3}`)]
-          : [turned('steel', c, [0, 1], [l * 0.2, 1.4])]
+      tip === 'loop'
+        ? [part('line', path`M ${c} ${l * 0.3} C 0 ${l * 0.24} 0 0 ${c} 0 C ${w} 0 ${w} ${l * 0.24} ${c} ${l * 0.3}`)]
+        : [turned('steel', c, [0, 1], [l * 0.2, 1.4])]
     return [...head, turned('soft', c, [l * (tip === 'loop' ? 0.3 : 0.14), 1.6], [l * 0.34, c], [l, c])]
   }
+
+/** A pen on its cord: a bent tip that glows, the ring that switches it. */
+const heatCarrier: Draw = (l, w) => {
+  const c = w * 0.6
+  return [
+    part('line', path`M ${c} ${l * 0.78} C ${c} ${l * 0.96} ${w * 0.1} ${l * 0.8} ${w * 0.1} ${l}`),
+    part(
+      'dark',
+      path`M 0 0 L 1.6 0.6 C ${w * 0.2} ${l * 0.06} ${c - 1} ${l * 0.1} ${c + 1} ${l * 0.24} L ${c - 1} ${l * 0.24} C ${c - 3} ${l * 0.12} ${w * 0.14} ${l * 0.08} 0 0 Z`,
+    ),
+    turned('steel', c, [l * 0.22, 2.4], [l * 0.3, w * 0.2]),
+    turned('soft', c, [l * 0.3, w * 0.26], [l * 0.5, w * 0.4], [l * 0.78, w * 0.26]),
+    rect('dark', c - w * 0.4, l * 0.36, w * 0.8, l * 0.035, 3),
+  ]
+}
 
 export const machines = {
   'high-speed handpiece': highSpeed,
@@ -270,7 +283,7 @@ export const machines = {
   camera,
   'gold mallet': mallet,
   'alcohol lamp': lamp,
-  'heat carrier': wand('hot'),
+  'heat carrier': heatCarrier,
   'electrosurgery tip': wand('loop'),
   'vacuum tip': wand('air'),
   'suction retractor': (l, w) => [
@@ -281,73 +294,6 @@ export const machines = {
     rect('pale', w * 0.3, l * 0.5, w * 0.4, l * 0.5, 4),
     ...[0.2, 0.4, 0.6].map((x) => oval('dark', w * (0.1 + x), l * 0.24, 2)),
   ],
-  radiometer: housing((l, w) => [
-    oval('dark', w / 2, l * 0.24, w * 0.2),
-    rect('glass', w * 0.18, l * 0.5, w * 0.64, l * 0.3, 3),
-  ]),
-  triturator: housing((l, w) => [
-    rect('dark', w * 0.2, l * 0.12, w * 0.6, l * 0.36, 8),
-    rect('steel', w * 0.36, l * 0.24, w * 0.28, l * 0.1, 8),
-    rect('glass', w * 0.24, l * 0.64, w * 0.3, l * 0.14, 3),
-    oval('dark', w * 0.74, l * 0.71, 10),
-  ]),
-  'composite warmer': housing((l, w) => [
-    ...[0.24, 0.5, 0.76].flatMap((x) => [
-      rect('dark', w * x - 6, l * 0.16, 12, l * 0.4, 5),
-      rect('soft', w * x - 4, l * 0.1, 8, l * 0.2, 2),
-    ]),
-    rect('glass', w * 0.2, l * 0.72, w * 0.6, l * 0.14, 3),
-  ]),
-  'ultrasonic bath': housing((l, w) => [
-    rect('steel', w * 0.1, l * 0.1, w * 0.8, l * 0.56, 8),
-    rect('glass', w * 0.16, l * 0.16, w * 0.68, l * 0.44, 6),
-    part(
-      'line',
-      path`M ${w * 0.24} ${l * 0.38} Q ${w * 0.36} ${l * 0.3} ${w * 0.5} ${l * 0.38} Q ${w * 0.64} ${l * 0.46} ${w * 0.76} ${l * 0.38}`,
-    ),
-    oval('dark', w / 2, l * 0.82, 9),
-  ]),
-  'apex locator': housing((l, w) => [
-    rect('glass', w * 0.12, l * 0.1, w * 0.76, l * 0.5, 4),
-    ...ruled(5, l * 0.7, w),
-    part('line', path`M ${w * 0.3} ${l * 0.7} C ${w * 0.3} ${l * 0.9} ${w * 0.7} ${l * 0.7} ${w * 0.7} ${l * 0.94}`),
-  ]),
-  laser: housing((l, w) => [
-    rect('glass', w * 0.16, l * 0.1, w * 0.68, l * 0.3, 4),
-    part('line', path`M ${w * 0.3} ${l * 0.9} L ${w * 0.5} ${l * 0.52} L ${w * 0.7} ${l * 0.9} Z`),
-    poly('line', [w * 0.5, l * 0.64], [w * 0.5, l * 0.78]),
-  ]),
-  'electrosurgery unit': housing((l, w) => [
-    part(
-      'line',
-      path`M ${w * 0.54} ${l * 0.16} L ${w * 0.38} ${l * 0.44} L ${w * 0.6} ${l * 0.44} L ${w * 0.46} ${l * 0.72}`,
-    ),
-    oval('dark', w * 0.26, l * 0.84, 12),
-    oval('dark', w * 0.74, l * 0.84, 12),
-  ]),
-  'conditioning baths': housing((l, w) =>
-    [0.06, 0.37, 0.68].flatMap((x) => [
-      rect('steel', w * x, l * 0.16, w * 0.26, l * 0.6, 8),
-      rect('glass', w * (x + 0.03), l * 0.22, w * 0.2, l * 0.48, 6),
-    ]),
-  ),
-  'cooling hoses': (l, w) => [
-    part(
-      'line',
-      path`M 2 0 C 2 ${l * 0.7} ${w * 0.5} ${l * 0.2} ${w * 0.5} ${l * 0.6} C ${w * 0.5} ${l} 0 ${l} 0 ${l * 0.7}`,
-    ),
-    part(
-      'line',
-      path`M ${w - 2} 0 C ${w - 2} ${l * 0.7} ${w * 0.6} ${l * 0.3} ${w * 0.6} ${l * 0.7} C ${w * 0.6} ${l} ${w} ${l} ${w} ${l * 0.8}`,
-    ),
-    poly('line', [0, l], [w, l]),
-  ],
-  'spot welder': housing((l, w) => [
-    rect('dark', w * 0.3, l * 0.14, w * 0.4, l * 0.06),
-    poly('steel', [w * 0.46, l * 0.2], [w * 0.54, l * 0.2], [w * 0.51, l * 0.38], [w * 0.49, l * 0.38]),
-    poly('steel', [w * 0.49, l * 0.42], [w * 0.51, l * 0.42], [w * 0.54, l * 0.6], [w * 0.46, l * 0.6]),
-    rect('dark', w * 0.3, l * 0.6, w * 0.4, l * 0.06),
-  ]),
   'annealing tray': (l, w) => [
     rect('steel', 0, 0, w, l, 4),
     rect('glass', 4, 4, w - 8, l - 8, 3),

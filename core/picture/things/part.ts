@@ -71,3 +71,9 @@ export const rings = (cx: number, half: number, from: number, to: number, every:
   Array.from({ length: Math.max(0, Math.floor((to - from) / every)) }, (_, i) =>
     poly('line', [cx - half, from + i * every], [cx + half, from + i * every]),
   )
+
+/** Lines of writing. */
+export const ruled = (n: number, l: number, w: number): Part[] =>
+  Array.from({ length: n }, (_, i) =>
+    poly('line', [w * 0.15, l * (0.2 + (i * 0.6) / n)], [w * 0.85, l * (0.2 + (i * 0.6) / n)]),
+  )

@@ -367,10 +367,11 @@ export const small = {
         oval('pale', w * (x ?? 0), l * (y ?? 0), w * 0.14, l * 0.12),
       ])
       .concat(rect('line', 0, 0, w, l, 3)),
+  // Wound up, its end standing off.
   coil: (l, w) => [
-    oval('soft', w / 2, l / 2, w / 2, l / 2),
-    oval('pale', w / 2, l / 2, w * 0.3, l * 0.34),
-    poly('line', [w * 0.9, l * 0.5], [w, l * 0.9]),
+    part('line', path`M ${w * 0.86} ${l * 0.5} C ${w * 0.9} ${l * 0.2} ${w} ${l * 0.2} ${w} 0`),
+    ...[1, 0.82, 0.64].map((k) => oval('soft', w * 0.43, l * 0.56, w * 0.43 * k, l * 0.44 * k)),
+    oval('pale', w * 0.43, l * 0.56, w * 0.2, l * 0.2),
   ],
   pad: (l, w) => [
     rect('soft', 0, 0, w, l, 1),
@@ -381,7 +382,26 @@ export const small = {
     rect('soft', 0, 0, w, l, 3),
     ...[0.25, 0.5, 0.75].map((y) => poly('line', [3, l * y], [w - 3, l * y])),
   ],
-  stick: (l, w) => [rect('soft', 0, 0, w, l, 2), poly('line', [w * 0.3, 2], [w * 0.3, l - 2])],
+  // Its end softened in the flame, the rest in its paper.
+  stick: (l, w) => [
+    part(
+      'soft',
+      path`M ${w * 0.1} ${l * 0.5} L ${w * 0.1} ${l * 0.12} C ${w * 0.1} 0 ${w * 0.5} 0 ${w * 0.56} ${l * 0.03} C ${w * 0.7} ${l * 0.07} ${w * 0.9} ${l * 0.02} ${w * 0.9} ${l * 0.14} L ${w * 0.9} ${l * 0.5} Z`,
+    ),
+    poly(
+      'pale',
+      [0, l * 0.46],
+      [w * 0.2, l * 0.42],
+      [w * 0.4, l * 0.46],
+      [w * 0.6, l * 0.42],
+      [w * 0.8, l * 0.46],
+      [w, l * 0.42],
+      [w, l],
+      [0, l],
+    ),
+    poly('line', [w * 0.3, l * 0.54], [w * 0.3, l * 0.96]),
+    poly('line', [w * 0.7, l * 0.54], [w * 0.7, l * 0.96]),
+  ],
   'clear sheet': (l, w) => [
     rect('glass', 0, 0, w, l, 4),
     poly('line', [w * 0.2, l * 0.5], [w * 0.5, l * 0.2]),
