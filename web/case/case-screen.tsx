@@ -203,9 +203,10 @@ export default function CaseScreen() {
           <ScoreView
             score={score}
             people={data.plan.people}
+            holds={data.plan.holds}
             label={`Score: ${data.plan.steps.map((s) => s.title).join(', ')}`}
           />
-          <RunningOrder score={score} people={data.plan.people} />
+          <RunningOrder score={score} plan={data.plan} />
         </Panel>
         <WorkedOut plan={data.plan} score={score} />
       </div>

@@ -49,6 +49,15 @@ describe('the score', () => {
     ])
     expect(renderToStaticMarkup(<Score bands score={score} people={plan.people} label="" />)).toMatch(/>Cutting</)
   })
+  it('says what is signed where, and how long a window lasts; wider, everything of it', () => {
+    const at = (zoom: number): string =>
+      renderToStaticMarkup(<Score score={score} people={plan.people} holds={plan.holds} zoom={zoom} label="" />)
+    expect(at(1)).toMatch(/>Numb, tested</)
+    for (const { title } of plan.holds) expect(at(4)).toContain(`>${title}<`)
+    const windows = score.brackets.filter((b) => b.kind === 'window')
+    expect(count(at(8), /data-window-name/g)).toBe(windows.length)
+    expect(at(4)).toContain('>90 s Gum closes in<')
+  })
   it('draws a bar for each person of each step, one for the mouth, a double bar for each hold', () => {
     const markup = renderToStaticMarkup(<Score score={score} people={plan.people} label="Score" />)
     const people = score.bars.reduce((sum, b) => sum + b.people.length, 0)

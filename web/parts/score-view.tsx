@@ -7,11 +7,14 @@ import { Button } from './ui'
 
 const steps = [1, 2, 4, 8] as const
 
-export function ScoreView({ height = 200, ...props }: Omit<ScoreProps, 'zoom' | 'names' | 'full'>) {
+export function ScoreView({
+  height = 284,
+  ...props
+}: Omit<ScoreProps, 'zoom' | 'names' | 'full'> & Required<Pick<ScoreProps, 'holds'>>) {
   const [at, setAt] = useState(0)
   const zoom = sure(steps[at])
-  const top = staves.top + staves.bands
-  const rowHeight = (height - top - staves.bottom) / (props.people.length + 1)
+  const top = staves.top + staves.bands + staves.flags.above
+  const rowHeight = (height - top - staves.bottom - staves.flags.below) / (props.people.length + 1)
   const wider = (by: number): void => setAt(Math.min(steps.length - 1, Math.max(0, at + by)))
   return (
     <div>

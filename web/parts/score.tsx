@@ -1,5 +1,8 @@
 /** The score: time from left to right, a stave for each person, one line for the mouth; holds are double bars. */
 import { bandsOf } from '../../core/schedule/bands'
+import { flagsOf } from '../../core/picture/flags'
+import { span } from '../../core/rules'
+import type { Hold } from '../../core/model/plan'
 import { firstOf, sure } from '../../core/sure'
 import { useEffect, useRef, useState } from 'react'
 import type { Bar, Bracket, Rest as RestOf, Timeline } from '../../core/schedule/timeline'
@@ -17,6 +20,8 @@ export interface ScoreProps {
   full?: boolean
   /** The phases as named bands over the staves. */
   bands?: boolean
+  /** The dentist's holds, by name beneath the staves, and windows with their seconds above them. */
+  holds?: readonly Hold[]
   /** Names before the staves; left to a wrapper where the drawing is wider than its window. */
   names?: boolean
   /** How many times its natural width. */
@@ -25,7 +30,7 @@ export interface ScoreProps {
 }
 
 /** Where the staves lie in a full drawing, px. */
-export const staves = { left: 132, top: 26, bottom: 26, bands: 26 }
+export const staves = { left: 132, top: 26, bottom: 26, bands: 26, flags: { above: 40, below: 44, row: 20, rows: 2 } }
 /** From so wide on a bar says what it is, px; and a letter's width. */
 const [sayingPx, letterPx] = [64, 8.6]
 
@@ -68,8 +73,10 @@ function layOf({
   full,
   bands,
   names,
+  named,
 }: Pick<ScoreProps, 'score' | 'people'> & {
   bands: boolean
+  named: boolean
   playheadS: number | undefined
   width: number
   height: number
@@ -77,7 +84,8 @@ function layOf({
   names: boolean
 }): Lay {
   const left = names ? staves.left : 0
-  const top = (full ? staves.top : 2) + (bands ? staves.bands : 0)
+  const top = (full ? staves.top : 2) + (bands ? staves.bands : 0) + (named ? staves.flags.above : 0)
+  const bottom = (full ? staves.bottom : 2) + (named ? staves.flags.below : 0)
   const usable = width - left - (full ? 8 : 0)
   const totalS = Math.max(score.totalS, playheadS ?? 0, 60)
   const rows = people.length + 1
@@ -88,7 +96,7 @@ function layOf({
     top,
     rows,
     totalS,
-    rowHeight: (height - top - (full ? staves.bottom : 2)) / rows,
+    rowHeight: (height - top - bottom) / rows,
     x: (s) => left + (s / totalS) * usable,
     rowOf: (id) => people.findIndex((p) => p.id === id),
   }
@@ -276,6 +284,48 @@ function WindowBracket({ of: { x, top }, bracket: b }: { of: Lay; bracket: Brack
   )
 }
 
+/** What each hold is called, from its double bar down. */
+function HoldNames({ of: { x, width, height }, score, holds }: { of: Lay; score: Timeline; holds: readonly Hold[] }) {
+  const ends = new Map(score.bars.map((b) => [b.stepId, b.endS]))
+  const flags = holds.flatMap((h) => {
+    const endS = ends.get(h.stepId)
+    return endS === undefined ? [] : [{ at: x(endS) + 4, text: h.title }]
+  })
+  const { row, rows, below } = staves.flags
+  return flagsOf(flags, letterPx, rows, width).map((f) => (
+    <g key={f.at} data-hold-name="">
+      <line
+        x1={f.at}
+        x2={f.at}
+        y1={height - staves.bottom - below}
+        y2={height - staves.bottom - below + 14 + f.row * row}
+        className="stroke-ink"
+      />
+      <text x={f.x} y={height - staves.bottom - below + 17 + f.row * row} fontSize={16} className="fill-ink">
+        {f.text}
+      </text>
+    </g>
+  ))
+}
+
+/** What each window is, and how long it may last; over its bracket. */
+function WindowNames({ of: { x, width, top }, score }: { of: Lay; score: Timeline }) {
+  const windows = score.brackets.filter((b) => b.kind === 'window' && b.endS > b.startS && b.longestS !== undefined)
+  const flags = windows.map((b) => ({ at: x(b.startS) - 6, text: `${span(sure(b.longestS))} ${b.title}` }))
+  return flagsOf(flags, letterPx, staves.flags.rows, width).map((f) => (
+    <text
+      key={`${f.at}${f.text}`}
+      x={f.x}
+      y={top - 19 - (staves.flags.rows - 1 - f.row) * staves.flags.row}
+      fontSize={16}
+      className="fill-soft"
+      data-window-name=""
+    >
+      {f.text}
+    </text>
+  ))
+}
+
 function Playhead({ of: { x, height }, atS }: { of: Lay; atS: number }) {
   return (
     <g className="text-alarm">
@@ -293,12 +343,23 @@ export function Score({
   height = 150,
   full = true,
   bands = false,
+  holds,
   names = full,
   zoom = 1,
   label,
 }: ScoreProps) {
   const [box, seen] = useWidth(full ? 1200 : 220, full ? 120 : 24)
-  const lay = layOf({ score, people, playheadS, width: seen * zoom, height, full, bands, names })
+  const lay = layOf({
+    score,
+    people,
+    playheadS,
+    width: seen * zoom,
+    height,
+    full,
+    bands,
+    names,
+    named: holds !== undefined,
+  })
   const { width, left, top, rowHeight, rows } = lay
   const phases = [...new Set(score.bars.map((b) => b.phase))]
   return (
@@ -337,6 +398,8 @@ export function Score({
           />
         ))}
         {full && score.brackets.map((b) => <WindowBracket key={b.from + b.to} of={lay} bracket={b} />)}
+        {holds && <HoldNames of={lay} score={score} holds={holds} />}
+        {holds && <WindowNames of={lay} score={score} />}
         {playheadS !== undefined && <Playhead of={lay} atS={playheadS} />}
       </svg>
     </div>
