@@ -252,6 +252,7 @@ const ofNeed: Readonly<Record<string, ShapeName>> = {
   'core tip': 'nozzle',
   'core former': 'core former',
   'pulp medicament': 'jar, powder',
+  'resorbable paste': 'jar, powder',
   'fissure sealant': 'syringe, bent tip',
   'hand file': 'hand files',
   'hand file.set': 'set of files',

@@ -214,6 +214,7 @@ const things: readonly Thing[] = [
   row('core tip', 'long tip'),
   row('core former', 'core former'),
   row('pulp medicament', 'medicament'),
+  row('resorbable paste', 'resorbable paste', 'paste'),
   row('gold foil.powdered', 'powdered gold, powdered'),
   row('gold foil', 'gold foil'),
   row('polishing powder.15', '15 µm powder'),

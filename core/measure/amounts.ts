@@ -141,3 +141,16 @@ export function injectionWindow(
     because: `${units} × ${eachS} s + ${restS} s to wet the rest${drawingS > 0 ? ` + ${drawingS} s to draw ${drawn === 1 ? 'the cord' : `${drawn} cords`} and dry` : ''} + ${seatingS} s seating, against ${workingS} s working time with ${inHandS} s in hand: ${spareS >= 0 ? `${spareS} s to spare` : `${-spareS} s too long`}`,
   }
 }
+
+/** The same where the wash goes in the tray alone: no syringe goes round, the tray is loaded and seated. */
+export function trayWindow(workingS: number, rules: Rules = standardRules): InjectionWindow {
+  const [loadS, seatingS, inHandS] = [rules('tray.load').value, rules('tray.seating').value, rules('inject.hand').value]
+  const spareS = workingS - inHandS - loadS - seatingS
+  return {
+    injectionS: 0,
+    trayStartS: 0,
+    fits: spareS >= 0,
+    spareS,
+    because: `${loadS} s to load the tray with the wash on top + ${seatingS} s seating, against ${workingS} s working time with ${inHandS} s in hand: ${spareS >= 0 ? `${spareS} s to spare` : `${-spareS} s too long`}`,
+  }
+}

@@ -18,3 +18,20 @@ export function pointsFor(master: number): { sizes: number[]; because: Reason } 
     because: reason('one or two sizes under the master file: they reach the end and do not pass it', 'C'),
   }
 }
+
+/** Of the engine-driven files, percent; from where the glide path ends. Common practice: 4 % keeps most of the root. */
+const series = { fromSize: 20, taperPercent: 4 } as const
+/** The last file that is planned: narrow roots and wide ones. From memory; the file that binds decides. */
+const lastSize = { narrow: 25, wide: 40 } as const
+
+/** How wide a canal is as a rule, by its name: the roots of a molar's cheek side and of two-rooted premolars are narrow. */
+export const usualLast = (canal: string): 25 | 40 => (/^(M|DB$|B$|P$)/.test(canal) ? lastSize.narrow : lastSize.wide)
+
+/**
+ * The files of a canal in order: hand files for the glide path, then the series up to the last that is planned.
+ * @example filesFor(25) // [ '20/.04', '25/.04' ]
+ */
+export const filesFor = (last: number): string[] =>
+  isoSizes
+    .filter((s) => s >= series.fromSize && s <= last)
+    .map((s) => `${s}/.${String(series.taperPercent).padStart(2, '0')}`)

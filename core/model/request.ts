@@ -40,6 +40,8 @@ export const toothFacts = z.strictObject({
   perimeterMm: z.number().min(5).max(60).optional(),
   /** Where a kind makes one or the other: gold inlay or gold foil. */
   made: z.enum(['inlay', 'foil']).optional(),
+  /** What is done about its pulp, where it is not the same for all: a part taken, or all of it. */
+  pulp: z.enum(['none', 'pulpotomy', 'pulpectomy']).optional(),
   /** Width between the contacts, or of its fellow on the other side, mm: picks the size of a preformed crown. */
   widthMm: z.number().min(3).max(14).optional(),
   /** Worn away, not decayed: nothing soft to take out. */

@@ -1,4 +1,5 @@
 /** Root-canal work: access, length, shape, clean, fill. The sheet is on; hypochlorite never without it. */
+import { filesFor, pointsFor, usualLast } from '../measure/canals'
 import { inWords } from '../rules'
 import { reason, type Figure } from '../figure'
 import { jawOf, parts, type Tooth } from '../teeth/notation'
@@ -26,6 +27,11 @@ export function usualCanals(t: Tooth): Canal[] {
             : ['MB', 'ML', 'D']
   return names.map((name) => ({ name }))
 }
+/** What a canal is called in a sentence's beginning: the only one has no name. */
+const called = ({ name }: Canal): string => (name === 'single' ? 'Canal' : name)
+/** And in the middle of one. */
+const inSentence = ({ name }: Canal): string => (name === 'single' ? 'the canal' : name)
+
 export const canalsOf = (u: Unit): Canal[] => u.facts.canals ?? usualCanals(u.tooth)
 
 const act = acts({ phase: 'canal', fn: 'root canal', place: 'mouth', helped: true })
@@ -76,9 +82,10 @@ function shapeCanal(u: Unit, canal: Canal): Block {
             standing: 'practice',
           },
         ]
+  const files = filesFor(usualLast(canal.name))
   const set = canal.lengthMm === undefined ? '' : `, about ${canal.lengthMm} mm`
   return sequence(
-    act(id('orifice'), `${canal.name}: orifice opened, glide path with small files${set}`, [1.5, 2.5, 5], {
+    act(id('orifice'), `${called(canal)}: orifice opened, glide path with small files${set}`, [1.5, 2.5, 5], {
       tooth: u.tooth,
       passes: ['orifice opener', 'file 10, stop set', 'file 15'],
       needs: [
@@ -90,18 +97,18 @@ function shapeCanal(u: Unit, canal: Canal): Block {
       ],
       figures: length,
     }),
-    act(id('length'), `${canal.name}: working length with the locator${set}; say it, write it`, [0.5, 1, 2], {
+    act(id('length'), `${called(canal)}: working length with the locator${set}; say it, write it`, [0.5, 1, 2], {
       tooth: u.tooth,
       fn: 'root canal',
-      told: `measured the working length of ${canal.name}`,
+      told: `measured the working length of ${inSentence(canal)}`,
       passes: ['file with clip', 'lip hook'],
       needs: [open('apex locator'), open('lip hook')],
       cautions: [reason('Locator and pacemaker: the dentist decides', 'C')],
       mistakes: ['canal flooded: the locator reads short'],
     }),
-    act(id('shape'), `${canal.name}: files in order, irrigation between each`, [2, 4, 8], {
+    act(id('shape'), `${called(canal)}: files in order, ${files.join(', ')}; irrigation between each`, [2, 4, 8], {
       tooth: u.tooth,
-      told: `shaped and irrigated ${canal.name}`,
+      told: `shaped and irrigated ${inSentence(canal)}`,
       asks: [
         {
           reading: 'canal',
@@ -111,7 +118,7 @@ function shapeCanal(u: Unit, canal: Canal): Block {
         },
         { reading: 'irrigant', teeth: [u.tooth] },
       ],
-      passes: ['file with a touch of EDTA, stop set', 'irrigation', 'next file', 'irrigation'],
+      passes: files.flatMap((f, i) => [`file ${f}${i === 0 ? ' with a touch of EDTA, stop set' : ''}`, 'irrigation']),
       needs: [
         open('rotary file set'),
         open('endodontic motor'),
@@ -127,7 +134,8 @@ function shapeCanal(u: Unit, canal: Canal): Block {
         'irrigation forced: it goes past the end',
         'hypochlorite and another antiseptic meet: a brown clot; water between them',
       ],
-      detail: 'Length and file log: canal, file, length, reference point.',
+      detail:
+        'The file that goes slow and binds is said and marked: it picks the master. Log: canal, file and taper, length, reference point.',
     }),
   )
 }
@@ -160,6 +168,12 @@ export function shapeCanals(c: Case, u: Unit): Block {
   )
 }
 
+/** The points by the last file that was planned: another master, other points. */
+const dryWith = (canals: readonly Canal[]): string =>
+  `As planned: ${canals
+    .map((c) => `${inSentence(c)} ${pointsFor(usualLast(c.name)).sizes.join(', ')}`)
+    .join('; ')}; another master, other points.`
+
 /** Cones tried, film, points down to dry, sealer, seared below the orifice. */
 export function fillCanals(u: Unit, belowOrificeMm: number): Block {
   const canals = canalsOf(u)
@@ -167,7 +181,9 @@ export function fillCanals(u: Unit, belowOrificeMm: number): Block {
   return sequence(
     act(
       `canal.cones.${u.tooth}`,
-      `Master cones tried to length: ${canals.map((x) => x.name).join(', ')}; film`,
+      n === 1
+        ? 'Master cone tried to length; film'
+        : `Master cones tried to length: ${canals.map((x) => x.name).join(', ')}; film`,
       [2, 3, 5],
       {
         tooth: u.tooth,
@@ -189,7 +205,7 @@ export function fillCanals(u: Unit, belowOrificeMm: number): Block {
       },
     ),
     act(`canal.dry.${u.tooth}`, 'Dry with paper points, one or two sizes under the master', [1, 1.5, 3], {
-      detail: 'One after the other, until one comes out dry.',
+      detail: `One after the other, until one comes out dry. ${dryWith(canals)}`,
       tooth: u.tooth,
       passes: ['points, counted by length'],
       needs: [open('paper point', n * 3)],
@@ -198,11 +214,11 @@ export function fillCanals(u: Unit, belowOrificeMm: number): Block {
     ...canals.map((canal) =>
       act(
         `canal.fill.${u.tooth}-${canal.name}`,
-        `${canal.name}: sealer, master cone, seared, packed down`,
+        `${called(canal)}: sealer, master cone, seared, packed down`,
         [1, 1.5, 3],
         {
           tooth: u.tooth,
-          told: `filled ${canal.name}`,
+          told: `filled ${inSentence(canal)}`,
           passes: ['cone, sealer on its end', 'heat carrier', 'plugger'],
           needs: [open('sealer', 0.2), open('heat carrier'), open('endodontic plugger', 2)],
           cautions: [reason('Hot instruments: lip guarded, tip straight to its stand', 'C')],

@@ -45,6 +45,8 @@ export interface Case {
   /** A named time or amount of the trade, as this practice has it. */
   rule: Rules
   asked: Asked
+  /** Under general anaesthesia: nobody bites, swallows or is told; every minute counts. */
+  asleep: boolean
   /** Where the sheet of the work before stays on for this one, or this one's stays on for the next. */
   sheet: { alreadyOn: boolean; staysOn: boolean; teeth: readonly Tooth[]; offStep: string }
 }
@@ -120,6 +122,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
       return rules(rule)
     },
     asked,
+    asleep: false,
     sheet: { alreadyOn: false, staysOn: false, teeth: plain.teeth, offStep: 'isolation.dam-off' },
   }
 }

@@ -1,6 +1,6 @@
 /** Which impressions a case takes: families, trays and speeds, and what each is called. */
 import { lastOf } from '../sure'
-import { hydrocolloidSchool, injectionWindow } from '../measure/amounts'
+import { hydrocolloidSchool, injectionWindow, trayWindow, type InjectionWindow } from '../measure/amounts'
 import { open } from './build'
 import { boxesOf, surfacesOf, type Case } from './case'
 
@@ -31,19 +31,28 @@ export function injectionSites(c: Case): { kind: 'crown' | 'veneer' | 'box'; n: 
   return { kind: 'crown', n: c.units.length }
 }
 
+/** The wash goes in the tray alone: a school, and only with polyether, which likes water; hydrocolloid is always put round the margin. */
+export const inTrayOnly = (c: Case, family: Family): boolean => c.choices.wash === 'tray' && family === 'polyether'
+
+/** What has to fit the working time of an impression: syringe and tray, or the tray alone. */
+export function windowOf(c: Case, family: Family, workingS: number, drawn: number): InjectionWindow {
+  if (inTrayOnly(c, family)) return trayWindow(workingS, c.rule)
+  const { kind, n } = injectionSites(c)
+  return injectionWindow(kind, n, workingS, drawn, c.rule)
+}
+
 /**
  * The quickest material of the family whose working time holds the injection and the seating with 10 s in hand; the
  * slower one otherwise. Standing C for the rule, practice for the times.
  * @param drawn cords drawn between the washes.
  */
 export function pickSpeed(c: Case, family: Family, drawn = 0): Material {
-  const { kind, n } = injectionSites(c)
   const speeds = family === 'silicone' ? (['fast', 'regular'] as const) : (['regular'] as const)
   const made = speeds.map((speed): Material => {
     const item = c.practice.items.find((i) => i.serves.includes(`light body.${family}.${speed}`))
     const workingS = item?.workingS ?? startingTimes[speed].workingS
     const inMouthS = item?.inMouthS ?? startingTimes[speed].inMouthS
-    const window = injectionWindow(kind, n, workingS, drawn, c.rule)
+    const window = windowOf(c, family, workingS, drawn)
     return { speed, workingS, inMouthS, because: window.because, fits: window.fits && Boolean(item) }
   })
   return made.find((m) => m.fits) ?? lastOf(made)

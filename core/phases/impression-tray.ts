@@ -1,16 +1,18 @@
 /** One impression in a tray: syringe in hand, cord out, inject, tray, set, out, one window after the other. */
-import { reason, type Figure } from '../figure'
-import { injectionWindow, lightBody, trayMaterial } from '../measure/amounts'
+import { reason, type Figure, type Reason } from '../figure'
+import { lightBody, trayMaterial, type InjectionWindow } from '../measure/amounts'
 import type { Choreography } from '../model/lanes'
-import { atLeast, meanwhile, open, practice, sequence, standby, step, type Block, type Draft } from './build'
+import { atLeast, meanwhile, nothing, open, practice, sequence, standby, step, type Block, type Draft } from './build'
 import type { Case } from './case'
 import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
 import {
   familyWords,
   injectionSites,
+  inTrayOnly,
   pickSpeed,
   trayNeed,
   trayWords,
+  windowOf,
   type Material,
   type Round,
 } from './impression-material'
@@ -23,7 +25,7 @@ interface Taking {
   round: Round
   material: Material
   /** When the tray is loaded, and how long the syringe goes round, s. */
-  window: ReturnType<typeof injectionWindow>
+  window: InjectionWindow
   light: Figure
   tray: Figure
   first: boolean
@@ -45,7 +47,7 @@ function takingOf(c: Case, plan: CordPlan, round: Round): Taking {
     plan,
     round,
     material,
-    window: injectionWindow(sites.kind, sites.n, material.workingS, drawn, c.rule),
+    window: windowOf(c, family, material.workingS, drawn),
     light: lightBody(sites.kind, sites.n, own, c.rule),
     tray: trayMaterial(round.tray === 'dual-arch' ? 'dual-arch quadrant' : 'full arch', c.rule),
     first,
@@ -55,13 +57,13 @@ function takingOf(c: Case, plan: CordPlan, round: Round): Taking {
 }
 
 /** What is mixed and what mixes it. */
-function materialNeeds({ round: { family }, material, light, tray }: Taking): NonNullable<Draft['needs']> {
+function materialNeeds({ c, round: { family }, material, light, tray }: Taking): NonNullable<Draft['needs']> {
   const wash = open(`light body.${family}.${material.speed}`, light.value)
   if (family === 'hydrocolloid') return [wash, open('hydrocolloid syringe'), open('tray body.hydrocolloid', tray.value)]
   const heavy = family === 'silicone' ? `heavy body.silicone.${material.speed}` : 'medium body.polyether'
   return [
     wash,
-    open('impression syringe'),
+    ...(inTrayOnly(c, family) ? [] : [open('impression syringe')]),
     open('mixing tip', 2),
     open('dispensing gun'),
     open(heavy, tray.value),
@@ -71,8 +73,28 @@ function materialNeeds({ round: { family }, material, light, tray }: Taking): No
   ]
 }
 
+/** A painted tray takes nothing before it is dry. */
+const adhesiveDry = ({ c, round, first }: Taking): NonNullable<Draft['ties']> =>
+  round.tray === 'custom' && first
+    ? [
+        {
+          from: 'impression.paint-tray',
+          fromEdge: 'finish',
+          ...atLeast(c.rule('tray.adhesive')),
+          title: 'Tray adhesive dries',
+        },
+      ]
+    : []
+
+/** Why this speed, and what to do where even it is too short. */
+const speedReason = ({ material, window }: Taking): Reason =>
+  reason(
+    `${material.speed} set: ${material.because}${window.fits ? '' : '. A second pair of hands, or the arch in two parts'}`,
+    'C',
+  )
+
 function loadSyringe(t: Taking): Block {
-  const { c, round, material, window, light, tray, first, id } = t
+  const { round, light, tray, id } = t
   return step({
     id: id('load-syringe'),
     phase: 'impression',
@@ -85,41 +107,21 @@ function loadSyringe(t: Taking): Block {
     minutes: [0.25, 0.35, 0.5],
     needs: materialNeeds(t),
     figures: [light, tray],
-    reason: reason(
-      `${material.speed} set: ${material.because}${window.fits ? '' : '. A second pair of hands, or the arch in two parts'}`,
-      'C',
-    ),
+    reason: speedReason(t),
     mistakes: ['filled from the front: air in the barrel, bubbles at the margin'],
-    ...(round.tray === 'custom' && first
-      ? {
-          ties: [
-            {
-              from: 'impression.paint-tray',
-              fromEdge: 'finish' as const,
-              ...atLeast(c.rule('tray.adhesive')),
-              title: 'Tray adhesive dries',
-            },
-          ],
-        }
-      : {}),
+    ties: adhesiveDry(t),
   })
 }
 
-/** The wash comes in the tray alone. */
-const inTrayOnly = ({ c, round }: Pick<Taking, 'c' | 'round'>): boolean =>
-  c.choices.wash === 'tray' && round.family !== 'silicone'
-
 /** The wash round every margin in turn, without leaving the material. */
-function wash({ c, plan, round, window, first, id, again }: Taking): Block {
+function wash({ c, plan, window, first, id, again }: Taking): Block {
   const seconds = window.injectionS
-  const inTray = inTrayOnly({ c, round })
   const { n } = injectionSites(c)
   return step({
     id: id('inject'),
     phase: 'impression',
-    title: inTray
-      ? 'Keep the margins damp; the wash comes in the tray'
-      : n > 1
+    title:
+      n > 1
         ? `Wash round ${n === 2 ? 'both' : `all ${n}`} margins in turn, tip in the material`
         : 'Wash round the margin, tip in the material',
     detail: 'Crevice first, then line angles and occlusal, well past the margins.',
@@ -128,12 +130,18 @@ function wash({ c, plan, round, window, first, id, again }: Taking): Block {
     minutes: [(seconds * 0.8) / 60, seconds / 60, (seconds * 1.4) / 60],
     passes: ['loaded syringe'],
     ties: first ? crevice(c, plan, 'finish', again) : [],
-    ...(inTray ? { reason: practice('the wash goes in the tray only: the material likes water') } : {}),
   })
 }
 
-function loadTray({ c, round, window, id }: Taking): Block {
-  const { family } = round
+/** The tray, and what its material wants with it. */
+const trayNeeds = ({ c, round }: Taking): NonNullable<Draft['needs']> => [
+  trayNeed(c, round),
+  ...(round.family === 'polyether' ? [open('block-out wax', 1)] : []),
+  ...(round.family === 'hydrocolloid' ? [open('cooling hoses')] : []),
+]
+
+function loadTray(t: Taking): Block {
+  const { c, round, window, id } = t
   const loadS = c.rule('tray.load').value
   return step({
     id: id('load-tray'),
@@ -146,11 +154,7 @@ function loadTray({ c, round, window, id }: Taking): Block {
     place: 'bench',
     minutes: [(loadS * 0.8) / 60, loadS / 60, (loadS * 1.3) / 60],
     passes: ['loaded tray, handle first'],
-    needs: [
-      trayNeed(c, round),
-      ...(family === 'polyether' ? [open('block-out wax', 1)] : []),
-      ...(family === 'hydrocolloid' ? [open('cooling hoses')] : []),
-    ],
+    needs: trayNeeds(t),
     figures: [
       {
         name: 'tray loading begins',
@@ -179,8 +183,30 @@ function loadTray({ c, round, window, id }: Taking): Block {
   })
 }
 
+/** The tray with its wash on top, while the margins are kept damp: the only thing that is mixed. */
+function trayWithWash(t: Taking): Block {
+  const { c, light, tray, id } = t
+  const loadS = c.rule('tray.load').value
+  return step({
+    id: id('load-tray'),
+    phase: 'impression',
+    title: 'Load the tray, the wash on top; the margins stay damp',
+    fn: 'chairside',
+    place: 'bench',
+    minutes: [(loadS * 0.8) / 60, loadS / 60, (loadS * 1.3) / 60],
+    passes: ['loaded tray, handle first'],
+    needs: [...materialNeeds(t), ...trayNeeds(t)],
+    figures: [light, tray],
+    reason: practice(`the wash goes in the tray only: the material likes water; ${speedReason(t).text}`),
+    ties: adhesiveDry(t),
+    mistakes: ['air shut in between wash and tray: a bubble at the margin'],
+  })
+}
+
 /** From the syringe to the loaded tray: one train, no step of it twice. */
 function toTheTray(t: Taking): Block {
+  if (inTrayOnly(t.c, t.round.family))
+    return sequence(t.first ? fieldReady(t.c, t.plan, undefined) : nothing, trayWithWash(t))
   const washing = meanwhile('the syringe goes round', wash(t), loadTray(t))
   return sequence(t.first ? fieldReady(t.c, t.plan, loadSyringe(t)) : loadSyringe(t), washing)
 }
@@ -227,6 +253,7 @@ function washAndTray({ c, window, material, id }: Taking): Choreography {
 function seatTray(t: Taking): Block {
   const { c, round, material, id, again } = t
   const dual = round.tray === 'dual-arch'
+  const alone = inTrayOnly(c, round.family)
   return step({
     id: id('seat'),
     imprints: c.jaw,
@@ -240,12 +267,14 @@ function seatTray(t: Taking): Block {
     ...(dual ? { detail: 'Never both at once.' } : {}),
     fn: 'final impression',
     place: 'mouth',
-    ...(inTrayOnly(t) ? {} : { lanes: washAndTray(t) }),
+    ...(alone ? {} : { lanes: washAndTray(t) }),
     minutes: [0.1, 0.17, 0.3],
     ties: [
+      // Nothing was washed before: the gum waits for the tray.
+      ...(alone && t.first ? crevice(c, t.plan, 'finish', again) : []),
       {
-        from: id('load-syringe'),
-        fromEdge: 'finish',
+        from: id(alone ? 'load-tray' : 'load-syringe'),
+        fromEdge: alone ? 'start' : 'finish',
         toEdge: 'finish',
         warnS: material.workingS - 20,
         atMostS: material.workingS,

@@ -45,6 +45,8 @@ export function dayOf(works: readonly Work[]): Block {
     i === 0 ? '' : works.slice(0, i).some((x) => x.kind.id === w.kind.id) ? `@${w.kind.id}-${i + 1}` : `@${w.kind.id}`,
   )
   shareSheets(works, marks)
+  const asleep = works.some((w) => w.kind.asleep)
+  for (const { c } of works) c.asleep = asleep
   const own = works.map(({ kind, c }, i) => {
     const parts = {
       deciding: kind.deciding?.(c) ?? [],
@@ -63,7 +65,7 @@ export function dayOf(works: readonly Work[]): Block {
       afterSheet: lastOf(together),
     }
   })
-  const numbing: Numbing = works.some((w) => w.kind.asleep)
+  const numbing: Numbing = asleep
     ? { by: 'sleep' }
     : numbingOf(own.flatMap((o) => [...draftsOf(o.work), ...draftsOf(o.afterSheet)]))
   // What stays in until the end: rolls, of whichever work.

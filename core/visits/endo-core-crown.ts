@@ -69,8 +69,15 @@ function core(c: Case): Block {
       act('core.place', 'Glass ionomer from the bottom up', [0.5, 1, 2], {
         tooth: u.tooth,
         told: 'placed a glass ionomer core',
-        needs: [open('core.glass ionomer', 2), open('triturator'), open('composite plugger')],
-        passes: ['capsule in its applier', 'plugger'],
+        needs: [open('core.glass ionomer', 2), open('triturator'), open('composite plugger'), open('cotton pellet', 1)],
+        passes: ['capsule in its applier', 'plugger', 'pellet, to tamp it'],
+        countsIn: [{ id: 'core-pellet', what: 'pellet that tamped the core', planned: 1, outStep: 'core.pellet-out' }],
+        mistakes: ['a pellet left on the core: it is built over'],
+      }),
+      act('core.pellet-out', 'Pellet off the core', [0.1, 0.2, 0.3], {
+        tooth: u.tooth,
+        fn: 'chairside',
+        countsOut: ['core-pellet'],
       }),
       act('core.set', `Set ${span(c.rule('core.sets').value)}, untouched`, [4, 4.2, 5], {
         tooth: u.tooth,

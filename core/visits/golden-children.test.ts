@@ -5,37 +5,63 @@ import { planOf, title, inOrder, own, laid, figure, counts } from '../../demo/te
 describe('J14, primary incisors under general anaesthesia', () => {
   it('asleep, throat pack in and out as counts and holds, sizes downward, crimp palatal, pulp, cement, wipe toward the gum; a crown of the two tried stays', () => {
     const p = planOf('J14-incisors-asleep')
+    const back = (id: string): string => `${id}@primary.metal-crown`
     inOrder(
       p,
       'asleep.under',
       'asleep.pack-in',
       'asleep.clean',
-      'cutting.incisal.51',
-      'cutting.slices.51',
-      'pulp.51',
-      'crown.51.fit',
-      'crown.51.crimp',
-      'crown.61.fit',
+      // Back teeth first: both fitted, both seated, one set waited for.
+      back('cutting.occlusal.74'),
+      back('crown.74.fit'),
+      back('crown.84.fit'),
+      back('crown.74.seat'),
+      back('crown.84.seat'),
+      back('crown.excess'),
+      'cutting.incisal.52',
+      'cutting.slices.52',
+      'pulp.52',
+      'pulp.62',
+      'pulp-points.62',
+      'pulp-fill.62',
+      'pulp-dry.62',
+      'crown.52.fit',
+      'crown.52.crimp',
+      'crown.62.fit',
       'crown.together',
-      'crown.51.seat',
-      'crown.61.seat',
+      'crown.52.seat',
+      'crown.62.seat',
       'crown.rinse',
       'asleep.pack-out',
       'closing.counts',
     )
     expect(counts(p)).toEqual([
       'throat-pack 1',
-      'pulp-pellets.51 4',
-      'pulp-pellets.61 4',
-      'crowns.51 2 (1 stay)',
-      'crowns.61 2 (1 stay)',
+      'dam-pieces@primary.metal-crown 9',
+      'crowns.74@primary.metal-crown 2 (1 stay)',
+      'crowns.84@primary.metal-crown 2 (1 stay)',
+      'pulp-pellets.52 4',
+      'pulp-points.62 2',
+      'pulp-pellets.62 2',
+      'crowns.52 2 (1 stay)',
+      'crowns.62 2 (1 stay)',
     ])
-    // Cemented together: one set, whatever the number of crowns.
-    expect(p.links.filter((l) => l.kind === 'lag' && l.title === 'Cement sets')).toHaveLength(1)
+    // Of one the crown's pulp, of the other all of it, its root filled with what goes away with it.
+    expect([title(p, 'pulp.52'), title(p, 'pulp.62')]).toEqual([
+      expect.stringContaining('Pulpotomy of 52'),
+      expect.stringContaining('Pulpectomy of 62'),
+    ])
+    expect(title(p, 'pulp-fill.62')).toContain('resorbable paste')
+    // Nobody asleep bites on a roll, or coughs.
+    const said = JSON.stringify(p.steps.map((x) => [x.title, x.passes, x.cautions]))
+    expect(said).not.toMatch(/child bites|upright enough to cough/)
+    expect(title(p, back('crown.bite'))).toContain('closed by hand')
+    // Cemented together: one set for the back teeth, one for the front, whatever the number of crowns.
+    expect(p.links.filter((l) => l.kind === 'lag' && l.title === 'Cement sets')).toHaveLength(2)
     expect(p.steps.some((s) => s.id.startsWith('anaesthesia'))).toBe(false)
-    expect(p.setup.filter((l) => l.family === 'preformed crown' && l.readiness === 'open').map((l) => l.id)).toEqual([
-      'faced-crown-upper-central-4',
-      'faced-crown-upper-central-3',
+    expect(p.setup.filter((l) => l.id.startsWith('faced-crown') && l.readiness === 'open').map((l) => l.id)).toEqual([
+      'faced-crown-upper-lateral-4',
+      'faced-crown-upper-lateral-3',
     ])
   })
 })
@@ -65,6 +91,14 @@ describe('J17, class III on a primary front tooth', () => {
 })
 
 describe('J19, preformed metal crowns', () => {
+  it('outside the box: the smallest is slit, overlapped and welded, the largest widened with band, before the edge is shaped', () => {
+    const p = planOf('J19-crowns-that-do-not-fit')
+    inOrder(p, 'crown.84.size', 'crown.84.slit', 'crown.84.contour', 'crown.84.fit', 'crown.85.band', 'crown.85.fit')
+    expect(figure(p, 'crown.84.size', /size/)!.text).toContain('= 0, the 2 is the smallest')
+    expect(figure(p, 'crown.85.size', /size/)!.text).toContain('= 8, the 7 is the largest')
+    // Then the welder and the band are laid out, not only near by.
+    expect([laid(p, 'welder')?.readiness, laid(p, 'band-material')?.readiness]).toEqual(['open', 'open'])
+  })
   it('conventional on 75: occlusal 1–2, slices 2–5° without a ledge, round off; size, contour (smile), crimp, fit signed, lingual to buccal; one of two stays; 20 kg: 88 mg, 2.4 cartridges (M)', () => {
     const p = planOf('J19-preformed-crown')
     inOrder(

@@ -1,5 +1,6 @@
 /** Crowns, posts, veneers and laminates, read line by line: J03, J04, J06, J11, J13, J16, J18. How: golden.test.ts. */
 import { describe, expect, it } from 'vitest'
+import { isClock } from '../model/link'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
 import { planOf, practice, title, inOrder, tie, own, laid, burs, figure, counts } from '../../demo/test/plans'
@@ -94,9 +95,34 @@ describe('J04, root canal, core and crown in one visit', () => {
       'provisional.cement',
     )
     expect([own(p, 'core.etch'), own(p, 'core.set')]).toEqual([5, 240])
-    expect(counts(p)).toEqual(['needle 1', 'core-band 1', 'rolls 3', 'cord.single.46 1', 'cord.deep 1'])
+    expect(counts(p)).toEqual([
+      'needle 1',
+      'core-band 1',
+      // It tamps the core, and is not built over.
+      'core-pellet 1',
+      'rolls 3',
+      'cord.single.46 1',
+      'cord.deep 1',
+    ])
     expect(p.choices).toMatchObject({ core: { value: 'glass ionomer' }, impression: { value: 'optical scan' } })
     expect(p.followUps[0]).toMatchObject({ kind: 'crown.deliver', afterWorkingDays: 5 })
+  })
+  it('a table of each canal: files by size and taper in order, points one and two sizes under the last; one canal has no name', () => {
+    // M: the roots on a molar's mesial side are narrow, its distal one is wide; 4 % taper in common use.
+    expect(title(p, 'canal.shape.46-MB')).toBe('MB: files in order, 20/.04, 25/.04; irrigation between each')
+    const wide = p.steps.find((s) => s.id === 'canal.shape.46-D')!
+    expect(wide.passes.filter((x) => x.startsWith('file'))).toEqual([
+      'file 20/.04 with a touch of EDTA, stop set',
+      'file 25/.04',
+      'file 30/.04',
+      'file 35/.04',
+      'file 40/.04',
+    ])
+    expect(p.steps.find((s) => s.id === 'canal.dry.46')!.detail).toContain('MB 20, 15; ML 20, 15; D 35, 30')
+    const one = planOf('J04-single-canal-premolar')
+    expect(title(one, 'canal.shape.44-single')).toMatch(/^Canal: files in order, 20\/\.04, .*40\/\.04/)
+    expect(title(one, 'canal.cones.44')).toBe('Master cone tried to length; film')
+    expect(own(one, 'canal.agitate.44')).toBe(15)
   })
   it('hypochlorite without a sheet stops the tray', () => {
     const bare = compile(
@@ -104,6 +130,32 @@ describe('J04, root canal, core and crown in one visit', () => {
       practice,
     )
     expect(bare.clashes[0]).toMatchObject({ id: 'hypochlorite', severity: 'stop' })
+  })
+})
+
+describe('J16, five laminates with the wash in the tray only', () => {
+  const p = planOf('J16-five-laminates')
+  it('no syringe is loaded, handed or timed: the tray is loaded when the last cord is out, and seated before the gum closes', () => {
+    expect(p.steps.map((x) => x.id)).not.toEqual(expect.arrayContaining(['impression.inject']))
+    expect(laid(p, 'impression-syringe')?.readiness).not.toBe('open')
+    expect(JSON.stringify(p.steps.map((x) => x.passes))).not.toContain('loaded syringe')
+    inOrder(p, 'tissue.draw-cord.22', 'impression.dry', 'impression.load-tray', 'impression.seat')
+    // C: 25 s to load, 10 s to seat; five cords and five margins no longer count against the working time.
+    const train = p.steps.find((x) => x.id === 'impression.load-tray')!
+    expect(train.reason!.text).toContain('25 s to load the tray with the wash on top + 10 s seating')
+    expect(p.links.filter(isClock).filter((l) => l.to === 'impression.seat')).toEqual(
+      expect.arrayContaining([
+        expect.objectContaining({ title: 'Gum closes in' }),
+        expect.objectContaining({ title: 'Working time', from: 'impression.load-tray', fromEdge: 'start' }),
+      ]),
+    )
+    expect(p.clashes.map((x) => x.id)).not.toContain('crevice-window')
+  })
+  it('the overgrown gum of one tooth first; the dark ones lowered under the gum in a round of cords of their own; the canine wrapped', () => {
+    const own = (act: string): string[] => p.steps.filter((x) => x.id.startsWith(act)).map((x) => x.tooth ?? '')
+    expect(own('cutting.lower')).toEqual(['12', '11', '21', '22'])
+    inOrder(p, 'records.bite', 'records.smile', 'tissue.trim', 'cutting.lower.11')
+    expect(title(p, 'tissue.trim')).toMatch(/: 11 \(UR1\)$/)
   })
 })
 

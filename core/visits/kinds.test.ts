@@ -74,6 +74,7 @@ const anyWork = (kind: KindId) => {
             overgrown: fc.boolean(),
             coveredEdge: fc.boolean(),
             made: fc.constantFrom('inlay' as const, 'foil' as const),
+            pulp: fc.constantFrom('none' as const, 'pulpotomy' as const, 'pulpectomy' as const),
           },
           { requiredKeys: [] },
         ),

@@ -4,9 +4,10 @@ import { reason } from '../figure'
 import { only, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
 import { lastOf } from '../sure'
 import { labels, type Case, type Unit } from '../phases/case'
+import { pulp } from '../phases/pulp'
 import { cutSteps } from '../phases/cutting'
 import type { VisitKind } from './kind'
-import { child, each, pulp } from './child-steps'
+import { child, each } from './child-steps'
 
 /** One crown tried downward through its sizes, and crimped where it is loose. */
 function fitIncisor(c: Case, u: Unit): Block {
@@ -137,7 +138,7 @@ export const primaryIncisors: VisitKind = {
         ],
         [2, 4, 7],
       ),
-      only(c.request.pulpTreatment, () => pulp(c)),
+      pulp(c),
       incisors(c),
       child('crown.look', 'Crowns level, edges closed; bite closed by hand', [0.5, 1, 2], {
         fn: 'occlusal check',

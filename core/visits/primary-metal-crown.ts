@@ -1,10 +1,11 @@
 /** J19: preformed metal crowns, conventional or sealed in. */
 import { soreGum } from '../measure/numbing'
-import { firstOf } from '../sure'
+import { firstOf, lastOf } from '../sure'
 import { after } from './follow-ups'
-import { reason } from '../figure'
-import { absent, drawer, only, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
+import { reason, type Reason } from '../figure'
+import { absent, drawer, nothing, only, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
 import { type Case, type Unit } from '../phases/case'
+import { pulp } from '../phases/pulp'
 import { cutSteps, type CutLine } from '../phases/cutting'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { crownEdge } from '../teeth/outline'
@@ -12,7 +13,7 @@ import { crownSizes, startSize } from '../measure/crown-size'
 import { sealedInAlways, sealedInFits, sealedInSource } from '../measure/place'
 import { capital } from '../words'
 import type { VisitKind } from './kind'
-import { child, each, pulp } from './child-steps'
+import { child, each } from './child-steps'
 
 /** Where the edge of the crown ends under the gum, mm. */
 const edge = { what: 'shell', edgeMm: [0.5, 1] } as const
@@ -22,14 +23,30 @@ const inhaled = reason(
   'C',
 )
 
+const behindPack = reason(
+  'Throat pack in; every crown counted, a crown on a length of tape: one behind the pack is in the airway',
+  'C',
+)
+/** Asleep the pack guards the airway, and what lies behind it is counted. */
+const loose = (c: Case): Reason => (c.asleep ? behindPack : inhaled)
+
 /** 'lower left second': how preformed crowns are sorted. */
 const crownClass = (u: Unit): string =>
   `${'56'.includes(firstOf(u.tooth)) ? 'upper' : 'lower'} ${'58'.includes(firstOf(u.tooth)) ? 'right' : 'left'} ${u.tooth[1] === '4' ? 'first' : 'second'}`
 
-/** Filled, seated from the tongue's side, cleaned when the cement has set. */
-function cementCrown(c: Case, u: Unit, sealedIn: boolean): Block {
+/** Filled, and seated from the tongue's side. */
+function seatCrown(c: Case, u: Unit, sealedIn: boolean): Block {
   const id = (act: string): string => `crown.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
+  const home = c.asleep
+    ? {
+        title: `Seat ${u.label} from lingual to buccal, pressed home and held`,
+        passes: ['filled crown', 'crown seater'],
+      }
+    : {
+        title: `Seat ${u.label} from lingual to buccal, press; child bites on a roll`,
+        passes: ['filled crown', 'cotton roll'],
+      }
   return sequence(
     child(id('cement'), 'Glass ionomer to two thirds of the crown, no bubble', [0.4, 0.6, 1], {
       ...at,
@@ -38,26 +55,35 @@ function cementCrown(c: Case, u: Unit, sealedIn: boolean): Block {
       fn: 'chairside',
       needs: [open('cement.glass ionomer luting', 2), open('mixing pad'), open('mixing spatula')],
     }),
-    child(id('seat'), `Seat ${u.label} from lingual to buccal, press; child bites on a roll`, [0.4, 0.6, 1], {
+    child(id('seat'), home.title, [0.4, 0.6, 1], {
       ...at,
       told: `cemented the preformed metal crown on ${u.label}`,
-      passes: ['filled crown', 'cotton roll'],
-      needs: [open('bite stick'), open('cotton roll', 2)],
-      cautions: [inhaled],
+      passes: home.passes,
+      needs: c.asleep ? [open('crown spoon')] : [open('bite stick'), open('cotton roll', 2)],
+      cautions: [loose(c)],
       countsOut: [`crowns.${u.tooth}`],
       tell: sealedIn
         ? 'The tooth wears a silver crown. The bite is high for some days: it settles by itself within a few weeks. Nothing sticky.'
         : 'The tooth wears a silver crown. The gum may be sore for a few days. Nothing sticky; brush along its edge.',
       reason: reason('lingual to buccal: the bulge is on the buccal side', 'M'),
     }),
-    child(id('excess'), 'Excess off, knotted floss through both contacts', [0.5, 1, 2], {
-      ...at,
+  )
+}
+
+/** What is too much goes when the cement has set: after each crown, or once for all. */
+const excess = (c: Case, id: string, last: Unit, all: readonly Unit[]): Block =>
+  child(
+    id,
+    `Excess off, knotted floss through both contacts${all.length > 1 ? ` of ${all.map((u) => u.label).join(', ')}` : ''}`,
+    [0.5, all.length, 2 * all.length],
+    {
+      ...(all.length === 1 ? { tooth: last.tooth } : {}),
       fn: 'excess removal',
       passes: ['scaler', 'knotted floss'],
       needs: [open('scaler'), open('floss', 600)],
       ties: [
         {
-          from: id('seat'),
+          from: `crown.${last.tooth}.seat`,
           fromEdge: 'finish',
           ...atLeast(c.rule('crown cement.sets')),
           title: 'Cement sets',
@@ -65,12 +91,50 @@ function cementCrown(c: Case, u: Unit, sealedIn: boolean): Block {
       ],
       told: 'removed the excess cement',
       mistakes: ['cement left under the edge: the gum stays red'],
-    }),
+      ...(all.length > 1 ? { reason: practice('one set for all of them: asleep, every minute counts') } : {}),
+    },
+  )
+
+/** Each crown by itself while the child is awake; asleep all are fitted, then seated, then waited for once. */
+function crowns(c: Case, sealedIn: boolean): Block {
+  if (!c.asleep)
+    return each(c, (u) =>
+      sequence(fitCrown(c, u, sealedIn), seatCrown(c, u, sealedIn), excess(c, `crown.${u.tooth}.excess`, u, [u])),
+    )
+  return sequence(
+    each(c, (u) => fitCrown(c, u, sealedIn)),
+    each(c, (u) => seatCrown(c, u, sealedIn)),
+    excess(c, 'crown.excess', lastOf(c.units), c.units),
   )
 }
 
+/** A crown of the box made to fit a tooth that none of it fits. Common practice. */
+function remade(u: Unit, beyond: 'all are too large' | 'all are too small'): Block {
+  const id = (act: string): string => `crown.${u.tooth}.${act}`
+  const tools = [open('crown scissors'), open('welder'), open('crown stone'), open('crimping pliers')]
+  const bench = { tooth: u.tooth, place: 'bench', helped: false } as const
+  return beyond === 'all are too large'
+    ? child(id('slit'), 'Too large: slit on the cheek side, overlapped to the mark, spot-welded, smoothed', [3, 5, 9], {
+        ...bench,
+        needs: tools,
+        told: `slit, overlapped and welded the crown of ${u.label}`,
+        mistakes: ['welded before it was marked on the tooth: it fits neither way'],
+      })
+    : child(
+        id('band'),
+        'Too small: slit on the cheek side, band material set into the gap, spot-welded, smoothed',
+        [3, 5, 9],
+        {
+          ...bench,
+          needs: [...tools, open('band material')],
+          told: `widened the crown of ${u.label} with welded band`,
+          mistakes: ['gap left open at the gum: it leaks there'],
+        },
+      )
+}
+
 /** Size tried from where the tooth’s width puts it, else from the middle of the range; too big or too small is mended at the bench. */
-function fitCrown(u: Unit, sealedIn: boolean): Block {
+function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
   const id = (act: string): string => `crown.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
   const begin = startSize(u.facts.widthMm, u.size.mesiodistalMm)
@@ -102,15 +166,16 @@ function fitCrown(u: Unit, sealedIn: boolean): Block {
       countsIn: [
         {
           id: `crowns.${u.tooth}`,
-          what: `preformed crowns tried, ${u.tooth}`,
+          what: `preformed crown${size < crownSizes.most ? 's' : ''} tried, ${u.tooth}`,
           planned: size < crownSizes.most ? 2 : 1,
           stays: 1,
           outStep: id('seat'),
         },
       ],
-      cautions: [inhaled],
+      cautions: [loose(c)],
       mistakes: ['the first that goes on is taken: too big, it rocks and leaks'],
     }),
+    begin.beyond ? remade(u, begin.beyond) : nothing,
     child(id('contour'), `Contour the neck, crimp the edge: ${edges}`, [1, 1.5, 3], {
       ...at,
       shows: edge,
@@ -139,11 +204,13 @@ function fitCrown(u: Unit, sealedIn: boolean): Block {
         ...at,
         ...(sealedIn ? {} : { shows: edge }),
         passes: ['crown on tape', 'explorer'],
-        cautions: [inhaled],
-        needs: [
-          standby('welder', 'too big: slit, overlap, weld; too small: slit, band added, weld'),
-          standby('band material', 'too small: slit, band added, weld'),
-        ],
+        cautions: [loose(c)],
+        needs: begin.beyond
+          ? []
+          : [
+              standby('welder', 'too big: slit, overlap, weld; too small: slit, band added, weld'),
+              standby('band material', 'too small: slit, band added, weld'),
+            ],
         hold: {
           name: 'fit',
           key: u.tooth,
@@ -268,14 +335,18 @@ export const primaryMetalCrown: VisitKind = {
         }),
       ),
       only(!sealedIn, () => cutSteps(c, molarLines, [4, 7, 12])),
-      only(!sealedIn && c.request.pulpTreatment, () => pulp(c)),
+      only(!sealedIn, () => pulp(c)),
       only(!sealedIn && c.choices.bondingIsolation === 'dam', () =>
         sheetOff(c, { why: 'the crown is tried with the gum free' }),
       ),
-      each(c, (u) => sequence(fitCrown(u, sealedIn), cementCrown(c, u, sealedIn))),
+      crowns(c, sealedIn),
       child(
         'crown.bite',
-        sealedIn ? 'Bite is high: said to the parent, settles by itself' : 'Bite: closes as before, no tilt',
+        sealedIn
+          ? 'Bite is high: said to the parent, settles by itself'
+          : c.asleep
+            ? 'Bite closed by hand: both sides alike, no tilt'
+            : 'Bite: closes as before, no tilt',
         [0.5, 1, 2],
         {
           bite: 'preformed crown',

@@ -7,6 +7,7 @@ import { labels, type Case, type Unit, teethOf } from '../phases/case'
 import { cutDrafts, cutSteps, reductionCheck, type CutLine, edgeOf } from '../phases/cutting'
 import { finalImpression } from '../phases/impression'
 import { rolls } from '../phases/isolation'
+import { overgrownTissue } from '../phases/overgrown'
 import { opposingArch, paintTray, shadePreview } from '../phases/records'
 import { cordPlan, toothSites, type CordPlan } from '../phases/cord-plan'
 import { cordsBeforeCutting, cords } from '../phases/tissue'
@@ -306,6 +307,14 @@ export const laminatePrepare = restoring({
   // Before the lip is numb: it hangs, and the shade of every front tooth is chosen with it.
   deciding: (c) => [
     sequence(
+      records('records.bite', 'Bite looked at first: edge to edge, guidance, signs of grinding', [0.5, 1, 2], {
+        fn: 'occlusal check',
+        told: 'looked at the bite',
+        passes: ['mirror'],
+        reason: practice(
+          'a thin piece breaks where the lower teeth ride over it: it decides how long, and whether wrapped',
+        ),
+      }),
       records('records.smile', 'Smile read: lip line, what shows at rest and in a laugh; pictures', [2, 3, 5], {
         place: 'chair',
         needs: [open('camera'), open('cheek retractor')],
@@ -323,6 +332,8 @@ export const laminatePrepare = restoring({
     const { work, toPlace, plan } = cutVeneers(c, true)
     return sequence(
       rolls(c),
+      // The line of the gum is the frame of the front: it is drawn before a margin follows it.
+      overgrownTissue(c),
       work,
       reductionCheck(c, depthCheck(c, 'Check the depth: no pencil line left, no step')),
       records('records.stump-shade', 'Shade of the prepared teeth: the laboratory has to cover it', [0.5, 1, 2], {

@@ -30,7 +30,7 @@ export function ByTooth({
   const { request } = data.visit
   const work = workAt(request, at)
   const flags = toothFlags.filter(([fact]) => asked(fact))
-  if (!['surfaces', 'depthMm', 'widthMm', 'canals', 'made'].some(asked) && flags.length === 0) return null
+  if (!['surfaces', 'depthMm', 'widthMm', 'canals', 'made', 'pulp'].some(asked) && flags.length === 0) return null
   return (
     <ul className="space-y-1.5" aria-label="Tooth by tooth">
       {work.teeth.map((t: Tooth) => {
@@ -50,6 +50,15 @@ export function ByTooth({
                 value={facts.made ?? ((facts.surfaces?.length ?? 1) > 1 ? 'inlay' : 'foil')}
                 onPick={(made) => say({ made })}
                 words={{ foil: 'Foil', inlay: 'inlay' }}
+              />
+            )}
+            {asked('pulp') && (
+              <Choose
+                disabled={locked}
+                label={`Pulp of ${t}`}
+                value={facts.pulp ?? (work.pulpTreatment ? 'pulpotomy' : 'none')}
+                onPick={(pulp) => say({ pulp })}
+                words={{ none: 'pulp left', pulpotomy: 'pulpotomy', pulpectomy: 'pulpectomy' }}
               />
             )}
             {asked('surfaces') && (

@@ -274,6 +274,7 @@ export const materials: Rows = {
     ['core-tip', 'Core tip, long', ['core tip'], 40, 6, once],
     ['core-former', 'Core former', ['core former'], 25, 20, once],
     ['pulp-medicament', 'Pulp medicament', ['pulp medicament'], 40, 30, lotted],
+    ['resorbable-paste', 'Root paste, resorbable', ['resorbable paste'], 40, 32, lotted],
     ['sealant', 'Fissure sealant', ['fissure sealant'], 80, 14, { ...lotted, ...resin }],
   ],
   gold: [

@@ -3,7 +3,8 @@ import { pieceWords } from '../../phases/arrival'
 import { bridgePlace, sealedInFits } from '../../measure/place'
 import { halfCanBeHad } from '../../measure/restoring'
 import { injectionWindow } from '../../measure/amounts'
-import { injectionSites, pickSpeed } from '../../phases/impression-material'
+import { injectionSites, inTrayOnly, pickSpeed } from '../../phases/impression-material'
+import { treatsPulp } from '../../phases/pulp'
 import { weakMWPerCm2 } from '../../measure/curing'
 import { parts } from '../../teeth/notation'
 import { clash, forDentist, type Rule } from './rule'
@@ -81,7 +82,7 @@ const placeOfBridge: Rule = ({ c }) => {
 /** Sealed in without cutting only where the table of indications has it, and never over a sick pulp. */
 const sealedInWhere: Rule = ({ c }) => {
   if (!c.asked.choices.has('childMolar') || c.choices.childMolar !== 'sealed in') return null
-  if (c.request.pulpTreatment)
+  if (treatsPulp(c))
     return clash(
       'sealed-in-pulp',
       'stop',
@@ -132,7 +133,9 @@ const shortPost: Rule = ({ c }) => {
 
 /** The last margin waits for the others to be washed; its gum closes in meanwhile. */
 const gumClosesIn: Rule = ({ c, uses, steps }) => {
-  if (!uses(/^light body\./) || !steps.some((s) => s.act === 'cord drawn' && s.phase === 'impression')) return null
+  const inTray = c.asked.choices.has('wash') && uses(/^light body\.polyether/) && inTrayOnly(c, 'polyether')
+  if (inTray || !uses(/^light body\./) || !steps.some((s) => s.act === 'cord drawn' && s.phase === 'impression'))
+    return null
   const { kind, n } = injectionSites(c)
   const { injectionS } = injectionWindow(kind, n, 0, 0, c.rule)
   const base = steps.some((s) => s.act === 'base cord out')
