@@ -40,6 +40,8 @@ export interface CutLine {
   /** Instruments it needs beside the bur. */
   needs?: Draft['needs']
   cautions?: Reason[]
+  /** Called out by the clock while it is cut. */
+  cues?: Draft['cues']
 }
 
 /** Crown cutting 12 · 20 · 40 minutes in all. Standing C or estimate; the practice's own runs replace it. */
@@ -268,6 +270,7 @@ function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonl
     ...(line.passes ? { passes: line.passes } : {}),
     ...(line.needs ? { needs: line.needs } : {}),
     ...(line.cautions ? { cautions: line.cautions } : {}),
+    ...(line.cues ? { cues: line.cues } : {}),
     ...(line.form === 'by hand' ? {} : { cut: cutOf(id, u, { ...line, form: line.form }) }),
     ...(line.mistakes ? { mistakes: line.mistakes } : {}),
     ...(line.because ? { reason: line.because } : {}),

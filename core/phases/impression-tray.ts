@@ -264,7 +264,7 @@ function seatTray(t: Taking): Block {
       : round.family === 'hydrocolloid'
         ? 'Seat the tempered tray; water on; hold still'
         : 'Seat the tray, back first, then the front; hold still',
-    ...(dual ? { detail: 'Never both at once.' } : {}),
+    detail: dual ? 'Never both at once.' : 'Mouth and throat looked at first: nothing loose lies there.',
     fn: 'final impression',
     place: 'mouth',
     ...(alone ? {} : { lanes: washAndTray(t) }),
@@ -299,6 +299,7 @@ function takeOut({ c, round, material, id }: Taking): Block {
           ? 'The time is up: tray out in one move'
           : 'Has the bead set? Tray out in one move',
     told: 'removed the tray',
+    detail: 'Then mouth and throat looked at again: nothing torn off is left.',
     fn: 'final impression',
     place: 'mouth',
     minutes: [0.2, 0.3, 0.5],

@@ -1,3 +1,4 @@
+import { span } from '../rules'
 import { soreGum } from '../measure/numbing'
 import { firstOf } from '../sure'
 import { reason } from '../figure'
@@ -102,6 +103,7 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
   const anchor = holes.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
   const how = orderOn[c.choices.damOrder]
   const one = holes.length === 1
+  const on = c.rule('sheet.on')
   return sequence(
     step({
       id: 'isolation.dam-on',
@@ -117,6 +119,7 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
       helped: true,
       hurts: soreGum([anchor]),
       minutes: [2, 4, 8],
+      cues: [{ atS: on.value, say: `${span(on.value)}: is the sheet on?`, because: on.because }],
       passes: [...how.passes],
       needs: [
         open('dam sheet'),

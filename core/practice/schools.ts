@@ -75,6 +75,14 @@ export const table = {
     ],
     { value: 'dam', why: 'adhesive, foil and root-canal work wants the dam' },
   ),
+  dryCuts: ask(
+    'Water at a margin that feels nothing',
+    [
+      ['never', 'Water throughout', 'the ligament and the bone feel the heat though the tooth does not'],
+      ['brief', 'Brief dry cuts', 'seconds at low speed, to see the line; never through amalgam'],
+    ],
+    { value: 'never', why: 'heat harms what holds the tooth; air and a clean mirror show the line as well' },
+  ),
   damOrder: ask(
     'Putting the sheet on',
     [

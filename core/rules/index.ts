@@ -10,6 +10,7 @@ import { amountRules } from './amounts'
 import { anaesthesiaRules } from './anaesthesia'
 import { bondingRules } from './bonding'
 import { cordRules } from './cord'
+import { cuttingRules } from './cutting'
 import { followUpRules } from './follow-ups'
 import { impressionRules } from './impression'
 import { amountIn, type RuleRow } from './rule'
@@ -19,6 +20,7 @@ export { amountIn, readAmount, span, type RuleRow } from './rule'
 /** The rooms of the register as Settings shows them. */
 export const ruleGroups = {
   Numbness: anaesthesiaRules,
+  'Cutting and placing': cuttingRules,
   'Cord and tissue': cordRules,
   'Impression and provisional': impressionRules,
   'Acid, adhesive, light, cement': bondingRules,
@@ -28,6 +30,7 @@ export const ruleGroups = {
 
 export const ruleTable = {
   ...anaesthesiaRules,
+  ...cuttingRules,
   ...cordRules,
   ...impressionRules,
   ...bondingRules,

@@ -105,7 +105,7 @@ export const archPrepare = restoring({
           guide('provisional.removable', 'It must come off again: on and off once more, path free', [0.3, 0.5, 1], {
             phase: 'provisional',
             needs: [standby('haemostat', 'the bridge holds too well')],
-            detail: 'Before any cement: one path, embrasures open for the floss.',
+            detail: 'Before any cement: one path; embrasures opened with a thin disc until the floss goes through.',
             reason: practice('a bridge-like provisional that locks in is cut off before the surgery'),
           }),
         ),

@@ -1,3 +1,5 @@
+import { reason } from '../figure'
+import { span } from '../rules'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { acts, open, practice, sequence, type Block } from '../phases/build'
 import type { Case, Unit, RestoredCase } from '../phases/case'
@@ -10,21 +12,38 @@ import { restoring } from './kind'
 /** Root-filled molar: a first look by about 6 minutes for the top, 10 for the contacts. Standing C or estimate. */
 const minutes = [14, 22, 40] as const
 
+const heat = reason(
+  'Dry cutting heats: the tooth does not feel it, the ligament and the bone do; never through amalgam',
+  'C',
+)
+
 function lines(c: RestoredCase, u: Unit): CutLine[] {
   const t = reductionTargets(c.restoration)
   const head = Math.max(1.5, t.functionalCusp.mostMm)
+  const [first, open] = [c.rule('look.top'), c.rule('look.contacts')]
+  const last = u.distal.tooth ? 'distal' : 'mesial'
+  const contactsBy: CutLine['cues'] = [
+    {
+      from: `cutting.occlusal-v.${u.tooth}`,
+      fromEdge: 'start',
+      atS: open.value,
+      say: `${span(open.value)}: are the contacts open?`,
+      because: open.because,
+    },
+  ]
   const thin = (side: 'mesial' | 'distal'): CutLine[] => {
     const neighbour = u[side].tooth
     if (!neighbour) return []
     return [
       {
         act: `contact-${side}`,
-        title: `Thin bur parallel through the ${side} contact toward ${neighbour}`,
+        title: `Thin bur parallel through the ${side} contact toward ${neighbour}; the margin is found there`,
         form: 'contact',
         depthMm: 1,
         surface: side,
         share: 1.5,
         passes: [theBur, 'mirror, washed and dried'],
+        ...(side === last ? { cues: contactsBy } : {}),
         mistakes: [`neighbour ${neighbour} nicked: leave the thin wall of enamel standing to the last`],
       },
       {
@@ -38,6 +57,7 @@ function lines(c: RestoredCase, u: Unit): CutLine[] {
       },
     ]
   }
+  const dryCuts = !c.request.vital && c.choices.dryCuts === 'brief'
   return [
     {
       act: 'occlusal-v',
@@ -46,11 +66,13 @@ function lines(c: RestoredCase, u: Unit): CutLine[] {
       depthMm: head,
       surface: 'occlusal',
       share: 4,
-      detail: 'First look at about 6 minutes.',
+      cues: [{ atS: first.value, say: `${span(first.value)}: first look at the top`, because: first.because }],
       passes: [theBur, 'mirror, washed and dried'],
       because: practice('sinking the whole head: the diameter is the gauge, 1.5–1.75 mm'),
       mistakes: ['a flat table: short in the middle, high at the cusps'],
     },
+    ...thin('mesial'),
+    ...thin('distal'),
     {
       act: 'axial-facial',
       title: `Buccal wall ${writeRange(t.facial)}`,
@@ -71,13 +93,17 @@ function lines(c: RestoredCase, u: Unit): CutLine[] {
       after: t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer',
       passes: ['mirror, washed and dried', theBur],
     },
-    ...thin('mesial'),
-    ...thin('distal'),
     ...marginCuts(c, u, t).map((line) =>
       line.act === 'margin'
         ? {
             ...line,
             title: `${line.title}, taken past the build-up onto sound tooth`,
+            ...(dryCuts
+              ? {
+                  detail: 'Water off for seconds at a time, low speed, to see the line; air on it at once.',
+                  cautions: [heat],
+                }
+              : {}),
             because: practice('a margin on the build-up leaks: the crown has to hold sound tooth all round'),
           }
         : line,

@@ -1,5 +1,7 @@
 /** J10: gold inlay cemented and gold foil placed under one sheet, finished in the same sitting. */
+import { span } from '../rules'
 import { goldWork } from '../phases/gold-work'
+import type { Need } from '../catalog/match'
 import { reason, type Figure } from '../figure'
 import { goldFor } from '../measure/volumes'
 import type { Choreography } from '../model/lanes'
@@ -57,7 +59,14 @@ function sealedSheet(c: Case): Block {
   )
 }
 
+/** What wipes a cavity clean before something is put into it for good. */
+const antiseptic = (c: Case): { word: string; need: Need } =>
+  c.has('chlorhexidine')
+    ? { word: 'alcohol', need: open('alcohol') }
+    : { word: 'chlorhexidine', need: open('chlorhexidine', 2) }
+
 function inlay(c: Case, units: Unit[]): Block {
+  const clean = antiseptic(c)
   const own = onlyUnits(c, units)
   return sequence(
     provisionalOff(own, 'flick'),
@@ -65,6 +74,12 @@ function inlay(c: Case, units: Unit[]): Block {
       hurts: [],
       title: `Try in the gold inlay, ${labels(own)}: margins unfinished on purpose`,
       mistakes: ['margins polished before cementing: nothing left to burnish'],
+    }),
+    mouth('delivery.antiseptic', `Cavity wiped with ${clean.word}, left to dry: ${labels(own)}`, [0.3, 0.5, 1], {
+      fn: 'chairside',
+      passes: ['pellet, wet'],
+      needs: [clean.need, open('cotton pellet', 2)],
+      told: `cleaned the cavity with ${clean.word}`,
     }),
     cementPiece(own, 'gold inlay'),
   )
@@ -136,6 +151,7 @@ function foilLanes(kind: keyof typeof pellets, n: number, likelyMin: number): Ch
 function foil(c: Case, u: Unit): Block {
   const id = (act: string): string => `foil.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
+  const placed = c.rule('gold.placed')
   const pit = pitVolume(u)
   const gold = goldFor(pit.value)
   const flame = reason('Open flame: away from oxygen, hair and rubber; the lid at hand to put it out', 'C')
@@ -156,10 +172,10 @@ function foil(c: Case, u: Unit): Block {
       ],
       [3, 5, 10],
     ),
-    mouth(id('dry'), 'Dry, base where deep', [0.5, 1, 2], {
+    mouth(id('dry'), `Pit wiped with ${antiseptic(c).word}, dry; base where deep`, [0.5, 1, 2], {
       ...at,
-      passes: ['air', 'cotton'],
-      needs: [standby('base cement', 'the pit is deep')],
+      passes: ['pellet, wet', 'air'],
+      needs: [antiseptic(c).need, open('cotton pellet', 2), standby('base cement', 'the pit is deep')],
     }),
     mouth(id('light'), 'Alcohol lamp lit; pellets laid out in order of size', [0.3, 0.5, 1], {
       ...at,
@@ -192,6 +208,15 @@ function foil(c: Case, u: Unit): Block {
       },
     ),
     mouth(id('cohesive'), 'Cohesive foil for the rest, saucer-shaped, walls first', [11, 17, 24], {
+      cues: [
+        {
+          from: id('powdered'),
+          fromEdge: 'start',
+          atS: placed.value,
+          say: `${span(placed.value)} of foil: what holds it up?`,
+          because: placed.because,
+        },
+      ],
       ...at,
       lanes: foilLanes('cohesive', gold.foil, 17),
       told: `built ${u.label} up in cohesive foil`,

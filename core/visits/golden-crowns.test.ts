@@ -359,6 +359,24 @@ describe('J16, laminates for dark teeth', () => {
 })
 
 describe('J18, crown on a root-filled upper molar', () => {
+  it('is looked at by the clock: the top at 6 minutes, the contacts at 10 (C); dry cuts are a school, off by default, with what they harm', () => {
+    const p = planOf('J18-root-filled-upper-molar')
+    const cues = p.steps.filter((x) => x.phase === 'cutting').flatMap((x) => x.cues ?? [])
+    expect(cues.map((q) => [q.from, q.atS, q.say])).toEqual([
+      ['cutting.occlusal-v.17', 360, '6 min: first look at the top'],
+      ['cutting.occlusal-v.17', 600, '10 min: are the contacts open?'],
+    ])
+    const dry = (q: typeof p) => q.steps.find((x) => x.id === 'cutting.margin.17')!
+    expect(JSON.stringify(dry(p))).not.toContain('Water off')
+    const brief = (vital: boolean) =>
+      compile(visitRequest.parse({ ...p.request, vital, visitChoices: { dryCuts: 'brief' } }), practice)
+    expect(dry(brief(false)).detail).toContain('Water off for seconds at a time')
+    expect(dry(brief(false)).cautions.map((x) => x.text)).toEqual([
+      expect.stringContaining('the ligament and the bone do; never through amalgam'),
+    ])
+    // A tooth that feels it is never cut dry.
+    expect(JSON.stringify(dry(brief(true)))).not.toContain('Water off')
+  })
   it('magnified; V-shaped planes by sinking the bur; thin bur through each contact before the wider; margin past the build-up; neighbours looked at; mirror in the passes', () => {
     const p = planOf('J18-root-filled-upper-molar')
     inOrder(
@@ -366,10 +384,11 @@ describe('J18, crown on a root-filled upper molar', () => {
       'records.preliminary',
       'cutting.loupes',
       'cutting.occlusal-v.17',
-      'cutting.axial-facial.17',
-      'cutting.axial-inner.17',
+      // Top, then the thin bur through the contacts, where the margin is found; the walls follow it.
       'cutting.contact-mesial.17',
       'cutting.axial-mesial.17',
+      'cutting.axial-facial.17',
+      'cutting.axial-inner.17',
       'cutting.margin.17',
       'cutting.look-beside',
       'cutting.reduction-check',

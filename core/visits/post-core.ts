@@ -72,6 +72,12 @@ function space(c: Case): Block {
           : { reason: practice('post space half to two thirds of the canal, with 4–5 mm of root filling left') }),
       },
     ),
+    canal('canal.orifice', 'Orifice openers by number, the smaller first: the mouth of the canal, slow', [0.5, 1, 2], {
+      tooth: u.tooth,
+      passes: ['orifice opener, 1', 'orifice opener, 2'],
+      needs: [open('orifice opener', 2), open('slow handpiece')],
+      mistakes: ['driven down: it cuts sideways, and the root is thin there'],
+    }),
     ...earlier.map((mm, n) =>
       canal(`canal.widen.${n + 1}`, `Post drill ${mm} mm first, stop set; rinse`, [0.5, 1, 2], {
         tooth: u.tooth,
