@@ -15,7 +15,8 @@ export const bondedBridgeKinds = {
     dentition: 'permanent',
     most: 2,
     restorations: ['resin-bonded retainer'],
-    positions: [1, 3],
+    // Behind it is advised against, not refused: the dentist may have a reason.
+    positions: [1, 5],
     pontics: 'needed',
     lab: true,
   }),
@@ -32,7 +33,8 @@ export const bondedBridgeKinds = {
     dentition: 'permanent',
     most: 2,
     restorations: ['resin-bonded retainer'],
-    positions: [1, 3],
+    // Behind it is advised against, not refused: the dentist may have a reason.
+    positions: [1, 5],
     pontics: 'needed',
     delivers: 'ceramic bridge',
   }),

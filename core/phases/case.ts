@@ -47,6 +47,8 @@ export interface Case {
   asked: Asked
   /** Under general anaesthesia: nobody bites, swallows or is told; every minute counts. */
   asleep: boolean
+  /** What an earlier work of the visit has done for this one, too: its rolls are in, its mould takes in these teeth. */
+  before: { rolls: boolean; mould: boolean }
   /** Where the sheet of the work before stays on for this one, or this one's stays on for the next. */
   sheet: { alreadyOn: boolean; staysOn: boolean; teeth: readonly Tooth[]; offStep: string }
 }
@@ -123,6 +125,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     },
     asked,
     asleep: false,
+    before: { rolls: false, mould: false },
     sheet: { alreadyOn: false, staysOn: false, teeth: plain.teeth, offStep: 'isolation.dam-off' },
   }
 }

@@ -95,12 +95,28 @@ const orderOn = {
   },
 } as const
 
+/** A clamp for each anchor; two of a kind are two on the tray. */
+function clampNeeds(c: Case, anchors: readonly Tooth[]): Need[] {
+  const needs = anchors.map((t) => clampNeed(c, t))
+  const [one, other] = needs
+  return one && other && one.what === other.what ? [{ ...one, quantity: 2 }] : needs
+}
+
+/** Work far back on both sides wants the sheet held at both ends. Common practice. */
+function otherClamp(teeth: readonly Tooth[], holes: readonly Tooth[], anchor: Tooth): Tooth | undefined {
+  const across = teeth.some((t) => t[0] !== anchor[0] && parts(t).position >= 4)
+  const far = holes.filter((t) => t[0] !== anchor[0])
+  return across && far.length > 0 ? far.reduce((a, b) => (parts(b).position > parts(a).position ? b : a)) : undefined
+}
+
 /** The sheet: holes, clamp, order of application, and what hangs on it. */
 export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
   if (c.sheet.alreadyOn) return nothing
   const gone = [...c.request.missing, ...c.request.pontics]
   const holes = purpose === 'canal' ? [firstOf(c.units).tooth] : damTeeth(c.sheet.teeth, gone)
   const anchor = holes.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
+  const second = otherClamp(c.sheet.teeth, holes, anchor)
+  const clamped = second ? [anchor, second] : [anchor]
   const how = orderOn[c.choices.damOrder]
   const one = holes.length === 1
   const on = c.rule('sheet.on')
@@ -108,16 +124,16 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
     step({
       id: 'isolation.dam-on',
       act: 'sheet on',
-      asks: [{ reading: 'sheet', teeth: [anchor] }],
+      asks: [{ reading: 'sheet', teeth: clamped }],
       phase: 'isolation',
-      told: `placed the dam with ${holes.length} hole${one ? '' : 's'}, clamp on ${anchor}`,
+      told: `placed the dam with ${holes.length} hole${one ? '' : 's'}, clamp${second ? 's' : ''} on ${clamped.join(' and ')}`,
       title: `Dam on, ${one ? `one hole: ${anchor}` : `${holes.length} holes: ${holes.at(0)}–${holes.at(-1)}`}`,
-      detail: `Clamp on ${anchor}: four points under the height of contour, stable before the sheet goes over. ${how.detail}. ${one ? 'Tuck the edges with air and an explorer.' : 'Front-most contact flossed first; floss between sheet and tooth at every septum; air and an explorer tuck the edges.'}${c.has('mouth breather') ? ' A breathing corner is cut, by the dentist’s word.' : ''}`,
+      detail: `Clamp${second ? 's' : ''} on ${clamped.join(' and ')}: four points under the height of contour, stable before the sheet goes over. ${how.detail}. ${one ? 'Tuck the edges with air and an explorer.' : 'Front-most contact flossed first; floss between sheet and tooth at every septum; air and an explorer tuck the edges.'}${c.has('mouth breather') ? ' A breathing corner is cut, by the dentist’s word.' : ''}`,
       fn: 'dam',
       holes: [...holes],
       place: 'mouth',
       helped: true,
-      hurts: soreGum([anchor]),
+      hurts: soreGum(clamped),
       minutes: [2, 4, 8],
       cues: [{ atS: on.value, say: `${span(on.value)}: is the sheet on?`, because: on.because }],
       passes: [...how.passes],
@@ -126,7 +142,7 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
         open('dam frame'),
         open('dam punch'),
         open('clamp forceps'),
-        clampNeed(c, anchor),
+        ...clampNeeds(c, clamped),
         open('floss', 900),
         open('dam lubricant', 0.5),
         ...(c.choices.damOrder === 'sheet on the wings' ? [open('plastic instrument')] : []),
@@ -212,6 +228,8 @@ export function damOff(c: Case, { purpose, why }: { purpose?: Sheet['purpose']; 
 
 /** Rolls, cheek retractor and suction. */
 export function rolls(c: Case): Block {
+  // Those of the work before are still in.
+  if (c.before.rolls) return nothing
   return step({
     id: 'isolation.rolls',
     phase: 'isolation',

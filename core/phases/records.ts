@@ -67,6 +67,11 @@ export function provisionalMould(c: Case): Block {
       reason: reason('it stays whole: cut at the middles of its neighbours it finds its own seat', 'C'),
     })
   }
+  if (c.before.mould)
+    return absent(
+      'a second preliminary impression',
+      practice('the first takes in this side of the jaw: both provisionals are made in it'),
+    )
   return step({
     id: 'records.preliminary',
     phase: 'records',

@@ -1,8 +1,8 @@
-import { lastOf, sure } from '../sure'
+import { firstOf, lastOf, sure } from '../sure'
 import { anaesthesia, numbingOf, numbTest, type Numbing } from '../phases/anaesthesia'
 import { goingUnder, packOut } from '../phases/asleep'
 import { arrival } from '../phases/arrival'
-import { draftsOf, marked, meanwhile, nothing, sequence, type Block } from '../phases/build'
+import { draftsOf, marked, meanwhile, nothing, sequence, type Block, type Draft } from '../phases/build'
 import type { Case } from '../phases/case'
 import { closing } from '../phases/closing'
 import type { VisitKind } from './kind'
@@ -36,6 +36,25 @@ function whenOff(works: readonly Work[], own: readonly { afterSheet: Block }[], 
   return own.slice(first, i + 1).map((o) => o.afterSheet)
 }
 
+/** A work as it was built, before its ids are marked. */
+interface Done {
+  c: Case
+  drafts: Draft[]
+}
+
+/** Rolls serve the jaw they lie in; a preliminary impression the side of the jaw it takes in. */
+function doneFor(c: Case, done: readonly Done[]): Case['before'] {
+  const side = (of: Case): string | undefined => firstOf(of.units).tooth[0]
+  return {
+    rolls: done.some((d) => d.c.jaw === c.jaw && d.drafts.some((x) => x.countsIn?.some((n) => n.id === 'rolls'))),
+    mould: done.some(
+      (d) =>
+        c.units.every((u) => u.tooth[0] === side(d.c)) &&
+        d.drafts.some((x) => x.fn === 'preliminary impression' && x.needs?.some((n) => n.what === 'sectional tray')),
+    ),
+  }
+}
+
 /**
  * The frame of a visit: arrival, what is decided before the needle, anaesthesia, what fills its wait, the works one after the other, closing. A second work
  * of the same visit has its ids marked, so that nothing of the two is confused.
@@ -47,13 +66,16 @@ export function dayOf(works: readonly Work[]): Block {
   shareSheets(works, marks)
   const asleep = works.some((w) => w.kind.asleep)
   for (const { c } of works) c.asleep = asleep
+  const done: Done[] = []
   const own = works.map(({ kind, c }, i) => {
+    c.before = doneFor(c, done)
     const parts = {
       deciding: kind.deciding?.(c) ?? [],
       beforehand: kind.beforehand?.(c) ?? [],
       work: kind.work(c),
       afterSheet: kind.afterSheet?.(c) ?? nothing,
     }
+    done.push({ c, drafts: [...parts.beforehand.flatMap(draftsOf), ...draftsOf(parts.work)] })
     if (i === 0) return parts
     // Marked together: ties reach from the work back to what was done beforehand.
     const together = marked([...parts.deciding, ...parts.beforehand, parts.work, parts.afterSheet], sure(marks[i]))

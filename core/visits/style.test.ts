@@ -103,7 +103,7 @@ describe('the sheet the patient takes home', () => {
     expect(new Set(told).size).toBe(told.length)
   })
   it('a filling and an amalgam in one visit: each tooth has its own advice', () => {
-    const { told } = texts.find((t) => t.name.startsWith('two-fillings'))!
+    const { told } = texts.find((t) => t.name.startsWith('two-fillings-one-sheet'))!
     expect(told.find((l) => l.startsWith('Lower left first molar (36)'))).toContain('eat on it today')
     expect(told.find((l) => l.startsWith('Lower left second molar (37)'))).toContain('Chew on the other side')
   })
