@@ -54,9 +54,29 @@ const laneWords = (l: Lanes): string =>
 
 const order = (kind: KindId): string => (kindTable[kind].j === '–' ? 'Z' : kindTable[kind].j)
 
+/** What is held in words of a J-number: the sentence of each test that names it, and the file it stands in. */
+function heldInWords(): Map<string, string[]> {
+  const held = new Map<string, string[]>()
+  const folder = 'core/visits'
+  for (const file of readdirSync(folder).filter((f) => /^golden-.*\.test\.ts$/.test(f))) {
+    let group: string[] = []
+    for (const [, call, text = ''] of readFileSync(`${folder}/${file}`, 'utf8').matchAll(
+      /^ *(describe|it)\('((?:[^'\\]|\\.)*)'/gm,
+    )) {
+      const named = text.match(/J\d\d/g) ?? []
+      if (call === 'describe') group = named
+      else
+        for (const j of named.length > 0 ? named : group) held.set(j, [...(held.get(j) ?? []), `${text} (\`${file}\`)`])
+    }
+  }
+  return held
+}
+
 /** The document as text. */
 export function coverage(): string {
   const practice = starterPractice()
+  const held = heldInWords()
+  const told = new Set<string>()
   const plans = readdirSync('demo/cases')
     .filter((f) => f.endsWith('.json'))
     .map((f) => ({
@@ -70,6 +90,8 @@ export function coverage(): string {
       const { plan } = firstOf(own)
       const { j, title, file } = kindTable[kind]
       const count = (readiness: string): number => plan.setup.filter((l) => l.readiness === readiness).length
+      const isFirst = !told.has(j)
+      told.add(j)
       const cell = (xs: readonly string[]): string => (xs.length > 0 ? xs.join('; ') : '–')
       return [
         `### ${j} ${title} (\`${kind}\`)`,
@@ -92,6 +114,10 @@ export function coverage(): string {
         `| readings | ${cell(unique(plan.steps.flatMap((s) => readingsAt(s).map((k) => readingOfKind(k).name))))} |`,
         `| follow-ups | ${cell(plan.followUps.map((f) => `${f.title}, ${f.afterWorkingDays} working days`))} |`,
         '',
+        // Once for a number, whatever kinds it has.
+        ...(isFirst && held.has(j)
+          ? [`Held in words for ${j}:`, '', ...sure(held.get(j)).map((line) => `- ${line}`), '']
+          : []),
       ].join('\n')
     })
   return [

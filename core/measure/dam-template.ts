@@ -2,6 +2,7 @@
  * Where the holes of a sheet lie and how large they are, computed for a visit's teeth. Standing C: holes on the arch, at half
  * the sum of two necks and 2 mm of stretch, or the mean of the two crowns, whichever is larger. Standing M: five sizes.
  */
+import type { Step } from '../model/step'
 import { firstOf, sure } from '../sure'
 import { reason, round, type Figure, type Reason } from '../figure'
 import { archOrder, archSteepness } from '../teeth/arch'
@@ -68,10 +69,14 @@ function nextOnArch(k: number, fromX: number, spacing: number): number {
 /**
  * The template of a sheet. Teeth that are missing or replaced keep their room and get no hole.
  * @param teeth those that come through the sheet, in one jaw
+ * @param clamped the teeth that carry a clamp; the one furthest back where nothing is said
  * @throws RangeError where no tooth is named
  * @example damTemplate([toTooth('36')]).holes.length // 1
  */
-export function damTemplate(teeth: readonly Tooth[], sheetMm?: 127 | 152): DamTemplate {
+export function damTemplate(
+  teeth: readonly Tooth[],
+  { sheetMm, clamped }: { sheetMm?: 127 | 152; clamped?: readonly Tooth[] } = {},
+): DamTemplate {
   const first = teeth[0]
   if (first === undefined) throw new RangeError('a sheet needs a tooth')
   const jaw = jawOf(first)
@@ -81,7 +86,7 @@ export function damTemplate(teeth: readonly Tooth[], sheetMm?: 127 | 152): DamTe
   const order = archOrder(jaw, dentition)
   const half = order.length / 2
   const [right, left] = [order.slice(0, half).toReversed(), order.slice(half)]
-  const clamp = teeth.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
+  const clamps = clamped ?? [teeth.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))]
   // Both sides of an arch mirror each other; the middle is between the central incisors.
   const out: number[] = []
   left.forEach((t, i) =>
@@ -94,7 +99,7 @@ export function damTemplate(teeth: readonly Tooth[], sheetMm?: 127 | 152): DamTe
       if (!teeth.includes(tooth)) return []
       const back = k * (sure(out[i]) ** 2 - firstOf(out) ** 2)
       const yMm = jaw === 'upper' ? frontFromEdgeMm.upper + back : size - frontFromEdgeMm.lower - back
-      const isClamp = tooth === clamp
+      const isClamp = clamps.includes(tooth)
       return [
         {
           tooth,
@@ -133,4 +138,10 @@ export function damTemplate(teeth: readonly Tooth[], sheetMm?: 127 | 152): DamTe
       reason(`hole sizes ${Object.values(holeMm).join(', ')} mm by tooth, the largest for the clamp`, 'M'),
     ],
   }
+}
+
+/** The template of the sheet a step puts on; nothing where it puts none. */
+export function sheetOf(step: Pick<Step, 'holes' | 'asks'>): DamTemplate | undefined {
+  const clamped = step.asks.find((a) => a.reading === 'sheet')?.teeth
+  return step.holes && damTemplate(step.holes, clamped ? { clamped } : {})
 }

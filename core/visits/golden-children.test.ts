@@ -92,7 +92,7 @@ describe('J17, class III on a primary front tooth', () => {
 
 describe('J19, preformed metal crowns', () => {
   it('outside the box: the smallest is slit, overlapped and welded, the largest widened with band, before the edge is shaped', () => {
-    const p = planOf('J19-crowns-that-do-not-fit')
+    const p = planOf('J19-preformed-crowns-outside-the-box')
     inOrder(p, 'crown.84.size', 'crown.84.slit', 'crown.84.contour', 'crown.84.fit', 'crown.85.band', 'crown.85.fit')
     expect(figure(p, 'crown.84.size', /size/)!.text).toContain('= 0, the 2 is the smallest')
     expect(figure(p, 'crown.85.size', /size/)!.text).toContain('= 8, the 7 is the largest')

@@ -134,7 +134,7 @@ describe('J04, root canal, core and crown in one visit', () => {
 })
 
 describe('J16, five laminates with the wash in the tray only', () => {
-  const p = planOf('J16-five-laminates')
+  const p = planOf('J16-preparation-of-five')
   it('no syringe is loaded, handed or timed: the tray is loaded when the last cord is out, and seated before the gum closes', () => {
     expect(p.steps.map((x) => x.id)).not.toEqual(expect.arrayContaining(['impression.inject']))
     expect(laid(p, 'impression-syringe')?.readiness).not.toBe('open')

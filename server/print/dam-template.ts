@@ -1,7 +1,7 @@
 /** The hole template of a sheet at true scale: to be laid under the sheet or punched through. A ruler on the page catches a wrong print scale. */
 import type { CanvasElement, Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { standingWords } from '../../core/figure'
-import { damTemplate, type DamTemplate } from '../../core/measure/dam-template'
+import { sheetOf, type DamTemplate } from '../../core/measure/dam-template'
 import type { Plan } from '../../core/model/plan'
 import { writeBoth, type Notation } from '../../core/teeth/notation'
 
@@ -63,8 +63,8 @@ export function damTemplateSheet(
   paper: 'A4' | 'LETTER',
 ): TDocumentDefinitions | undefined {
   const step = plan.steps.find((s) => s.holes !== undefined)
-  if (!step?.holes) return undefined
-  const template = damTemplate(step.holes)
+  const template = step && sheetOf(step)
+  if (!step || !template) return undefined
   const date = plan.request.date
   const clamp = step.needs.find((n) => n.is === 'clamp' && n.readiness === 'open')
   const title = `${facts.patient}, ${plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}`

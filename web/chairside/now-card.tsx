@@ -5,6 +5,9 @@ import { helperOf } from '../../core/practice/helps'
 import type { Outlook } from '../../core/run/next'
 import type { RunCore } from '../../core/run/state'
 import type { Run } from '../app/run'
+import { sheetOf } from '../../core/measure/dam-template'
+import { usePractice } from '../app/queries'
+import { DamDrawing } from '../parts/dam-drawing'
 import { SectionView } from '../parts/section-view'
 import { Button, Mark } from '../parts/ui'
 
@@ -192,6 +195,7 @@ function Unsent({ waiting }: { waiting: number }) {
 /** What is being done now, as large as the room needs it, and the next two passes. */
 export function NowCard(props: NowCardProps) {
   const { plan, core, current, outlook, sending, waiting } = props
+  const practice = usePractice()
   if (core.status === 'closed') {
     return (
       <section aria-label="Now" className="rounded-lg bg-sheet p-5">
@@ -200,6 +204,7 @@ export function NowCard(props: NowCardProps) {
       </section>
     )
   }
+  const sheet = current && sheetOf(current)
   // With nothing running the next step stands in front already.
   const upcoming = [...(outlook.next && current ? [outlook.next] : []), ...outlook.later].slice(0, 2)
   return (
@@ -217,6 +222,9 @@ export function NowCard(props: NowCardProps) {
         <div className="flex flex-none flex-col items-end gap-2">
           <Forward {...props} />
           {current && <SectionView plan={plan} step={current} compact />}
+          {sheet && (
+            <DamDrawing template={sheet} notation={practice.data?.notation ?? 'iso'} width={272} caption={false} />
+          )}
         </div>
       </div>
       {sending === 'waiting' && <Unsent waiting={waiting} />}

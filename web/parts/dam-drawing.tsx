@@ -6,10 +6,12 @@ export function DamDrawing({
   template,
   notation,
   width = 320,
+  caption = true,
 }: {
   template: DamTemplate
   notation: Notation
   width?: number
+  caption?: boolean
 }) {
   const { sheetMm, holes, jaw } = template
   // The part of the sheet the holes lie in, so that they can be told apart; the paper has the whole of it at true size.
@@ -74,9 +76,11 @@ export function DamDrawing({
           left
         </text>
       </svg>
-      <figcaption className="text-base text-soft">
-        As it hangs before the patient; the tray’s “Holes” prints it at true size.
-      </figcaption>
+      {caption && (
+        <figcaption className="text-base text-soft">
+          As it hangs before the patient; the tray’s “Holes” prints it at true size.
+        </figcaption>
+      )}
     </figure>
   )
 }

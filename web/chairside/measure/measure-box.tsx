@@ -1,7 +1,7 @@
 /** Readings at a step: taken by touch or keys, judged as they are entered, drawn, stored with the run. */
 import { firstOf, sure } from '../../../core/sure'
 import { useState } from 'react'
-import { damTemplate } from '../../../core/measure/dam-template'
+import { sheetOf } from '../../../core/measure/dam-template'
 import type { Plan } from '../../../core/model/plan'
 import type { Step } from '../../../core/model/step'
 import { judge, readingOfKind, readingsAt, startsOf, teethAt, type ReadingKind } from '../../../core/readings'
@@ -65,10 +65,11 @@ function Part({
         {asked}
       </div>
     )
-  if (kind === 'sheet' && step.holes)
+  const template = kind === 'sheet' ? sheetOf(step) : undefined
+  if (template)
     return (
       <div className="flex flex-wrap items-start gap-4">
-        <DamDrawing template={damTemplate(step.holes)} notation={practice.data?.notation ?? 'iso'} width={360} />
+        <DamDrawing template={template} notation={practice.data?.notation ?? 'iso'} width={360} />
         <div className="min-w-0 flex-1 space-y-2">
           {asked}
           {step.needs
