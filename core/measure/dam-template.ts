@@ -2,7 +2,6 @@
  * Where the holes of a sheet lie and how large they are, computed for a visit's teeth. Standing C: holes on the arch, at half
  * the sum of two necks and 2 mm of stretch, or the mean of the two crowns, whichever is larger. Standing M: five sizes.
  */
-import type { Step } from '../model/step'
 import { firstOf, sure } from '../sure'
 import { reason, round, type Figure, type Reason } from '../figure'
 import { archOrder, archSteepness } from '../teeth/arch'
@@ -138,10 +137,4 @@ export function damTemplate(
       reason(`hole sizes ${Object.values(holeMm).join(', ')} mm by tooth, the largest for the clamp`, 'M'),
     ],
   }
-}
-
-/** The template of the sheet a step puts on; nothing where it puts none. */
-export function sheetOf(step: Pick<Step, 'holes' | 'asks'>): DamTemplate | undefined {
-  const clamped = step.asks.find((a) => a.reading === 'sheet')?.teeth
-  return step.holes && damTemplate(step.holes, clamped ? { clamped } : {})
 }

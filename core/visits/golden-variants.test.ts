@@ -1,6 +1,6 @@
 /** Variants and combinations of the kinds, read line by line: what each has to say that the plain case has not. How: golden.test.ts. */
 import { describe, expect, it } from 'vitest'
-import { sheetOf } from '../measure/dam-template'
+import { sheetOf } from '../picture/sheet'
 import { planOf, title, inOrder, laid, counts, burs } from '../../demo/test/plans'
 
 const titles = (name: string): string =>

@@ -1,7 +1,8 @@
 /** The hole template of a sheet at true scale: to be laid under the sheet or punched through. A ruler on the page catches a wrong print scale. */
 import type { CanvasElement, Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { standingWords } from '../../core/figure'
-import { sheetOf, type DamTemplate } from '../../core/measure/dam-template'
+import type { DamTemplate } from '../../core/measure/dam-template'
+import { sheetOf } from '../../core/picture/sheet'
 import type { Plan } from '../../core/model/plan'
 import { writeBoth, type Notation } from '../../core/teeth/notation'
 

@@ -1,7 +1,7 @@
 /** Readings at a step: taken by touch or keys, judged as they are entered, drawn, stored with the run. */
 import { firstOf, sure } from '../../../core/sure'
 import { useState } from 'react'
-import { sheetOf } from '../../../core/measure/dam-template'
+import { sheetOf } from '../../../core/picture/sheet'
 import type { Plan } from '../../../core/model/plan'
 import type { Step } from '../../../core/model/step'
 import { judge, readingOfKind, readingsAt, startsOf, teethAt, type ReadingKind } from '../../../core/readings'
