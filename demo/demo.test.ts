@@ -79,7 +79,7 @@ describe('its visits', () => {
     expect(p.teeth[0]!.functional).toBe('palatal')
     expect(ids(p)).toContain('anaesthesia.inject')
   })
-  it('four: 46 with adrenaline and nickel alerts: the picked adrenaline cord is refused, the alloy asked', () => {
+  it('four: 47 with adrenaline and nickel alerts: the picked adrenaline cord is refused, the alloy asked', () => {
     const p = planOf('four')
     expect(clashes(p)).toEqual(expect.arrayContaining(['adrenaline-cord', 'adrenaline-anaesthetic', 'nickel']))
     expect(p.setup.some((l) => l.id === 'adrenaline-solution')).toBe(false)

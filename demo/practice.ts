@@ -167,7 +167,7 @@ export const demoVisits: DemoVisit[] = [
     patient: 'Bartholomew Quist',
     alerts: ['adrenaline-sensitive', 'nickel'],
     team: { dentist: 'orrell', assistants: ['juno'] },
-    request: { teeth: ['46'], restoration: 'metal-ceramic crown', choices: { cordAgent: 'adrenaline' } },
+    request: { teeth: ['47'], restoration: 'metal-ceramic crown', choices: { cordAgent: 'adrenaline' } },
   },
   {
     key: 'five',
@@ -242,8 +242,8 @@ export const demoVisits: DemoVisit[] = [
     team: { dentist: 'varen', assistants: ['bram'] },
     request: {
       kind: 'laminate.prepare',
-      teeth: ['12', '21', '22'],
-      ofTooth: { 12: { dark: true }, 21: { dark: true }, 22: { dark: true } },
+      teeth: ['12', '11', '21'],
+      ofTooth: { 12: { dark: true }, 11: { dark: true }, 21: { dark: true } },
     },
   },
   {

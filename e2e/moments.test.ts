@@ -19,7 +19,7 @@ beforeAll(async () => {
       // Mixed three and a half minutes ago: the rubbery stage has closed unanswered.
       await bringTo(db, `${day}-one`, { until: 'provisional.lift', agoS: 210 }, now)
       await bringTo(db, `${day}-three`, { until: 'impression.inspect', start: true }, now)
-      await bringTo(db, `${day}-four`, { until: 'cutting.margin.46', start: true }, now)
+      await bringTo(db, `${day}-four`, { until: 'cutting.margin.47', start: true }, now)
       await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, now)
     },
   })
@@ -76,12 +76,12 @@ describe('two devices on one run', () => {
   it('pressing next at the same moment moves the run on once, and both show the same', async () => {
     await juno.go(at('four', 'chairside'))
     await second.go(at('four', 'chairside'))
-    await juno.find('[data-now="cutting.margin.46"]')
-    await second.find('[data-now="cutting.margin.46"]')
+    await juno.find('[data-now="cutting.margin.47"]')
+    await second.find('[data-now="cutting.margin.47"]')
     const before = await juno.seq()
     await Promise.all([juno.key(Key.PAGE_DOWN), second.key(Key.PAGE_DOWN)])
-    await juno.find('[data-now="cutting.finish.46"]')
-    await second.find('[data-now="cutting.finish.46"]')
+    await juno.find('[data-now="cutting.finish.47"]')
+    await second.find('[data-now="cutting.finish.47"]')
     expect([await juno.seq(), await second.seq()]).toEqual([before + 2, before + 2])
   })
 
@@ -134,7 +134,7 @@ describe('hands full', () => {
     await juno.find('[data-now="cutting.reduction-check"]')
     // Touched: the focus stays on the button, and space still means next, once, and not undo.
     await juno.moved(() => juno.press('Undo'))
-    await juno.find('[data-now="cutting.finish.46"]')
+    await juno.find('[data-now="cutting.finish.47"]')
     await juno.moved(() => juno.key(Key.SPACE))
     await juno.find('[data-now="cutting.reduction-check"]')
     // Tabbed to: space presses the button.

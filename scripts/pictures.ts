@@ -106,14 +106,14 @@ await scene(
   '12:05',
   async (db, now) => {
     await bringTo(db, `${day}-one`, { until: 'impression.inject', start: true, agoS: 12 }, now)
-    await bringTo(db, `${day}-four`, { until: 'cutting.contact-mesial.46', start: true }, now)
+    await bringTo(db, `${day}-four`, { until: 'cutting.contact-mesial.47', start: true }, now)
     await bringTo(db, `${day}-three`, { until: 'cutting.reduction-check', start: true }, now)
     await bringTo(db, `${day}-six`, { until: 'impression.inspect', start: true }, now)
   },
   async (screen, take) => {
     await screen.signIn('Juno Abara', '3816')
     await take('case-bridge', `/visits/${day}-eight/case`, '[data-delegation]')
-    await take('chairside', `/visits/${day}-four/chairside`, '[data-now="cutting.contact-mesial.46"]')
+    await take('chairside', `/visits/${day}-four/chairside`, '[data-now="cutting.contact-mesial.47"]')
     await take('chairside-clocks', `/visits/${day}-one/chairside`, '[data-clock]')
     await take('readings', `/visits/${day}-six/chairside`, '[data-status=running]', async () => {
       await screen.key('m')

@@ -41,7 +41,7 @@ describe('the setup sheet', () => {
     const exchanged = plan.setup.find((l) => l.exchanged)!
     expect(text).toContain(counted.counted)
     expect(text).toContain(exchanged.because!.text)
-    expect(text).toContain('46 (LR6, Universal 30): Crown, first visit: metal-ceramic crown')
+    expect(text).toContain('47 (LR7, Universal 31): Crown, first visit: metal-ceramic crown')
     expect(text).toContain('ALERTS: heart, blood-pressure or medicine alert: adrenaline with care; nickel allergy')
     expect(text).toMatch(/Bis-acryl 2\.2 mL\s+lot Q\d+, [\d-]+; short: 1\.6 left of 2\.2 needed/)
     expect(text).toContain('Have ready, do not open')
