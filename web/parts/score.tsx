@@ -1,7 +1,7 @@
 /** The score: time from left to right, a stave for each person, one line for the mouth; holds are double bars. */
 import { bandsOf } from '../../core/schedule/bands'
 import { flagsOf } from '../../core/picture/flags'
-import { span } from '../../core/rules'
+import { span } from '../../core/rules/rule'
 import type { Hold } from '../../core/model/plan'
 import { firstOf, sure } from '../../core/sure'
 import { useEffect, useRef, useState } from 'react'
