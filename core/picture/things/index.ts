@@ -11,6 +11,7 @@ import { machines } from './machines'
 import { mouth } from './mouth'
 import { moved, type Draw, type Part } from './part'
 import { small } from './small'
+import { turning } from './turning'
 import { vessels } from './vessels'
 
 export type { Part, Tone } from './part'
@@ -23,6 +24,7 @@ const draws: Readonly<Record<ShapeName, Draw>> = {
   ...vessels,
   ...mouth,
   ...small,
+  ...turning,
   ...machines,
   ...apparatus,
 }

@@ -54,7 +54,7 @@ function Part({
   const { fields } = readingOfKind(kind)
   const ask = step.asks.find((a) => a.reading === kind && a.teeth.includes(tooth))
   if (ask?.reading === 'reduction')
-    return <ReductionPart key={tooth} ask={ask} tooth={tooth} given={given} onGive={onGive} />
+    return <ReductionPart key={tooth} plan={plan} ask={ask} tooth={tooth} given={given} onGive={onGive} />
   if (ask?.reading === 'inspection') return <ImpressionPart scan={ask.scan} given={own(given)} onGive={onGive} />
   if (kind === 'provisional') return <ProvisionalPart plan={plan} tooth={tooth} given={own(given)} onGive={onGive} />
   const asked = fields ? <Fields key={`${kind} ${tooth}`} fields={fields} given={given} onGive={onGive} /> : null

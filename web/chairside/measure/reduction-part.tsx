@@ -1,6 +1,9 @@
 /** The prepared tooth with the sites that are read: touch one, give its reading, and the next unread one comes by itself. */
 import { firstOf, sure } from '../../../core/sure'
 import { useState } from 'react'
+import type { Plan } from '../../../core/model/plan'
+import { reductionPicture, type ReductionPicture } from '../../../core/picture/reduction-sites'
+import type { Point } from '../../../core/picture/tooth-profile'
 import { judgeReduction, targetAt, writeRange, type ReductionSite } from '../../../core/measure/reduction'
 import { sitesFor } from '../../../core/readings/preparation'
 import type { AskOf } from '../../../core/readings/reading'
@@ -12,43 +15,40 @@ type Readings = Partial<Record<ReductionSite, number>>
 /** What tabs come in; one touch each. */
 const tabsMm = [1, 1.5, 2]
 
-/** Where a site lies: on the cut from cheek to tongue, or, for the sides that touch neighbours, on the tooth from above. */
-const cusped: Partial<Record<ReductionSite, [number, number]>> = {
-  'functional cusp': [-62, -128],
-  'other cusp': [62, -128],
-  'central groove': [0, -96],
-  'facial, occlusal third': [-104, -84],
-  'facial, middle third': [-118, -24],
-  'facial, cervical third': [-112, 38],
-  'inner side': [116, -18],
-  mesial: [226, -40],
-  distal: [346, -40],
-}
-const edged: typeof cusped = {
-  ...cusped,
-  incisal: [0, -138],
-  'facial, occlusal third': [-62, -84],
-  'facial, middle third': [-82, -20],
-  'facial, cervical third': [-90, 42],
-  'inner side': [78, -10],
-}
-const outlines = {
-  cusped:
-    'M -92 70 C -112 20 -104 -60 -84 -104 Q -62 -132 -34 -108 Q 0 -84 34 -108 Q 62 -132 84 -104 C 104 -60 112 20 92 70 Z',
-  edged: 'M -70 70 C -80 10 -58 -70 -14 -128 Q 0 -142 12 -126 C 26 -60 36 -20 62 26 Q 72 50 70 70 Z',
-} as const
-const prepared = {
-  cusped: 'M -66 62 C -70 20 -64 -40 -54 -74 Q -46 -86 -30 -74 Q 0 -56 30 -74 Q 46 -86 54 -74 C 64 -40 70 20 66 62 Z',
-  edged: 'M -46 62 C -50 10 -34 -50 -6 -92 Q 2 -98 8 -90 C 16 -50 24 -10 40 30 Q 46 48 46 62 Z',
-} as const
+/** Pixels to a millimetre: the circles that are touched keep clear of each other. */
+const px = 25
 const shapes = { enough: '✓', short: '◆', over: '●' } as const
 
+/** The cut and the top, in their own measures; an upper tooth hangs. */
+function Outlines({ of, y }: { of: ReductionPicture; y: (mm: number) => number }) {
+  const outline = (points: readonly Point[]): string =>
+    points.map(([x, at]) => `${(x * px).toFixed(1)},${y(at).toFixed(1)}`).join(' ')
+  const { at, widthMm, depthMm } = of.above
+  return (
+    <>
+      <polygon points={outline(of.crown)} className="tone-glass stroke-soft" strokeWidth={2} strokeDasharray="6 6" />
+      {of.left && <polygon points={outline(of.left)} className="fill-jade-wash stroke-ink" strokeWidth={3} />}
+      <rect
+        x={(at[0] - widthMm / 2) * px}
+        y={y(at[1]) - (depthMm * px) / 2}
+        width={widthMm * px}
+        height={depthMm * px}
+        rx={(widthMm * px) / 4}
+        className="fill-jade-wash stroke-ink"
+        strokeWidth={3}
+      />
+    </>
+  )
+}
+
 export function ReductionPart({
+  plan,
   ask,
   tooth,
   given,
   onGive,
 }: {
+  plan: Plan
   ask: AskOf<'reduction'>
   tooth: Tooth
   given: Readings
@@ -63,8 +63,9 @@ export function ReductionPart({
       sites.find((s) => read(s)?.verdict === 'short') ?? sites.find((s) => given[s] === undefined) ?? firstOf(sites),
   )
   const site = sites.includes(picked) ? picked : firstOf(sites)
-  const form = sites.includes('functional cusp') ? 'cusped' : 'edged'
-  const places = form === 'cusped' ? cusped : edged
+  const picture = reductionPicture(plan, tooth, restoration)
+  const y = (mm: number): number => (picture.hangs ? -mm : mm) * px
+  const [left, top, width, height] = picture.frame
   const target = sure(targetAt(restoration, site))
   const put = (mm: number | undefined): void =>
     onGive(mm === undefined ? without(given, site) : { ...given, [site]: mm })
@@ -72,38 +73,20 @@ export function ReductionPart({
     <div className="space-y-2">
       <div className="grid items-center gap-3 md:grid-cols-[minmax(0,1fr)_17rem]">
         <svg
-          viewBox="-150 -170 530 262"
-          className="block max-h-72 w-full"
+          viewBox={`${left * px} ${picture.hangs ? y(top + height) : y(top)} ${width * px} ${height * px}`}
+          className="block max-h-80 w-full"
           role="group"
           aria-label="The sites that are read; the cut from cheek to tongue at the left, the tooth from above at the right"
         >
-          <path d={outlines[form]} className="fill-none stroke-soft" strokeWidth={2} strokeDasharray="6 6" />
-          <path d={prepared[form]} className="fill-jade-wash stroke-ink" strokeWidth={3} />
-          <path
-            d="M 250 -96 H 322 Q 346 -96 346 -72 V -8 Q 346 16 322 16 H 250 Q 226 16 226 -8 V -72 Q 226 -96 250 -96 Z"
-            className="fill-none stroke-soft"
-            strokeWidth={2}
-            strokeDasharray="6 6"
-          />
-          <path
-            d="M 262 -80 H 310 Q 326 -80 326 -64 V -16 Q 326 0 310 0 H 262 Q 246 0 246 -16 V -64 Q 246 -80 262 -80 Z"
-            className="fill-jade-wash stroke-ink"
-            strokeWidth={3}
-          />
-          <text x={0} y={86} textAnchor="middle" fontSize={16} className="fill-soft">
-            facial at the left
-          </text>
-          <text x={286} y={44} textAnchor="middle" fontSize={16} className="fill-soft">
-            from above
-          </text>
+          <Outlines of={picture} y={y} />
           {sites.map((s) => {
-            const [x, y] = places[s] ?? [0, 0]
+            const [x, at] = picture.places[s] ?? [0, 0]
             const j = read(s)
             const on = s === site
             return (
               <g
                 key={s}
-                transform={`translate(${x} ${y})`}
+                transform={`translate(${x * px} ${y(at)})`}
                 role="button"
                 tabIndex={0}
                 aria-pressed={on}
@@ -156,7 +139,7 @@ export function ReductionPart({
       <div className="rounded-md border-2 border-ink p-2">
         <NumberBox
           key={site}
-          label={`${site}, ${writeRange(target)}`}
+          label={`${site}, ${writeRange(target).replace(/ mm$/, '')}`}
           name={site}
           unit="mm"
           value={given[site]}
