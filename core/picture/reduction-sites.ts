@@ -24,7 +24,7 @@ const offMm = 1.3
 
 /**
  * The picture of a tooth whose reduction is read, every site beside its surface.
- * @example Object.keys(reductionPicture(plan, toTooth('47'), 'full metal crown').places).length // 9
+ * @example Object.keys(reductionPicture(plan, toTooth('47'), 'full metal crown').places).length // 10
  */
 export function reductionPicture(
   plan: Pick<Plan, 'request'>,

@@ -40,6 +40,9 @@ function teethFor(kind: KindId, jaw: 'upper' | 'lower'): Tooth[] {
   )
 }
 
+/** A request takes so many. */
+const mostPontics = 6
+
 /** Any work of a kind that its table allows. */
 const anyWork = (kind: KindId) => {
   const k = kindFacts(kind)
@@ -83,9 +86,11 @@ const anyWork = (kind: KindId) => {
         canal: fc.constantFrom(11, 14, 22),
       })
       .map(({ pontic, tooth, surface, depth, canal, ...w }) => {
-        // Two bonded retainers side by side hold nothing between them: then one, and the pontic hangs on it.
+        // Two bonded retainers side by side hold nothing between them, two far apart more than a request takes: then one, and
+        // the pontic hangs on it.
         const needed = k.pontics === 'needed'
-        const teeth = needed && fittingPontics(kind, w.teeth, []).length === 0 ? w.teeth.slice(0, 1) : w.teeth
+        const between = fittingPontics(kind, w.teeth, []).length
+        const teeth = needed && (between === 0 || between > mostPontics) ? w.teeth.slice(0, 1) : w.teeth
         const others = archOrder(jaw).filter((t) => !teeth.includes(t))
         const pontics = needed
           ? fittingPontics(kind, teeth, [])
