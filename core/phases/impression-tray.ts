@@ -140,20 +140,27 @@ const trayNeeds = ({ c, round }: Taking): NonNullable<Draft['needs']> => [
   ...(round.family === 'hydrocolloid' ? [open('cooling hoses')] : []),
 ]
 
-function loadTray(t: Taking): Block {
-  const { c, round, window, id } = t
+/** A tray being loaded, with or without the wash. */
+function loading({ c, id }: Taking) {
   const loadS = c.rule('tray.load').value
-  return step({
+  return {
     id: id('load-tray'),
     phase: 'impression',
-    title:
-      window.trayStartS === 0
-        ? 'Load the tray as the syringe leaves your hand'
-        : `Load the tray, beginning ${window.trayStartS} s after the syringe`,
     fn: 'chairside',
     place: 'bench',
     minutes: [(loadS * 0.8) / 60, loadS / 60, (loadS * 1.3) / 60],
     passes: ['loaded tray, handle first'],
+  } satisfies Omit<Draft, 'title'>
+}
+
+function loadTray(t: Taking): Block {
+  const { round, window, id } = t
+  return step({
+    ...loading(t),
+    title:
+      window.trayStartS === 0
+        ? 'Load the tray as the syringe leaves your hand'
+        : `Load the tray, beginning ${window.trayStartS} s after the syringe`,
     needs: trayNeeds(t),
     figures: [
       {
@@ -185,16 +192,10 @@ function loadTray(t: Taking): Block {
 
 /** The tray with its wash on top, while the margins are kept damp: the only thing that is mixed. */
 function trayWithWash(t: Taking): Block {
-  const { c, light, tray, id } = t
-  const loadS = c.rule('tray.load').value
+  const { light, tray } = t
   return step({
-    id: id('load-tray'),
-    phase: 'impression',
+    ...loading(t),
     title: 'Load the tray, the wash on top; the margins stay damp',
-    fn: 'chairside',
-    place: 'bench',
-    minutes: [(loadS * 0.8) / 60, loadS / 60, (loadS * 1.3) / 60],
-    passes: ['loaded tray, handle first'],
     needs: [...materialNeeds(t), ...trayNeeds(t)],
     figures: [light, tray],
     reason: practice(`the wash goes in the tray only: the material likes water; ${speedReason(t).text}`),

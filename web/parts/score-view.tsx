@@ -2,7 +2,8 @@
 import { lastOf, sure } from '../../core/sure'
 import { Minus, Plus } from 'lucide-react'
 import { useState } from 'react'
-import { Score, staves, type ScoreProps } from './score'
+import { Score, type ScoreProps } from './score'
+import { staves } from './score-lay'
 import { Button } from './ui'
 
 const steps = [1, 2, 4, 8] as const

@@ -1,12 +1,12 @@
 /** The score: time from left to right, a stave for each person, one line for the mouth; holds are double bars. */
 import { bandsOf } from '../../core/schedule/bands'
-import { flagsOf } from '../../core/picture/flags'
-import { span } from '../../core/rules/rule'
 import type { Hold } from '../../core/model/plan'
 import { firstOf, sure } from '../../core/sure'
 import { useEffect, useRef, useState } from 'react'
 import type { Bar, Bracket, Rest as RestOf, Timeline } from '../../core/schedule/timeline'
 import type { RunCore, StepState } from '../../core/run/state'
+import { letterPx, sayingPx, staves, type Lay } from './score-lay'
+import { HoldNames, WindowNames } from './score-names'
 
 export interface ScoreProps {
   score: Timeline
@@ -29,11 +29,6 @@ export interface ScoreProps {
   label: string
 }
 
-/** Where the staves lie in a full drawing, px. */
-export const staves = { left: 132, top: 26, bottom: 26, bands: 26, flags: { above: 40, below: 44, row: 20, rows: 2 } }
-/** From so wide on a bar says what it is, px; and a letter's width. */
-const [sayingPx, letterPx] = [64, 8.6]
-
 /** The width an element really has, so that the drawing's letters keep their size. */
 function useWidth(first: number, least: number): [React.RefObject<HTMLDivElement | null>, number] {
   const ref = useRef<HTMLDivElement>(null)
@@ -49,20 +44,6 @@ function useWidth(first: number, least: number): [React.RefObject<HTMLDivElement
 }
 
 const phaseTone = ['opacity-100', 'opacity-75']
-
-/** Where things lie on the score, px. */
-interface Lay {
-  width: number
-  height: number
-  left: number
-  top: number
-  rowHeight: number
-  /** One for each person, and the mouth. */
-  rows: number
-  totalS: number
-  x: (s: number) => number
-  rowOf: (personId: string) => number
-}
 
 function layOf({
   score,
@@ -282,48 +263,6 @@ function WindowBracket({ of: { x, top }, bracket: b }: { of: Lay; bracket: Brack
       <title>{b.title}</title>
     </path>
   )
-}
-
-/** What each hold is called, from its double bar down. */
-function HoldNames({ of: { x, width, height }, score, holds }: { of: Lay; score: Timeline; holds: readonly Hold[] }) {
-  const ends = new Map(score.bars.map((b) => [b.stepId, b.endS]))
-  const flags = holds.flatMap((h) => {
-    const endS = ends.get(h.stepId)
-    return endS === undefined ? [] : [{ at: x(endS) + 4, text: h.title }]
-  })
-  const { row, rows, below } = staves.flags
-  return flagsOf(flags, letterPx, rows, width).map((f) => (
-    <g key={f.at} data-hold-name="">
-      <line
-        x1={f.at}
-        x2={f.at}
-        y1={height - staves.bottom - below}
-        y2={height - staves.bottom - below + 14 + f.row * row}
-        className="stroke-ink"
-      />
-      <text x={f.x} y={height - staves.bottom - below + 17 + f.row * row} fontSize={16} className="fill-ink">
-        {f.text}
-      </text>
-    </g>
-  ))
-}
-
-/** What each window is, and how long it may last; over its bracket. */
-function WindowNames({ of: { x, width, top }, score }: { of: Lay; score: Timeline }) {
-  const windows = score.brackets.filter((b) => b.kind === 'window' && b.endS > b.startS && b.longestS !== undefined)
-  const flags = windows.map((b) => ({ at: x(b.startS) - 6, text: `${span(sure(b.longestS))} ${b.title}` }))
-  return flagsOf(flags, letterPx, staves.flags.rows, width).map((f) => (
-    <text
-      key={`${f.at}${f.text}`}
-      x={f.x}
-      y={top - 19 - (staves.flags.rows - 1 - f.row) * staves.flags.row}
-      fontSize={16}
-      className="fill-soft"
-      data-window-name=""
-    >
-      {f.text}
-    </text>
-  ))
 }
 
 function Playhead({ of: { x, height }, atS }: { of: Lay; atS: number }) {
