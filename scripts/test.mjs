@@ -76,7 +76,7 @@ if (!process.argv.includes('--e2e')) {
   )
 }
 // What stands on files, starts a process of its own or never opens a house is the same on either.
-const embeddedOnly = ['folder', 'faults', 'stored', 'bounds', 'hostile', 'years'].flatMap((f) => [
+const embeddedOnly = ['folder', 'faults', 'stored', 'bounds', 'hostile', 'years', 'print/*'].flatMap((f) => [
   '--exclude',
   `server/${f}.test.ts`,
 ])

@@ -11,13 +11,12 @@ const most = 100
 
 export class Plans {
   private readonly known = new Map<string, { key: string; plan: Plan }>()
-  private practice = ''
+  private practice: Practice | undefined
 
-  /** Starts a reading with this practice: where it is another than before, nothing known counts. */
+  /** Starts a reading with this practice: where it is another than before, nothing known counts (the same object stands for the same practice). */
   with(practice: Practice): (visitId: string, request: VisitRequest) => Plan {
-    const text = JSON.stringify(practice)
-    if (text !== this.practice) this.known.clear()
-    this.practice = text
+    if (practice !== this.practice) this.known.clear()
+    this.practice = practice
     return (visitId, request) =>
       this.keep(visitId, JSON.stringify(request), () => reading(visitId, 'plan', () => compile(request, practice)))
   }

@@ -1,28 +1,26 @@
 import { sure } from '../core/sure'
 import { QueryClientProvider } from '@tanstack/react-query'
-import { lazy, StrictMode } from 'react'
+import { StrictMode, type ComponentType } from 'react'
 import { createRoot } from 'react-dom/client'
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
+import { createBrowserRouter, Navigate, RouterProvider, type RouteObject } from 'react-router'
 import { Toaster } from 'sonner'
 import { LinkProvider } from './app/live'
 import { queryClient } from './app/queries'
 import { Shell } from './app/shell'
 import { Lost } from './app/page-not-there'
+import { Loading } from './parts/ui'
 import './styles.css'
 
-const DayScreen = lazy(() => import('./day/day-screen'))
-const CaseScreen = lazy(() => import('./case/case-screen'))
-const TrayScreen = lazy(() => import('./tray/tray-screen'))
-const ChairsideScreen = lazy(() => import('./chairside/chairside-screen'))
-const WallScreen = lazy(() => import('./chairside/wall-screen'))
-const CloseScreen = lazy(() => import('./close/close-screen'))
-const CupboardScreen = lazy(() => import('./cupboard/cupboard-screen'))
-const InstrumentsScreen = lazy(() => import('./cupboard/instruments-screen'))
-const OrderScreen = lazy(() => import('./cupboard/order-screen'))
-const LibraryScreen = lazy(() => import('./library/library-screen'))
-const DrillScreen = lazy(() => import('./drill/drill-screen'))
-const LookBackScreen = lazy(() => import('./lookback/lookback-screen'))
-const SettingsScreen = lazy(() => import('./settings/settings-screen'))
+/**
+ * A screen's code comes when it is asked for: beside the session, before anything is drawn. (What React suspends for would
+ * stay away 300 ms longer than it takes.)
+ */
+const screen = (
+  load: () => Promise<{ default: ComponentType }>,
+): Pick<RouteObject, 'lazy' | 'hydrateFallbackElement'> => ({
+  lazy: async () => ({ Component: (await load()).default }),
+  hydrateFallbackElement: <Loading what="Opening" />,
+})
 
 const router = createBrowserRouter([
   {
@@ -30,25 +28,25 @@ const router = createBrowserRouter([
     element: <Shell />,
     errorElement: <Lost />,
     children: [
-      { index: true, element: <DayScreen /> },
-      { path: 'days/:day', element: <DayScreen /> },
-      { path: 'cupboard', element: <CupboardScreen /> },
-      { path: 'cupboard/instruments', element: <InstrumentsScreen /> },
-      { path: 'cupboard/order', element: <OrderScreen /> },
-      { path: 'library', element: <LibraryScreen /> },
-      { path: 'library/:kind', element: <LibraryScreen /> },
-      { path: 'drill', element: <DrillScreen /> },
-      { path: 'lookback', element: <LookBackScreen /> },
-      { path: 'settings', element: <SettingsScreen /> },
+      { index: true, ...screen(() => import('./day/day-screen')) },
+      { path: 'days/:day', ...screen(() => import('./day/day-screen')) },
+      { path: 'cupboard', ...screen(() => import('./cupboard/cupboard-screen')) },
+      { path: 'cupboard/instruments', ...screen(() => import('./cupboard/instruments-screen')) },
+      { path: 'cupboard/order', ...screen(() => import('./cupboard/order-screen')) },
+      { path: 'library', ...screen(() => import('./library/library-screen')) },
+      { path: 'library/:kind', ...screen(() => import('./library/library-screen')) },
+      { path: 'drill', ...screen(() => import('./drill/drill-screen')) },
+      { path: 'lookback', ...screen(() => import('./lookback/lookback-screen')) },
+      { path: 'settings', ...screen(() => import('./settings/settings-screen')) },
       {
         path: 'visits/:visitId',
         children: [
           { index: true, element: <Navigate to="case" replace /> },
-          { path: 'case', element: <CaseScreen /> },
-          { path: 'tray', element: <TrayScreen /> },
-          { path: 'chairside', element: <ChairsideScreen /> },
-          { path: 'wall', element: <WallScreen /> },
-          { path: 'close', element: <CloseScreen /> },
+          { path: 'case', ...screen(() => import('./case/case-screen')) },
+          { path: 'tray', ...screen(() => import('./tray/tray-screen')) },
+          { path: 'chairside', ...screen(() => import('./chairside/chairside-screen')) },
+          { path: 'wall', ...screen(() => import('./chairside/wall-screen')) },
+          { path: 'close', ...screen(() => import('./close/close-screen')) },
         ],
       },
       { path: '*', element: <Lost /> },

@@ -1,9 +1,12 @@
 /** The practice in parts, each read for itself: one that cannot be read is named, and the rest is planned with. */
 import * as z from 'zod'
-import { keysOf } from '../../core/sure'
-import { learnedUpToDate } from '../../core/model/upgrade'
+import { keysOf, sure } from '../../core/sure'
+import { bur } from '../../core/catalog/bur'
+import { item, lot } from '../../core/catalog/item'
+import { itemUpToDate, learnedUpToDate } from '../../core/model/upgrade'
+import { amendment } from '../../core/practice/amendment'
 import { completeTable, presetTable } from '../../core/practice/functions'
-import { practice as practiceSchema } from '../../core/practice/practice'
+import { card, practice as practiceSchema, type Practice } from '../../core/practice/practice'
 import { starterPractice } from '../../core/practice/starter'
 import type { UnreadPart } from '../../wire/unread'
 import { whyUnread } from './unread'
@@ -18,7 +21,7 @@ const textAt = (row: unknown, key: string): string => {
 }
 
 /** Rows of one kind, those that can be read apart from those that cannot. */
-export function sorted<T extends object>(
+function sorted<T extends object>(
   what: UnreadPart['what'],
   rows: readonly unknown[],
   schema: z.ZodType<T>,
@@ -69,7 +72,7 @@ function standIns(): Partial<Record<keyof Row, unknown>> {
 }
 
 /** Every setting of the practice, and those of them that cannot be read: in their place stands what the program begins with. */
-export function settingsOf(row: Row): { settings: Record<string, unknown>; bad: UnreadPart[] } {
+function settingsOf(row: Row): { settings: Record<string, unknown>; bad: UnreadPart[] } {
   const settings: Record<string, unknown> = {}
   const bad: UnreadPart[] = []
   for (const key of keysOf(settingWords))
@@ -80,4 +83,57 @@ export function settingsOf(row: Row): { settings: Record<string, unknown>; bad: 
       bad.push({ what: 'setting', name: settingWords[key], why: whyUnread(error), raw: row[key] })
     }
   return { settings, bad }
+}
+
+/** The practice as it is stored: what is one row, and the bodies of its long lists as one text each. */
+export interface StoredPractice {
+  row: typeof t.practices.$inferSelect
+  people: { id: string; name: string; roles: string[]; leftAt: number | null }[]
+  items: string
+  burs: string
+  lots: (typeof t.lots.$inferSelect)[]
+}
+export interface PracticeParts {
+  practice: Practice
+  unread: UnreadPart[]
+}
+
+function read({ row, people, items, burs, lots }: StoredPractice): PracticeParts {
+  const { id: _, nightly: __, cards, amendments, ...rest } = row
+  const { settings, bad } = settingsOf(rest)
+  const parts = {
+    items: sorted('item', JSON.parse(items).map(itemUpToDate), item, 'name'),
+    burs: sorted('bur', JSON.parse(burs), bur, 'name'),
+    lots: sorted('lot', lots, lot, 'number'),
+    cards: sorted('card', cards, card, 'dentistId'),
+    amendments: sorted('amendment', amendments, amendment, 'id'),
+  }
+  const known = new Set(parts.items.good.map((i) => i.id))
+  return {
+    practice: practiceSchema.parse({
+      ...settings,
+      people: people.map(({ leftAt, ...p }) => (leftAt === null ? p : { ...p, left: true })),
+      items: parts.items.good,
+      burs: parts.burs.good,
+      lots: parts.lots.good.filter((l) => known.has(l.itemId)),
+      cards: parts.cards.good,
+      amendments: parts.amendments.good,
+    }),
+    unread: [...bad, ...Object.values(parts).flatMap((p) => p.bad)],
+  }
+}
+
+/** Practices are asked for with every request and seldom change: the last few, by what is stored of them. */
+const lately = new Map<string, PracticeParts>()
+const most = 4
+
+/** The practice as the core knows it, and what of it cannot be read. The same object comes back as long as the same is stored. */
+export function practiceOf(stored: StoredPractice): PracticeParts {
+  const key = JSON.stringify(stored)
+  const parts = lately.get(key) ?? read(stored)
+  // What was asked for last is let go last.
+  lately.delete(key)
+  lately.set(key, parts)
+  if (lately.size > most) lately.delete(sure(lately.keys().next().value))
+  return parts
 }

@@ -1,59 +1,38 @@
 /** Queries. Every function takes the database or the transaction it works in; none reaches for another. */
 import { firstOf, sure } from '../../core/sure'
-import { itemUpToDate, planUpToDate, requestUpToDate } from '../../core/model/upgrade'
-import { and, asc, desc, eq, gt, gte, inArray, lte } from 'drizzle-orm'
+import { planUpToDate, requestUpToDate } from '../../core/model/upgrade'
+import { and, asc, desc, eq, gt, gte, inArray, lte, sql } from 'drizzle-orm'
 import { compile } from '../../core/plan/compile'
 import { traceOf } from '../../core/plan/traces'
-import { card, practice as practiceSchema, type Practice } from '../../core/practice/practice'
-import { amendment } from '../../core/practice/amendment'
-import { bur } from '../../core/catalog/bur'
-import { item, lot } from '../../core/catalog/item'
+import type { Practice } from '../../core/practice/practice'
 import { storedRequest, type VisitRequest } from '../../core/model/request'
 import type { Plan } from '../../core/model/plan'
 import type { RunEvent } from '../../core/run/events'
 import type { Unread, UnreadPart } from '../../wire/unread'
 import { notFound } from '../problem'
-import { settingsOf, sorted } from './practice-parts'
+import { practiceOf } from './practice-parts'
 import { eachRead, reading } from './unread'
 import type { Db } from './open'
 import * as t from './schema'
 
+/** The bodies of one table in their order, as one text: what has not changed is not taken apart again. */
+const bodiesOf = ({ body, place }: typeof t.items | typeof t.burs) =>
+  sql<string>`coalesce(json_agg(${body} order by ${place}), '[]')::text`
+
 /** The practice as the core knows it (no codes), and what of it this program cannot read. */
 export async function loadPracticeParts(q: Db): Promise<{ practice: Practice; unread: UnreadPart[] }> {
-  const [[row], people, items, burs, lots] = await Promise.all([
+  const [[row], people, [items], [burs], lots] = await Promise.all([
     q.select().from(t.practices).limit(1),
     q
       .select({ id: t.people.id, name: t.people.name, roles: t.people.roles, leftAt: t.people.leftAt })
       .from(t.people)
       .orderBy(asc(t.people.id)),
-    q.select({ body: t.items.body }).from(t.items).orderBy(asc(t.items.place)),
-    q.select({ body: t.burs.body }).from(t.burs).orderBy(asc(t.burs.place)),
+    q.select({ bodies: bodiesOf(t.items) }).from(t.items),
+    q.select({ bodies: bodiesOf(t.burs) }).from(t.burs),
     q.select().from(t.lots).orderBy(asc(t.lots.id)),
   ])
   if (!row) throw notFound('practice on record yet')
-  const { id: _, nightly: __, cards, amendments, ...rest } = row
-  const { settings, bad } = settingsOf(rest)
-  const bodies = (of: readonly { body: object }[]): object[] => of.map((r) => r.body)
-  const parts = {
-    items: sorted('item', bodies(items).map(itemUpToDate), item, 'name'),
-    burs: sorted('bur', bodies(burs), bur, 'name'),
-    lots: sorted('lot', lots, lot, 'number'),
-    cards: sorted('card', cards, card, 'dentistId'),
-    amendments: sorted('amendment', amendments, amendment, 'id'),
-  }
-  const known = new Set(parts.items.good.map((i) => i.id))
-  return {
-    practice: practiceSchema.parse({
-      ...settings,
-      people: people.map(({ leftAt, ...p }) => (leftAt === null ? p : { ...p, left: true })),
-      items: parts.items.good,
-      burs: parts.burs.good,
-      lots: parts.lots.good.filter((l) => known.has(l.itemId)),
-      cards: parts.cards.good,
-      amendments: parts.amendments.good,
-    }),
-    unread: [...bad, ...Object.values(parts).flatMap((p) => p.bad)],
-  }
+  return practiceOf({ row, people, items: sure(items).bodies, burs: sure(burs).bodies, lots })
 }
 
 /** The practice as the core knows it: no codes, and only what can be read. */

@@ -1,7 +1,7 @@
 /** The frame of every screen: where one is, who one is, whether the server is heard. */
 import { BookOpen, GraduationCap, History, Moon, Package, Settings2, Sun, UserRound } from 'lucide-react'
-import { Suspense, useState } from 'react'
-import { Link, NavLink, Outlet, useMatch } from 'react-router'
+import { useState } from 'react'
+import { Link, NavLink, Outlet, useMatch, useNavigation } from 'react-router'
 import { toQuadrant } from '../../core/teeth/notation'
 import { Button, Loading, Mark, ButtonLink } from '../parts/ui'
 import { ChangeCode } from './change-code'
@@ -37,12 +37,17 @@ function Theme() {
 
 function LinkMark() {
   const link = useLink()
+  const opening = useNavigation().state !== 'idle'
   return (
     // Over the page and not in its way: what says that something is away must not move a button under a hand.
     <span role="status" aria-live="polite" className="pointer-events-none fixed bottom-2 left-2 z-40 text-lg">
       {link.state === 'away' && <Mark kind="stop">database not heard, trying again</Mark>}
       {link.state === 'lost' && <Mark kind="stop">server not heard, trying again</Mark>}
       {link.state === 'live' && link.restarted && <Mark kind="good">server is back, nothing lost</Mark>}
+      {/* The screen before stays until the next has come; only where that takes long is it said. */}
+      <span className={`rounded bg-sheet px-2 transition-opacity ${opening ? 'opacity-100 delay-200' : 'opacity-0'}`}>
+        {opening && 'Opening …'}
+      </span>
     </span>
   )
 }
@@ -167,10 +172,8 @@ export function Shell() {
         </header>
         <NeededStrip here={visitId} />
         <main className="flex-1 p-3">
-          <Suspense fallback={<Loading what="Opening" />}>
-            {/* Another person's screens open their own streams. */}
-            <Outlet key={person.id} />
-          </Suspense>
+          {/* Another person's screens open their own streams. */}
+          <Outlet key={person.id} />
         </main>
       </div>
     </PersonContext.Provider>
