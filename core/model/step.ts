@@ -4,6 +4,7 @@ import type { Need } from '../catalog/match'
 import type { Figure, Reason } from '../figure'
 import type { Agent } from '../measure/anaesthetic'
 import type { Injection } from '../measure/numbing'
+import type { Seats } from '../measure/seats'
 import type { CordCoverage, CordLayer, CordSize } from '../measure/cord'
 import type { FunctionName, Permission } from '../practice/functions'
 import type { Jaw, Tooth } from '../teeth/notation'
@@ -183,6 +184,8 @@ export interface Step {
   cord?: CordPiece
   burId?: string
   shows?: Shown
+  /** Who sits where while it is cut, and where the suction tip lies. */
+  seats?: Seats
   holdId?: string
   /** What is read at it. */
   asks: Ask[]

@@ -121,6 +121,11 @@ describe('what would make the day unsound is refused and reported, never lost', 
       /more would have to be done than “Rubbery stage” has time for/,
     ],
     [
+      'a rinse so late that the teeth are cleaned inside the window of the open crevice',
+      { op: 'move step', step: 'impression.rinse', after: 'impression.load-tray' },
+      /more would have to be done than “.*” has time for/,
+    ],
+    [
       'a cord out after the counts are squared',
       { op: 'move step', step: 'tissue.base-out', after: 'closing.chart' },
       /after the counts are squared/,

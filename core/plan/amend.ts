@@ -5,6 +5,7 @@ import { self, type Draft, type Wired } from '../phases/build'
 import type { Item } from '../catalog/item'
 import type { Need } from '../catalog/match'
 import { itsName } from '../catalog/spoken'
+import { keptClean } from './films'
 import { missingThings } from './tray-text'
 import type { Act } from '../model/step'
 import type { AmendmentUse } from '../model/plan'
@@ -205,10 +206,10 @@ const endKept: Soundness = (_before, after) => {
   return null
 }
 
-/** Windows that can still be kept. */
+/** Windows that can still be kept, with the cleaning that the new order asks for. */
 const windowsKept: Soundness = (before, after) => {
-  const loads = windowLoads(before)
-  for (const [key, { loadS, atMostS, title, leads }] of windowLoads(after)) {
+  const loads = windowLoads(keptClean(before))
+  for (const [key, { loadS, atMostS, title, leads }] of windowLoads(keptClean(after))) {
     // Off the way to its end the step would be begun as soon as hands are free, and the window run out each time.
     if (!leads && loads.get(key)?.leads)
       return `“${title}” would begin at a step that does not lead to its end any more`

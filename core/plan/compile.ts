@@ -4,7 +4,8 @@ import { reason } from '../figure'
 import type { Spread } from '../model/step'
 import { self, wire, type Draft, type Tie } from '../phases/build'
 import { noPaper } from '../phases/bite'
-import { openCase, type Unit } from '../phases/case'
+import { openCase, type Case, type Unit } from '../phases/case'
+import { aspectOf, seatsFor } from '../measure/seats'
 import { choiceNames, type Choices } from '../practice/choices'
 import { helpWords } from '../practice/helps'
 import { permissionOf, type FunctionName, type Permission } from '../practice/functions'
@@ -16,7 +17,7 @@ import { withLearned } from './learned'
 import { visitKinds } from '../visits'
 import { dayOf, type Work } from '../visits/day'
 import { amend } from './amend'
-import { keepClean } from './films'
+import { keptClean } from './films'
 import { findClashes } from './clashes'
 import type { VisitRequest } from '../model/request'
 import { mergeSetup } from './setup'
@@ -26,7 +27,7 @@ import type { Count, Hold, Plan } from '../model/plan'
 import type { Performer, Step } from '../model/step'
 
 /** The version of the library a plan is compiled from; a frozen plan keeps the one it came from. */
-export const libraryVersion = '2026.11.9'
+export const libraryVersion = '2026.11.10'
 
 /** Thrown where a request names people the practice does not have; `path` says which field. */
 export class RequestError extends Error {
@@ -179,6 +180,12 @@ function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
   return step
 }
 
+/** Who sits where while a tooth is cut in the mouth. */
+const withSeats = (step: Step, { choices }: Case): Step =>
+  step.cut && step.tooth && step.place === 'mouth'
+    ? { ...step, seats: seatsFor(step.tooth, aspectOf(step.cut.surface), choices.hand) }
+    : step
+
 /** The hands that are there, the dentist's first. */
 const handsOf = ({ dentist, assistants }: Team) => [
   { id: dentist.id, name: dentist.name, dentist: true },
@@ -273,12 +280,12 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     practice.items,
   )
   const { uses, touched } = amended
-  const wired = keepClean(amended.wired)
+  const wired = { ...amended.wired, steps: keptClean(amended.wired.steps) }
   const ids = new Set(wired.steps.map((s) => s.draft.id))
   const has = (id: string): boolean => ids.has(id)
   const drawn = wired.steps.map(({ draft, meanwhile }): Step => {
     const own = touched.get(draft.id)
-    const step = toStep(draft, meanwhile, team)
+    const step = withSeats(toStep(draft, meanwhile, team), c)
     // What a person has set by hand stands before what was learned.
     if (own) return { ...step, amended: own }
     return practice.useLearned ? withLearned(step, request.kind, practice.learned) : step

@@ -37,12 +37,12 @@ function cleaning(films: ReadonlySet<Film>, before: Draft, id: string, corded: b
 }
 
 /** Puts a cleaning before each step that wants the teeth clean and would find a film on them. */
-export function keepClean(wired: Wired): Wired {
+export function keptClean(lines: readonly Line[]): Line[] {
   let carried: ReadonlySet<Film> = new Set()
   let n = 0
   let cords = 0
   const steps: Line[] = []
-  for (const line of wired.steps) {
+  for (const line of lines) {
     const { draft } = line
     if (draft.wantsClean && carried.size > 0) {
       n += 1
@@ -54,5 +54,5 @@ export function keepClean(wired: Wired): Wired {
     if (draft.act === 'cord in') cords += 1
     if (draft.act === 'cord drawn' || draft.act === 'base cord out') cords -= 1
   }
-  return { ...wired, steps }
+  return steps
 }

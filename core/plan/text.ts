@@ -1,4 +1,5 @@
 /** A plan as a practitioner reads it: the day in lines, then what lies ready, the burs, what was asked and why. */
+import { seatsInWords } from '../measure/seats'
 import { sure } from '../sure'
 import { timesWords } from '../words'
 import { ownRuleLines } from '../rules'
@@ -29,6 +30,12 @@ function tieWords(l: Clock, title: (id: string) => string): string {
 
 const why = (r: Reason): string => `${r.text} [${r.source ?? standingWords[r.standing]}]`
 
+/** Whether everybody sits, looks and holds as for the cut before. */
+function sameSeats(plan: Plan, s: Step): boolean {
+  const before = plan.steps.slice(0, plan.steps.indexOf(s)).findLast((x) => x.seats)?.seats
+  return before !== undefined && s.seats !== undefined && seatsInWords(before) === seatsInWords(s.seats)
+}
+
 /** What one step says, line by line, the first without indent. */
 export function stepLines(plan: Plan, s: Step): string[] {
   const title = (id: string): string => plan.steps.find((x) => x.id === id)?.title ?? id
@@ -39,6 +46,7 @@ export function stepLines(plan: Plan, s: Step): string[] {
     `${s.title} — ${who}, ${s.place}`,
     ...(s.detail ? [s.detail] : []),
     ...(s.help ? [`${helperOf(plan, s)}: ${s.help}`] : []),
+    ...(s.seats && !sameSeats(plan, s) ? [`${s.performer.name}: ${seatsInWords(s.seats)}`] : []),
     ...(s.alone ? ['alone: a second pair of hands would be wanted'] : []),
     ...plan.links
       .filter(isClock)

@@ -1,7 +1,8 @@
 /** Which school a visit follows, question by question: card < case < visit; the later wins, else the default. */
 import { keysOf, tableOf } from '../sure'
 import * as z from 'zod'
-import { table, type ChoiceFacts, type Said, type Standard } from './schools'
+import type { ChoiceFacts, Said, Standard } from './school-form'
+import { table } from './schools'
 
 export type ChoiceName = keyof typeof table
 export type Choices = { [N in ChoiceName]: (typeof table)[N]['schools'][number][0] }

@@ -1,38 +1,8 @@
 /** Where practitioners disagree: each question with its schools, its default and why. Standing: common practice. */
-import { kindFacts, type KindId } from '../kinds'
+import { kindFacts } from '../kinds'
 import { neighbours } from '../teeth/arch'
-import type { Tooth } from '../teeth/notation'
+import { ask, type ChoiceFacts } from './school-form'
 
-/** What a default may depend on. */
-export interface ChoiceFacts {
-  kind: KindId
-  teeth: readonly Tooth[]
-  pontics: readonly Tooth[]
-  missing: readonly Tooth[]
-  margin: 'supragingival' | 'equigingival' | 'subgingival'
-  tissue: { weeping: boolean }
-  inEnamel: boolean
-  lesion: 'cavitated' | 'non-cavitated'
-  managesFilling: boolean
-  vital: boolean
-}
-export interface Standard {
-  value: string
-  why: string
-}
-
-interface Asked {
-  title: string
-  schools: readonly (readonly [value: string, label: string, note: string])[]
-  standard: Standard | ((f: ChoiceFacts, said: Said) => Standard)
-}
-/** What was answered by a card, the case or the visit: a default goes with it. */
-export type Said = Readonly<Record<string, string | undefined>>
-const ask = <const V extends readonly (readonly [string, string, string])[]>(
-  title: string,
-  schools: V,
-  standard: Asked['standard'],
-) => ({ title, schools, standard })
 /** A tooth that has no neighbour on one side, be it missing or the last of the arch. */
 const openSided = (f: ChoiceFacts): boolean =>
   f.teeth.some((t) => {
@@ -46,6 +16,14 @@ const hasBoxes = (f: ChoiceFacts): boolean =>
 
 /** Every question with its schools, in the order of the day. */
 export const table = {
+  hand: ask(
+    'The dentist’s hand',
+    [
+      ['right', 'Right-handed', 'sits between 7 and 12 o’clock, the assistant at 3'],
+      ['left', 'Left-handed', 'the mirror of it: between 12 and 5 o’clock, the assistant at 9'],
+    ],
+    { value: 'right', why: 'most are; a card says otherwise once and for all' },
+  ),
   isolation: ask(
     'Isolation while cutting',
     [

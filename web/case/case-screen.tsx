@@ -30,6 +30,7 @@ import { PeopleTimes } from './people-times'
 import { RunningOrder } from './running-order'
 import { Schools } from './schools'
 import { Teeth } from './teeth'
+import { WhoSitsWhere } from './who-sits-where'
 import { WorkedOut } from './worked-out'
 
 function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside: Consequences }) {
@@ -208,6 +209,7 @@ export default function CaseScreen() {
           />
           <RunningOrder score={score} plan={data.plan} />
         </Panel>
+        <WhoSitsWhere plan={data.plan} />
         <WorkedOut plan={data.plan} score={score} />
       </div>
       <div className="space-y-3 self-start lg:sticky lg:top-3">

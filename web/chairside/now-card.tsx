@@ -1,3 +1,4 @@
+import { sightInWords, tipInWords } from '../../core/measure/seats'
 import { ChevronsRight } from 'lucide-react'
 import type { Hold, Plan } from '../../core/model/plan'
 import type { Step } from '../../core/model/step'
@@ -57,10 +58,19 @@ function Doing({ plan, step }: { plan: Plan; step: Step }) {
       <p data-now={step.id} className="text-5xl leading-tight font-bold text-balance">
         {step.title}
       </p>
-      <p className="mt-1 text-[28px]">{who(step)}</p>
+      <p className="mt-1 text-[28px]">
+        {who(step)}
+        {step.seats && (
+          <span className="text-xl text-soft" data-seats>
+            {' '}
+            {sightInWords(step.seats)}
+          </span>
+        )}
+      </p>
       {step.help && (
         <p className="text-xl text-soft" data-help>
           {helperOf(plan, step)}: {step.help}
+          {step.seats && `; ${tipInWords(step.seats)}`}
         </p>
       )}
       {step.alone && <p className="text-xl text-soft">A second pair of hands would be wanted</p>}

@@ -1,18 +1,11 @@
 /** The arch: both jaws from the teeth's mean sizes on a parabola; the tooth picker and the picture of neighbours. */
 import { archPlaces, type ArchPlace } from '../../core/teeth/arch'
+import { crownFromAbove } from '../../core/picture/crown-outline'
 import { gumBars } from '../../core/picture/numb'
 import { numbWords, type Site } from '../../core/measure/numbing'
 import { isPrimary, toothName, write, type Notation, type Tooth } from '../../core/teeth/notation'
 
 const pad = 14
-
-/** Rounded outline of a crown seen from above: wider behind, rounder in front. */
-function outline(place: ArchPlace, scale: number): string {
-  const w = (place.widthMm * scale) / 2
-  const d = (place.depthMm * scale) / 2
-  const r = Math.min(w, d) * 0.62
-  return `M ${-w + r} ${-d} H ${w - r} Q ${w} ${-d} ${w} ${-d + r} V ${d - r} Q ${w} ${d} ${w - r} ${d} H ${-w + r} Q ${-w} ${d} ${-w} ${d - r} V ${-d + r} Q ${-w} ${-d} ${-w + r} ${-d} Z`
-}
 
 /** What is numb of a tooth: a bar on the cheek side, one on the inner side, a dashed ring for the tooth itself. */
 function Numb({
@@ -36,7 +29,7 @@ function Numb({
       {is('inner') && bar(inner)}
       {is('tooth') && (
         <path
-          d={outline(place, scale * 0.86)}
+          d={crownFromAbove(place, scale * 0.86)}
           fill="none"
           className="stroke-brass"
           strokeWidth={3}
@@ -124,7 +117,7 @@ export function Arch({
         }}
       >
         <path
-          d={outline(p, scale)}
+          d={crownFromAbove(p, scale)}
           transform={`rotate(${turn})`}
           className={
             chosen
