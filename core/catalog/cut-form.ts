@@ -46,6 +46,8 @@ export interface Cut {
   stuff?: Bur['material']
   /** Where the edge of a filling or of a cemented piece lies that is finished. */
   part?: EdgePart
+  /** Where the margin lies to the gum when it is done, where that is another place than the case says. */
+  margin?: 'supragingival' | 'equigingival' | 'subgingival'
   /** Nothing wider goes there where anything narrower fits, mm: a lower incisor, a primary tooth. */
   widestMm?: number
 }

@@ -30,6 +30,7 @@ export interface CutLine {
   prefer?: BurShape
   stuff?: Cut['stuff']
   part?: EdgePart
+  margin?: Cut['margin']
   detail?: string
   because?: Reason
   told?: string
@@ -248,6 +249,7 @@ const cutOf = (id: string, u: Unit, { form, ...line }: CutLine & { form: CutForm
   ...(line.prefer ? { prefer: line.prefer } : {}),
   ...(line.stuff ? { stuff: line.stuff } : {}),
   ...(line.part ? { part: line.part } : {}),
+  ...(line.margin ? { margin: line.margin } : {}),
   ...widestOn(u, form),
 })
 

@@ -1,6 +1,7 @@
 /** A tooth as it is prepared for its restoration: ledge, walls, top; from the targets of the reduction. */
 import { reductionTargets, type Targets } from '../measure/reduction'
 import type { Plan } from '../model/plan'
+import type { Step } from '../model/step'
 import { sure } from '../sure'
 import { functionalCusps, isAnterior, type Cusps } from '../teeth/arch'
 import type { Tooth } from '../teeth/notation'
@@ -100,13 +101,21 @@ export const restorationOf = (plan: Pick<Plan, 'steps' | 'request'>, tooth: Toot
   workOf(plan, tooth).restoration ??
   undefined
 
-/** What a tooth of a plan is prepared to, for a restoration. */
-export function aimOf(plan: Pick<Plan, 'request'>, tooth: Tooth, restoration: Restoration): Aim {
+/** Where the margin lies when a step has been done, or in the end: a dark tooth’s goes lower, in two rounds or at once. */
+function marginAt({ steps }: Pick<Plan, 'steps'>, tooth: Tooth, step: Step | undefined): Aim['margin'] | undefined {
+  const said = steps.filter((s) => s.tooth === tooth && s.cut?.margin)
+  if (!step) return said.at(-1)?.cut?.margin
+  const at = steps.indexOf(step)
+  return (said.findLast((s) => steps.indexOf(s) <= at) ?? said[0])?.cut?.margin
+}
+
+/** What a tooth of a plan is prepared to, for a restoration; as it is with one step, or in the end. */
+export function aimOf(plan: Pick<Plan, 'request' | 'steps'>, tooth: Tooth, restoration: Restoration, step?: Step): Aim {
   const t = reductionTargets(restoration)
   return {
     tooth,
     t,
-    margin: marginOf(restoration, t, workOf(plan, tooth).margin),
+    margin: marginOf(restoration, t, marginAt(plan, tooth, step) ?? workOf(plan, tooth).margin),
     faces: facesOf(restoration),
     cusps: functionalCusps(tooth, plan.request.crossbite),
   }

@@ -27,7 +27,7 @@ const offMm = 1.3
  * @example Object.keys(reductionPicture(plan, toTooth('47'), 'full metal crown').places).length // 10
  */
 export function reductionPicture(
-  plan: Pick<Plan, 'request'>,
+  plan: Pick<Plan, 'request' | 'steps'>,
   tooth: Tooth,
   restoration: Restoration,
 ): ReductionPicture {

@@ -41,6 +41,17 @@ describe('the outline of a tooth', () => {
   })
 })
 
+describe('the margin of a dark tooth, cut in two rounds of cord', () => {
+  const plan = planOf('J16-laminates-preparation')
+  const gumMm = profileOf(toTooth('11'), 'side').gumMm
+  const marginMm = (id: string): number => Math.max(...at(plan, id).labels.map((l) => l.at[1]))
+  it('lies level with the gum until it is lowered, and 0.5 mm under it from then on', () => {
+    for (const id of ['cutting.facial.11', 'cutting.margin.11']) expect(marginMm(id), id).toBeCloseTo(gumMm, 9)
+    for (const id of ['cutting.lower.11', 'cutting.finish.11', 'tissue.top-cord.11'])
+      expect(marginMm(id), id).toBeCloseTo(gumMm + 0.5, 9)
+  })
+})
+
 describe('a full metal crown on 47', () => {
   const plan = planOf('J03-full-metal-crown')
   const cutting = at(plan, 'cutting.groove-functional.47')

@@ -140,7 +140,7 @@ export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request'>, step: 
   if (cut?.form === 'contact') return contact(plan, step, cut, tooth)
   const restoration = restorationOf(plan, tooth)
   if (!restoration || (cut && step.phase !== 'cutting')) return null
-  const aim = aimOf(plan, tooth, restoration)
+  const aim = aimOf(plan, tooth, restoration, step)
   const { t } = aim
   if (t.margin.form === 'butt') return null
   const p = profileOf(tooth, 'side')

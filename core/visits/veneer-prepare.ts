@@ -1,4 +1,5 @@
 /** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
+import type { Cut } from '../catalog/cut'
 import { reason } from '../figure'
 import { sure, firstOf } from '../sure'
 import { reductionTargets, writeRange } from '../measure/reduction'
@@ -21,12 +22,14 @@ const shell = acts({ phase: 'provisional', fn: 'provisional making', place: 'mou
 /** Where the margin of a veneer goes: what the case says, and just under the gum where a dark tooth would show. */
 const goesUnder = (c: Case, u: Unit): boolean =>
   c.request.margin === 'subgingival' || (c.request.margin === 'equigingival' && u.facts.dark === true)
-function marginWords(c: Case, u: Unit): { place: string; because: string } {
+function marginWords(c: Case, u: Unit): { place: string; margin: Cut['margin']; because: string } {
   if (c.request.margin === 'supragingival')
-    return { place: '0.5 mm above the gum', because: 'margin 0.5 mm above the gum' }
-  if (!goesUnder(c, u)) return { place: 'level with the gum', because: 'margin level with the gum' }
+    return { place: '0.5 mm above the gum', margin: 'supragingival', because: 'margin 0.5 mm above the gum' }
+  if (!goesUnder(c, u))
+    return { place: 'level with the gum', margin: 'equigingival', because: 'margin level with the gum' }
   return {
     place: 'just under the gum',
+    margin: 'subgingival',
     because: u.facts.dark ? 'a dark tooth: the margin goes just under the gum' : 'margin just under the gum',
   }
 }
@@ -80,6 +83,7 @@ function veneerLines(c: Case, u: Unit, twice: boolean): CutLine[] {
       form: 'chamfer',
       depthMm: t.margin.mostMm,
       surface: 'margin',
+      margin: lowered ? 'equigingival' : under.margin,
       share: 2,
       enamel: true,
       because: practice(lowered ? 'level first: it is lowered once the cord has held the gum away' : under.because),
@@ -94,6 +98,7 @@ function veneerLines(c: Case, u: Unit, twice: boolean): CutLine[] {
             stuff: 'carbide' as const,
             depthMm: t.margin.mostMm,
             surface: 'margin',
+            margin: under.margin,
             share: 1,
             after: 'chamfer' as const,
             enamel: true,
