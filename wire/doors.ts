@@ -44,6 +44,7 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
       'GET /visits/:visitId/record',
       'GET /visits/:visitId/setup.pdf',
       'GET /visits/:visitId/sheet.pdf',
+      'GET /visits/:visitId/pictures.pdf',
       'GET /needed',
       'GET /live',
       'GET /lookback',

@@ -40,6 +40,21 @@ export interface Section {
   says: string
 }
 
+/** Two labels at one height would lie over each other: on each side they are set apart, top to bottom. */
+export function setApart(labels: readonly SectionLabel[], letterMm: number): SectionLabel[] {
+  return (['left', 'right'] as const).flatMap((side) => {
+    let low = -Infinity
+    return labels
+      .filter((l) => l.side === side)
+      .toSorted((a, b) => a.words[1] - b.words[1])
+      .map((l) => {
+        const at = Math.max(l.words[1], low)
+        low = at + letterMm * (l.text.includes('\n') ? 2.6 : 1.4)
+        return { ...l, words: [l.words[0], at] as const }
+      })
+  })
+}
+
 /** Gum on either side, up to its edge on the tooth; it is drawn behind the tooth. */
 function gumOf(p: Profile, reach: number): Point[][] {
   const low = p.neckMm + 5

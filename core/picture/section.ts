@@ -46,6 +46,19 @@ function burAt(bur: Bur, cut: Cut, p: Profile, made: Prepared, tooth: Tooth): Po
   return undefined
 }
 
+/** Cuts into the tooth, not of its outside: the picture of a preparation says nothing about them. */
+const inside: ReadonlySet<Cut['form']> = new Set([
+  'access',
+  'caries',
+  'orifice',
+  'outline',
+  'fissure',
+  'pit',
+  'retention',
+  'undercut',
+  'post cut',
+])
+
 const isLit = (cut: Cut | undefined, ...surfaces: string[]): boolean =>
   cut !== undefined && surfaces.some((s) => cut.surface === s || cut.surface.startsWith(s))
 
@@ -139,7 +152,7 @@ export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request'>, step: 
   if (!tooth || (!cut && !cord && !looked)) return null
   if (cut?.form === 'contact') return contact(plan, step, cut, tooth)
   const restoration = restorationOf(plan, tooth)
-  if (!restoration || (cut && step.phase !== 'cutting')) return null
+  if (!restoration || (cut && (step.phase !== 'cutting' || inside.has(cut.form)))) return null
   const aim = aimOf(plan, tooth, restoration, step)
   const { t } = aim
   if (t.margin.form === 'butt') return null

@@ -11,6 +11,7 @@ import { composeNote, noteText } from '../../core/record/note'
 import { runThrough, startDrive } from '../../core/run/drive'
 import { exampleRequest } from '../../core/visits/example'
 import { damTemplateSheet } from './dam-template'
+import { picturesSheet } from './pictures'
 import { setupSheet } from './setup-sheet'
 
 const practice = starterPractice()
@@ -34,9 +35,11 @@ function wordsOf(node: unknown): string[] {
   return Object.entries(node).flatMap(([key, value]) =>
     key === 'text'
       ? [wordsOf(value).join('')]
-      : ['stack', 'columns', 'content', 'table', 'body', 'ul', 'ol'].includes(key)
-        ? wordsOf(value)
-        : [],
+      : key === 'svg'
+        ? [String(value)]
+        : ['stack', 'columns', 'content', 'table', 'body', 'ul', 'ol'].includes(key)
+          ? wordsOf(value)
+          : [],
   )
 }
 
@@ -55,13 +58,15 @@ describe.each(plans)('%s', (_, plan) => {
       `${paper}: ids of the program`,
     ).toEqual([])
   }
-  it('says only what a person would say: setup sheet, plan as text, record, patient’s words, hole template', () => {
+  it('says only what a person would say: setup sheet, plan as text, record, patient’s words, hole template, pictures', () => {
     const facts = { patient: 'A Patient', time: '09:00', chair: 'Chair 1', practice: practice.name }
     sound('setup sheet', wordsOf(setupSheet(plan, facts, 'A4').content).join('\n'))
     sound('plan', readPlan(plan))
     const run = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist)
     const note = composeNote(plan, run.events, { name: 'A Patient' }, 'Etc/UTC')
     sound('record', noteText(note))
+    const pictures = picturesSheet(plan, { ...facts, notation: 'iso' }, 'A4')
+    if (pictures) sound('pictures', wordsOf(pictures.content).join('\n'))
     const template = damTemplateSheet(plan, { patient: 'A Patient', practice: practice.name, notation: 'iso' }, 'A4')
     if (template) sound('hole template', wordsOf(template.content).join('\n'))
   })

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { compile } from '../../core/plan/compile'
 import { visitRequest } from '../../core/model/request'
 import { demoPractice, demoVisits } from '../../demo/practice'
+import { readPdf } from '../test/pdf'
 import { renderPdf } from './render'
 import { setupSheet } from './setup-sheet'
 import { silhouetteOf } from './silhouettes'
@@ -20,16 +21,6 @@ const planOf = (key: string) => {
   )
 }
 const facts = { patient: 'Bartholomew Quist', time: '11:20', chair: 'Chair 1', practice: practice.name }
-
-/** Reads a PDF back with another program's reader: its pages' sizes and words. */
-async function readPdf(bytes: Buffer): Promise<{ sizes: number[][]; text: string }> {
-  const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false, verbosity: 0 }).promise
-  const pages = await Promise.all(Array.from({ length: pdf.numPages }, (_, i) => pdf.getPage(i + 1)))
-  const texts = await Promise.all(
-    pages.map(async (p) => (await p.getTextContent()).items.map((i) => ('str' in i ? i.str : '')).join(' ')),
-  )
-  return { sizes: pages.map((p) => p.view.slice(2).map(Math.round)), text: texts.join(' ').replace(/\s+/g, ' ') }
-}
 
 describe('the setup sheet', () => {
   it('names everything to lay out, with amounts, lots, alerts, both notations and the burs in order', async () => {

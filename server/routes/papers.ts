@@ -47,18 +47,20 @@ const asPdf =
     )
   }
 
+/** What stands over every paper of a visit. */
+const factsOf = ({ file, practice }: { file: VisitFile; practice: Practice }) => ({
+  patient: file.patient.name,
+  time: timeOfDay(file.visit.startsAt, practice.zone),
+  chair: practice.chairs.find((c) => c.id === file.visit.chairId)?.name ?? file.visit.chairId,
+  practice: practice.name,
+})
+
 const setupAsPdf = asPdf('setup', {
   name: 'the setup sheet',
   summary: 'The setup sheet with the bur strip, as PDF',
-  write: async (plan, { file, practice }, paper) => {
+  write: async (plan, of, paper) => {
     const { setupSheet } = await import('../print/setup-sheet')
-    const facts = {
-      patient: file.patient.name,
-      time: timeOfDay(file.visit.startsAt, practice.zone),
-      chair: practice.chairs.find((c) => c.id === file.visit.chairId)?.name ?? file.visit.chairId,
-      practice: practice.name,
-    }
-    return setupSheet(plan, facts, paper)
+    return setupSheet(plan, factsOf(of), paper)
   },
 })
 
@@ -74,4 +76,15 @@ const templateAsPdf = asPdf('sheet', {
   },
 })
 
-export const paperRoutes = roomOf(setupAsPdf, templateAsPdf)
+const picturesAsPdf = asPdf('pictures', {
+  name: 'the pictures of the steps',
+  summary: 'What each step is about on its tooth, drawn to scale, and who sits where, as PDF',
+  write: async (plan, of, paper) => {
+    const { picturesSheet } = await import('../print/pictures')
+    const sheet = picturesSheet(plan, { ...factsOf(of), notation: of.practice.notation }, paper)
+    if (!sheet) throw new Problem('no-pictures', 'No step of this visit has a picture.')
+    return sheet
+  },
+})
+
+export const paperRoutes = roomOf(setupAsPdf, templateAsPdf, picturesAsPdf)

@@ -1,6 +1,6 @@
 /** The tooth one sees into, beside the words of the step. */
 import { sectionOf } from '../../core/picture/section'
-import type { Section, SectionLabel, SectionPart } from '../../core/picture/section-frame'
+import { setApart, type Section, type SectionLabel, type SectionPart } from '../../core/picture/section-frame'
 import type { Point } from '../../core/picture/tooth-profile'
 import type { Plan } from '../../core/model/plan'
 import type { Step } from '../../core/model/step'
@@ -61,21 +61,6 @@ function Label({ label, y }: { label: SectionLabel; y: (mm: number) => number })
   )
 }
 
-/** Two labels at one height would lie over each other: on each side they are set apart. */
-function apart(labels: readonly SectionLabel[]): SectionLabel[] {
-  return (['left', 'right'] as const).flatMap((side) => {
-    let low = -Infinity
-    return labels
-      .filter((l) => l.side === side)
-      .toSorted((a, b) => a.words[1] - b.words[1])
-      .map((l) => {
-        const at = Math.max(l.words[1], low)
-        low = at + letterMm * (l.text.includes('\n') ? 2.6 : 1.4)
-        return { ...l, words: [l.words[0], at] as const }
-      })
-  })
-}
-
 const partLook: Readonly<Record<SectionPart['is'], string>> = {
   seal: 'tone-wood stroke-ink',
   room: 'fill-sheet stroke-ink',
@@ -131,7 +116,8 @@ function Drawn({ of, compact }: { of: Section; compact: boolean }) {
         )}
         {of.bur && <Shape points={of.bur} className="tone-steel stroke-ink" />}
       </g>
-      {!compact && apart(of.labels).map((l) => <Label key={`${l.text}${l.side}${l.at[1]}`} label={l} y={y} />)}
+      {!compact &&
+        setApart(of.labels, letterMm).map((l) => <Label key={`${l.text}${l.side}${l.at[1]}`} label={l} y={y} />)}
     </svg>
   )
 }

@@ -3,6 +3,7 @@ import { AlertStrip } from '../parts/alert-strip'
 import { Printer } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { useParams } from 'react-router'
+import { sectionOf } from '../../core/picture/section'
 import { layTrays, type TrayBoard as Board } from '../../core/picture/tray'
 import { checkable } from '../../core/plan/ready'
 import { sure } from '../../core/sure'
@@ -116,6 +117,7 @@ export default function TrayScreen() {
   const [boardAt, setBoardAt] = useState(0)
   const [selected, setSelected] = useState<string>()
   const boards = useMemo(() => (data ? layTrays(data.plan.setup) : []), [data])
+  const pictured = useMemo(() => data?.plan.steps.some((s) => s.seats || sectionOf(data.plan, s)) ?? false, [data])
   const tray = useTray(visitId, data, (lineId) => {
     const at = boards.findIndex((b) => lineIdsOf(b).includes(lineId))
     if (at >= 0) setBoardAt(at)
@@ -149,6 +151,11 @@ export default function TrayScreen() {
           {plan.steps.some((s) => s.holes !== undefined) && (
             <Paper href={`/api/visits/${visitId}/sheet.pdf`} says="Hole template of the sheet, PDF at true scale">
               Holes
+            </Paper>
+          )}
+          {pictured && (
+            <Paper href={`/api/visits/${visitId}/pictures.pdf`} says="What each step is about, drawn to scale, PDF">
+              Pictures
             </Paper>
           )}
           <span className="num text-xl font-bold" role="status">

@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest'
+import { planOf } from '../../demo/test/plans'
+import { picturesOf } from '../../core/picture/pictures'
+import { readPdf } from '../test/pdf'
+import { picturesSheet } from './pictures'
+import { renderPdf } from './render'
+
+const facts = {
+  patient: 'A Patient',
+  time: '09:00',
+  chair: 'Chair 1',
+  practice: 'A Practice',
+  notation: 'iso' as const,
+}
+
+describe('the pictures of a visit, on paper', () => {
+  it.each([
+    ['J05-crown-first-visit', 1],
+    ['J16-laminates-preparation', 2],
+    ['J20-many-lower-units', 3],
+  ])('%s: every step that has one, its figures beside it, on %d pages at most', async (name, pages) => {
+    const plan = planOf(name)
+    for (const paper of ['A4', 'LETTER'] as const) {
+      const { sizes, text } = await readPdf(await renderPdf(picturesSheet(plan, facts, paper)!))
+      expect(sizes.length, paper).toBeLessThanOrEqual(pages)
+      for (const { section, titles, teeth } of picturesOf(plan)) {
+        for (const said of [...titles, ...teeth, ...section.labels.flatMap((l) => l.text.split('\n'))])
+          expect(text, `${paper}: ${said}`).toContain(said)
+      }
+      expect(text).toContain('Who sits where')
+      expect(text).toContain('the treating dentist decides')
+    }
+  })
+  it('shows a thing once: what is cut on another side, or with another form, is another picture', () => {
+    const titles = picturesOf(planOf('J05-crown-first-visit')).map((p) => p.titles)
+    expect(titles.find((t) => t.some((x) => x.startsWith('Buccal wall')))).toHaveLength(1)
+    // Six teeth cut alike are one picture, with all six named.
+    const many = picturesOf(planOf('J20-many-lower-units'))
+    expect(Math.max(...many.map((p) => p.teeth.length))).toBeGreaterThan(3)
+  })
+  it('is none where nothing is cut and nothing is seen into', () => {
+    expect(picturesSheet(planOf('recall-week'), facts, 'A4')).toBeUndefined()
+  })
+})
