@@ -12,6 +12,7 @@ import { useVisitPlan, type VisitAndPlan } from '../app/plan'
 import { useRecord, useRefresh } from '../app/queries'
 import { useRun, type Run } from '../app/run'
 import { usePerson } from '../app/person'
+import { AsItWent } from './as-it-went'
 import { Counts } from '../chairside/counts'
 import { NoteBox, SkipBox } from '../chairside/boxes'
 import { HoldBox } from '../parts/hold-box'
@@ -167,6 +168,7 @@ function Body({ data, visitId }: { data: VisitAndPlan; visitId: string }) {
   const refresh = useRefresh()
   const run = useRun(visitId, data.plan, person, () => refresh.visit(visitId))
   if (!run) return <Loading what="Opening the run" />
+  const { core } = run.state
   return (
     <div className="mx-auto max-w-[1400px] space-y-3">
       <div className="no-print space-y-3">
@@ -174,6 +176,11 @@ function Body({ data, visitId }: { data: VisitAndPlan; visitId: string }) {
         <Standing data={data} run={run} visitId={visitId} />
       </div>
       <Note visitId={visitId} seq={run.state.seq} />
+      {core.status === 'closed' && core.closedAt !== undefined && (
+        <div className="no-print">
+          <AsItWent plan={data.plan} core={core} closedAt={core.closedAt} />
+        </div>
+      )}
     </div>
   )
 }

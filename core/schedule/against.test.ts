@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest'
+import { planOf } from '../../demo/test/plans'
+import { runThrough, startDrive } from '../run/drive'
+import { againstPlan } from './against'
+
+const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
+const dentist = { personId: 'dentist', roles: ['dentist' as const], codeShown: true }
+
+describe('a closed visit against its plan', () => {
+  const plan = planOf('J05-crown-first-visit')
+  const { state } = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist)
+  const closedAt = state.core.closedAt!
+  it('has every step that was done, at its own time, and nothing that was not', () => {
+    const { real, leftOut } = againstPlan(plan, state.core, closedAt)
+    expect(real.bars.map((b) => b.stepId).toSorted()).toEqual(plan.steps.map((s) => s.id).toSorted())
+    expect(leftOut).toEqual([])
+    const seat = state.core.steps['arrival.seat']!
+    if (seat.status !== 'done') throw new Error('not done')
+    expect(real.bars.find((b) => b.stepId === 'arrival.seat')!.endS).toBe(
+      (seat.finishedAt - state.core.startedAt!) / 1000,
+    )
+  })
+  it('names a step that took three minutes more, and one that was left out, and draws both on the longer scale', () => {
+    const [slow, gone] = ['arrival.seat', 'closing.rinse']
+    const seat = state.core.steps[slow]!
+    if (seat.status !== 'done') throw new Error('not done')
+    const plannedS = againstPlan(plan, state.core, closedAt).planned.bars.find((b) => b.stepId === slow)!
+    const took = plannedS.endS - plannedS.startS + 180
+    const core = {
+      ...state.core,
+      steps: {
+        ...state.core.steps,
+        [slow]: { ...seat, finishedAt: state.core.startedAt! + took * 1000 },
+        [gone]: { status: 'skipped' as const, reason: 'not wanted', skippedAt: closedAt, rounds: 1 },
+      },
+    }
+    const found = againstPlan(plan, core, closedAt)
+    expect(found.steps.find((s) => s.stepId === slow)).toMatchObject({ realS: took, plannedS: took - 180 })
+    expect(found.leftOut).toEqual([plan.steps.find((s) => s.id === gone)!.title])
+    expect(found.scaleS).toBe(Math.max(found.planned.totalS, found.real.totalS))
+  })
+})
