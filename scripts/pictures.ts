@@ -3,7 +3,8 @@
  * driver, stored as events with their times, and then looked at in the real interface.
  *   node --import tsx scripts/pictures.ts [FOLDER]
  */
-import { writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { bringTo } from '../demo/bring'
 import * as t from '../server/db/schema'
@@ -40,6 +41,41 @@ async function scene(
     await screen.close()
     await server.stop()
   }
+}
+
+/** A paper, as the browser's own reader shows it. */
+async function takePaper(screen: Screen, name: string, path: string): Promise<void> {
+  const base64 = await screen.driver.executeAsyncScript<string>(
+    `const [path, done] = arguments
+     fetch(path).then((r) => r.blob()).then((blob) => {
+       const reader = new FileReader()
+       reader.onload = () => done(reader.result.split(',')[1])
+       reader.readAsDataURL(blob)
+     })`,
+    path,
+  )
+  const folder = mkdtempSync(join(tmpdir(), 'jade-paper-'))
+  writeFileSync(join(folder, 'paper.pdf'), base64, 'base64')
+  writeFileSync(
+    join(folder, 'paper.html'),
+    '<body style="margin:0"><embed src="paper.pdf#toolbar=0&view=FitH" type="application/pdf" width="1280" height="800"></body>',
+  )
+  await screen.driver.get(`file://${folder}/paper.html`)
+  const empty = await screen.driver.takeScreenshot()
+  // The reader draws when it is ready, and says so to nobody: it is ready when it shows something and stands still.
+  let before = empty
+  await screen.until(
+    async () => {
+      const now = await screen.driver.takeScreenshot()
+      const still = now === before && now !== empty
+      before = now
+      return still
+    },
+    15_000,
+    `${name} is not drawn`,
+  )
+  writeFileSync(join(target, `${name}.png`), before, 'base64')
+  rmSync(folder, { recursive: true })
 }
 
 // The desk: twenty past ten, one visit late, two over.
@@ -89,15 +125,12 @@ await scene(
       await screen.find('[data-line="rotary-files"]')
     })
     await take('library', '/library/bridge.metal.deliver', '[data-step]')
-    await take('library-cards', '/library/crown.prepare', '[data-step]', async () => {
-      await screen.press('Two cards')
-      await screen.find('tr[data-question]')
-    })
     await take('cupboard', '/cupboard', '[data-lot]')
     await take('cupboard-instruments', '/cupboard/instruments', '[data-load]')
     await take('cupboard-order', '/cupboard/order', '[data-stock]')
     await take('lookback', '/lookback', 'canvas')
     await take('settings', '/settings', '[data-function]')
+    await takePaper(screen, 'setup-sheet', `/api/visits/${day}-four/setup.pdf`)
   },
 )
 

@@ -12,7 +12,7 @@ import type { Practice } from '../../core/practice/practice'
 import { useVisitPlan } from '../app/plan'
 import { BurStrip } from '../parts/bur-strip'
 import { TrayBoard } from '../parts/tray-board'
-import { Button, ButtonLink, Failed, Loading, Mark } from '../parts/ui'
+import { Button, ButtonLink, Failed, Loading, Mark, Panel } from '../parts/ui'
 import { clockTime } from '../parts/words'
 import { Differences } from './differences'
 import { useTray } from './marks'
@@ -117,6 +117,7 @@ export default function TrayScreen() {
   const [boardAt, setBoardAt] = useState(0)
   const [selected, setSelected] = useState<string>()
   const boards = useMemo(() => (data ? layTrays(data.plan.setup) : []), [data])
+  const holed = data?.plan.steps.some((s) => s.holes !== undefined) ?? false
   const pictured = useMemo(() => data?.plan.steps.some((s) => s.seats || sectionOf(data.plan, s)) ?? false, [data])
   const tray = useTray(visitId, data, (lineId) => {
     const at = boards.findIndex((b) => lineIdsOf(b).includes(lineId))
@@ -148,16 +149,6 @@ export default function TrayScreen() {
       <div className="flex flex-wrap items-center gap-2">
         <Tabs boards={boards} at={boardAt} checked={checked} onPick={setBoardAt} />
         <span className="ml-auto flex items-center gap-2">
-          {plan.steps.some((s) => s.holes !== undefined) && (
-            <Paper href={`/api/visits/${visitId}/sheet.pdf`} says="Hole template of the sheet, PDF at true scale">
-              Holes
-            </Paper>
-          )}
-          {pictured && (
-            <Paper href={`/api/visits/${visitId}/pictures.pdf`} says="What each step is about, drawn to scale, PDF">
-              Pictures
-            </Paper>
-          )}
           <span className="num text-xl font-bold" role="status">
             {laidOut}/{places.length}
           </span>
@@ -197,6 +188,20 @@ export default function TrayScreen() {
         />
         {!locked && <Signing data={data} checked={checked} sign={tray.sign} signing={tray.signing} />}
       </div>
+      {(pictured || holed) && (
+        <Panel title="Besides the setup sheet" className="flex flex-wrap items-center gap-3">
+          {pictured && (
+            <Paper href={`/api/visits/${visitId}/pictures.pdf`} says="What each step is about, drawn to scale, PDF">
+              Pictures of the steps
+            </Paper>
+          )}
+          {holed && (
+            <Paper href={`/api/visits/${visitId}/sheet.pdf`} says="Hole template of the sheet, PDF at true scale">
+              Hole template
+            </Paper>
+          )}
+        </Panel>
+      )}
     </div>
   )
 }
