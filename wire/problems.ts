@@ -15,7 +15,6 @@ export const problems = {
   'dentist-answers': { status: 403, words: 'A dentist answers this, with their own code.' },
   'team-only': { status: 403, words: 'The chairside and sterilising team keeps this.' },
   'not-found': { status: 404, words: 'There is nothing here.' },
-  'no-pictures': { status: 404, words: 'No step of this visit has a picture.' },
   'no-sheet': { status: 404, words: 'No sheet with holes is in the plan of this visit.' },
   begun: { status: 409, words: 'The visit has begun; its plan stands.' },
   done: { status: 409, words: 'That is done already.' },

@@ -40,17 +40,23 @@ export interface Section {
   says: string
 }
 
-/** Two labels at one height would lie over each other: on each side they are set apart, top to bottom. */
-export function setApart(labels: readonly SectionLabel[], letterMm: number): SectionLabel[] {
+/**
+ * The labels as they are drawn, y downward, words upright though the tooth hangs: on each side set apart from top to bottom,
+ * so that none lies over another.
+ * @param letterMm how high a letter is drawn
+ */
+export function drawnLabels({ labels, hangs }: Pick<Section, 'labels' | 'hangs'>, letterMm: number): SectionLabel[] {
+  const down = hangs ? -1 : 1
   return (['left', 'right'] as const).flatMap((side) => {
     let low = -Infinity
     return labels
       .filter((l) => l.side === side)
+      .map((l): SectionLabel => ({ ...l, at: [l.at[0], down * l.at[1]], words: [l.words[0], down * l.words[1]] }))
       .toSorted((a, b) => a.words[1] - b.words[1])
       .map((l) => {
-        const at = Math.max(l.words[1], low)
-        low = at + letterMm * (l.text.includes('\n') ? 2.6 : 1.4)
-        return { ...l, words: [l.words[0], at] as const }
+        const y = Math.max(l.words[1], low)
+        low = y + letterMm * (l.text.includes('\n') ? 2.6 : 1.4)
+        return { ...l, words: [l.words[0], y] as const }
       })
   })
 }

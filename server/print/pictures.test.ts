@@ -3,7 +3,9 @@ import { planOf } from '../../demo/test/plans'
 import { picturesOf } from '../../core/picture/pictures'
 import { readPdf } from '../test/pdf'
 import { picturesSheet } from './pictures'
+import { layOut } from '../../core/schedule/timeline'
 import { renderPdf } from './render'
+import { scoreSvg } from './score'
 
 const facts = {
   patient: 'A Patient',
@@ -21,7 +23,7 @@ describe('the pictures of a visit, on paper', () => {
   ])('%s: every step that has one, its figures beside it, on %d pages at most', async (name, pages) => {
     const plan = planOf(name)
     for (const paper of ['A4', 'LETTER'] as const) {
-      const { sizes, text } = await readPdf(await renderPdf(picturesSheet(plan, facts, paper)!))
+      const { sizes, text } = await readPdf(await renderPdf(picturesSheet(plan, facts, paper)))
       expect(sizes.length, paper).toBeLessThanOrEqual(pages)
       for (const { section, titles, teeth } of picturesOf(plan)) {
         for (const said of [...titles, ...teeth, ...section.labels.flatMap((l) => l.text.split('\n'))])
@@ -38,7 +40,14 @@ describe('the pictures of a visit, on paper', () => {
     const many = picturesOf(planOf('J20-many-lower-units'))
     expect(Math.max(...many.map((p) => p.teeth.length))).toBeGreaterThan(3)
   })
-  it('is none where nothing is cut and nothing is seen into', () => {
-    expect(picturesSheet(planOf('recall-week'), facts, 'A4')).toBeUndefined()
+  it('shows the course of every visit: its people, its phases where they are wide enough, its minutes', async () => {
+    const plan = planOf('J05-crown-first-visit')
+    const { text } = await readPdf(await renderPdf(picturesSheet(plan, facts, 'A4')))
+    for (const said of [...plan.people.map((p) => p.name), 'Cutting', 'Closing', 'mouth', '60'])
+      expect(text).toContain(said)
+    const bare = scoreSvg(plan, 500)
+    // One double bar for each hold, one bracket for each window.
+    expect(bare.match(/stroke-width="1.2"/g)).toHaveLength(plan.holds.length)
+    expect(bare.match(/<path /g)).toHaveLength(layOut(plan).brackets.filter((b) => b.kind === 'window').length)
   })
 })

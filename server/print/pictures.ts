@@ -1,20 +1,22 @@
 /** The pictures of a visit on paper: what each step is about on its tooth, and who sits where. */
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { picturesOf, type Picture } from '../../core/picture/pictures'
-import { setApart, type Section, type SectionPart } from '../../core/picture/section-frame'
+import { drawnLabels, type Section, type SectionPart } from '../../core/picture/section-frame'
 import type { Point } from '../../core/picture/tooth-profile'
 import { seatingOf } from '../../core/plan/seating'
 import { writeBoth, type Notation } from '../../core/teeth/notation'
 import type { Plan } from '../../core/model/plan'
+import { scoreSvg } from './score'
 import type { Paper, SheetFacts } from './setup-sheet'
+import { escaped } from './svg'
 
 const columns = 3
 const gapPt = 14
 const marginPt = 34
 const widePt = { A4: 595.28, LETTER: 612 } as const
-/** Words stand 8 points high beside the tooth, in this room on either side. */
+/** Words stand 8 points high beside the tooth; a letter's width as a share of that, bold. */
 const letterPt = 8
-const wordsMm = 10.5
+const letterShare = 0.54
 
 /** Greys that a copier keeps apart. */
 const partGrey: Readonly<Record<SectionPart['is'], string>> = {
@@ -27,24 +29,29 @@ const partGrey: Readonly<Record<SectionPart['is'], string>> = {
   decay: '#8c8c8c',
 }
 
-const escaped = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;')
 const outline = (points: readonly Point[], fill: string, more = ''): string =>
   `<polygon points="${points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ')}" fill="${fill}" stroke="#000" stroke-width="0.12" stroke-linejoin="round" ${more}/>`
 const dashed = 'stroke-dasharray="0.4 0.3"'
 
-/** A section as SVG, so many points wide: the shapes of the screen, in greys. */
+/** A section as SVG, so many points wide: the shapes of the screen, in greys, its words outside what is drawn. */
 export function sectionSvg(of: Section, wide: number): string {
   const [left, top, width, tall] = of.frame
-  const [x, across] = [left - wordsMm, width + 2 * wordsMm]
-  const scale = wide / across
-  const letterMm = letterPt / scale
-  const y = (mm: number): number => (of.hangs ? -mm : mm)
-  const words = setApart(of.labels, letterMm).flatMap((l) => {
+  const roomPt = (side: 'left' | 'right'): number =>
+    6 +
+    letterPt *
+      letterShare *
+      Math.max(
+        0,
+        ...of.labels.filter((l) => l.side === side).flatMap((l) => l.text.split('\n').map((line) => line.length)),
+      )
+  const scale = (wide - roomPt('left') - roomPt('right')) / width
+  const [across, letterMm] = [wide / scale, letterPt / scale]
+  const x = left - roomPt('left') / scale
+  const words = drawnLabels(of, letterMm).flatMap((l) => {
     const out = l.side === 'left' ? -1 : 1
-    // Outside what is drawn: nothing is written over gum.
-    const [wx, wy] = [out < 0 ? left - 0.4 : left + width + 0.4, y(l.words[1])]
+    const [wx, wy] = [out < 0 ? left - 0.4 : left + width + 0.4, l.words[1]]
     return [
-      `<line x1="${l.at[0]}" y1="${y(l.at[1])}" x2="${wx - out * 0.2}" y2="${wy}" stroke="#000" stroke-width="${l.lit ? 0.2 : 0.08}"/>`,
+      `<line x1="${l.at[0]}" y1="${l.at[1]}" x2="${wx - out * 0.2}" y2="${wy}" stroke="#000" stroke-width="${l.lit ? 0.2 : 0.08}"/>`,
       ...l.text
         .split('\n')
         .map(
@@ -87,11 +94,16 @@ function cell({ section, titles, teeth }: Picture, wide: number, notation: Notat
 export interface PicturesFacts extends SheetFacts {
   notation: Notation
 }
-/** The document of a plan's pictures; nothing where no step has one and nothing is cut. Pure. */
-export function picturesSheet(plan: Plan, facts: PicturesFacts, paper: Paper): TDocumentDefinitions | undefined {
+/** The document of a plan's pictures: its course, each step that has a picture, the places. Pure. */
+export function picturesSheet(plan: Plan, facts: PicturesFacts, paper: Paper): TDocumentDefinitions {
   const [pictures, seats] = [picturesOf(plan), seatingOf(plan)]
-  if (pictures.length + seats.length === 0) return undefined
-  const wide = (widePt[paper] - 2 * marginPt - (columns - 1) * gapPt) / columns
+  // Teeth worked on from the same places are named together.
+  const places = [...new Set(seats.map((s) => s.words))].map((words) => ({
+    words,
+    teeth: seats.filter((s) => s.words === words).map((s) => s.tooth),
+  }))
+  const across = widePt[paper] - 2 * marginPt
+  const wide = (across - (columns - 1) * gapPt) / columns
   const rows = Array.from({ length: Math.ceil(pictures.length / columns) }, (_, i) =>
     pictures.slice(i * columns, (i + 1) * columns),
   )
@@ -110,7 +122,18 @@ export function picturesSheet(plan: Plan, facts: PicturesFacts, paper: Paper): T
     }),
     content: [
       { text: `${facts.time}  ${facts.patient}`, bold: true, fontSize: 17 },
-      { text: `${plan.title}: what each step is about`, bold: true, fontSize: 13, margin: [0, 2, 0, 10] },
+      {
+        text: `${plan.title}: its course, and what each step is about`,
+        bold: true,
+        fontSize: 13,
+        margin: [0, 2, 0, 10],
+      },
+      { svg: scoreSvg(plan, across), width: across },
+      {
+        text: 'Minutes from seating. Dark: dentist; thick foot: decides the length; double bar: the dentist signs; bracket: a window.',
+        fontSize: 7.5,
+        margin: [0, 2, 0, 10],
+      },
       ...rows.map(
         (row): Content => ({
           columns: row.map((p) => cell(p, wide, facts.notation)),
@@ -119,9 +142,9 @@ export function picturesSheet(plan: Plan, facts: PicturesFacts, paper: Paper): T
         }),
       ),
       ...(seats.length > 0 ? [{ text: 'Who sits where', bold: true, margin: [0, 6, 0, 2] } satisfies Content] : []),
-      ...seats.map(
-        (s): Content => ({
-          text: [{ text: `${s.short}. `, bold: true }, s.words],
+      ...places.map(
+        ({ words, teeth }): Content => ({
+          text: [{ text: `${teeth.map((t) => writeBoth(t, facts.notation)).join(', ')}. `, bold: true }, words],
           fontSize: 8.5,
           margin: [0, 0, 0, 3],
         }),

@@ -78,12 +78,10 @@ const templateAsPdf = asPdf('sheet', {
 
 const picturesAsPdf = asPdf('pictures', {
   name: 'the pictures of the steps',
-  summary: 'What each step is about on its tooth, drawn to scale, and who sits where, as PDF',
+  summary: 'The course of the visit, what each step is about on its tooth, and who sits where, as PDF',
   write: async (plan, of, paper) => {
     const { picturesSheet } = await import('../print/pictures')
-    const sheet = picturesSheet(plan, { ...factsOf(of), notation: of.practice.notation }, paper)
-    if (!sheet) throw new Problem('no-pictures', 'No step of this visit has a picture.')
-    return sheet
+    return picturesSheet(plan, { ...factsOf(of), notation: of.practice.notation }, paper)
   },
 })
 

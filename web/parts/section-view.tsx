@@ -1,6 +1,6 @@
 /** The tooth one sees into, beside the words of the step. */
 import { sectionOf } from '../../core/picture/section'
-import { setApart, type Section, type SectionLabel, type SectionPart } from '../../core/picture/section-frame'
+import { drawnLabels, type Section, type SectionLabel, type SectionPart } from '../../core/picture/section-frame'
 import type { Point } from '../../core/picture/tooth-profile'
 import type { Plan } from '../../core/model/plan'
 import type { Step } from '../../core/model/step'
@@ -30,22 +30,22 @@ function Shape({
 }
 
 /** Words stand upright though the tooth hangs. */
-function Label({ label, y }: { label: SectionLabel; y: (mm: number) => number }) {
+function Label({ label }: { label: SectionLabel }) {
   const out = label.side === 'left' ? -1 : 1
   return (
     <g>
       <line
         x1={label.at[0]}
-        y1={y(label.at[1])}
+        y1={label.at[1]}
         x2={label.words[0] - out * 0.2}
-        y2={y(label.words[1])}
+        y2={label.words[1]}
         className="stroke-ink"
         strokeWidth={label.lit ? 0.16 : 0.07}
       />
-      <circle cx={label.at[0]} cy={y(label.at[1])} r={label.lit ? 0.28 : 0.12} className="fill-ink" />
+      <circle cx={label.at[0]} cy={label.at[1]} r={label.lit ? 0.28 : 0.12} className="fill-ink" />
       <text
         x={label.words[0]}
-        y={y(label.words[1]) + letterMm * 0.35}
+        y={label.words[1] + letterMm * 0.35}
         fontSize={letterMm * (label.lit ? 1.25 : 1)}
         fontWeight={label.lit ? 800 : 400}
         textAnchor={label.side === 'left' ? 'end' : 'start'}
@@ -76,7 +76,6 @@ function Drawn({ of, compact }: { of: Section; compact: boolean }) {
   const [top, height] = compact ? [upper + 1.3, tall - 3.6] : [upper, tall]
   // Room for the words on either side; beside a step's own words only the picture stands.
   const room = compact ? -2.6 : of.labels.length > 0 ? 7.4 : 0
-  const y = (mm: number): number => (of.hangs ? -mm : mm)
   const turned = of.hangs ? 'scale(1 -1)' : undefined
   return (
     <svg
@@ -116,8 +115,7 @@ function Drawn({ of, compact }: { of: Section; compact: boolean }) {
         )}
         {of.bur && <Shape points={of.bur} className="tone-steel stroke-ink" />}
       </g>
-      {!compact &&
-        setApart(of.labels, letterMm).map((l) => <Label key={`${l.text}${l.side}${l.at[1]}`} label={l} y={y} />)}
+      {!compact && drawnLabels(of, letterMm).map((l) => <Label key={`${l.text}${l.side}${l.at[1]}`} label={l} />)}
     </svg>
   )
 }

@@ -3,7 +3,6 @@ import { AlertStrip } from '../parts/alert-strip'
 import { Printer } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { useParams } from 'react-router'
-import { sectionOf } from '../../core/picture/section'
 import { layTrays, type TrayBoard as Board } from '../../core/picture/tray'
 import { checkable } from '../../core/plan/ready'
 import { sure } from '../../core/sure'
@@ -118,7 +117,6 @@ export default function TrayScreen() {
   const [selected, setSelected] = useState<string>()
   const boards = useMemo(() => (data ? layTrays(data.plan.setup) : []), [data])
   const holed = data?.plan.steps.some((s) => s.holes !== undefined) ?? false
-  const pictured = useMemo(() => data?.plan.steps.some((s) => s.seats || sectionOf(data.plan, s)) ?? false, [data])
   const tray = useTray(visitId, data, (lineId) => {
     const at = boards.findIndex((b) => lineIdsOf(b).includes(lineId))
     if (at >= 0) setBoardAt(at)
@@ -188,20 +186,16 @@ export default function TrayScreen() {
         />
         {!locked && <Signing data={data} checked={checked} sign={tray.sign} signing={tray.signing} />}
       </div>
-      {(pictured || holed) && (
-        <Panel title="Besides the setup sheet" className="flex flex-wrap items-center gap-3">
-          {pictured && (
-            <Paper href={`/api/visits/${visitId}/pictures.pdf`} says="What each step is about, drawn to scale, PDF">
-              Pictures of the steps
-            </Paper>
-          )}
-          {holed && (
-            <Paper href={`/api/visits/${visitId}/sheet.pdf`} says="Hole template of the sheet, PDF at true scale">
-              Hole template
-            </Paper>
-          )}
-        </Panel>
-      )}
+      <Panel title="Besides the setup sheet" className="flex flex-wrap items-center gap-3">
+        <Paper href={`/api/visits/${visitId}/pictures.pdf`} says="Course of the visit and pictures of its steps, PDF">
+          Course and pictures
+        </Paper>
+        {holed && (
+          <Paper href={`/api/visits/${visitId}/sheet.pdf`} says="Hole template of the sheet, PDF at true scale">
+            Hole template
+          </Paper>
+        )}
+      </Panel>
     </div>
   )
 }
