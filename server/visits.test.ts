@@ -1,5 +1,8 @@
 /** Visits and their cases over HTTP: planned, changed, frozen by a signature, chained, told of an alert. */
+import { and, eq, max, sql } from 'drizzle-orm'
+import { bringTo } from '../demo/bring'
 import { demoCodes } from '../demo/seed'
+import * as t from './db/schema'
 import { dayView } from '../wire/day'
 import { visitView } from '../wire/visit'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -129,6 +132,44 @@ describe('visits', () => {
         })
       ).status,
     ).toBe(404)
+  })
+
+  it('a delivery is told what the first visit asked of the laboratory and which shade it read; a reading taken back is none', async () => {
+    const first = `${day}-four`
+    await bringTo(house.database.db, first, { until: 'anaesthesia.test' })
+    const { caseId } = await juno.read(visitView, `/visits/${first}`)
+    const { body, status } = await juno.call('POST', '/visits', {
+      caseId,
+      kind: 'crown.deliver',
+      chairId: 'chair-2',
+      day: '2027-01-08',
+      time: '10:00',
+      team: { dentist: 'orrell', assistants: ['juno'] },
+    })
+    expect(status).toBe(201)
+    const earlier = async () => (await juno.read(visitView, `/visits/${String(body['id'])}`)).request.earlier
+    expect(await earlier()).toEqual([
+      expect.objectContaining({
+        asked: expect.arrayContaining(['metal-ceramic crown, 47']),
+        shade: expect.stringMatching(/^47 neck A3, middle A2, edge A1, by daylight, wet$/),
+      }),
+    ])
+    const [read] = await house.database.db
+      .select()
+      .from(t.runEvents)
+      .where(and(eq(t.runEvents.visitId, first), sql`${t.runEvents.what} ->> 'measure' = 'shade'`))
+    const [last] = await house.database.db
+      .select({ seq: max(t.runEvents.seq) })
+      .from(t.runEvents)
+      .where(eq(t.runEvents.visitId, first))
+    await house.database.db.insert(t.runEvents).values({
+      ...read!,
+      seq: last!.seq! + 1,
+      id: 'taken-back',
+      commandId: 'taken-back',
+      what: { kind: 'undone', commandId: read!.commandId },
+    })
+    expect((await earlier())[0]!.shade).toBeUndefined()
   })
 
   it('an alert entered after signing re-opens the tray with the plan that stood; a visit that has begun keeps its plan', async () => {

@@ -66,6 +66,8 @@ export interface Count {
   outStep: string
   /** How many of them are meant to stay: a crown that is cemented, stopping under a provisional. */
   stays: number
+  /** What stays comes out when the piece is delivered, and is counted there. */
+  untilDelivery?: true
 }
 
 export interface SetupLine {

@@ -98,8 +98,23 @@ export const workFacts = {
   pulpTreatment: z.boolean().default(false),
 }
 
-/** What an earlier visit of the case left behind: its kind, day, and the needs it used. */
-export const earlier = z.strictObject({ kind: kindId, date: plainDate, uses: z.array(id()).max(400) })
+/**
+ * What an earlier visit of the case left behind: its kind, day, and the needs it used; where it has to do with a piece of the
+ * laboratory also what that was asked for, the shade that was read, the teeth whose dentine was sealed (none, where none was),
+ * and what was left in under the provisional.
+ */
+export const earlier = z.strictObject({
+  kind: kindId,
+  date: plainDate,
+  uses: z.array(id()).max(400),
+  asked: z.array(z.string().max(300)).max(20).optional(),
+  shade: z.string().max(200).optional(),
+  sealed: z.array(tooth).max(32).optional(),
+  left: z
+    .array(z.strictObject({ what: z.string().max(200), n: z.number().int().min(1).max(99) }))
+    .max(20)
+    .optional(),
+})
 
 /** A second piece of work in the same visit: its own kind, teeth and facts. */
 export const alsoWork = z.strictObject({ kind: kindId, ...workFacts })

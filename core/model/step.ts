@@ -67,6 +67,7 @@ export type Act =
   | 'cord drawn'
   | 'base cord out'
   | 'provisional cemented'
+  | 'provisional off'
   | 'counts squared'
   | 'going home'
 
@@ -184,6 +185,10 @@ export interface Step {
   cord?: CordPiece
   burId?: string
   shows?: Shown
+  /** What the laboratory is told with it. */
+  tellsLab?: string[]
+  /** Teeth whose dentine is sealed when it is done. */
+  seals?: Tooth[]
   /** Who sits where while it is cut, and where the suction tip lies. */
   seats?: Seats
   holdId?: string

@@ -4,6 +4,7 @@ import { alertWords } from '../vocabulary'
 import { only, open, sequence, step, type Block } from './build'
 import { labels, type Case } from './case'
 import { goldWork } from './gold-work'
+import { askedOfLab } from './handed-on'
 
 /** What came from the laboratory, as it is called: a bridge or a crown, one inlay or several. */
 export function pieceWords(c: Case, n = c.units.length): string {
@@ -23,7 +24,7 @@ function piece(c: Case, mark: string): Block {
     title: `${what.endsWith('s') ? 'Are' : 'Is'} the ${what} for ${own.map((u) => u.label).join(', ')} here? Checked against the slip and on the model`,
     told: `checked that the ${what} ${what.endsWith('s') ? 'were' : 'was'} on hand, against the slip`,
     detail: c.request.pieceOnHand
-      ? 'Name, teeth, shade, contacts on the model; last visit’s notes read.'
+      ? ['Name, teeth, shade, contacts on the model; last visit’s notes read.', ...askedOfLab(c)].join(' ')
       : 'It is not here: call the laboratory, move the visit.',
     fn: 'chairside',
     place: 'desk',

@@ -48,6 +48,8 @@ export interface CountIn {
   outStep: string
   /** How many of them are meant to stay: a crown that is cemented, stopping under a provisional. */
   stays?: number
+  /** What stays comes out when the piece is delivered. */
+  untilDelivery?: true
 }
 
 /** What a step may leave on the teeth. */
@@ -96,6 +98,10 @@ export interface Draft {
   cord?: CordPiece
   /** What a picture of it shows, where neither says it. */
   shows?: Shown
+  /** What the laboratory is told with it; the delivery holds its piece against that. */
+  tellsLab?: string[]
+  /** Teeth whose dentine is sealed when it is done: the delivery treats them otherwise. */
+  seals?: Tooth[]
   /** The stage at which the bite is checked here. */
   bite?: BiteStage
   /** What it leaves on the teeth; whether it takes off what others left; what of it wants them clean, in words. */

@@ -3,8 +3,9 @@ import type { Choreography } from '../model/lanes'
 import { soreTooth } from '../measure/numbing'
 import { reason, type Reason } from '../figure'
 import { checkBite } from './bite'
-import { acts, nothing, open, practice, sequence, standby, type Block, type Draft, within } from './build'
+import { acts, nothing, only, open, practice, sequence, standby, type Block, type Draft, within } from './build'
 import { labels, type Case, teethOf } from './case'
+import { leftIn, leftWords } from './handed-on'
 
 const act = acts({ phase: 'delivery', fn: 'chairside', place: 'mouth', helped: true })
 
@@ -12,7 +13,21 @@ const act = acts({ phase: 'delivery', fn: 'chairside', place: 'mouth', helped: t
 export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'): Block {
   const vital = c.request.vital
   const eugenol = c.request.earlier.some((e) => e.uses.includes('provisional cement.eugenol'))
+  const left = leftIn(c)
+  const counts = left.map(({ what, n }, i) => ({
+    id: `left-in-${i + 1}`,
+    what,
+    planned: n,
+    outStep: 'delivery.provisional-off',
+  }))
   return sequence(
+    only(left.length > 0, () =>
+      act('delivery.left-in', `Left in at the first visit: ${leftWords(left)}; looked for`, [0.2, 0.3, 0.5], {
+        countsIn: counts,
+        needs: [open('mirror')],
+        reason: practice('what lies under a provisional comes out with it, or the piece does not go down'),
+      }),
+    ),
     act(
       'delivery.provisional-off',
       how === 'cut'
@@ -22,7 +37,9 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
           : `Provisional off ${labels(c)}: haemostat and roll, rock, never a yank`,
       [1, 2, 4],
       {
+        act: 'provisional off',
         told: `removed the provisional of ${labels(c)}`,
+        countsOut: counts.map((x) => x.id),
         leaves: 'cement',
         fn: 'provisional cementing',
         hurts: vital ? soreTooth(...teethOf(c)) : [],

@@ -131,6 +131,8 @@ function inTheMouth(step: Step, draft: Draft): void {
   if (draft.cut) step.cut = draft.cut
   if (draft.cord) step.cord = draft.cord
   if (draft.shows) step.shows = draft.shows
+  if (draft.tellsLab) step.tellsLab = draft.tellsLab
+  if (draft.seals) step.seals = draft.seals
   if (draft.holes) step.holes = draft.holes
 }
 

@@ -117,7 +117,11 @@ export const bridgeCeramicPrepare: VisitKind = {
         'records.pontic-note',
         `Slip: pontic ${pontics(c)} flat on the tongue side, clear in side and forward bite`,
         [0.3, 0.5, 1],
-        { place: 'desk', fn: 'chart note' },
+        {
+          place: 'desk',
+          fn: 'chart note',
+          tellsLab: [`pontic ${pontics(c)} flat on the tongue side, clear in side and forward bite`],
+        },
       ),
     )
   },

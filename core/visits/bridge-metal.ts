@@ -103,6 +103,7 @@ export const bridgeMetalPrepare: VisitKind = {
         place: 'desk',
         fn: 'chart note',
         detail: `Models ${c.choices.impression === 'optical scan' ? 'by the scan' : 'set together by hand where the teeth lock, else by the bite record'}.${c.units.some((u) => parts(u.tooth).position === 3) ? ' On the canine the metal does not reach into the guidance.' : ''}`,
+        tellsLab: ['casting short of the edge', 'seating fingers over it', 'open embrasures'],
         reason: practice('the fingers find the seat while the bond sets; they are cut off afterwards'),
       }),
     )

@@ -10,6 +10,7 @@ import { cutSteps, reductionCheck, type CutLine, edgeOf } from '../phases/cuttin
 import { bondedBite, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
 import { cleanPiece, primePiece } from '../phases/piece'
 import { cavityLines, flossContacts } from '../phases/filling'
+import { dentineSealed } from '../phases/handed-on'
 import { finalImpression } from '../phases/impression'
 import { sheetOff, sheetOn } from '../phases/isolation'
 import { fitProvisional, makeProvisional, trimProvisional } from '../phases/provisional'
@@ -71,6 +72,7 @@ function sealDentine(c: Case): Block {
       title: `Glycerine over it, light again ${light.value} s; rinse, wipe with alcohol`,
       needs: [open('glycerine gel', 0.5), open('alcohol'), open('curing light'), open('light shield')],
       told: 'sealed the dentine with resin',
+      seals: teethOf(c),
       reason: practice(
         'the sticky layer of fresh resin stops addition silicone and bis-acryl: cured under glycerine, wiped with alcohol',
       ),
@@ -143,6 +145,7 @@ function inlayProvisional(c: Case): Block {
             planned: boxes,
             outStep: 'provisional.check',
             stays: boxes,
+            untilDelivery: true,
           },
         ],
         told: 'placed stopping in the boxes',
@@ -248,7 +251,7 @@ function bondOne(c: Case, u: Unit): Block {
   const act = acts({ phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true, tooth: u.tooth })
   const light = cureOf(c, `inlay ${u.tooth}, each side`, 'cure.piece', 'cement.resin')
   return sequence(
-    c.choices.dentineSeal === 'at once'
+    dentineSealed(c, u.tooth)
       ? pumice(s, {
           title: `Sealed dentine roughened with pumice, rinse: ${s.label}`,
           reason: practice('what was sealed weeks ago takes the new bond only where it is cleaned and roughened'),

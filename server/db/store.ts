@@ -135,6 +135,29 @@ export const loadVisit = async (q: Db, id: string): Promise<VisitFile> => fileOf
 export const loadChain = async (q: Db, caseId: string): Promise<Files> =>
   filesOf(await heads(q).where(eq(t.visits.caseId, caseId)).orderBy(asc(t.visits.startsAt)))
 
+/** The shades read at these visits, by visit, in words: the last reading of each tooth. */
+async function loadShades(q: Db, visitIds: readonly string[]): Promise<Map<string, string>> {
+  const rows = await q
+    .select({ visitId: t.runEvents.visitId, commandId: t.runEvents.commandId, what: t.runEvents.what })
+    .from(t.runEvents)
+    .where(
+      and(
+        inArray(t.runEvents.visitId, [...visitIds]),
+        sql`(${t.runEvents.what} ->> 'measure' = 'shade' or ${t.runEvents.what} ->> 'kind' = 'undone')`,
+      ),
+    )
+    .orderBy(asc(t.runEvents.visitId), asc(t.runEvents.seq))
+  const undone = new Set(rows.flatMap(({ what }) => (what.kind === 'undone' ? [what.commandId] : [])))
+  const read = new Map<string, Map<string, string>>()
+  for (const { visitId, commandId, what } of rows) {
+    if (what.kind !== 'measured' || undone.has(commandId)) continue
+    const ofVisit = read.get(visitId) ?? new Map<string, string>()
+    ofVisit.set(what.tooth, what.says[0] ?? '')
+    read.set(visitId, ofVisit)
+  }
+  return new Map([...read].map(([id, of]) => [id, [...of].map(([tooth, says]) => `${tooth} ${says}`).join('; ')]))
+}
+
 /**
  * The files with what the earlier visits of their cases left behind, so that a clash is found over the whole case. A
  * signed visit counts as it was signed, a planned one as it is planned; one that cannot be read leaves nothing here, and
@@ -148,14 +171,13 @@ export async function withEarlier(q: Db, own: readonly VisitFile[], practice: Pr
   )
   const shared = files.filter((f) => files.some((x) => x.case.id === f.case.id && x.visit.id !== f.visit.id))
   if (shared.length === 0) return [...own]
-  const frozen = await loadFrozenPlans(
-    q,
-    shared.map((f) => f.visit.id),
-  )
+  const ids = shared.map((f) => f.visit.id)
+  const [frozen, shades] = [await loadFrozenPlans(q, ids), await loadShades(q, ids)]
   const { read: traces } = await eachRead(shared, (file) => ({
     file,
     trace: traceOf(
       frozen.get(file.visit.id)?.() ?? reading(file.visit.id, 'plan', () => compile(file.request, practice)),
+      shades.get(file.visit.id),
     ),
   }))
   return own.map((f) => ({
