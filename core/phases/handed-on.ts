@@ -4,7 +4,7 @@ import type { Case } from './case'
 
 type Earlier = Case['request']['earlier'][number]
 /** The last visit before this one that says something; what it says stands. */
-const last = <K extends 'asked' | 'shade' | 'sealed' | 'left'>(c: Case, key: K): Earlier | undefined =>
+const last = (c: Case, key: 'asked' | 'shade' | 'sealed' | 'left'): Earlier | undefined =>
   c.request.earlier.findLast((e) => e[key] !== undefined)
 
 /** Whether the dentine was sealed at the first visit: as it was planned and signed there, else as the school has it. */

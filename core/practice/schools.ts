@@ -2,6 +2,7 @@
 import { kindFacts } from '../kinds'
 import { neighbours } from '../teeth/arch'
 import { ask, type ChoiceFacts } from './school-form'
+import { ofChildren } from './schools-children'
 
 /** A tooth that has no neighbour on one side, be it missing or the last of the arch. */
 const openSided = (f: ChoiceFacts): boolean =>
@@ -369,19 +370,7 @@ export const table = {
         ? { value: 'brush wet', why: 'laminates have thin edges' }
         : { value: 'tack and scrape', why: 'retainers have open joints' },
   ),
-  childMolar: ask(
-    'Children’s molar',
-    [
-      ['conventional', 'Prepared', 'occlusal 1–2 mm, slices, round off'],
-      ['sealed in', 'Sealed in, not cut', 'the lesion is shut off from the mouth; the bite is high and settles'],
-    ],
-    (f) =>
-      f.lesion === 'non-cavitated'
-        ? { value: 'sealed in', why: 'not broken open: shut off from the mouth, nothing is cut' }
-        : !f.managesFilling
-          ? { value: 'sealed in', why: 'the child cannot take the simpler way' }
-          : { value: 'conventional', why: 'what can be cleaned is cleaned first' },
-  ),
+  ...ofChildren,
   functions: ask(
     'Who may do what',
     [

@@ -1,6 +1,7 @@
 /** Children, read line by line: J14, J17, J19. How: golden.test.ts. */
 import { describe, expect, it } from 'vitest'
-import { planOf, title, inOrder, own, laid, figure, counts } from '../../demo/test/plans'
+import { compile } from '../plan/compile'
+import { planOf, practice, title, inOrder, own, laid, figure, counts, burs } from '../../demo/test/plans'
 
 describe('J14, primary incisors under general anaesthesia', () => {
   it('asleep, throat pack in and out as counts and holds, sizes downward, crimp palatal, pulp, cement, wipe toward the gum; a crown of the two tried stays', () => {
@@ -67,14 +68,16 @@ describe('J14, primary incisors under general anaesthesia', () => {
 })
 
 describe('J17, class III on a primary front tooth', () => {
-  it('wedge; box 0.5 mm into dentine; dovetail half across within the middle third; half strip pulled tight until cured from both sides; floss', () => {
+  it('shade first; wedge; pear, box 0.5 mm into dentine, no lock; gum dry; wedge out and in again with half a strip, pulled tight until cured from both sides; floss after finishing', () => {
     const p = planOf('J17-class-three-primary')
     inOrder(
       p,
+      'records.shade',
+      'isolation.dam-on',
       'filling.52.wedge',
       'cutting.outline.52',
-      'cutting.dovetail.52',
       'cutting.bevel.52',
+      'filling.52.bleeding',
       'filling.52.strip',
       'filling.52.etch',
       'filling.52.box',
@@ -82,11 +85,24 @@ describe('J17, class III on a primary front tooth', () => {
       'filling.52.cure-front',
       'filling.52.cure-back',
       'filling.52.strip-out',
+      'filling.52.finish',
+      'filling.52.floss',
     )
     expect(title(p, 'cutting.outline.52')).toContain('0.5 mm into dentine')
-    expect(title(p, 'cutting.dovetail.52')).toContain('half across at most, within its middle third')
+    expect(burs(p)[0]).toMatch(/^proximal: pear/)
+    expect(p.steps.some((s) => s.id.startsWith('cutting.lock'))).toBe(false)
+    expect(title(p, 'filling.52.strip')).toContain('wedge in again')
     expect(own(p, 'filling.52.etch')).toBe(15)
-    expect(counts(p)).toEqual(expect.arrayContaining(['wedge.52 1', 'strip.52 1']))
+    expect(counts(p)).toEqual(expect.arrayContaining(['wedge.52 1', 'strip.52 1', 'pellet.52 1']))
+  })
+  it('a lock only where it is wanted, on either side, half across at most within the middle third; a sectional band instead of the strip', () => {
+    const p = planOf('J17-with-lock')
+    inOrder(p, 'cutting.outline.62', 'cutting.lock.62', 'cutting.caries.62', 'filling.62.strip')
+    expect(title(p, 'cutting.lock.62')).toBe('Lock on the inner side: half across at most, within the middle third')
+    expect(title(p, 'filling.62.strip')).toContain('sectional band')
+    expect(laid(p, 'band-sectional')?.readiness).toBe('open')
+    const front = compile({ ...p.request, visitChoices: { ...p.request.visitChoices, lock: 'front' } }, practice)
+    expect(title(front, 'cutting.lock.62')).toContain('Lock from the front')
   })
 })
 

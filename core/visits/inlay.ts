@@ -91,6 +91,23 @@ function biteOnGauze(plan: CordPlan): Block {
   )
 }
 
+/** Stopping holds the boxes until delivery, and is counted out there. */
+const softStopping = (boxes: number): Block =>
+  temp('provisional.stopping', `Soft stopping in ${boxes} box${boxes === 1 ? '' : 'es'}`, [0.5, 1, 2], {
+    needs: [open('stopping', boxes), open('plastic instrument')],
+    countsIn: [
+      {
+        id: 'stopping',
+        what: boxes === 1 ? 'piece of stopping in the box' : 'pieces of stopping in the boxes',
+        planned: boxes,
+        outStep: 'provisional.check',
+        stays: boxes,
+        untilDelivery: true,
+      },
+    ],
+    told: 'placed stopping in the boxes',
+  })
+
 /** The provisional of an inlay, by the school picked; resin-sealed dentine makes the separator a hold. */
 function inlayProvisional(c: Case): Block {
   const sealed = c.choices.dentineSeal === 'at once'
@@ -135,22 +152,7 @@ function inlayProvisional(c: Case): Block {
     'The tooth wears a soft temporary filling. It holds the place only: nothing sticky on it, and do not floss there: it would come out.'
   return sequence(
     separate,
-    only(boxes > 0 && school === 'painted', () =>
-      temp('provisional.stopping', `Soft stopping in ${boxes} box${boxes === 1 ? '' : 'es'}`, [0.5, 1, 2], {
-        needs: [open('stopping', boxes), open('plastic instrument')],
-        countsIn: [
-          {
-            id: 'stopping',
-            what: boxes === 1 ? 'piece of stopping in the box' : 'pieces of stopping in the boxes',
-            planned: boxes,
-            outStep: 'provisional.check',
-            stays: boxes,
-            untilDelivery: true,
-          },
-        ],
-        told: 'placed stopping in the boxes',
-      }),
-    ),
+    only(boxes > 0 && school === 'painted', () => softStopping(boxes)),
     school === 'painted'
       ? temp(
           'provisional.paint',
