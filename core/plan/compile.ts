@@ -19,6 +19,7 @@ import { dayOf, type Work } from '../visits/day'
 import { amend } from './amend'
 import { keptClean } from './films'
 import { findClashes } from './clashes'
+import type { Lanes } from '../model/lanes'
 import type { VisitRequest } from '../model/request'
 import { mergeSetup } from './setup'
 import { callThings, unlaid, unused, withThings } from './tray-text'
@@ -178,8 +179,35 @@ function toStep(draft: Draft, beside: string | undefined, team: Team): Step {
   if (draft.reason) step.reason = draft.reason
   if (beside) step.meanwhile = beside
   if (draft.cues) step.cues = draft.cues.map((cue) => ({ from: draft.id, fromEdge: 'start', until: 'finish', ...cue }))
-  if (draft.lanes) step.lanes = layLanes(draft.lanes, handsOf(team), team.may, draft.id)
-  return step
+  return draft.lanes ? asInLanes(step, draft, layLanes(draft.lanes, handsOf(team), team.may, draft.id), team) : step
+}
+
+/**
+ * Where a choreography says who does what, the step is theirs: whoever does the act the step is about performs it. One that
+ * begins with the step has the others help, and nobody is wanted besides; one that began before is their own steps' too.
+ */
+function asInLanes(step: Step, draft: Draft, lanes: Lanes, team: Team): Step {
+  const ofStep = (draft.lanes?.acts ?? []).filter((a) => a.fn === draft.fn).map((a) => a.id)
+  const longest = lanes.rows
+    .flatMap((row) => row.acts.filter((a) => ofStep.includes(a.id)).map((a) => ({ row, takesS: a.toS - a.fromS })))
+    .toSorted((a, b) => b.takesS - a.takesS)[0]?.row
+  const laid = { ...step, lanes }
+  if (!longest || lanes.short) return laid
+  const { personId, name } = longest
+  const permission = sure(step.allowed[personId])
+  const because = reason(`${draft.fn}: as the hands are given out, second by second`, 'practice')
+  const performer = personId === step.performer.personId ? step.performer : { personId, name, permission, because }
+  const watching = permission === 'sight' ? [team.dentist.id] : []
+  if (lanes.from !== step.id)
+    return { ...laid, performer, helpers: [...new Set([...step.helpers, ...watching])].filter((id) => id !== personId) }
+  const others = lanes.rows.map((r) => r.personId).filter((id) => id !== personId)
+  const { alone: _, ...rest } = laid
+  return {
+    ...rest,
+    ...(others.length > 0 && draft.helped ? { help: draft.helps ?? helpWords(draft.fn) } : {}),
+    performer,
+    helpers: [...new Set([...others, ...watching])],
+  }
 }
 
 /** Who sits where while a tooth is cut in the mouth. */

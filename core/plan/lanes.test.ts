@@ -3,6 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { reason } from '../figure'
 import type { Choreography } from '../model/lanes'
 import { drawLanes } from '../picture/lanes'
+import { files, planOf, practice } from '../../demo/test/plans'
+import type { Plan } from '../model/plan'
+import { compile } from './compile'
 import { cuesOf, layLanes, markAt } from './lanes'
 
 const orrell = { id: 'orrell', name: 'Tamsin Orrell', dentist: true }
@@ -94,5 +97,44 @@ describe('a choreography', () => {
     expect([markAt(lanes, 45)?.share, markAt(lanes, 200)?.share, markAt(lanes, -1)]).toEqual([0.5, 1, null])
     const again = { ...lanes, everyS: 100, times: 2 }
     expect([markAt(again, 145), markAt(again, 250)]).toEqual([{ share: 0.5, turn: 1, inS: 45 }, null])
+  })
+})
+
+describe('a step with a choreography', () => {
+  // An assistant who may do more, by the wider table: the step's function alone would give it to them.
+  const expanded = {
+    ...practice,
+    people: practice.people.map((p) =>
+      p.roles.includes('assistant') ? { ...p, roles: ['expanded assistant' as const] } : p,
+    ),
+  }
+  const plans = files.map((f): [string, Plan] => [
+    f,
+    compile(
+      { ...planOf(f).request, visitChoices: { ...planOf(f).request.visitChoices, functions: 'expanded' } },
+      expanded,
+    ),
+  ])
+  it('is performed by somebody in it, helped by the others, and wants nobody besides', () => {
+    let looked = 0
+    for (const [file, plan] of plans)
+      for (const s of plan.steps.filter((x) => x.lanes && !x.lanes.short)) {
+        const hands = s.lanes!.rows.map((r) => r.personId)
+        const is = `${file}: ${s.id}`
+        expect(hands, is).toContain(s.performer.personId)
+        expect(s.helpers, is).not.toContain(s.performer.personId)
+        // What began before is in the steps of the others, too.
+        if (s.lanes!.from === s.id) {
+          expect([s.performer.personId, ...s.helpers], is).toEqual(expect.arrayContaining(hands))
+          if (hands.length > 1) expect(s.alone, is).toBeUndefined()
+        }
+        looked += 1
+      }
+    expect(looked).toBeGreaterThan(20)
+  })
+  it('the cup that polishes is the dentist’s, whatever the table gives away: the assistant has the air', () => {
+    const plan = plans.find(([f]) => f === 'J09-injected')![1]
+    const step = plan.steps.find((s) => s.id.endsWith('polish-dry'))!
+    expect([step.performer.personId, step.helpers]).toEqual(['dentist', ['assistant']])
   })
 })
