@@ -50,13 +50,19 @@ describe('the demo practice', () => {
 const crowns = demoVisits.filter((v) => v.request.kind === undefined)
 
 describe('its visits', () => {
-  it('are six crowns on different teeth, all four restorations, and a child, a bonded bridge with its recall, a root canal, laminates', () => {
+  it('are six crowns on different teeth, all four restorations, and a child, a bonded bridge with its recall, a root canal, laminates; tomorrow metal bridges, cord-first veneers, one canal, five laminates', () => {
     expect(new Set(crowns.flatMap((v) => v.request.teeth)).size).toBe(6)
     expect(new Set(crowns.map((v) => v.request.restoration)).size).toBe(4)
     expect(demoVisits.flatMap((v) => v.request.kind ?? [])).toEqual([
       'primary.metal-crown',
       'bridge.ceramic.deliver',
       'endo.core.crown',
+      'laminate.prepare',
+      // Tomorrow.
+      'bridge.metal.deliver',
+      'veneer.prepare',
+      'endo.core.crown',
+      'bridge.metal.prepare',
       'laminate.prepare',
       'recall.week',
     ])
@@ -118,10 +124,10 @@ describe('its visits', () => {
       expect(runThrough(startDrive(plan, 0), assistant, dentist).state.core.status).toBe('closed')
     }
   })
-  it('no chair is taken twice', () => {
+  it.each([0, 1])('no chair is taken twice, %d days from now', (inDays) => {
     for (const chair of practice.chairs) {
       const placed = demoVisits
-        .filter((v) => v.chairId === chair.id && !v.inDays)
+        .filter((v) => v.chairId === chair.id && (v.inDays ?? 0) === inDays)
         .map((v) => ({
           id: v.key,
           chairId: v.chairId,

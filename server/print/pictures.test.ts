@@ -17,7 +17,7 @@ const facts = {
 
 describe('the pictures of a visit, on paper', () => {
   it.each([
-    ['J05-crown-first-visit', 1],
+    ['J05-crown-first-visit', 2],
     ['J16-laminates-preparation', 2],
     ['J20-many-lower-units', 3],
   ])('%s: every step that has one, its figures beside it, on %d pages at most', async (name, pages) => {

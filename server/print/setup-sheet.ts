@@ -124,6 +124,9 @@ function clockWords(plan: Plan): string {
   return words.length > 0 ? `Clocks: ${[...new Set(words)].join('; ')}.` : 'No clocks.'
 }
 
+/** So many lines fill two pages at the usual size. */
+const manyLines = 90
+
 /** The document of a plan's setup. Pure: the same plan and facts give the same document. */
 export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocumentDefinitions {
   const open = plan.setup.filter((l) => l.readiness === 'open')
@@ -153,7 +156,12 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
   return {
     pageSize: paper,
     pageMargins: [34, 34, 34, 40],
-    defaultStyle: { font: 'Next', fontSize: 9.5, lineHeight: 1.05 },
+    // The longest visits, a root canal with core and crown, would else run over onto a third page.
+    defaultStyle: {
+      font: 'Next',
+      fontSize: plan.setup.length > manyLines ? 9 : 9.5,
+      lineHeight: plan.setup.length > manyLines ? 1 : 1.05,
+    },
     // Fixed, so that the same setup is the same file.
     info: {
       title: `Setup ${plan.request.date} ${facts.time} ${plan.teeth.map((t) => t.tooth).join(' ')}`,
