@@ -96,7 +96,7 @@ export function seatsFor(tooth: Tooth, aspect: Aspect, hand: Hand): Seats {
     head,
     chin: jaw === 'upper' ? 'up' : 'down',
     tip,
-    // The hand farther from the dentist would cross the transfer zone.
+    // The hand next to the transfer zone stays free for it.
     tipHand: hand,
     because: reason(
       `${jaw === 'upper' ? 'Upper' : 'Lower'} ${place === 'front' ? 'front tooth' : place === 'near' ? 'back tooth on the dentist’s side' : 'back tooth on the assistant’s side'}; places as four-handed dentistry is taught, a start and no rule`,

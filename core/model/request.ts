@@ -108,7 +108,7 @@ export const earlier = z.strictObject({
   date: plainDate,
   uses: z.array(id()).max(400),
   asked: z.array(z.string().max(300)).max(20).optional(),
-  shade: z.string().max(200).optional(),
+  shade: z.string().max(4000).optional(),
   sealed: z.array(tooth).max(32).optional(),
   left: z
     .array(z.strictObject({ what: z.string().max(200), n: z.number().int().min(1).max(99) }))

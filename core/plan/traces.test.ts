@@ -1,10 +1,11 @@
 /** What a delivery takes over from the visits before it. Standing C: what the laboratory sends is held against what was asked. */
 import { describe, expect, it } from 'vitest'
 import { planOf, practice, title } from '../../demo/test/plans'
-import type { VisitRequest } from '../model/request'
+import { earlier, type VisitRequest } from '../model/request'
+import { allTeeth } from '../teeth/notation'
 import { runThrough, startDrive } from '../run/drive'
 import { compile } from './compile'
-import { traceOf } from './traces'
+import { shadeWords, traceOf } from './traces'
 
 const after = (name: string, ...earlier: VisitRequest['earlier']) =>
   compile({ ...planOf(name).request, earlier, date: '2026-12-08' }, practice)
@@ -56,6 +57,15 @@ describe('a delivery inherits from the first visit', () => {
     expect(run.state.core.status).toBe('closed')
     // A visit after this one looks for nothing.
     expect(traceOf(delivery).left).toEqual([])
+  })
+  it('the shade of many teeth is short where they read alike, and has room where they do not', () => {
+    const teeth = ['13', '12', '11', '21', '22', '23']
+    const says = 'neck A3, middle A2, edge A1, by daylight, wet'
+    expect(shadeWords(new Map(teeth.map((t) => [t, t === '13' ? `darker: ${says}` : says])))).toBe(
+      `13 darker: ${says}; 12, 11, 21, 22, 23 ${says}`,
+    )
+    const each = shadeWords(new Map(allTeeth.map((t) => [t, `${t}: ${says}`])))
+    expect(earlier.parse(traceOf(planOf('J16-preparation-of-five'), each)).shade).toBe(each)
   })
   it('with no visit before on record nothing is made up', () => {
     expect(arrival(after('crown-delivery-bonded'))).not.toMatch(/Asked for|Shade read/)

@@ -24,6 +24,15 @@ function askedOf(plan: Plan): string[] {
 }
 
 /**
+ * Shades as they were read, tooth by tooth; teeth that read alike are named together.
+ * @example shadeWords(new Map([['11', 'neck A3'], ['21', 'neck A3']])) // '11, 21 neck A3'
+ */
+export const shadeWords = (read: ReadonlyMap<string, string>): string =>
+  [...new Set(read.values())]
+    .map((says) => `${[...read].flatMap(([tooth, own]) => (own === says ? [tooth] : [])).join(', ')} ${says}`)
+    .join('; ')
+
+/**
  * The trace a visit leaves for the other visits of its case: the needs it lays out that a later bond or set may meet; where
  * something goes to a laboratory what was asked for, where dentine could be sealed which was, and what was left in.
  * @param shade as it was read at the visit, in words

@@ -3,7 +3,7 @@ import { firstOf, sure } from '../../core/sure'
 import { planUpToDate, requestUpToDate } from '../../core/model/upgrade'
 import { and, asc, desc, eq, gt, gte, inArray, lte, sql } from 'drizzle-orm'
 import { compile } from '../../core/plan/compile'
-import { traceOf } from '../../core/plan/traces'
+import { shadeWords, traceOf } from '../../core/plan/traces'
 import type { Practice } from '../../core/practice/practice'
 import { storedRequest, type VisitRequest } from '../../core/model/request'
 import type { Plan } from '../../core/model/plan'
@@ -155,7 +155,7 @@ async function loadShades(q: Db, visitIds: readonly string[]): Promise<Map<strin
     ofVisit.set(what.tooth, what.says[0] ?? '')
     read.set(visitId, ofVisit)
   }
-  return new Map([...read].map(([id, of]) => [id, [...of].map(([tooth, says]) => `${tooth} ${says}`).join('; ')]))
+  return new Map([...read].map(([id, of]) => [id, shadeWords(of)]))
 }
 
 /**
