@@ -1,6 +1,7 @@
 import { sequence, type Block } from '../phases/build'
 import type { Case } from '../phases/case'
-import { crownCutting, reductionCheck } from '../phases/cutting'
+import { crownCutting } from '../phases/crown-cuts'
+import { reductionCheck } from '../phases/cutting'
 import { impressionAndProvisional } from '../phases/impression-and-provisional'
 import { isolation, isolationOff } from '../phases/isolation'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
