@@ -184,6 +184,8 @@ export class Screen {
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
+      // As for whoever asks for less motion: nothing fades while it is looked at.
+      '--force-prefers-reduced-motion',
       `--user-data-dir=${profile}`,
       '--host-resolver-rules=MAP clinic.test 127.0.0.1',
     )
@@ -372,7 +374,9 @@ export class Screen {
       await this.driver.executeScript(axe.source)
     const found = await this.driver.executeAsyncScript<string[]>(
       `const [runOnly, done] = arguments
-       axe.run(document, { runOnly, resultTypes: ['violations'] }).then(
+       // What is on its way into sight has not its colours yet.
+       const moving = document.getAnimations().filter((a) => a.playState === 'running' && a.effect.getComputedTiming().endTime < Infinity)
+       Promise.allSettled(moving.map((a) => a.finished)).then(() => axe.run(document, { runOnly, resultTypes: ['violations'] })).then(
          ({ violations }) => done(violations.map((v) => \`\${v.id}: \${v.help} (\${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | ')})\`)),
          (error) => done([\`axe: \${error.message}\`]),
        )`,
