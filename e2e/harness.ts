@@ -4,14 +4,13 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import axe, { type RunOnly } from 'axe-core'
 import { Builder, By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { Options, ServiceBuilder, Driver } from 'selenium-webdriver/chrome'
-import { expect } from 'vitest'
 import { sure } from '../core/sure'
 import { demoCodes } from '../demo/practice'
 import { templateVariable } from '../demo/template'
 import { openDatabase, type Db } from '../server/db/open'
+import { lookedAt, wcag } from './accessible'
 
 process.env['SE_OFFLINE'] = 'true'
 // Server, browser and test speak of the same day wherever they run.
@@ -150,8 +149,6 @@ export async function serve({
     },
   }
 }
-
-const wcag = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 
 /** How often a condition is looked at, ms. */
 const pollMs = 30
@@ -355,7 +352,7 @@ export class Screen {
 
   /** No serious fault of accessibility on what is shown now (axe, WCAG 2.2 AA). */
   accessible(where = ''): Promise<void> {
-    return this.looked(where, { type: 'tag', values: wcag })
+    return lookedAt(this.driver, where, { type: 'tag', values: wcag })
   }
 
   /** The same of both themes: a theme is colours and nothing else, so in the second only they are looked at. */
@@ -364,25 +361,8 @@ export class Screen {
       this.driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme)
     await this.accessible(where)
     await show('dim')
-    await this.looked(`${where}, dim`, { type: 'rule', values: ['color-contrast'] })
+    await lookedAt(this.driver, `${where}, dim`, { type: 'rule', values: ['color-contrast'] })
     await show('light')
-  }
-
-  /** Has axe look at the page from within: it comes once with each page. */
-  private async looked(where: string, runOnly: RunOnly): Promise<void> {
-    if (!(await this.driver.executeScript<boolean>('return "axe" in window')))
-      await this.driver.executeScript(axe.source)
-    const found = await this.driver.executeAsyncScript<string[]>(
-      `const [runOnly, done] = arguments
-       // What is on its way into sight has not its colours yet.
-       const moving = document.getAnimations().filter((a) => a.playState === 'running' && a.effect.getComputedTiming().endTime < Infinity)
-       Promise.allSettled(moving.map((a) => a.finished)).then(() => axe.run(document, { runOnly, resultTypes: ['violations'] })).then(
-         ({ violations }) => done(violations.map((v) => \`\${v.id}: \${v.help} (\${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | ')})\`)),
-         (error) => done([\`axe: \${error.message}\`]),
-       )`,
-      runOnly,
-    )
-    expect(found, where).toEqual([])
   }
 
   /**
