@@ -2,7 +2,6 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
-    // Files share nothing: each has its own folder, its own port, its own browser.
     maxWorkers: 2,
     coverage: {
       provider: 'v8',
@@ -37,6 +36,8 @@ export default defineConfig({
           name: 'e2e',
           include: ['e2e/**/*.test.ts'],
           globalSetup: 'e2e/template.ts',
+          // Browsers are handed on from file to file.
+          isolate: false,
           testTimeout: 480_000,
           hookTimeout: 180_000,
         },

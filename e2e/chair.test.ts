@@ -1,9 +1,10 @@
-/** Four visits by two people on two windows; the assistant's side is driven by keys alone. */
+/** Four visits by two people on two windows, each from where it grows difficult; the assistant's side is driven by keys alone. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import type { DemoVisit } from '../demo/practice'
 import { addVisit } from '../demo/seed'
-import { Screen, serve, type Served } from './harness'
+import { Screen } from './screen'
+import { serve, type Served } from './serve'
 import { enter, nowStep, pedal, tabTo, Team } from './team'
 
 const day = new Date().toISOString().slice(0, 10)
@@ -92,6 +93,11 @@ async function at(key: string, people: [name: string, code: string, dentist: str
   }
   return new Team(server, assistant, dentist, people[3])
 }
+/** The note as it stands so far. */
+async function noteOf(key: string): Promise<string> {
+  await assistant.go(`/visits/${day}-${key}/close`)
+  return (await assistant.find('#note')).getText()
+}
 /** Comes to the closing screen and closes, by keys. */
 async function close(): Promise<void> {
   await enter(assistant, 'Close the visit')
@@ -146,9 +152,7 @@ describe('a crown visit with a retake of the impression', () => {
     await assistant.key('\uE007')
     await assistant.find('[data-part=distal][data-fault=""]')
     await assistant.moved(() => enter(assistant, 'Keep these readings'))
-    await pair.runOn('closing.chart')
-    await close()
-    const note = await (await assistant.find('#note')).getText()
+    const note = await noteOf('one')
     expect(note).toMatch(/Done over from “[^”]+” on Dr Tamsin Orrell’s word, because: bubble on the distal margin/)
     expect(note).toContain('37 margin parts: all eight parts clear')
     expect(note).toContain('read for the 2. time')
@@ -173,7 +177,7 @@ describe('a laminate delivery with its clocks', () => {
     await assistant.key('\uE00C')
     const clocks = new Set<string>()
     const refusals: string[] = []
-    await pair.runOn('closing.chart', async (step) => {
+    await pair.runOn('delivery.11.floss', async (step) => {
       for (const c of await assistant.driver.findElements({ css: '[data-clock]' }))
         clocks.add((await c.getAttribute('data-clock').catch(() => ''))!)
       if (
@@ -196,8 +200,7 @@ describe('a laminate delivery with its clocks', () => {
       [...clocks].join('\n'),
     ).toBe(true)
     expect(refusals).toHaveLength(1)
-    await close()
-    expect(await (await assistant.find('#note')).getText()).toMatch(/Light on 11: \d+ s in \d+ cures\./)
+    expect(await noteOf('laminate')).toMatch(/Light on 11: \d+ s in \d+ cures\./)
     await errors()
   })
 })
@@ -223,10 +226,8 @@ describe('a bonded metal bridge’s 90 s', () => {
     await assistant.says('cleaned, dried, etched again and begun anew')
     await assistant.accessible()
     await assistant.moved(() => enter(assistant, 'Do it over'))
-    await pair.runOn('delivery.hold')
-    await pair.runOn('closing.chart')
-    await close()
-    const note = await (await assistant.find('#note')).getText()
+    await pair.runOn('isolation.dam-off')
+    const note = await noteOf('metal')
     expect(note).toMatch(/Done over from/)
     expect(note).toContain('seated the etched metal bridge on 21 (UL1), 23 (UL3)')
     await errors()

@@ -1,7 +1,8 @@
 /** One crown visit through the interface, from the day to the chart note, with the dentist on a second window. */
 import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Screen, serve, type Served } from './harness'
+import { Screen } from './screen'
+import { serve, type Served } from './serve'
 import { nowStep, pedal, Team } from './team'
 
 let server: Served

@@ -1,6 +1,7 @@
 /** Time: a day with two clashes mended by a proposal and taken back; the forecast of a visit; quick touches in order. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Screen, serve, type Served } from './harness'
+import { Screen } from './screen'
+import { serve, type Served } from './serve'
 
 let server: Served
 let juno: Screen

@@ -3,7 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import { addVisit } from '../demo/seed'
 import { firstScreenBytes } from '../scripts/first-screen'
-import { Screen, serve, type Served } from './harness'
+import { Screen } from './screen'
+import { serve, type Served } from './serve'
 
 let server: Served
 let screen: Screen

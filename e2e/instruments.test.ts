@@ -1,7 +1,8 @@
 /** What comes back: a visit without a cassette, a load that fails, traced to the visits it touched; what runs out; looking back. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
-import { Screen, serve, type Served } from './harness'
+import { Screen } from './screen'
+import { serve, type Served } from './serve'
 
 let server: Served
 let wim: Screen
@@ -89,7 +90,11 @@ describe('cassettes', () => {
     }
     await wim.go('/')
     await wim.find(`[data-visit="${day}-four"]`)
-    expect(await wim.driver.findElements({ css: `[data-pulled="${day}-four"]` })).toHaveLength(0)
+    await wim.until(
+      async () => (await wim.driver.findElements({ css: `[data-pulled="${day}-four"]` })).length === 0,
+      15_000,
+      'the tray is still to be changed',
+    )
   })
 })
 

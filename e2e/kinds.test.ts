@@ -5,7 +5,9 @@ import { join } from 'node:path'
 import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
-import { Screen, serve, type Served } from './harness'
+import { Screen } from './screen'
+import { serve, type Served } from './serve'
+import { layUpAndSign } from './team'
 
 let server: Served
 let bram: Screen
@@ -28,20 +30,6 @@ afterAll(async () => {
   await server?.stop()
 })
 
-/** Checks every place of every tray off, reads what has to be read, signs. */
-async function layUpAndSign(screen: Screen): Promise<void> {
-  await screen.find('[data-line]')
-  // What was just said at the edge of the window has faded.
-  await screen.until(
-    async () => (await screen.driver.findElements({ css: '[data-sonner-toast]' })).length === 0,
-    15_000,
-    'the messages stayed',
-  )
-  await screen.layOut()
-  await screen.readAll()
-  await screen.press('Sign the tray')
-  await screen.says('Ready to begin')
-}
 /** The keys of a barcode scanner: quick, ended by Enter, wherever the focus is. */
 const scan = (screen: Screen, code: string): Promise<unknown> =>
   screen.driver.executeScript(
@@ -197,7 +185,7 @@ describe('the library', () => {
     await varen.accessible()
   })
   it('is amended where it stands: what cannot be is said before, what can is in the next plan with name and reason, out and in as a file', async () => {
-    await varen.go('/library/primary.metal-crown')
+    await varen.load('/library/primary.metal-crown')
     await varen.click('[data-step="anaesthesia.test"] button')
     await varen.press('Leave it out')
     await varen.says('Not possible')

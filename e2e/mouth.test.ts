@@ -3,7 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import type { DemoVisit } from '../demo/practice'
 import { addVisit } from '../demo/seed'
-import { Screen, serve, type Served } from './harness'
+import { Screen } from './screen'
+import { serve, type Served } from './serve'
 import { pedal, Team } from './team'
 
 const day = new Date().toISOString().slice(0, 10)

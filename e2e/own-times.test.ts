@@ -3,7 +3,8 @@ import { Key } from 'selenium-webdriver'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
-import { Screen, serve, type Served } from './harness'
+import { Screen } from './screen'
+import { serve, type Served } from './serve'
 
 const day = new Date().toISOString().slice(0, 10)
 let server: Served

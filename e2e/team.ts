@@ -1,19 +1,57 @@
 /** A team at one chair: the assistant's hands on keys only, the dentist on a second window. */
 import { Key } from 'selenium-webdriver'
+import * as z from 'zod'
+import { compile } from '../core/plan/compile'
+import { checkable } from '../core/plan/ready'
+import { practice } from '../core/practice/practice'
 import { soundReadingsOf } from '../core/run/drive'
 import { replay } from '../core/run/state'
 import { sure } from '../core/sure'
 import { eventsView } from '../wire/run'
 import { visitView } from '../wire/visit'
-import type { Screen, Served } from './harness'
+import type { Screen } from './screen'
+import type { Served } from './serve'
 
+/** What a screen of the chair shows, seen at one glance. */
+const glance = z.object({
+  /** The step in front; empty while nothing runs. */
+  step: z.string(),
+  /** Whether a window was missed and asks. */
+  missed: z.boolean(),
+  asks: z.boolean(),
+  /** What came out with the step in front and is not counted yet. */
+  out: z.array(z.string()),
+  /** Seconds that are left of what the step has to last; of what is waited for. */
+  lastsS: z.number().nullable(),
+  waitS: z.number().nullable(),
+  ready: z.boolean(),
+  waits: z.boolean(),
+  waitsForDentist: z.boolean(),
+  answered: z.boolean(),
+})
+const look = async (s: Screen): Promise<z.infer<typeof glance>> => {
+  await s.find('[data-seq]')
+  return glance.parse(
+    await s.driver.executeScript(`
+      const all = (css) => [...document.querySelectorAll(css)]
+      const seconds = (name) => { const said = all('[' + name + ']')[0]?.getAttribute(name); return said == null ? null : Number(said) }
+      const text = document.body.innerText
+      return {
+        step: all('[data-now]')[0]?.dataset.now ?? '',
+        missed: all('[role=dialog] button').some((b) => b.innerText.trim() === 'Do it over'),
+        asks: all('[role=dialog]').length > 0,
+        out: all('[data-out-now]:not([data-open="0"])').map((e) => e.dataset.count),
+        lastsS: seconds('data-lasting'),
+        waitS: seconds('data-wait'),
+        ready: text.includes('Ready for the next step'),
+        waits: text.includes('Waiting'),
+        waitsForDentist: text.includes('Waiting for the dentist'),
+        answered: text.includes('All steps are answered'),
+      }`),
+  )
+}
 /** The step in front on a screen; empty while nothing runs. */
-export const nowStep = async (s: Screen): Promise<string> =>
-  (await (
-    await s.find('[data-now], [data-status="closed"], [data-status="laid up"], [data-status="running"]')
-  ).getAttribute('data-now')) ??
-  (await (await s.driver.findElements({ css: '[data-now]' }))[0]?.getAttribute('data-now')) ??
-  ''
+export const nowStep = async (s: Screen): Promise<string> => (await look(s)).step
 
 /** Presses "next" with the key of a foot pedal, until the server has taken it. */
 export const pedal = (s: Screen, key: string = Key.PAGE_DOWN): Promise<void> => s.moved(() => s.key(key))
@@ -37,8 +75,32 @@ export async function enter(s: Screen, words: string): Promise<void> {
 }
 
 /** Whether what is waited for now, by the seconds it takes, is another thing than before. */
-const another = (before: number | undefined, now: number | undefined): boolean =>
-  before === undefined || now === undefined ? before !== now : Math.abs(now - before) > 2
+const another = (before: number | null, now: number | null): boolean =>
+  before === null || now === null ? before !== now : Math.abs(now - before) > 2
+
+/** The visit a screen is at. */
+const visitAt = async (s: Screen): Promise<string> => sure(/visits\/([^/]+)/.exec(await s.driver.getCurrentUrl())?.[1])
+
+/**
+ * Lays out what is not laid out yet, told to the server by the screen's own browser (touch by touch it is laid in
+ * crown-visit.test.ts); reads what has to be read, and signs.
+ */
+export async function layUpAndSign(s: Screen): Promise<void> {
+  await s.find('[data-line]')
+  const visitId = await visitAt(s)
+  const { request } = visitView.parse(await s.asks(`/visits/${visitId}`))
+  const plan = compile(request, practice.parse(await s.asks('/practice')))
+  await s.asks(`/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true }, 'PUT')
+  const bare = { css: 'svg g[role=checkbox]:not([data-line])[aria-checked="false"]' }
+  await s.until(
+    async () => (await s.driver.findElements(bare)).length === 0,
+    15_000,
+    'the screen does not show what is laid',
+  )
+  await s.readAll()
+  await s.press('Sign the tray')
+  await s.says('Ready to begin')
+}
 
 export class Team {
   constructor(
@@ -55,7 +117,7 @@ export class Team {
     const { assistant, dentist } = this
     const unread = { css: `[data-unread="${hold}"]` }
     if ((await dentist.driver.findElements(unread)).length === 0) return
-    const visit = sure(/visits\/([^/]+)/.exec(await assistant.driver.getCurrentUrl())?.[1])
+    const visit = await visitAt(assistant)
     const { frozen } = visitView.parse(await assistant.asks(`/visits/${visit}`))
     const { plan } = sure(frozen)
     const { events } = eventsView.parse(await assistant.asks(`/visits/${visit}/events`))
@@ -93,79 +155,68 @@ export class Team {
 
   /** Counts out, by the key, what comes out with the step in front. */
   async countOut(): Promise<void> {
-    const css = '[data-out-now]:not([data-open="0"])'
-    for (;;) {
-      const [out] = await this.assistant.driver.findElements({ css })
-      const id = await out?.getAttribute('data-count')
-      if (!out || this.uncounted.includes(id!)) return
+    for (let [id] = (await look(this.assistant)).out; id !== undefined && !this.uncounted.includes(id); ) {
+      const counted = id
       await this.assistant.moved(() => this.assistant.key('o'))
       await this.assistant.until(
-        async () =>
-          (await this.assistant.driver.findElements({ css: `[data-count="${id}"][data-out-now]` })).length === 0,
+        async () => {
+          ;[id] = (await look(this.assistant)).out
+          return id !== counted
+        },
         15_000,
-        `${id} stays open`,
+        `${counted} stays open`,
       )
     }
-  }
-
-  /** Seconds an element of the assistant's screen says are left; nothing where it is not there. */
-  private async left(attribute: 'data-lasting' | 'data-wait'): Promise<number | undefined> {
-    const [found] = await this.assistant.driver.findElements({ css: `[${attribute}]` })
-    const said = await found?.getAttribute(attribute).catch(() => null)
-    return said === null || said === undefined ? undefined : Number(said)
   }
 
   /**
    * Runs the visit on as a team does: pedal, count out what came out, the dentist signs on the other window; where a clock
    * says wait, time passes. Stops before the step named is finished, or when nothing is left.
-   * @param look what is looked at when a step has come
+   * @param lookAt what is looked at when a step has come
    */
-  async runOn(until: string, look?: (stepId: string) => Promise<void>): Promise<void> {
+  async runOn(until: string, lookAt?: (stepId: string) => Promise<void>): Promise<void> {
     const { assistant, dentist } = this
     for (let turns = 0; turns < 500; turns++) {
+      const seen = await look(assistant)
       // A machine under load may miss a window of seconds: then it is done over, as at the chair.
-      if (
-        (await assistant.driver.findElements({ xpath: '//*[@role="dialog"]//button[normalize-space(.)="Do it over"]' }))
-          .length > 0
-      ) {
+      if (seen.missed) {
         await assistant.moved(() => enter(assistant, 'Do it over'))
         continue
       }
-      const at = await nowStep(assistant)
-      await look?.(at)
-      if (at === until) return
-      await this.countOut()
-      if (at) {
+      await lookAt?.(seen.step)
+      if (seen.step === until || seen.answered) return
+      if (seen.step) {
+        if (seen.out.length > 0) await this.countOut()
         // A step that has a time to last is given it.
-        const lastsS = await this.left('data-lasting')
-        if (lastsS !== undefined) {
-          await this.server.pass(lastsS)
+        if (seen.lastsS !== null) {
+          await this.server.pass(seen.lastsS)
           await assistant.until(
-            async () => (await this.left('data-lasting')) === undefined,
+            async () => (await look(assistant)).lastsS === null,
             15_000,
-            `${at} lasts for ever`,
+            `${seen.step} lasts for ever`,
           )
         }
         await pedal(assistant)
         continue
       }
-      const text = await assistant.text()
-      if (text.includes('All steps are answered')) return
-      if (text.includes('Ready for the next step')) {
+      if (seen.ready) {
         await pedal(assistant)
         continue
       }
       const [asked] = await dentist.driver.findElements({ css: '[data-hold]' })
-      const waitS = await this.left('data-wait')
-      if (asked && text.includes('Waiting for the dentist')) await this.sign((await asked.getAttribute('data-hold'))!)
-      else if (waitS !== undefined) await this.server.pass(waitS)
+      if (asked && seen.waitsForDentist) await this.sign((await asked.getAttribute('data-hold'))!)
+      else if (seen.waitS !== null) await this.server.pass(seen.waitS)
       // Whatever it is that is waited for, the screen changes by itself when it has come; the next wait may stand there then.
       await assistant.until(
-        async () =>
-          !/Waiting/.test(await assistant.text()) ||
-          another(waitS, await this.left('data-wait')) ||
-          (await assistant.driver.findElements({ css: '[role=dialog]' })).length > 0 ||
-          (await dentist.driver.findElements({ css: '[data-hold]' })).length > 0,
+        async () => {
+          const now = await look(assistant)
+          return (
+            !now.waits ||
+            now.asks ||
+            another(seen.waitS, now.waitS) ||
+            (await dentist.driver.findElements({ css: '[data-hold]' })).length > 0
+          )
+        },
         30_000,
         'waited for nothing',
       )

@@ -2,8 +2,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { DemoVisit } from '../demo/practice'
 import { addVisit } from '../demo/seed'
-import { Screen, serve, type Served } from './harness'
-import { pedal, Team } from './team'
+import { Screen } from './screen'
+import { serve, type Served } from './serve'
+import { layUpAndSign, pedal, Team } from './team'
 
 const day = new Date().toISOString().slice(0, 10)
 const team = { dentist: 'varen', assistants: ['bram'] }
@@ -60,15 +61,7 @@ describe('an exchange', () => {
     await assistant.click('[data-line="band-sectional"]')
     await assistant.press('Instead: Matrix band, circumferential')
     await assistant.find('[data-line="band-straight"]')
-    await assistant.until(
-      async () => (await assistant.driver.findElements({ css: '[data-sonner-toast]' })).length === 0,
-      15_000,
-      'the messages stayed',
-    )
-    await assistant.layOut()
-    await assistant.readAll()
-    await assistant.press('Sign the tray')
-    await assistant.says('Ready to begin')
+    await layUpAndSign(assistant)
     await dentist.go(`/visits/${day}-band/chairside`)
     await dentist.says('Ready to begin')
     await pedal(assistant)

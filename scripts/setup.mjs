@@ -1,6 +1,6 @@
 // Everything a fresh clone needs before it can run: the npm packages of the lock. Plain Node, no packages of its own.
 import { spawnSync } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createHash } from 'node:crypto'
 
 /** Runs a command, output shown; ends this process where it fails. */
@@ -50,6 +50,7 @@ export function build() {
   )
     return
   console.log('Building …')
+  rmSync('dist', { recursive: true, force: true })
   run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn'])
   run('npx', [
     '--no-install',
@@ -61,7 +62,11 @@ export function build() {
     '--target=node20',
     '--packages=external',
     '--sourcemap',
-    '--outfile=dist/server.js',
+    // What is imported when it is asked for, papers and the driver of a database server, is then loaded, not before.
+    '--splitting',
+    '--outdir=dist',
+    '--entry-names=server',
+    '--chunk-names=server-[name]-[hash]',
     '--log-level=warning',
   ])
   mkdirSync('dist', { recursive: true })

@@ -1,7 +1,7 @@
 /** The frame of every screen: where one is, who one is, whether the server is heard. */
 import { BookOpen, GraduationCap, History, Moon, Package, Settings2, Sun, UserRound } from 'lucide-react'
 import { useState } from 'react'
-import { Link, NavLink, Outlet, useMatch, useNavigation } from 'react-router'
+import { Link, NavLink, Outlet, useLocation, useMatch, useNavigation } from 'react-router'
 import { toQuadrant } from '../../core/teeth/notation'
 import { Button, Loading, Mark, ButtonLink } from '../parts/ui'
 import { ChangeCode } from './change-code'
@@ -114,6 +114,7 @@ function Leave({ person }: { person: Person }) {
 export function Shell() {
   const session = useSession()
   const visitId = useMatch('/visits/:visitId/*')?.params.visitId
+  const { pathname } = useLocation()
   if (session.isPending) return <Loading what="Opening" />
   if (!session.data) return <SignIn />
   const person = session.data
@@ -171,9 +172,9 @@ export function Shell() {
           </span>
         </header>
         <NeededStrip here={visitId} />
-        <main className="flex-1 p-3">
-          {/* Another person's screens open their own streams. */}
-          <Outlet key={person.id} />
+        <main data-at={pathname} className="flex-1 p-3">
+          {/* Another person's screens open their own streams; another visit's begin with no box open. */}
+          <Outlet key={`${person.id} ${visitId ?? ''}`} />
         </main>
       </div>
     </PersonContext.Provider>

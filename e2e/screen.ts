@@ -1,163 +1,16 @@
-/** The real interface in headless Chromium against the real built server. Waits are conditions, never sleeps. */
-import { spawn, type ChildProcess } from 'node:child_process'
-import { cpSync, mkdtempSync, rmSync } from 'node:fs'
-import { createServer } from 'node:net'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { Builder, By, error, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
-import { Options, ServiceBuilder, Driver } from 'selenium-webdriver/chrome'
-import { sure } from '../core/sure'
-import { demoCodes } from '../demo/practice'
-import { templateVariable } from '../demo/template'
-import { openDatabase, type Db } from '../server/db/open'
+/** The real interface in headless Chromium. Waits are conditions, never sleeps. */
+import { By, error, Key, logging, until, type WebElement } from 'selenium-webdriver'
+import type { Driver } from 'selenium-webdriver/chrome'
 import { lookedAt, wcag } from './accessible'
-
-process.env['SE_OFFLINE'] = 'true'
-// Server, browser and test speak of the same day wherever they run.
-process.env['TZ'] = 'Etc/UTC'
-
-/** A port nobody listens on just now. */
-export async function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const at = probe.address()
-      probe.close(() => resolve(typeof at === 'object' && at ? at.port : 0))
-    })
-  })
-}
-
-export interface Served {
-  url: string
-  folder: string
-  kill: () => Promise<void>
-  restart: () => Promise<void>
-  /** Does something to the folder while the server is down, and starts it again. */
-  whileDown: (prepare: (db: Db, now: number) => Promise<void>) => Promise<void>
-  stop: () => Promise<void>
-  /** Lets time pass, on the server's clock and with it on every screen's. */
-  pass: (seconds: number) => Promise<void>
-}
-
-/** The demo day is the wall's own, at an hour of the test's choosing: no test depends on when it is run. */
-const from = Date.now()
-const shownAt = (time: string): number => Date.parse(`${new Date(from).toISOString().slice(0, 10)}T${time}:00Z`)
-/** What every clock of a served program shows now. */
-export const shownNow = (pace: number, at: string): number => Math.round(shownAt(at) + (Date.now() - from) * pace)
-
-interface Clock {
-  pace: number
-  at: string
-  /** What a test has let pass already, ms. */
-  passedMs: number
-}
-
-function launch(folder: string, port: number, { pace, at, passedMs }: Clock): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['dist/server.js', '--demo'], {
-    env: {
-      ...process.env,
-      JADE_DATA: folder,
-      PORT: String(port),
-      DATABASE_URL: '',
-      TZ: 'Etc/UTC',
-      JADE_PACE: String(pace),
-      JADE_CLOCK_FROM: String(from),
-      JADE_CLOCK_SHOWS: String(shownAt(at) + passedMs),
-      JADE_CLOCK_MOVES: '1',
-      JADE_HOSTS: 'clinic.test',
-    },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  })
-  return new Promise((resolve, reject) => {
-    let said = ''
-    const hear = (chunk: Buffer): void => {
-      said += chunk.toString()
-      if (said.includes('Jade Tray is at')) resolve(child)
-    }
-    child.stdout.on('data', hear)
-    child.stderr.on('data', hear)
-    child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)))
-  })
-}
-
-const ended = (child: ChildProcess): Promise<void> =>
-  child.exitCode !== null || child.signalCode !== null
-    ? Promise.resolve()
-    : new Promise((resolve) => child.once('exit', () => resolve()))
-
-/** A session of the test's own, beside those of its screens. */
-async function signedIn(url: string): Promise<string> {
-  const answer = await fetch(`${url}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ personId: 'wim', code: demoCodes.wim }),
-  })
-  return sure(answer.headers.get('set-cookie')?.split(';')[0])
-}
-
-/**
- * Starts the built server on a fresh demo folder.
- * `prepare` may bring visits to a moment before the server opens the folder.
- */
-export async function serve({
-  prepare,
-  pace = 1,
-  at = '08:30',
-}: { prepare?: (db: Db, now: number) => Promise<void> } & Partial<Omit<Clock, 'passedMs'>> = {}): Promise<Served> {
-  const folder = mkdtempSync(join(tmpdir(), 'jade-e2e-'))
-  cpSync(process.env[templateVariable]!, folder, { recursive: true })
-  let passedMs = 0
-  const inFolder = async (act: (db: Db, now: number) => Promise<void>): Promise<void> => {
-    const database = await openDatabase(folder)
-    await act(database.db, shownNow(pace, at) + passedMs)
-    await database.close()
-  }
-  if (prepare) await inFolder(prepare)
-  const port = await freePort()
-  let child = await launch(folder, port, { pace, at, passedMs })
-  const end = async (signal: NodeJS.Signals): Promise<void> => {
-    child.kill(signal)
-    await ended(child)
-  }
-  const url = `http://127.0.0.1:${port}`
-  let cookie: string | undefined
-  return {
-    url,
-    folder,
-    kill: () => end('SIGKILL'),
-    restart: async () => {
-      child = await launch(folder, port, { pace, at, passedMs })
-    },
-    whileDown: async (act) => {
-      await end('SIGTERM')
-      await inFolder(act)
-      child = await launch(folder, port, { pace, at, passedMs })
-    },
-    pass: async (seconds) => {
-      const byS = Math.ceil(seconds)
-      cookie ??= await signedIn(url)
-      const answer = await fetch(`${url}/api/standins/clock`, {
-        method: 'POST',
-        headers: { cookie, 'content-type': 'application/json' },
-        body: JSON.stringify({ byS }),
-      })
-      if (!answer.ok) throw new Error(`time did not pass: ${await answer.text()}`)
-      passedMs += byS * 1000
-    },
-    stop: async () => {
-      await end('SIGTERM')
-      rmSync(folder, { recursive: true, force: true })
-    },
-  }
-}
+import { leaveBrowser, takeBrowser } from './browsers'
 
 /** How often a condition is looked at, ms. */
 const pollMs = 30
 
 export class Screen {
   private constructor(
-    readonly driver: WebDriver,
+    readonly driver: Driver,
     readonly url: string,
-    private readonly profile: string,
   ) {}
 
   /**
@@ -166,39 +19,7 @@ export class Screen {
    */
   static async open(served: string, overTheNet = false): Promise<Screen> {
     const url = overTheNet ? served.replace('127.0.0.1', 'clinic.test') : served
-    const profile = mkdtempSync(join(tmpdir(), 'jade-chromium-'))
-    const prefs = new logging.Preferences()
-    prefs.setLevel(logging.Type.BROWSER, logging.Level.ALL)
-    const options = new Options()
-    options.setChromeBinaryPath('/usr/bin/chromium')
-    options.setLoggingPrefs(prefs)
-    options.addArguments(
-      '--headless=new',
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      // As for whoever asks for less motion: nothing fades while it is looked at.
-      '--force-prefers-reduced-motion',
-      `--user-data-dir=${profile}`,
-      '--host-resolver-rules=MAP clinic.test 127.0.0.1',
-    )
-    const driver = await new Builder()
-      .forBrowser('chrome')
-      .setChromeOptions(options)
-      .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
-      .build()
-    if (!(driver instanceof Driver)) throw new Error('this needs the chrome driver, for what it tells of the page')
-    await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
-      width: 1280,
-      height: 800,
-      deviceScaleFactor: 1,
-      mobile: false,
-    })
-    return new Screen(driver, url, profile)
+    return new Screen(await takeBrowser(), url)
   }
 
   /** Waits for something, looking often: a test waits no longer than what it waits for. */
@@ -206,7 +27,27 @@ export class Screen {
     await this.driver.wait(condition, ms, words, pollMs)
   }
 
+  /** Goes to another page as a link would; where nobody is signed in yet, or from a page to itself, by loading the program. */
   async go(path: string): Promise<void> {
+    const linked = await this.driver.executeScript<boolean>(
+      `const [base, path] = arguments
+       const here = location.origin === base ? location.pathname + location.search : undefined
+       if (here === undefined || here === path || !document.querySelector('main[data-at]')) return false
+       history.pushState({ idx: (history.state?.idx ?? 0) + 1 }, '', path)
+       dispatchEvent(new PopStateEvent('popstate', { state: history.state }))
+       return true`,
+      this.url,
+      path,
+    )
+    if (!linked) return this.load(path)
+    // Where nobody is signed in any more there is the way in, and no page of anybody's.
+    const there =
+      'const main = document.querySelector("main[data-at]"); return !main || main.dataset.at === location.pathname'
+    await this.until(() => this.driver.executeScript<boolean>(there), 15_000, `${path} did not open`)
+  }
+
+  /** Loads the program anew, at a page. */
+  async load(path: string): Promise<void> {
     await this.driver.get(this.url + path)
   }
 
@@ -305,13 +146,14 @@ export class Screen {
   }
 
   /** What the server answers this browser, as a page of it would ask: with its sign-in. @throws where it refuses */
-  async asks(path: string, body?: object): Promise<unknown> {
+  async asks(path: string, body?: object, method = 'POST'): Promise<unknown> {
     const answer = await this.driver.executeAsyncScript<{ status: number; body: unknown }>(
-      `const [path, body, done] = arguments
-       const asked = body === null ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
+      `const [path, body, method, done] = arguments
+       const asked = body === null ? {} : { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
        fetch('/api' + path, asked).then(async (r) => done({ status: r.status, body: await r.json() }))`,
       path,
       body ?? null,
+      method,
     )
     if (answer.status >= 300) throw new Error(`${path}: ${answer.status} ${JSON.stringify(answer.body)}`)
     return answer.body
@@ -377,8 +219,7 @@ export class Screen {
       .filter((m) => !/\/api\/.*(status of (401|409)|HTTP Authentication failed)/.test(m))
   }
 
-  async close(): Promise<void> {
-    await this.driver.quit()
-    rmSync(this.profile, { recursive: true, force: true })
+  close(): Promise<void> {
+    return leaveBrowser(this.driver, this.url)
   }
 }
