@@ -155,17 +155,11 @@ export class Team {
 
   /** Counts out, by the key, what comes out with the step in front. */
   async countOut(): Promise<void> {
-    for (let [id] = (await look(this.assistant)).out; id !== undefined && !this.uncounted.includes(id); ) {
+    const first = async (): Promise<string | undefined> => (await look(this.assistant)).out[0]
+    for (let id = await first(); id !== undefined && !this.uncounted.includes(id); id = await first()) {
       const counted = id
       await this.assistant.moved(() => this.assistant.key('o'))
-      await this.assistant.until(
-        async () => {
-          ;[id] = (await look(this.assistant)).out
-          return id !== counted
-        },
-        15_000,
-        `${counted} stays open`,
-      )
+      await this.assistant.until(async () => (await first()) !== counted, 15_000, `${counted} stays open`)
     }
   }
 
