@@ -25,6 +25,7 @@ export default defineConfig({
           name: 'server',
           include: ['server/**/*.test.ts', 'cli/**/*.test.ts', 'scripts/**/*.test.ts'],
           globalSetup: 'server/test/template.ts',
+          execArgv: ['--liftoff-only'],
           // Every house of a test is its own; what the files import, they share.
           isolate: false,
           testTimeout: 60_000,

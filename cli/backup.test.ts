@@ -4,14 +4,17 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, expect, it } from 'vitest'
+import { sure } from '../core/sure'
+import { BadBackup } from '../server/backup/container'
 import { demoFolder } from '../server/test/house'
+import { backupVerbs } from './backup'
 
 const folder = mkdtempSync(join(tmpdir(), 'jade-shell-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 const at = (name: string): string => join(folder, name)
 
 const jade = (args: string[], env: Record<string, string> = {}) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['.cache/jade.js', ...args], {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--liftoff-only', '.cache/jade.js', ...args], {
     env: { ...process.env, JADE_PASSPHRASE: '', JADE_CODE: '', ...env },
     input: '',
     encoding: 'utf8',
@@ -23,6 +26,7 @@ const passphrase = { JADE_PASSPHRASE: 'four plain words here' }
 it('data at rest goes into a file, is checked, and comes back in an empty folder', async () => {
   const data = await demoFolder()
   const copy = at('practice.jade')
+  // From the shell: what was said, and the code a script goes by.
   expect(jade(['backup', copy, '--data', data])).toMatchObject({
     status: 2,
     said: expect.stringMatching(/JADE_PASSPHRASE/),
@@ -31,41 +35,34 @@ it('data at rest goes into a file, is checked, and comes back in an empty folder
     status: 0,
     said: expect.stringMatching(/^\d{4,} rows in /),
   })
-  expect(jade(['backup', copy, '--data', data], passphrase)).toMatchObject({
-    status: 2,
-    said: expect.stringMatching(/is there already: nothing is written over/),
-  })
-  expect(jade(['verify', copy], passphrase).said).toMatch(/is as it was written: \d+ rows; \d+ with a seal/)
   expect(jade(['verify', copy], { JADE_PASSPHRASE: 'others' })).toMatchObject({
     status: 1,
     said: 'That passphrase does not open this backup.',
   })
-  expect(jade(['verify', '--data', data]).said).toMatch(/^The live data is as it was written/)
-  expect(jade(['restore', copy, '--data', at('again')], passphrase)).toMatchObject({ status: 0 })
-  expect(jade(['verify', copy, '--data', at('again')], passphrase)).toMatchObject({ status: 0 })
-  expect(jade(['restore', copy, '--data', at('again')], passphrase)).toMatchObject({
-    status: 1,
-    said: expect.stringMatching(/is not empty/),
-  })
+  // The same verbs without a process for each.
+  process.env['JADE_PASSPHRASE'] = passphrase.JADE_PASSPHRASE
+  const verb = (name: string) => sure(backupVerbs[name])
+  const [backup, verify, restore] = [verb('backup'), verb('verify'), verb('restore')]
+  await expect(backup([copy, '--data', data])).rejects.toThrow(/is there already: nothing is written over/)
+  expect(await verify([copy])).toMatch(/is as it was written: \d+ rows; \d+ with a seal/)
+  expect(await verify(['--data', data])).toMatch(/^The live data is as it was written/)
+  await restore([copy, '--data', at('again')])
+  expect(await verify([copy, '--data', at('again')])).toMatch(/^The live data, held against /)
+  await expect(restore([copy, '--data', at('again')])).rejects.toThrow(/is not empty/)
   const bytes = readFileSync(copy)
   bytes[bytes.length - 2_000] = (bytes[bytes.length - 2_000] ?? 0) ^ 8
   writeFileSync(at('bad.jade'), bytes)
-  expect(jade(['restore', at('bad.jade'), '--data', at('bad')], passphrase)).toMatchObject({ status: 1 })
+  await expect(restore([at('bad.jade'), '--data', at('bad')])).rejects.toThrow(BadBackup)
   expect(existsSync(at('bad'))).toBe(false)
-  expect(jade(['verify', at('none.jade')])).toMatchObject({
-    status: 1,
-    said: expect.stringMatching(/^There is no file/),
-  })
-  expect(jade(['backup', at('x.jade'), '--data', at('nowhere'), '--plain'])).toMatchObject({
-    status: 2,
-    said: expect.stringMatching(/^There is no practice in/),
-  })
+  await expect(verify([at('none.jade')])).rejects.toThrow(/^There is no file/)
+  await expect(backup([at('x.jade'), '--data', at('nowhere'), '--plain'])).rejects.toThrow(/^There is no practice in/)
+  delete process.env['JADE_PASSPHRASE']
   rmSync(data, { recursive: true, force: true })
 }, 180_000)
 
 it('a server that has the data open makes the copy itself, for a dentist with the code', async () => {
   const data = await demoFolder()
-  const child = spawn(process.execPath, ['.cache/main.js', '--demo'], {
+  const child = spawn(process.execPath, ['--liftoff-only', '.cache/main.js', '--demo'], {
     env: { ...process.env, JADE_DATA: data, PORT: '0', DATABASE_URL: '', TZ: 'Etc/UTC' },
   })
   const url = await new Promise<string>((resolve, reject) => {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 
 describe('the shell', () => {
   const jade = (args: string[], input = '') =>
-    spawnSync(process.execPath, ['.cache/jade.js', ...args], { input, encoding: 'utf8' })
+    spawnSync(process.execPath, ['--liftoff-only', '.cache/jade.js', ...args], { input, encoding: 'utf8' })
   it('plans from a file and from standard input, the same', () => {
     const fromFile = jade(['plan', 'demo/cases/crown-37.json'])
     expect(fromFile.status).toBe(0)

@@ -19,5 +19,7 @@ export function useScratch() {
   // A database server runs as a user of its own and has to come through.
   chmodSync(folder, 0o711)
   process.env.TMPDIR = folder
+  // Whoever needs a database first makes an empty one here; the others begin with that.
+  process.env.JADE_EMPTY_DATABASE = join(folder, 'empty-database')
   process.on('exit', () => rmSync(folder, { recursive: true, force: true, maxRetries: 3 }))
 }

@@ -1,4 +1,4 @@
-import { often } from '../../scripts/often'
+import { nightly } from '../../scripts/often'
 import { describe, expect, it } from 'vitest'
 import type { PlacedVisit } from './day'
 import { defaultDayRules } from '../practice/day-rules'
@@ -68,6 +68,8 @@ function small(seed: number): DayProblem {
         next() < 0.15,
       )
     }),
+    // By day ten minutes either way: a tenth of the ways there are.
+    nightly ? 20 : 10,
   )
 }
 
@@ -98,8 +100,9 @@ function exhaustive({ visits, turnoverMs, mostMs, gridMs, dentists = [] }: DayPr
 
 describe('a day proposed anew', () => {
   it('is on the average within 2 % of trying every way on small days, never 8 % worse, never under what load and path allow, and the same each time', () => {
+    const days = nightly ? 12 : 4
     const gaps: number[] = []
-    for (let seed = 1; seed <= often(12); seed++) {
+    for (let seed = 1; seed <= days; seed++) {
       const problem = small(seed)
       const found = proposeDay(problem)
       const best = exhaustive(problem)
@@ -110,7 +113,7 @@ describe('a day proposed anew', () => {
       expect(found.twiceAfterMin).toBeLessThanOrEqual(found.twiceBeforeMin)
       expect(proposeDay(problem)).toEqual(found)
     }
-    expect(gaps.length).toBeGreaterThan(often(12) / 2)
+    expect(gaps.length).toBeGreaterThanOrEqual(days / 2)
     expect(Math.max(...gaps)).toBeLessThanOrEqual(0.08)
     expect(gaps.reduce((sum, g) => sum + g, 0) / gaps.length).toBeLessThanOrEqual(0.02)
   }, 120_000)

@@ -130,7 +130,8 @@ it('finds a flipped bit wherever it is, and a file that was cut off', async () =
     await writeBackup(house.database.db, file, house.clock.now, passphrase)
     const whole = readFileSync(file)
     const [bad, into] = [join(folder, 'bad.jade'), join(folder, 'nothing')]
-    for (const part of [0.05, 0.3, 0.6, 0.9, 0.9999]) {
+    // With a passphrase each try costs what guessing one does.
+    for (const part of passphrase === undefined ? [0.05, 0.3, 0.6, 0.9, 0.9999] : [0.05, 0.6, 0.9999]) {
       const flipped = Buffer.from(whole)
       const at = Math.floor(whole.length * part)
       flipped[at] = (flipped[at] ?? 0) ^ 1

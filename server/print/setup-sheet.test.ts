@@ -1,4 +1,4 @@
-import { often } from '../../scripts/often'
+import { nightly } from '../../scripts/often'
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../../core/plan/compile'
@@ -75,7 +75,7 @@ describe('the setup sheet', () => {
     for (const [i, v] of demoVisits.entries()) {
       const plan = planOf(v.key)
       // By turns, so that each paper has half of the visits; by night each visit comes on both.
-      for (const [paper, size] of papers.filter((_, p) => p === i % 2 || often(3) === 3)) {
+      for (const [paper, size] of papers.filter((_, p) => p === i % 2 || nightly)) {
         const { sizes } = await readPdf(await renderPdf(setupSheet(plan, facts, paper)))
         expect(sizes.length).toBeLessThanOrEqual(2)
         for (const s of sizes) expect(s).toEqual(size)

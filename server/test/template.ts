@@ -10,7 +10,9 @@ async function bundle(): Promise<void> {
   await build({
     entryPoints: ['server/main.ts', 'cli/jade.ts'],
     entryNames: '[name]',
+    chunkNames: 'part-[name]-[hash]',
     bundle: true,
+    splitting: true,
     platform: 'node',
     format: 'esm',
     target: 'node20',
