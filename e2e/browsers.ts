@@ -33,7 +33,6 @@ async function openBrowser(): Promise<Driver> {
     // As for whoever asks for less motion: nothing fades while it is looked at.
     '--force-prefers-reduced-motion',
     '--host-resolver-rules=MAP clinic.test 127.0.0.1',
-    ...(process.env['JADE_FLAGS']?.split('|') ?? []),
   )
   const builder = new Builder().forBrowser('chrome').setChromeOptions(options)
   const shared = process.env[driverVariable]

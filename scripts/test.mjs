@@ -1,6 +1,5 @@
 // npm test: from a fresh clone to a passed suite. Packages, browser, types, lint and import rules, tests, end-to-end.
-import { spawn, spawnSync } from 'node:child_process'
-import { once } from 'node:events'
+import { spawnSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { postgresPrograms, startPostgres } from './postgres.mjs'
 import { useScratch } from './scratch.mjs'
@@ -58,25 +57,6 @@ const step = (title, command, args) => {
   run(command, args)
   console.log(`  ${((Date.now() - started) / 1000).toFixed(1)} s`)
 }
-
-/** Runs steps quietly, each list one after the other and the lists beside each other; shows all of a step that fails and ends. */
-const sideBySide = (...lists) =>
-  Promise.all(
-    lists.map(async (list) => {
-      for (const [title, command, args] of list) {
-        const started = Date.now()
-        const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] })
-        const said = []
-        for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk))
-        const [code] = await once(child, 'close')
-        console.log(`\n— ${title}\n  ${((Date.now() - started) / 1000).toFixed(1)} s`)
-        if (code === 0) continue
-        console.error(Buffer.concat(said).toString())
-        console.error(`${command} ${args.join(' ')} failed.`)
-        process.exit(1)
-      }
-    }),
-  )
 const npx = (...args) => ['npx', ['--no-install', ...args]]
 
 installPackages()
@@ -86,14 +66,10 @@ useScratch()
 // --e2e: only the real interface, for whoever has just changed it.
 if (!process.argv.includes('--e2e')) {
   await database()
-  await sideBySide(
-    [['format', ...npx('prettier', '--check', '--log-level', 'warn', '.')]],
-    [
-      ['types', ...npx('tsc', '-p', '.')],
-      ['lint and import rules', ...npx('oxlint', '-c', 'oxlint.config.mjs', '--deny-warnings')],
-      ['nothing that nobody uses', ...npx('knip', '--no-config-hints')],
-    ],
-  )
+  step('format', ...npx('prettier', '--check', '--log-level', 'warn', '.'))
+  step('types', ...npx('tsc', '-p', '.'))
+  step('lint and import rules', ...npx('oxlint', '-c', 'oxlint.config.mjs', '--deny-warnings'))
+  step('nothing that nobody uses', ...npx('knip', '--no-config-hints'))
   step(
     'tests',
     ...npx('vitest', 'run', '--project', 'core', '--project', 'web', '--project', 'server', '--reporter=dot'),

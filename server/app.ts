@@ -1,6 +1,8 @@
 /** The server: its doors and its manners. Rules of the trade are in core; what is stored is in db. */
 import { firstOf } from '../core/sure'
 import { randomUUID } from 'node:crypto'
+import { isDeepStrictEqual } from 'node:util'
+import { wantedOf } from '../core/run/wanted'
 import { isIP } from 'node:net'
 import { hostname } from 'node:os'
 import { existsSync } from 'node:fs'
@@ -173,7 +175,7 @@ function houseOf({
     hub,
     runs: new Runs(
       database.db,
-      (visitId, events, plan) => {
+      (visitId, events, plan, { before, after }) => {
         hub.send(visitTopic(visitId), { event: 'run', data: { visitId, events } })
         // The visit's own stage changes only when it begins and when it closes; and a throat pack is told to every screen of it.
         if (
@@ -187,8 +189,10 @@ function houseOf({
         )
           hub.send(visitTopic(visitId), { event: 'visit', data: { visitId } })
         hub.send(dayTopic, { event: 'day', data: { visitId } })
-        // What waits for somebody may have changed: for the people of this visit, wherever they look.
-        for (const p of plan.people) hub.send(personTopic(p.id), { event: 'needed', data: { visitId } })
+        // Whom something else waits for than before is told, wherever they look.
+        for (const { id } of plan.people)
+          if (!isDeepStrictEqual(wantedOf(plan, before, id), wantedOf(plan, after, id)))
+            hub.send(personTopic(id), { event: 'needed', data: { visitId } })
       },
       now,
       database.kind === 'server',

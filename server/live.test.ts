@@ -3,7 +3,7 @@ import { runEvent } from '../core/run/events'
 import * as z from 'zod'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { WebSocket } from 'ws'
-import { Caller, day, openHouse, type TestHouse } from './test/house'
+import { Caller, command, day, openHouse, type TestHouse } from './test/house'
 
 const visit = `${day}-one`
 let house: TestHouse
@@ -89,23 +89,29 @@ describe('the live socket', () => {
     // Signing and beginning change the stage; the day hears that something moved, the other visit nothing at all.
     expect((await mine.hears('visit', 2)).length).toBeGreaterThanOrEqual(2)
     await desk.hears('day', 4)
-    // Of another visit it hears at most that something waits for its person; of its own, who is there.
-    expect(other.heard.map((h) => h.event).filter((e) => e !== 'needed' && e !== 'presence')).toEqual(['hello'])
+    // Nothing of this waits for anybody: a screen elsewhere has heard nothing. What the dentist says to her she hears there.
+    expect(other.heard.map((h) => h.event).filter((e) => e !== 'presence')).toEqual(['hello'])
+    const orrell = await new Caller(house.app).signIn('orrell', '471108')
+    await orrell.call('POST', `/visits/${visit}/commands`, command(3, { kind: 'call', handoff: 'leaving', minutes: 5 }))
+    await other.hears('needed')
+    await give(4, { kind: 'note', text: 'nobody waits for a note' })
+    await mine.hears('run', 5)
+    expect(other.heard.filter((h) => h.event === 'needed')).toHaveLength(1)
     for (const d of [mine, other, desk]) d.socket.close()
   })
 
   it('a retry is answered but not told twice', async () => {
     const device = Device.open(`/api/live?visit=${visit}`, { cookie: juno.cookie })
     await device.hears('hello')
-    const again = { commandId: 'live-retry-1', basedOn: 3, device: 'test', command: { kind: 'note', text: 'once' } }
+    const again = { commandId: 'live-retry-1', basedOn: 5, device: 'test', command: { kind: 'note', text: 'once' } }
     const [a, b] = [
       await juno.call('POST', `/visits/${visit}/commands`, again),
       await juno.call('POST', `/visits/${visit}/commands`, again),
     ]
     expect(a.body).toEqual(b.body)
-    await give(4, { kind: 'note', text: 'after it' })
+    await give(6, { kind: 'note', text: 'after it' })
     const events = (await device.hears('run', 2)).flatMap((h) => runTold.parse(h.data).events)
-    expect(events.map((e) => e.seq)).toEqual([4, 5])
+    expect(events.map((e) => e.seq)).toEqual([6, 7])
     device.socket.close()
   })
 

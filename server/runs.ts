@@ -47,6 +47,12 @@ interface Live {
   plan: Plan
   state: RunState
 }
+/** How a run stood before what has just been stored, and how it stands with it. */
+interface Step {
+  before: RunState
+  after: RunState
+}
+type Answered = CommandAnswer & { live: Live; before: RunState; fresh: boolean }
 
 export class Runs {
   private readonly live = new Map<string, Live>()
@@ -54,7 +60,7 @@ export class Runs {
 
   constructor(
     private readonly db: Db,
-    private readonly publish: (visitId: string, events: RunEvent[], plan: Plan) => void,
+    private readonly publish: (visitId: string, events: RunEvent[], plan: Plan, step: Step) => void,
     private readonly now: () => number,
     /** Whether other servers may write to the same database. */
     private readonly shared: boolean,
@@ -112,7 +118,7 @@ export class Runs {
    */
   command(visitId: string, envelope: CommandEnvelope, who: Who): Promise<CommandAnswer> {
     return this.inTurn(visitId, async () => {
-      const done = await this.db.transaction(async (tx): Promise<CommandAnswer & { live: Live; fresh: boolean }> => {
+      const done = await this.db.transaction(async (tx): Promise<Answered> => {
         // A second server may work on the same PostgreSQL: the row lock keeps it in turn. An embedded folder is ours alone.
         if (this.shared)
           await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
@@ -123,7 +129,7 @@ export class Runs {
         if (known.events.length > 0) {
           if (known.hash !== null && known.hash !== hash)
             throw new Problem('known', 'Something else came under this id before; nothing was stored of this one.')
-          return { seq: state.seq, events: known.events, live, fresh: false }
+          return { seq: state.seq, events: known.events, live, before: state, fresh: false }
         }
         if (envelope.basedOn !== state.seq) {
           throw new Problem(
@@ -165,13 +171,14 @@ export class Runs {
           seq: state.seq + events.length,
           events,
           live: { plan, state: events.reduce(evolve, state) },
+          before: state,
           fresh: true,
         }
         return decision.held ? { ...answer, held: decision.held } : answer
       })
-      const { live, fresh, ...answer } = done
+      const { live, before, fresh, ...answer } = done
       this.live.set(visitId, live)
-      if (fresh) this.publish(visitId, answer.events, live.plan)
+      if (fresh) this.publish(visitId, answer.events, live.plan, { before, after: live.state })
       return answer
     })
   }
