@@ -98,9 +98,9 @@ export default {
     },
     ...roomRules,
     { files: ['core/**/*.test.ts'], rules: { 'no-restricted-imports': 'off' } },
-    // What a test tells is one story, however long; the bench is one, too.
+    // What a test tells is one story, however long.
     {
-      files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**/*.ts', 'scripts/bench.ts'],
+      files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**/*.ts'],
       rules: { 'max-lines-per-function': 'off', complexity: 'off' },
     },
     // What is drawn takes a line for each thing on the screen.

@@ -15,13 +15,12 @@ import { commandView, eventsView, type EventsView } from '../wire/run'
 import { openDatabase } from '../server/db/open'
 import * as t from '../server/db/schema'
 import { median, note, p95 } from './bench-measure'
-import { server } from './bench-live'
+import { callsTo, server, type Call } from './bench-live'
 
 const crowdRuns = 60
 const crowdDevices = 200
-/** A practice far larger than one: sixty runs at once, two hundred devices on them. */
-export async function crowd(): Promise<void> {
-  const folder = mkdtempSync(join(tmpdir(), 'jade-crowd-'))
+/** Runs of today in a folder, the first as long as no visit is. @returns their ids */
+async function manyRuns(folder: string): Promise<string[]> {
   const today = new Date().toISOString().slice(0, 10)
   const database = await openDatabase(folder)
   await seedDemo(database.db, Date.now(), 'Etc/UTC')
@@ -70,13 +69,15 @@ export async function crowd(): Promise<void> {
       })),
     )
   await database.close()
+  return ids
+}
+
+/** A practice far larger than one: sixty runs at once, two hundred devices on them. */
+export async function crowd(): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'jade-crowd-'))
+  const ids = await manyRuns(folder)
   const live = await server(folder)
-  const call = async (method: string, path: string, cookie: string, body?: unknown): Promise<Response> =>
-    fetch(`${live.url}/api${path}`, {
-      method,
-      headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    })
+  const call = callsTo(live.url)
   const cookies = await Promise.all(
     [
       ['juno', '3816'],
@@ -147,16 +148,20 @@ export async function crowd(): Promise<void> {
     'MB',
     300,
   )
-  const { frozen } = visitView.parse(await (await call('GET', `/visits/${long}`, firstOf(cookies))).json())
+  await longRun(call, firstOf(ids), firstOf(cookies))
+  for (const s of sockets) s.close()
+  live.stop()
+  rmSync(folder, { recursive: true, force: true })
+}
+
+async function longRun(call: Call, id: string, cookie: string): Promise<void> {
+  const { frozen } = visitView.parse(await (await call('GET', `/visits/${id}`, cookie)).json())
   const opens: number[] = []
   for (let i = 0; i < 7; i++) {
     const started = performance.now()
-    const { events }: EventsView = await (await call('GET', `/visits/${long}/events?after=0`, firstOf(cookies))).json()
+    const { events }: EventsView = await (await call('GET', `/visits/${id}/events?after=0`, cookie)).json()
     replay(sure(frozen).plan, events)
     opens.push(performance.now() - started)
   }
   note('a run of 5,000 events, fetched and folded', median(opens), 'ms', 300)
-  for (const s of sockets) s.close()
-  live.stop()
-  rmSync(folder, { recursive: true, force: true })
 }

@@ -34,14 +34,20 @@ export async function server(folder = mkdtempSync(join(tmpdir(), 'jade-bench-'))
   return { pid: sure(child.pid), url: `http://127.0.0.1:${port}`, folder, stop: () => child.kill('SIGTERM') }
 }
 
-/** Time from sending a command until another device's socket has the event. */
-export async function secondScreen({ url }: Live, visitId: string): Promise<void> {
-  const call = async (method: string, path: string, cookie: string, body?: unknown): Promise<Response> =>
+export type Call = (method: string, path: string, cookie: string, body?: unknown) => Promise<Response>
+/** Asks a server as a device with this sign-in would. */
+export const callsTo =
+  (url: string): Call =>
+  (method, path, cookie, body) =>
     fetch(`${url}/api${path}`, {
       method,
       headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     })
+
+/** Time from sending a command until another device's socket has the event. */
+export async function secondScreen({ url }: Live, visitId: string): Promise<void> {
+  const call = callsTo(url)
   const cookie = firstOf(
     sure((await call('POST', '/session', '', { personId: 'juno', code: '3816' })).headers.get('set-cookie')).split(';'),
   )
