@@ -12,14 +12,19 @@ import { openDatabase, type Db } from '../server/db/open'
 // Server, browser and test speak of the same day wherever they run.
 process.env['TZ'] = 'Etc/UTC'
 
-/** A port nobody listens on just now. */
+/**
+ * A port nobody listens on just now, and below those that a connection going out is given by itself (from 32768 on): none
+ * takes it while a server is down.
+ */
 export async function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const at = probe.address()
-      probe.close(() => resolve(typeof at === 'object' && at ? at.port : 0))
-    })
-  })
+  for (;;) {
+    const port = 20_000 + Math.floor(Math.random() * 12_000)
+    const probe = createServer()
+    const free = await new Promise<boolean>((resolve) =>
+      probe.once('error', () => resolve(false)).listen(port, '127.0.0.1', () => probe.close(() => resolve(true))),
+    )
+    if (free) return port
+  }
 }
 
 export interface Served {
