@@ -14,8 +14,10 @@ export async function lookedAt(driver: WebDriver, where: string, runOnly: RunOnl
   if (!(await driver.executeScript<boolean>('return "axe" in window'))) await driver.executeScript(axe.source)
   const found = await driver.executeAsyncScript<string[]>(
     `const [runOnly, alike, done] = arguments
-     // How something is made: whatever it is of, and holds, by tag and looks.
-     const looks = (e) => e.tagName + ' ' + e.getAttribute('class') + ' ' + e.getAttribute('fill')
+     // How something is made: it and all it holds, by tag, looks, and what is said of it.
+     const said = /^(aria-|alt$|type$|disabled$)/
+     const looks = (e) =>
+       [e.tagName, ...['class', 'fill', 'style', 'role'].map((of) => e.getAttribute(of)), ...e.getAttributeNames().filter((n) => said.test(n))].join(' ')
      const made = (e) => [...new Set([e, ...e.querySelectorAll('*')].map(looks))].sort().join('\\n')
      const more = []
      for (const row of document.querySelectorAll('body *')) {

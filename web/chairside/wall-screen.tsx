@@ -21,6 +21,7 @@ import { SectionView } from '../parts/section-view'
 import { Failed, Loading } from '../parts/ui'
 import { useClockSounds } from './clock-sounds'
 import { CueLine } from './cues'
+import { inFront } from './in-front'
 
 function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
   const { plan } = data
@@ -44,18 +45,7 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
       ['running', 'done', 'skipped'].includes(core.steps[h.stepId]?.status ?? 'todo'),
   )
   const playheadS = core.startedAt === undefined ? 0 : ((core.closedAt ?? now) - core.startedAt) / 1000
-  const title =
-    core.status === 'closed'
-      ? 'Closed'
-      : core.status === 'laid up'
-        ? 'Ready to begin'
-        : current
-          ? current.title
-          : view.next
-            ? `Next: ${view.next.title}`
-            : asked[0]
-              ? 'Waiting for the dentist'
-              : (view.waiting?.refusal.message ?? 'All steps are answered')
+  const { title, why } = inFront(core, view, asked[0] !== undefined)
   return (
     <div className="mx-auto flex min-h-[calc(100vh-7rem)] max-w-[1700px] flex-col gap-3" data-wall={core.status}>
       {plan.request.alerts.length > 0 && (
@@ -70,9 +60,11 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
           <p className="num text-4xl font-bold text-soft">
             {plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}
           </p>
-          <p data-wall-now="" className="mt-2 text-7xl leading-tight font-bold text-balance">
+          {/* As large as the height of the screen lets it be, for the score below it: nobody scrolls a wall. */}
+          <p data-wall-now="" className="mt-2 text-[clamp(2.5rem,7.5vh,4.5rem)] leading-tight font-bold text-balance">
             {title}
           </p>
+          {why && <p className="mt-3 text-4xl leading-snug">{why}</p>}
           {current && <p className="mt-2 text-4xl">{current.performer.name}</p>}
           {current && current.passes.length > 0 && (
             <p className="mt-3 text-4xl leading-snug">
@@ -81,7 +73,7 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
             </p>
           )}
           {core.status === 'running' && upcoming.length > 0 && (
-            <ol className="mt-6 space-y-2 border-t-2 border-line pt-4 text-4xl text-soft">
+            <ol className="mt-6 space-y-2 border-t-2 border-line pt-4 text-[clamp(1.5rem,3.75vh,2.25rem)] leading-snug text-soft">
               {upcoming.map((s) => (
                 <li key={s.id}>then {s.title}</li>
               ))}
