@@ -48,7 +48,7 @@ export function spanWords(seconds: number): string {
  */
 export function workingDaysAfter(date: string, days: number): string {
   let day = Temporal.PlainDate.from(date)
-  for (let left = days; left > 0; ) {
+  for (let left = days; left > 0;) {
     day = day.add({ days: 1 })
     if (day.dayOfWeek <= 5) left -= 1
   }

@@ -57,6 +57,7 @@ const step = (title, command, args) => {
   run(command, args)
   console.log(`  ${((Date.now() - started) / 1000).toFixed(1)} s`)
 }
+const npm = (script) => ['npm', ['run', '--silent', script]]
 const npx = (...args) => ['npx', ['--no-install', ...args]]
 
 installPackages()
@@ -66,10 +67,10 @@ useScratch()
 // --e2e: only the real interface, for whoever has just changed it.
 if (!process.argv.includes('--e2e')) {
   await database()
-  step('format', ...npx('prettier', '--check', '--log-level', 'warn', '.'))
-  step('types', ...npx('tsc', '-p', '.'))
-  step('lint and import rules', ...npx('oxlint', '-c', 'oxlint.config.mjs', '--deny-warnings'))
-  step('nothing that nobody uses', ...npx('knip', '--no-config-hints'))
+  step('format', ...npm('format:check'))
+  step('types', ...npm('types'))
+  step('lint and import rules', ...npm('lint'))
+  step('nothing that nobody uses', ...npm('unused'))
   step(
     'tests',
     ...npx('vitest', 'run', '--project', 'core', '--project', 'web', '--project', 'server', '--reporter=dot'),

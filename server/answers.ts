@@ -28,9 +28,9 @@ export const answers =
 
 // A file is text or bytes; neither is made into JSON.
 const content = z
-  .custom<
-    string | Buffer | Readable
-  >((sent) => typeof sent === 'string' || Buffer.isBuffer(sent) || sent instanceof Readable)
+  .custom<string | Buffer | Readable>(
+    (sent) => typeof sent === 'string' || Buffer.isBuffer(sent) || sent instanceof Readable,
+  )
   .meta({ type: 'string', format: 'binary' })
 /** The answer of a route that sends a file. */
 export const file = (type: string, description: string) => ({

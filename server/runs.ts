@@ -147,18 +147,16 @@ export class Runs {
         const decision = decide(plan, state, envelope.command, who, now)
         if ('refused' in decision) throw new Problem('refused', decision.refused.message, { refusal: decision.refused })
         if (now < heardAt) askWhereTimesDiffer(decide(plan, state, envelope.command, who, heardAt), heardAt - now)
-        const events = decision.events.map(
-          (what, i): RunEvent => ({
-            id: `${envelope.commandId}.${i}`,
-            seq: state.seq + i + 1,
-            at: now,
-            by: who.personId,
-            device: envelope.device,
-            commandId: envelope.commandId,
-            ...(now < heardAt ? { receivedAt: heardAt } : {}),
-            what,
-          }),
-        )
+        const events = decision.events.map((what, i): RunEvent => ({
+          id: `${envelope.commandId}.${i}`,
+          seq: state.seq + i + 1,
+          at: now,
+          by: who.personId,
+          device: envelope.device,
+          commandId: envelope.commandId,
+          ...(now < heardAt ? { receivedAt: heardAt } : {}),
+          what,
+        }))
         const told = { visitId, via: envelope.via ?? null, library: libraryVersion, commandHash: hash }
         await tx.insert(t.runEvents).values(
           sealed(

@@ -109,22 +109,20 @@ function laneTask(plan: Plan, stepId: string, lanes: Lanes): ClockTask {
   const acts = lanes.rows
     .flatMap((row) => row.acts)
     .toSorted((a, b) => a.fromS - b.fromS)
-    .map(
-      (a): ClockAct => ({
-        key: `${stepId}.${a.id}`,
-        stepId,
-        learns: `${kindOfStep(stepId)}.${a.id}`,
-        says: a.say,
-        bounds: [
-          {
-            from: begin,
-            atLeastS: Math.max(0, a.fromS - callSlackS.before),
-            atMostS: a.fromS + callSlackS.after,
-            because: lanes.because.text,
-          },
-        ],
-      }),
-    )
+    .map((a): ClockAct => ({
+      key: `${stepId}.${a.id}`,
+      stepId,
+      learns: `${kindOfStep(stepId)}.${a.id}`,
+      says: a.say,
+      bounds: [
+        {
+          from: begin,
+          atLeastS: Math.max(0, a.fromS - callSlackS.before),
+          atMostS: a.fromS + callSlackS.after,
+          because: lanes.because.text,
+        },
+      ],
+    }))
   return { begins: `${lanes.fromEdge === 'start' ? 'begun' : 'done'}: ${title}`, acts }
 }
 

@@ -83,7 +83,7 @@ export function inOrder(given: readonly string[], wanted: readonly string[]): Se
           ? sure(sure(best[i + 1])[j + 1]) + 1
           : Math.max(sure(sure(best[i + 1])[j]), sure(sure(best[i])[j + 1]))
   const kept = new Set<number>()
-  for (let i = 0, j = 0; i < given.length && j < wanted.length; ) {
+  for (let i = 0, j = 0; i < given.length && j < wanted.length;) {
     if (given[i] === wanted[j]) {
       kept.add(j)
       i++

@@ -38,30 +38,28 @@ const formula = /^'(?=[=+\-@\t\r])/
  * @example itemsToCsv(practice.items).split(',')[1] // 'name'
  */
 export function itemsToCsv(items: readonly Item[]): string {
-  const rows = items.map(
-    (i): Record<Column, string> => ({
-      id: i.id,
-      name: i.name,
-      family: i.family,
-      serves: i.serves.join(' | '),
-      lengthMm: String(i.lengthMm),
-      widthMm: String(i.widthMm),
-      shape: i.shape ?? '',
-      reusable: yesNo(i.reusable),
-      latex: yesNo(i.latex),
-      allergens: i.allergens.join(' | '),
-      cassette: i.cassette ?? '',
-      codes: i.codes.join(' | '),
-      unit: i.unit,
-      workingS: figureText(i.workingS),
-      inMouthS: figureText(i.inMouthS),
-      cureS: figureText(i.cureS),
-      setS: figureText(i.setS),
-      perUnit: figureText(i.perUnit),
-      tracked: yesNo(i.tracked),
-      stock: String(i.stock),
-    }),
-  )
+  const rows = items.map((i): Record<Column, string> => ({
+    id: i.id,
+    name: i.name,
+    family: i.family,
+    serves: i.serves.join(' | '),
+    lengthMm: String(i.lengthMm),
+    widthMm: String(i.widthMm),
+    shape: i.shape ?? '',
+    reusable: yesNo(i.reusable),
+    latex: yesNo(i.latex),
+    allergens: i.allergens.join(' | '),
+    cassette: i.cassette ?? '',
+    codes: i.codes.join(' | '),
+    unit: i.unit,
+    workingS: figureText(i.workingS),
+    inMouthS: figureText(i.inMouthS),
+    cureS: figureText(i.cureS),
+    setS: figureText(i.setS),
+    perUnit: figureText(i.perUnit),
+    tracked: yesNo(i.tracked),
+    stock: String(i.stock),
+  }))
   return `\uFEFF${Papa.unparse({ fields: [...itemColumns], data: rows }, { escapeFormulae: true })}\r\n`
 }
 

@@ -227,11 +227,10 @@ export function marked(blocks: readonly Block[], mark: string): Block[] {
     ...(d.cues ? { cues: d.cues.map((q) => ({ ...q, ...(q.from ? { from: name(q.from) } : {}) })) } : {}),
     ...(d.ties
       ? {
-          ties: d.ties.map(
-            (t): Tie =>
-              t.atMostS === undefined
-                ? { ...t, from: name(t.from) }
-                : { ...t, from: name(t.from), ...(t.again ? { again: t.again.map(name) } : {}) },
+          ties: d.ties.map((t): Tie =>
+            t.atMostS === undefined
+              ? { ...t, from: name(t.from) }
+              : { ...t, from: name(t.from), ...(t.again ? { again: t.again.map(name) } : {}) },
           ),
         }
       : {}),

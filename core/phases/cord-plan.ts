@@ -56,15 +56,13 @@ export function toothSites(c: Case, coverage: CordCoverage = 'full crown'): Cord
 /** The proximal boxes of the visit's preparations as cord sites; a box is as wide as the register has it. */
 export function boxSites(c: Case, usual: string): CordSite[] {
   return c.units.flatMap((u) =>
-    boxesOf(surfacesOf(u, usual)).map(
-      (side): CordSite => ({
-        tooth: u.tooth,
-        key: `${u.tooth}-${side}`,
-        label: `${u.label} ${side}`,
-        along: 'box',
-        length: () => boxCordLength(Math.round(u.size.cervicalLabiolingualMm * c.rule('cord.box.share').value), c.rule),
-      }),
-    ),
+    boxesOf(surfacesOf(u, usual)).map((side): CordSite => ({
+      tooth: u.tooth,
+      key: `${u.tooth}-${side}`,
+      label: `${u.label} ${side}`,
+      along: 'box',
+      length: () => boxCordLength(Math.round(u.size.cervicalLabiolingualMm * c.rule('cord.box.share').value), c.rule),
+    })),
   )
 }
 

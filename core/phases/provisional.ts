@@ -100,17 +100,15 @@ function rubberyLanes(c: Case): Choreography {
         after: ['seat'],
         notBeforeS: rubbery,
       },
-      ...lifts.map(
-        (atS, i): LaneAct => ({
-          id: `lift-${i + 2}`,
-          say: 'Lift, and seat it again',
-          takesS: rubberyS.lift,
-          by: 'either',
-          fn,
-          after: ['first'],
-          notBeforeS: atS,
-        }),
-      ),
+      ...lifts.map((atS, i): LaneAct => ({
+        id: `lift-${i + 2}`,
+        say: 'Lift, and seat it again',
+        takesS: rubberyS.lift,
+        by: 'either',
+        fn,
+        after: ['first'],
+        notBeforeS: atS,
+      })),
       { id: 'out', say: 'Out now', takesS: rubberyS.lift, by: 'either', fn, after: ['first'], notBeforeS: out },
     ],
     because: inWords(

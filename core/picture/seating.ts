@@ -40,14 +40,12 @@ export function jawOfSeats(tooth: Tooth): JawTooth[] {
   const jaw = jawOf(tooth)
   const down = jaw === 'upper' ? 1 : -1
   const places = archPlaces(jaw, isPrimary(tooth) ? 'primary' : 'permanent')
-  const laid = places.map(
-    (place): JawTooth => ({
-      tooth: place.tooth,
-      at: [place.xMm, down * place.yMm],
-      turn: (down * place.tangent * 180) / Math.PI,
-      place,
-    }),
-  )
+  const laid = places.map((place): JawTooth => ({
+    tooth: place.tooth,
+    at: [place.xMm, down * place.yMm],
+    turn: (down * place.tangent * 180) / Math.PI,
+    place,
+  }))
   const middle = (down * Math.max(...places.map((p) => p.yMm))) / 2
   return laid.map((t) => ({ ...t, at: [t.at[0], t.at[1] - middle] }))
 }

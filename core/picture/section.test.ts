@@ -15,7 +15,10 @@ const practice = starterPractice()
 const planOf = (file: string, more: Partial<VisitRequestInput> = {}) =>
   compile(visitRequest.parse({ ...JSON.parse(readFileSync(`demo/cases/${file}.json`, 'utf8')), ...more }), practice)
 const at = (plan: ReturnType<typeof planOf>, id: string): Section =>
-  sectionOf(plan, plan.steps.find((s) => s.id === id)!)!
+  sectionOf(
+    plan,
+    plan.steps.find((s) => s.id === id)!,
+  )!
 const lit = (s: Section): string[] => s.labels.filter((l) => l.lit).map((l) => l.text)
 
 describe('the outline of a tooth', () => {

@@ -242,16 +242,14 @@ function clockOf(draft: Draft, tie: Tie, has: (id: string) => boolean): Clock | 
 
 /** Order links first, then the ties with time in them; a tie to a step this plan does not have falls away. */
 function linksOf(draft: Draft, after: readonly string[], has: (id: string) => boolean): Link[] {
-  const order = after.map(
-    (from): Link => ({
-      kind: 'order',
-      id: `${from}>${draft.id}`,
-      from,
-      fromEdge: 'finish',
-      to: draft.id,
-      toEdge: 'start',
-    }),
-  )
+  const order = after.map((from): Link => ({
+    kind: 'order',
+    id: `${from}>${draft.id}`,
+    from,
+    fromEdge: 'finish',
+    to: draft.id,
+    toEdge: 'start',
+  }))
   return [...order, ...(draft.ties ?? []).flatMap((tie) => clockOf(draft, tie, has) ?? [])]
 }
 
@@ -345,9 +343,12 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
       : [],
   )
   const counts = wired.steps.flatMap(({ draft }) =>
-    (draft.countsIn ?? []).map(
-      (n): Count => ({ stays: 0, ...n, ...(draft.tooth ? { tooth: draft.tooth } : {}), inStep: draft.id }),
-    ),
+    (draft.countsIn ?? []).map((n): Count => ({
+      stays: 0,
+      ...n,
+      ...(draft.tooth ? { tooth: draft.tooth } : {}),
+      inStep: draft.id,
+    })),
   )
   // Before the clash rules look: what they read is no question to a person.
   const asked = {

@@ -47,21 +47,25 @@ interface Work {
   lengthMs: number
 }
 
+/** What a visit asks of the people named, in the order it asks for it. */
+const worksOf = (v: PlacedVisit, names: readonly string[]): Work[] =>
+  names
+    .flatMap((id, person) =>
+      stretchesOf(id, [v]).map((s): Work => ({
+        person,
+        fromMs: s.startAt - v.startsAt,
+        lengthMs: s.endAt - s.startAt,
+      })),
+    )
+    .toSorted((a, b) => a.fromMs - b.fromMs)
+
 /** Reads the visits once; the function it answers runs the day with any starts, in the order of the visits, ms. */
 export function forwardOf(
   visits: readonly (PlacedVisit & { begun?: boolean })[],
   { turnoverMs = 0, hours, now = -Infinity, people, dentists = [] }: ForwardOptions = {},
 ): (startsAt: ArrayLike<number>) => DayRun {
   const names = [...new Set(people ?? visits.flatMap((v) => v.score.bars.flatMap((b) => b.people)))]
-  const works = visits.map((v) =>
-    names
-      .flatMap((id, person) =>
-        stretchesOf(id, [v]).map(
-          (s): Work => ({ person, fromMs: s.startAt - v.startsAt, lengthMs: s.endAt - s.startAt }),
-        ),
-      )
-      .toSorted((a, b) => a.fromMs - b.fromMs),
-  )
+  const works = visits.map((v) => worksOf(v, names))
   const lengths = visits.map((v) => v.score.totalS * 1000)
   const chairs = [...new Set(visits.map((v) => v.chairId))].map((id) =>
     visits.flatMap((v, i) => (v.chairId === id ? [i] : [])),

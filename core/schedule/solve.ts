@@ -130,7 +130,7 @@ function boundOf(s: Search, d: Distances): number {
 
 /** Settles every pair whose order has one answer left; false where one has none. */
 function settle(s: Search, d: Distances): boolean {
-  for (let again = true; again; ) {
+  for (let again = true; again;) {
     again = false
     const most = s.best?.length ?? Infinity
     for (const [i, j] of s.pairs) {

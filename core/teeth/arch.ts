@@ -112,13 +112,11 @@ export function archPlaces(jaw: 'upper' | 'lower', dentition: 'permanent' | 'pri
       depthMm: size.labiolingualMm,
     })
   }
-  const mirror = places.map(
-    (place, i): ArchPlace => ({
-      ...place,
-      tooth: sure(order[half.length - 1 - i]),
-      xMm: -place.xMm,
-      tangent: -place.tangent,
-    }),
-  )
+  const mirror = places.map((place, i): ArchPlace => ({
+    ...place,
+    tooth: sure(order[half.length - 1 - i]),
+    xMm: -place.xMm,
+    tangent: -place.tangent,
+  }))
   return [...mirror.toReversed(), ...places]
 }

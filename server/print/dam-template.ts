@@ -37,17 +37,15 @@ function drawing({ sheetMm, holes }: DamTemplate): CanvasElement[] {
       lineWidth: 0.4,
       dash: { length: 4 },
     },
-    ...holes.map(
-      (h): CanvasElement => ({
-        type: 'ellipse',
-        x: h.xMm * ptPerMm,
-        y: h.yMm * ptPerMm,
-        r1: (h.diameterMm / 2) * ptPerMm,
-        r2: (h.diameterMm / 2) * ptPerMm,
-        color: '#000000',
-        lineWidth: 0,
-      }),
-    ),
+    ...holes.map((h): CanvasElement => ({
+      type: 'ellipse',
+      x: h.xMm * ptPerMm,
+      y: h.yMm * ptPerMm,
+      r1: (h.diameterMm / 2) * ptPerMm,
+      r2: (h.diameterMm / 2) * ptPerMm,
+      color: '#000000',
+      lineWidth: 0,
+    })),
   ]
 }
 

@@ -134,21 +134,17 @@ export function picturesSheet(plan: Plan, facts: PicturesFacts, paper: Paper): T
         fontSize: 7.5,
         margin: [0, 2, 0, 10],
       },
-      ...rows.map(
-        (row): Content => ({
-          columns: row.map((p) => cell(p, wide, facts.notation)),
-          columnGap: gapPt,
-          unbreakable: true,
-        }),
-      ),
+      ...rows.map((row): Content => ({
+        columns: row.map((p) => cell(p, wide, facts.notation)),
+        columnGap: gapPt,
+        unbreakable: true,
+      })),
       ...(seats.length > 0 ? [{ text: 'Who sits where', bold: true, margin: [0, 6, 0, 2] } satisfies Content] : []),
-      ...places.map(
-        ({ words, teeth }): Content => ({
-          text: [{ text: `${teeth.map((t) => writeBoth(t, facts.notation)).join(', ')}. `, bold: true }, words],
-          fontSize: 8.5,
-          margin: [0, 0, 0, 3],
-        }),
-      ),
+      ...places.map(({ words, teeth }): Content => ({
+        text: [{ text: `${teeth.map((t) => writeBoth(t, facts.notation)).join(', ')}. `, bold: true }, words],
+        fontSize: 8.5,
+        margin: [0, 0, 0, 3],
+      })),
     ],
   }
 }

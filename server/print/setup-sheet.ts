@@ -184,12 +184,10 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
             } satisfies Content,
           ]
         : []),
-      ...warned.map(
-        (c): Content => ({
-          text: [{ text: `${c.what}. `, bold: true }, `${capital(c.doThis)}.`],
-          margin: [0, 3, 0, 0],
-        }),
-      ),
+      ...warned.map((c): Content => ({
+        text: [{ text: `${c.what}. `, bold: true }, `${capital(c.doThis)}.`],
+        margin: [0, 3, 0, 0],
+      })),
       ...plan.lacks.map((l): Content => ({ text: [{ text: 'Lacking: ', bold: true }, l], margin: [0, 3, 0, 0] })),
       {
         columns: [

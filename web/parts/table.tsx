@@ -56,15 +56,13 @@ export function Table<Row extends object>({
   const [all, setAll] = useState(false)
   const defs = useMemo(
     () =>
-      columns.map(
-        (c): ColumnDef<typeof features, Row> => ({
-          id: c.id,
-          accessorFn: (row) => c.by?.(row),
-          enableSorting: c.by !== undefined,
-          sortUndefined: 'last',
-          sortFn: c.figures ? 'basic' : 'text',
-        }),
-      ),
+      columns.map((c): ColumnDef<typeof features, Row> => ({
+        id: c.id,
+        accessorFn: (row) => c.by?.(row),
+        enableSorting: c.by !== undefined,
+        sortUndefined: 'last',
+        sortFn: c.figures ? 'basic' : 'text',
+      })),
     [columns],
   )
   const data = useMemo(() => [...rows], [rows])

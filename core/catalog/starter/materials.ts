@@ -7,38 +7,39 @@ const resin: Pick<NonNullable<Row[5]>, 'allergens'> = { allergens: ['methacrylat
 const metalCrowns: Row[] = (['upper', 'lower'] as const).flatMap((jaw) =>
   (['right', 'left'] as const).flatMap((side) =>
     (['first', 'second'] as const).flatMap((molar) =>
-      [2, 3, 4, 5, 6, 7].map(
-        (n): Row => [
-          `metal-crown-${jaw}-${side}-${molar}-${n}`,
-          `Preformed crown, ${jaw} ${side} ${molar} molar, ${n}`,
-          [`preformed crown.${jaw} ${side} ${molar}.${n}`],
-          14,
-          12,
-          { ...once, stock: 4, allergens: ['nickel'] },
-        ],
-      ),
+      [2, 3, 4, 5, 6, 7].map((n): Row => [
+        `metal-crown-${jaw}-${side}-${molar}-${n}`,
+        `Preformed crown, ${jaw} ${side} ${molar} molar, ${n}`,
+        [`preformed crown.${jaw} ${side} ${molar}.${n}`],
+        14,
+        12,
+        { ...once, stock: 4, allergens: ['nickel'] },
+      ]),
     ),
   ),
 )
 const facedCrowns: Row[] = (['upper', 'lower'] as const).flatMap((jaw) =>
   (['central', 'lateral', 'canine'] as const).flatMap((tooth) =>
-    [1, 2, 3, 4, 5].map(
-      (n): Row => [
-        `faced-crown-${jaw}-${tooth}-${n}`,
-        `Preveneered crown, ${jaw} ${tooth}, ${n}`,
-        [`preveneered crown.${jaw} ${tooth}.${n}`],
-        12,
-        10,
-        { ...once, stock: 3, allergens: ['nickel'] },
-      ],
-    ),
+    [1, 2, 3, 4, 5].map((n): Row => [
+      `faced-crown-${jaw}-${tooth}-${n}`,
+      `Preveneered crown, ${jaw} ${tooth}, ${n}`,
+      [`preveneered crown.${jaw} ${tooth}.${n}`],
+      12,
+      10,
+      { ...once, stock: 3, allergens: ['nickel'] },
+    ]),
   ),
 )
 
 export const materials: Rows = {
-  cord: (['000', '00', '0', '1', '2', '3'] as const).map(
-    (size): Row => [`cord-${size}`, `Braided cord ${size}`, [`cord.${size}`], 45, 45, { ...lotted, unit: 'mm' }],
-  ),
+  cord: (['000', '00', '0', '1', '2', '3'] as const).map((size): Row => [
+    `cord-${size}`,
+    `Braided cord ${size}`,
+    [`cord.${size}`],
+    45,
+    45,
+    { ...lotted, unit: 'mm' },
+  ]),
   agent: [
     ['aluminium-chloride', 'Aluminium chloride 25 %', ['agent.aluminium chloride'], 35, 35, mL],
     ['ferric-sulphate', 'Ferric sulphate 15.5 %', ['agent.ferric sulphate'], 35, 35, mL],
