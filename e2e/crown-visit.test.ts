@@ -120,10 +120,26 @@ describe('a zirconia crown on 37', () => {
     await juno.says('Ready for the next step')
   })
 
-  it('a double tap is one tap', async () => {
+  it('a double tap is one tap, slow or quick, and so is a pedal that is held', async () => {
     expect(await nowStep(juno)).toBe('')
     const before = await juno.seq()
-    await juno.driver.executeScript('const b = document.querySelector("[data-next]"); b.click(); b.click(); b.click()')
+    // Tapped twice at once, and again as soon as the next step has come.
+    await juno.driver.executeAsyncScript(`
+      const done = arguments[arguments.length - 1]
+      const tap = () => document.querySelector('[data-next]').click()
+      const come = new MutationObserver(() => {
+        if (!document.querySelector('[data-now="anaesthesia.inject"]')) return
+        come.disconnect()
+        tap()
+        requestAnimationFrame(() => { tap(); done() })
+      })
+      come.observe(document.body, { subtree: true, childList: true, attributes: true })
+      tap()
+      tap()`)
+    await juno.seen()
+    await juno.driver.executeScript(`
+      for (let i = 0; i < 5; i++)
+        document.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown', code: 'PageDown', repeat: true, bubbles: true }))`)
     await juno.find('[data-now="anaesthesia.inject"]')
     expect(await juno.seq()).toBe(before + 1)
   })

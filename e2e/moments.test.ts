@@ -80,7 +80,13 @@ describe('two devices on one run', () => {
     await juno.find('[data-now="cutting.margin.47"]')
     await second.find('[data-now="cutting.margin.47"]')
     const before = await juno.seq()
-    await Promise.all([juno.key(Key.PAGE_DOWN), second.key(Key.PAGE_DOWN)])
+    const moment = Date.now() + 500
+    const press = (s: Screen): Promise<unknown> =>
+      s.driver.executeAsyncScript(
+        `setTimeout((done) => { document.querySelector('[data-next]').click(); done() }, arguments[0] - Date.now(), arguments[1])`,
+        moment,
+      )
+    await Promise.all([press(juno), press(second)])
     await juno.find('[data-now="cutting.finish.47"]')
     await second.find('[data-now="cutting.finish.47"]')
     expect([await juno.seq(), await second.seq()]).toEqual([before + 2, before + 2])
@@ -91,6 +97,7 @@ describe('two devices on one run', () => {
     await second.find('[data-now="cutting.reduction-check"]')
     await second.moved(() => second.key(Key.SPACE))
     await juno.says('Waiting for the dentist')
+    await juno.seen()
     await juno.key('u')
     await juno.says('somebody else’s')
     await second.moved(() => second.key('u'))

@@ -183,9 +183,18 @@ export class Screen {
     return Number(await (await this.find('[data-seq]')).getAttribute('data-seq'))
   }
 
+  /** What stands in front at the chair has stood there long enough to be meant by a touch (web/chairside/seen.ts). */
+  async seen(): Promise<void> {
+    await this.driver.executeAsyncScript(`
+      const done = arguments[arguments.length - 1]
+      const from = Number(document.querySelector('[data-seen-from]')?.dataset.seenFrom ?? 0)
+      setTimeout(done, from - performance.now())`)
+  }
+
   /** Does something and waits until the run has moved on by it. */
   async moved(act: () => Promise<unknown>): Promise<void> {
     const before = await this.seq()
+    await this.seen()
     await act()
     await this.until(async () => (await this.seq()) > before, 15_000).catch(async () => {
       throw new Error(`the run did not move on; the page says: ${(await this.text()).slice(0, 1500)}`)

@@ -123,6 +123,7 @@ export async function browser({ url }: Live, day: string): Promise<void> {
     await screen.find('[data-status=running]')
     const nexts: number[] = []
     for (let i = 0; i < 8; i++) {
+      await screen.seen()
       nexts.push(
         await painted(
           screen,
@@ -130,6 +131,7 @@ export async function browser({ url }: Live, day: string): Promise<void> {
           'document.querySelector("[data-seq]").dataset.seq !== window.__seq',
         ),
       )
+      await screen.seen()
       nexts.push(
         await painted(
           screen,

@@ -24,6 +24,7 @@ import { Holds } from './holds'
 import { useChairKeys } from './keys'
 import { LightLine } from './light-line'
 import { NowCard } from './now-card'
+import { useSeen } from './seen'
 import { sightOf, type Sight } from './sight'
 import { SwitchPerson } from './switch-person'
 import { touchesOf } from './touches'
@@ -160,7 +161,8 @@ export function ChairView({
   const [box, setBox] = useState<ChairBox>()
   const sight = sightOf(plan, run.state, person, now, focus)
   const { asked, current } = sight
-  const touches = touchesOf(plan, run, sight, { unfocus: () => setFocus(undefined), ask: setBox })
+  const { seen, page } = useSeen(`${core.status} ${current?.id ?? ''}`)
+  const touches = touchesOf(plan, run, sight, { unfocus: () => setFocus(undefined), ask: setBox }, seen)
   useChairKeys(touches, sight, { free: box === undefined, running: core.status === 'running', open: setBox })
   useClockSounds(sight.clocks, core.status === 'running')
   const dentistView = person.roles.includes('dentist')
@@ -168,6 +170,7 @@ export function ChairView({
   const holds = <Holds plan={plan} core={core} asked={asked} onAnswer={setBox} dentistView={dentistView} />
   return (
     <div
+      ref={page}
       className="mx-auto grid max-w-[1500px] gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]"
       data-seq={run.state.seq}
       data-status={core.status}

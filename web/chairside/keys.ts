@@ -1,6 +1,7 @@
 /** The chair by keys; a foot pedal and a presenter are keyboards, too. `Keys` in boxes.tsx says the same in words. */
 import { useHotkeys } from 'react-hotkeys-hook'
 import { sure } from '../../core/sure'
+import { once } from '../parts/press'
 import type { ChairBox } from './chair-boxes'
 import type { Sight } from './sight'
 import type { Touches } from './touches'
@@ -21,26 +22,36 @@ export function useChairKeys(
 ): void {
   const key = { enabled: free, preventDefault: true }
   const where = (there: boolean) => ({ ...key, enabled: free && there })
-  useHotkeys('pagedown, right', next, key, [next, free])
+  useHotkeys('pagedown, right', once(next), key, [next, free])
   // Somebody who came to a button by tab means that button; after a touch the focus it left behind means nothing.
   const ignoreEventWhen = (e: KeyboardEvent): boolean =>
     e.target instanceof HTMLElement && e.target.matches(':is(button, a):focus-visible')
-  useHotkeys('space', next, { ...key, ignoreEventWhen }, [next, free])
-  useHotkeys('u', undo, { enabled: free })
+  useHotkeys('space', once(next), { ...key, ignoreEventWhen }, [next, free])
+  // Held down on a button, the browser would press it again and again.
+  useHotkeys('enter', (e) => e.preventDefault(), { enabled: free, ignoreEventWhen: (e) => !e.repeat })
+  useHotkeys('u', once(undo), { enabled: free })
   useHotkeys('n', () => open('note'), key)
   useHotkeys('s', () => open('skip'), where(current !== undefined))
   useHotkeys('h', () => asked[0] && open(asked[0]), key)
   useHotkeys('m', () => open('measure'), where(measured !== undefined))
   useHotkeys('w', () => open('worked'), where(front !== undefined))
   useHotkeys('shift+slash', () => open('keys'), { ...key, useKey: false })
-  useHotkeys('a', () => said && seen(sure(said.handoff)), where(said !== undefined))
-  useHotkeys('o', () => out && count(out.countId, 'out', out.n), { enabled: free && out !== undefined })
+  useHotkeys(
+    'a',
+    once(() => said && seen(sure(said.handoff))),
+    where(said !== undefined),
+  )
+  useHotkeys(
+    'o',
+    once(() => out && count(out.countId, 'out', out.n)),
+    { enabled: free && out !== undefined },
+  )
   useHotkeys(
     '1,2,3,4',
-    (_, { keys }) => {
+    once((_, { keys }) => {
       const handoff = sayable[Number(keys?.[0]) - 1]
       if (handoff) call(handoff)
-    },
+    }),
     { enabled: free && running },
   )
 }

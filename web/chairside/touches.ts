@@ -15,12 +15,16 @@ export interface Touches {
   count: (countId: string, direction: 'in' | 'out', n: number) => void
 }
 
-/** @param turn where a touch shows something instead of sending it: the next step alone, or a signature that is waited for */
+/**
+ * @param turn where a touch shows something instead of sending it: the next step alone, or a signature that is waited for
+ * @param seen whether what stands in front has been there long enough to be meant; a touch that cannot mean it does nothing
+ */
 export function touchesOf(
   plan: Plan,
   run: Run,
   { current, view, afterwards }: Pick<Sight, 'current' | 'view' | 'afterwards'>,
   turn: { unfocus: () => void; ask: (hold: Hold | undefined) => void },
+  seen: () => boolean,
 ): Touches {
   const send = (command: Command): void =>
     void run.send(command).then((answer) => {
@@ -29,7 +33,7 @@ export function touchesOf(
     })
   const next = (): void => {
     const { status } = run.state.core
-    if (run.sending === 'yes') return
+    if (run.sending === 'yes' || !seen()) return
     if (status === 'laid up') return send({ kind: 'begin' })
     if (status !== 'running') return
     turn.unfocus()
@@ -42,7 +46,9 @@ export function touchesOf(
   }
   return {
     next,
-    undo: () => send({ kind: 'undo' }),
+    undo: () => {
+      if (seen()) send({ kind: 'undo' })
+    },
     seen: (handoff) => send({ kind: 'seen', handoff }),
     call: (handoff, minutes) => send({ kind: 'call', handoff, ...(minutes === undefined ? {} : { minutes }) }),
     count: (countId, direction, n) => send({ kind: 'count', countId, direction, n }),

@@ -4,6 +4,7 @@ import { crownFromAbove } from '../../core/picture/crown-outline'
 import { gumBars } from '../../core/picture/numb'
 import { numbWords, type Site } from '../../core/measure/numbing'
 import { isPrimary, toothName, write, type Notation, type Tooth } from '../../core/teeth/notation'
+import { pressing } from './press'
 
 const pad = 14
 
@@ -105,16 +106,10 @@ export function Arch({
         data-tooth={p.tooth}
         transform={`translate(${x} ${y})`}
         role={onTooth ? 'button' : 'img'}
-        tabIndex={onTooth ? 0 : undefined}
         aria-pressed={onTooth ? chosen || gone || pontic : undefined}
         aria-label={`${write(p.tooth, notation)}, ${toothName(p.tooth)}${isPrimary(p.tooth) ? ', primary' : ''}, ${state}${feels === '' ? '' : `, numb: ${feels}`}`}
         className={onTooth ? 'cursor-pointer outline-offset-4' : ''}
-        onClick={() => onTooth?.(p.tooth)}
-        onKeyDown={(e) => {
-          if (e.key !== 'Enter' && e.key !== ' ') return
-          e.preventDefault()
-          onTooth?.(p.tooth)
-        }}
+        {...pressing(onTooth && (() => onTooth(p.tooth)))}
       >
         <path
           d={crownFromAbove(p, scale)}

@@ -5,6 +5,7 @@ import { thing } from '../../core/picture/things'
 import type { Drawing, TrayBand, TrayBoard as Board, TrayPlace } from '../../core/picture/tray'
 import { letterMm, pxPerMm } from '../../core/picture/words'
 import type { SetupLine } from '../../core/model/plan'
+import { pressing } from './press'
 import { Outlines } from './thing'
 
 export interface TrayBoardProps {
@@ -15,18 +16,6 @@ export interface TrayBoardProps {
   onToggle?: (lineId: string, done: boolean) => void
   onBand?: (lineIds: string[], done: boolean) => void
 }
-
-/** A touch, or space or enter, does the same. */
-const pressed = (act: (() => void) | undefined) => ({
-  tabIndex: act ? 0 : undefined,
-  className: act ? 'cursor-pointer' : '',
-  onClick: act,
-  onKeyDown: (e: { key: string; preventDefault: () => void }) => {
-    if (e.key !== ' ' && e.key !== 'Enter') return
-    e.preventDefault()
-    act?.()
-  },
-})
 
 /** In the corner of a place: exchanged, laid out, or something to read. */
 function Marks({ line, done, x, y }: { line: SetupLine; done: boolean; x: number; y: number }) {
@@ -92,7 +81,8 @@ function Place({
       role="checkbox"
       aria-checked={done}
       aria-label={`${line.name}${amount ? `, ${amount}` : ''}${line.exchanged ? ', exchanged' : ''}${wrong ? `, ${wrong}` : ''}`}
-      {...pressed(onToggle && (() => onToggle(place.lineId, !done)))}
+      className={onToggle ? 'cursor-pointer' : ''}
+      {...pressing(onToggle && (() => onToggle(place.lineId, !done)))}
     >
       <rect
         width={place.widthMm}
@@ -145,7 +135,8 @@ function Heading({
       role="checkbox"
       aria-checked={all}
       aria-label={`${band.title}: everything laid out`}
-      {...pressed(
+      className={onBand ? 'cursor-pointer' : ''}
+      {...pressing(
         onBand &&
           (() =>
             onBand(

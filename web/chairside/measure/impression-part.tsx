@@ -10,6 +10,7 @@ import {
 } from '../../../core/measure/inspection'
 import type { Seen } from '../../../core/readings/impression'
 import { MarginRing, turned, without } from '../../parts/margin-ring'
+import { pressing } from '../../parts/press'
 
 const faultShape: Record<PartFault, string> = {
   short: '◌',
@@ -122,19 +123,11 @@ function Field({
           <g
             key={f}
             role="button"
-            tabIndex={0}
             aria-pressed={on}
             aria-label={f}
             data-field={f}
             className="cursor-pointer outline-none focus-visible:[&_circle]:stroke-ink"
-            onClick={() => onToggle(f)}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter' || e.key === ' ') {
-                e.preventDefault()
-                e.stopPropagation()
-                onToggle(f)
-              }
-            }}
+            {...pressing(() => onToggle(f))}
           >
             <circle
               cx={x}

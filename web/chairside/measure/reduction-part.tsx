@@ -9,6 +9,7 @@ import { sitesFor } from '../../../core/readings/preparation'
 import type { AskOf } from '../../../core/readings/reading'
 import type { Tooth } from '../../../core/teeth/notation'
 import { without } from '../../parts/margin-ring'
+import { pressing } from '../../parts/press'
 import { NumberBox } from './number-box'
 
 type Readings = Partial<Record<ReductionSite, number>>
@@ -88,20 +89,12 @@ export function ReductionPart({
                 key={s}
                 transform={`translate(${x * px} ${y(at)})`}
                 role="button"
-                tabIndex={0}
                 aria-pressed={on}
                 aria-label={`${s}: ${j ? `${j.readMm} mm, ${j.verdict}` : 'not read'}`}
                 data-site={s}
                 data-read={j?.verdict ?? ''}
                 className="cursor-pointer outline-none focus-visible:[&_circle]:stroke-ink"
-                onClick={() => setPicked(s)}
-                onKeyDown={(e) => {
-                  if (e.key === 'Enter' || e.key === ' ') {
-                    e.preventDefault()
-                    e.stopPropagation()
-                    setPicked(s)
-                  }
-                }}
+                {...pressing(() => setPicked(s))}
               >
                 <circle
                   r={27}
