@@ -130,22 +130,18 @@ async function restore(args: string[]): Promise<string> {
   const [file] = positionals
   const into = values.database ?? values.data
   if (file === undefined || into === undefined) throw new Misuse(['usage:', ...backupUsage])
-  const { rows, head } = await verifyBackup(file, await passphraseFor(file))
-  await restoreBackup(file, into, await passphraseFor(file))
+  const { rows, head } = await restoreBackup(file, into, await passphraseFor(file))
   return `${rows} rows of ${head.practice}, as it stood ${new Date(head.madeAt).toISOString()}, are in ${into.replace(/\/\/[^@/]*@/, '//')}. Everybody signs in anew.`
 }
 
-let known: string | undefined
-/** Asked for once, and only where the file is encrypted. */
+/** Asked for only where the file is encrypted. */
 async function passphraseFor(file: string): Promise<string | undefined> {
-  if (known !== undefined) return known
   try {
     for await (const _ of readLines(file, undefined)) break
     return undefined
   } catch (error) {
     if (!(error instanceof BadBackup) || !error.message.includes('encrypted')) throw error
-    known = await typed('passphrase', 'JADE_PASSPHRASE')
-    return known
+    return typed('passphrase', 'JADE_PASSPHRASE')
   }
 }
 

@@ -186,6 +186,7 @@ describe('a laminate delivery with its clocks', () => {
         (await assistant.driver.findElements({ css: '[data-lasting]' })).length > 0
       ) {
         const before = await assistant.seq()
+        await assistant.seen()
         await assistant.key(' ')
         await assistant.says(/too early/)
         expect(await assistant.seq()).toBe(before)

@@ -3,7 +3,7 @@ import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import * as z from 'zod'
 import { doors } from '../wire/doors'
-import { rowsOf } from './backup/write'
+import { rowsOf } from './db/rows'
 import { Caller, day, openHouse, type TestHouse } from './test/house'
 
 /** Tables that grow with every visit. */

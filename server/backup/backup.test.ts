@@ -9,13 +9,14 @@ import { bringTo } from '../../demo/bring'
 import { copiesView, copyMadeView, lastCopyView, verdictView } from '../../wire/backups'
 import type { Db } from '../db/open'
 import { openDatabase } from '../db/open'
+import { rowsOf } from '../db/rows'
 import * as t from '../db/schema'
 import { Caller, command, day, openHouse, type TestHouse } from '../test/house'
 import { copiesIn, isDue, makeCopy, nightlyCopy, tooMany } from './copies'
 import { restoreBackup } from './restore'
 import { keptTables, leftTables } from './tables'
 import { verifyAgainst, verifyBackup, verifyLive } from './verify'
-import { rowsOf, writeBackup } from './write'
+import { writeBackup } from './write'
 
 let house: TestHouse
 let folder: string

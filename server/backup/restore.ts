@@ -4,9 +4,11 @@ import { existsSync, readdirSync } from 'node:fs'
 import { openDatabase } from '../db/open'
 import type { Db } from '../db/open'
 import { BadBackup } from './container'
+import type { HeadLine } from './lines'
 import { numbered } from './tables'
 import { verifyBackup, type Verdict } from './verify'
 import { migrationsIn } from './write'
+
 import * as t from '../db/schema'
 
 const batchRows = 500
@@ -27,7 +29,11 @@ async function put(tx: Db, table: string, rows: readonly Record<string, unknown>
  * @param url a folder that is empty or not there, or the address of a database without a practice
  * @throws BadBackup where the file is damaged or the place is not empty; then nothing is there
  */
-export async function restoreBackup(file: string, url: string, passphrase?: string): Promise<Verdict> {
+export async function restoreBackup(
+  file: string,
+  url: string,
+  passphrase?: string,
+): Promise<Verdict & { head: HeadLine }> {
   const isFolder = !/^postgres(ql)?:\/\//.test(url)
   if (isFolder && existsSync(url) && readdirSync(url).length > 0)
     throw new BadBackup(`${url} is not empty. A backup is put into an empty folder only: nothing is written over.`)

@@ -6,7 +6,7 @@ import type { Db } from '../db/open'
 import { eventSeal, noteSeal } from '../db/seal'
 import { BadBackup, readLines } from './container'
 import { endLine, headLine, rowLine, Sums, type HeadLine } from './lines'
-import { rowsOf } from './write'
+import { rowsOf } from '../db/rows'
 
 /** What was found. Nothing in `wrong` means that nothing was changed behind the program’s back. */
 export interface Verdict {

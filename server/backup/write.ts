@@ -7,6 +7,7 @@ import { sql, type SQL } from 'drizzle-orm'
 import * as z from 'zod'
 import { libraryVersion } from '../../core/plan/compile'
 import type { Db } from '../db/open'
+import { rowsOf } from '../db/rows'
 import { writeLines, type Sink } from './container'
 import { formatVersion, Sums, type HeadLine } from './lines'
 import { keptTables, numbered, type KeptTable } from './tables'
@@ -14,10 +15,6 @@ import { keptTables, numbered, type KeptTable } from './tables'
 const pageRows = 500
 /** Visits whose settled rows are asked for together. */
 const visitsAtOnce = 100
-
-/** Either driver's answer, as rows of plain values. */
-export const rowsOf = <T>(schema: z.ZodType<T>, answer: unknown): T[] =>
-  z.object({ rows: z.array(schema) }).parse(answer).rows
 
 const page = z.object({ row: z.string(), key: z.array(z.string()) })
 

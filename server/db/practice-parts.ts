@@ -1,6 +1,6 @@
 /** The practice in parts, each read for itself: one that cannot be read is named, and the rest is planned with. */
 import * as z from 'zod'
-import { keysOf, sure } from '../../core/sure'
+import { keysOf } from '../../core/sure'
 import { bur } from '../../core/catalog/bur'
 import { item, lot } from '../../core/catalog/item'
 import { itemUpToDate, learnedUpToDate } from '../../core/model/upgrade'
@@ -98,7 +98,8 @@ export interface PracticeParts {
   unread: UnreadPart[]
 }
 
-function read({ row, people, items, burs, lots }: StoredPractice): PracticeParts {
+/** The practice as the core knows it, and what of it cannot be read. */
+export function practiceOf({ row, people, items, burs, lots }: StoredPractice): PracticeParts {
   const { id: _, nightly: __, cards, amendments, ...rest } = row
   const { settings, bad } = settingsOf(rest)
   const parts = {
@@ -121,19 +122,4 @@ function read({ row, people, items, burs, lots }: StoredPractice): PracticeParts
     }),
     unread: [...bad, ...Object.values(parts).flatMap((p) => p.bad)],
   }
-}
-
-/** Practices are asked for with every request and seldom change: the last few, by what is stored of them. */
-const lately = new Map<string, PracticeParts>()
-const most = 4
-
-/** The practice as the core knows it, and what of it cannot be read. The same object comes back as long as the same is stored. */
-export function practiceOf(stored: StoredPractice): PracticeParts {
-  const key = JSON.stringify(stored)
-  const parts = lately.get(key) ?? read(stored)
-  // What was asked for last is let go last.
-  lately.delete(key)
-  lately.set(key, parts)
-  if (lately.size > most) lately.delete(sure(lately.keys().next().value))
-  return parts
 }

@@ -3,16 +3,19 @@ import { dirname, join } from 'node:path'
 import pdfmake from 'pdfmake'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
 
-const fontFolder = join(
-  dirname(createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json')),
-  'files',
+const fontFolder = dirname(
+  createRequire(import.meta.url).resolve('@expo-google-fonts/atkinson-hyperlegible-next/package.json'),
 )
-const font = (weight: number): string => join(fontFolder, `atkinson-hyperlegible-next-latin-${weight}-normal.woff`)
+/**
+ * The faces as TrueType and whole: a name may be written in any Latin script, and out of a WOFF the PDF's maker would inflate
+ * a whole table for every letter it looks at.
+ */
+const font = (face: string): string => join(fontFolder, face, `AtkinsonHyperlegibleNext_${face}.ttf`)
 
 let ready = false
 function prepare(): void {
   if (ready) return
-  pdfmake.setFonts({ Next: { normal: font(400), bold: font(700) } })
+  pdfmake.setFonts({ Next: { normal: font('400Regular'), bold: font('700Bold') } })
   // A document may reach nothing but the fonts that ship with the program.
   pdfmake.setUrlAccessPolicy(() => false)
   pdfmake.setLocalAccessPolicy((path: string) => path.startsWith(fontFolder))

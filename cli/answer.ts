@@ -1,0 +1,29 @@
+/** What the shell answers to a line typed, and the code a script goes by. */
+import { inspect } from 'node:util'
+import { codeOf, messageOf } from '../core/sure'
+import { BadBackup } from '../server/backup/container'
+import { CannotOpen } from '../server/db/faults'
+import { FolderInUse } from '../server/db/lock'
+import { backupVerbs } from './backup'
+import { Misuse } from './misuse'
+import { run } from './verbs'
+
+export interface Answer {
+  /** 0 done, 2 typed wrongly, 1 for everything else. */
+  code: 0 | 1 | 2
+  said: string
+}
+
+/** Faults that are somebody's to mend, told in words; of any other the whole is shown. */
+const told = [BadBackup, CannotOpen, FolderInUse]
+
+export async function answer([verb = '', ...args]: string[]): Promise<Answer> {
+  try {
+    const done = await (backupVerbs[verb]?.(args) ?? run([verb, ...args]))
+    return { code: 0, said: typeof done === 'string' ? done.trimEnd() : JSON.stringify(done, null, 2) }
+  } catch (error) {
+    if (error instanceof Misuse) return { code: 2, said: error.lines.join('\n') }
+    if (codeOf(error)?.startsWith('ERR_PARSE_ARGS')) return { code: 2, said: messageOf(error) }
+    return { code: 1, said: told.some((of) => error instanceof of) ? messageOf(error) : inspect(error) }
+  }
+}
