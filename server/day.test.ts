@@ -87,6 +87,18 @@ describe('times', () => {
       ).status,
     ).toBe(409)
   })
+
+  it('are whole milliseconds, also of the instruments’ way after visits that run', async () => {
+    const busy = await openHouse()
+    try {
+      for (const key of ['one', 'two', 'three', 'four'])
+        await bringTo(busy.database.db, `${day}-${key}`, { until: 'cutting.reduction-check', start: true }, eight)
+      const { turnover } = await (await new Caller(busy.app).signIn('juno', '3816')).read(dayView, `/days/${day}`)
+      expect(turnover?.loads.length).toBeGreaterThan(0)
+    } finally {
+      await busy.close()
+    }
+  })
 })
 
 describe('a throat pack', () => {

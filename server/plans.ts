@@ -1,6 +1,9 @@
 /** Plans and their scores as they were last asked for: a day is drawn often and changes seldom. */
 import { sure } from '../core/sure'
+import type { Db } from './db/open'
+import { loadFrozenPlan, type Signature } from './db/store'
 import { reading } from './db/unread'
+import { Problem } from './problem'
 import { compile } from '../core/plan/compile'
 import type { VisitRequest } from '../core/model/request'
 import type { Plan } from '../core/model/plan'
@@ -19,6 +22,15 @@ export class Plans {
     this.practice = practice
     return (visitId, request) =>
       this.keep(visitId, JSON.stringify(request), () => reading(visitId, 'plan', () => compile(request, practice)))
+  }
+  /** A signed plan, read only where it is not at hand as it lies in the database. @throws CannotRead, Problem 409 */
+  async signed(q: Db, { visitId, version }: Signature): Promise<Plan> {
+    const key = `signed ${version}`
+    const before = this.known.get(visitId)
+    if (before?.key === key) return before.plan
+    const frozen = await loadFrozenPlan(q, visitId)
+    if (!frozen) throw new Problem('not-signed', 'The tray of this visit is not signed any more.')
+    return this.keep(visitId, key, () => frozen.plan)
   }
   /** The plan kept for this visit under this key, else made and kept. The same object comes back, and with it its score. */
   keep(visitId: string, key: string, make: () => Plan): Plan {

@@ -5,7 +5,9 @@ const minute = 60_000
 /** Overlaps shorter than this are not a collision: one of the two waits a breath, ms. */
 const breathMs = 30_000
 
-export const endOf = (v: PlacedVisit): number => v.startsAt + v.score.totalS * 1000
+/** Whole ms: a score that runs counts its seconds in parts. */
+export const endOf = (v: Pick<PlacedVisit, 'startsAt'> & { score: { totalS: number } }): number =>
+  v.startsAt + Math.round(v.score.totalS * 1000)
 /** Who and what a visit holds: people, and what the practice owns one of. */
 const heldIn = (v: PlacedVisit): string[] => [
   ...new Set(v.score.bars.flatMap((b) => [...b.people, ...(b.things ?? [])])),

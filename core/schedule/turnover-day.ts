@@ -3,7 +3,7 @@ import { sure } from '../sure'
 import type { CassetteType, Instruments } from '../practice/instruments'
 import { wallTime } from '../clock'
 import { standsFrom, type CassetteState, type LoadRecord } from './cassettes'
-import { twiceInDay } from './collide'
+import { endOf, twiceInDay } from './collide'
 import { savingActs, type Saving, type SavingAct } from './saving'
 import { placed, type DayFacts, type DayVisitFacts } from './today'
 import { simulateTurnover, type Dry, type SimulatedLoad, type TurnoverProblem } from './turnover'
@@ -34,7 +34,6 @@ export function turnoverOfDay(
 ): TurnoverView | null {
   if (instruments.cassettes.length === 0 || instruments.sterilisers.length === 0) return null
   const visits = placed(facts)
-  const endsAt = (v: { startsAt: number; score: { totalS: number } }): number => v.startsAt + v.score.totalS * 1000
   const isToday = facts.now !== undefined
   const own = new Map(visits.map((v) => [v.id, v]))
   // Types of which the practice keeps none on record are not its cassettes.
@@ -44,7 +43,7 @@ export function turnoverOfDay(
     visits: visits.map((v) => ({
       id: v.id,
       startsAt: v.startsAt,
-      endsAt: endsAt(v),
+      endsAt: endOf(v),
       types: v.cassettes.filter((c) => c.name === undefined && known.has(c.type)).map((c) => c.type),
     })),
     cassettes: isToday
@@ -54,7 +53,7 @@ export function turnoverOfDay(
           instruments,
           (id) => {
             const v = own.get(id)
-            return v && endsAt(v)
+            return v && endOf(v)
           },
           now,
         )

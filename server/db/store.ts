@@ -1,7 +1,7 @@
 /** Queries. Every function takes the database or the transaction it works in; none reaches for another. */
 import { firstOf, sure } from '../../core/sure'
 import { planUpToDate, requestUpToDate } from '../../core/model/upgrade'
-import { and, asc, desc, eq, gt, gte, inArray, lte, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, getTableColumns, gt, gte, inArray, lte, sql } from 'drizzle-orm'
 import { compile } from '../../core/plan/compile'
 import { shadeWords, traceOf } from '../../core/plan/traces'
 import type { Practice } from '../../core/practice/practice'
@@ -227,9 +227,33 @@ export async function loadFrozenPlan(q: Db, visitId: string): Promise<FrozenPlan
   return row ? { ...row, plan: reading(visitId, 'signed plan', () => planUpToDate(row.plan)) } : null
 }
 
-/** Whether a tray is signed, though its plan may not be read. */
-export const isSigned = async (q: Db, visitId: string): Promise<boolean> =>
-  (await q.select({ id: t.plans.visitId }).from(t.plans).where(eq(t.plans.visitId, visitId)).limit(1)).length > 0
+/** What signing left on record, but for the plan; the version is another with every change of the row. */
+export type Signature = Omit<FrozenPlan, 'plan'> & { version: string }
+
+/** The signatures of these visits, by visit. */
+export async function loadSignatures(q: Db, visitIds: readonly string[]): Promise<Map<string, Signature>> {
+  const { plan: _, ...light } = getTableColumns(t.plans)
+  const version = sql<string>`${t.plans}.xmin::text || ${t.plans}.ctid::text`
+  const rows = await q
+    .select({ ...light, version })
+    .from(t.plans)
+    .where(inArray(t.plans.visitId, [...visitIds]))
+  return new Map(rows.map((r) => [r.visitId, r]))
+}
+
+/** Of each of these visits whether its tray is signed, though its plan may not be read, and its last event. */
+export const loadProgress = (q: Db, visitIds: readonly string[]) =>
+  q
+    .select({
+      id: t.visits.id,
+      signed: sql<boolean>`exists (select from ${t.plans} p where p.visit_id = ${t.visits}.id)`,
+      // A run that has begun and whose last event names no kind has begun all the same.
+      last: sql<string | null>`(
+        select coalesce(e.what ->> 'kind', '') from ${t.runEvents} e where e.visit_id = ${t.visits}.id order by e.seq desc limit 1
+      )`,
+    })
+    .from(t.visits)
+    .where(inArray(t.visits.id, [...visitIds]))
 
 /** The signed plans of these visits, by visit, each to be read when it is asked for. */
 export async function loadFrozenPlans(q: Db, visitIds: readonly string[]): Promise<Map<string, () => Plan>> {
@@ -239,6 +263,17 @@ export async function loadFrozenPlans(q: Db, visitIds: readonly string[]): Promi
     .from(t.plans)
     .where(inArray(t.plans.visitId, [...visitIds]))
   return new Map(rows.map((r) => [r.visitId, () => reading(r.visitId, 'signed plan', () => planUpToDate(r.plan))]))
+}
+
+/** What is laid out of these visits, by visit. */
+export async function loadLaid(q: Db, visitIds: readonly string[]): Promise<Map<string, Set<string>>> {
+  const rows = await q
+    .select({ visitId: t.trayMarks.visitId, lineId: t.trayMarks.lineId })
+    .from(t.trayMarks)
+    .where(inArray(t.trayMarks.visitId, [...visitIds]))
+  const laid = new Map<string, Set<string>>(visitIds.map((id) => [id, new Set()]))
+  for (const { visitId, lineId } of rows) laid.get(visitId)?.add(lineId)
+  return laid
 }
 
 export const loadMarks = (q: Db, visitId: string) =>

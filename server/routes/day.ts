@@ -11,8 +11,9 @@ import { turnoverOfDay } from '../../core/schedule/turnover-day'
 import { cassettesOf } from '../../core/practice/instruments'
 import { loadCassettes } from '../db/instruments'
 import { eachRead } from '../db/unread'
-import { loadDay, loadFrozenPlan, loadMarks, loadPractice, withEarlier } from '../db/store'
-import { head, stageOf } from './visit'
+import { sure } from '../../core/sure'
+import { loadDay, loadLaid, loadPractice, loadSignatures, withEarlier } from '../db/store'
+import { head, stagesOf } from './visit'
 
 const dayParams = z.object({ day: plainDay })
 
@@ -40,14 +41,17 @@ const showDay: Door = (app, house) => {
         new Map(practice.instruments.cassettes.map((c) => [c.id, c.name])),
       ]
       const failed = new Set<string | null>(loads.filter((l) => l.failedAt !== null).map((l) => l.id))
+      const ids = files.map((f) => f.visit.id)
+      const [signatures, laid, stages] = [
+        await loadSignatures(db, ids),
+        await loadLaid(db, ids),
+        await stagesOf(db, ids),
+      ]
       const { read: visits, unread } = await eachRead(files, async (file) => {
-        const frozen = await loadFrozenPlan(db, file.visit.id)
-        const plan = frozen
-          ? house.plans.keep(file.visit.id, `signed ${frozen.signedAt}`, () => frozen.plan)
-          : planOf(file.visit.id, file.request)
-        const marks = new Set((await loadMarks(db, file.visit.id)).map((m) => m.lineId))
-        const readiness = trayReadiness(plan, marks, new Set(frozen?.acknowledged))
-        const stage = await stageOf(db, file.visit.id)
+        const signature = signatures.get(file.visit.id)
+        const plan = signature ? await house.plans.signed(db, signature) : planOf(file.visit.id, file.request)
+        const readiness = trayReadiness(plan, sure(laid.get(file.visit.id)), new Set(signature?.acknowledged))
+        const stage = stages.get(file.visit.id) ?? 'planned'
         const core =
           stage === 'running' || stage === 'closed' ? (await house.runs.state(file.visit.id)).state.core : undefined
         return {

@@ -3,8 +3,7 @@ import { id } from '../../core/bounded'
 import { isWallTime, wallTime } from '../../core/clock'
 import * as z from 'zod'
 import type { Db } from '../db/open'
-import { reading } from '../db/unread'
-import { isSigned, loadLastEvent, openVisit, type VisitFile } from '../db/store'
+import { loadProgress, openVisit, type VisitFile } from '../db/store'
 import type { Practice } from '../../core/practice/practice'
 import { doorOf } from '../../wire/doors'
 import type { Slug } from '../../wire/problems'
@@ -16,12 +15,18 @@ export const visitParams = z.object({ visitId: id(80) })
 /** Last events of a closed run. */
 const closes = new Set<string>(['run.closed', 'addendum.made'])
 
-export async function stageOf(q: Db, visitId: string): Promise<Stage> {
-  if (!(await isSigned(q, visitId))) return 'planned'
-  const last = await loadLastEvent(q, visitId)
-  // Nothing follows a closed run but addenda, so the last event says it all.
-  return last === null ? 'laid up' : reading(visitId, 'run', () => (closes.has(last.what.kind) ? 'closed' : 'running'))
+/** How far these visits are, by visit. */
+export async function stagesOf(q: Db, visitIds: readonly string[]): Promise<Map<string, Stage>> {
+  const stageAt = ({ signed, last }: { signed: boolean; last: string | null }): Stage => {
+    if (!signed) return 'planned'
+    // Nothing follows a closed run but addenda, so the last event says it all.
+    return last === null ? 'laid up' : closes.has(last) ? 'closed' : 'running'
+  }
+  return new Map((await loadProgress(q, visitIds)).map((v) => [v.id, stageAt(v)]))
 }
+/** How far a visit is; one that is not there has not begun. */
+export const stageOf = async (q: Db, visitId: string): Promise<Stage> =>
+  (await stagesOf(q, [visitId])).get(visitId) ?? 'planned'
 
 /** A start as it was typed. @throws Problem 422 where the clocks skip it that day */
 export function startOf(day: string, time: string, zone: string): number {

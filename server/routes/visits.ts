@@ -18,21 +18,20 @@ import { throatPackIn } from '../../core/run/state'
 import { kindFacts } from '../../core/kinds'
 import { laidUpFor } from '../db/instruments'
 import {
-  isSigned,
   loadChain,
   loadEvents,
-  loadFrozenPlan,
+  loadSignatures,
   loadHead,
   loadMarks,
   loadPractice,
   openVisit,
   type VisitRow,
 } from '../db/store'
-import { CannotRead, eachRead, whyUnread } from '../db/unread'
+import { CannotRead, whyUnread } from '../db/unread'
 import { rawVisitView, type Unread } from '../../wire/unread'
 import { Problem } from '../problem'
 
-import { openNow, head, startOf, stageOf, visitParams } from './visit'
+import { openNow, head, stagesOf, startOf, visitParams } from './visit'
 import { tellOf } from './tell'
 
 /** What a person may change of a visit before its tray is signed. */
@@ -88,8 +87,12 @@ async function refuseForOthers(
   // One that could not be read before is not made worse, and does not forbid that the others are mended.
   const spoilt = unread.find((u) => u.visitId !== visitId && !unreadBefore.some((b) => b.visitId === u.visitId))
   if (spoilt) throw new Problem('invalid', `The visit on ${spoilt.day} cannot be made of this; ${spoilt.why}`)
+  const signed = await loadSignatures(
+    q,
+    files.map((f) => f.visit.id),
+  )
   for (const { visit, request } of files) {
-    if (visit.id === visitId || (await isSigned(q, visit.id))) continue
+    if (visit.id === visitId || signed.has(visit.id)) continue
     const name = `“${kindFacts(request.kind).title}” on ${visit.day} cannot be made of this. `
     const against = misfits(request)
     if (against.length > 0) throw invalid(against, name)
@@ -147,29 +150,34 @@ const showVisit: Door = (app, house) => {
     async (request) => {
       const { visitId } = request.params
       const { file, practice } = await openVisit(db, visitId)
-      const frozen = await loadFrozenPlan(db, visitId)
-      const { files, unread: unreadFiles } = await loadChain(db, file.case.id)
-      const { read: chain, unread: unreadRuns } = await eachRead(files, async (f) => ({
-        id: f.visit.id,
-        day: f.visit.day,
-        startsAt: f.visit.startsAt,
-        kind: f.request.kind,
-        stage: await stageOf(db, f.visit.id),
-      }))
+      const signature = (await loadSignatures(db, [visitId])).get(visitId)
+      const plan = signature && (await house.plans.signed(db, signature))
+      const { files, unread } = await loadChain(db, file.case.id)
+      const stages = await stagesOf(
+        db,
+        files.map((f) => f.visit.id),
+      )
+      const stage = (id: string) => stages.get(id) ?? 'planned'
       return {
         ...head(file),
         version: file.case.version,
         caseId: file.case.id,
         team: file.visit.team,
-        stage: await stageOf(db, visitId),
-        frozen: frozen
-          ? { plan: frozen.plan, signedBy: frozen.signedBy, signedAt: frozen.signedAt, answeredBy: frozen.answeredBy }
+        stage: stage(visitId),
+        frozen: plan
+          ? { plan, signedBy: signature.signedBy, signedAt: signature.signedAt, answeredBy: signature.answeredBy }
           : null,
         reopened: reopenedOf(file.visit),
-        chain,
-        unread: [...unreadFiles, ...unreadRuns],
+        chain: files.map((f) => ({
+          id: f.visit.id,
+          day: f.visit.day,
+          startsAt: f.visit.startsAt,
+          kind: f.request.kind,
+          stage: stage(f.visit.id),
+        })),
+        unread,
         marks: await loadMarks(db, visitId),
-        throatPackIn: frozen !== null && throatPackIn((await house.runs.state(visitId)).state.core),
+        throatPackIn: plan !== undefined && throatPackIn((await house.runs.state(visitId)).state.core),
         cassettes: await laidUpFor(db, visitId, practice.instruments),
       }
     },
