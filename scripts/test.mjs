@@ -77,10 +77,9 @@ if (!process.argv.includes('--e2e')) {
   )
 }
 // What stands on files, starts a process of its own or never opens a house is the same on either.
-const embeddedOnly = ['folder', 'faults', 'stored', 'bounds', 'hostile', 'years', 'print/*'].flatMap((f) => [
-  '--exclude',
-  `server/${f}.test.ts`,
-])
+const embeddedOnly = ['folder', 'faults', 'stored', 'bounds', 'hostile', 'years', 'print/*', 'backup/damage'].flatMap(
+  (f) => ['--exclude', `server/${f}.test.ts`],
+)
 if (process.env.TEST_DATABASE_URL && !process.argv.includes('--e2e')) {
   process.env.JADE_TEST_STORE = 'server'
   step(

@@ -22,6 +22,7 @@ const growing = [
 const wholeReads = ['GET /backups/verify', 'GET /backups', 'GET /audit.csv', 'GET /lookback']
 /** Another answer than a page, or none without a thing that is not there. */
 const apart = ['GET /live', 'GET /backups/:name', 'GET /health']
+/** So many that the database looks them up: of a few hundred it reads all, which costs nothing. */
 const closedVisits = 2_000
 
 let house: TestHouse

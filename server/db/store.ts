@@ -23,16 +23,14 @@ const bodiesOf = ({ body, place }: typeof t.items | typeof t.burs) =>
 /** The practice as the core knows it (no codes), and what of it this program cannot read. */
 export const loadPracticeParts = (q: Db): Promise<PracticeParts> =>
   asLastRead(q, async () => {
-    const [[row], people, [items], [burs], lots] = await Promise.all([
-      q.select().from(t.practices).limit(1),
-      q
-        .select({ id: t.people.id, name: t.people.name, roles: t.people.roles, leftAt: t.people.leftAt })
-        .from(t.people)
-        .orderBy(asc(t.people.id)),
-      q.select({ bodies: bodiesOf(t.items) }).from(t.items),
-      q.select({ bodies: bodiesOf(t.burs) }).from(t.burs),
-      q.select().from(t.lots).orderBy(asc(t.lots.id)),
-    ])
+    const [row] = await q.select().from(t.practices).limit(1)
+    const people = await q
+      .select({ id: t.people.id, name: t.people.name, roles: t.people.roles, leftAt: t.people.leftAt })
+      .from(t.people)
+      .orderBy(asc(t.people.id))
+    const [items] = await q.select({ bodies: bodiesOf(t.items) }).from(t.items)
+    const [burs] = await q.select({ bodies: bodiesOf(t.burs) }).from(t.burs)
+    const lots = await q.select().from(t.lots).orderBy(asc(t.lots.id))
     if (!row) throw notFound('practice on record yet')
     return practiceOf({ row, people, items: sure(items).bodies, burs: sure(burs).bodies, lots })
   })
