@@ -80,11 +80,7 @@ async function at(key: string, people: [name: string, code: string, dentist: str
     ) {
       if ((await screen.driver.findElements({ css: 'header' })).length > 0) {
         await screen.press('sign out')
-        await screen.until(
-          async () => (await screen.driver.findElements({ css: 'header' })).length === 0,
-          15_000,
-          'not signed out',
-        )
+        await screen.gone('header', 'not signed out')
       }
       await screen.signIn(name, code)
     }
@@ -258,12 +254,7 @@ describe('a child under general anaesthesia', () => {
     await pair.runOn('asleep.pack-out')
     await assistant.find('[data-throat-pack]')
     await pair.countOut()
-    for (const screen of [assistant, dentist])
-      await screen.until(
-        async () => (await screen.driver.findElements({ css: '[data-throat-pack]' })).length === 0,
-        15_000,
-        'the pack still stands there',
-      )
+    for (const screen of [assistant, dentist]) await screen.gone('[data-throat-pack]', 'the pack still stands there')
     await pair.runOn('closing.chart')
     await close()
     expect(await (await assistant.find('#note')).getText()).toContain('THROAT PACK: 1 in, 1 out.')

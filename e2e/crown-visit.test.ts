@@ -52,11 +52,7 @@ describe('a zirconia crown on 37', () => {
     await juno.press('Delivered with resin')
     await juno.find('[data-clash="eugenol-bonding"]')
     await juno.press('glass ionomer')
-    await juno.until(
-      async () => (await juno.driver.findElements({ css: '[data-clash="eugenol-bonding"]' })).length === 0,
-      5_000,
-      'the clash stayed',
-    )
+    await juno.gone('[data-clash="eugenol-bonding"]', 'the clash stayed')
     await juno.driver.navigate().refresh()
     await juno.find('[data-question]')
     expect(await items()).toBe(before)

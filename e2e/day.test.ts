@@ -1,5 +1,7 @@
 /** Time: a day with two clashes mended by a proposal and taken back; the forecast of a visit; quick touches in order. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { dayView } from '../wire/day'
+import { visitView } from '../wire/visit'
 import { Screen } from './screen'
 import { serve, type Served } from './serve'
 
@@ -20,18 +22,8 @@ afterAll(async () => {
   await server?.stop()
 })
 
-const call = <T>(method: string, path: string, body?: unknown): Promise<T> =>
-  juno.driver.executeAsyncScript<T>(
-    'const [method, path, body, done] = arguments; fetch(`/api${path}`, { method, ...(body ? { headers: { "content-type": "application/json" }, body: JSON.stringify(body) } : {}) }).then((r) => r.json()).then(done)',
-    method,
-    path,
-    body ?? null,
-  )
-interface Day {
-  visits: { id: string; chairId: string; startsAt: number }[]
-}
 const starts = async (): Promise<Record<string, number>> =>
-  Object.fromEntries((await call<Day>('GET', `/days/${day}`)).visits.map((v) => [v.id, v.startsAt]))
+  Object.fromEntries(dayView.parse(await juno.asks(`/days/${day}`)).visits.map((v) => [v.id, v.startsAt]))
 const until = (screen: Screen, met: () => Promise<boolean>, otherwise: string) => screen.until(met, 15_000, otherwise)
 
 describe('a day with two clashes', () => {
@@ -39,9 +31,9 @@ describe('a day with two clashes', () => {
     await petra.go('/')
     await petra.says('nobody and no chair is needed twice at once')
     // The dentist of the visits two and three is wanted in both; the visits four and six lie in one chair.
-    await call('PUT', `/visits/${day}-three/time`, { chairId: 'chair-3', day, time: '11:00' })
-    await call('PUT', `/visits/${day}-two/time`, { chairId: 'chair-2', day, time: '11:10' })
-    await call('PUT', `/visits/${day}-four/time`, { chairId: 'chair-1', day, time: '13:30' })
+    await juno.asks(`/visits/${day}-three/time`, { chairId: 'chair-3', day, time: '11:00' }, 'PUT')
+    await juno.asks(`/visits/${day}-two/time`, { chairId: 'chair-2', day, time: '11:10' }, 'PUT')
+    await juno.asks(`/visits/${day}-four/time`, { chairId: 'chair-1', day, time: '13:30' }, 'PUT')
     for (const screen of [petra, juno]) {
       await screen.go('/')
       await screen.find('[data-twice="chair"]')
@@ -112,8 +104,7 @@ describe('how long it takes', () => {
     const shown = async (): Promise<string> => (await juno.find('[data-question=cord] [data-state=on]')).getText()
     expect(await shown()).toContain('Double')
     const stored = async (): Promise<string> =>
-      (await call<{ request: { visitChoices: { cord?: string } } }>('GET', `/visits/${day}-one`)).request.visitChoices
-        .cord ?? ''
+      visitView.parse(await juno.asks(`/visits/${day}-one`)).request.visitChoices.cord ?? ''
     await until(juno, async () => (await stored()) === 'double', 'the last touch was not stored')
     expect(await juno.driver.findElements({ css: '[data-sonner-toast][data-type=error]' })).toHaveLength(0)
     await juno.driver.navigate().refresh()

@@ -90,11 +90,7 @@ describe('cassettes', () => {
     }
     await wim.go('/')
     await wim.find(`[data-visit="${day}-four"]`)
-    await wim.until(
-      async () => (await wim.driver.findElements({ css: `[data-pulled="${day}-four"]` })).length === 0,
-      15_000,
-      'the tray is still to be changed',
-    )
+    await wim.gone(`[data-pulled="${day}-four"]`, 'the tray is still to be changed')
   })
 })
 

@@ -99,17 +99,9 @@ describe('a child’s preformed crown, a root canal with core and crown', () => 
     await bram.press('Sealed in, not cut')
     await bram.find('[data-clash="sealed-in"]')
     await bram.press('between the teeth')
-    await bram.until(
-      async () => (await bram.driver.findElements({ css: '[data-clash="sealed-in"]' })).length === 0,
-      15_000,
-      'the clash stayed',
-    )
+    await bram.gone('[data-clash="sealed-in"]', 'the clash stayed')
     await bram.says('nothing in this visit hurts')
-    await bram.until(
-      async () => (await bram.driver.findElements({ css: '[data-worked^="anaesthesia"]' })).length === 0,
-      5_000,
-      'the needle stayed',
-    )
+    await bram.gone('[data-worked^="anaesthesia"]', 'the needle stayed')
     await bram.press('Lay up the tray')
     await layUpAndSign(bram)
   })
@@ -120,11 +112,7 @@ describe('a child’s preformed crown, a root canal with core and crown', () => 
     await bram.press('Suction retractor')
     await bram.find('[data-clash="hypochlorite"]')
     await bram.press('as before')
-    await bram.until(
-      async () => (await bram.driver.findElements({ css: '[data-clash="hypochlorite"]' })).length === 0,
-      5_000,
-      'the clash stayed',
-    )
+    await bram.gone('[data-clash="hypochlorite"]', 'the clash stayed')
     await bram.press('Lay up the tray')
     await bram.find('[data-line]')
     expect(await bram.text()).not.toContain('latex, medium')
@@ -137,11 +125,7 @@ describe('a child’s preformed crown, a root canal with core and crown', () => 
     await bram.says('Amalgam')
     await bram.until(async () => /filling|Band round/.test(await bram.text()), 5_000, 'the filling is not in the plan')
     await bram.click('button[aria-label^="Take Amalgam"]')
-    await bram.until(
-      async () => (await bram.driver.findElements({ css: 'button[aria-label^="Take Amalgam"]' })).length === 0,
-      5_000,
-      'the further work stayed',
-    )
+    await bram.gone('button[aria-label^="Take Amalgam"]', 'the further work stayed')
   })
 })
 

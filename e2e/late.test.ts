@@ -1,7 +1,9 @@
 /** Time goes on: a visit runs twenty minutes late and the day is planned anew, by proposal, by hand, by the practice's calendar. */
 import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type * as z from 'zod'
 import { bringTo } from '../demo/bring'
+import { dayView, type dayVisitView } from '../wire/day'
 import { Screen } from './screen'
 import { serve, type Served } from './serve'
 
@@ -31,22 +33,9 @@ afterAll(async () => {
   await server?.stop()
 })
 
-interface Visit {
-  id: string
-  chairId: string
-  startsAt: number
-  beganAt?: number
-  score: { bars: { stepId: string; startS: number; endS: number }[] }
-}
-const call = <T>(method: string, path: string, body?: unknown): Promise<T> =>
-  juno.driver.executeAsyncScript<T>(
-    'const [method, path, body, done] = arguments; fetch(`/api${path}`, { method, ...(body ? { headers: { "content-type": "application/json" }, body: JSON.stringify(body) } : {}) }).then((r) => r.json()).then(done)',
-    method,
-    path,
-    body ?? null,
-  )
+type Visit = z.infer<typeof dayVisitView>
 const visits = async (): Promise<Map<string, Visit>> =>
-  new Map((await call<{ visits: Visit[] }>('GET', `/days/${day}`)).visits.map((v) => [v.id, v]))
+  new Map(dayView.parse(await juno.asks(`/days/${day}`)).visits.map((v) => [v.id, v]))
 const until = (met: () => Promise<boolean>, otherwise: string) => juno.until(met, 15_000, otherwise)
 const id = (key: string): string => `${day}-${key}`
 const minute = 60_000
@@ -79,7 +68,7 @@ describe('a visit runs twenty minutes late', () => {
       'nothing was moved',
     )
     const after = await visits()
-    const now = (await call<{ now: number }>('GET', '/health')).now
+    const now = server.now()
     for (const [key, v] of after) {
       const was = before.get(key)!
       if (moves.includes(key)) expect(v.startsAt).toBeGreaterThanOrEqual(now - 5 * minute)
@@ -92,16 +81,8 @@ describe('a visit runs twenty minutes late', () => {
           expect(v.score.bars.find((x) => x.stepId === b.stepId)).toEqual(b)
       }
     }
-    await juno.until(
-      async () => (await juno.driver.findElements({ css: `[data-late="${id('nine')}"]` })).length === 0,
-      15_000,
-      'still late after it was moved',
-    )
-    await bram.until(
-      async () => (await bram.driver.findElements({ css: `[data-late="${id('nine')}"]` })).length === 0,
-      15_000,
-      'the other screen does not follow',
-    )
+    await juno.gone(`[data-late="${id('nine')}"]`, 'still late after it was moved')
+    await bram.gone(`[data-late="${id('nine')}"]`, 'the other screen does not follow')
     await juno.press('Undo')
     await until(
       async () => (await visits()).get(id('nine'))!.startsAt === before.get(id('nine'))!.startsAt,
@@ -122,7 +103,7 @@ describe('a visit runs twenty minutes late', () => {
       'the held visit is still moved',
     )
     await juno.press('Leave as it is')
-    await call('PUT', `/visits/${id('nine')}/shift`, { mayMoveMin: null })
+    await juno.asks(`/visits/${id('nine')}/shift`, { mayMoveMin: null }, 'PUT')
   })
 })
 

@@ -118,11 +118,7 @@ describe('hands full', () => {
     // In a box "next" is not next: a pedal pressed by accident while a code is typed does nothing to the run.
     await juno.key(Key.PAGE_DOWN)
     await juno.key(Key.ESCAPE)
-    await juno.until(
-      async () => (await juno.driver.findElements({ css: '[role=dialog]' })).length === 0,
-      5_000,
-      'the box stayed',
-    )
+    await juno.gone('[role=dialog]', 'the box stayed')
     expect(await juno.seq()).toBe(before)
   })
 

@@ -178,6 +178,11 @@ export class Screen {
     await this.says(name)
   }
 
+  /** Waits until nothing such is there any more. */
+  async gone(css: string, why: string): Promise<void> {
+    await this.until(async () => (await this.driver.findElements({ css })).length === 0, 15_000, why)
+  }
+
   /** The sequence number of the run on this screen. */
   async seq(): Promise<number> {
     return Number(await (await this.find('[data-seq]')).getAttribute('data-seq'))

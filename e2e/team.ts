@@ -91,12 +91,7 @@ export async function layUpAndSign(s: Screen): Promise<void> {
   const { request } = visitView.parse(await s.asks(`/visits/${visitId}`))
   const plan = compile(request, practice.parse(await s.asks('/practice')))
   await s.asks(`/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true }, 'PUT')
-  const bare = { css: 'svg g[role=checkbox]:not([data-line])[aria-checked="false"]' }
-  await s.until(
-    async () => (await s.driver.findElements(bare)).length === 0,
-    15_000,
-    'the screen does not show what is laid',
-  )
+  await s.gone('svg g[role=checkbox]:not([data-line])[aria-checked="false"]', 'the screen does not show what is laid')
   await s.readAll()
   await s.press('Sign the tray')
   await s.says('Ready to begin')
@@ -115,8 +110,8 @@ export class Team {
   /** What the signature rests on is read, and found good: told to the server by the assistant's own browser. */
   private async read(hold: string): Promise<void> {
     const { assistant, dentist } = this
-    const unread = { css: `[data-unread="${hold}"]` }
-    if ((await dentist.driver.findElements(unread)).length === 0) return
+    const unread = `[data-unread="${hold}"]`
+    if ((await dentist.driver.findElements({ css: unread })).length === 0) return
     const visit = await visitAt(assistant)
     const { frozen } = visitView.parse(await assistant.asks(`/visits/${visit}`))
     const { plan } = sure(frozen)
@@ -129,11 +124,7 @@ export class Team {
         device: 'e2e',
         command,
       })
-    await dentist.until(
-      async () => (await dentist.driver.findElements(unread)).length === 0,
-      15_000,
-      `${hold}: what was read did not come`,
-    )
+    await dentist.gone(unread, `${hold}: what was read did not come`)
   }
 
   /** Signs the hold that is asked, with the dentist's code, on the dentist's window. */
