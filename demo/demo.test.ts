@@ -1,4 +1,5 @@
 /** The demo's day, told in words: each visit is there to show something, and shows it. */
+import { nightly } from '../scripts/often'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../core/plan/compile'
 import { visitRequest } from '../core/model/request'
@@ -116,7 +117,7 @@ describe('its visits', () => {
         codeShown: false,
       }
       const dentist = { personId: v.team.dentist, roles: ['dentist' as const], codeShown: true }
-      for (const until of plan.steps.filter((_, i) => i % 3 === 0).map((s) => s.id)) {
+      for (const until of plan.steps.filter((_, i) => i % (nightly ? 3 : 6) === 0).map((s) => s.id)) {
         const d = runThrough(startDrive(plan, 0), assistant, dentist, until)
         const { next, waiting } = outlook(plan, d.state.core, d.now)
         expect(next ?? waiting).not.toBeNull()

@@ -22,7 +22,7 @@ import { findClashes } from './clashes'
 import type { Lanes } from '../model/lanes'
 import type { VisitRequest } from '../model/request'
 import { mergeSetup } from './setup'
-import { callThings, unlaid, unused, withThings } from './tray-text'
+import { callThings, namedLines, unlaid, unused, withThings } from './tray-text'
 import type { Clock, Link } from '../model/link'
 import type { Count, Hold, Plan } from '../model/plan'
 import type { Performer, Step } from '../model/step'
@@ -323,7 +323,9 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   const setup = mergeSetup(drawn, c)
   const called = callThings(drawn, c)
   const handed = drawn.map((s) => (s.cut ? { ...s, passes: burHanded(s.passes, s.id, burs) } : s))
-  const steps = withThings(called(handed), setup)
+  const spoken = called(handed)
+  const named = namedLines(spoken, setup)
+  const steps = withThings(spoken, setup, named)
   const holds = wired.steps.flatMap(({ draft }): Hold[] =>
     draft.hold
       ? [
@@ -383,7 +385,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     followUps: works.flatMap((w) => w.kind.followUps(w.c)),
     asked,
     unlaid: unlaid(steps, burs, { holds, counts, links }),
-    unused: unused(steps, setup),
+    unused: unused(steps, setup, named),
     amendments: uses,
     rules: ownOf(works, practice),
     light: practice.light,

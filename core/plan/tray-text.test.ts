@@ -32,9 +32,12 @@ const text = (p: Plan): string => p.steps.flatMap((s) => [s.title, s.detail ?? '
 
 describe('what is named lies there, and what lies there is used', () => {
   it.each(cases)('$name, under every school of what is asked; by night of what is not, too', ({ raw }) => {
-    const { choices } = compile(raw, practice).asked
-    for (const q of questions.filter(({ name }) => nightly || choices.includes(name)))
+    const { asked, choices, ...plain } = compile(raw, practice)
+    expect([...plain.unlaid, ...plain.unused]).toEqual([])
+    for (const q of questions.filter(({ name }) => nightly || asked.choices.includes(name)))
       for (const { value } of q.schools) {
+        // As it is planned anyway.
+        if (value === choices[q.name].value) continue
         const plan = compile({ ...raw, visitChoices: { ...raw.visitChoices, [q.name]: value } }, practice)
         expect(wrong(plan), `${q.name}: ${value}`).toEqual([])
       }

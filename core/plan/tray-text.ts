@@ -108,8 +108,8 @@ export function unlaid(steps: readonly Step[], burs: readonly BurPass[], beside:
   return [...things.map(({ step, words }) => ({ stepId: step.id, words })), ...missingBurs(steps, burs)]
 }
 
-/** The lines that some sentence names. */
-function namedLines(steps: readonly Step[], setup: readonly SetupLine[]): Set<string> {
+/** The lines of the setup that some sentence names, by their ids. */
+export function namedLines(steps: readonly Step[], setup: readonly SetupLine[]): Set<string> {
   const said = new Set<string>()
   for (const s of steps)
     for (const text of sentencesOf(s)) for (const n of thingsIn(text)) for (const key of n.needs) said.add(key)
@@ -118,9 +118,11 @@ function namedLines(steps: readonly Step[], setup: readonly SetupLine[]): Set<st
   )
 }
 
-/** Each step with what it uses that no sentence of the plan names, said where it is first used, by its name as it is laid out. */
-export function withThings(steps: readonly Step[], setup: readonly SetupLine[]): Step[] {
-  const named = namedLines(steps, setup)
+/**
+ * Each step with what it uses that no sentence of the plan names, said where it is first used, by its name as it is laid out.
+ * @param named as {@link namedLines} tells
+ */
+export function withThings(steps: readonly Step[], setup: readonly SetupLine[], named: ReadonlySet<string>): Step[] {
   const first = new Map<string, string[]>()
   for (const l of setup) {
     const [at] = l.steps
@@ -134,8 +136,11 @@ export function withThings(steps: readonly Step[], setup: readonly SetupLine[]):
 }
 
 /** What is laid out and used by no step, neither in its words nor among what it says it uses. Empty in a sound plan. */
-export function unused(steps: readonly Step[], setup: readonly SetupLine[]): string[] {
-  const named = namedLines(steps, setup)
+export function unused(
+  steps: readonly Step[],
+  setup: readonly SetupLine[],
+  named: ReadonlySet<string> = namedLines(steps, setup),
+): string[] {
   const used = new Set(steps.flatMap((s) => s.with))
   return setup
     .filter((l) => (l.readiness === 'open' ? !named.has(l.id) && !used.has(itsName(l.name)) : l.when === undefined))

@@ -4,7 +4,7 @@ import type { PlacedVisit } from './day'
 import { defaultDayRules } from '../practice/day-rules'
 import { boundOfDay } from './bound'
 import { chairsTwice, twiceInDay } from './collide'
-import { runForward } from './forward'
+import { forwardOf } from './forward'
 import { proposeDay, runPoints, type DayProblem } from './propose'
 import { random } from '../random'
 import type { Bar } from './timeline'
@@ -76,15 +76,14 @@ function small(seed: number): DayProblem {
 /** Every way of moving, tried out: the weights as they are said, added up afresh. */
 function exhaustive({ visits, turnoverMs, mostMs, gridMs, dentists = [] }: DayProblem): number {
   let best = Infinity
-  const idleS = runForward(visits, { turnoverMs, dentists }).idleS
+  const run = forwardOf(visits, { turnoverMs, dentists })
+  const { idleS } = run(visits.map((v) => v.startsAt))
   const walk = (at: Placed[], spent: number): void => {
     const v = visits[at.length]
     if (!v) {
       best = Math.min(
         best,
-        spent +
-          weights.twice * twiceInDay(at, turnoverMs) +
-          runPoints(runForward(at, { turnoverMs, dentists }), weights, idleS),
+        spent + weights.twice * twiceInDay(at, turnoverMs) + runPoints(run(at.map((x) => x.startsAt)), weights, idleS),
       )
       return
     }
@@ -111,7 +110,7 @@ describe('a day proposed anew', () => {
         gaps.push(best === 0 ? found.points : found.points / best - 1)
       expect(Math.max(...found.after.visits.map((v) => v.endsAt))).toBeGreaterThanOrEqual(boundOfDay(problem))
       expect(found.twiceAfterMin).toBeLessThanOrEqual(found.twiceBeforeMin)
-      expect(proposeDay(problem)).toEqual(found)
+      if (nightly || seed === 1) expect(proposeDay(problem)).toEqual(found)
     }
     expect(gaps.length).toBeGreaterThanOrEqual(days / 2)
     expect(Math.max(...gaps)).toBeLessThanOrEqual(0.08)

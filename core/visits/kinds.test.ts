@@ -120,6 +120,11 @@ const written = (more: object): object => ({
 const parse = (more: object): VisitRequest => visitRequest.parse(written(more))
 const safeParse = (more: object) => visitRequest.safeParse(written(more))
 
+/** Asked of everything in a plan: said only where it does not hold, for asking costs as much as the plan. */
+function must(holds: boolean, otherwise: string): void {
+  if (!holds) expect.fail(otherwise)
+}
+
 /** Everything that has to be true of any plan, whatever it is for. */
 function whole(p: Plan): void {
   // The tray equals the text: nothing is named that is not laid out, nothing laid out that no step uses.
@@ -139,26 +144,28 @@ function whole(p: Plan): void {
           l.steps.includes(s.id) &&
           (l.id === `lack:${n.what}` || practice.items.find((i) => i.id === l.id)?.serves.some((x) => answers.has(x))),
       )
-      expect(line, `${s.id} needs ${n.what}`).toBeDefined()
-      if (line!.lack) expect(p.lacks).toContain(line!.lack)
+      must(line !== undefined, `${s.id} needs ${n.what}`)
+      if (line?.lack) must(p.lacks.includes(line.lack), `${s.id}: ${line.lack}`)
     }
   // Every count goes in at a step of the plan and comes out at a later one; what stays is less than what goes in, or all of it.
   for (const c of p.counts) {
-    expect(at.get(c.outStep), c.id).toBeGreaterThan(at.get(c.inStep)!)
-    expect(c.stays).toBeLessThanOrEqual(c.planned)
+    must(at.get(c.outStep)! > at.get(c.inStep)!, `${c.id} comes out before it goes in`)
+    must(c.stays <= c.planned, `${c.id}: more stays than goes in`)
   }
-  for (const s of p.steps) for (const id of s.countsOut) expect(p.counts.map((c) => c.id)).toContain(id)
+  const counts = new Set(p.counts.map((c) => c.id))
+  for (const s of p.steps) for (const id of s.countsOut) must(counts.has(id), `${s.id} counts ${id} out`)
   // Every link starts at a step that is there, earlier; only a clock within a step begins and ends at the same one.
   for (const l of p.links) {
-    expect(at.has(l.from) && at.has(l.to)).toBe(true)
-    if (l.from === l.to) expect([l.fromEdge, l.toEdge, isClock(l)]).toEqual(['start', 'finish', true])
-    else expect(at.get(l.from), l.id).toBeLessThan(at.get(l.to)!)
-    if (isClock(l)) expect(l.because.text.length).toBeGreaterThan(3)
-    if (isWindow(l)) expect(l.again.length).toBeGreaterThan(0)
+    must(at.has(l.from) && at.has(l.to), `${l.id} ends nowhere`)
+    if (l.from === l.to)
+      must(l.fromEdge === 'start' && l.toEdge === 'finish' && isClock(l), `${l.id} is no clock of a step`)
+    else must(at.get(l.from)! < at.get(l.to)!, `${l.id} goes back`)
+    if (isClock(l)) must(l.because.text.length > 3, `${l.id} says not why`)
+    if (isWindow(l)) must(l.again.length > 0, `${l.id} begins nothing anew`)
   }
   // Nothing that hurts before it is numb, or asleep.
   const numb = at.get('anaesthesia.test') ?? at.get('asleep.under')
-  for (const s of p.steps) if (s.hurts) expect(at.get(s.id), s.id).toBeGreaterThan(numb ?? Infinity)
+  for (const s of p.steps) if (s.hurts) must(at.get(s.id)! > (numb ?? Infinity), `${s.id} hurts`)
   // A scan speaks of a scan: nothing of an impression is said at it, laid out for it or handed over.
   if (at.has('impression.scan-preparation')) {
     const scanned = p.steps.filter((s) => s.phase === 'impression')
@@ -196,7 +203,7 @@ function whole(p: Plan): void {
   const bottles = new Set([own.primer, own.bond, withActivator])
   for (const s of p.steps)
     if (s.fn === 'bonding')
-      for (const n of s.needs) if (everyBottle.has(n.what)) expect(bottles.has(n.what), `${s.id}: ${n.what}`).toBe(true)
+      for (const n of s.needs) if (everyBottle.has(n.what)) must(bottles.has(n.what), `${s.id}: ${n.what}`)
   const both = p.asked.choices.includes('etch') && p.asked.choices.includes('adhesive')
   expect(p.clashes.some((c) => c.id === 'acid-system')).toBe(
     both && !takes(p.choices.adhesive.value, p.choices.etch.value),
@@ -263,16 +270,16 @@ function whole(p: Plan): void {
   // Latex and forbidden antiseptics never with their alert; children's doses by weight.
   for (const a of ['latex', 'chlorhexidine', 'iodine'] as const)
     if (p.request.alerts.includes(a))
-      for (const l of p.setup) expect(a === 'latex' ? l.latex : (l.allergens?.includes(a) ?? false), l.name).toBe(false)
+      for (const l of p.setup) must(!(a === 'latex' ? l.latex : l.allergens?.includes(a)), `${l.name} with ${a}`)
   if (!p.request.pieceOnHand && kindFacts(p.kind).delivers) expect(p.clashes[0]).toMatchObject({ severity: 'stop' })
   for (const s of p.steps) {
-    expect(s.spread.shortS <= s.spread.likelyS && s.spread.likelyS <= s.spread.longS, s.id).toBe(true)
+    must(s.spread.shortS <= s.spread.likelyS && s.spread.likelyS <= s.spread.longS, `${s.id}: its times`)
     for (const l of p.links)
       if (l.from === s.id && l.to === s.id)
-        expect(s.spread.likelyS, `${s.id}: its own clock fits its likely time`).toBeGreaterThanOrEqual(leastS(l))
+        must(s.spread.likelyS >= leastS(l), `${s.id}: its own clock fits its likely time`)
     // What is said must be sayable: no half sentence, no unfilled slot.
     for (const text of [s.title, s.detail, s.told, s.tell])
-      if (text) expect(text).not.toMatch(/undefined|null|NaN|\[object|, ,|:\s*$/)
+      must(!/undefined|null|NaN|\[object|, ,|:\s*$/.test(text ?? ''), `${s.id}: ${text}`)
   }
 }
 
