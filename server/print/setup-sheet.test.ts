@@ -83,6 +83,13 @@ describe('the setup sheet', () => {
     }
   })
 
+  it('writes a name in any Latin script', async () => {
+    const patient = 'Łucja Őszné-Żeleńska, Ğül Şahin'
+    expect((await readPdf(await renderPdf(setupSheet(planOf('four'), { ...facts, patient }, 'A4')))).text).toContain(
+      patient,
+    )
+  })
+
   it('is the same file for the same setup, and needs no colour', async () => {
     const definition = () => setupSheet(planOf('one'), facts, 'A4')
     expect((await renderPdf(definition())).equals(await renderPdf(definition()))).toBe(true)
