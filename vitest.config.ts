@@ -19,7 +19,15 @@ export default defineConfig({
           isolate: false,
         },
       },
-      { test: { name: 'web', include: ['web/**/*.test.{ts,tsx}'], testTimeout: 60_000 } },
+      {
+        test: {
+          name: 'web',
+          include: ['web/**/*.test.{ts,tsx}'],
+          testTimeout: 60_000,
+          isolate: false,
+          unstubGlobals: true,
+        },
+      },
       {
         test: {
           name: 'server',

@@ -1,7 +1,8 @@
 /** Four visits by two people on two windows, each from where it grows difficult; the assistant's side is driven by keys alone. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
-import type { DemoVisit } from '../demo/practice'
+import { sure } from '../core/sure'
+import { demoCodes, type DemoVisit } from '../demo/practice'
 import { addVisit } from '../demo/seed'
 import { Screen } from './screen'
 import { serve, type Served } from './serve'
@@ -65,29 +66,14 @@ afterAll(async () => {
 })
 
 /** Both at one chair. */
-async function at(key: string, people: [name: string, code: string, dentist: string, code: string]): Promise<Team> {
-  for (const [screen, name, code] of [
-    [assistant, people[0], people[1]],
-    [dentist, people[2], people[3]],
-  ] as const) {
-    await screen.go('/')
-    await screen.find('header, [data-sign-in]')
-    if (
-      !(await screen.driver.executeScript<boolean>(
-        'return document.querySelector("header")?.innerText.includes(arguments[0]) ?? false',
-        name,
-      ))
-    ) {
-      if ((await screen.driver.findElements({ css: 'header' })).length > 0) {
-        await screen.press('sign out')
-        await screen.gone('header', 'not signed out')
-      }
-      await screen.signIn(name, code)
-    }
-    await screen.go(chair(key))
+async function at(key: string, assistantId: string, dentistId: string): Promise<Team> {
+  await assistant.enter(assistantId)
+  await dentist.enter(dentistId)
+  for (const screen of [assistant, dentist]) {
+    await screen.load(chair(key))
     await screen.find('[data-status=running]')
   }
-  return new Team(server, assistant, dentist, people[3])
+  return new Team(server, assistant, dentist, sure(demoCodes[dentistId]))
 }
 /** The note as it stands so far. */
 async function noteOf(key: string): Promise<string> {
@@ -107,7 +93,7 @@ const errors = async (): Promise<void> => {
 
 describe('a crown visit with a retake of the impression', () => {
   it('a bubble on the margin is read by keys, keeps the signature back, is done over with its cord, and the second is good', async () => {
-    const pair = await at('one', ['Juno Abara', '3816', 'Tamsin Orrell', '471108'])
+    const pair = await at('one', 'juno', 'orrell')
     await pair.runOn('impression.inspect')
     await assistant.key('m')
     await assistant.find('[role=dialog] [data-part]')
@@ -158,7 +144,7 @@ describe('a crown visit with a retake of the impression', () => {
 
 describe('a laminate delivery with its clocks', () => {
   it('etch, silane and light run by their clocks, too early is refused, light is summed, tint is held to its limit', async () => {
-    const pair = await at('laminate', ['Bram Oduya', '8193', 'Imke Varen', '771194'])
+    const pair = await at('laminate', 'bram', 'varen')
     expect(await nowStep(assistant)).toBe('delivery.cement-shade')
     await assistant.key('m')
     await assistant.find('[role=dialog] [data-measure=tint]')
@@ -204,7 +190,7 @@ describe('a laminate delivery with its clocks', () => {
 
 describe('a bonded metal bridge’s 90 s', () => {
   it('in lanes: the cement is called for by name at 20 s; missed at 90 s it is taken off and begun anew; in time it stands', async () => {
-    const pair = await at('metal', ['Bram Oduya', '8193', 'Imke Varen', '771194'])
+    const pair = await at('metal', 'bram', 'varen')
     await pair.runOn('delivery.bond-mix')
     // Both see who does what, and the mark that runs over it.
     const mark = async (screen: Screen): Promise<number> =>
@@ -233,7 +219,7 @@ describe('a bonded metal bridge’s 90 s', () => {
 
 describe('a child under general anaesthesia', () => {
   it('the throat pack stands on every screen of the visit until it is out; with it in nothing closes', async () => {
-    const pair = await at('asleep', ['Bram Oduya', '8193', 'Imke Varen', '771194'])
+    const pair = await at('asleep', 'bram', 'varen')
     expect(await nowStep(assistant)).toBe('asleep.pack-in')
     await pedal(assistant)
     for (const screen of [assistant, dentist]) await screen.find('[data-throat-pack]')

@@ -13,8 +13,9 @@ beforeAll(async () => {
   server = await serve({ pace: 1, at: '07:40' })
   juno = await Screen.open(server.url)
   petra = await Screen.open(server.url)
-  await juno.signIn('Juno Abara', '3816')
-  await petra.signIn('Petra Solis', '5064')
+  await juno.enter('juno')
+  await juno.go('/')
+  await petra.enter('petra')
 })
 afterAll(async () => {
   await juno?.close()

@@ -17,7 +17,7 @@ beforeAll(async () => {
     },
   })
   wim = await Screen.open(server.url)
-  await wim.signIn('Wim Castellan', '9527')
+  await wim.enter('wim')
 })
 afterAll(async () => {
   await wim?.close()

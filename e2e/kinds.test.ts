@@ -21,8 +21,8 @@ beforeAll(async () => {
   })
   bram = await Screen.open(server.url)
   varen = await Screen.open(server.url)
-  await bram.signIn('Bram Oduya', '8193')
-  await varen.signIn('Imke Varen', '771194')
+  await bram.enter('bram')
+  await varen.enter('varen')
 })
 afterAll(async () => {
   await bram?.close()

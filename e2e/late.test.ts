@@ -24,8 +24,8 @@ beforeAll(async () => {
   })
   juno = await Screen.open(server.url)
   bram = await Screen.open(server.url)
-  await juno.signIn('Juno Abara', '3816')
-  await bram.signIn('Bram Oduya', '8193')
+  await juno.enter('juno')
+  await bram.enter('bram')
 })
 afterAll(async () => {
   await juno?.close()

@@ -26,8 +26,8 @@ beforeAll(async () => {
   })
   juno = await Screen.open(server.url)
   second = await Screen.open(server.url)
-  await juno.signIn('Juno Abara', '3816')
-  await second.signIn('Tamsin Orrell', '471108')
+  await juno.enter('juno')
+  await second.enter('orrell')
 })
 afterAll(async () => {
   await juno?.close()

@@ -42,8 +42,8 @@ beforeAll(async () => {
   })
   assistant = await Screen.open(server.url)
   dentist = await Screen.open(server.url)
-  await assistant.signIn('Bram Oduya', '8193')
-  await dentist.signIn('Imke Varen', '771194')
+  await assistant.enter('bram')
+  await dentist.enter('varen')
 })
 afterAll(async () => {
   await assistant?.close()

@@ -14,8 +14,8 @@ beforeAll(async () => {
   server = await serve({ pace: 1 })
   orrell = await Screen.open(server.url)
   juno = await Screen.open(server.url)
-  await orrell.signIn('Tamsin Orrell', '471108')
-  await juno.signIn('Juno Abara', '3816')
+  await orrell.enter('orrell')
+  await juno.enter('juno')
 })
 afterAll(async () => {
   await orrell?.close()

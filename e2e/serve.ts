@@ -90,14 +90,15 @@ const ended = (child: ChildProcess): Promise<void> =>
 /** One address for all servers of a worker, one after the other: a browser knows what it once fetched from there. */
 let ownPort: number | undefined
 
-/** A session of the test's own, beside those of its screens. */
-async function signedIn(url: string): Promise<string> {
+/** A session of a person's own, as the cookies a browser would keep of it. */
+export async function signedIn(url: string, personId: string): Promise<string[]> {
   const answer = await fetch(`${url}/api/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ personId: 'wim', code: demoCodes.wim }),
+    body: JSON.stringify({ personId, code: demoCodes[personId] }),
   })
-  return sure(answer.headers.get('set-cookie')?.split(';')[0])
+  if (!answer.ok) throw new Error(`${personId} does not get in: ${await answer.text()}`)
+  return answer.headers.getSetCookie().map((cookie) => sure(cookie.split(';')[0]))
 }
 
 /**
@@ -141,7 +142,7 @@ export async function serve({
     now: () => shownBy(clock),
     pass: async (seconds) => {
       const byS = Math.ceil(seconds)
-      cookie ??= await signedIn(url)
+      cookie ??= (await signedIn(url, 'wim')).join('; ')
       const answer = await fetch(`${url}/api/standins/clock`, {
         method: 'POST',
         headers: { cookie, 'content-type': 'application/json' },

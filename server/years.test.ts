@@ -78,6 +78,7 @@ async function addYears(): Promise<void> {
   await db().execute(sql`
     insert into cases (id, patient_id, request, version, library)
     select 'c-' || g, 'p-' || g, c.request, 1, c.library from ${copies}, visits v join cases c on c.id = v.case_id where v.id = ${id}`)
+  const someSteps = `select step_id from step_times where visit_id = '${id}' order by step_id limit 5`
   const over = { case_id: `'c-' || g`, day: `(v.day - g)`, starts_at: `v.starts_at - g * 86400000::bigint` }
   for (const [table, changed] of [
     ['visits', { id: `'v-' || g`, ...over }],
@@ -94,10 +95,13 @@ async function addYears(): Promise<void> {
     ).map((c) => c.name)
     const values = columns.map((c) => Object.entries(changed).find(([name]) => name === c)?.[1] ?? `v."${c}"`)
     const key = table === 'visits' ? 'id' : 'visit_id'
-    const few = table === 'run_events' ? 'and v.seq <= 20' : ''
+    const few: Partial<Record<string, string>> = {
+      run_events: 'and v.seq <= 10',
+      step_times: `and v.step_id in (${someSteps})`,
+    }
     await db().execute(
       sql.raw(
-        `insert into ${table} (${columns.map((c) => `"${c}"`).join(', ')}) select ${values.join(', ')} from generate_series(1, ${closedVisits}) g, ${table} v where v.${key} = '${id}' ${few}`,
+        `insert into ${table} (${columns.map((c) => `"${c}"`).join(', ')}) select ${values.join(', ')} from generate_series(1, ${closedVisits}) g, ${table} v where v.${key} = '${id}' ${few[table] ?? ''}`,
       ),
     )
   }
