@@ -3,7 +3,6 @@ import { sure } from '../core/sure'
 import type { Db } from './db/open'
 import { loadFrozenPlan, type Signature } from './db/store'
 import { reading } from './db/unread'
-import { Problem } from './problem'
 import { compile } from '../core/plan/compile'
 import type { VisitRequest } from '../core/model/request'
 import type { Plan } from '../core/model/plan'
@@ -23,14 +22,16 @@ export class Plans {
     return (visitId, request) =>
       this.keep(visitId, JSON.stringify(request), () => reading(visitId, 'plan', () => compile(request, practice)))
   }
-  /** A signed plan, read only where it is not at hand as it lies in the database. @throws CannotRead, Problem 409 */
-  async signed(q: Db, { visitId, version }: Signature): Promise<Plan> {
+  /**
+   * A signed plan, read only where it is not at hand as it lies in the database; none where the tray was opened again since the
+   * signature was read. @throws CannotRead
+   */
+  async signed(q: Db, { visitId, version }: Signature): Promise<Plan | undefined> {
     const key = `signed ${version}`
     const before = this.known.get(visitId)
     if (before?.key === key) return before.plan
     const frozen = await loadFrozenPlan(q, visitId)
-    if (!frozen) throw new Problem('not-signed', 'The tray of this visit is not signed any more.')
-    return this.keep(visitId, key, () => frozen.plan)
+    return frozen ? this.keep(visitId, key, () => frozen.plan) : undefined
   }
   /** The plan kept for this visit under this key, else made and kept. The same object comes back, and with it its score. */
   keep(visitId: string, key: string, make: () => Plan): Plan {

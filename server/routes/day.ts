@@ -49,7 +49,7 @@ const showDay: Door = (app, house) => {
       ]
       const { read: visits, unread } = await eachRead(files, async (file) => {
         const signature = signatures.get(file.visit.id)
-        const plan = signature ? await house.plans.signed(db, signature) : planOf(file.visit.id, file.request)
+        const plan = (signature && (await house.plans.signed(db, signature))) ?? planOf(file.visit.id, file.request)
         const readiness = trayReadiness(plan, sure(laid.get(file.visit.id)), new Set(signature?.acknowledged))
         const stage = stages.get(file.visit.id) ?? 'planned'
         const core =
