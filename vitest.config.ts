@@ -45,6 +45,7 @@ export default defineConfig({
           name: 'e2e',
           include: ['e2e/**/*.test.ts'],
           globalSetup: 'e2e/template.ts',
+          execArgv: ['--liftoff-only'],
           // Browsers are handed on from file to file.
           isolate: false,
           testTimeout: 480_000,

@@ -1,7 +1,7 @@
 /** The real interface in headless Chromium. Waits are conditions, never sleeps. */
 import { By, error, Key, logging, until, type WebElement } from 'selenium-webdriver'
 import type { Driver } from 'selenium-webdriver/chrome'
-import { lookedAt, wcag } from './accessible'
+import { lookedAt } from './accessible'
 import { leaveBrowser, takeBrowser } from './browsers'
 import { signedIn } from './serve'
 
@@ -227,7 +227,7 @@ export class Screen {
    */
   async accessible(part: string, where = part): Promise<void> {
     await this.find(part)
-    return lookedAt(this.driver, part, where, { type: 'tag', values: wcag })
+    return lookedAt(this.driver, part, where, 'everything')
   }
 
   /** The same of both themes: a theme is colours and nothing else, so in the second only they are looked at. */
@@ -236,7 +236,7 @@ export class Screen {
       this.driver.executeScript('document.documentElement.dataset.theme = arguments[0]', theme)
     await this.accessible('body', where)
     await show('dim')
-    await lookedAt(this.driver, 'body', `${where}, dim`, { type: 'rule', values: ['color-contrast'] })
+    await lookedAt(this.driver, 'body', `${where}, dim`, 'colours')
     await show('light')
   }
 
