@@ -11,6 +11,7 @@ import { composeNote, noteText } from '../../core/record/note'
 import { runThrough, startDrive } from '../../core/run/drive'
 import { exampleRequest } from '../../core/visits/example'
 import { damTemplateSheet } from './dam-template'
+import { withoutFace } from './faces'
 import { picturesSheet } from './pictures'
 import { setupSheet } from './setup-sheet'
 
@@ -58,15 +59,21 @@ describe.each(plans)('%s', (_, plan) => {
       `${paper}: ids of the program`,
     ).toEqual([])
   }
+  /** A document's words, each letter of which has a face. */
+  const printed = (paper: string, content: unknown): void => {
+    const text = wordsOf(content).join('\n')
+    sound(paper, text)
+    expect(withoutFace([...new Set(text)].join(' ')), paper).toEqual([])
+  }
   it('says only what a person would say: setup sheet, plan as text, record, patient’s words, hole template, pictures', () => {
     const facts = { patient: 'A Patient', time: '09:00', chair: 'Chair 1', practice: practice.name }
-    sound('setup sheet', wordsOf(setupSheet(plan, facts, 'A4').content).join('\n'))
+    printed('setup sheet', setupSheet(plan, facts, 'A4').content)
     sound('plan', readPlan(plan))
     const run = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist)
     const note = composeNote(plan, run.events, { name: 'A Patient' }, 'Etc/UTC')
     sound('record', noteText(note))
-    sound('pictures', wordsOf(picturesSheet(plan, { ...facts, notation: 'iso' }, 'A4').content).join('\n'))
+    printed('pictures', picturesSheet(plan, { ...facts, notation: 'iso' }, 'A4').content)
     const template = damTemplateSheet(plan, { patient: 'A Patient', practice: practice.name, notation: 'iso' }, 'A4')
-    if (template) sound('hole template', wordsOf(template.content).join('\n'))
+    if (template) printed('hole template', template.content)
   })
 })

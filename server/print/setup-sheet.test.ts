@@ -5,6 +5,7 @@ import { compile } from '../../core/plan/compile'
 import { visitRequest } from '../../core/model/request'
 import { demoPractice, demoVisits } from '../../demo/practice'
 import { readPdf } from '../test/pdf'
+import { runsOf, withoutFace } from './faces'
 import { renderPdf } from './render'
 import { setupSheet } from './setup-sheet'
 import { silhouetteOf } from './silhouettes'
@@ -83,11 +84,18 @@ describe('the setup sheet', () => {
     }
   })
 
-  it('writes a name in any Latin script', async () => {
-    const patient = 'Łucja Őszné-Żeleńska, Ğül Şahin'
-    expect((await readPdf(await renderPdf(setupSheet(planOf('four'), { ...facts, patient }, 'A4')))).text).toContain(
-      patient,
-    )
+  it('writes a name in any Latin, Greek or Cyrillic script, of which no one face has all', async () => {
+    const patient = 'Łucja Őszné-Żeleńska, Ğül Şahin, Ông Đắc, Ἀγγελική Ξένου, Ґалина Щоголів, Џенана'
+    const sheet = setupSheet(planOf('four'), { ...facts, patient, practice: 'Ιατρείο Ένα' }, 'A4')
+    const { text } = await readPdf(await renderPdf(sheet))
+    // Another program reads each run as an item of its own.
+    const closed = (words: string): string => words.replace(/\s/g, '')
+    expect(closed(text)).toContain(closed(patient))
+    expect(closed(text)).toContain(closed('Ιατρείο Ένα · 2026-11-24'))
+    expect(withoutFace(patient)).toEqual([])
+    // Letters with their marks apart are the same letters; what no face has is told, and seen as a box.
+    expect(runsOf('Z\u030cofie')).toEqual([{ text: 'Žofie', font: 'Next' }])
+    expect(withoutFace('Mei 美')).toEqual(['美'])
   })
 
   it('is the same file for the same setup, and needs no colour', async () => {

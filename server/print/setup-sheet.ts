@@ -53,6 +53,8 @@ function lineOf(line: SetupLine): Content {
     ],
     columnGap: 3,
     margin: [0, 0, 0, 2.5],
+    // A box stays on the page its name is on.
+    unbreakable: true,
   }
 }
 
