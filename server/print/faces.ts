@@ -31,18 +31,18 @@ export interface Run {
   font: keyof typeof fonts
 }
 
-/** What nearly every text is made of, and the first face has: nobody need ask it. */
-const usual = /^[\n -~\u00a0-\u00ff–—‘’“”…×≥≤]*$/
+/** What any face has: nobody need ask it. */
+const plain = /^[\n -~]*$/
 const letters = new Intl.Segmenter('en', { granularity: 'grapheme' })
-const known = new Map<keyof typeof fonts, (letter: string) => boolean>()
+const opened = new Map<keyof typeof fonts, (letter: string) => boolean>()
 /** Whether a face has a letter with all its marks. */
 function has(face: keyof typeof fonts, letter: string): boolean {
-  let asked = known.get(face)
+  let asked = opened.get(face)
   if (!asked) {
     const font = openSync(fonts[face].normal)
     if (!('hasGlyphForCodePoint' in font)) throw new Error(`${fonts[face].normal} is no single face`)
     asked = (one) => Array.from(one).every((c) => c === '\n' || font.hasGlyphForCodePoint(sure(c.codePointAt(0))))
-    known.set(face, asked)
+    opened.set(face, asked)
   }
   return asked(letter)
 }
@@ -50,7 +50,7 @@ function has(face: keyof typeof fonts, letter: string): boolean {
 /** A text in pieces, each in the face that has its letters; letters with marks of their own are taken as one sign where there is one. */
 export function runsOf(text: string): Run[] {
   const composed = text.normalize('NFC')
-  if (usual.test(composed)) return [{ text: composed, font: 'Next' }]
+  if (plain.test(composed)) return [{ text: composed, font: 'Next' }]
   const runs: Run[] = []
   for (const { segment } of letters.segment(composed)) {
     const font = has('Next', segment) ? 'Next' : 'Wide'
@@ -67,28 +67,30 @@ export const withoutFace = (text: string): string[] =>
     run.font === 'Next' ? [] : [...letters.segment(run.text)].map((s) => s.segment).filter((l) => !has('Wide', l)),
   )
 
-/** Where a document keeps what is written. */
-const holds = new Set(['text', 'stack', 'columns', 'table', 'body', 'ul', 'ol'])
+/** As it may stand where a document has text: as it is, or in runs. */
+function inRuns(text: string): string | Run[] {
+  const runs = runsOf(text)
+  return runs.every((r) => r.font === 'Next') ? text : runs
+}
+
 const inSvg = (svg: string): string =>
   svg.replace(/(<text[^>]*>)([^<]*)(?=<\/text>)/g, (whole, open: string, text: string) => {
-    const runs = runsOf(text)
-    return runs.every((r) => r.font === 'Next')
+    const runs = inRuns(text)
+    return typeof runs === 'string'
       ? whole
       : open + runs.map((r) => `<tspan font-family="${r.font}">${r.text}</tspan>`).join('')
   })
 
-/** As it may stand where a document has text: as it is, or in runs. */
-const inRuns = (text: string): string | Run[] => {
-  const runs = runsOf(text)
-  return runs.every((r) => r.font === 'Next') ? text : runs
-}
+/** Where a document keeps what is written. */
+const holds = new Set(['text', 'stack', 'columns', 'table', 'body', 'ul', 'ol'])
 
 /** Has every text of a document written in the faces that have its letters, in place: the document is its renderer's already. */
 export function writeInFaces(node: unknown): void {
   if (Array.isArray(node)) {
     for (const [i, of] of node.entries()) {
-      if (typeof of !== 'string') writeInFaces(of)
-      else if (typeof inRuns(of) !== 'string') node[i] = { text: runsOf(of) }
+      const runs = typeof of === 'string' ? inRuns(of) : undefined
+      if (runs === undefined) writeInFaces(of)
+      else if (typeof runs !== 'string') node[i] = { text: runs }
     }
     return
   }
