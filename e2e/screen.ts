@@ -7,6 +7,8 @@ import { signedIn } from './serve'
 
 /** How often a condition is looked at, ms. */
 const pollMs = 30
+/** So long a touch is tried, ms: on a machine with much else to do a page may stand still for seconds. */
+const touchMs = 30_000
 
 export class Screen {
   private constructor(
@@ -84,24 +86,29 @@ export class Screen {
     )
   }
 
-  /** Touches an element as soon as it lies where it can be touched: what is still being laid out moves. */
+  /**
+   * Touches an element as soon as it lies where it can be touched: what is still being laid out moves.
+   * @throws what kept it from being touched the last time
+   */
   private async touch(find: () => Promise<WebElement>): Promise<void> {
-    await this.until(
-      async () => {
-        try {
-          const element = await find()
-          if (!(await this.atRest(element))) return false
+    let why = 'it was not looked at'
+    await this.until(async () => {
+      try {
+        const element = await find()
+        if (await this.atRest(element)) {
           await element.click()
           return true
-        } catch (e) {
-          if (e instanceof error.ElementClickInterceptedError || e instanceof error.StaleElementReferenceError)
-            return false
-          throw e
         }
-      },
-      15_000,
-      'it could not be touched',
-    )
+        why = 'it moves'
+      } catch (e) {
+        // Something lies over it, or it is not there any more; which, its message says.
+        if (!(e instanceof error.ElementClickInterceptedError || e instanceof error.StaleElementReferenceError)) throw e
+        why = e.message
+      }
+      return false
+    }, touchMs).catch((e: unknown) => {
+      throw e instanceof error.TimeoutError ? new Error(`it could not be touched: ${why} (${e.message})`) : e
+    })
   }
 
   async click(css: string): Promise<void> {
