@@ -13,7 +13,7 @@ import { visitRequest, type VisitRequestInput } from '../model/request'
 import type { Plan } from '../model/plan'
 import { burInHand } from './burs'
 import { compile } from './compile'
-import { unlaid, unused } from './tray-text'
+import { namedLines, unlaid, unused } from './tray-text'
 
 const practice = starterPractice()
 const cases = readdirSync('demo/cases')
@@ -69,7 +69,8 @@ describe('what is named lies there, and what lies there is used', () => {
     ])
     const holds = plan.holds.map((h) => ({ ...h, evidence: `${h.evidence}, facebow` }))
     expect(unlaid(plan.steps, plan.burs, { ...plan, holds })[0]!.words).toBe('facebow')
-    expect(unused([{ ...first!, with: [] }, ...others], plan.setup)).toContain('Bib and chain')
+    const without = [{ ...first!, with: [] }, ...others]
+    expect(unused(without, plan.setup, namedLines(without, plan.setup))).toContain('Bib and chain')
   })
   it('every pass names a thing, a bur, or what was made or comes from the unit', () => {
     // What is not laid out: made in this visit, brought for it, or there at every chair.

@@ -135,12 +135,11 @@ export function withThings(steps: readonly Step[], setup: readonly SetupLine[], 
   })
 }
 
-/** What is laid out and used by no step, neither in its words nor among what it says it uses. Empty in a sound plan. */
-export function unused(
-  steps: readonly Step[],
-  setup: readonly SetupLine[],
-  named: ReadonlySet<string> = namedLines(steps, setup),
-): string[] {
+/**
+ * What is laid out and used by no step, neither in its words nor among what it says it uses. Empty in a sound plan.
+ * @param named as {@link namedLines} tells
+ */
+export function unused(steps: readonly Step[], setup: readonly SetupLine[], named: ReadonlySet<string>): string[] {
   const used = new Set(steps.flatMap((s) => s.with))
   return setup
     .filter((l) => (l.readiness === 'open' ? !named.has(l.id) && !used.has(itsName(l.name)) : l.when === undefined))
