@@ -1,4 +1,5 @@
 /** The one way to the server. Every failure becomes an {@link ApiProblem} with words a person can act on. */
+import { kept } from './kept'
 import type { ProblemDocument, ProblemMore, Slug } from '../../wire/problems'
 
 export class ApiProblem extends Error {
@@ -57,16 +58,6 @@ export function newId(): string {
   return Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join('')
 }
 
-/** A name for this device that lasts; storage may be refused, then it lasts as long as the page. */
-function deviceName(): string {
-  try {
-    const kept = localStorage.getItem('jade.device')
-    if (kept) return kept
-    const made = newId().slice(0, 12)
-    localStorage.setItem('jade.device', made)
-    return made
-  } catch {
-    return newId().slice(0, 12)
-  }
-}
-export const device = deviceName()
+/** A name for this device that lasts. */
+export const device = kept.get('jade.device') ?? newId().slice(0, 12)
+kept.set('jade.device', device)

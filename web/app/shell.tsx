@@ -6,6 +6,7 @@ import { toQuadrant } from '../../core/teeth/notation'
 import { Button, Loading, Mark, ButtonLink } from '../parts/ui'
 import { ChangeCode } from './change-code'
 import type { Person } from '../../wire/people'
+import { kept } from './kept'
 import { useLink } from './live'
 import { PersonContext } from './person'
 import { NeededStrip } from './waiting-elsewhere'
@@ -22,11 +23,7 @@ function Theme() {
       onClick={() => {
         const theme = dim ? 'light' : 'dim'
         document.documentElement.dataset['theme'] = theme
-        try {
-          localStorage.setItem('jade.theme', theme)
-        } catch {
-          // Storage refused: the choice lasts as long as the page.
-        }
+        kept.set('jade.theme', theme)
         setDim(!dim)
       }}
     >

@@ -5,28 +5,19 @@ import { stretchesOf } from '../../core/schedule/day'
 import type { Twice } from '../../core/schedule/collide'
 import type { DayView } from '../../wire/day'
 import { clockTime } from '../parts/words'
+import { kept } from '../app/kept'
 import { startOf } from './day-facts'
 
 const allStaves = ['dentists', 'everybody', 'none'] as const
 export type Staves = (typeof allStaves)[number]
-const kept = 'jade.day.staves'
+const key = 'jade.day.staves'
 /** Whose staves this device shows, remembered. */
 export function useStaves(): [Staves, (s: Staves) => void] {
-  const [staves, setStaves] = useState<Staves>(() => {
-    try {
-      return among(allStaves, localStorage.getItem(kept)) ?? 'dentists'
-    } catch {
-      return 'dentists'
-    }
-  })
+  const [staves, setStaves] = useState<Staves>(() => among(allStaves, kept.get(key)) ?? 'dentists')
   return [
     staves,
     (s) => {
-      try {
-        localStorage.setItem(kept, s)
-      } catch {
-        // Storage refused: the choice lasts as long as the page.
-      }
+      kept.set(key, s)
       setStaves(s)
     },
   ]

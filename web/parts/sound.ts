@@ -1,27 +1,17 @@
 /** Sounds by the browser's own synthesiser: no files, a volume in reach, and silence where a device shows only. */
 import { among, keysOf } from '../../core/sure'
 import { useEffect, useRef, useSyncExternalStore } from 'react'
+import { kept } from '../app/kept'
 
 export const volumes = { off: 0, quiet: 0.08, loud: 0.35 } as const
 export type Volume = keyof typeof volumes
-const kept = 'jade.sound'
+const key = 'jade.sound'
 
 const told = new Set<() => void>()
-let volume: Volume = read()
-function read(): Volume {
-  try {
-    return among(keysOf(volumes), localStorage.getItem(kept)) ?? 'quiet'
-  } catch {
-    return 'quiet'
-  }
-}
+let volume: Volume = among(keysOf(volumes), kept.get(key)) ?? 'quiet'
 function setVolume(next: Volume): void {
   volume = next
-  try {
-    localStorage.setItem(kept, next)
-  } catch {
-    // Storage refused: the choice lasts as long as the page.
-  }
+  kept.set(key, next)
   for (const tell of told) tell()
   if (next !== 'off') chime('word')
 }
