@@ -4,6 +4,7 @@ import { lookBackView } from '../wire/lookback'
 import { eventsView } from '../wire/run'
 import { dayView, type dayVisitView } from '../wire/day'
 import { eq } from 'drizzle-orm'
+import { Temporal } from 'temporal-polyfill'
 import type * as z from 'zod'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
@@ -24,6 +25,16 @@ type Visit = z.infer<typeof dayVisitView>
 const minute = 60_000
 const theDay = () => juno.read(dayView, `/days/${day}`)
 const visitOf = async (key: string) => (await theDay()).visits.find((v) => v.id === `${day}-${key}`)!
+
+it('that is today’s is the practice’s, wherever the server stands', async () => {
+  const today = async () => (await juno.read(dayView, '/days/today')).day
+  expect(await today()).toBe(day)
+  await orrell.call('PATCH', '/practice', { zone: 'Pacific/Kiritimati' })
+  house.clock.now = eight + 180 * minute
+  expect(await today()).toBe(Temporal.PlainDate.from(day).add({ days: 1 }).toString())
+  await orrell.call('PATCH', '/practice', { zone: 'Etc/UTC' })
+  house.clock.now = eight
+})
 
 describe('times', () => {
   it('are moved all or none: one that was moved meanwhile, has begun, or leaves its day moves nothing', async () => {
@@ -86,6 +97,31 @@ describe('times', () => {
         })
       ).status,
     ).toBe(409)
+  })
+
+  it('that were begun and never closed are drawn to the last touch, and asked for until somebody closes them', async () => {
+    const left = await openHouse()
+    try {
+      await bringTo(left.database.db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, eight)
+      const reader = await new Caller(left.app).signIn('juno', '3816')
+      const [then, soon] = [
+        { visitId: `${day}-two`, day, lastAt: eight - 20_000 },
+        await reader.read(dayView, '/days/today'),
+      ]
+      expect(soon.leftOpen).toEqual([])
+      const lengthOf = (view: typeof soon) => view.visits.find((v) => v.id === then.visitId)!.score.totalS
+      left.clock.now = eight + 3 * 24 * 60 * minute
+      await reader.signIn('juno', '3816')
+      const [thatDay, today] = [await reader.read(dayView, `/days/${day}`), await reader.read(dayView, '/days/today')]
+      expect(thatDay.leftOpen).toMatchObject([then])
+      expect(today).toMatchObject({ visits: [], leftOpen: [then] })
+      expect(lengthOf(thatDay)).toBeLessThan(lengthOf(soon) + 60)
+      left.clock.now = eight + 20 * 24 * 60 * minute
+      await reader.signIn('juno', '3816')
+      expect((await reader.read(dayView, '/days/today')).leftOpen).toEqual([])
+    } finally {
+      await left.close()
+    }
   })
 
   it('are whole milliseconds, also of the instruments’ way after visits that run', async () => {

@@ -12,7 +12,7 @@ import { often } from '../scripts/often'
 import { FolderInUse } from './db/lock'
 import { openDatabase } from './db/open'
 import { loadDay, loadPractice } from './db/store'
-import { day, demoFolder } from './test/house'
+import { day, demoFolder, eight } from './test/house'
 
 let id = 0
 const command = (basedOn: number, body: object) => ({
@@ -39,7 +39,15 @@ describe('the data folder', () => {
   const main = join(import.meta.dirname, '../.cache/main.js')
   const launch = (folder: string): Promise<{ child: ChildProcess; url: string }> => {
     const child = spawn(process.execPath, ['--liftoff-only', main, '--demo'], {
-      env: { ...process.env, JADE_DATA: folder, PORT: '0', DATABASE_URL: '', TZ: 'Etc/UTC' },
+      env: {
+        ...process.env,
+        JADE_DATA: folder,
+        PORT: '0',
+        DATABASE_URL: '',
+        TZ: 'Etc/UTC',
+        JADE_CLOCK_FROM: String(Date.now()),
+        JADE_CLOCK_SHOWS: String(eight),
+      },
     })
     return new Promise((resolve, reject) => {
       let said = ''
@@ -70,7 +78,6 @@ describe('the data folder', () => {
 
   it('keeps every acknowledged event through kill -9 in the middle of a run, over and over', async () => {
     const folder = await demoFolder()
-    const today = new Date().toISOString().slice(0, 10)
     let acknowledged = 0
     let underway: ReturnType<typeof command> | undefined
     for (let round = 0; round < Math.max(2, often(4)); round++) {
@@ -83,7 +90,7 @@ describe('the data folder', () => {
         })
       const session = await api('POST', '/session', { personId: 'juno', code: '3816' })
       const cookie = session.headers.get('set-cookie')!.split(';')[0]!
-      const visitId = dayView.parse(await (await api('GET', `/days/${today}`, undefined, cookie)).json()).visits[0]!.id
+      const visitId = dayView.parse(await (await api('GET', '/days/today', undefined, cookie)).json()).visits[0]!.id
       if (round === 0) {
         const { compile } = await import('../core/plan/compile')
         const { checkable, trayReadiness } = await import('../core/plan/ready')

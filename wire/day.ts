@@ -116,6 +116,8 @@ export const dayView = z.strictObject({
   chairs: z.array(z.strictObject({ id: z.string(), name: z.string() })),
   visits: z.array(dayVisitView),
   unread: z.array(unreadView),
+  /** Begun, never closed, and nothing done for hours: of this day, and where it is today's of the two weeks before. */
+  leftOpen: z.array(z.strictObject({ visitId: z.string(), day: date, patient: z.string(), lastAt: ms })),
 })
 export type DayView = z.infer<typeof dayView>
 

@@ -1,10 +1,11 @@
 /** The true lengths of a closed run's steps: what durations are learned from. */
 import type { Plan } from '../model/plan'
 import { learnKey, trimmedMeanOf } from '../practice/learned'
+import { leftAfterMs } from '../run/left-open'
 import { stepState, type RunCore } from '../run/state'
 
 /** Shorter is a touch made afterwards, not a step; longer was forgotten. */
-const [leastS, mostS] = [5, 4 * 3600]
+const [leastS, mostS] = [5, leftAfterMs / 1000]
 
 export interface StepTime {
   stepId: string

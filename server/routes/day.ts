@@ -5,17 +5,35 @@ import { plainDate as plainDay } from '../../core/bounded'
 import * as z from 'zod'
 import { trayReadiness } from '../../core/plan/ready'
 import { plainDate } from '../../core/clock'
+import { shownUntil } from '../../core/run/left-open'
 import { layOutFrom } from '../../core/schedule/remaining'
 import { layOut } from '../../core/schedule/timeline'
 import { turnoverOfDay } from '../../core/schedule/turnover-day'
+import type { Plan } from '../../core/model/plan'
 import { cassettesOf } from '../../core/practice/instruments'
+import type { Practice } from '../../core/practice/practice'
 import { loadCassettes } from '../db/instruments'
+import { loadLeftOpen } from '../db/left-open'
 import { eachRead } from '../db/unread'
 import { sure } from '../../core/sure'
 import { loadDay, loadLaid, loadPractice, loadSignatures, withEarlier } from '../db/store'
 import { head, stagesOf } from './visit'
 
-const dayParams = z.object({ day: plainDay })
+/** A date, or the practice's own today: what a device takes for today is another day where its clock or zone is wrong. */
+const dayParams = z.object({ day: z.union([plainDay, z.literal('today')]) })
+
+/** The cassettes a visit takes; named where they are laid up for it. */
+function cassettesFor({ instruments }: Practice, { loads, uses }: Awaited<ReturnType<typeof loadCassettes>>) {
+  const known = new Map(instruments.cassettes.map((c) => [c.id, c]))
+  const failed = new Set<string | null>(loads.filter((l) => l.failedAt !== null).map((l) => l.id))
+  return (visitId: string, plan: Plan) =>
+    cassettesOf(plan.setup).map((type) => {
+      const use = uses.find((u) => u.visitId === visitId && known.get(u.cassetteId)?.type === type)
+      if (!use) return { type }
+      const name = known.get(use.cassetteId)?.name ?? use.cassetteId
+      return { type, name, ...(failed.has(use.loadId) && use.usedAt === null ? { pulledBack: true } : {}) }
+    })
+}
 
 const showDay: Door = (app, house) => {
   const { db } = house.database
@@ -30,17 +48,15 @@ const showDay: Door = (app, house) => {
     },
     async (request) => {
       const practice = await loadPractice(db)
-      const stored = await loadDay(db, request.params.day)
-      const files = await withEarlier(db, stored.files, practice)
-      const planOf = house.plans.with(practice)
       const now = house.now()
       const today = plainDate(now, practice.zone)
-      const { loads, uses, states } = await loadCassettes(db, practice.instruments)
-      const [typeOf, nameOf] = [
-        new Map(practice.instruments.cassettes.map((c) => [c.id, c.type])),
-        new Map(practice.instruments.cassettes.map((c) => [c.id, c.name])),
-      ]
-      const failed = new Set<string | null>(loads.filter((l) => l.failedAt !== null).map((l) => l.id))
+      const day = request.params.day === 'today' ? today : request.params.day
+      const stored = await loadDay(db, day)
+      const files = await withEarlier(db, stored.files, practice)
+      const planOf = house.plans.with(practice)
+      const onRecord = await loadCassettes(db, practice.instruments)
+      const { loads, states } = onRecord
+      const cassettes = cassettesFor(practice, onRecord)
       const ids = files.map((f) => f.visit.id)
       const [signatures, laid, stages] = [
         await loadSignatures(db, ids),
@@ -64,19 +80,8 @@ const showDay: Door = (app, house) => {
           mayMoveMin: file.visit.mayMoveMin,
           plannedS: layOut(plan).totalS,
           ...(core?.startedAt === undefined ? {} : { beganAt: core.startedAt }),
-          score: core ? layOutFrom(plan, core, core.closedAt ?? now) : layOut(plan),
-          cassettes: cassettesOf(plan.setup).map((type) => {
-            const use = uses.find((u) => u.visitId === file.visit.id && typeOf.get(u.cassetteId) === type)
-            return {
-              type,
-              ...(use
-                ? {
-                    name: nameOf.get(use.cassetteId) ?? use.cassetteId,
-                    ...(failed.has(use.loadId) && use.usedAt === null ? { pulledBack: true } : {}),
-                  }
-                : {}),
-            }
-          }),
+          score: core ? layOutFrom(plan, core, shownUntil(core, now)) : layOut(plan),
+          cassettes: cassettes(file.visit.id, plan),
           tray: {
             checked: readiness.checked,
             total: readiness.total,
@@ -85,7 +90,6 @@ const showDay: Door = (app, house) => {
           },
         }
       })
-      const { day } = request.params
       const dentists = practice.people.filter((p) => p.roles.includes('dentist')).map((p) => p.id)
       const facts = {
         day,
@@ -108,6 +112,7 @@ const showDay: Door = (app, house) => {
         simulated: Object.keys(house.shownCodes).length > 0,
         visits,
         unread: [...stored.unread, ...unread],
+        leftOpen: await loadLeftOpen(db, day, today, now),
       }
     },
   )

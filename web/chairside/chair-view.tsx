@@ -1,6 +1,7 @@
 import { AlertStrip } from '../parts/alert-strip'
 import { Keyboard, Undo2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
+import { plainDate } from '../../core/clock'
 import type { Plan } from '../../core/model/plan'
 import type { RunCore } from '../../core/run/state'
 import { layOut } from '../../core/schedule/timeline'
@@ -14,7 +15,8 @@ import { ClockRing } from '../parts/clock-ring'
 import { LanesInFront } from '../parts/lanes'
 import { Readings } from '../parts/readings'
 import { Score } from '../parts/score'
-import { Alert, Button, ButtonLink } from '../parts/ui'
+import { Alert, Button, ButtonLink, Mark } from '../parts/ui'
+import { clockTime } from '../parts/words'
 import { Incoming, Outgoing } from './calls'
 import { ChairBoxes, type ChairBox } from './chair-boxes'
 import { SoundPick, useClockSounds } from './clock-sounds'
@@ -123,6 +125,20 @@ function MoreToDo({
   )
 }
 
+/** What was left open asks to be closed; it can as well be gone on with. */
+function LeftSince({ at, now, zone }: { at: number | undefined; now: number; zone: string }) {
+  if (at === undefined) return null
+  const on = plainDate(at, zone)
+  return (
+    <p className="text-xl" data-left-since="">
+      <Mark kind="ask">
+        Left open: nothing was done since <span className="num">{clockTime(at, zone)}</span>
+        {on === plainDate(now, zone) ? '' : ` on ${on}`}. Close the visit, or go on where it stands.
+      </Mark>
+    </p>
+  )
+}
+
 /** A line of the score for each person and one for the mouth, px; fewer and the names lie over each other. */
 const scoreHeight = (people: number): number => 44 + 19 * (people + 1)
 
@@ -178,6 +194,7 @@ export function ChairView({
       <div className="min-w-0 space-y-3">
         <AlertStrip alerts={data.visit.request.alerts} />
         <LateAlerts alerts={data.visit.request.alerts.filter((a) => !plan.request.alerts.includes(a))} />
+        <LeftSince at={sight.leftSince} now={now} zone={data.practice.zone} />
         <ScoreLine plan={plan} core={core} sight={sight} />
         <Refusals run={run} />
         <CueLine called={sight.called} />

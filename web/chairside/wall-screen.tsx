@@ -6,6 +6,7 @@ import { alertWords } from '../../core/vocabulary'
 import { clocksAt } from '../../core/run/clocks'
 import { calledAt } from '../../core/run/cues'
 import { lanesNow } from '../../core/run/lanes-now'
+import { goneS } from '../../core/run/left-open'
 import { outlook } from '../../core/run/next'
 import { owing } from '../../core/run/state'
 import { layOut } from '../../core/schedule/timeline'
@@ -44,7 +45,6 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
       core.holds[h.id]?.status === 'open' &&
       ['running', 'done', 'skipped'].includes(core.steps[h.stepId]?.status ?? 'todo'),
   )
-  const playheadS = core.startedAt === undefined ? 0 : ((core.closedAt ?? now) - core.startedAt) / 1000
   const { title, why } = inFront(core, view, asked[0] !== undefined)
   return (
     <div className="mx-auto flex min-h-[calc(100vh-7rem)] max-w-[1700px] flex-col gap-3" data-wall={core.status}>
@@ -108,7 +108,15 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
         </div>
       </div>
       <div className="rounded-lg bg-sheet px-3 py-2">
-        <Score score={score} people={plan.people} core={core} playheadS={playheadS} height={180} bands label="" />
+        <Score
+          score={score}
+          people={plan.people}
+          core={core}
+          playheadS={goneS(core, now)}
+          height={180}
+          bands
+          label=""
+        />
       </div>
     </div>
   )

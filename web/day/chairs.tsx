@@ -47,6 +47,7 @@ function Readiness({ visit, view }: { visit: DayVisit; view: DayView }) {
   const without = view.turnover?.dry.filter((d) => d.visitId === visit.id).map((d) => d.type) ?? []
   if (visit.cassettes.some((c) => c.pulledBack) && visit.stage !== 'closed') return <>■ a cassette was pulled back</>
   if (visit.stage === 'planned' && without.length > 0) return <>◆ no {without.join(', ')} cassette</>
+  if (view.leftOpen.some((v) => v.visitId === visit.id)) return <>◆ left open, not closed</>
   if (visit.stage !== 'planned') {
     return (
       <>

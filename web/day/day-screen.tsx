@@ -6,7 +6,7 @@ import { useNavigate, useParams } from 'react-router'
 import { Temporal } from 'temporal-polyfill'
 import { alertWords } from '../../core/vocabulary'
 import type { DayView, DayVisit } from '../../wire/day'
-import { serverNow, useLive, useNow } from '../app/live'
+import { useLive, useNow } from '../app/live'
 import { CopyOld } from './copy-old'
 import { useDay, useRefresh } from '../app/queries'
 import { usePerson } from '../app/person'
@@ -14,6 +14,7 @@ import { Button, Failed, Loading, Mark, Panel, Pick, ButtonLink } from '../parts
 import { bothNotations, clockTime, minutes } from '../parts/words'
 import type { Prefill } from './calendar-box'
 import { Chairs, placeOf } from './chairs'
+import { LeftOpen } from './left-open'
 import { MissingCassettes } from './missing-cassettes'
 import { useStaves } from './people'
 import { Times } from './times'
@@ -71,14 +72,8 @@ const NewVisit = lazy(() => import('./new-visit'))
 export default function DayScreen() {
   const params = useParams()
   const navigate = useNavigate()
-  const day =
-    params['day'] ??
-    Temporal.Instant.fromEpochMilliseconds(serverNow())
-      .toZonedDateTimeISO(Temporal.Now.timeZoneId())
-      .toPlainDate()
-      .toString()
   const now = useNow(15_000)
-  const query = useDay(day)
+  const query = useDay(params['day'] ?? 'today')
   const refresh = useRefresh()
   const person = usePerson()
   const [staves, setStaves] = useStaves()
@@ -88,17 +83,24 @@ export default function DayScreen() {
   if (query.isPending) return <Loading what="Opening the day" />
   if (query.isError) return <Failed error={query.error} again={() => void query.refetch()} />
   const view = query.data
+  const leftOpen = new Set(view.leftOpen.map((v) => v.visitId))
   // One's own work first: what runs, then what comes; then anybody's.
   const mine = view.visits.filter((v) => v.people.some((p) => p.id === person.id))
   const next = [mine, view.visits]
+    .map((visits) => visits.filter((v) => !leftOpen.has(v.id)))
     .map((visits) => visits.find((v) => v.stage === 'running') ?? visits.find((v) => v.stage !== 'closed'))
     .find((v) => v !== undefined)
-  const go = (days: number): void => void navigate(`/days/${Temporal.PlainDate.from(day).add({ days }).toString()}`)
+  const go = (days: number): void =>
+    void navigate(`/days/${Temporal.PlainDate.from(view.day).add({ days }).toString()}`)
   return (
     <div className="mx-auto flex max-w-[1400px] flex-col gap-3">
       <div className="flex flex-wrap items-center gap-2">
         <h1 className="mr-2 text-2xl font-bold">
-          {Temporal.PlainDate.from(day).toLocaleString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}
+          {Temporal.PlainDate.from(view.day).toLocaleString('en-GB', {
+            weekday: 'long',
+            day: 'numeric',
+            month: 'long',
+          })}
         </h1>
         <Button tone="quiet" aria-label="The day before" onClick={() => go(-1)}>
           <ChevronLeft aria-hidden="true" />
@@ -129,6 +131,7 @@ export default function DayScreen() {
       <Chairs view={view} staves={staves} now={now} />
       <UnreadVisits unread={view.unread} what="The rest of the day is shown without it." />
       <UnreadParts />
+      <LeftOpen view={view} />
       <CopyOld now={now} />
       {view.visits.length === 0 && (
         <p className="text-xl text-soft">Nothing is planned on this day. Add a visit to begin.</p>
@@ -139,7 +142,7 @@ export default function DayScreen() {
             <NextUp visit={next} view={view} />
           </div>
         )}
-        <Times view={view} now={now} />
+        <Times view={view} now={now} reread={() => query.refetch().then((r) => r.data)} />
         <MissingCassettes view={view} />
       </div>
       {adding !== false && (

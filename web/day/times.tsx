@@ -10,7 +10,7 @@ import type { Proposal } from '../../core/schedule/propose'
 import { lateOf, problemOfDay, runsLate, twiceAhead, type Late } from '../../core/schedule/today'
 import { api } from '../app/api'
 import type { DayView } from '../../wire/day'
-import { usePractice, useRefresh } from '../app/queries'
+import { usePractice } from '../app/queries'
 import { Button, Mark, Panel, Pick } from '../parts/ui'
 import { clockTime, minutes } from '../parts/words'
 import { factsOf, surname } from './day-facts'
@@ -41,10 +41,9 @@ function Proposed({
 }: {
   view: DayView
   proposal: Proposal
-  again: (fresh: DayView) => void
+  again: () => void
   onDone: () => void
 }) {
-  const { client } = useRefresh()
   const moves = proposal.moves
     .map((m) => ({ ...m, visit: sure(view.visits.find((v) => v.id === m.visitId)) }))
     .filter((m) => m.visit)
@@ -75,10 +74,7 @@ function Proposed({
     [],
     {
       // Who cannot move is held, and the search begins anew from the day as it then is.
-      settled: () =>
-        void client
-          .refetchQueries({ queryKey: ['day', view.day] })
-          .then(() => again(client.getQueryData<DayView>(['day', view.day]) ?? view)),
+      settled: again,
     },
   )
   const busy = times.isPending || stays.isPending
@@ -205,7 +201,16 @@ const timesOf = (view: DayView): string =>
 
 const shifts = ['15', '30', '60'] as const
 
-export function Times({ view, now }: { view: DayView; now: number }) {
+/** @param reread the day as the server has it by now; nothing where it is not heard */
+export function Times({
+  view,
+  now,
+  reread,
+}: {
+  view: DayView
+  now: number
+  reread: () => Promise<DayView | undefined>
+}) {
   const facts = useMemo(() => factsOf(view, now), [view, now])
   const clashes = useMemo(() => twiceAhead(facts), [facts])
   const late = useMemo(() => {
@@ -292,7 +297,7 @@ export function Times({ view, now }: { view: DayView; now: number }) {
         </p>
       )}
       {shown !== null && typeof shown !== 'number' && (
-        <Proposed view={view} proposal={shown} onDone={() => setFound(null)} again={(fresh) => look(fresh)} />
+        <Proposed view={view} proposal={shown} onDone={() => setFound(null)} again={() => void reread().then(look)} />
       )}
     </Panel>
   )

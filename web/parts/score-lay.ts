@@ -18,3 +18,16 @@ export interface Lay {
   x: (s: number) => number
   rowOf: (personId: string) => number
 }
+
+/** The least room of a minute written under the staves, px. */
+const minutePx = 40
+const steps = [1, 2, 5, 10, 20, 30, 60, 120, 240, 480]
+
+/** The minutes that are written under the staves: the closer one looks the more of them, and never so many that they touch. */
+export function minutesOf(totalS: number, roomPx: number, zoom: number): number[] {
+  const wanted = zoom >= 8 ? 1 : zoom >= 4 ? 2 : zoom >= 2 ? 5 : 10
+  const all = totalS / 60
+  const most = Math.max(1, Math.floor(roomPx / minutePx))
+  const every = steps.find((step) => step >= wanted && all / step <= most) ?? Math.ceil(all / most)
+  return Array.from({ length: Math.floor(all / every) + 1 }, (_, i) => i * every)
+}

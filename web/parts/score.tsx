@@ -5,7 +5,7 @@ import { firstOf, sure } from '../../core/sure'
 import { useEffect, useRef, useState } from 'react'
 import type { Bar, Bracket, Rest as RestOf, Timeline } from '../../core/schedule/timeline'
 import type { RunCore, StepState } from '../../core/run/state'
-import { letterPx, sayingPx, staves, type Lay } from './score-lay'
+import { letterPx, minutesOf, sayingPx, staves, type Lay } from './score-lay'
 import { HoldNames, WindowNames } from './score-names'
 
 export interface ScoreProps {
@@ -84,9 +84,7 @@ function layOf({
 }
 
 function Minutes({ of: { x, totalS, top, height }, zoom }: { of: Lay; zoom: number }) {
-  const every = zoom >= 8 ? 1 : zoom >= 4 ? 2 : zoom >= 2 ? 5 : 10
-  const minutes = Array.from({ length: Math.floor(totalS / 60 / every) + 1 }, (_, i) => i * every)
-  return minutes.map((m) => (
+  return minutesOf(totalS, x(totalS) - x(0), zoom).map((m) => (
     <g key={m}>
       <line x1={x(m * 60)} x2={x(m * 60)} y1={top - 4} y2={height - 22} className="stroke-line" />
       <text
