@@ -113,10 +113,20 @@ export default {
     },
     {
       files: ['web/**/*.{ts,tsx}'],
-      rules: imports({
-        group: ['**/server/**', '**/cli/**', '**/demo/**', 'node:*', 'fastify', 'drizzle-orm', 'drizzle-orm/*'],
-        message: 'web talks to the server over http only.',
-      }),
+      rules: {
+        ...imports({
+          group: ['**/server/**', '**/cli/**', '**/demo/**', 'node:*', 'fastify', 'drizzle-orm', 'drizzle-orm/*'],
+          message: 'web talks to the server over http only.',
+        }),
+        'no-restricted-properties': [
+          'error',
+          {
+            object: 'Temporal',
+            property: 'Now',
+            message: 'A device may be wrong: serverNow(), in the practice’s zone.',
+          },
+        ],
+      },
     },
     {
       files: ['server/routes/**/*.ts'],

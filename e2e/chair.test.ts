@@ -5,10 +5,9 @@ import { sure } from '../core/sure'
 import { demoCodes, type DemoVisit } from '../demo/practice'
 import { addVisit } from '../demo/seed'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 import { enter, nowStep, pedal, tabTo, Team } from './team'
 
-const day = new Date().toISOString().slice(0, 10)
 const team = { dentist: 'varen', assistants: ['bram'] }
 const own: DemoVisit[] = [
   {

@@ -2,14 +2,13 @@
 import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 import { nowStep, pedal, Team } from './team'
 
 let server: Served
 let juno: Screen
 let orrell: Screen
 let team: Team
-const day = new Date().toISOString().slice(0, 10)
 const visit = `/visits/${day}-one`
 
 beforeAll(async () => {

@@ -3,12 +3,11 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { dayView } from '../wire/day'
 import { visitView } from '../wire/visit'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 
 let server: Served
 let juno: Screen
 let petra: Screen
-const day = new Date().toISOString().slice(0, 10)
 beforeAll(async () => {
   server = await serve({ pace: 1, at: '07:40' })
   juno = await Screen.open(server.url)

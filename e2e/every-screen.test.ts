@@ -4,11 +4,10 @@ import { bringTo } from '../demo/bring'
 import { addVisit } from '../demo/seed'
 import { firstScreenBytes } from '../scripts/first-screen'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 
 let server: Served
 let screen: Screen
-const day = new Date().toISOString().slice(0, 10)
 const visit = (key: string, page: string): string => `/visits/${day}-${key}/${page}`
 beforeAll(async () => {
   server = await serve({

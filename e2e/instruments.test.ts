@@ -2,11 +2,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 
 let server: Served
 let wim: Screen
-const day = new Date().toISOString().slice(0, 10)
 beforeAll(async () => {
   server = await serve({
     pace: 1,

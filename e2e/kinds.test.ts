@@ -6,13 +6,12 @@ import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 import { layUpAndSign } from './team'
 
 let server: Served
 let bram: Screen
 let varen: Screen
-const day = new Date().toISOString().slice(0, 10)
 const at = (key: string, screen: string): string => `/visits/${day}-${key}/${screen}`
 beforeAll(async () => {
   server = await serve({

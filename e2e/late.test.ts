@@ -5,12 +5,11 @@ import type * as z from 'zod'
 import { bringTo } from '../demo/bring'
 import { dayView, type dayVisitView } from '../wire/day'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 
 let server: Served
 let juno: Screen
 let bram: Screen
-const day = new Date().toISOString().slice(0, 10)
 beforeAll(async () => {
   server = await serve({
     pace: 1,

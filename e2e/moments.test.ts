@@ -6,12 +6,11 @@ import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 
 let server: Served
 let juno: Screen
 let second: Screen
-const day = new Date().toISOString().slice(0, 10)
 const at = (key: string, screen: string): string => `/visits/${day}-${key}/${screen}`
 beforeAll(async () => {
   server = await serve({

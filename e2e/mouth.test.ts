@@ -4,10 +4,9 @@ import { bringTo } from '../demo/bring'
 import type { DemoVisit } from '../demo/practice'
 import { addVisit } from '../demo/seed'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 import { pedal, Team } from './team'
 
-const day = new Date().toISOString().slice(0, 10)
 const team = { dentist: 'varen', assistants: ['bram'] }
 const visit = (key: string, time: string, chairId: string, request: DemoVisit['request']): DemoVisit => ({
   key,

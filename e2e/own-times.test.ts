@@ -4,9 +4,8 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 
-const day = new Date().toISOString().slice(0, 10)
 let server: Served
 let orrell: Screen
 let juno: Screen

@@ -1,12 +1,12 @@
 import { makeTemplate } from '../demo/template'
 import { shareDriver } from './browsers'
+import { shownAt } from './serve'
 
-/** The wall's own day: the browser knows no other. */
-export const makeToday = (): Promise<() => void> =>
-  makeTemplate(Date.parse(`${new Date().toISOString().slice(0, 10)}T06:00:00Z`))
+/** The demo folder, made on the morning of the tests' day. */
+export const makeDay = (): Promise<() => void> => makeTemplate(shownAt('06:00'))
 
 export default async (): Promise<() => Promise<void>> => {
-  const removeTemplate = await makeToday()
+  const removeTemplate = await makeDay()
   const endBrowsers = await shareDriver()
   return async () => {
     await endBrowsers()

@@ -3,13 +3,12 @@ import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 
 let server: Served
 let juno: Screen
 let orrell: Screen
 let wall: Screen
-const day = new Date().toISOString().slice(0, 10)
 const one = `/visits/${day}-one`
 beforeAll(async () => {
   server = await serve({

@@ -3,10 +3,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { DemoVisit } from '../demo/practice'
 import { addVisit } from '../demo/seed'
 import { Screen } from './screen'
-import { serve, type Served } from './serve'
+import { day, serve, type Served } from './serve'
 import { layUpAndSign, pedal, Team } from './team'
 
-const day = new Date().toISOString().slice(0, 10)
 const team = { dentist: 'varen', assistants: ['bram'] }
 const visit = (key: string, chairId: string, request: DemoVisit['request']): DemoVisit => ({
   key,

@@ -9,13 +9,12 @@ import { join } from 'node:path'
 import { bringTo } from '../demo/bring'
 import * as t from '../server/db/schema'
 import { Screen } from '../e2e/screen'
-import { serve } from '../e2e/serve'
-import { makeToday } from '../e2e/template'
+import { day, serve } from '../e2e/serve'
+import { makeDay } from '../e2e/template'
 
 const target = process.argv[2] ?? 'docs/screenshots'
-const day = new Date().toISOString().slice(0, 10)
 
-const removeTemplate = await makeToday()
+const removeTemplate = await makeDay()
 
 type Take = (name: string, path: string, css: string, before?: () => Promise<void>) => Promise<void>
 /** One moment of the demo day, and the pictures taken of it. */

@@ -1,7 +1,9 @@
+import { plainDate } from '../../core/clock'
 import { QueryClient, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { Practice } from '../../core/practice/practice'
 import type { NeededView } from '../../wire/run'
 import { api, ApiProblem } from './api'
+import { serverNow } from './live'
 import type { DayView } from '../../wire/day'
 import type { Person, SignInPerson } from '../../wire/people'
 import type { RecordView, VisitView } from '../../wire/visit'
@@ -34,12 +36,18 @@ export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: () => a
 export const usePractice = () =>
   useQuery({ queryKey: ['practice'], queryFn: () => api<Practice>('/practice'), staleTime: 5 * 60_000 })
 const minuteMs = 60_000
-/** The day; while it is the one going on it is read anew each minute, for what runs moves on by itself. */
+/** Whether the practice's date is another by now than where this was read. */
+const turned = (view: DayView): boolean => plainDate(serverNow(), view.zone) !== view.today
+/**
+ * The day; while it is the one going on it is read anew each minute, for what runs moves on by itself and so does the date.
+ * @param day a date, or 'today' as the practice has it
+ */
 export const useDay = (day: string) =>
   useQuery({
     queryKey: ['day', day],
     queryFn: () => api<DayView>(`/days/${day}`),
-    refetchInterval: ({ state }) => (state.data?.visits.some((v) => v.stage === 'running') ? minuteMs : false),
+    refetchInterval: ({ state }) =>
+      state.data && (turned(state.data) || state.data.visits.some((v) => v.stage === 'running')) ? minuteMs : false,
   })
 /** What waits for the person signed in, over all chairs. Told by the live stream; asked now and then where no stream is open. */
 export const useNeeded = () =>

@@ -2,10 +2,10 @@
 import { useChange } from '../app/change'
 import { Download, Upload } from 'lucide-react'
 import { lazy, Suspense, useState } from 'react'
-import { Temporal } from 'temporal-polyfill'
+import { plainDate } from '../../core/clock'
 import { lotState, type Item, type Lot, type LotState } from '../../core/catalog/item'
 import { api } from '../app/api'
-import { useLive } from '../app/live'
+import { useLive, useNow } from '../app/live'
 import { usePractice, useRefresh } from '../app/queries'
 import { Catalogue } from './catalogue'
 import { CupboardHead } from './head'
@@ -68,6 +68,7 @@ function LotRow({
 
 export default function CupboardScreen() {
   const practice = usePractice()
+  const now = useNow(60_000)
   const refresh = useRefresh()
   const [show, setShow] = useState<'trouble' | 'all'>('all')
   const [adding, setAdding] = useState<Item>()
@@ -80,7 +81,7 @@ export default function CupboardScreen() {
   )
   if (practice.isPending) return <Loading what="Opening the cupboard" />
   if (practice.isError) return <Failed error={practice.error} again={() => void practice.refetch()} />
-  const date = Temporal.Now.plainDateISO().toString()
+  const date = plainDate(now, practice.data.zone)
   const rows = practice.data.items
     .filter((i) => i.tracked)
     .map((item) => ({
