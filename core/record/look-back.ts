@@ -3,6 +3,7 @@ import { lastOf, sure } from '../sure'
 import { reason, type Reason } from '../figure'
 import type { Plan } from '../model/plan'
 import type { RunEvent } from '../run/events'
+import { attendedUntil } from '../run/left-open'
 import { replay, edgeOf, stepState } from '../run/state'
 import { layOut, withPatient } from '../schedule/timeline'
 
@@ -26,7 +27,12 @@ export interface LookBack {
 export function lookBackOf(plan: Plan, events: readonly RunEvent[]): LookBack | null {
   const { core } = replay(plan, events)
   if (core.startedAt === undefined || core.closedAt === undefined) return null
-  const ends = plan.steps.filter(withPatient).flatMap((s) => edgeOf(stepState(core, s.id), 'finish') ?? [])
+  // Of a visit that was forgotten and made up for the next morning: until it was left.
+  const attended = sure(attendedUntil(core))
+  const ends = plan.steps
+    .filter(withPatient)
+    .flatMap((s) => edgeOf(stepState(core, s.id), 'finish') ?? [])
+    .filter((at) => at <= attended)
   const titles = new Map(plan.steps.map((s) => [s.id, s.title]))
   const undone = new Set(events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
   // One answer re-opens all that it looked at: it is one retake, of the step whose hold said so, else of the last.

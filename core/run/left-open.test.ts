@@ -1,9 +1,10 @@
 /** A visit that was begun and that nobody closed. */
 import { describe, expect, it } from 'vitest'
-import { assistant, plan, upTo } from '../../demo/test/crown-run'
+import { assistant, dentist, plan, upTo } from '../../demo/test/crown-run'
+import { lookBackOf } from '../record/look-back'
 import { layOutFrom } from '../schedule/remaining'
-import { give, startDrive } from './drive'
-import { goneS, lastActAt, leftAfterMs, leftOpen, shownUntil } from './left-open'
+import { give, runThrough, startDrive } from './drive'
+import { attendedUntil, goneS, lastActAt, leftAfterMs, leftOpen, shownUntil } from './left-open'
 
 const { now, state } = upTo('tissue.top-cord.37')
 const { core } = state
@@ -31,6 +32,19 @@ describe('a visit left open', () => {
     const later = { ...upTo('tissue.top-cord.37'), now: last + month }
     give(later, { kind: 'advance', start: 'tissue.top-cord.37' }, assistant)
     expect(leftOpen(later.state.core, later.now)).toBe(false)
+  })
+  it('made up for the next day took as long as until it was left: no minute of the night is the patient’s', () => {
+    const left = upTo('closing.rinse')
+    const until = lastActAt(left.state.core)!
+    const closed = runThrough({ ...left, now: left.now + 16 * 3_600_000 }, assistant, dentist)
+    expect(closed.state.core.status).toBe('closed')
+    expect(attendedUntil(closed.state.core)).toBe(until)
+    const { chairS } = lookBackOf(plan, closed.events)!
+    expect(chairS).toBeGreaterThan(0)
+    expect(chairS).toBeLessThanOrEqual((until - closed.state.core.startedAt!) / 1000)
+    const atOnce = runThrough(upTo('closing.rinse'), assistant, dentist)
+    expect(attendedUntil(atOnce.state.core)).toBe(lastActAt(atOnce.state.core))
+    expect(lookBackOf(plan, atOnce.events)!.chairS).toBeGreaterThan(chairS)
   })
   it('a device whose clock is behind sees it as going on', () => {
     expect(leftOpen(core, core.startedAt! - month)).toBe(false)

@@ -7,17 +7,28 @@ import { edgeOf, type RunCore } from './state'
 /** So long without a touch, ms, nobody is at it any more. From memory: no step or wait of any visit comes near it. */
 export const leftAfterMs = 4 * 3_600_000
 
-/** When something was last done, ms since the epoch; nothing where the run has not begun. */
-export function lastActAt(core: RunCore): number | undefined {
-  if (core.startedAt === undefined) return undefined
-  const acts = [
-    ...Object.values(core.steps).map((s) =>
-      s.status === 'skipped' ? s.skippedAt : (edgeOf(s, 'finish') ?? edgeOf(s, 'start')),
+/** Whatever was done, ms since the epoch, in its order; nothing where the run has not begun. */
+function actsOf({ startedAt, steps, holds, measured }: RunCore): number[] {
+  if (startedAt === undefined) return []
+  return [
+    startedAt,
+    ...Object.values(steps).flatMap((s) =>
+      s.status === 'skipped' ? [s.skippedAt] : [edgeOf(s, 'start'), edgeOf(s, 'finish')],
     ),
-    ...Object.values(core.holds).map((h) => (h.status === 'open' ? undefined : h.at)),
-    ...core.measured.map((m) => m.at),
+    ...Object.values(holds).map((h) => (h.status === 'open' ? undefined : h.at)),
+    ...measured.map((m) => m.at),
   ]
-  return Math.max(core.startedAt, ...acts.filter((at) => at !== undefined))
+    .filter((at) => at !== undefined)
+    .toSorted((a, b) => a - b)
+}
+
+/** When something was last done, ms since the epoch; nothing where the run has not begun. */
+export const lastActAt = (core: RunCore): number | undefined => actsOf(core).at(-1)
+
+/** The last that was done before the visit was first left, ms since the epoch; what came after was made up for later. */
+export function attendedUntil(core: RunCore): number | undefined {
+  const acts = actsOf(core)
+  return acts.find((at, i) => (acts[i + 1] ?? at) - at > leftAfterMs) ?? acts.at(-1)
 }
 
 /** Whether a run that goes on has been left. */
