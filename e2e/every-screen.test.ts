@@ -18,16 +18,17 @@ beforeAll(async () => {
       await bringTo(db, `${day}-one`, { until: 'impression.inspect', start: true }, now)
       await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, now)
       await bringTo(db, `${day}-three`, { until: 'provisional.lift', start: true, agoS: 5 }, now)
-      // In tomorrow's book, so that no chair of today has two patients at once.
-      for (const [key, until] of [
-        ['tried', 'provisional.try-in'],
-        ['shaded', 'records.shade'],
+      // In the book of another day, so that no chair of today has two patients at once; yesterday's was forgotten.
+      for (const [key, until, inDays, agoS] of [
+        ['tried', 'provisional.try-in', 1, 20],
+        ['shaded', 'records.shade', 1, 20],
+        ['left', 'records.shade', -1, 20 * 3600],
       ] as const) {
         await addVisit(
           db,
           {
             key,
-            inDays: 1,
+            inDays,
             time: '09:00',
             chairId: 'chair-1',
             patient: 'Renske Oyelaran',
@@ -38,7 +39,7 @@ beforeAll(async () => {
           day,
           'Etc/UTC',
         )
-        await bringTo(db, `${day}-${key}`, { until, start: true }, now)
+        await bringTo(db, `${day}-${key}`, { until, start: true, agoS }, now)
       }
       await bringTo(db, `${day}-eight`, { until: 'isolation.dam-on', start: true }, now)
       await bringTo(db, `${day}-six`, { onlySigned: true }, now)
@@ -56,7 +57,8 @@ it('the first screen is 200 kB of JavaScript at most, compressed', () => {
 })
 
 const screens: readonly (readonly [path: string, shows: string])[] = [
-  ['/', '[data-visit]'],
+  ['/', '[data-left-open]'],
+  [visit('left', 'chairside'), '[data-left-since]'],
   [visit('nine', 'case'), '[data-question]'],
   [visit('nine', 'tray'), '[data-line]'],
   [visit('six', 'chairside'), '[data-status="laid up"]'],
