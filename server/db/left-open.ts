@@ -5,7 +5,7 @@ import { leftAfterMs } from '../../core/run/left-open'
 import type { Db } from './open'
 import * as t from './schema'
 
-/** Whose visit was forgotten is asked for so long; older ones are found in the record. */
+/** Whose visit was forgotten is asked for so long; older ones are said on their own day. */
 const days = 14
 
 /** Of a day; where it is today, of the two weeks before it too. */
