@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { runInNewContext } from 'node:vm'
 import { describe, expect, it } from 'vitest'
+import { assistant } from '../demo/test/people'
 import { compile } from './plan/compile'
 import { starterPractice } from './practice/starter'
 import { initialState } from './run/state'
@@ -20,7 +21,7 @@ const common = {
   plan,
   state: initialState(plan),
   score: layOut(plan),
-  who: { personId: 'assistant', roles: ['assistant'], codeShown: false },
+  who: assistant,
   now: Date.UTC(2026, 10, 26, 9),
   toTooth,
 }

@@ -1,17 +1,11 @@
 /** Finishers follow the line, over every reviewed case: fine after coarse, narrow where the tooth is, the stuff that was asked for. Common practice (C). */
-import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { compile } from '../plan/compile'
-import { visitRequest } from '../model/request'
-import { starterPractice } from '../practice/starter'
+import { files, planOf, practice } from '../../demo/test/plans'
 import { isNarrow } from '../teeth/arch'
 import type { Bur } from './bur'
 import { chooseBur, type Cut, type EdgePart } from './cut'
 
-const practice = starterPractice()
-const plans = readdirSync('demo/cases')
-  .filter((f) => f.endsWith('.json'))
-  .map((f) => ({ f, p: compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8'))), practice) }))
+const plans = files.map((f) => ({ f, p: planOf(f) }))
 const smooth = (b: Bur): boolean => ['fine', 'extra-fine', 'ultra-fine', '12-flute'].includes(b.grit)
 /** How fine, coarsest first. */
 const order = [

@@ -1,9 +1,9 @@
 /** The tooth one sees into, against values computed by hand from the mean measures and the targets. */
-import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { planOf, practice, requestOf } from '../../demo/test/plans'
+import type { Plan } from '../model/plan'
 import { compile } from '../plan/compile'
-import { visitRequest, type VisitRequestInput } from '../model/request'
-import { starterPractice } from '../practice/starter'
+import { type VisitRequestInput } from '../model/request'
 import { kindIds } from '../kinds'
 import { exampleRequest } from '../visits/example'
 import { sectionOf } from './section'
@@ -11,10 +11,8 @@ import type { Section } from './section-frame'
 import { edgeAt, profileOf, topAt } from './tooth-profile'
 import { toTooth } from '../teeth/notation'
 
-const practice = starterPractice()
-const planOf = (file: string, more: Partial<VisitRequestInput> = {}) =>
-  compile(visitRequest.parse({ ...JSON.parse(readFileSync(`demo/cases/${file}.json`, 'utf8')), ...more }), practice)
-const at = (plan: ReturnType<typeof planOf>, id: string): Section =>
+const planWith = (name: string, more: Partial<VisitRequestInput>): Plan => compile(requestOf(name, more), practice)
+const at = (plan: Plan, id: string): Section =>
   sectionOf(
     plan,
     plan.steps.find((s) => s.id === id)!,
@@ -96,14 +94,14 @@ describe('a full metal crown on 47', () => {
 
 describe('what the case says is drawn', () => {
   it('a crossbite swaps the cusps, as it does in the titles', () => {
-    const plan = planOf('J03-full-metal-crown', { crossbite: true })
+    const plan = planWith('J03-full-metal-crown', { crossbite: true })
     const cutting = at(plan, 'cutting.groove-functional.47')
     expect(plan.steps.find((s) => s.id === 'cutting.groove-functional.47')!.title).toContain('lingual cusps 1.5')
     expect(cutting.labels.find((l) => l.lit)).toMatchObject({ text: '1.5 mm', side: 'right' })
   })
   it('a further piece of work has its own margin, and a root-filled tooth no pulp', () => {
     const also = [{ kind: 'veneer.prepare' as const, teeth: ['11'], margin: 'supragingival' as const, vital: false }]
-    const plan = planOf('J03-full-metal-crown', { also })
+    const plan = planWith('J03-full-metal-crown', { also })
     const veneer = plan.steps.find((s) => s.id.startsWith('cutting.facial.11'))!
     const p = profileOf(toTooth('11'), 'side')
     expect(Math.max(...at(plan, veneer.id).bur!.map(([, y]) => y))).toBe(p.gumMm - 0.5)
@@ -120,7 +118,7 @@ describe('what the case says is drawn', () => {
 describe('other pieces', () => {
   it('a veneer is cut in front only, its margin where the case says; an upper tooth hangs', () => {
     const of = (margin: 'supragingival' | 'subgingival') =>
-      at(planOf('J06-veneers-cord-first', { margin }), 'cutting.facial.11')
+      at(planWith('J06-veneers-cord-first', { margin }), 'cutting.facial.11')
     const p = profileOf(toTooth('11'), 'side')
     const lowest = (s: Section): number => Math.max(...s.bur!.map(([, y]) => y))
     expect([lowest(of('supragingival')), lowest(of('subgingival'))]).toEqual([p.gumMm - 0.5, p.gumMm + 0.5])

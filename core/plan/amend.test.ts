@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { assistant, dentist } from '../../demo/test/people'
 import { amendmentFile, change as changeSchema, type Amendment, type Change } from '../practice/amendment'
 import { starterPractice } from '../practice/starter'
 import { runThrough, startDrive } from '../run/drive'
@@ -189,11 +190,7 @@ describe('what would make the day unsound is refused and reported, never lost', 
             .map((h) => h.id)
             .toSorted()
         expect(mandatory(p)).toEqual(mandatory(plain))
-        const run = runThrough(
-          startDrive(p, 0),
-          { personId: 'assistant', roles: ['assistant'], codeShown: false },
-          { personId: 'dentist', roles: ['dentist'], codeShown: true },
-        )
+        const run = runThrough(startDrive(p, 0), assistant, dentist)
         expect(p.steps.filter((s) => run.state.core.steps[s.id]!.status === 'todo').map((s) => s.id)).toEqual([])
       }),
       { numRuns: 40 },

@@ -1,5 +1,6 @@
 /** What a delivery takes over from the visits before it. Standing C: what the laboratory sends is held against what was asked. */
 import { describe, expect, it } from 'vitest'
+import { assistant, dentist } from '../../demo/test/people'
 import { planOf, practice, title } from '../../demo/test/plans'
 import { earlier, type VisitRequest } from '../model/request'
 import { allTeeth } from '../teeth/notation'
@@ -49,11 +50,7 @@ describe('a delivery inherits from the first visit', () => {
       outStep: 'delivery.provisional-off',
       stays: 0,
     })
-    const run = runThrough(
-      startDrive(delivery, 0),
-      { personId: 'assistant', roles: ['assistant'], codeShown: false },
-      { personId: 'dentist', roles: ['dentist'], codeShown: true },
-    )
+    const run = runThrough(startDrive(delivery, 0), assistant, dentist)
     expect(run.state.core.status).toBe('closed')
     // A visit after this one looks for nothing.
     expect(traceOf(delivery).left).toEqual([])

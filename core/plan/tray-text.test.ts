@@ -1,11 +1,10 @@
 /** The tray equals the text: over every reviewed case, every school, every bur that may be missing, swaps and amendments. */
-import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { files, planOf, practice, requestOf } from '../../demo/test/plans'
 import { burWordsIn } from '../catalog/spoken-burs'
 import { thingsIn } from '../catalog/spoken'
 import type { Change } from '../practice/amendment'
 import { questions } from '../practice/choices'
-import { starterPractice } from '../practice/starter'
 import { kindIds } from '../kinds'
 import { nightly } from '../../scripts/often'
 import { exampleRequest, furtherWork } from '../visits/example'
@@ -15,10 +14,7 @@ import { burInHand } from './burs'
 import { compile } from './compile'
 import { namedLines, unlaid, unused } from './tray-text'
 
-const practice = starterPractice()
-const cases = readdirSync('demo/cases')
-  .filter((f) => f.endsWith('.json'))
-  .map((f) => ({ name: f, raw: visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8'))) }))
+const cases = files.map((name) => ({ name, raw: requestOf(name) }))
 const of = (more: Partial<VisitRequestInput>) =>
   visitRequest.parse({
     kind: 'filling.bulk',
@@ -31,8 +27,8 @@ const wrong = (p: Plan) => [...p.unlaid.map((u) => `${u.stepId} names ${u.words}
 const text = (p: Plan): string => p.steps.flatMap((s) => [s.title, s.detail ?? '', ...s.passes]).join('\n')
 
 describe('what is named lies there, and what lies there is used', () => {
-  it.each(cases)('$name, under every school of what is asked; by night of what is not, too', ({ raw }) => {
-    const { asked, choices, ...plain } = compile(raw, practice)
+  it.each(cases)('$name, under every school of what is asked; by night of what is not, too', ({ name, raw }) => {
+    const { asked, choices, ...plain } = planOf(name)
     expect([...plain.unlaid, ...plain.unused]).toEqual([])
     for (const q of questions.filter(({ name }) => nightly || asked.choices.includes(name)))
       for (const { value } of q.schools) {
@@ -53,7 +49,7 @@ describe('what is named lies there, and what lies there is used', () => {
   })
   it('whichever bur is missing: another is handed under its own name, or the lack is said', () => {
     for (const { raw, name } of cases)
-      for (const gone of new Set(compile(raw, practice).burs.flatMap((b) => b.bur?.id ?? []))) {
+      for (const gone of new Set(planOf(name).burs.flatMap((b) => b.bur?.id ?? []))) {
         const plan = compile(raw, { ...practice, burs: practice.burs.filter((b) => b.id !== gone) })
         expect(wrong(plan), `${name} without ${gone}`).toEqual([])
       }
@@ -76,8 +72,8 @@ describe('what is named lies there, and what lies there is used', () => {
     // What is not laid out: made in this visit, brought for it, or there at every chair.
     const made =
       /\b(air|water|rinse|light|finger|index|mould|provisional|crowns?|bridge|piece|laminate|base|capsule|next size|instrument|marker)\b/
-    for (const { raw, name } of cases) {
-      const plan = compile(raw, practice)
+    for (const { name } of cases) {
+      const plan = planOf(name)
       const burs = plan.burs.map((b) => burInHand({ order: b.order, bur: b.bur! }))
       for (const s of plan.steps)
         for (const p of s.passes)
@@ -88,8 +84,8 @@ describe('what is named lies there, and what lies there is used', () => {
     }
   })
   it('a bur is handed when its turn comes, once', () => {
-    for (const { raw } of cases) {
-      const plan = compile(raw, practice)
+    for (const { name } of cases) {
+      const plan = planOf(name)
       for (const pass of plan.burs)
         for (const [i, cut] of pass.cuts.entries()) {
           const handed = plan.steps

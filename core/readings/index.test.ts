@@ -1,6 +1,7 @@
 import { toTooth } from '../teeth/notation'
-import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { assistant, dentist } from '../../demo/test/people'
+import { planOf } from '../../demo/test/plans'
 import { extraGrooves, judgeConvergence, limitingTaper, totalConvergence } from '../measure/convergence'
 import { judgeInspection, marginParts } from '../measure/inspection'
 import { judgeReduction, sitesOf } from '../measure/reduction'
@@ -8,16 +9,11 @@ import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { composeNote, noteText } from '../record/note'
-import { decide, type Who } from '../run/decide'
+import { decide } from '../run/decide'
 import { give, runThrough, startDrive, type Drive } from '../run/drive'
 import { judge, readingsAt, spokenOf } from '.'
 
-const plan = compile(
-  visitRequest.parse(JSON.parse(readFileSync('demo/cases/crown-37.json', 'utf8'))),
-  starterPractice(),
-)
-const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
-const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
+const plan = planOf('crown-37')
 const at = (stepId: string): Drive => {
   const d = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist, stepId)
   give(d, { kind: 'advance', start: stepId }, assistant)

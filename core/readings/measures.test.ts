@@ -1,32 +1,18 @@
 /** Readings judged as the run judges them; each with the standing of what it is held against. Common practice where no source is named. */
 import { stillToRead } from '../run/unread'
 import fc from 'fast-check'
-import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { files, planOf } from '../../demo/test/plans'
 import { dilution } from '../measure/mixes'
 import { judgeProvisional, neighbouring, type ProvisionalReading } from '../measure/provisional'
 import { marginParts } from '../measure/inspection'
-import { compile } from '../plan/compile'
-import { visitRequest } from '../model/request'
 import type { Plan } from '../model/plan'
-import { starterPractice } from '../practice/starter'
 import { judge, readingKinds, readingOfKind, readingTable, readingsAt, startsOf, teethAt, type ReadingKind } from '.'
 import type { Restoration } from '../vocabulary'
 import { toTooth } from '../teeth/notation'
 import type { Judged } from './reading'
 import { sitesFor } from './preparation'
 
-const caseFiles = readdirSync('demo/cases')
-  .filter((f) => f.endsWith('.json'))
-  .map((f) => f.replace('.json', ''))
-const plans = new Map<string, Plan>()
-function planOf(name: string): Plan {
-  const known =
-    plans.get(name) ??
-    compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${name}.json`, 'utf8'))), starterPractice())
-  plans.set(name, known)
-  return known
-}
 const crown = planOf('crown-37')
 /** Judges at the first step of a plan that asks for the measure. */
 function read(
@@ -56,9 +42,7 @@ describe('every measure', () => {
   it('is asked for by some visit, and what the plan knows already is readings it takes', () => {
     const all = [
       'crown-37',
-      ...['J02', 'J04', 'J07', 'J08', 'J11', 'J13', 'J16', 'J05'].flatMap((j) =>
-        caseFiles.filter((f) => f.startsWith(j)),
-      ),
+      ...['J02', 'J04', 'J07', 'J08', 'J11', 'J13', 'J16', 'J05'].flatMap((j) => files.filter((f) => f.startsWith(j))),
     ].map(planOf)
     for (const kind of readingKinds) {
       const asked = all.flatMap((plan) =>
@@ -176,7 +160,7 @@ describe('provisional', () => {
 describe('sheet and clamp', () => {
   const good = { points: 4, stable: true, tether: true }
   it('four points, stable, and never without its tether', () => {
-    const p = planOf(caseFiles.find((f) => f.startsWith('J08'))!)
+    const p = planOf(files.find((f) => f.startsWith('J08'))!)
     expect(read(p, 'sheet', good).verdict).toBe('good')
     expect(read(p, 'sheet', { ...good, tether: false }).says[0]).toContain('airway guard')
     for (const worse of [{ points: 2 }, { stable: false }, { leak: 'at a neck' }])
@@ -185,7 +169,7 @@ describe('sheet and clamp', () => {
 })
 
 describe('post space and ferrule', () => {
-  const p = planOf(caseFiles.find((f) => f.startsWith('J11'))!)
+  const p = planOf(files.find((f) => f.startsWith('J11'))!)
   // C: canal 15 mm with 5 mm of seal 7.5–10.0; 12 mm with 5: 6.0–7.0, the seal decides.
   it('follows canal and seal, and tells what was drilled away', () => {
     expect(read(p, 'post space', { canalMm: 15, sealMm: 5 }).says[0]).toBe('post space 7.5–10 mm')
@@ -210,7 +194,7 @@ describe('post space and ferrule', () => {
 })
 
 describe('light', () => {
-  const p = planOf(caseFiles.find((f) => f.startsWith('J08'))!)
+  const p = planOf(files.find((f) => f.startsWith('J08'))!)
   // C: 6 mm with a 2 mm cover is one increment of 4, 7 mm two. Definition: 16 J/cm² at 1000 mW/cm² is 16 s; M: half is left at 8 mm.
   it('depth gives increments, each with its light at its own distance, and tells what the plan did not know', () => {
     expect(read(p, 'depth', { depthMm: 6 }).says[0]).toBe('1 increment: 4 mm, none over 4, deepest point first')
@@ -238,7 +222,7 @@ describe('light', () => {
 
 describe('mixes', () => {
   it('tint at most a quarter of the whole mix: 0.40 g of base takes 0.133 g', () => {
-    const p = planOf(caseFiles.find((f) => f.startsWith('J16') && f.includes('deliver'))!)
+    const p = planOf(files.find((f) => f.startsWith('J16') && f.includes('deliver'))!)
     expect(read(p, 'tint', { baseG: 0.4, tintG: 0.133 }).verdict).toBe('good')
     expect(read(p, 'tint', { baseG: 0.4, tintG: 0.15 })).toMatchObject({
       verdict: 'correct',
@@ -260,7 +244,7 @@ describe('mixes', () => {
       ),
     )
     expect(() => dilution(3, 5, 10)).toThrow(RangeError)
-    const p = planOf(caseFiles.find((f) => f.startsWith('J04'))!)
+    const p = planOf(files.find((f) => f.startsWith('J04'))!)
     expect(read(p, 'irrigant', { stockPercent: 5, wantedPercent: 2.5, volumeMl: 20 }).says.join(' ')).toMatch(
       /10 mL of 5 % and 10 mL of water.*only with the sheet on/,
     )
@@ -268,7 +252,7 @@ describe('mixes', () => {
   })
   // P: ISO 3630-1, sizes of files. C: points one or two sizes under the master.
   it('a line of the canal table: length, master, patency, wash; points under the master; what is short gates the filling', () => {
-    const p = planOf(caseFiles.find((f) => f.startsWith('J04'))!)
+    const p = planOf(files.find((f) => f.startsWith('J04'))!)
     const line = {
       lengthMm: 20.5,
       masterSize: 25,
@@ -299,7 +283,7 @@ describe('mixes', () => {
     const p = planOf('J01-bonded-ceramic-bridge-preparation')
     expect(read(p, 'alginate', { scoops: 2, waterMl: 34 }).verdict).toBe('good')
     expect(read(p, 'alginate', { scoops: 2, waterMl: 51 }).says[0]).toContain('50 % too much water')
-    const amalgam = planOf(caseFiles.find((f) => f.startsWith('J07'))!)
+    const amalgam = planOf(files.find((f) => f.startsWith('J07'))!)
     expect(read(amalgam, 'base', { scoops: 1, drops: 1 }).verdict).toBe('good')
     expect(read(amalgam, 'base', { scoops: 1, drops: 2 }).says[0]).toContain('wet')
   })
@@ -307,7 +291,7 @@ describe('mixes', () => {
 
 // M: US product labels; American Academy of Pediatric Dentistry, Use of Local Anesthesia. 2 % × 1.8 mL = 36 mg, 4 % × 1.7 mL = 68 mg by arithmetic.
 describe('anaesthetic ledger', () => {
-  const child = planOf(caseFiles.find((f) => f.startsWith('J17'))!)
+  const child = planOf(files.find((f) => f.startsWith('J17'))!)
   it('a child of 20 kg: 88 mg of lidocaine is the ceiling, 2.4 cartridges; past it the dentist reviews, and it is never a permission', () => {
     const under = read(child, 'anaesthetic', { lidocaine: 2, weightKg: 20 })
     expect(under.verdict).toBe('tell')

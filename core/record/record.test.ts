@@ -1,16 +1,14 @@
 import { describe, expect, it } from 'vitest'
+import { assistant, dentist } from '../../demo/test/people'
 import { compile } from '../plan/compile'
 import { visitRequest, type VisitRequestInput } from '../model/request'
 import type { Plan } from '../model/plan'
 import { starterPractice } from '../practice/starter'
-import type { Who } from '../run/decide'
 import { give, runThrough, startDrive, type Drive } from '../run/drive'
 import { plainDate, spanWords, timeOfDay, wallTime, workingDaysAfter } from '../clock'
 import { patientInstructions } from './instructions'
 import { composeNote, noteText } from './note'
 
-const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
-const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
 const practice = starterPractice()
 const plan = (more: Partial<VisitRequestInput> = {}): Plan =>
   compile(

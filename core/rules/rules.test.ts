@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { assistant, dentist } from '../../demo/test/people'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
 import { clocksAt } from '../run/clocks'
@@ -73,8 +74,6 @@ describe('“our cords stay six minutes” is a setting', () => {
     expect(text).not.toMatch(/five minutes|5 min after the last piece/)
   })
   it('in the clock at the chair, in what is waited for, and in the record', () => {
-    const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
-    const dentist = { personId: 'dentist', roles: ['dentist' as const], codeShown: true }
     const drive = runThrough(startDrive(plan, 0), assistant, dentist, dwell.to)
     const clock = clocksAt(plan, drive.state.core, drive.now).find((c) => c.linkId === dwell.id)
     expect(clock?.notBeforeS).toBe(360)

@@ -1,21 +1,16 @@
 /** What is called out by the clock, and light summed. Common practice where nothing else is named. */
 import { isClock } from '../model/link'
-import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { assistant as plain, dentist } from '../../demo/test/people'
+import { planOf } from '../../demo/test/plans'
 import type { Plan } from '../model/plan'
-import { compile } from '../plan/compile'
-import { visitRequest } from '../model/request'
-import { starterPractice } from '../practice/starter'
 import { composeNote, noteText } from '../record/note'
 import { calledAt } from './cues'
 import type { Who } from './decide'
 import { give, runThrough, startDrive, type Drive } from './drive'
 import { lightSums } from './light'
 
-const planOf = (file: string) =>
-  compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}.json`, 'utf8'))), starterPractice())
-const assistant: Who = { personId: 'assistant', roles: ['assistant', 'expanded assistant'], codeShown: false }
-const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
+const assistant: Who = { ...plain, roles: ['assistant', 'expanded assistant'] }
 const upTo = (file: string, stepId: string): Drive => {
   const d = runThrough(startDrive(planOf(file), Date.UTC(2026, 10, 24, 9)), assistant, dentist, stepId)
   expect(give(d, { kind: 'advance', start: stepId }, dentist)).toBeNull()

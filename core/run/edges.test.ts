@@ -1,5 +1,6 @@
 /** The edges of the rules, where a mutation of the code once went unnoticed: see docs/decisions/003. */
-import { assistant, dentist, plan, upTo } from '../../demo/test/crown-run'
+import { plan, upTo } from '../../demo/test/crown-run'
+import { assistant, dentist } from '../../demo/test/people'
 import { expect, it } from 'vitest'
 import { sitesOf } from '../measure/reduction'
 import { clocksAt } from './clocks'

@@ -1,22 +1,15 @@
 import { entriesOf } from '../sure'
-import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { compile } from '../plan/compile'
-import { visitRequest } from '../model/request'
-import { starterPractice } from '../practice/starter'
+import { assistant, dentist } from '../../demo/test/people'
+import { files, planOf } from '../../demo/test/plans'
 import { composeNote, noteText } from '../record/note'
-import { decide, type Who } from './decide'
+import { decide } from './decide'
 import { give, runThrough, startDrive, type Drive } from './drive'
 import { handoffs } from './handoffs'
 import { offered, wantedOf } from './wanted'
 import { replay } from './state'
 
-const practice = starterPractice()
-const planOf = (file: string) =>
-  compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8'))), practice)
-const plan = planOf('crown-37.json')
-const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
-const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: false }
+const plan = planOf('crown-37')
 const nine = Date.UTC(2026, 10, 24, 9)
 const begun = (): Drive => {
   const d = startDrive(plan, nine)
@@ -75,11 +68,10 @@ describe('handoffs', () => {
     expect(replay(plan, d.events)).toEqual(d.state)
   })
   it('offer only what the visit has: no provisional where none is made, no cord where none is laid', () => {
-    const recall = planOf('recall-week.json')
+    const recall = planOf('recall-week')
     expect(offered(recall, 'assistant')).toEqual(['ready'])
     expect(offered(plan, 'assistant')).toEqual(['ready', 'provisional', 'cord', 'materials'])
-    for (const f of readdirSync('demo/cases').filter((x) => x.endsWith('.json')))
-      expect(offered(planOf(f), 'dentist')).toContain('leaving')
+    for (const f of files) expect(offered(planOf(f), 'dentist')).toContain('leaving')
   })
   it('beside them the dentist is shown every signature asked for, and nobody anything once the visit is closed', () => {
     const d = runThrough(startDrive(plan, nine), assistant, { ...dentist, codeShown: true }, 'cutting.reduction-check')

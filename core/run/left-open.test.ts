@@ -1,6 +1,7 @@
 /** A visit that was begun and that nobody closed. */
 import { describe, expect, it } from 'vitest'
-import { assistant, dentist, plan, upTo } from '../../demo/test/crown-run'
+import { plan, upTo } from '../../demo/test/crown-run'
+import { assistant, dentist } from '../../demo/test/people'
 import { lookBackOf } from '../record/look-back'
 import { layOutFrom } from '../schedule/remaining'
 import { give, runThrough, startDrive } from './drive'

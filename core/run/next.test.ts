@@ -1,4 +1,5 @@
-import { assistant, dentist, plan, upTo } from '../../demo/test/crown-run'
+import { plan, upTo } from '../../demo/test/crown-run'
+import { assistant, dentist } from '../../demo/test/people'
 import { describe, expect, it } from 'vitest'
 import { clocksAt } from './clocks'
 import { openAtClose } from './decide'

@@ -1,20 +1,14 @@
 import fc from 'fast-check'
-import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { compile } from '../plan/compile'
-import { visitRequest } from '../model/request'
-import { starterPractice } from '../practice/starter'
+import { assistant } from '../../demo/test/people'
+import { planOf } from '../../demo/test/plans'
 import { decide, type Who } from './decide'
 import { runThrough, startDrive } from './drive'
 import type { Command, RunEvent } from './events'
 import { happenedAt, provisional, withQueue, type Queued } from './queue'
 import { evolve, initialState, replay, type RunState } from './state'
 
-const plan = compile(
-  visitRequest.parse(JSON.parse(readFileSync('demo/cases/crown-37.json', 'utf8'))),
-  starterPractice(),
-)
-const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
+const plan = planOf('crown-37')
 const nine = Date.UTC(2026, 10, 24, 9)
 
 /** A server in few lines: stores what it decides, a command once. */

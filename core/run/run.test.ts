@@ -1,12 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { assistant, dentist } from '../../demo/test/people'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
 import { starterPractice } from '../practice/starter'
 import { composeNote, noteText } from '../record/note'
 import { workingDaysAfter } from '../clock'
 import { clocksAt } from './clocks'
-import { decide, openAtClose, type Who } from './decide'
+import { decide, openAtClose } from './decide'
 import { give, runThrough, startDrive, type Drive } from './drive'
 import type { Command } from './events'
 import { outlook } from './next'
@@ -25,8 +26,6 @@ const plan = compile(
   }),
   starterPractice(),
 )
-const assistant: Who = { personId: 'assistant', roles: ['assistant'], codeShown: false }
-const dentist: Who = { personId: 'dentist', roles: ['dentist'], codeShown: true }
 const nine = Date.UTC(2026, 10, 24, 9)
 const fresh = (): Drive => startDrive(plan, nine)
 const upTo = (stepId: string): Drive => runThrough(fresh(), assistant, dentist, stepId)

@@ -1,10 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { assistant, dentist } from '../../demo/test/people'
 import { planOf } from '../../demo/test/plans'
 import { runThrough, startDrive } from '../run/drive'
 import { againstPlan } from './against'
-
-const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
-const dentist = { personId: 'dentist', roles: ['dentist' as const], codeShown: true }
 
 describe('a closed visit against its plan', () => {
   const plan = planOf('J05-crown-first-visit')

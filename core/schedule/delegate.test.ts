@@ -1,21 +1,13 @@
 import { nightly } from '../../scripts/often'
-import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { compile } from '../plan/compile'
-import { visitRequest } from '../model/request'
-import { starterPractice } from '../practice/starter'
+import { files, planOf } from '../../demo/test/plans'
 import { delegationOf, personTimes } from './delegate'
 import { layOut } from './timeline'
-
-const practice = starterPractice()
-const planOf = (file: string) =>
-  compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8'))), practice)
-const cases = readdirSync('demo/cases').filter((f) => f.endsWith('.json'))
 
 describe('what delegating is worth', () => {
   it('is the dentist’s likely minutes of every step an assistant does in the mouth, counted from the steps alone, less those the dentist helps at', () => {
     // By day every fifth case.
-    for (const file of cases.filter((_, i) => nightly || i % 5 === 0)) {
+    for (const file of files.filter((_, i) => nightly || i % 5 === 0)) {
       const plan = planOf(file)
       const { chairS } = layOut(plan)
       const dentist = plan.people.find((p) => p.dentist)!.id
@@ -45,7 +37,7 @@ describe('what delegating is worth', () => {
     }
   })
   it('who works and waits adds up to the time between first and last work, but for breaths under a minute', () => {
-    const plan = planOf('crown-37.json')
+    const plan = planOf('crown-37')
     const { bars } = layOut(plan)
     for (const t of personTimes(plan)) {
       const own = bars.filter((b) => b.people.includes(t.personId) && b.endS > b.startS)

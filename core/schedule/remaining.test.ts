@@ -1,23 +1,14 @@
 import { nightly } from '../../scripts/often'
 import { leastS, isWindow } from '../model/link'
-import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { compile } from '../plan/compile'
-import { visitRequest } from '../model/request'
+import { files, planOf } from '../../demo/test/plans'
 import type { Plan } from '../model/plan'
-import { starterPractice } from '../practice/starter'
 import type { Who } from '../run/decide'
 import { give, runThrough, startDrive, type Drive } from '../run/drive'
 import { random } from '../random'
 import { layOutFrom, leftOf } from './remaining'
 import { heldBy, layOut } from './timeline'
 
-const practice = starterPractice()
-const cases = readdirSync('demo/cases')
-  .filter((f) => f.endsWith('.json'))
-  .toSorted()
-const planOf = (file: string): Plan =>
-  compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}`, 'utf8'))), practice)
 const who = (plan: Plan, dentist: boolean): Who => ({
   personId: plan.people.find((p) => p.dentist === dentist)!.id,
   roles: [dentist ? 'dentist' : 'expanded assistant'],
@@ -37,7 +28,7 @@ function middle(plan: Plan, seed: number): { drive: Drive; now: number } {
 describe('what is left of a visit that has begun', () => {
   it('never moves what has happened, starts nothing before now, keeps every lag, person and the mouth, and answers the same each time', () => {
     let unfinished = 0
-    for (const [i, file] of cases.entries()) {
+    for (const [i, file] of files.entries()) {
       const plan = planOf(file)
       for (const seed of nightly ? [i, i + 100] : [i]) {
         const {
@@ -93,7 +84,7 @@ describe('what is left of a visit that has begun', () => {
   }, 120_000)
 
   it('is the plan’s own score at the beginning, and longer by what a step overruns', () => {
-    const plan = planOf(cases[0]!)
+    const plan = planOf(files[0]!)
     const drive = startDrive(plan, begun)
     give(drive, { kind: 'begin' }, who(plan, false))
     expect(layOutFrom(plan, drive.state.core, begun).chairS).toBeCloseTo(layOut(plan).chairS, 6)

@@ -1,8 +1,5 @@
-import { readFileSync, readdirSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { compile } from '../plan/compile'
-import { visitRequest } from '../model/request'
-import { starterPractice } from '../practice/starter'
+import { files, planOf } from '../../demo/test/plans'
 import { link, step } from './test/plans'
 import { forecast } from './simulate'
 import { layOut, type Scored } from './timeline'
@@ -46,9 +43,8 @@ describe('the forecast', () => {
     expect(f.missed.find((m) => m.linkId === 'w')!.share).toBeCloseTo((120 - 90) ** 2 / ((120 - 15) * (120 - 20)), 2)
   })
   it('is the same for the same seed, and no likely length undercuts the shortest possible', () => {
-    const practice = starterPractice()
-    for (const f of readdirSync('demo/cases').filter((x) => x.endsWith('.json'))) {
-      const plan = compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8'))), practice)
+    for (const f of files) {
+      const plan = planOf(f)
       const one = forecast(plan, 400, 3)
       expect(forecast(plan, 400, 3)).toEqual(one)
       expect(one.eightInTenS).toBeGreaterThanOrEqual(one.likelyS)

@@ -4,6 +4,7 @@ import { keysOf, sure } from '../sure'
 import { isClock, isWindow, leastS } from '../model/link'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { assistant, dentist } from '../../demo/test/people'
 import { compile } from '../plan/compile'
 import { visitRequest, type VisitRequest, type VisitRequestInput } from '../model/request'
 import { layTrays } from '../picture/tray'
@@ -25,8 +26,6 @@ import { kindFacts, kindIds, type KindId } from '../kinds'
 
 const practice = starterPractice()
 const everyBottle = new Set(Object.values(adhesives).flatMap((a) => (a.primer ? [a.primer, a.bond] : [a.bond])))
-const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
-const dentist = { personId: 'dentist', roles: ['dentist' as const], codeShown: true }
 
 /** Teeth a kind takes, in one jaw. */
 function teethFor(kind: KindId, jaw: 'upper' | 'lower'): Tooth[] {

@@ -1,34 +1,27 @@
 /** Every sentence of every reviewed plan, note and instruction, against docs/style.md: articles, doubled words, the list of never. */
-import { readdirSync, readFileSync } from 'node:fs'
 import { fleschKincaid } from 'flesch-kincaid'
 import { syllable } from 'syllable'
 import { describe, expect, it } from 'vitest'
-import { compile } from '../plan/compile'
+import { assistant, dentist } from '../../demo/test/people'
+import { files, planOf } from '../../demo/test/plans'
 import { readPlan } from '../plan/text'
-import { visitRequest } from '../model/request'
-import { starterPractice } from '../practice/starter'
 import { composeNote, noteText } from '../record/note'
 import { patientInstructions } from '../record/instructions'
 import { runThrough, startDrive } from '../run/drive'
 
-const practice = starterPractice()
-const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
-const dentist = { personId: 'dentist', roles: ['dentist' as const], codeShown: true }
-const texts = readdirSync('demo/cases')
-  .filter((f) => f.endsWith('.json'))
-  .map((f) => {
-    const plan = compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8'))), practice)
-    const d = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist)
-    return {
-      name: f,
-      plan,
-      told: patientInstructions(plan, d.state.core),
-      lines: [
-        ...readPlan(plan).split('\n'),
-        ...noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC')).split('\n'),
-      ],
-    }
-  })
+const texts = files.map((f) => {
+  const plan = planOf(f)
+  const d = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist)
+  return {
+    name: f,
+    plan,
+    told: patientInstructions(plan, d.state.core),
+    lines: [
+      ...readPlan(plan).split('\n'),
+      ...noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC')).split('\n'),
+    ],
+  }
+})
 
 /** Where a line goes against a rule, with the place it stands. */
 const against = (rule: RegExp): string[] => [

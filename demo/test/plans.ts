@@ -3,19 +3,23 @@ import { isClock } from '../../core/model/link'
 import { readdirSync, readFileSync } from 'node:fs'
 import { expect } from 'vitest'
 import { compile } from '../../core/plan/compile'
-import { visitRequest } from '../../core/model/request'
+import { visitRequest, type VisitRequest, type VisitRequestInput } from '../../core/model/request'
 import type { Plan } from '../../core/model/plan'
 import { starterPractice } from '../../core/practice/starter'
 
 export const practice = starterPractice()
+/** The reviewed cases, by name. */
 export const files = readdirSync('demo/cases')
   .filter((f) => f.endsWith('.json'))
   .map((f) => f.replace('.json', ''))
+  .toSorted()
+/** What a case asks for, with something of it another way. */
+export const requestOf = (name: string, more: Partial<VisitRequestInput> = {}): VisitRequest =>
+  visitRequest.parse({ ...JSON.parse(readFileSync(`demo/cases/${name}.json`, 'utf8')), ...more })
 const plans = new Map<string, Plan>()
+/** The plan of a case; it is made once for all tests of a worker, and none of them changes it. */
 export function planOf(name: string): Plan {
-  const known =
-    plans.get(name) ??
-    compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${name}.json`, 'utf8'))), practice)
+  const known = plans.get(name) ?? compile(requestOf(name), practice)
   plans.set(name, known)
   return known
 }

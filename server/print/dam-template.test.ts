@@ -1,20 +1,15 @@
 /** The printed template measured: what a ruler would read off the paper, by another program's reader of the file. */
-import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
+import { planOf } from '../../demo/test/plans'
 import { damTemplate, holeClass, holeSpacing } from '../../core/measure/dam-template'
-import { compile } from '../../core/plan/compile'
-import { visitRequest } from '../../core/model/request'
-import { starterPractice } from '../../core/practice/starter'
 import { archOrder } from '../../core/teeth/arch'
 import { dimensions } from '../../core/teeth/dimensions'
 import { toTooth } from '../../core/teeth/notation'
 import { damTemplateSheet } from './dam-template'
 import { renderPdf } from './render'
 
-const planOf = (file: string) =>
-  compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${file}.json`, 'utf8'))), starterPractice())
 const facts = { patient: 'Bartholomew Quist', practice: 'A practice', notation: 'iso' } as const
 const mmPerPt = 25.4 / 72
 

@@ -1,12 +1,11 @@
 /** Every paper of every kind, read for what no paper may say: an unfilled slot, a number that is none, an id of the program. */
-import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { assistant, dentist } from '../../demo/test/people'
+import { files, planOf, practice } from '../../demo/test/plans'
 import { kindIds } from '../../core/kinds'
 import type { Plan } from '../../core/model/plan'
-import { visitRequest } from '../../core/model/request'
 import { compile } from '../../core/plan/compile'
 import { readPlan } from '../../core/plan/text'
-import { starterPractice } from '../../core/practice/starter'
 import { composeNote, noteText } from '../../core/record/note'
 import { runThrough, startDrive } from '../../core/run/drive'
 import { exampleRequest } from '../../core/visits/example'
@@ -15,16 +14,9 @@ import { withoutFace } from './faces'
 import { picturesSheet } from './pictures'
 import { setupSheet } from './setup-sheet'
 
-const practice = starterPractice()
 const team = { dentist: 'dentist', assistants: ['assistant'] }
-const assistant = { personId: 'assistant', roles: ['assistant' as const], codeShown: false }
-const dentist = { personId: 'dentist', roles: ['dentist' as const], codeShown: true }
-const cases = readdirSync('demo/cases').filter((f) => f.endsWith('.json'))
 const plans: [string, Plan][] = [
-  ...cases.map((f): [string, Plan] => [
-    f,
-    compile(visitRequest.parse(JSON.parse(readFileSync(`demo/cases/${f}`, 'utf8'))), practice),
-  ]),
+  ...files.map((f): [string, Plan] => [f, planOf(f)]),
   ...kindIds.map((k): [string, Plan] => [k, compile(exampleRequest(k, '2026-11-24', team), practice)]),
 ]
 
