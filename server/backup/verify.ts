@@ -1,7 +1,7 @@
 /** Holding a backup, or the live data, against the seals and sums they carry. */
 import { sql } from 'drizzle-orm'
 import * as z from 'zod'
-import { messageOf } from '../../core/sure'
+import { messageOf, sure } from '../../core/sure'
 import type { Db } from '../db/open'
 import { eventSeal, noteSeal } from '../db/seal'
 import { BadBackup, readLines } from './container'
@@ -65,8 +65,13 @@ export class Chains {
   }
   add(table: string, row: unknown): void {
     this.verdict.rows++
-    if (table === 'run_events') this.event(event.parse(row))
-    else if (table === 'audit') this.note(trail.parse(row))
+    if (table === 'run_events') this.read(event, row, (e) => this.event(e))
+    else if (table === 'audit') this.read(trail, row, (r) => this.note(r))
+  }
+  private read<T>(as: z.ZodType<T>, row: unknown, take: (of: T) => void): void {
+    const known = as.safeParse(row)
+    if (known.success) take(known.data)
+    else this.say(`Row ${this.verdict.rows} of all cannot be read any more: it was changed.`)
   }
   private event(e: z.infer<typeof event>): void {
     const same = this.run?.visitId === e.visit_id
@@ -121,11 +126,13 @@ export async function verifyBackup(
       ended = true
       const own = sums.end().tables
       for (const [name, { rows, sha256 }] of Object.entries(end.data.end.tables))
-        if (own[name]?.sha256 !== sha256)
+        if (own[name]?.sha256 !== sha256 || own[name].rows !== rows)
           chains.verdict.wrong.push(`${name}: ${own[name]?.rows ?? 0} rows that do not fit the sum over ${rows}.`)
       continue
     }
-    const { t: table, r: row } = rowLine.parse(json)
+    const known = rowLine.safeParse(json)
+    if (!known.success) throw new BadBackup('This backup is damaged: one of its lines is no row.')
+    const { t: table, r: row } = known.data
     sums.add(table, line.slice(`{"t":${JSON.stringify(table)},"r":`.length, -1))
     chains.add(table, row)
     await onRow?.(table, row)
@@ -202,9 +209,11 @@ export async function verifyAgainst(db: Db, file: string, passphrase?: string): 
   const of = await verifyBackup(file, passphrase, {
     row: async (table, row) => {
       if (table !== 'run_events' && table !== 'audit') return
-      const r = table === 'audit' ? trail.parse(row) : event.parse(row)
-      const key: [string, number] =
-        'visit_id' in r ? [String(r['visit_id']), Number(r['seq'])] : ['', trail.shape.id.parse(r.id)]
+      const [e, note] = [event.safeParse(row).data, trail.safeParse(row).data]
+      const r = table === 'audit' ? note : e
+      // One that cannot be read is said already.
+      if (!r) return
+      const key: [string, number] = table === 'audit' ? ['', sure(note).id] : [sure(e).visit_id, sure(e).seq]
       if (end && (end.table !== table || end.key[0] !== key[0])) {
         wanted.push(end)
         end = undefined
