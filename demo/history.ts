@@ -142,7 +142,7 @@ export async function seedHistory(db: Db, practice: Practice, day: string, zone:
       await db
         .insert(t.records)
         .values({ visitId: id, note: composeNote(plan, drive.events, { name: patient }, zone), closedAt: drive.now })
-      const own = stepTimesOf(plan, drive.state.core).map((x) => ({ visitId: id, ...x, at: drive.now }))
+      const own = stepTimesOf(plan, drive.state).map((x) => ({ visitId: id, ...x, at: drive.now }))
       await db.insert(t.stepTimes).values(own)
       times.push(...own)
     }

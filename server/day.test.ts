@@ -116,6 +116,14 @@ describe('times', () => {
       expect(thatDay.leftOpen).toMatchObject([then])
       expect(today).toMatchObject({ visits: [], leftOpen: [then] })
       expect(lengthOf(thatDay)).toBeLessThan(lengthOf(soon) + 60)
+      // A note is a touch as well: somebody is at it. What lies between is nobody's all the same.
+      const { events } = await reader.read(eventsView, `/visits/${then.visitId}/events?after=0`)
+      const command = { kind: 'note', text: 'Finished on Tuesday, written up today.' }
+      const note = { commandId: 'left-open-1', basedOn: events.length, device: 'test', command }
+      expect((await reader.call('POST', `/visits/${then.visitId}/commands`, note)).status).toBe(200)
+      const written = await reader.read(dayView, `/days/${day}`)
+      expect(written.leftOpen).toEqual([])
+      expect(lengthOf(written)).toBe(lengthOf(thatDay))
       left.clock.now = eight + 20 * 24 * 60 * minute
       await reader.signIn('juno', '3816')
       expect((await reader.read(dayView, '/days/today')).leftOpen).toEqual([])

@@ -3,7 +3,7 @@ import { lastOf, sure } from '../sure'
 import { reason, type Reason } from '../figure'
 import type { Plan } from '../model/plan'
 import type { RunEvent } from '../run/events'
-import { attendedUntil } from '../run/left-open'
+import { attended } from '../run/left-open'
 import { replay, edgeOf, stepState } from '../run/state'
 import { layOut, withPatient } from '../schedule/timeline'
 
@@ -25,14 +25,9 @@ export interface LookBack {
 
 /** One closed run, looked back on. */
 export function lookBackOf(plan: Plan, events: readonly RunEvent[]): LookBack | null {
-  const { core } = replay(plan, events)
+  const core = attended(replay(plan, events))
   if (core.startedAt === undefined || core.closedAt === undefined) return null
-  // Of a visit that was forgotten and made up for the next morning: until it was left.
-  const attended = sure(attendedUntil(core))
-  const ends = plan.steps
-    .filter(withPatient)
-    .flatMap((s) => edgeOf(stepState(core, s.id), 'finish') ?? [])
-    .filter((at) => at <= attended)
+  const ends = plan.steps.filter(withPatient).flatMap((s) => edgeOf(stepState(core, s.id), 'finish') ?? [])
   const titles = new Map(plan.steps.map((s) => [s.id, s.title]))
   const undone = new Set(events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
   // One answer re-opens all that it looked at: it is one retake, of the step whose hold said so, else of the last.

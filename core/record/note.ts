@@ -39,6 +39,9 @@ interface Telling {
   core: RunCore
   events: readonly RunEvent[]
   zone: string
+  /** When it was left open, ms, where it was. */
+  leftAt: number | undefined
+  /** The time of day; with its date where that is not the visit's. */
   time: (ms: number) => string
   name: (personId: string | undefined) => string
   done: (stepId: string) => boolean
@@ -48,6 +51,17 @@ const list = (words: string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
+/** From when to when the visit went; of one that was left open, since when what stands here was written up and not done. */
+function courseSentence({ core: { closedAt }, leftAt, time }: Telling, startedAt: number): string {
+  const began = `The visit began at ${time(startedAt)}`
+  if (leftAt !== undefined) {
+    const closed = closedAt === undefined ? 'and is not closed yet' : `and was closed at ${time(closedAt)}`
+    return `${began}, was left open after ${time(leftAt)} ${closed}; what bears a later time was written up then, and was not done then.`
+  }
+  if (closedAt === undefined) return `${began} and is not closed yet.`
+  return `${began} and was closed at ${time(closedAt)}, ${Math.round((closedAt - startedAt) / 60_000)} minutes later.`
+}
+
 function visitSection(t: Telling, who: { name: string }): NoteSection {
   const teeth = t.plan.teeth.map(
     (x) => `${x.tooth} (${toQuadrant(x.tooth)}, Universal ${toUniversal(x.tooth)}, ${toothName(x.tooth)})`,
@@ -56,11 +70,7 @@ function visitSection(t: Telling, who: { name: string }): NoteSection {
   // The titles of combined work are joined by “ + ” on a screen; in a letter they are a list.
   const works = list(t.plan.title.split(' + ').map(lower))
   const sentences = [`${who.name} came for ${works}: ${list(teeth)}.`]
-  if (t.core.startedAt !== undefined) {
-    sentences.push(
-      `The visit began at ${t.time(t.core.startedAt)}${t.core.closedAt === undefined ? ' and is not closed yet' : ` and was closed at ${t.time(t.core.closedAt)}, ${Math.round((t.core.closedAt - t.core.startedAt) / 60_000)} minutes later`}.`,
-    )
-  }
+  if (t.core.startedAt !== undefined) sentences.push(courseSentence(t, t.core.startedAt))
   sentences.push(alerts.length > 0 ? `Alerts on record: ${list(alerts)}.` : 'No alerts on record.')
   sentences.push(
     `Treated by ${sure(t.plan.people.find((p) => p.dentist)).name}, assisted by ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
@@ -76,7 +86,7 @@ function traySection(t: Telling, signed: TraySignature): NoteSection {
   return {
     title: 'Tray',
     sentences: [
-      `Signed by ${t.name(signed.signedBy)} on ${plainDate(signed.signedAt, t.zone)} at ${t.time(signed.signedAt)}.`,
+      `Signed by ${t.name(signed.signedBy)} on ${plainDate(signed.signedAt, t.zone)} at ${timeOfDay(signed.signedAt, t.zone)}.`,
       ...read.map((a) => `Read before: ${a.text}`),
       ...forDentist
         .filter((a) => answered.has(a.id))
@@ -279,14 +289,16 @@ export function composeNote(
   others: readonly { id: string; name: string }[] = [],
   signed?: TraySignature,
 ): ChartNote {
-  const core = replay(plan, events).core
+  const { core, touches } = replay(plan, events)
+  const day = core.startedAt === undefined ? plan.request.date : plainDate(core.startedAt, zone)
   const undone = new Set(events.flatMap((e) => (e.what.kind === 'undone' ? [e.what.commandId] : [])))
   const t: Telling = {
     plan,
     core,
     events,
     zone,
-    time: (ms) => timeOfDay(ms, zone),
+    leftAt: touches.leftAt,
+    time: (ms) => [plainDate(ms, zone), timeOfDay(ms, zone)].filter((word) => word !== day).join(' '),
     name: (id) => {
       const own = plan.people.find((p) => p.id === id)?.name
       if (own !== undefined || id === undefined) return own ?? 'somebody'
@@ -300,7 +312,7 @@ export function composeNote(
     e.what.kind === 'note.added' && !undone.has(e.commandId) ? [`${t.time(e.at)} ${t.name(e.by)}: ${e.what.text}`] : [],
   )
   return {
-    title: `${plan.title}, ${plan.teeth.map((x) => `${x.tooth} (${x.quadrant})`).join(', ')}, ${core.startedAt === undefined ? plan.request.date : plainDate(core.startedAt, zone)}`,
+    title: `${plan.title}, ${plan.teeth.map((x) => `${x.tooth} (${x.quadrant})`).join(', ')}, ${day}`,
     library: plan.library,
     sections: [
       visitSection(t, patient),

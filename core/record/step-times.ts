@@ -1,8 +1,9 @@
 /** The true lengths of a closed run's steps: what durations are learned from. */
 import type { Plan } from '../model/plan'
 import { learnKey, trimmedMeanOf } from '../practice/learned'
-import { leftAfterMs } from '../run/left-open'
-import { stepState, type RunCore } from '../run/state'
+import { attended } from '../run/left-open'
+import { stepState, type RunState } from '../run/state'
+import { leftAfterMs } from '../run/touches'
 
 /** Shorter is a touch made afterwards, not a step; longer was forgotten. */
 const [leastS, mostS] = [5, leftAfterMs / 1000]
@@ -15,8 +16,12 @@ export interface StepTime {
   plannedS: number
 }
 
-/** The true lengths of a closed run's steps; what was done over counts as it was done last. */
-export function stepTimesOf(plan: Plan, core: RunCore): StepTime[] {
+/**
+ * The true lengths of a closed run's steps; what was done over counts as it was done last, and of a visit that was left open
+ * only what was done before it was.
+ */
+export function stepTimesOf(plan: Plan, run: RunState): StepTime[] {
+  const core = attended(run)
   return plan.steps.flatMap((s): StepTime[] => {
     const is = stepState(core, s.id)
     if (is.status !== 'done') return []

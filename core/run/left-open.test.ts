@@ -3,51 +3,96 @@ import { describe, expect, it } from 'vitest'
 import { plan, upTo } from '../../demo/test/crown-run'
 import { assistant, dentist } from '../../demo/test/people'
 import { lookBackOf } from '../record/look-back'
+import { composeNote, noteText } from '../record/note'
+import { stepTimesOf } from '../record/step-times'
+import { againstPlan } from '../schedule/against'
 import { layOutFrom } from '../schedule/remaining'
+import { sure } from '../sure'
 import { give, runThrough, startDrive } from './drive'
-import { attendedUntil, goneS, lastActAt, leftAfterMs, leftOpen, shownUntil } from './left-open'
+import type { Command } from './events'
+import { attended, goneS, leftSince, shownUntil } from './left-open'
+import { replay } from './state'
+import { leftAfterMs } from './touches'
 
 const { now, state } = upTo('tissue.top-cord.37')
 const { core } = state
-const last = lastActAt(core)!
+const last = sure(state.touches.lastAt)
 const month = 30 * 24 * 3_600_000
 
 describe('a visit left open', () => {
   it('is so four hours after the last touch, not before, and never where it is closed or has not begun', () => {
     expect(now - last).toBeLessThan(60_000)
-    expect(leftOpen(core, last + leftAfterMs)).toBe(false)
-    expect(leftOpen(core, last + leftAfterMs + 1)).toBe(true)
-    expect(leftOpen({ ...core, status: 'closed', closedAt: now }, now + month)).toBe(false)
-    const waiting = startDrive(plan, 0).state.core
-    expect([leftOpen(waiting, month), goneS(waiting, month)]).toEqual([false, 0])
+    expect(leftSince(state, last + leftAfterMs)).toBeUndefined()
+    expect(leftSince(state, last + leftAfterMs + 1)).toBe(last)
+    const waiting = startDrive(plan, 0).state
+    expect([leftSince(waiting, month), goneS(waiting, month)]).toEqual([undefined, 0])
+    const closed = runThrough(upTo('closing.rinse'), assistant, dentist).state
+    expect([leftSince(closed, month + now), shownUntil(closed, month + now)]).toEqual([undefined, closed.core.closedAt])
   })
   it('is shown up to that touch, however long ago it was: its score is as long as a visit, not as a month', () => {
-    expect(shownUntil(core, last + leftAfterMs)).toBe(last + leftAfterMs)
-    expect(shownUntil(core, last + month)).toBe(last)
-    expect(goneS(core, last + month)).toBe((last - core.startedAt!) / 1000)
+    expect(shownUntil(state, last + leftAfterMs)).toBe(last + leftAfterMs)
+    expect(shownUntil(state, last + month)).toBe(last)
+    expect(goneS(state, last + month)).toBe((last - sure(core.startedAt)) / 1000)
     const soon = layOutFrom(plan, core, last).totalS
-    expect(layOutFrom(plan, core, shownUntil(core, last + month)).totalS).toBe(soon)
-    expect(shownUntil({ ...core, status: 'closed', closedAt: now }, now + month)).toBe(now)
+    expect(layOutFrom(plan, core, shownUntil(state, last + month)).totalS).toBe(soon)
   })
-  it('is gone on with by any touch', () => {
-    const later = { ...upTo('tissue.top-cord.37'), now: last + month }
-    give(later, { kind: 'advance', start: 'tissue.top-cord.37' }, assistant)
-    expect(leftOpen(later.state.core, later.now)).toBe(false)
-  })
-  it('made up for the next day took as long as until it was left: no minute of the night is the patient’s', () => {
-    const left = upTo('closing.rinse')
-    const until = lastActAt(left.state.core)!
-    const closed = runThrough({ ...left, now: left.now + 16 * 3_600_000 }, assistant, dentist)
-    expect(closed.state.core.status).toBe('closed')
-    expect(attendedUntil(closed.state.core)).toBe(until)
-    const { chairS } = lookBackOf(plan, closed.events)!
-    expect(chairS).toBeGreaterThan(0)
-    expect(chairS).toBeLessThanOrEqual((until - closed.state.core.startedAt!) / 1000)
-    const atOnce = runThrough(upTo('closing.rinse'), assistant, dentist)
-    expect(attendedUntil(atOnce.state.core)).toBe(lastActAt(atOnce.state.core))
-    expect(lookBackOf(plan, atOnce.events)!.chairS).toBeGreaterThan(chairS)
-  })
+  const touches: Record<string, Command> = {
+    'a step': { kind: 'advance', start: 'tissue.top-cord.37' },
+    'a note': { kind: 'note', text: 'The patient is back.' },
+    'a word to the other side': { kind: 'call', handoff: 'ready' },
+    'an undo': { kind: 'undo' },
+  }
+  for (const [what, command] of Object.entries(touches))
+    it(`is gone on with by ${what}, and is known to have been left all the same`, () => {
+      const later = { ...upTo('tissue.top-cord.37'), now: last + month }
+      expect(give(later, command, assistant)).toBeNull()
+      expect(leftSince(later.state, later.now)).toBeUndefined()
+      expect(later.state.touches).toEqual({ lastAt: last + month, leftAt: last })
+      expect(replay(plan, later.events)).toEqual(later.state)
+    })
   it('a device whose clock is behind sees it as going on', () => {
-    expect(leftOpen(core, core.startedAt! - month)).toBe(false)
+    expect(leftSince(state, sure(core.startedAt) - month)).toBeUndefined()
+  })
+})
+
+describe('a visit left open and written up the next morning', () => {
+  const left = upTo('closing.rinse')
+  const leftAt = sure(left.state.touches.lastAt)
+  const startedAt = sure(left.state.core.startedAt)
+  const closed = runThrough({ ...left, now: left.now + 16 * 3_600_000 }, assistant, dentist)
+  const closedAt = sure(closed.state.core.closedAt)
+  const soon = (s: number): void => {
+    expect(s).toBeGreaterThan(0)
+    expect(s).toBeLessThanOrEqual((leftAt - startedAt) / 1000)
+  }
+  it('took as long as until it was left: no minute of the night is the patient’s, and none is drawn', () => {
+    soon(sure(lookBackOf(plan, closed.events)).chairS)
+    const { real, leftOut, writtenUp } = againstPlan(plan, closed.state, closedAt)
+    soon(real.totalS)
+    expect(real.chairS).toBe(sure(lookBackOf(plan, closed.events)).chairS)
+    expect(leftOut).toEqual([])
+    expect(writtenUp).toContain(sure(plan.steps.find((s) => s.id === 'closing.rinse')).title)
+    expect(real.bars.length + writtenUp.length).toBe(plan.steps.length)
+  })
+  it('teaches nothing of what was written up', () => {
+    const learned = stepTimesOf(plan, closed.state).map((t) => t.stepId)
+    expect(learned).toEqual(stepTimesOf(plan, left.state).map((t) => t.stepId))
+    expect(learned).not.toContain('closing.rinse')
+  })
+  it('says in its record when it was left and closed, and gives what came later its own date', () => {
+    const note = noteText(composeNote(plan, closed.events, { name: 'Ilse Quandt' }, 'Etc/UTC'))
+    expect(note).toMatch(
+      /began at 09:00, was left open after (\d\d:\d\d) and was closed at 2026-11-25 \d\d:\d\d; what bears a later time was written up then, and was not done then\./,
+    )
+    expect(note).toMatch(/\(2026-11-25 \d\d:\d\d\)/)
+    expect(note).not.toContain('minutes later')
+  })
+  it('where it was closed at once, all of it counts', () => {
+    const atOnce = runThrough(upTo('closing.rinse'), assistant, dentist)
+    expect(attended(atOnce.state)).toBe(atOnce.state.core)
+    const went = againstPlan(plan, atOnce.state, sure(atOnce.state.core.closedAt))
+    expect(went.writtenUp).toEqual([])
+    expect(went.real.bars).toHaveLength(plan.steps.length)
+    expect(sure(lookBackOf(plan, atOnce.events)).chairS).toBeGreaterThan(sure(lookBackOf(plan, closed.events)).chairS)
   })
 })

@@ -1,46 +1,32 @@
 /**
- * A visit left open: begun, never closed, and nothing done on it for longer than anything in it lasts. Whoever forgot to close
- * it went home; a clock that runs on says nothing of the visit any more.
+ * A visit left open: begun, never closed, and nothing touched in it for longer than anything in it lasts. Whoever forgot to
+ * close it went home; a clock that runs on says nothing of the visit any more.
  */
-import { edgeOf, type RunCore } from './state'
+import type { RunCore, RunState, StepState } from './state'
+import { leftAfterMs } from './touches'
 
-/** So long without a touch, ms, nobody is at it any more. From memory: no step or wait of any visit comes near it. */
-export const leftAfterMs = 4 * 3_600_000
-
-/** Whatever was done, ms since the epoch, in its order; nothing where the run has not begun. */
-function actsOf({ startedAt, steps, holds, measured }: RunCore): number[] {
-  if (startedAt === undefined) return []
-  return [
-    startedAt,
-    ...Object.values(steps).flatMap((s) =>
-      s.status === 'skipped' ? [s.skippedAt] : [edgeOf(s, 'start'), edgeOf(s, 'finish')],
-    ),
-    ...Object.values(holds).map((h) => (h.status === 'open' ? undefined : h.at)),
-    ...measured.map((m) => m.at),
-  ]
-    .filter((at) => at !== undefined)
-    .toSorted((a, b) => a - b)
+/** When the last touch was, ms, of a visit that goes on and has been left; nothing of any other. */
+export function leftSince({ core, touches: { lastAt } }: RunState, now: number): number | undefined {
+  return core.status === 'running' && lastAt !== undefined && now - lastAt > leftAfterMs ? lastAt : undefined
 }
 
-/** When something was last done, ms since the epoch; nothing where the run has not begun. */
-export const lastActAt = (core: RunCore): number | undefined => actsOf(core).at(-1)
-
-/** The last that was done before the visit was first left, ms since the epoch; what came after was made up for later. */
-export function attendedUntil(core: RunCore): number | undefined {
-  const acts = actsOf(core)
-  return acts.find((at, i) => (acts[i + 1] ?? at) - at > leftAfterMs) ?? acts.at(-1)
-}
-
-/** Whether a run that goes on has been left. */
-export const leftOpen = (core: RunCore, now: number): boolean =>
-  core.status === 'running' && now - (lastActAt(core) ?? now) > leftAfterMs
-
-/** Up to when a run is shown, ms: to its closing; where it was left open to the last act; else to now. */
-export function shownUntil(core: RunCore, now: number): number {
-  if (core.closedAt !== undefined) return core.closedAt
-  return leftOpen(core, now) ? (lastActAt(core) ?? now) : now
-}
+/** Up to when a run is shown, ms: to where it was first left open, else to its closing, else to now. */
+export const shownUntil = (run: RunState, now: number): number =>
+  run.touches.leftAt ?? leftSince(run, now) ?? run.core.closedAt ?? now
 
 /** How long a run has gone on, seconds, as far as it is shown; 0 before it begins. */
-export const goneS = (core: RunCore, now: number): number =>
-  core.startedAt === undefined ? 0 : (shownUntil(core, now) - core.startedAt) / 1000
+export const goneS = (run: RunState, now: number): number =>
+  run.core.startedAt === undefined ? 0 : (shownUntil(run, now) - run.core.startedAt) / 1000
+
+/** Whether a step's times were told later than this: nobody knows them. */
+function writtenUp(step: StepState, leftAt: number): boolean {
+  if (step.status === 'running') return step.startedAt > leftAt
+  return step.status === 'done' && step.finishedAt > leftAt
+}
+
+/** A run as far as somebody was at it: steps that were only written up after it had been left open are not in it. */
+export function attended({ core, touches: { leftAt } }: RunState): RunCore {
+  if (leftAt === undefined) return core
+  const steps = Object.entries(core.steps).filter(([, step]) => !writtenUp(step, leftAt))
+  return { ...core, steps: Object.fromEntries(steps) }
+}

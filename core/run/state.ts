@@ -4,6 +4,7 @@ import { throatPack } from '../vocabulary'
 import type { Happening, RunEvent } from './events'
 import type { Call, Handoff } from './handoffs'
 import { readingOfKind, type Measured } from '../readings'
+import { touchedAt, type Touches } from './touches'
 import { toTooth } from '../teeth/notation'
 
 /** Where a step stands; `rounds`: how often it was done over. */
@@ -53,6 +54,8 @@ export interface RunState {
   past: Past | null
   /** The last word of each kind between the two sides of the chair. Outside the core: what was said cannot be taken back. */
   calls: Readonly<Partial<Record<Handoff, Call>>>
+  /** Outside the core as well: to undo is a touch, too. */
+  touches: Touches
 }
 
 /**
@@ -64,6 +67,7 @@ export function initialState(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>): Ru
     seq: 0,
     past: null,
     calls: {},
+    touches: {},
     core: {
       status: 'laid up',
       steps: Object.fromEntries(plan.steps.map((s) => [s.id, { status: 'todo', rounds: 0 } satisfies StepState])),
@@ -177,48 +181,38 @@ function applied(core: RunCore, event: RunEvent): RunCore {
   }
 }
 
+type Folded = Pick<RunState, 'core' | 'past' | 'calls'>
+
+function folded({ core, past, calls }: RunState, event: RunEvent): Folded {
+  const { what, at, by, commandId } = event
+  if (what.kind === 'handoff.called') {
+    const call: Call = { by, at, ...(what.minutes === undefined ? {} : { minutes: what.minutes }) }
+    return { core, past, calls: { ...calls, [what.handoff]: call } }
+  }
+  if (what.kind === 'handoff.seen') {
+    const call = calls[what.handoff]
+    return { core, past, calls: call ? { ...calls, [what.handoff]: { ...call, seenBy: by, seenAt: at } } : calls }
+  }
+  if (what.kind === 'undone')
+    return past?.commandId === what.commandId
+      ? { core: past.before, past: past.previous, calls }
+      : { core, past, calls }
+  const next = applied(core, event)
+  if (what.kind === 'run.started' || next.status === 'closed') return { core: next, past: null, calls }
+  if (past?.commandId === commandId) return { core: next, past, calls }
+  return { core: next, past: { commandId, by, what, before: core, previous: past }, calls }
+}
+
 /**
  * Folds one event into the state. Total: an event it does not know, or one about a step the plan does not have, moves the
  * sequence on and changes nothing else. It never throws.
  */
 export function evolve(state: RunState, event: RunEvent): RunState {
-  const what = event.what
-  const { calls } = state
-  if (what.kind === 'handoff.called')
-    return {
-      ...state,
-      seq: event.seq,
-      calls: {
-        ...calls,
-        [what.handoff]: {
-          by: event.by,
-          at: event.at,
-          ...(what.minutes === undefined ? {} : { minutes: what.minutes }),
-        },
-      },
-    }
-  if (what.kind === 'handoff.seen') {
-    const call = calls[what.handoff]
-    return {
-      ...state,
-      seq: event.seq,
-      calls: call ? { ...calls, [what.handoff]: { ...call, seenBy: event.by, seenAt: event.at } } : calls,
-    }
-  }
-  if (what.kind === 'undone') {
-    const top = state.past
-    return top && top.commandId === what.commandId
-      ? { seq: event.seq, core: top.before, past: top.previous, calls }
-      : { ...state, seq: event.seq }
-  }
-  const core = applied(state.core, event)
-  if (what.kind === 'run.started' || core.status === 'closed') return { seq: event.seq, core, past: null, calls }
-  if (state.past?.commandId === event.commandId) return { seq: event.seq, core, past: state.past, calls }
+  const goesOn = state.core.status === 'running' || event.what.kind === 'run.started'
   return {
+    ...folded(state, event),
     seq: event.seq,
-    core,
-    past: { commandId: event.commandId, by: event.by, what, before: state.core, previous: state.past },
-    calls,
+    touches: goesOn ? touchedAt(state.touches, event.at) : state.touches,
   }
 }
 

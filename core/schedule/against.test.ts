@@ -9,7 +9,7 @@ describe('a closed visit against its plan', () => {
   const { state } = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist)
   const closedAt = state.core.closedAt!
   it('has every step that was done, at its own time, and nothing that was not', () => {
-    const { real, leftOut } = againstPlan(plan, state.core, closedAt)
+    const { real, leftOut } = againstPlan(plan, state, closedAt)
     expect(real.bars.map((b) => b.stepId).toSorted()).toEqual(plan.steps.map((s) => s.id).toSorted())
     expect(leftOut).toEqual([])
     const seat = state.core.steps['arrival.seat']!
@@ -22,7 +22,7 @@ describe('a closed visit against its plan', () => {
     const [slow, gone] = ['arrival.seat', 'closing.rinse']
     const seat = state.core.steps[slow]!
     if (seat.status !== 'done') throw new Error('not done')
-    const plannedS = againstPlan(plan, state.core, closedAt).planned.bars.find((b) => b.stepId === slow)!
+    const plannedS = againstPlan(plan, state, closedAt).planned.bars.find((b) => b.stepId === slow)!
     const took = plannedS.endS - plannedS.startS + 180
     const core = {
       ...state.core,
@@ -32,7 +32,7 @@ describe('a closed visit against its plan', () => {
         [gone]: { status: 'skipped' as const, reason: 'not wanted', skippedAt: closedAt, rounds: 1 },
       },
     }
-    const found = againstPlan(plan, core, closedAt)
+    const found = againstPlan(plan, { ...state, core }, closedAt)
     expect(found.steps.find((s) => s.stepId === slow)).toMatchObject({ realS: took, plannedS: took - 180 })
     expect(found.leftOut).toEqual([plan.steps.find((s) => s.id === gone)!.title])
     expect(found.scaleS).toBe(Math.max(found.planned.totalS, found.real.totalS))

@@ -1,8 +1,9 @@
 /** A visit that is over, held against its plan: both scores on one scale, and the steps that went otherwise. */
 import { sure } from '../sure'
-import type { RunCore } from '../run/state'
+import { attended, shownUntil } from '../run/left-open'
+import { stepState, type RunState } from '../run/state'
 import { layOutFrom } from './remaining'
-import { layOut, type Scored, type Timeline } from './timeline'
+import { layOut, type Bar, type Scored, type Timeline } from './timeline'
 
 export interface StepAgainst {
   stepId: string
@@ -19,14 +20,16 @@ export interface Against {
   steps: StepAgainst[]
   /** Planned and never done. */
   leftOut: string[]
+  /** Done by the record, but only written up after the visit had been left open: when they were done nobody knows. */
+  writtenUp: string[]
 }
 
 /** Less than this nobody remembers, seconds. */
 const worthAWordS = 60
 
 /** @param closedAt ms since the epoch, as the events are stamped */
-export function againstPlan(plan: Scored, core: RunCore, closedAt: number): Against {
-  const [planned, real] = [layOut(plan), layOutFrom(plan, core, closedAt)]
+export function againstPlan(plan: Scored, run: RunState, closedAt: number): Against {
+  const [planned, real] = [layOut(plan), layOutFrom(plan, attended(run), shownUntil(run, closedAt))]
   const went = new Map(real.bars.map((b) => [b.stepId, b.endS - b.startS]))
   const steps = planned.bars
     .filter((b) => went.has(b.stepId))
@@ -38,11 +41,14 @@ export function againstPlan(plan: Scored, core: RunCore, closedAt: number): Agai
     }))
     .filter((s) => Math.abs(s.realS - s.plannedS) >= worthAWordS)
     .toSorted((a, b) => Math.abs(b.realS - b.plannedS) - Math.abs(a.realS - a.plannedS))
+  const notDrawn = planned.bars.filter((b) => !went.has(b.stepId))
+  const isDone = (b: Bar): boolean => stepState(run.core, b.stepId).status === 'done'
   return {
     planned,
     real,
     scaleS: Math.max(planned.totalS, real.totalS),
     steps,
-    leftOut: planned.bars.filter((b) => !went.has(b.stepId)).map((b) => b.title),
+    leftOut: notDrawn.filter((b) => !isDone(b)).map((b) => b.title),
+    writtenUp: notDrawn.filter(isDone).map((b) => b.title),
   }
 }

@@ -87,8 +87,8 @@ export async function leaveBehind(q: Db, visitId: string, plan: Plan, now: numbe
   const people = await q.select({ id: t.people.id, name: t.people.name }).from(t.people)
   const events = await loadEvents(q, visitId)
   const [signed] = await q.select().from(t.plans).where(eq(t.plans.visitId, visitId))
-  const { core } = replay(plan, events)
-  const done = (id: string): boolean => core.steps[id]?.status === 'done'
+  const run = replay(plan, events)
+  const done = (id: string): boolean => run.core.steps[id]?.status === 'done'
   await q.insert(t.records).values({
     visitId,
     note: composeNote(plan, events, { name: patient.name }, zone, people, signed),
@@ -97,5 +97,5 @@ export async function leaveBehind(q: Db, visitId: string, plan: Plan, now: numbe
   await soilCassettes(q, visitId, now)
   await takeFromLots(q, visitId, plan, done, plainDate(now, zone), now)
   await wearBurs(q, plan, done)
-  await learn(q, visitId, stepTimesOf(plan, core), now)
+  await learn(q, visitId, stepTimesOf(plan, run), now)
 }

@@ -1,7 +1,7 @@
 /** Visits that were begun and never closed, as the rows say it: nothing of them has to be read for that. */
 import { and, asc, eq, gte, isNull, lte, lt, max } from 'drizzle-orm'
 import { Temporal } from 'temporal-polyfill'
-import { leftAfterMs } from '../../core/run/left-open'
+import { leftAfterMs } from '../../core/run/touches'
 import type { Db } from './open'
 import * as t from './schema'
 

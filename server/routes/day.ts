@@ -5,7 +5,7 @@ import { plainDate as plainDay } from '../../core/bounded'
 import * as z from 'zod'
 import { trayReadiness } from '../../core/plan/ready'
 import { plainDate } from '../../core/clock'
-import { shownUntil } from '../../core/run/left-open'
+import { attended, shownUntil } from '../../core/run/left-open'
 import { layOutFrom } from '../../core/schedule/remaining'
 import { layOut } from '../../core/schedule/timeline'
 import { turnoverOfDay } from '../../core/schedule/turnover-day'
@@ -68,8 +68,8 @@ const showDay: Door = (app, house) => {
         const plan = (signature && (await house.plans.signed(db, signature))) ?? planOf(file.visit.id, file.request)
         const readiness = trayReadiness(plan, sure(laid.get(file.visit.id)), new Set(signature?.acknowledged))
         const stage = stages.get(file.visit.id) ?? 'planned'
-        const core =
-          stage === 'running' || stage === 'closed' ? (await house.runs.state(file.visit.id)).state.core : undefined
+        const run =
+          stage === 'running' || stage === 'closed' ? (await house.runs.state(file.visit.id)).state : undefined
         return {
           ...head(file),
           stage,
@@ -79,8 +79,8 @@ const showDay: Door = (app, house) => {
           people: plan.people,
           mayMoveMin: file.visit.mayMoveMin,
           plannedS: layOut(plan).totalS,
-          ...(core?.startedAt === undefined ? {} : { beganAt: core.startedAt }),
-          score: core ? layOutFrom(plan, core, shownUntil(core, now)) : layOut(plan),
+          ...(run?.core.startedAt === undefined ? {} : { beganAt: run.core.startedAt }),
+          score: run ? layOutFrom(plan, attended(run), shownUntil(run, now)) : layOut(plan),
           cassettes: cassettes(file.visit.id, plan),
           tray: {
             checked: readiness.checked,

@@ -6,7 +6,7 @@ import { clocksAt, type RunningClock } from '../../core/run/clocks'
 import { calledAt, type Called } from '../../core/run/cues'
 import type { Handoff } from '../../core/run/handoffs'
 import { lanesNow, type LanesNow } from '../../core/run/lanes-now'
-import { goneS, lastActAt, leftOpen } from '../../core/run/left-open'
+import { goneS, leftSince } from '../../core/run/left-open'
 import { countedOutNext, outlook, type Outlook } from '../../core/run/next'
 import type { RunState } from '../../core/run/state'
 import { offered, wantedOf, type Wanted } from '../../core/run/wanted'
@@ -41,9 +41,9 @@ export interface Sight {
   /** The choreography that runs, or that what comes next begins. */
   lanes: LanesNow | null
   done: Set<string>
-  /** Seconds since the visit began; of one that was left open to the last act. */
+  /** Seconds since the visit began; of one that was left open to the last touch before. */
   playheadS: number
-  /** When something was last done, ms, where the visit was left open. */
+  /** When it was last touched, ms, where the visit is left open. */
   leftSince: number | undefined
   /** The bur strip is wanted: something is cut now or next. */
   cutting: boolean
@@ -87,8 +87,8 @@ export function sightOf(plan: Plan, state: RunState, person: Person, at: number,
     called: calledAt(plan, core, at),
     lanes: lanesNow(plan, core, current?.id ?? view.next?.id, at),
     done: new Set(plan.steps.filter((s) => core.steps[s.id]?.status === 'done').map((s) => s.id)),
-    playheadS: goneS(core, at),
-    leftSince: leftOpen(core, at) ? lastActAt(core) : undefined,
+    playheadS: goneS(state, at),
+    leftSince: leftSince(state, at),
     cutting: current?.cut !== undefined || afterwards.next?.cut !== undefined || view.next?.cut !== undefined,
   }
 }

@@ -112,7 +112,7 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
           score={score}
           people={plan.people}
           core={core}
-          playheadS={goneS(core, now)}
+          playheadS={goneS(run.state, now)}
           height={180}
           bands
           label=""

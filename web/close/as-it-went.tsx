@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { againstPlan } from '../../core/schedule/against'
 import type { Plan } from '../../core/model/plan'
-import type { RunCore } from '../../core/run/state'
+import type { RunState } from '../../core/run/state'
 import { Panel } from '../parts/ui'
 import { Score } from '../parts/score'
 import { minutes } from '../parts/words'
@@ -10,10 +10,10 @@ import { minutes } from '../parts/words'
 const named = 6
 
 /** A closed visit as it was planned and as it went, on one scale of time. */
-export function AsItWent({ plan, core, closedAt }: { plan: Plan; core: RunCore; closedAt: number }) {
-  const { planned, real, scaleS, steps, leftOut } = useMemo(
-    () => againstPlan(plan, core, closedAt),
-    [plan, core, closedAt],
+export function AsItWent({ plan, run, closedAt }: { plan: Plan; run: RunState; closedAt: number }) {
+  const { planned, real, scaleS, steps, leftOut, writtenUp } = useMemo(
+    () => againstPlan(plan, run, closedAt),
+    [plan, run, closedAt],
   )
   const drawn = [
     ['As planned', planned],
@@ -54,6 +54,12 @@ export function AsItWent({ plan, core, closedAt }: { plan: Plan; core: RunCore; 
         </ul>
       )}
       {leftOut.length > 0 && <p className="text-soft">Left out: {leftOut.join('; ')}.</p>}
+      {writtenUp.length > 0 && (
+        <p className="text-soft">
+          Written up after the visit had been left open, so not drawn, and no times are learned from them:{' '}
+          {writtenUp.join('; ')}.
+        </p>
+      )}
     </Panel>
   )
 }

@@ -178,7 +178,7 @@ function Body({ data, visitId }: { data: VisitAndPlan; visitId: string }) {
       <Note visitId={visitId} seq={run.state.seq} />
       {core.status === 'closed' && core.closedAt !== undefined && (
         <div className="no-print">
-          <AsItWent plan={data.plan} core={core} closedAt={core.closedAt} />
+          <AsItWent plan={data.plan} run={run.state} closedAt={core.closedAt} />
         </div>
       )}
     </div>
