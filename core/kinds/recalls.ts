@@ -1,6 +1,19 @@
-import { kind } from './facts'
+import { crowns, kind } from './facts'
 
 export const recallKinds = {
+  'provisional.again': kind({
+    j: '–',
+    title: 'Provisional off or loose, put on again',
+    group: 'Between and after',
+    family: 'crown',
+    file: 'provisional-again',
+    says: 'Piece and tooth looked at, old cement off both, tried in, cemented; the visit between two that nobody plans.',
+    dentition: 'permanent',
+    most: 4,
+    restorations: crowns,
+    pontics: 'may',
+    spans: true,
+  }),
   'recall.week': kind({
     j: '–',
     title: 'Recall after a week',

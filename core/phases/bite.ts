@@ -66,6 +66,7 @@ const bites: Readonly<Record<KindId, (c: Case) => readonly BiteStage[]>> = {
   'primary.class3': always('filling on a side'),
   'primary.metal-crown': always('preformed crown'),
   'primary.incisors': always('preformed crown'),
+  'provisional.again': provisional,
   'recall.week': always('recall'),
   'recall.half-year': always('recall of a bonded bridge'),
 }

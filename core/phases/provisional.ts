@@ -262,6 +262,17 @@ export function trimProvisional(c: Case): Block {
   )
 }
 
+/** What a reline takes, beside what the tray has anyway. */
+export const relining = [
+  standby(
+    'flowable resin',
+    'open or short in up to two neighbouring parts and 1 mm: reline; an inside bubble; a contact gone',
+  ),
+  standby('separator', 'before every reline: jelly again', 0.5),
+  standby('curing light', 'a reline is cured from two sides, seated before curing'),
+  standby('light shield', 'a reline is cured'),
+]
+
 /** Which provisional cement: eugenol leaves the plan when the final crown will be bonded. */
 export function provisionalCement(c: Case): { need: string; because: Reason } {
   return c.request.deliveryCement === 'resin' ||

@@ -1,8 +1,8 @@
 import { thinnest } from '../measure/provisional'
 import { reason } from '../figure'
-import { acts, only, open, practice, sequence, standby, type Block, type Draft } from '../phases/build'
+import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
 import { labels, type Case, teethOf } from '../phases/case'
-import { fitProvisional, hardens, makeProvisional, mouldOf, polishProvisional } from '../phases/provisional'
+import { fitProvisional, hardens, makeProvisional, mouldOf, polishProvisional, relining } from '../phases/provisional'
 import { rolls } from '../phases/isolation'
 import { provisionalMould } from '../phases/records'
 import type { VisitKind } from './kind'
@@ -83,20 +83,10 @@ function trimming(c: Case): Block {
 
 /** What an inspection may lead to, and what each correction does. */
 function corrections(): Block {
-  const relineNeeds: Draft['needs'] = [
-    standby(
-      'flowable resin',
-      'open or short in up to two neighbouring parts and 1 mm: reline; an inside bubble; a contact gone',
-    ),
-    standby('separator', 'before every reline: jelly again', 0.5),
-    standby('curing light', 'a reline is cured from two sides, seated before curing'),
-    standby('light shield', 'a reline is cured'),
-    standby('bis-acryl', 'more than that, or cracked: make it again', 2.2),
-  ]
   return bench('provisional.corrections', 'Correct what the inspection found; read the eight parts again', [0, 1, 5], {
     detail:
       'Open or short in up to two neighbouring parts and 1 mm: jelly, flowable with slight overlap, seat, cure from two sides, rock off patiently. More, or cracked: make again. Over: thin it. Inside bubble off the margin: fill. Contact gone: add there. Thin spot: tell the dentist.',
-    needs: relineNeeds,
+    needs: [...relining, standby('bis-acryl', 'more than that, or cracked: make it again', 2.2)],
     reason: practice('after each correction the eight parts are read again; the round count is kept'),
     mistakes: ['a reline cured off the tooth: it shrinks away from the margin'],
   })

@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { compile } from '../plan/compile'
 import { visitRequest } from '../model/request'
-import { planOf, practice, title, inOrder, tie, own, laid, burs, counts } from '../../demo/test/plans'
+import { planOf, practice, requestOf, title, inOrder, tie, own, laid, burs, counts } from '../../demo/test/plans'
 
 describe('J03, full metal crown', () => {
   it('index made, sectioned and checked before cutting; functional cusp 1.5, other 1.0; halves; bevel 45°; alignment grooves; contacts before the torpedo; seating groove last', () => {
@@ -220,6 +220,41 @@ describe('J13, interim crown', () => {
       readiness: 'standby',
       when: expect.stringContaining('two neighbouring parts'),
     })
+  })
+})
+
+describe('a provisional that came off', () => {
+  it('is asked for first, looked at before anything is cleaned, and goes on again behind the dentist’s two looks: common practice', () => {
+    const p = planOf('provisional-again')
+    inOrder(
+      p,
+      'again.ask',
+      'again.piece',
+      'again.tooth',
+      'isolation.rolls',
+      'again.clean',
+      'again.inside',
+      'provisional.try-in',
+      'provisional.load',
+      'provisional.cement',
+      'provisional.excess',
+    )
+    expect(p.holds.map((h) => h.stepId)).toEqual(expect.arrayContaining(['again.tooth', 'provisional.try-in']))
+    expect(p.steps.find((s) => s.id === 'again.ask')?.cautions.map((x) => x.text)).toContainEqual(
+      expect.stringContaining('breathed in'),
+    )
+    expect(tie(p, 'provisional.cement', 'provisional.excess')).toMatchObject({ atLeastS: 240 })
+    // Nothing of it hurts enough for a needle; a loose one that still sits, and a short edge, are ready for.
+    expect(p.absent.map((x) => x.what)).toContain('anaesthesia')
+    for (const what of ['haemostat', 'flowable', 'light-shield'])
+      expect(laid(p, what)).toMatchObject({ readiness: 'standby' })
+  })
+  it('goes on with the cement the delivery leaves room for: eugenol only where nothing will be bonded', () => {
+    const cement = (more: object): string | undefined =>
+      compile(requestOf('provisional-again', more), practice).setup.find((l) => l.name.startsWith('Provisional cement'))
+        ?.name
+    expect(cement({})).toContain('non-eugenol')
+    expect(cement({ deliveryCement: 'conventional' })).not.toContain('non-eugenol')
   })
 })
 

@@ -21,6 +21,7 @@ import { inlayDeliver, inlayPrepare } from './inlay'
 import type { VisitKind } from './kind'
 import { laminateDeliver } from './laminate-deliver'
 import { postCore } from './post-core'
+import { provisionalAgain } from './provisional-again'
 import { recallHalfYear, recallWeek } from './recall'
 import { kindIds, type KindId } from '../kinds'
 import { sure, tableOf } from '../sure'
@@ -55,6 +56,7 @@ const kinds = [
   primaryClass3,
   primaryMetalCrown,
   primaryIncisors,
+  provisionalAgain,
   recallWeek,
   recallHalfYear,
 ]
