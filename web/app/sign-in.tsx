@@ -62,7 +62,7 @@ export function SignIn() {
         {who ? (
           <>
             <p className="mb-2 text-xl font-bold">{who.name}, your code</p>
-            <CodePad label={`Code of ${who.name}`} value={code} onChange={setCode} onEnter={() => void enter()} />
+            <CodePad label={`Code of ${who.name}`} value={code} onChange={setCode} onEnter={enter} />
             {wrong && <Alert className="mt-3">{wrong}</Alert>}
           </>
         ) : (

@@ -159,12 +159,7 @@ export function WindowBox({ clock, plan, run }: { clock: RunningClock; plan: Pla
               {dentist.name} accepts, because
               <textarea rows={3} value={reason} onChange={(e) => setReason(e.target.value)} className={area} />
             </label>
-            <CodePad
-              label={`Code of ${dentist.name}`}
-              value={code}
-              onChange={setCode}
-              onEnter={() => void give('accept')}
-            />
+            <CodePad label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={() => give('accept')} />
           </div>
         )}
         <Wrong text={wrong} />

@@ -44,7 +44,7 @@ export function SwitchPerson({ people, now }: { people: { id: string; name: stri
       ))}
       {to && (
         <Modal open onClose={() => setTo(undefined)} title={`${to.name}, your code`}>
-          <CodePad label={`Code of ${to.name}`} value={code} onChange={setCode} onEnter={() => void enter()} />
+          <CodePad label={`Code of ${to.name}`} value={code} onChange={setCode} onEnter={enter} />
           {wrong && <Alert className="mt-3">{wrong}</Alert>}
         </Modal>
       )}

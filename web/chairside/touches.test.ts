@@ -7,7 +7,7 @@ import { initialState } from '../../core/run/state'
 import { sure } from '../../core/sure'
 import { exampleRequest } from '../../core/visits/example'
 import type { Run } from '../app/run'
-import { once, pressing } from '../parts/press'
+import { oneAtATime, once, pressing } from '../parts/press'
 import { sightOf } from './sight'
 import { touchesOf } from './touches'
 
@@ -81,5 +81,24 @@ describe('a key', () => {
     expect(act).toHaveBeenCalledTimes(2)
     expect(stopped).toEqual([' ', 'Enter', ' '])
     expect(pressing(undefined).tabIndex).toBeUndefined()
+  })
+})
+
+describe('a code on its way', () => {
+  it('is one try, however long the key is held; the next is another, also where the first failed', async () => {
+    const alone = oneAtATime()
+    let answer: (ok: boolean) => void = () => {}
+    const send = vi.fn<() => Promise<void>>(
+      () => new Promise((resolve, reject) => (answer = (ok) => (ok ? resolve() : reject(new Error('wrong code'))))),
+    )
+    const first = alone(send)
+    await Promise.all([alone(send), alone(send)])
+    expect(send).toHaveBeenCalledTimes(1)
+    answer(false)
+    await expect(first).rejects.toThrow('wrong code')
+    const second = alone(send)
+    expect(send).toHaveBeenCalledTimes(2)
+    answer(true)
+    await second
   })
 })

@@ -1,10 +1,17 @@
 /** A personal code, by touch or by keys. Apart from the boxes that ask for it: signing in needs nothing else. */
-import { useRef } from 'react'
+import { useRef, useState } from 'react'
+import { oneAtATime } from './press'
 import { Button } from './ui'
+
+/** No code is shorter. */
+export const leastDigits = 4
 
 const keys = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '⌫', '0']
 
-/** Digits to touch, and a field for a keyboard; the code is never shown. */
+/**
+ * Digits to touch, and a field for a keyboard; the code is never shown. Each try counts towards being locked out: what is too short to
+ * be one is not sent, and none while another is on its way, however long the key is held.
+ */
 export function CodePad({
   value,
   onChange,
@@ -13,10 +20,12 @@ export function CodePad({
 }: {
   value: string
   onChange: (code: string) => void
-  onEnter: () => void
+  onEnter: () => Promise<unknown>
   label: string
 }) {
   const field = useRef<HTMLInputElement>(null)
+  const [alone] = useState(oneAtATime)
+  const enter = (): void => void (value.length >= leastDigits && alone(onEnter))
   return (
     <div className="grid grid-cols-3 gap-2">
       <input
@@ -28,7 +37,7 @@ export function CodePad({
         autoComplete="off"
         value={value}
         onChange={(e) => onChange(e.target.value)}
-        onKeyDown={(e) => e.key === 'Enter' && onEnter()}
+        onKeyDown={(e) => e.key === 'Enter' && enter()}
         className="num col-span-3 h-14 rounded-md border-2 border-ink bg-sheet px-4 text-center text-3xl tracking-widest"
       />
       {keys.map((k) => (
@@ -45,7 +54,7 @@ export function CodePad({
           {k}
         </Button>
       ))}
-      <Button big tone="jade" onClick={onEnter} disabled={value.length < 4}>
+      <Button big tone="jade" onClick={enter} disabled={value.length < leastDigits}>
         Enter
       </Button>
     </div>

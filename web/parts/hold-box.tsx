@@ -86,7 +86,7 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
           {wrong && <Alert>{wrong}</Alert>}
         </div>
         {mode !== 'again' && (
-          <CodePad label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={() => void give()} />
+          <CodePad label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={give} />
         )}
       </div>
     </Modal>

@@ -7,6 +7,20 @@ export const once =
     if (!e.repeat) act(e, ...rest)
   }
 
+/** One act at a time, each for as long as it takes: asked for while one is under way, it is not done. */
+export function oneAtATime(): (act: () => Promise<unknown>) => Promise<void> {
+  let underWay = false
+  return async (act) => {
+    if (underWay) return
+    underWay = true
+    try {
+      await act()
+    } finally {
+      underWay = false
+    }
+  }
+}
+
 /** Makes a drawn thing a control: a touch, or space or enter, presses it, once. Without an act it is a picture. */
 export const pressing = (act: (() => void) | undefined) => ({
   tabIndex: act ? 0 : undefined,

@@ -21,9 +21,9 @@ export function AnswerBox({
   const [code, setCode] = useState('')
   const [wrong, setWrong] = useState<string>()
   const dentist = sure(plan.people.find((p) => p.dentist))
-  const give = (): void => {
+  const give = (): Promise<void> => {
     setWrong(undefined)
-    onAnswer({ personId: dentist.id, code }).then(onClose, (error: unknown) => {
+    return onAnswer({ personId: dentist.id, code }).then(onClose, (error: unknown) => {
       setCode('')
       setWrong(whyNot(error))
     })
