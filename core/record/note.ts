@@ -10,6 +10,7 @@ import { handoffWords } from '../run/handoffs'
 import { lightSums } from '../run/light'
 import { readingOfKind, spokenOf } from '../readings'
 import { replay, type RunCore, stepState, tallyOf, countState, holdState, edgeOf } from '../run/state'
+import type { Touches } from '../run/touches'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from '../clock'
 import { trayReadiness } from '../plan/ready'
@@ -39,8 +40,7 @@ interface Telling {
   core: RunCore
   events: readonly RunEvent[]
   zone: string
-  /** When it was left open, ms, where it was. */
-  leftAt: number | undefined
+  left: Touches['left']
   /** The time of day; with its date where that is not the visit's. */
   time: (ms: number) => string
   name: (personId: string | undefined) => string
@@ -51,15 +51,19 @@ const list = (words: string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
-/** From when to when the visit went; of one that was left open, since when what stands here was written up and not done. */
-function courseSentence({ core: { closedAt }, leftAt, time }: Telling, startedAt: number): string {
+/** From when to when the visit went. That it lay untouched for hours is said: what was told of later was not done at that time. */
+function courseSentences({ core: { closedAt }, left, time }: Telling, startedAt: number): string[] {
   const began = `The visit began at ${time(startedAt)}`
-  if (leftAt !== undefined) {
-    const closed = closedAt === undefined ? 'and is not closed yet' : `and was closed at ${time(closedAt)}`
-    return `${began}, was left open after ${time(leftAt)} ${closed}; what bears a later time was written up then, and was not done then.`
-  }
-  if (closedAt === undefined) return `${began} and is not closed yet.`
-  return `${began} and was closed at ${time(closedAt)}, ${Math.round((closedAt - startedAt) / 60_000)} minutes later.`
+  const closed =
+    closedAt === undefined ? `${began} and is not closed yet` : `${began} and was closed at ${time(closedAt)}`
+  if (left !== undefined)
+    return [
+      `${closed}.`,
+      `Nothing was touched from ${time(left.from)} to ${time(left.to)}: what follows bears the time at which it was written down.`,
+    ]
+  return [
+    closedAt === undefined ? `${closed}.` : `${closed}, ${Math.round((closedAt - startedAt) / 60_000)} minutes later.`,
+  ]
 }
 
 function visitSection(t: Telling, who: { name: string }): NoteSection {
@@ -70,7 +74,7 @@ function visitSection(t: Telling, who: { name: string }): NoteSection {
   // The titles of combined work are joined by “ + ” on a screen; in a letter they are a list.
   const works = list(t.plan.title.split(' + ').map(lower))
   const sentences = [`${who.name} came for ${works}: ${list(teeth)}.`]
-  if (t.core.startedAt !== undefined) sentences.push(courseSentence(t, t.core.startedAt))
+  if (t.core.startedAt !== undefined) sentences.push(...courseSentences(t, t.core.startedAt))
   sentences.push(alerts.length > 0 ? `Alerts on record: ${list(alerts)}.` : 'No alerts on record.')
   sentences.push(
     `Treated by ${sure(t.plan.people.find((p) => p.dentist)).name}, assisted by ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
@@ -297,7 +301,7 @@ export function composeNote(
     core,
     events,
     zone,
-    leftAt: touches.leftAt,
+    left: touches.left,
     time: (ms) => [plainDate(ms, zone), timeOfDay(ms, zone)].filter((word) => word !== day).join(' '),
     name: (id) => {
       const own = plan.people.find((p) => p.id === id)?.name

@@ -17,7 +17,7 @@ export interface StepTime {
 }
 
 /**
- * The true lengths of a closed run's steps; what was done over counts as it was done last, and of a visit that was left open
+ * The true lengths of a closed run's steps; what was done over counts as it was done last, and of a visit that was left
  * only what was done before it was.
  */
 export function stepTimesOf(plan: Plan, run: RunState): StepTime[] {

@@ -10,7 +10,7 @@ import { layOutFrom } from '../schedule/remaining'
 import { sure } from '../sure'
 import { give, runThrough, startDrive } from './drive'
 import type { Command } from './events'
-import { attended, goneS, leftSince, shownUntil } from './left-open'
+import { attended, drawn, goneS, leftSince } from './left-open'
 import { replay } from './state'
 import { leftAfterMs } from './touches'
 
@@ -27,14 +27,17 @@ describe('a visit left open', () => {
     const waiting = startDrive(plan, 0).state
     expect([leftSince(waiting, month), goneS(waiting, month)]).toEqual([undefined, 0])
     const closed = runThrough(upTo('closing.rinse'), assistant, dentist).state
-    expect([leftSince(closed, month + now), shownUntil(closed, month + now)]).toEqual([undefined, closed.core.closedAt])
+    expect([leftSince(closed, month + now), drawn(closed, month + now).until]).toEqual([
+      undefined,
+      closed.core.closedAt,
+    ])
   })
   it('is shown up to that touch, however long ago it was: its score is as long as a visit, not as a month', () => {
-    expect(shownUntil(state, last + leftAfterMs)).toBe(last + leftAfterMs)
-    expect(shownUntil(state, last + month)).toBe(last)
+    expect(drawn(state, last + leftAfterMs).until).toBe(last + leftAfterMs)
+    expect(drawn(state, last + month)).toEqual({ core, until: last })
     expect(goneS(state, last + month)).toBe((last - sure(core.startedAt)) / 1000)
     const soon = layOutFrom(plan, core, last).totalS
-    expect(layOutFrom(plan, core, shownUntil(state, last + month)).totalS).toBe(soon)
+    expect(layOutFrom(plan, core, drawn(state, last + month).until).totalS).toBe(soon)
   })
   const touches: Record<string, Command> = {
     'a step': { kind: 'advance', start: 'tissue.top-cord.37' },
@@ -47,7 +50,7 @@ describe('a visit left open', () => {
       const later = { ...upTo('tissue.top-cord.37'), now: last + month }
       expect(give(later, command, assistant)).toBeNull()
       expect(leftSince(later.state, later.now)).toBeUndefined()
-      expect(later.state.touches).toEqual({ lastAt: last + month, leftAt: last })
+      expect(later.state.touches).toEqual({ lastAt: last + month, left: { from: last, to: last + month } })
       expect(replay(plan, later.events)).toEqual(later.state)
     })
   it('a device whose clock is behind sees it as going on', () => {
@@ -82,10 +85,19 @@ describe('a visit left open and written up the next morning', () => {
   it('says in its record when it was left and closed, and gives what came later its own date', () => {
     const note = noteText(composeNote(plan, closed.events, { name: 'Ilse Quandt' }, 'Etc/UTC'))
     expect(note).toMatch(
-      /began at 09:00, was left open after (\d\d:\d\d) and was closed at 2026-11-25 \d\d:\d\d; what bears a later time was written up then, and was not done then\./,
+      /began at 09:00 and was closed at 2026-11-25 \d\d:\d\d\.\nNothing was touched from \d\d:\d\d to 2026-11-25 \d\d:\d\d: what follows bears the time at which it was written down\./,
     )
     expect(note).toMatch(/\(2026-11-25 \d\d:\d\d\)/)
     expect(note).not.toContain('minutes later')
+  })
+  it('of a patient who came back on the same day all is drawn; how long the parts took is not learned', () => {
+    const back = runThrough({ ...upTo('closing.rinse'), now: left.now + 5 * 3_600_000 }, assistant, dentist)
+    const went = againstPlan(plan, back.state, sure(back.state.core.closedAt))
+    expect(went.writtenUp).toEqual([])
+    expect(went.real.bars).toHaveLength(plan.steps.length)
+    expect(went.real.totalS).toBeGreaterThan(5 * 3600)
+    expect(stepTimesOf(plan, back.state)).toEqual(stepTimesOf(plan, closed.state))
+    expect(lookBackOf(plan, back.events)?.chairS).toBe(lookBackOf(plan, closed.events)?.chairS)
   })
   it('where it was closed at once, all of it counts', () => {
     const atOnce = runThrough(upTo('closing.rinse'), assistant, dentist)

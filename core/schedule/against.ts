@@ -1,6 +1,6 @@
 /** A visit that is over, held against its plan: both scores on one scale, and the steps that went otherwise. */
 import { sure } from '../sure'
-import { attended, shownUntil } from '../run/left-open'
+import { drawn } from '../run/left-open'
 import { stepState, type RunState } from '../run/state'
 import { layOutFrom } from './remaining'
 import { layOut, type Bar, type Scored, type Timeline } from './timeline'
@@ -20,7 +20,7 @@ export interface Against {
   steps: StepAgainst[]
   /** Planned and never done. */
   leftOut: string[]
-  /** Done by the record, but only written up after the visit had been left open: when they were done nobody knows. */
+  /** Done by the record, but only told of when the visit had lain over a night: when they were done nobody knows. */
   writtenUp: string[]
 }
 
@@ -29,19 +29,20 @@ const worthAWordS = 60
 
 /** @param closedAt ms since the epoch, as the events are stamped */
 export function againstPlan(plan: Scored, run: RunState, closedAt: number): Against {
-  const [planned, real] = [layOut(plan), layOutFrom(plan, attended(run), shownUntil(run, closedAt))]
-  const went = new Map(real.bars.map((b) => [b.stepId, b.endS - b.startS]))
+  const went = drawn(run, closedAt)
+  const [planned, real] = [layOut(plan), layOutFrom(plan, went.core, went.until)]
+  const lasted = new Map(real.bars.map((b) => [b.stepId, b.endS - b.startS]))
   const steps = planned.bars
-    .filter((b) => went.has(b.stepId))
+    .filter((b) => lasted.has(b.stepId))
     .map((b) => ({
       stepId: b.stepId,
       title: b.title,
       plannedS: b.endS - b.startS,
-      realS: sure(went.get(b.stepId)),
+      realS: sure(lasted.get(b.stepId)),
     }))
     .filter((s) => Math.abs(s.realS - s.plannedS) >= worthAWordS)
     .toSorted((a, b) => Math.abs(b.realS - b.plannedS) - Math.abs(a.realS - a.plannedS))
-  const notDrawn = planned.bars.filter((b) => !went.has(b.stepId))
+  const notDrawn = planned.bars.filter((b) => !lasted.has(b.stepId))
   const isDone = (b: Bar): boolean => stepState(run.core, b.stepId).status === 'done'
   return {
     planned,

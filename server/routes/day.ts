@@ -5,7 +5,7 @@ import { plainDate as plainDay } from '../../core/bounded'
 import * as z from 'zod'
 import { trayReadiness } from '../../core/plan/ready'
 import { plainDate } from '../../core/clock'
-import { attended, shownUntil } from '../../core/run/left-open'
+import { drawn } from '../../core/run/left-open'
 import { layOutFrom } from '../../core/schedule/remaining'
 import { layOut } from '../../core/schedule/timeline'
 import { turnoverOfDay } from '../../core/schedule/turnover-day'
@@ -70,6 +70,7 @@ const showDay: Door = (app, house) => {
         const stage = stages.get(file.visit.id) ?? 'planned'
         const run =
           stage === 'running' || stage === 'closed' ? (await house.runs.state(file.visit.id)).state : undefined
+        const went = run && drawn(run, now)
         return {
           ...head(file),
           stage,
@@ -80,7 +81,7 @@ const showDay: Door = (app, house) => {
           mayMoveMin: file.visit.mayMoveMin,
           plannedS: layOut(plan).totalS,
           ...(run?.core.startedAt === undefined ? {} : { beganAt: run.core.startedAt }),
-          score: run ? layOutFrom(plan, attended(run), shownUntil(run, now)) : layOut(plan),
+          score: went ? layOutFrom(plan, went.core, went.until) : layOut(plan),
           cassettes: cassettes(file.visit.id, plan),
           tray: {
             checked: readiness.checked,

@@ -56,7 +56,7 @@ export function AsItWent({ plan, run, closedAt }: { plan: Plan; run: RunState; c
       {leftOut.length > 0 && <p className="text-soft">Left out: {leftOut.join('; ')}.</p>}
       {writtenUp.length > 0 && (
         <p className="text-soft">
-          Written up after the visit had been left open, so not drawn, and no times are learned from them:{' '}
+          Told of when the visit had lain over a night, so not drawn, and no times are learned from them:{' '}
           {writtenUp.join('; ')}.
         </p>
       )}
