@@ -13,7 +13,7 @@ const mouth = acts({ phase: 'provisional', fn: 'chairside', place: 'mouth', help
 /** What is asked and looked at before anything is cleaned: where the cement stayed is gone once it is. */
 const lookedAt = (c: Case): Block =>
   sequence(
-    chair('again.ask', 'Ask: off since when, on what it was bitten, sore, anything swallowed', [0.5, 1, 2], {
+    chair('again.ask', 'Ask: off since when, what was bitten on, sore, anything swallowed', [0.5, 1, 2], {
       told: 'asked since when the provisional had been off',
       cautions: [
         reason(
