@@ -8,6 +8,12 @@ import { firstOf } from './sure'
 export const capital = (text: string): string => (text === '' ? '' : firstOf(text).toUpperCase() + text.slice(1))
 
 /**
+ * A sentence ends.
+ * @example ended('one lot is short') // 'one lot is short.'
+ */
+export const ended = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`)
+
+/**
  * With its article, by how it is written.
  * @example withArticle('upper tray') // 'an upper tray'
  */

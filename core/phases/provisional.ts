@@ -253,7 +253,7 @@ export function trimProvisional(c: Case): Block {
         open('trimming disc', 2),
         open('pencil'),
         open('thickness gauge'),
-        standby('flowable resin', 'a void or a short margin'),
+        standby('flowable resin', 'there is a void or a short margin'),
       ],
       ties: [hardens(c)],
       figures: [thinnest],
@@ -266,9 +266,9 @@ export function trimProvisional(c: Case): Block {
 export const relining = [
   standby(
     'flowable resin',
-    'open or short in up to two neighbouring parts and 1 mm: reline; an inside bubble; a contact gone',
+    'it is open or short in up to two neighbouring parts and 1 mm: reline; it has a bubble inside, or a contact is gone',
   ),
-  standby('separator', 'before every reline: jelly again', 0.5),
+  standby('separator', 'it is relined: jelly again before each', 0.5),
   standby('curing light', 'a reline is cured from two sides, seated before curing'),
   standby('light shield', 'a reline is cured'),
 ]

@@ -1,5 +1,5 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
-import { capital } from '../words'
+import { capital, ended } from '../words'
 import { firstOf, lastOf, sure } from '../sure'
 import { ownRuleLines } from '../rules'
 import { isClock } from '../model/link'
@@ -91,10 +91,10 @@ function traySection(t: Telling, signed: TraySignature): NoteSection {
     title: 'Tray',
     sentences: [
       `Signed by ${t.name(signed.signedBy)} on ${plainDate(signed.signedAt, t.zone)} at ${timeOfDay(signed.signedAt, t.zone)}.`,
-      ...read.map((a) => `Read before: ${a.text}`),
+      ...read.map((a) => `Read before: ${ended(a.text)}`),
       ...forDentist
         .filter((a) => answered.has(a.id))
-        .map((a) => `Answered by ${t.name(signed.answeredBy ?? undefined)}, with their own code: ${a.text}`),
+        .map((a) => `Answered by ${t.name(signed.answeredBy ?? undefined)}, with their own code: ${ended(a.text)}`),
     ],
   }
 }

@@ -7,10 +7,11 @@ import { starterPractice } from '../practice/starter'
 import { give, runThrough, startDrive, type Drive } from '../run/drive'
 import { plainDate, spanWords, timeOfDay, wallTime, workingDaysAfter } from '../clock'
 import { patientInstructions } from './instructions'
+import { trayReadiness } from '../plan/ready'
 import { composeNote, noteText } from './note'
 
 const practice = starterPractice()
-const plan = (more: Partial<VisitRequestInput> = {}): Plan =>
+const plan = (more: Partial<VisitRequestInput> = {}, of = practice): Plan =>
   compile(
     visitRequest.parse({
       kind: 'crown.prepare',
@@ -20,7 +21,7 @@ const plan = (more: Partial<VisitRequestInput> = {}): Plan =>
       team: { dentist: 'dentist', assistants: ['assistant'] },
       ...more,
     }),
-    practice,
+    of,
   )
 const runOf = (p: Plan, until?: string): Drive =>
   runThrough(startDrive(p, Date.UTC(2026, 10, 24, 9)), assistant, dentist, until)
@@ -93,6 +94,17 @@ describe('the note tells only what happened', () => {
     expect(tray('dentist')).toEqual([first, `Answered by The dentist, with their own code: ${clash}`])
     // As it was before dentists had to answer: read by whoever signed.
     expect(tray(null)).toEqual([first, `Read before: ${clash}`])
+    // A lot that is short or expired is said in a sentence that ends, as a clash is.
+    const bare = { ...practice, lots: practice.lots.map((l) => ({ ...l, left: 0.1, expires: '2026-01-31' })) }
+    const late = runOf(plan({}, bare))
+    const acknowledged = trayReadiness(late.plan, new Set()).toAcknowledge.map((a) => a.id)
+    expect(acknowledged.length).toBeGreaterThan(3)
+    const all = composeNote(late.plan, late.events, { name: 'A' }, 'Etc/UTC', [], {
+      ...signed,
+      acknowledged,
+      answeredBy: null,
+    })
+    for (const s of all.sections.flatMap((x) => x.sentences)) expect(s).toMatch(/[.!?]$/)
   })
   it('a visit broken off names nothing that was not done, and keeps what stands open', () => {
     const d = runOf(plan(), 'tissue.single-cord.46')

@@ -13,7 +13,9 @@ export interface Band {
  * The phases as bands without a gap: what decides the length of the visit stands in each moment in one of them; what is
  * done beside it does not interrupt it.
  */
-export function bandsOf(timeline: Pick<Timeline, 'bars' | 'totalS'>): Band[] {
+export function bandsOf(timeline: Pick<Timeline, 'bars'>): Band[] {
+  // Not the length of the drawing: two scores on one scale end each where it ends.
+  const endS = Math.max(0, ...timeline.bars.map((b) => b.endS))
   const deciding = timeline.bars
     .filter((b) => b.slackS === 0)
     .toSorted((a, b) => a.startS - b.startS || a.endS - b.endS)
@@ -22,7 +24,7 @@ export function bandsOf(timeline: Pick<Timeline, 'bars' | 'totalS'>): Band[] {
     const open = bands.at(-1)
     if (open?.phase === bar.phase) continue
     if (open) open.endS = bar.startS
-    bands.push({ phase: bar.phase, title: phaseNames[bar.phase], startS: open ? bar.startS : 0, endS: timeline.totalS })
+    bands.push({ phase: bar.phase, title: phaseNames[bar.phase], startS: open ? bar.startS : 0, endS })
   }
   return bands.filter((b) => b.endS > b.startS)
 }

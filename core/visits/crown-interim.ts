@@ -86,7 +86,7 @@ function corrections(): Block {
   return bench('provisional.corrections', 'Correct what the inspection found; read the eight parts again', [0, 1, 5], {
     detail:
       'Open or short in up to two neighbouring parts and 1 mm: jelly, flowable with slight overlap, seat, cure from two sides, rock off patiently. More, or cracked: make again. Over: thin it. Inside bubble off the margin: fill. Contact gone: add there. Thin spot: tell the dentist.',
-    needs: [...relining, standby('bis-acryl', 'more than that, or cracked: make it again', 2.2)],
+    needs: [...relining, standby('bis-acryl', 'it is worse than that, or cracked: made again', 2.2)],
     reason: practice('after each correction the eight parts are read again; the round count is kept'),
     mistakes: ['a reline cured off the tooth: it shrinks away from the margin'],
   })

@@ -154,7 +154,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       ['cord-00', 'the tissue blanches'],
       ['cotton-pellet', 'the tissue weeps: back-up, counted'],
       ['cord-1', 'the tissue blanches'],
-      ['flowable', 'a void or a short margin'],
+      ['flowable', 'there is a void or a short margin'],
     ])
   })
 

@@ -224,9 +224,9 @@ export const laminateDeliver: VisitKind = {
       mouth('delivery.missed-spots', 'Every edge looked at with the explorer; a gap is filled and lit', [0.3, 0.5, 2], {
         needs: [
           open('explorer'),
-          standby('etchant', 'a gap at an edge', 0.1),
-          standby('flowable resin', 'a gap at an edge'),
-          standby(bottleOf(c), 'a gap at an edge', 0.1),
+          standby('etchant', 'there is a gap at an edge', 0.1),
+          standby('flowable resin', 'there is a gap at an edge'),
+          standby(bottleOf(c), 'there is a gap at an edge', 0.1),
         ],
       }),
       finish(c),

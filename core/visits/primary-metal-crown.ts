@@ -208,8 +208,8 @@ function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
         needs: begin.beyond
           ? []
           : [
-              standby('welder', 'too big: slit, overlap, weld; too small: slit, band added, weld'),
-              standby('band material', 'too small: slit, band added, weld'),
+              standby('welder', 'it is too big: slit, overlap, weld; or too small: slit, band added, weld'),
+              standby('band material', 'it is too small: slit, band added, weld'),
             ],
         hold: {
           name: 'fit',

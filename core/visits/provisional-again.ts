@@ -25,41 +25,32 @@ const lookedAt = (c: Case): Block =>
         'teeth move within days of standing free: the longer it was off, the less the piece from the laboratory can be counted on',
       ),
     }),
-    bench(
-      'again.piece',
-      'Look the piece over: cracked, worn through, edge chipped, where the old cement stayed',
-      [0.5, 1, 2],
-      {
-        fn: 'chairside',
-        needs: [open('magnifier'), open('thickness gauge')],
-        told: 'looked the provisional over',
-        detail:
-          'Lost, cracked or worn through: an interim crown is made anew instead; the mould of the first visit serves where it was kept.',
-        reason: practice('cement all in the piece: it let go of the tooth, which is short or was damp'),
+    bench('again.piece', 'Look the piece over; where did the old cement stay?', [0.5, 1, 2], {
+      fn: 'chairside',
+      needs: [open('magnifier'), open('thickness gauge')],
+      told: 'looked the provisional over',
+      detail:
+        'Cracked, worn through, edge chipped? One that is lost or beyond a reline is made anew, as an interim crown; the mould of the first visit serves where it was kept.',
+      reason: practice('cement all in the piece: it let go of the tooth, which is short or was damp'),
+    }),
+    mouth('again.tooth', `Look at ${labels(c)}: edge, gum, neighbours`, [0.5, 1, 3], {
+      helped: false,
+      detail:
+        'Loose but still on: off first, haemostat and roll, rocked, gauze behind it. Then: a crack, soft dentine, gum over the edge, neighbours as near as before?',
+      passes: ['mirror', 'explorer'],
+      needs: [open('mirror'), open('explorer'), standby('haemostat', 'it is loose but still on')],
+      told: `looked at ${labels(c)} before covering it again`,
+      cautions: [reason('A loose provisional can be swallowed: gauze behind it', 'C')],
+      hold: {
+        name: 'clean',
+        title: 'Tooth and piece can go on as they are',
+        evidence: 'edge, dentine, gum and neighbours, with the piece in hand',
+        because: practice(
+          'a tooth that has cracked, or moved so far that the new piece will not go down, is found today and not on the day of delivery',
+        ),
+        mandatory: true,
       },
-    ),
-    mouth(
-      'again.tooth',
-      `Look at ${labels(c)}: crack, soft dentine, edge, gum over the edge, neighbours as near as before`,
-      [0.5, 1, 3],
-      {
-        helped: false,
-        detail: 'Loose but still on: off first, haemostat and roll, rocked, gauze behind it.',
-        passes: ['mirror', 'explorer'],
-        needs: [open('mirror'), open('explorer'), standby('haemostat', 'it is loose but still on')],
-        told: `looked at ${labels(c)} before covering it again`,
-        cautions: [reason('A loose provisional can be swallowed: gauze behind it', 'C')],
-        hold: {
-          name: 'clean',
-          title: 'Tooth and piece can go on as they are',
-          evidence: 'edge, dentine, gum and neighbours, with the piece in hand',
-          because: practice(
-            'a tooth that has cracked, or moved so far that the new piece will not go down, is found today and not on the day of delivery',
-          ),
-          mandatory: true,
-        },
-      },
-    ),
+    }),
   )
 
 export const provisionalAgain: VisitKind = {
@@ -83,16 +74,11 @@ export const provisionalAgain: VisitKind = {
             ]
           : [],
       }),
-      bench(
-        'again.inside',
-        'Old cement out of the piece with the spoon excavator; edge and inside left whole',
-        [1, 1.5, 3],
-        {
-          needs: [open('spoon excavator'), ...relining],
-          told: 'cleaned the provisional inside',
-          mistakes: ['a cutter inside: it goes on loose, and rocks'],
-        },
-      ),
+      bench('again.inside', 'Old cement out of the piece, spoon excavator; edge left whole', [1, 1.5, 3], {
+        needs: [open('spoon excavator'), ...relining],
+        told: 'cleaned the provisional inside',
+        mistakes: ['a cutter inside: it goes on loose, and rocks'],
+      }),
       fitProvisional(c),
     ),
   followUps: () => [],

@@ -4,6 +4,7 @@ import { syllable } from 'syllable'
 import { describe, expect, it } from 'vitest'
 import { assistant, dentist } from '../../demo/test/people'
 import { files, planOf } from '../../demo/test/plans'
+import { trayReadiness } from '../plan/ready'
 import { readPlan } from '../plan/text'
 import { composeNote, noteText } from '../record/note'
 import { patientInstructions } from '../record/instructions'
@@ -12,14 +13,20 @@ import { runThrough, startDrive } from '../run/drive'
 const texts = files.map((f) => {
   const plan = planOf(f)
   const d = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist)
+  const { toAcknowledge, forDentist } = trayReadiness(plan, new Set())
+  const tray = {
+    signedBy: 'assistant',
+    signedAt: d.now,
+    acknowledged: [...toAcknowledge, ...forDentist].map((a) => a.id),
+    answeredBy: 'dentist',
+  }
+  const note = composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC', [], tray)
   return {
     name: f,
     plan,
+    note,
     told: patientInstructions(plan, d.state.core),
-    lines: [
-      ...readPlan(plan).split('\n'),
-      ...noteText(composeNote(plan, d.events, { name: 'A. Demo' }, 'Etc/UTC')).split('\n'),
-    ],
+    lines: [...readPlan(plan).split('\n'), ...noteText(note).split('\n')],
   }
 })
 
@@ -37,9 +44,17 @@ describe('what a plan, its note and its instructions say', () => {
     ['a title that begins small', /^[a-z][^:—]* — /],
     ['one tooth of several', /\btooth \d\d \([^)]*\), \d\d/],
     ['the outer side of a back tooth called facial', /\bfacial (side|wall|jaw|line)|on the facial/],
+    [
+      '“when” before what is no clause',
+      /— when (?!.*\b(is|are|has|does|asks|doubts|wants|rocks|springs|stands|bleeds|gapes|weeps|leaks|blanches|runs)\b)/,
+    ],
     ['a slot left open', /undefined|null|NaN|\[object/],
   ])('never %s', (_, rule) => {
     expect(against(rule)).toEqual([])
+  })
+  it('every sentence of a note ends', () => {
+    const open = texts.flatMap(({ note }) => note.sections.flatMap((s) => s.sentences.filter((x) => !/[.!?]$/.test(x))))
+    expect([...new Set(open)]).toEqual([])
   })
   it('nothing is said twice: no detail and no common error repeats its title', () => {
     const words = (text: string): string[] => text.toLowerCase().match(/[\p{L}]{4,}/gu) ?? []
