@@ -209,6 +209,19 @@ describe('a visit that closes', () => {
     expect(visits.find((v) => v.id === visitId)!.chairS).toBeGreaterThan(30 * 60)
   })
 
+  it('has worn a bur of which a new one is put in once: a second touch means one that is no longer there', async () => {
+    const { db } = house.database
+    const worn = (await db.select().from(t.burs)).find((b) => b.body.uses > 0)!
+    const is = eq(t.burs.id, worn.id)
+    await db
+      .update(t.burs)
+      .set({ body: { ...worn.body, stock: 3 } })
+      .where(is)
+    const renew = () => juno.call('POST', `/burs/${worn.id}/renew`, { uses: worn.body.uses })
+    expect([(await renew()).status, (await renew()).status]).toEqual([200, 409])
+    expect((await db.select().from(t.burs).where(is))[0]!.body).toMatchObject({ uses: 0, stock: 2 })
+  })
+
   it('what was learned stands beside the starting value, and is in the next plan only when a dentist says so', async () => {
     const learned = (await juno.read(lookBackView, '/lookback')).learned.find(
       (l) => l.key === 'crown.prepare|closing.turnover|juno',

@@ -73,6 +73,11 @@ const changeLot: Door = (app, house) => {
   )
 }
 
+const renewed = z.strictObject({
+  /** How often the old one had been used, as it was read: a second touch means no second bur. */
+  uses: z.number().int().nonnegative().max(1_000_000),
+})
+
 const renewBur: Door = (app, house) => {
   const { db } = house.database
   app.post(
@@ -82,6 +87,7 @@ const renewBur: Door = (app, house) => {
         response: { 200: done },
         summary: 'A new bur of this number is put in: it counts from none; the box holds one less',
         params: z.object({ burId: id() }),
+        body: renewed,
       },
     },
     async (request) => {
@@ -92,6 +98,11 @@ const renewBur: Door = (app, house) => {
           .where(eq(t.burs.id, request.params.burId))
           .for('update')
         if (!row) throw notFound(`bur "${request.params.burId}"`)
+        if (row.body.uses !== request.body.uses)
+          throw new Problem(
+            'stale',
+            `${row.body.name} has ${row.body.uses} uses by now; nothing was changed. Look again.`,
+          )
         await tx
           .update(t.burs)
           .set({ body: { ...row.body, uses: 0, stock: Math.max(1, row.body.stock - 1) } })

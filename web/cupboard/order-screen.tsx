@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Download } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { unusable } from '../../core/catalog/bur'
+import { unusable, type Bur } from '../../core/catalog/bur'
 import { reserve, type StockLine } from '../../core/schedule/stock'
 import type { StockView } from '../../wire/cupboard'
 import { api } from '../app/api'
@@ -64,8 +64,17 @@ export default function OrderScreen() {
   const practice = usePractice()
   const refresh = useRefresh()
   const act = useAct()
+  // Their rows stay until the screen is left: the next one does not come under the same finger.
+  const [renewed, setRenewed] = useState<ReadonlySet<string>>(new Set())
   const reload = (): void => void refresh.client.invalidateQueries({ queryKey: ['practice'] })
   useLive(undefined, { day: reload, opened: reload })
+  const renew = ({ id, uses }: Bur): void => {
+    setRenewed((before) => new Set([...before, id]))
+    act.mutate(
+      { path: `/burs/${id}/renew`, body: { uses } },
+      { onSuccess: reload, onError: () => setRenewed((before) => new Set([...before].filter((x) => x !== id))) },
+    )
+  }
   if (stock.isPending || practice.isPending) return <Loading what="Counting what the plans take" />
   if (stock.isError) return <Failed error={stock.error} again={() => void stock.refetch()} />
   if (practice.isError) return <Failed error={practice.error} again={() => void practice.refetch()} />
@@ -79,7 +88,7 @@ export default function OrderScreen() {
     )
   const toOrder = lines.filter((l) => l.order > 0).length
   const opened = stock.data.lines.filter((l) => l.opened.length > 0)
-  const worn = practice.data.burs.filter((b) => b.useLimit - b.uses <= 1)
+  const worn = practice.data.burs.filter((b) => b.useLimit - b.uses <= 1 || renewed.has(b.id))
   return (
     <div className="mx-auto max-w-[1400px] space-y-3">
       <CupboardHead>
@@ -146,13 +155,13 @@ export default function OrderScreen() {
                       </span>
                     </span>
                     {unusable(b) && <Mark kind="ask">not laid out any more</Mark>}
-                    <Button
-                      className="ml-auto"
-                      aria-label={`A new ${b.name} is put in`}
-                      onClick={() => act.mutate({ path: `/burs/${b.id}/renew`, body: {} }, { onSuccess: reload })}
-                    >
-                      New one in
-                    </Button>
+                    {renewed.has(b.id) ? (
+                      <Mark kind="good">new one in</Mark>
+                    ) : (
+                      <Button className="ml-auto" aria-label={`A new ${b.name} is put in`} onClick={() => renew(b)}>
+                        New one in
+                      </Button>
+                    )}
                   </li>
                 ))}
               </ul>
