@@ -4,8 +4,8 @@ import { assistant, dentist } from '../../demo/test/people'
 import { expect, it } from 'vitest'
 import { sitesOf } from '../measure/reduction'
 import { clocksAt } from './clocks'
-import { give, startDrive } from './drive'
-import { stepState } from './state'
+import { give, runThrough, startDrive } from './drive'
+import { evolve, stepState, type RunState } from './state'
 
 it('a window is answered only once it is missed, and only where it runs', () => {
   const d = upTo('impression.seat')
@@ -68,4 +68,29 @@ it('clocks name what they wait for, warn of and close at; none runs before the v
   }
   const left = running.map((c) => (c.closesS ?? c.warnS ?? c.notBeforeS ?? Infinity) - c.elapsedS)
   expect(left).toEqual(left.toSorted((a, b) => a - b))
+})
+
+it('only the last act is taken back: another’s id takes nothing, and neither a beginning nor a closing is one', () => {
+  const d = upTo('cutting.reduction-check')
+  const seq = d.state.seq + 1
+  const undone = (commandId: string): RunState =>
+    evolve(d.state, {
+      id: 'e',
+      seq,
+      at: d.now,
+      by: 'assistant',
+      device: 'd',
+      commandId: 'c',
+      what: { kind: 'undone', commandId },
+    })
+  const top = d.state.past!
+  expect(undone('never given')).toEqual({ ...d.state, seq, touches: { lastAt: d.now } })
+  expect(undone(top.commandId)).toMatchObject({ core: top.before, past: top.previous })
+  const begun = startDrive(plan, 0)
+  give(begun, { kind: 'begin' }, assistant)
+  expect(begun.state.past).toBeNull()
+  expect(evolve(begun.state, { ...begun.events[0]!, seq: 2, what: { kind: 'undone', commandId: 'c0' } }).core).toBe(
+    begun.state.core,
+  )
+  expect(runThrough(upTo('closing.rinse'), assistant, dentist).state.past).toBeNull()
 })

@@ -61,8 +61,13 @@ describe('handoffs', () => {
     give(d, { kind: 'undo' }, assistant)
     expect(d.state.core.steps['arrival.seat']!.status).toBe('todo')
     expect(wantedOf(plan, d.state, 'assistant')).toMatchObject([{ words: 'Leaving the room, back in about 10 min' }])
+    give(d, { kind: 'call', handoff: 'ready' }, assistant)
     d.now += 60_000
     give(d, { kind: 'seen', handoff: 'leaving' }, assistant)
+    expect(d.state.calls).toMatchObject({
+      leaving: { minutes: 10, seenBy: 'assistant', seenAt: d.now },
+      ready: { by: 'assistant' },
+    })
     const note = noteText(composeNote(plan, d.events, { name: 'A' }, 'Etc/UTC'))
     expect(note).toContain('09:00 The dentist: leaving the room, back in about 10 min; seen by The assistant at 09:01.')
     expect(replay(plan, d.events)).toEqual(d.state)

@@ -11,7 +11,7 @@ import { sure } from '../sure'
 import { give, runThrough, startDrive } from './drive'
 import type { Command } from './events'
 import { attended, drawn, goneS, leftSince } from './left-open'
-import { replay } from './state'
+import { replay, type StepState } from './state'
 import { leftAfterMs } from './touches'
 
 const { now, state } = upTo('tissue.top-cord.37')
@@ -50,7 +50,12 @@ describe('a visit left open', () => {
       const later = { ...upTo('tissue.top-cord.37'), now: last + month }
       expect(give(later, command, assistant)).toBeNull()
       expect(leftSince(later.state, later.now)).toBeUndefined()
-      expect(later.state.touches).toEqual({ lastAt: last + month, left: { from: last, to: last + month } })
+      const left = { from: last, to: last + month }
+      expect(later.state.touches).toEqual({ lastAt: last + month, left })
+      // Left once more, it stays the first time that counts.
+      later.now += month
+      give(later, { kind: 'note', text: 'Again.' }, assistant)
+      expect(later.state.touches).toEqual({ lastAt: later.now, left })
       expect(replay(plan, later.events)).toEqual(later.state)
     })
   it('a device whose clock is behind sees it as going on', () => {
@@ -77,10 +82,18 @@ describe('a visit left open and written up the next morning', () => {
     expect(writtenUp).toContain(sure(plan.steps.find((s) => s.id === 'closing.rinse')).title)
     expect(real.bars.length + writtenUp.length).toBe(plan.steps.length)
   })
+  it('of what runs the next morning that alone is drawn which ran when it was left', () => {
+    const at = (startedAt: number): StepState => ({ status: 'running', startedAt, performer: 'assistant', rounds: 0 })
+    const steps = { ...closed.state.core.steps, 'closing.rinse': at(leftAt), 'closing.counts': at(leftAt + 1) }
+    const { core: went } = drawn({ ...closed.state, core: { ...closed.state.core, steps } }, closedAt)
+    expect(Object.keys(went.steps)).toContain('closing.rinse')
+    expect(Object.keys(went.steps)).not.toContain('closing.counts')
+  })
   it('teaches nothing of what was written up', () => {
     const learned = stepTimesOf(plan, closed.state).map((t) => t.stepId)
     expect(learned).toEqual(stepTimesOf(plan, left.state).map((t) => t.stepId))
     expect(learned).not.toContain('closing.rinse')
+    expect(learned).toContain('tissue.top-cord.37')
   })
   it('says in its record when it was left and closed, and gives what came later its own date', () => {
     const note = noteText(composeNote(plan, closed.events, { name: 'Ilse Quandt' }, 'Etc/UTC'))

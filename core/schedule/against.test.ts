@@ -18,10 +18,11 @@ describe('a closed visit against its plan', () => {
       (seat.finishedAt - state.core.startedAt!) / 1000,
     )
   })
-  it('names a step that took three minutes more, and one that was left out, and draws both on the longer scale', () => {
-    const [slow, gone] = ['arrival.seat', 'closing.rinse']
+  it('names the steps that took longer, the longest first, and one that was left out, and draws both on the longer scale', () => {
+    const [slow, slower, gone] = ['arrival.seat', 'closing.counts', 'closing.rinse']
     const seat = state.core.steps[slow]!
-    if (seat.status !== 'done') throw new Error('not done')
+    const count = state.core.steps[slower]!
+    if (seat.status !== 'done' || count.status !== 'done') throw new Error('not done')
     const plannedS = againstPlan(plan, state, closedAt).planned.bars.find((b) => b.stepId === slow)!
     const took = plannedS.endS - plannedS.startS + 180
     const core = {
@@ -29,12 +30,15 @@ describe('a closed visit against its plan', () => {
       steps: {
         ...state.core.steps,
         [slow]: { ...seat, finishedAt: state.core.startedAt! + took * 1000 },
+        [slower]: { ...count, finishedAt: count.startedAt + 3600_000 },
         [gone]: { status: 'skipped' as const, reason: 'not wanted', skippedAt: closedAt, rounds: 1 },
       },
     }
     const found = againstPlan(plan, { ...state, core }, closedAt)
     expect(found.steps.find((s) => s.stepId === slow)).toMatchObject({ realS: took, plannedS: took - 180 })
     expect(found.leftOut).toEqual([plan.steps.find((s) => s.id === gone)!.title])
+    // The greatest difference first.
+    expect(found.steps.map((s) => s.stepId)).toEqual([slower, slow])
     expect(found.scaleS).toBe(Math.max(found.planned.totalS, found.real.totalS))
   })
 })
