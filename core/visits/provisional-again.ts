@@ -25,7 +25,7 @@ const lookedAt = (c: Case): Block =>
         'teeth move within days of standing free: the longer it was off, the less the piece from the laboratory can be counted on',
       ),
     }),
-    bench('again.piece', 'Look the piece over; where did the old cement stay?', [0.5, 1, 2], {
+    bench('again.piece', 'Look the piece over, and where the old cement stayed', [0.5, 1, 2], {
       fn: 'chairside',
       needs: [open('magnifier'), open('thickness gauge')],
       told: 'looked the provisional over',

@@ -80,19 +80,18 @@ export function Outgoing({
             >
               {h === 'leaving' ? (
                 <span className="flex flex-wrap items-center gap-1.5">
-                  {handoffWords(h)}, back in
+                  <span className="w-full">{handoffWords(h)}, back in</span>
                   {[5, 10, 20].map((minutes) => (
                     <Button
                       key={minutes}
-                      className="min-h-16"
+                      className="min-h-16 flex-1"
                       disabled={waits === true}
                       aria-label={`Leaving the room, back in ${minutes} minutes`}
                       onClick={() => onCall(h, minutes)}
                     >
-                      {minutes}
+                      {minutes} min
                     </Button>
                   ))}
-                  min
                 </span>
               ) : (
                 <Button

@@ -118,7 +118,7 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
         <ul className="space-y-2">
           {holds.map((h) => (
             <li key={h.id}>
-              <Button className="w-full !justify-between" data-hold={h.id} onClick={() => setHold(h)}>
+              <Button className="w-full !justify-between text-left" data-hold={h.id} onClick={() => setHold(h)}>
                 ‖ {h.title} <span className="font-normal">answer</span>
               </Button>
             </li>
