@@ -3,7 +3,8 @@ import { meanwhile, nothing, sequence, type Block } from './build'
 import type { Case } from './case'
 import type { CordPlan } from './cord-plan'
 import { finalImpression } from './impression'
-import { fitProvisional, makeProvisional, trimProvisional } from './provisional'
+import { makeProvisional, trimProvisional } from './provisional'
+import { fitProvisional } from './provisional-fit'
 
 /**
  * Everyday: the provisional is made and trimmed while the cord dwells. After paste, laser or a scan with the field just made

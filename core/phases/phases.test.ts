@@ -12,7 +12,7 @@ import { absent, meanwhile, nothing, sequence, step, wire, type Block, type Draf
 import { openCase, type Case } from './case'
 import { pickSpeed } from './impression-material'
 import { damTeeth } from './isolation'
-import { provisionalCement } from './provisional'
+import { provisionalCement } from './provisional-fit'
 import { cordOutStep, cordPlan, drawnLayer } from './cord-plan'
 
 const practice = starterPractice()

@@ -2,7 +2,7 @@ import { acts, open, practice, sequence, standby } from '../phases/build'
 import { labels } from '../phases/case'
 import { provisionalOff, tryIn } from '../phases/delivery'
 import { rolls } from '../phases/isolation'
-import { fitProvisional } from '../phases/provisional'
+import { fitProvisional } from '../phases/provisional-fit'
 import { deliveryAfter } from './follow-ups'
 import type { VisitKind } from './kind'
 

@@ -3,7 +3,7 @@ import { reason } from '../figure'
 import { acts, open, practice, sequence, standby, type Block } from '../phases/build'
 import { labels, type Case } from '../phases/case'
 import { rolls } from '../phases/isolation'
-import { fitProvisional, relining } from '../phases/provisional'
+import { fitProvisional, relining } from '../phases/provisional-fit'
 import type { VisitKind } from './kind'
 
 const chair = acts({ phase: 'provisional', fn: 'chairside', place: 'chair' })
