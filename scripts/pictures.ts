@@ -6,6 +6,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { By } from 'selenium-webdriver'
 import { bringTo } from '../demo/bring'
 import * as t from '../server/db/schema'
 import { Screen } from '../e2e/screen'
@@ -15,6 +16,9 @@ import { makeDay } from '../e2e/template'
 const target = process.argv[2] ?? 'docs/screenshots'
 
 const removeTemplate = await makeDay()
+
+/** A screen or a part of it that is still waited for. */
+const loading = '//p[@role="status" and contains(., "…")]'
 
 type Take = (name: string, path: string, css: string, before?: () => Promise<void>) => Promise<void>
 /** One moment of the demo day, and the pictures taken of it. */
@@ -33,6 +37,16 @@ async function scene(
     await look(screen, async (name, path, css, before) => {
       if (path) await screen.go(path)
       await screen.find(css)
+      // What the last screen showed answers to the same name while this one is still on its way: it has to stand, drawn.
+      await screen.until(
+        async () => {
+          await settled()
+          const count = async (by: By): Promise<number> => (await screen.driver.findElements(by)).length
+          return (await count(By.xpath(loading))) === 0 && (await count(By.css(css))) > 0
+        },
+        15_000,
+        `${name} stays loading`,
+      )
       await before?.()
       await settled()
       writeFileSync(join(target, `${name}.png`), await screen.driver.takeScreenshot(), 'base64')
