@@ -54,6 +54,9 @@ const columns: readonly Column<StockLine>[] = [
   },
 ]
 
+/** Used, and serves once more at most. */
+const nearLimit = (b: Bur): boolean => b.uses > 0 && b.useLimit - b.uses <= 1
+
 export default function OrderScreen() {
   const [days, setDays] = useState<'7' | '14' | '30'>('14')
   const stock = useQuery({
@@ -64,16 +67,13 @@ export default function OrderScreen() {
   const practice = usePractice()
   const refresh = useRefresh()
   const act = useAct()
-  // Their rows stay until the screen is left: the next one does not come under the same finger.
-  const [renewed, setRenewed] = useState<ReadonlySet<string>>(new Set())
+  // Burs that were renewed here keep their rows: the next one does not come under the same finger.
+  const [kept, setKept] = useState<ReadonlySet<string>>(new Set())
   const reload = (): void => void refresh.client.invalidateQueries({ queryKey: ['practice'] })
   useLive(undefined, { day: reload, opened: reload })
   const renew = ({ id, uses }: Bur): void => {
-    setRenewed((before) => new Set([...before, id]))
-    act.mutate(
-      { path: `/burs/${id}/renew`, body: { uses } },
-      { onSuccess: reload, onError: () => setRenewed((before) => new Set([...before].filter((x) => x !== id))) },
-    )
+    setKept((before) => new Set([...before, id]))
+    act.mutate({ path: `/burs/${id}/renew`, body: { uses } }, { onSettled: reload })
   }
   if (stock.isPending || practice.isPending) return <Loading what="Counting what the plans take" />
   if (stock.isError) return <Failed error={stock.error} again={() => void stock.refetch()} />
@@ -88,7 +88,7 @@ export default function OrderScreen() {
     )
   const toOrder = lines.filter((l) => l.order > 0).length
   const opened = stock.data.lines.filter((l) => l.opened.length > 0)
-  const worn = practice.data.burs.filter((b) => b.useLimit - b.uses <= 1 || renewed.has(b.id))
+  const worn = practice.data.burs.filter((b) => nearLimit(b) || kept.has(b.id))
   return (
     <div className="mx-auto max-w-[1400px] space-y-3">
       <CupboardHead>
@@ -155,12 +155,12 @@ export default function OrderScreen() {
                       </span>
                     </span>
                     {unusable(b) && <Mark kind="ask">not laid out any more</Mark>}
-                    {renewed.has(b.id) ? (
-                      <Mark kind="good">new one in</Mark>
-                    ) : (
+                    {nearLimit(b) ? (
                       <Button className="ml-auto" aria-label={`A new ${b.name} is put in`} onClick={() => renew(b)}>
                         New one in
                       </Button>
+                    ) : (
+                      <Mark kind="good">new one in</Mark>
                     )}
                   </li>
                 ))}
