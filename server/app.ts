@@ -11,7 +11,7 @@ import fastifyHelmet from '@fastify/helmet'
 import fastifyStatic from '@fastify/static'
 import fastifySwagger from '@fastify/swagger'
 import fastifyWebsocket from '@fastify/websocket'
-import Fastify, { type FastifyError } from 'fastify'
+import Fastify, { type FastifyError, type FastifyRequest } from 'fastify'
 import {
   hasZodFastifySchemaValidationErrors,
   jsonSchemaTransform,
@@ -222,15 +222,18 @@ async function pages(app: App, webFolder: string | undefined): Promise<void> {
     })
   }
   app.setNotFoundHandler((request, reply) => {
-    // A browser that goes to a page asks for one; a missing picture or script stays missing, whatever dots a page's path has.
-    const page =
-      request.method === 'GET' &&
-      !request.url.startsWith('/api/') &&
-      (request.headers.accept?.includes('text/html') || !/\.[a-z0-9]+$/i.test(firstOf(request.url.split('?'))))
-    if (page && webFolder && existsSync(webFolder)) return reply.sendFile('index.html')
-    return sendProblem(reply, 'not-found', `There is nothing at ${request.method} ${request.url.split('?')[0]}.`)
+    if (webFolder && existsSync(webFolder)) return reply.sendFile('index.html')
+    throw nothingAt(request)
   })
 }
+
+/** A browser that goes to a page asks for one; a missing picture or script stays missing, whatever dots a page's path has. */
+const asksForPage = ({ method, url, headers }: FastifyRequest): boolean =>
+  method === 'GET' &&
+  !url.startsWith('/api/') &&
+  (headers.accept?.includes('text/html') || !/\.[a-z0-9]+$/i.test(firstOf(url.split('?'))))
+const nothingAt = ({ method, url }: FastifyRequest): Problem =>
+  new Problem('not-found', `There is nothing at ${method} ${url.split('?')[0]}.`)
 
 /** Builds the server around an open database. */
 export async function buildApp(options: AppOptions): Promise<App> {
@@ -259,6 +262,8 @@ export async function buildApp(options: AppOptions): Promise<App> {
         'foreign-host',
         `This server does not answer to "${request.headers.host ?? ''}". JADE_HOSTS adds names.`,
       )
+    // What leads nowhere is refused before its body is read; only a page may be asked for at any address.
+    if (request.is404 && !asksForPage(request)) throw nothingAt(request)
     const changes = request.method !== 'GET' && request.method !== 'HEAD'
     if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host))
       throw new Problem('foreign-origin', 'This request came from another site.')

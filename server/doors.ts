@@ -1,28 +1,35 @@
-/** Every door is held against the table of doors before anything else is looked at; one that is not on it is a fault at the start. */
-import type { FastifyRequest } from 'fastify'
+/**
+ * The guard of the doors: every request of the API is held against the table of doors as soon as its address is known,
+ * whatever its method, before its body is read or a handler runs. A route that is not in the table is a fault at the start.
+ */
 import { doorOf, groups, passes, stageWords } from '../wire/doors'
 import type { App, House } from './house'
 import { Problem } from './problem'
 import { signedIn } from './routes/session'
 
-/** Puts the guard on each route that is put up after it. @throws Error for a route that the table does not have */
+/** The way of the table that a route stands on; HEAD, which the framework makes of each GET, is its GET. */
+const wayOf = (method: string, url: string | undefined): string =>
+  `${method === 'HEAD' ? 'GET' : method} ${(url ?? '').replace(/^\/api/, '')}`
+
+/** Puts the guard before every route that is put up in this room after it. @throws Error for a route that the table does not have */
 export function guardDoors(api: App, house: House): void {
   api.addHook('onRoute', (route) => {
-    if (route.schema?.hide) return
     for (const method of [route.method].flat()) {
-      if (method === 'HEAD' || method === 'OPTIONS') continue
-      const way = `${method} ${route.url.replace(/^\/api/, '')}`
+      const way = wayOf(method, route.url)
       const door = doorOf(way)
       if (!door) throw new Error(`${way} is not in the table of doors (wire/doors.ts)`)
+      if (route.schema?.hide) continue
       const { who, does, at } = door
       route.schema = { ...route.schema, description: `For ${groups[who].words}: ${does}${stageWords(at)}.` }
-      if (who === 'everybody') continue
-      const guard = async (request: FastifyRequest): Promise<void> => {
-        const person = await signedIn(house, request)
-        if (!passes(who, person.roles))
-          throw new Problem(who === 'dentist' ? 'dentist-only' : 'team-only', `For ${groups[who].words}: ${does}.`)
-      }
-      route.preValidation = [guard, ...[route.preValidation ?? []].flat()]
     }
+  })
+  api.addHook('onRequest', async (request) => {
+    const door = doorOf(wayOf(request.method, request.routeOptions.url))
+    if (!door) throw new Problem('not-found')
+    const { who, does } = door
+    if (who === 'everybody') return
+    const person = await signedIn(house, request)
+    if (!passes(who, person.roles))
+      throw new Problem(who === 'dentist' ? 'dentist-only' : 'team-only', `For ${groups[who].words}: ${does}.`)
   })
 }

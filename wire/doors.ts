@@ -54,6 +54,7 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
       'GET /stock/order.csv',
     ],
   ],
+  ['reading what doors there are', 'anyone', ['GET /openapi.json']],
   ['the drill', 'anyone', ['GET /drill', 'GET /drill/next', 'POST /drill/rounds']],
   ['entering a patient’s alerts', 'anyone', ['PUT /visits/:visitId/alerts']],
   [

@@ -2,9 +2,11 @@
  * Requests by somebody who wishes the server ill, or by a program gone wrong: every door of the OpenAPI document with ids,
  * queries, bodies and headers that no page of ours sends. Seeded: the same seed sends the same requests.
  */
-import type { Method } from './house'
 import { random } from '../../core/random'
 import type { App } from '../house'
+import type { Method } from './house'
+
+type AnyMethod = Method | 'HEAD' | 'OPTIONS'
 
 type Json = string | number | boolean | null | Json[] | { [key: string]: Json }
 
@@ -124,6 +126,9 @@ interface Operation {
   query: string[]
 }
 const methods: readonly Method[] = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE']
+const anyMethods: readonly AnyMethod[] = [...methods, 'HEAD', 'OPTIONS']
+/** What is told to whoever asks. */
+const open = new Set(['/api/health', '/api/people', '/api/session'])
 
 /** Every door, as the document describes it. */
 export function operationsOf(document: unknown): Operation[] {
@@ -173,18 +178,20 @@ export async function hostile(
     (o) =>
       !(o.path === '/api/session' && o.method === 'DELETE') && o.path !== '/api/session/code' && o.path !== '/api/live',
   )
+  const strangers = new Set(cookies.filter((c) => !/(?:^|; )jade=[\w-]{32}/.test(c)))
   const came: Came = { sent: 0, byStatus: {}, wrong: [], done: [] }
   for (let i = 0; i < n; i++) {
     const door = by.pick(doors)
-    const method = by.pick([door.method, door.method, door.method, door.method, by.pick(methods)])
+    const method = by.pick<AnyMethod>([door.method, door.method, door.method, by.pick(anyMethods), by.pick(anyMethods)])
     if (method === 'DELETE' && door.path === '/api/session') continue
     const url = by.path(door.path) + by.query(door.query)
-    const sent = method === 'GET' || !by.pick([true, true, true, false]) ? undefined : by.body(door.body)
+    const sent = method === 'GET' || method === 'HEAD' || !by.pick([true, true, true, false]) ? undefined : by.body(door.body)
+    const cookie = by.pick(cookies)
     const answer = await app.inject({
       method,
       url,
       headers: {
-        cookie: by.pick(cookies),
+        cookie,
         ...(sent ? { 'content-type': sent.type } : {}),
         ...by.pick<Record<string, string>>([
           {},
@@ -205,11 +212,13 @@ export async function hostile(
     const type = String(answer.headers['content-type'] ?? '')
     const isProblem = type.includes('application/problem+json')
     const tells = /at \w+ \(|node_modules|select |insert into|scrypt/i.test(status >= 400 ? answer.body : '')
-    if ((status >= 500 && status !== 503) || (status >= 400 && !isProblem) || tells)
+    // Nothing is told to a stranger but that they are one.
+    const told = strangers.has(cookie) && status < 400 && !open.has(door.path)
+    if ((status >= 500 && status !== 503) || (status >= 400 && !isProblem) || tells || told)
       came.wrong.push(
         `${method} ${url.slice(0, 200)} ${sent?.payload.slice(0, 300) ?? ''} → ${status} ${answer.body.slice(0, 300)}`,
       )
-    if (status < 300 && method !== 'GET') came.done.push(`${method} ${door.path}`)
+    if (status < 300 && method !== 'GET' && method !== 'HEAD') came.done.push(`${method} ${door.path}`)
   }
   return came
 }
