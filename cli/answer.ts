@@ -4,6 +4,7 @@ import { codeOf, messageOf } from '../core/sure'
 import { BadBackup } from '../server/backup/container'
 import { CannotOpen } from '../server/db/faults'
 import { FolderInUse } from '../server/db/lock'
+import { loggable, wordsOf } from '../server/log'
 import { backupVerbs } from './backup'
 import { Misuse } from './misuse'
 import { run } from './verbs'
@@ -14,7 +15,7 @@ export interface Answer {
   said: string
 }
 
-/** Faults that are somebody's to mend, told in words; of any other the whole is shown. */
+/** Faults that are somebody's to mend, told in words; of any other what the log would keep. */
 const told = [BadBackup, CannotOpen, FolderInUse]
 
 export async function answer([verb = '', ...args]: string[]): Promise<Answer> {
@@ -24,6 +25,11 @@ export async function answer([verb = '', ...args]: string[]): Promise<Answer> {
   } catch (error) {
     if (error instanceof Misuse) return { code: 2, said: error.lines.join('\n') }
     if (codeOf(error)?.startsWith('ERR_PARSE_ARGS')) return { code: 2, said: messageOf(error) }
-    return { code: 1, said: told.some((of) => error instanceof of) ? messageOf(error) : inspect(error) }
+    return {
+      code: 1,
+      said: told.some((of) => error instanceof of)
+        ? messageOf(error)
+        : inspect(error instanceof Error ? loggable(error) : wordsOf(error)),
+    }
   }
 }

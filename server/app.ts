@@ -34,7 +34,7 @@ import { healthView } from '../wire/live'
 import { problems } from '../wire/problems'
 import { isAway } from './db/away'
 import { inUnits } from './db/unit'
-import { loggable } from './log'
+import { logger, type LogTo } from './log'
 import { Problem, sendProblem } from './problem'
 import { rooms } from './routes'
 import { dayTopic, personTopic, visitTopic } from './live/topics'
@@ -45,7 +45,8 @@ export interface AppOptions {
   /** The built interface; without it only the API is served. */
   webFolder?: string
   now?: () => number
-  log?: boolean
+  /** Whether what goes wrong is logged, and where to. */
+  log?: boolean | LogTo
   /** Codes shown on the sign-in page; only ever set for the demo. */
   shownCodes?: Record<string, string>
   /** Lets time pass; only ever set for a demo that a test has started. */
@@ -118,7 +119,7 @@ function onError(app: App): void {
     if (error.statusCode && error.statusCode < 500)
       return sendProblem(reply, 'bad-request', error.message, {}, error.statusCode)
     if (isAway(error)) return sendProblem(reply, 'away', problems.away.words)
-    request.log.error(error)
+    request.log.error({ err: error, req: request }, 'A door failed; nothing was stored.')
     return sendProblem(reply, 'internal', 'Something went wrong on the server; nothing was stored.')
   })
 }
@@ -240,7 +241,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   // Zod's own types in every route; what Fastify infers here beside them names the very same object.
   // oxlint-disable-next-line typescript/no-unsafe-type-assertion
   const app = Fastify({
-    logger: options.log ? { level: 'warn', serializers: { err: loggable } } : false,
+    logger: options.log ? logger(options.log === true ? undefined : options.log) : false,
     bodyLimit: bodyLimitBytes,
     forceCloseConnections: true,
     // What the framework refuses before any door is looked for: an address that cannot be read, or is too long.

@@ -39,7 +39,8 @@ it('tells a stranger nothing but health, the names and the sign-in, by whatever 
       expect([method, path, statusCode]).toEqual([method, path, wanted])
       expect(headers['content-type'], `${method} ${path}`).toContain('problem+json')
       // Not even how long the answer would have been: it is the refusal's own length.
-      if (wanted === 401 && method !== 'HEAD') expect(JSON.parse(body)).toMatchObject({ type: '/problems/not-signed-in' })
+      if (wanted === 401 && method !== 'HEAD')
+        expect(JSON.parse(body)).toMatchObject({ type: '/problems/not-signed-in' })
       if (wanted === 401) expect(Number(headers['content-length'])).toBeLessThan(200)
       if (wanted === 401) refused++
     }
@@ -65,7 +66,8 @@ it('holds for every role at every door and method: who may not is refused before
     const { cookie } = await new Caller(house.app).signIn(id, '735214')
     for (const { path, methods: own } of routesOf(house.app))
       for (const method of own) {
-        if (!path.startsWith('/api/') || path === '/api/live' || (path === '/api/session' && method === 'DELETE')) continue
+        if (!path.startsWith('/api/') || path === '/api/live' || (path === '/api/session' && method === 'DELETE'))
+          continue
         // What is asked for is not there and not well formed: whoever passes changes nothing.
         const url = path.replace(':day', day).replace(/:\w+/g, 'nothing-of-this-name')
         const { statusCode, body } = await house.app.inject({

@@ -8,6 +8,7 @@ import { CannotOpen } from './db/faults'
 import { FolderInUse } from './db/lock'
 import { openDatabase } from './db/open'
 import { seedStarter } from './first-start'
+import { loggable, wordsOf } from './log'
 
 const demo = process.argv.includes('--demo')
 const host = process.env['HOST'] ?? '127.0.0.1'
@@ -69,9 +70,12 @@ async function start(): Promise<void> {
   )
 }
 
-start().catch((error: unknown) => {
+/** What ends the program is said without what was asked of it. */
+function failed(error: unknown): never {
   if (error instanceof FolderInUse || error instanceof CannotOpen) console.error(error.message)
   else if (codeOf(error) === 'EADDRINUSE') console.error(`Port ${port} on ${host} is taken. Set PORT to another.`)
-  else console.error(error)
+  else console.error(error instanceof Error ? loggable(error) : wordsOf(error))
   process.exit(1)
-})
+}
+process.on('uncaughtException', failed)
+start().catch(failed)

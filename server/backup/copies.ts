@@ -3,9 +3,10 @@ import { chmodSync, existsSync, mkdirSync, readdirSync, rmSync, statSync } from 
 import { join } from 'node:path'
 import { desc, isNull } from 'drizzle-orm'
 import { plainDate, timeOfDay } from '../../core/clock'
-import { messageOf, sure } from '../../core/sure'
+import { sure } from '../../core/sure'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
+import { wordsOf } from '../log'
 import { writeBackup } from './write'
 
 export interface Copies {
@@ -57,7 +58,7 @@ export async function makeCopy(
     for (const old of tooMany(names, nightly.keep)) rmSync(join(folder, old), { force: true })
     return { name, rows }
   } catch (error) {
-    await db.insert(t.backups).values({ at: now, file: name, fault: messageOf(error) })
+    await db.insert(t.backups).values({ at: now, file: name, fault: wordsOf(error) })
     throw error
   }
 }
@@ -93,7 +94,7 @@ const lookEveryMs = 10 * 60_000
 export function copyEachNight(db: Db, copies: Copies, now: () => number): () => void {
   const look = (): void =>
     void nightlyCopy(db, copies, now()).catch((error: unknown) =>
-      console.error(`The copy of this night could not be made: ${messageOf(error)}`),
+      console.error(`The copy of this night could not be made: ${wordsOf(error)}`),
     )
   const timer = setInterval(look, lookEveryMs)
   timer.unref()

@@ -1,7 +1,8 @@
 /** Why the data could not be opened, in one sentence and what to do; nothing is touched where that is so. */
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import { codeOf, messageOf } from '../../core/sure'
+import { codeOf } from '../../core/sure'
+import { wordsOf } from '../log'
 
 export class CannotOpen extends Error {
   constructor(message: string, cause?: unknown) {
@@ -33,7 +34,7 @@ export function inWords(error: unknown, place: string): Error {
   const said = code === undefined ? undefined : words[code]?.(place)
   return said === undefined
     ? new CannotOpen(
-        `The data at ${place} could not be opened: ${messageOf(error)}. It may be damaged; keep a copy of it as it is, and restore a backup into an empty folder.`,
+        `The data at ${place} could not be opened: ${wordsOf(error)}. It may be damaged; keep a copy of it as it is, and restore a backup into an empty folder.`,
         error,
       )
     : new CannotOpen(said, error)

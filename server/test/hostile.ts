@@ -185,7 +185,8 @@ export async function hostile(
     const method = by.pick<AnyMethod>([door.method, door.method, door.method, by.pick(anyMethods), by.pick(anyMethods)])
     if (method === 'DELETE' && door.path === '/api/session') continue
     const url = by.path(door.path) + by.query(door.query)
-    const sent = method === 'GET' || method === 'HEAD' || !by.pick([true, true, true, false]) ? undefined : by.body(door.body)
+    const sent =
+      method === 'GET' || method === 'HEAD' || !by.pick([true, true, true, false]) ? undefined : by.body(door.body)
     const cookie = by.pick(cookies)
     const answer = await app.inject({
       method,

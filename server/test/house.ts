@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { demoCodes } from '../../demo/seed'
 import { templateVariable } from '../../demo/template'
-import { buildApp } from '../app'
+import { buildApp, type AppOptions } from '../app'
 import type { App } from '../house'
 import { practice } from '../../core/practice/practice'
 import { runEvent, type RunEvent } from '../../core/run/events'
@@ -30,13 +30,16 @@ export interface TestHouse {
   close: () => Promise<void>
 }
 
-export async function openHouse(url: string | undefined = everyHouse): Promise<TestHouse> {
+export async function openHouse(
+  url: string | undefined = everyHouse,
+  more: Partial<AppOptions> = {},
+): Promise<TestHouse> {
   const folder = url ? '' : await demoFolder()
   const own = url ? await freshDatabase(url, process.env[seededVariable]) : undefined
   const database = await openDatabase(own?.url ?? folder)
   const clock = { now: eight }
   const copies = { folder: folder ? join(folder, 'copies') : mkdtempSync(join(tmpdir(), 'jade-copies-')) }
-  const app = await buildApp({ database, now: () => clock.now, checkAnswers: true, copies })
+  const app = await buildApp({ database, now: () => clock.now, checkAnswers: true, copies, ...more })
   await app.ready()
   const house: TestHouse = {
     app,
