@@ -2,6 +2,7 @@
 import { inspect } from 'node:util'
 import { codeOf, messageOf } from '../core/sure'
 import { BadBackup } from '../server/backup/container'
+import { NoPassphrase } from '../server/backup/passphrase'
 import { CannotOpen } from '../server/db/faults'
 import { FolderInUse } from '../server/db/lock'
 import { loggable, wordsOf } from '../server/log'
@@ -24,6 +25,7 @@ export async function answer([verb = '', ...args]: string[]): Promise<Answer> {
     return { code: 0, said: typeof done === 'string' ? done.trimEnd() : JSON.stringify(done, null, 2) }
   } catch (error) {
     if (error instanceof Misuse) return { code: 2, said: error.lines.join('\n') }
+    if (error instanceof NoPassphrase) return { code: 2, said: error.message }
     if (codeOf(error)?.startsWith('ERR_PARSE_ARGS')) return { code: 2, said: messageOf(error) }
     return {
       code: 1,

@@ -13,8 +13,10 @@ import { createInterface } from 'node:readline/promises'
 import { pipeline } from 'node:stream/promises'
 import { parseArgs } from 'node:util'
 import * as z from 'zod'
+import { sure } from '../core/sure'
 import { copyMadeView, verdictView } from '../wire/backups'
 import { BadBackup, fromWeb, readLines } from '../server/backup/container'
+import { passphraseOf } from '../server/backup/passphrase'
 import { restoreBackup } from '../server/backup/restore'
 import { verifyAgainst, verifyBackup, verifyLive, type Verdict } from '../server/backup/verify'
 import { writeBackup } from '../server/backup/write'
@@ -36,9 +38,12 @@ const options = {
   plain: { type: 'boolean', default: false },
 } as const
 
+const passphraseVariable = 'JADE_PASSPHRASE'
+
 /** Typed without being shown. */
 async function typed(what: string, variable: string): Promise<string> {
   const set = process.env[variable]
+  if (set !== undefined && variable === passphraseVariable) return sure(passphraseOf(set))
   if (set) return set
   if (!process.stdin.isTTY) throw new Misuse([`Set ${variable}: nobody is here to type the ${what}.`])
   const ask = createInterface({ input: process.stdin, output: process.stderr })
@@ -46,7 +51,9 @@ async function typed(what: string, variable: string): Promise<string> {
   // What is typed is not written back.
   Object.assign(ask, { _writeToOutput: () => undefined })
   try {
-    return await ask.question('')
+    const said = await ask.question('')
+    if (variable === passphraseVariable) passphraseOf(said)
+    return said
   } finally {
     process.stderr.write('\n')
     ask.close()
@@ -116,10 +123,10 @@ async function backup(args: string[]): Promise<string> {
       await server.leave()
     }
   }
-  const passphrase = values.plain ? undefined : await typed('passphrase', 'JADE_PASSPHRASE')
+  const passphrase = values.plain ? undefined : await typed('passphrase', passphraseVariable)
   const database = await atRest(values)
   try {
-    return `${await writeBackup(database.db, file, Date.now(), passphrase)} rows in ${file}.`
+    return `${await writeBackup(database, file, Date.now(), passphrase)} rows in ${file}.`
   } finally {
     await database.close()
   }
@@ -141,7 +148,7 @@ async function passphraseFor(file: string): Promise<string | undefined> {
     return undefined
   } catch (error) {
     if (!(error instanceof BadBackup) || !error.message.includes('encrypted')) throw error
-    return typed('passphrase', 'JADE_PASSPHRASE')
+    return typed('passphrase', passphraseVariable)
   }
 }
 

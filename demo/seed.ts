@@ -4,6 +4,7 @@ import { eq } from 'drizzle-orm'
 import { Temporal } from 'temporal-polyfill'
 import { plainDate, wallTime } from '../core/clock'
 import { hashCode } from '../server/codes'
+import { alone } from '../server/db/alone'
 import type { Db } from '../server/db/open'
 import * as t from '../server/db/schema'
 import { savePractice } from '../server/db/store'
@@ -54,6 +55,7 @@ export async function seedDemo(
     await Promise.all(people.map(async (p) => [p.id, await hashCode(sure(demoCodes[p.id]))] as const)),
   )
   await db.transaction(async (tx) => {
+    await alone(tx)
     await savePractice(tx, 'practice', { ...practice, people }, hashes)
     // Invented visits are kept nowhere else.
     if (known.size === 0) await tx.update(t.practices).set({ nightly: { on: false, keep: 14 } })

@@ -196,7 +196,6 @@ function houseOf({
             hub.send(personTopic(id), { event: 'needed', data: { visitId } })
       },
       now,
-      database.kind === 'server',
     ),
     attempts: new Attempts(),
     copies,

@@ -1,9 +1,10 @@
 /** Starts the server: JADE_DATA (folder) or DATABASE_URL, HOST (127.0.0.1 unless told otherwise), PORT. */
-import { codeOf } from '../core/sure'
+import { codeOf, messageOf } from '../core/sure'
 import { join } from 'node:path'
 import { demoCodes, seedDemo } from '../demo/seed'
 import { buildApp } from './app'
 import { copyEachNight, type Copies } from './backup/copies'
+import { NoPassphrase, passphraseOf } from './backup/passphrase'
 import { CannotOpen } from './db/faults'
 import { FolderInUse } from './db/lock'
 import { openDatabase } from './db/open'
@@ -29,11 +30,12 @@ process.umask(0o077)
 
 async function start(): Promise<void> {
   const url = process.env['DATABASE_URL']
+  const passphrase = passphraseOf(process.env['JADE_PASSPHRASE'])
   const database = await openDatabase(url || folder)
   await (demo ? seedDemo(database.db, now()) : seedStarter(database.db))
   const copies: Copies = {
     folder: process.env['JADE_COPIES'] || join(url ? '.data' : folder, 'copies'),
-    ...(process.env['JADE_PASSPHRASE'] ? { passphrase: process.env['JADE_PASSPHRASE'] } : {}),
+    ...(passphrase === undefined ? {} : { passphrase }),
   }
   const app = await buildApp({
     database,
@@ -48,7 +50,7 @@ async function start(): Promise<void> {
   })
   await app.listen({ host, port })
   // A demo's invented visits are kept nowhere else.
-  const stopCopies = demo ? () => undefined : copyEachNight(database.db, copies, now)
+  const stopCopies = demo ? () => undefined : copyEachNight(database, copies, now)
   const stop = async (): Promise<void> => {
     stopCopies()
     await app.close()
@@ -72,7 +74,7 @@ async function start(): Promise<void> {
 
 /** What ends the program is said without what was asked of it. */
 function failed(error: unknown): never {
-  if (error instanceof FolderInUse || error instanceof CannotOpen) console.error(error.message)
+  if ([FolderInUse, CannotOpen, NoPassphrase].some((known) => error instanceof known)) console.error(messageOf(error))
   else if (codeOf(error) === 'EADDRINUSE') console.error(`Port ${port} on ${host} is taken. Set PORT to another.`)
   else console.error(error instanceof Error ? loggable(error) : wordsOf(error))
   process.exit(1)

@@ -47,6 +47,7 @@ export const problems = {
   'too-many-attempts': { status: 429, words: 'Too many wrong codes; wait a moment.' },
   'foreign-host': { status: 421, words: 'This server does not answer to that name.' },
   away: { status: 503, words: 'The database does not answer. Nothing is lost; it is tried again.' },
+  'no-copy': { status: 503, words: 'The copy was not made.' },
   busy: { status: 503, words: 'Too much at once; try again in a moment.' },
   internal: { status: 500, words: 'Something went wrong on the server; nothing was stored.' },
 } as const satisfies Record<string, { status: number; words: string }>

@@ -1,10 +1,22 @@
 /** Copies: every row comes back, also when written to meanwhile; a wrong passphrase and a changed row are found. */
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { getTableName, isTable, sql } from 'drizzle-orm'
 import * as z from 'zod'
 import { afterEach, beforeEach, expect, it } from 'vitest'
+import { starterItems } from '../../core/catalog/starter'
+import { toStore } from '../../core/model/upgrade'
+import { sure } from '../../core/sure'
 import { bringTo } from '../../demo/bring'
 import { copiesView, copyMadeView, lastCopyView, verdictView } from '../../wire/backups'
 import type { Db } from '../db/open'
@@ -15,7 +27,7 @@ import { Caller, command, day, openHouse, type TestHouse } from '../test/house'
 import { copiesIn, isDue, makeCopy, nightlyCopy, tooMany } from './copies'
 import { restoreBackup } from './restore'
 import { keptTables, leftTables } from './tables'
-import { verifyAgainst, verifyBackup, verifyLive } from './verify'
+import { readBackup, verifyAgainst, verifyBackup, verifyLive } from './verify'
 import { writeBackup } from './write'
 
 let house: TestHouse
@@ -52,7 +64,7 @@ it('brings every row back into an empty folder, encrypted on the way, and the nu
   const orrell = await new Caller(house.app).signIn('orrell', '471108')
   await orrell.call('PATCH', '/practice', { laboratoryDays: 12 })
   const file = join(folder, 'a.jade')
-  const rows = await writeBackup(house.database.db, file, house.clock.now, 'correct horse')
+  const rows = await writeBackup(house.database, file, house.clock.now, 'correct horse')
   expect(readFileSync(file).toString('latin1')).not.toContain('Crane')
   const before = await everything(house.database.db)
   expect(rows).toBe(Object.values(before).reduce((n, r) => n + r.length, 0))
@@ -79,7 +91,6 @@ it('brings every row back into an empty folder, encrypted on the way, and the nu
 })
 
 it('is of one moment though it is written to meanwhile, and a copy made through the server is on the trail', async () => {
-  const { db } = house.database
   const juno = await new Caller(house.app).signIn('juno', '3816')
   const orrell = await new Caller(house.app).signIn('orrell', '471108')
   const two = `${day}-two`
@@ -99,7 +110,7 @@ it('is of one moment though it is written to meanwhile, and a copy made through 
   const files: string[] = []
   for (let i = 0; i < 3; i++) {
     const file = join(folder, `${i}.jade`)
-    await writeBackup(db, file, house.clock.now)
+    await writeBackup(house.database, file, house.clock.now)
     files.push(file)
   }
   writer.goesOn = false
@@ -125,13 +136,116 @@ it('is of one moment though it is written to meanwhile, and a copy made through 
   ])
 })
 
+it('is of one moment in every table, whatever changes while it is read', async () => {
+  const { db } = house.database
+  const visits = ['one', 'two', 'three'].map((name) => `${day}-${name}`)
+  const goesOn = { yes: true }
+  let round = 0
+  // Each round changes rows of several tables in one transaction, puts some in, takes some out, and says in each which round it was.
+  const writing = (async (): Promise<void> => {
+    while (goesOn.yes) {
+      await new Promise((resolve) => setImmediate(resolve))
+      round++
+      const at = round
+      await db.transaction(async (tx) => {
+        await tx.update(t.practices).set({ name: `round ${at}` })
+        await tx.update(t.patients).set({ name: `round ${at}` })
+        await tx.update(t.visits).set({ mayMoveMin: at })
+        await tx.insert(t.patients).values({ id: `new-${at}`, name: `round ${at}`, alerts: [] })
+        await tx.insert(t.cases).values({ id: `new-${at}`, patientId: `new-${at}`, request: toStore({}) })
+        await tx.insert(t.steriliserReturns).values({ steriliserId: 'x', at, by: 'x', why: 'x' })
+        await tx.delete(t.trayMarks)
+        await tx.insert(t.trayMarks).values(visits.map((visitId) => ({ visitId, lineId: 'x', by: 'x', at })))
+        await tx.delete(t.items).where(sql`id like 'gone-%'`)
+        await tx
+          .insert(t.items)
+          .values({ id: `gone-${at}`, place: at, body: { ...sure(starterItems[0]), id: `gone-${at}` } })
+      })
+    }
+  })()
+  for (let i = 0; i < 3; i++) {
+    const file = join(folder, `moment-${i}.jade`)
+    await writeBackup(house.database, file, house.clock.now)
+    const said = new Map<string, Set<string>>()
+    const counts = new Map<string, number>()
+    await readBackup(file, undefined, {
+      row: (table, row) => {
+        const { name, may_move_min: moved, at, id } = Object(row)
+        counts.set(table, (counts.get(table) ?? 0) + 1)
+        const tells: Partial<Record<string, unknown>> = {
+          practices: name,
+          patients: name,
+          visits: `round ${moved}`,
+          tray_marks: `round ${at}`,
+          items: String(id).startsWith('gone-') ? String(id).replace('gone-', 'round ') : undefined,
+        }
+        if (tells[table] !== undefined) said.set(table, (said.get(table) ?? new Set()).add(String(tells[table])))
+      },
+    })
+    const [of] = sure(said.get('practices'))
+    expect(Object.fromEntries([...said].map(([table, rounds]) => [table, [...rounds]]))).toEqual(
+      Object.fromEntries(['practices', 'patients', 'visits', 'tray_marks', 'items'].map((table) => [table, [of]])),
+    )
+    const n = Number(of?.replace('round ', ''))
+    expect([counts.get('steriliser_returns'), counts.get('tray_marks')]).toEqual([n, visits.length])
+  }
+  goesOn.yes = false
+  await writing
+  expect(round).toBeGreaterThan(6)
+}, 120_000)
+
+it('is one at a time, each under a name of its own; what a killed one left is taken away, and a link is none', async () => {
+  const orrell = await new Caller(house.app).signIn('orrell', '471108')
+  const make = () => orrell.call('POST', '/backups', { signer: { code: '471108' } })
+  const made = await Promise.all([make(), make(), make()])
+  expect(made.map((m) => m.status).toSorted()).toEqual([201, 409, 409])
+  const again = await make()
+  const names = [...made, again].flatMap((m) => (m.status === 201 ? [String(m.body['name'])] : []))
+  expect(new Set(names).size).toBe(2)
+  const own = (await orrell.read(copiesView, '/backups')).folder
+  for (const name of names) expect((await verifyBackup(join(own, name), undefined)).wrong).toEqual([])
+  // Two programs that choose the same name: one has it.
+  const file = join(folder, 'same.jade')
+  const two = await Promise.allSettled([1, 2].map(() => writeBackup(house.database, file, house.clock.now)))
+  expect(two.map((x) => x.status).toSorted()).toEqual(['fulfilled', 'rejected'])
+  expect((await verifyBackup(file, undefined)).wrong).toEqual([])
+  await expect(writeBackup(house.database, file, house.clock.now)).rejects.toThrow(/EEXIST/)
+  // Left by one that was killed an hour ago, and by one that is at work.
+  const copies = join(folder, 'copies')
+  mkdirSync(copies)
+  for (const [name, agoS] of [
+    ['practice-2026-11-01-020000.jade.part', 7_200],
+    ['practice-2026-11-02-020000.jade.part', 5],
+  ] as const) {
+    writeFileSync(join(copies, name), '')
+    utimesSync(join(copies, name), Date.now() / 1000 - agoS, Date.now() / 1000 - agoS)
+  }
+  symlinkSync(file, join(copies, 'practice-2026-11-03-020000.jade'))
+  await makeCopy(house.database, { folder: copies }, house.clock.now)
+  expect(readdirSync(copies).filter((name) => name.endsWith('.part'))).toEqual(['practice-2026-11-02-020000.jade.part'])
+  expect(copiesIn(copies)).toHaveLength(1)
+})
+
+it('keeps what stands in a text as it is: what parts lines elsewhere parts none here', async () => {
+  const name = 'Ida\u2028Fenn\u0085\u2029\r\nvon “Ü”'
+  await house.database.db.update(t.patients).set({ name })
+  const file = join(folder, 'lines.jade')
+  await writeBackup(house.database, file, house.clock.now)
+  expect((await verifyBackup(file, undefined)).wrong).toEqual([])
+  const into = join(folder, 'restored')
+  await restoreBackup(file, into)
+  const again = await openDatabase(into)
+  expect((await again.db.select().from(t.patients))[0]?.name).toBe(name)
+  await again.close()
+})
+
 it('finds a row changed, taken out or put in behind the program’s back; and against a copy, every seal made anew', async () => {
   const { db } = house.database
   const orrell = await new Caller(house.app).signIn('orrell', '471108')
   for (const laboratoryDays of [11, 12, 13]) await orrell.call('PATCH', '/practice', { laboratoryDays })
   await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, house.clock.now)
   const file = join(folder, 'a.jade')
-  await writeBackup(db, file, house.clock.now)
+  await writeBackup(house.database, file, house.clock.now)
   expect((await verifyLive(db)).wrong).toEqual([])
   await db.execute(sql`alter table run_events disable trigger all`)
   await db.execute(sql`alter table audit disable trigger all`)
@@ -167,16 +281,18 @@ it('makes the night’s copy once, from two o’clock on, keeps so many, and kee
   expect(isDue(at('02:00'), null, 'Etc/UTC')).toBe(true)
   expect(isDue(at('23:00'), at('02:10'), 'Etc/UTC')).toBe(false)
   expect(isDue(at('02:30') + 86_400_000, at('02:10'), 'Etc/UTC')).toBe(true)
-  expect(tooMany(['c', 'b', 'a'], 2)).toEqual(['a'])
-  expect(tooMany(['c'], 0)).toEqual([])
-  expect(await nightlyCopy(db, { folder }, at('03:00'))).toBeUndefined()
+  const [c, b, a] = ['0500-2', '0500', '045959'].map((time) => `practice-${day}-${time}.jade`)
+  expect([tooMany([b!, c!, a!], 2), tooMany([b!, c!], 1), tooMany([c!], 0)]).toEqual([[a], [b], []])
+  expect(await nightlyCopy(house.database, { folder }, at('03:00'))).toBeUndefined()
   await db.update(t.practices).set({ nightly: { on: true, keep: 2 } })
-  expect(await nightlyCopy(db, { folder }, at('03:00'))).toBe(`practice-${day}-0300.jade`)
-  expect(await nightlyCopy(db, { folder }, at('04:00'))).toBeUndefined()
-  for (const hour of ['05:00', '06:00']) await makeCopy(db, { folder }, at(hour))
-  expect(copiesIn(folder).map((c) => c.name)).toEqual([`practice-${day}-0600.jade`, `practice-${day}-0500.jade`])
+  expect(await nightlyCopy(house.database, { folder }, at('03:00'))).toBe(`practice-${day}-030000.jade`)
+  expect(await nightlyCopy(house.database, { folder }, at('04:00'))).toBeUndefined()
+  for (const hour of ['05:00', '06:00']) await makeCopy(house.database, { folder }, at(hour))
+  expect(copiesIn(folder).map((c) => c.name)).toEqual([`practice-${day}-060000.jade`, `practice-${day}-050000.jade`])
   writeFileSync(join(folder, 'in-the-way'), '')
-  await expect(makeCopy(db, { folder: join(folder, 'in-the-way') }, at('07:00'))).rejects.toThrow()
+  await expect(makeCopy(house.database, { folder: join(folder, 'in-the-way') }, at('07:00'))).rejects.toThrow()
   const orrell = await new Caller(house.app).signIn('orrell', '471108')
-  expect((await orrell.read(copiesView, '/backups')).fault?.why).toMatch(/EEXIST|ENOTDIR|not a directory/)
+  expect((await orrell.read(copiesView, '/backups')).fault?.why).toMatch(
+    /not a folder|part of its path is a file|cannot be a folder/,
+  )
 })

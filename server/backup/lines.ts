@@ -2,11 +2,12 @@
 import { createHash, type Hash } from 'node:crypto'
 import * as z from 'zod'
 
-export const formatVersion = 1
+/** The first names at its end only the tables that have rows; the second names all there are. */
+export const formatVersion = 2
 
 export const headLine = z.strictObject({
   jade: z.literal('backup'),
-  version: z.literal(formatVersion),
+  version: z.union([z.literal(1), z.literal(formatVersion)]),
   madeAt: z.number(),
   /** How many migrations the database had: a program that knows fewer cannot read it. */
   migrations: z.number().int(),
@@ -26,7 +27,11 @@ export type EndLine = z.infer<typeof endLine>
 
 /** Counts and hashes the rows of each table as they pass. */
 export class Sums {
-  private readonly tables = new Map<string, { rows: number; hash: Hash }>()
+  private readonly tables: Map<string, { rows: number; hash: Hash }>
+  /** @param all tables that are named though no row of theirs passes */
+  constructor(all: readonly string[] = []) {
+    this.tables = new Map(all.map((name) => [name, { rows: 0, hash: createHash('sha256') }]))
+  }
   /** @param row as it stands in the line */
   add(table: string, row: string): void {
     const own = this.tables.get(table) ?? { rows: 0, hash: createHash('sha256') }

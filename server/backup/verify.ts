@@ -1,12 +1,14 @@
 /** Holding a backup, or the live data, against the seals and sums they carry. */
-import { sql } from 'drizzle-orm'
+import { sql, type SQL } from 'drizzle-orm'
 import * as z from 'zod'
 import { messageOf, sure } from '../../core/sure'
 import type { Db } from '../db/open'
 import { eventSeal, noteSeal } from '../db/seal'
 import { BadBackup, readLines } from './container'
-import { endLine, headLine, rowLine, Sums, type HeadLine } from './lines'
 import { rowsOf } from '../db/rows'
+import { inPieces } from '../pieces'
+import { endLine, headLine, rowLine, Sums, type EndLine, type HeadLine } from './lines'
+import { keptNames } from './tables'
 
 /** What was found. Nothing in `wrong` means that nothing was changed behind the program’s back. */
 export interface Verdict {
@@ -100,19 +102,46 @@ export class Chains {
 
 export interface Reader {
   head?: (head: HeadLine) => void | Promise<void>
-  row?: (table: string, row: unknown) => void | Promise<void>
+  row?: (table: string, row: unknown, bytes: number) => void | Promise<void>
 }
+type Read = Verdict & { head: HeadLine }
 
 /** Reads a backup to its end, held against its sums and its seals. @throws BadBackup where it cannot be read at all */
-export async function verifyBackup(
+export const verifyBackup = (file: string, passphrase: string | undefined, reader: Reader = {}): Promise<Read> =>
+  readThrough(file, passphrase, reader, new Chains())
+
+/** Reads a backup to its end, held against its sums alone: whether it is what was written. @throws BadBackup */
+export const readBackup = (file: string, passphrase: string | undefined, reader: Reader = {}): Promise<Read> =>
+  readThrough(file, passphrase, reader, undefined)
+
+/** What does not fit between what passed and what the end says of it: every table that there is has to be named there. */
+function misfits(end: EndLine['end'], own: EndLine['end'], version: HeadLine['version']): string[] {
+  const named = new Set(Object.keys(end.tables))
+  const wanted = new Set([...Object.keys(own.tables), ...(version === 1 ? [] : keptNames)])
+  return [
+    ...[...wanted].filter((name) => !named.has(name)).map((name) => `${name}: nothing is said of it at the end.`),
+    ...Object.entries(end.tables)
+      .filter(([name, { rows, sha256 }]) => {
+        const of = own.tables[name] ?? new Sums([name]).end().tables[name]
+        return of?.sha256 !== sha256 || of.rows !== rows
+      })
+      .map(([name, { rows }]) => `${name}: ${own.tables[name]?.rows ?? 0} rows that do not fit the sum over ${rows}.`),
+  ]
+}
+
+async function readThrough(
   file: string,
   passphrase: string | undefined,
-  { head: onHead, row: onRow }: Reader = {},
-): Promise<Verdict & { head: HeadLine }> {
-  const [sums, chains] = [new Sums(), new Chains()]
+  { head: onHead, row: onRow }: Reader,
+  chains: Chains | undefined,
+): Promise<Read> {
+  const [sums, turn] = [new Sums(), inPieces()]
+  const wrong: string[] = []
   let head: HeadLine | undefined
   let ended = false
   for await (const line of readLines(file, passphrase)) {
+    await turn()
+    if (ended) throw new BadBackup('There is something behind the end of this backup: it is not as it was written.')
     const json = jsonOf(line)
     if (!head) {
       const parsed = headLine.safeParse(json)
@@ -124,21 +153,24 @@ export async function verifyBackup(
     const end = endLine.safeParse(json)
     if (end.success) {
       ended = true
-      const own = sums.end().tables
-      for (const [name, { rows, sha256 }] of Object.entries(end.data.end.tables))
-        if (own[name]?.sha256 !== sha256 || own[name].rows !== rows)
-          chains.verdict.wrong.push(`${name}: ${own[name]?.rows ?? 0} rows that do not fit the sum over ${rows}.`)
+      wrong.push(...misfits(end.data.end, sums.end(), head.version))
       continue
     }
     const known = rowLine.safeParse(json)
     if (!known.success) throw new BadBackup('This backup is damaged: one of its lines is no row.')
     const { t: table, r: row } = known.data
-    sums.add(table, line.slice(`{"t":${JSON.stringify(table)},"r":`.length, -1))
-    chains.add(table, row)
-    await onRow?.(table, row)
+    if (!keptNames.has(table))
+      throw new BadBackup(
+        'This backup holds rows of a table that none has in this version: it is of a later one, or damaged.',
+      )
+    const text = line.slice(`{"t":${JSON.stringify(table)},"r":`.length, -1)
+    sums.add(table, text)
+    chains?.add(table, row)
+    await onRow?.(table, row, text.length)
   }
   if (!head || !ended) throw new BadBackup('This backup is not whole: its end is missing.')
-  return { ...chains.verdict, head }
+  const { sealed, unsealed } = chains?.verdict ?? { sealed: 0, unsealed: 0 }
+  return { rows: sums.rows, sealed, unsealed, wrong: [...(chains?.verdict.wrong ?? []), ...wrong], head }
 }
 function jsonOf(line: string): unknown {
   try {
@@ -148,38 +180,31 @@ function jsonOf(line: string): unknown {
   }
 }
 
-const pageRows = 1_000
+const pageRows = 300
 const json = z.object({ row: z.string() })
 
-/** Holds the live data against its seals, in pages. */
+/** Holds the live data against its seals, in pages, and in pieces: whoever else asks is answered between them. */
 export async function verifyLive(db: Db): Promise<Verdict> {
-  const chains = new Chains()
-  let [visit, seq] = ['', 0]
-  for (;;) {
-    const rows = rowsOf(
-      json,
-      await db.execute(
-        sql`select row_to_json(x)::text as row from run_events x where (visit_id, seq) > (${visit}::text, ${seq}::int) order by visit_id, seq limit ${pageRows}`,
-      ),
-    ).map((r) => event.parse(JSON.parse(r.row)))
-    for (const row of rows) chains.add('run_events', row)
-    const last = rows.at(-1)
-    if (!last || rows.length < pageRows) break
-    ;[visit, seq] = [last.visit_id, last.seq]
+  const [chains, turn] = [new Chains(), inPieces()]
+  /** Pages of a table, each after the last row of the one before. */
+  const pages = async <T>(table: 'run_events' | 'audit', as: z.ZodType<T>, after: (last?: T) => SQL): Promise<void> => {
+    for (let last: T | undefined; ;) {
+      const rows = rowsOf(json, await db.execute(sql`select row_to_json(x)::text as row from ${after(last)}`))
+      for (const { row } of rows) {
+        await turn()
+        last = as.parse(JSON.parse(row))
+        chains.add(table, last)
+      }
+      if (rows.length < pageRows) return
+    }
   }
-  let id = 0
-  for (;;) {
-    const rows = rowsOf(
-      json,
-      await db.execute(
-        sql`select row_to_json(x)::text as row from audit x where id > ${id}::int order by id limit ${pageRows}`,
-      ),
-    ).map((r) => trail.parse(JSON.parse(r.row)))
-    for (const row of rows) chains.add('audit', row)
-    const last = rows.at(-1)
-    if (!last || rows.length < pageRows) break
-    id = last.id
-  }
+  await pages(
+    'run_events',
+    event,
+    (last) =>
+      sql`run_events x where (visit_id, seq) > (${last?.visit_id ?? ''}::text, ${last?.seq ?? 0}::int) order by visit_id, seq limit ${pageRows}`,
+  )
+  await pages('audit', trail, (last) => sql`audit x where id > ${last?.id ?? 0}::int order by id limit ${pageRows}`)
   return chains.verdict
 }
 

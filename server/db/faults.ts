@@ -21,11 +21,25 @@ const words: Readonly<Record<string, (place: string) => string>> = {
     `This program may not write to the data folder ${p}. Give it to the user that starts it, or name another (JADE_DATA).`,
   ENOSPC: (p) => `The disk under ${p} is full. Make room, then start again; nothing was changed.`,
   ENOTDIR: (p) => `${p} cannot be a folder: part of its path is a file. Name a folder (JADE_DATA).`,
+  EEXIST: (p) => `${p} cannot be a folder: a file of that name is there. Name a folder (JADE_DATA).`,
   ECONNREFUSED: (p) => `No database answers at ${p}. Start it, or mend DATABASE_URL.`,
   ENOTFOUND: (p) => `There is no machine at ${p}. Mend DATABASE_URL.`,
   '28P01': (p) => `The database at ${p} refuses this name and password. Mend DATABASE_URL.`,
   '3D000': (p) => `The database named in DATABASE_URL is not there at ${p}. Create it first.`,
 }
+
+/** The words for a fault of the system at a place, where there are any; a folder of copies is one, too. */
+export function faultWords(error: unknown, place: string): string | undefined {
+  for (let e: unknown = error, deep = 0; e instanceof Error && deep < 5; e = e.cause, deep++) {
+    const said = words[codeOf(e) ?? '']?.(place)
+    if (said !== undefined) return said.replace('data folder', 'folder').replace('JADE_DATA', 'JADE_COPIES')
+  }
+  return undefined
+}
+
+/** Where a backup is put back until all of it is there, and what says so inside. */
+export const restoringIn = (folder: string): string => `${folder.replace(/[/\\]+$/, '')}.part`
+export const restoringMark = 'restoring'
 
 /** The fault in words; one nobody foresaw keeps its own. */
 export function inWords(error: unknown, place: string): Error {
@@ -52,6 +66,10 @@ export function lookAtFolder(folder: string): void {
   if (existsSync(folder) && !statSync(folder).isDirectory())
     throw new CannotOpen(`${folder} is a file, not a folder. Name a folder (JADE_DATA).`)
   const database = join(folder, 'database')
+  if (!existsSync(database) && existsSync(join(restoringIn(folder), restoringMark)))
+    throw new CannotOpen(
+      `A backup was being put back into ${folder}, and did not come to its end. Do it again, or take ${restoringIn(folder)} away; nothing was touched.`,
+    )
   if (!existsSync(database)) return
   if (!statSync(database).isDirectory())
     throw new CannotOpen(`${database} is a file, not the folder of a database. Name another folder (JADE_DATA).`)

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core'
 import { inWords, lookAtFolder, placeOf } from './faults'
 import { claimFolder, FolderInUse } from './lock'
+import { migrationsKnown, withMigrations } from './migrate'
 import * as schema from './schema'
 
 /** Drizzle over either driver; a transaction is of the same type, so stores take one and never reach for another. */
@@ -16,14 +17,6 @@ export interface OpenDatabase {
 
 /** Names an empty database that a new folder may begin with: making one takes seconds, which tests and rehearsals spend many times. */
 export const emptyDatabaseVariable = 'JADE_EMPTY_DATABASE'
-
-/** The migrations beside the sources, or beside the built server. */
-function migrationsFolder(): string {
-  const here = [join(import.meta.dirname, 'migrations'), join(import.meta.dirname, '../server/db/migrations')]
-  const found = here.find((folder) => existsSync(join(folder, 'meta')))
-  if (!found) throw new Error(`no migrations at ${here.join(' or ')}`)
-  return found
-}
 
 /** Memory the embedded database keeps pages in: a practice's working set fits many times over; its own 128 MB would be most of the program. */
 const sharedBuffers = '16MB'
@@ -39,17 +32,21 @@ const either = (db: unknown): Db => db as Db
 /**
  * Opens the practice's database and brings its tables up to date.
  * @param url a postgres:// address, or a folder for the embedded database (created where needed, claimed for this process).
+ * @param upTo so many migrations only, for rows of an earlier version; all where nothing is said
  * @throws FolderInUse where another process has the folder open, CannotOpen with the fault in words.
  */
-export async function openDatabase(url = '.data/practice'): Promise<OpenDatabase> {
+export async function openDatabase(url = '.data/practice', upTo?: number): Promise<OpenDatabase> {
   try {
-    return await open(url)
+    return await open(url, upTo === undefined || upTo >= migrationsKnown() ? undefined : upTo)
   } catch (error) {
     throw error instanceof FolderInUse ? error : inWords(error, placeOf(url))
   }
 }
 
-async function open(url: string): Promise<OpenDatabase> {
+/** Among those of this program; held by whoever brings the tables up to date, so that two servers do not at once. */
+const migrationLock = 7_421_003
+
+async function open(url: string, upTo: number | undefined): Promise<OpenDatabase> {
   if (/^postgres(ql)?:\/\//.test(url)) {
     const { Pool } = await import('./pool')
     const { drizzle } = await import('drizzle-orm/node-postgres')
@@ -67,7 +64,14 @@ async function open(url: string): Promise<OpenDatabase> {
     pool.on('connect', (client) => client.on('error', () => undefined))
     const db = drizzle(pool, { schema })
     try {
-      await migrate(db, { migrationsFolder: migrationsFolder() })
+      const alone = await pool.connect()
+      try {
+        await alone.query('select pg_advisory_lock($1)', [migrationLock])
+        await withMigrations(upTo, (migrationsFolder) => migrate(db, { migrationsFolder }))
+      } finally {
+        // The lock goes with its connection.
+        alone.release(true)
+      }
     } catch (error) {
       await pool.end()
       throw error instanceof Error && error.cause !== undefined ? error.cause : error
@@ -79,7 +83,7 @@ async function open(url: string): Promise<OpenDatabase> {
   const release = await claimFolder(url)
   try {
     const made = process.env[emptyDatabaseVariable]
-    if (made && existsSync(made) && !existsSync(at)) cpSync(made, at, { recursive: true })
+    if (made && upTo === undefined && existsSync(made) && !existsSync(at)) cpSync(made, at, { recursive: true })
     const { PGlite } = await import('@electric-sql/pglite')
     const { drizzle } = await import('drizzle-orm/pglite')
     const { migrate } = await import('drizzle-orm/pglite/migrator')
@@ -96,7 +100,7 @@ async function open(url: string): Promise<OpenDatabase> {
       ],
     })
     const db = drizzle(client, { schema })
-    await migrate(db, { migrationsFolder: migrationsFolder() })
+    await withMigrations(upTo, (migrationsFolder) => migrate(db, { migrationsFolder }))
     return {
       db: either(db),
       kind: 'embedded',

@@ -1,4 +1,5 @@
 /** Tables. Plans are frozen, events append-only; what the trade knows is not in here. */
+import { sql } from 'drizzle-orm'
 import {
   bigint,
   boolean,
@@ -235,16 +236,21 @@ export const burs = pgTable('burs', {
   place: integer('place').notNull(),
   body: jsonb('body').$type<Bur>().notNull(),
 })
-export const lots = pgTable('lots', {
-  id: text('id').primaryKey(),
-  itemId: text('item_id')
-    .notNull()
-    .references(() => items.id),
-  number: text('number').notNull(),
-  expires: date('expires').notNull(),
-  left: doublePrecision('left').notNull(),
-  opened: boolean('opened').notNull(),
-})
+export const lots = pgTable(
+  'lots',
+  {
+    id: text('id').primaryKey(),
+    itemId: text('item_id')
+      .notNull()
+      .references(() => items.id),
+    number: text('number').notNull(),
+    expires: date('expires').notNull(),
+    left: doublePrecision('left').notNull(),
+    opened: boolean('opened').notNull(),
+  },
+  // A lot of an item is one lot, however often its box is scanned.
+  (t) => [uniqueIndex('lots_of_item').on(t.itemId, t.number)],
+)
 
 /** A run of a steriliser: what went in, what the device said, who let it out. Never deleted. */
 export const loads = pgTable(
@@ -274,7 +280,13 @@ export const loads = pgTable(
     sporeReadAt: ms('spore_read_at'),
     sporeReadBy: text('spore_read_by'),
   },
-  (t) => [index('loads_number').on(t.number)],
+  (t) => [
+    index('loads_number').on(t.number),
+    // A steriliser runs one load at a time.
+    uniqueIndex('loads_running')
+      .on(t.steriliserId)
+      .where(sql`ended_at is null`),
+  ],
 )
 
 /** Which cassette went to which visit, out of which load. */
@@ -290,7 +302,13 @@ export const cassetteUses = pgTable(
     /** When its visit was over and it was soiled. */
     usedAt: ms('used_at'),
   },
-  (t) => [primaryKey({ columns: [t.visitId, t.cassetteId] })],
+  (t) => [
+    primaryKey({ columns: [t.visitId, t.cassetteId] }),
+    // A cassette lies at one tray at a time.
+    uniqueIndex('cassettes_laid_up')
+      .on(t.cassetteId)
+      .where(sql`used_at is null`),
+  ],
 )
 
 /** What a closed visit took off a lot, in the item's unit. */

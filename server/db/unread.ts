@@ -5,6 +5,7 @@
 import * as z from 'zod'
 import { messageOf } from '../../core/sure'
 import type { Unread } from '../../wire/unread'
+import { inPieces } from '../pieces'
 import { Problem } from '../problem'
 
 /** Whatever the list of what is known: what stands there is not on it. */
@@ -56,14 +57,16 @@ export const unreadOf = ({ visit, patient }: Named, why: string): Unread => ({
   why,
 })
 
-/** Each of these made into something, one after the other; those that cannot be read beside them. @throws whatever else is thrown */
+/** Each of these made into something, one after the other and with others served between them; those that cannot be read beside them. @throws whatever else is thrown */
 export async function eachRead<F extends Named, T>(
   files: readonly F[],
   make: (file: F) => T | Promise<T>,
 ): Promise<{ read: T[]; unread: Unread[] }> {
   const [read, unread]: [T[], Unread[]] = [[], []]
+  const turn = inPieces()
   for (const file of files)
     try {
+      await turn()
       read.push(await make(file))
     } catch (error) {
       if (!(error instanceof CannotRead)) throw error

@@ -76,7 +76,6 @@ const setAlerts: Door = (app, house) => {
           reopened.push(visit.id)
         }
       })
-      for (const id of reopened) house.runs.forget(id)
       const everywhere = await db
         .select({ id: t.visits.id })
         .from(t.visits)

@@ -1,5 +1,5 @@
 /** Copies of the practice: made, fetched, set; and the live data held against their seals. */
-import { createReadStream } from 'node:fs'
+import { constants, createReadStream, openSync } from 'node:fs'
 import { join } from 'node:path'
 import { desc } from 'drizzle-orm'
 import * as z from 'zod'
@@ -61,7 +61,7 @@ const makeOne: Door = (app, house) => {
     },
     async (request, reply) => {
       const person = await signedIn(house, request)
-      const made = await makeCopy(db, house.copies, house.now())
+      const made = await makeCopy(house.database, house.copies, house.now())
       // A copy is read in a transaction of its own, so its row of the trail comes after it.
       await note(db, house.now(), person.id, 'POST /backups', made.name)
       reply.status(201)
@@ -89,7 +89,11 @@ const fetchOne: Door = (app, house) => {
       return reply
         .type('application/octet-stream')
         .header('content-disposition', `attachment; filename="${name}"`)
-        .send(createReadStream(join(house.copies.folder, name)))
+        .send(
+          createReadStream('', {
+            fd: openSync(join(house.copies.folder, name), constants.O_RDONLY | constants.O_NOFOLLOW),
+          }),
+        )
     },
   )
 }

@@ -96,7 +96,7 @@ async function standing(
     })
     .from(t.sessions)
     .innerJoin(t.people, eq(t.sessions.personId, t.people.id))
-    .where(eq(t.sessions.id, session))
+    .where(and(eq(t.sessions.id, session), isNull(t.people.leftAt)))
   if (!row) return undefined
   const seenAt = Math.max(row.seenAt, row.startedAt)
   return row.endsAt > house.now() && house.now() - seenAt < idleMs ? { ...row, seenAt } : undefined
@@ -145,12 +145,15 @@ async function wrong(house: House, personId: string, typed: Typed, counts: boole
   })
 }
 
+/** Somebody who has shown who they are, and by which code, as it is stored. */
+type Known = Who & { codeHash: string }
+
 /**
  * A person by their own code. Guesses at the sign-in of devices that are new to the person lock these out, no others; a
  * signature has a budget of its own, by whoever is signed in on the screen.
  * @throws Problem 401, 423, 429 or 503.
  */
-export async function byCode(house: House, personId: string, code: string, typed: Typed): Promise<Who> {
+export async function byCode(house: House, personId: string, code: string, typed: Typed): Promise<Known> {
   const now = house.now()
   const back = typed.for === 'sign-in' ? house.attempts.fromAddress(typed.address, now) : () => undefined
   const [person] = await house.database.db
@@ -178,7 +181,7 @@ export async function byCode(house: House, personId: string, code: string, typed
   back()
   if (!known && person.wrongCodes > 0)
     await house.database.db.update(t.people).set({ wrongCodes: 0, lockedAt: null }).where(eq(t.people.id, personId))
-  return { personId: person.id, roles: person.roles, codeShown: true }
+  return { personId: person.id, roles: person.roles, codeShown: true, codeHash: person.codeHash }
 }
 
 export const codeField = text(64, 4, 'a code has at least four digits')
@@ -250,12 +253,21 @@ const signIn: Door = (app, house) => {
       if (before) await endSession(house, tokenId(before))
       const token = newToken()
       const now = house.now()
-      await db.insert(t.sessions).values({
-        id: tokenId(token),
-        personId: who.personId,
-        startedAt: now,
-        endsAt: now + sessionMs,
-        codeToChange: whyNotCode(code, who.roles) !== undefined,
+      await db.transaction(async (tx) => {
+        // Whoever left, or was given another code, while this one was looked at is not signed in by it.
+        const [still] = await tx
+          .select({ id: t.people.id })
+          .from(t.people)
+          .where(and(eq(t.people.id, who.personId), isNull(t.people.leftAt), eq(t.people.codeHash, who.codeHash)))
+          .for('share')
+        if (!still) throw new Problem('wrong-code')
+        await tx.insert(t.sessions).values({
+          id: tokenId(token),
+          personId: who.personId,
+          startedAt: now,
+          endsAt: now + sessionMs,
+          codeToChange: whyNotCode(code, who.roles) !== undefined,
+        })
       })
       const device = known ?? newToken()
       await db

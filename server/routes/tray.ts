@@ -189,13 +189,10 @@ const reopenTray: Door = (app, house) => {
       const { visitId } = request.params
       await loadHead(db, visitId)
       await db.transaction(async (tx) => {
-        // Whoever begins the visit at this moment waits for this row.
-        await tx.select({ id: t.visits.id }).from(t.visits).where(eq(t.visits.id, visitId)).for('update')
         await openNow(tx, 'POST /visits/:visitId/tray/reopen', visitId)
         await tx.delete(t.plans).where(eq(t.plans.visitId, visitId))
         await releaseCassettes(tx, visitId)
       })
-      house.runs.forget(visitId)
       tellOf(house, visitId)
       return { ok: true as const }
     },

@@ -100,9 +100,8 @@ export class Caller {
     return this
   }
 
-  /** Lays out everything and signs, as the Tray screen does. */
-  async signTray(visitId: string): Promise<void> {
-    const first = await this.call('POST', `/visits/${visitId}/tray/sign`, { acknowledged: [] })
+  /** Lays out everything, as the Tray screen does. @returns what it is then signed with */
+  async layTray(visitId: string): Promise<object> {
     const { request } = await this.read(visitView, `/visits/${visitId}`)
     const own = await this.read(practice, '/practice')
     const { compile } = await import('../../core/plan/compile')
@@ -110,10 +109,15 @@ export class Caller {
     const plan = compile(request, own)
     await this.call('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true })
     const { toAcknowledge, forDentist } = trayReadiness(plan, new Set())
-    const signed = await this.call('POST', `/visits/${visitId}/tray/sign`, {
+    return {
       acknowledged: toAcknowledge.map((a) => a.id),
       ...(forDentist.length > 0 ? { signer: { personId: 'orrell', code: demoCodes['orrell'] } } : {}),
-    })
+    }
+  }
+
+  async signTray(visitId: string): Promise<void> {
+    const first = await this.call('POST', `/visits/${visitId}/tray/sign`, { acknowledged: [] })
+    const signed = await this.call('POST', `/visits/${visitId}/tray/sign`, await this.layTray(visitId))
     if (first.status !== 409 || signed.status !== 200)
       throw new Error(`tray not signed: ${JSON.stringify(signed.body)}`)
   }
