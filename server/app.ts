@@ -3,9 +3,10 @@ import { firstOf } from '../core/sure'
 import { randomUUID } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
 import { wantedOf } from '../core/run/wanted'
-import { isIP } from 'node:net'
-import { hostname } from 'node:os'
+import type { Server } from 'node:http'
 import { existsSync } from 'node:fs'
+import { constants } from 'node:zlib'
+import fastifyCompress from '@fastify/compress'
 import fastifyCookie from '@fastify/cookie'
 import fastifyHelmet from '@fastify/helmet'
 import fastifyStatic from '@fastify/static'
@@ -23,6 +24,7 @@ import { throatPack } from '../core/vocabulary'
 import { answers, problemBeside } from './answers'
 import type { Copies } from './backup/copies'
 import { Attempts } from './attempts'
+import { Connections } from './connections'
 import { auditChanges } from './audit'
 import { guardDoors } from './doors'
 import { Plans } from './plans'
@@ -35,6 +37,7 @@ import { problems } from '../wire/problems'
 import { isAway } from './db/away'
 import { inUnits } from './db/unit'
 import { logger, type LogTo } from './log'
+import { isOurs, ownNames, proxiesOf, sameOrigin } from './network'
 import { Problem, sendProblem } from './problem'
 import { rooms } from './routes'
 import { dayTopic, personTopic, visitTopic } from './live/topics'
@@ -55,6 +58,8 @@ export interface AppOptions {
   pace?: number
   /** Names this server is reached by, beside its addresses and the machine’s own, parted by commas. */
   hosts?: string
+  /** Addresses of the practice's own proxy, parted by commas: what it says of whom it asks for, and how, is believed. */
+  proxy?: string
   /** Where copies of the practice are kept, and what encrypts them. */
   copies?: Copies
   /** Whether every answer and live message is held against what the wire says of it; in tests. */
@@ -65,34 +70,8 @@ const bodyLimitBytes = 256 * 1024
 /** A request that is not whole by then is cut: whoever sends a letter a minute holds nothing up. */
 const requestWithinMs = 30_000
 const mostConnections = 2_000
-
-/** Names this server answers to: addresses as numbers, this machine, and what the practice adds. A page elsewhere that has its own name point here is none of them. */
-function isOurs(host: string | undefined, names: ReadonlySet<string>): boolean {
-  if (host === undefined) return false
-  const name = host
-    .replace(/:\d+$/, '')
-    .replace(/^\[(.*)\]$/, '$1')
-    .toLowerCase()
-  return isIP(name) !== 0 || names.has(name)
-}
-/** Ends of names that no public name has (RFC 6762, RFC 8375, and .internal as ICANN keeps it), and what routers commonly give out. */
-const localEnds = ['local', 'lan', 'home', 'home.arpa', 'internal', 'localdomain']
-/** @param more as JADE_HOSTS lists them, parted by commas */
-export const ownNames = (more = ''): Set<string> => {
-  const machine = hostname()
-  const own = ['localhost', machine, ...localEnds.map((end) => `${machine}.${end}`)]
-  return new Set([...own, ...more.split(',')].map((n) => n.trim().toLowerCase()).filter(Boolean))
-}
-
-/** A change must come from the page itself: same-site cookies say so, and the Origin header says it again. */
-function sameOrigin(origin: string | undefined, host: string | undefined): boolean {
-  if (origin === undefined) return true
-  try {
-    return new URL(origin).host === host
-  } catch {
-    return false
-  }
-}
+/** Of one address, over which nobody signed in has asked: a browser opens six. */
+const mostUnknown = 100
 
 function onError(app: App): void {
   app.setErrorHandler((error: FastifyError | Problem | RequestError, request, reply) => {
@@ -146,6 +125,13 @@ async function manners(app: App, checkAnswers: boolean): Promise<void> {
     originAgentCluster: false,
   })
   await app.register(fastifyCookie)
+  // Answers alone: a body that comes packed is not unpacked here, however small it says it is.
+  await app.register(fastifyCompress, {
+    globalDecompression: false,
+    threshold: 1_024,
+    encodings: ['br', 'gzip'],
+    brotliOptions: { params: { [constants.BROTLI_PARAM_QUALITY]: 4 } },
+  })
   await app.register(fastifyWebsocket, { options: { maxPayload: 4096 } })
   await app.register(fastifySwagger, {
     openapi: {
@@ -161,15 +147,19 @@ async function manners(app: App, checkAnswers: boolean): Promise<void> {
 }
 
 /** What all rooms share, around one open database. */
-function houseOf({
-  database,
-  now = Date.now,
-  shownCodes = {},
-  pace = 1,
-  checkAnswers = false,
-  moveClock,
-  copies = { folder: '.data/copies' },
-}: AppOptions): House {
+function houseOf(
+  {
+    database,
+    now = Date.now,
+    shownCodes = {},
+    pace = 1,
+    checkAnswers = false,
+    moveClock,
+    copies = { folder: '.data/copies' },
+    proxy,
+  }: AppOptions,
+  server: Server,
+): House {
   const hub = new Hub(checkAnswers)
   return {
     database: { ...database, db: inUnits(database.db) },
@@ -201,6 +191,11 @@ function houseOf({
     copies,
     plans: new Plans(),
     presence: new Presence(),
+    connections: new Connections(server, {
+      all: mostConnections,
+      ofAddress: mostUnknown,
+      isProxy: proxiesOf(proxy),
+    }),
     now,
     boot: randomUUID(),
     pace,
@@ -242,6 +237,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
   const app = Fastify({
     logger: options.log ? logger(options.log === true ? undefined : options.log) : false,
     bodyLimit: bodyLimitBytes,
+    ...(options.proxy ? { trustProxy: proxiesOf(options.proxy) } : {}),
     forceCloseConnections: true,
     // What the framework refuses before any door is looked for: an address that cannot be read, or is too long.
     frameworkErrors: (error, _request, reply) =>
@@ -251,21 +247,21 @@ export async function buildApp(options: AppOptions): Promise<App> {
     http: { headersTimeout: requestWithinMs, connectionsCheckingInterval: 5_000 },
   }).withTypeProvider<ZodTypeProvider>() as unknown as App
   await manners(app, options.checkAnswers ?? false)
-  const house = houseOf(options)
-  app.server.maxConnections = mostConnections
+  const house = houseOf(options, app.server)
+  const proxied = Boolean(options.proxy)
   const names = ownNames(options.hosts)
   app.addHook('onRequest', async (request, reply) => {
     // Whatever the doors answer may show a patient: no browser and no proxy keeps it.
     if (request.url.startsWith('/api')) reply.header('cache-control', 'no-store')
-    if (!isOurs(request.headers.host, names))
-      throw new Problem(
-        'foreign-host',
-        `This server does not answer to "${request.headers.host ?? ''}". JADE_HOSTS adds names.`,
-      )
+    if (!isOurs(request.host, names))
+      throw new Problem('foreign-host', `This server does not answer to "${request.host}". JADE_HOSTS adds names.`)
     // What leads nowhere is refused before its body is read; only a page may be asked for at any address.
     if (request.is404 && !asksForPage(request)) throw nothingAt(request)
     const changes = request.method !== 'GET' && request.method !== 'HEAD'
-    if ((changes || request.headers.upgrade) && !sameOrigin(request.headers.origin, request.headers.host))
+    if (
+      (changes || request.headers.upgrade) &&
+      !sameOrigin(request.headers.origin, request.host, proxied ? request.protocol : undefined)
+    )
       throw new Problem('foreign-origin', 'This request came from another site.')
   })
   auditChanges(app, house, options.database.db)

@@ -20,28 +20,39 @@ const ofPerson: readonly Budget[] = [
 /** From one address for whomever: what the hashing of codes may cost at most. */
 const ofAddress: readonly Budget[] = [{ most: 40, withinMs: minuteMs }]
 
+/** A try that was taken from its budget before anything was looked at. */
+export interface Try {
+  /** The code was right: a place of a person starts anew, an address gets this one back. */
+  right: () => void
+  /** Nothing was looked at. */
+  back: () => void
+}
+
 export class Attempts {
   private readonly tries = new Map<string, number[]>()
 
   /** @param mostKept budgets kept at once; the one unused longest goes first */
   constructor(private readonly mostKept = 4_096) {}
 
-  /**
-   * Takes one try for a person from a place.
-   * @returns to be called where the code was right: the place starts anew
-   * @throws Problem 429 where the budget is used up
-   */
-  forPerson(personId: string, place: string, now: number): () => void {
+  /** Takes one try for a person from a place. @throws Problem 429 where the budget is used up */
+  forPerson(personId: string, place: string, now: number): Try {
     const key = `${personId}\n${place}`
     this.take(key, ofPerson, now)
-    return () => this.tries.delete(key)
+    return { right: () => void this.tries.delete(key), back: () => this.giveBack(key, now) }
   }
 
-  /** Takes one try from an address. @returns to be called where the code was right: the try is given back */
-  fromAddress(address: string, now: number): () => void {
+  /** Takes one try from an address. @throws Problem 429 where the budget is used up */
+  fromAddress(address: string, now: number): Try {
     const key = `\n${address}`
     this.take(key, ofAddress, now)
-    return () => this.tries.get(key)?.pop()
+    const back = (): void => this.giveBack(key, now)
+    return { right: back, back }
+  }
+
+  private giveBack(key: string, taken: number): void {
+    const tries = this.tries.get(key)
+    const at = tries?.lastIndexOf(taken) ?? -1
+    if (at >= 0) tries?.splice(at, 1)
   }
 
   /** Budgets that are kept. */

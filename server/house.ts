@@ -2,6 +2,7 @@
 import type { IncomingMessage, Server, ServerResponse } from 'node:http'
 import type { FastifyBaseLogger, FastifyInstance } from 'fastify'
 import type { ZodTypeProvider } from 'fastify-type-provider-zod'
+import type { Connections } from './connections'
 import type { Copies } from './backup/copies'
 import type { Attempts } from './attempts'
 import type { OpenDatabase } from './db/open'
@@ -19,6 +20,7 @@ export interface House {
   copies: Copies
   plans: Plans
   presence: Presence
+  connections: Connections
   now: () => number
   /** New with each start, so that a screen can tell a restart from a hiccup. */
   boot: string

@@ -17,7 +17,7 @@ let orrell: Caller
 const file = join(mkdtempSync(join(tmpdir(), 'jade-log-')), 'in-the-way')
 beforeAll(async () => {
   writeFileSync(file, '')
-  const copies = { folder: join(file, 'Odile Marsh') }
+  const copies = { folder: join(file, 'copies') }
   house = await openHouse(everyHouse, { log: { write: (line) => void lines.push(line) }, copies })
   orrell = await new Caller(house.app).signIn('orrell', '471108')
 })
@@ -104,6 +104,6 @@ it('names nobody where the link is lost, nor where the program itself goes wrong
   // A copy that cannot be made: on the list of Settings, and to whoever asked for it.
   const made = await orrell.call('POST', '/backups', { signer: { code: '471108' } })
   expect(made.status).toBeGreaterThanOrEqual(500)
-  expect((await orrell.read(copiesView, '/backups')).fault?.why).toMatch(/not a directory/)
+  expect((await orrell.read(copiesView, '/backups')).fault?.why).toMatch(/part of its path is a file/)
   expect(lines.join('\n')).not.toMatch(personal)
 })

@@ -8,6 +8,7 @@ import { NoPassphrase, passphraseOf } from './backup/passphrase'
 import { CannotOpen } from './db/faults'
 import { FolderInUse } from './db/lock'
 import { openDatabase } from './db/open'
+import { BadProxy } from './network'
 import { seedStarter } from './first-start'
 import { loggable, wordsOf } from './log'
 
@@ -23,6 +24,8 @@ const shows = demo ? Number(process.env['JADE_CLOCK_SHOWS'] ?? from) : 0
 let passedMs = 0
 const moveClock = demo && process.env['JADE_CLOCK_MOVES'] ? (byMs: number): void => void (passedMs += byMs) : undefined
 const now = demo ? (): number => Math.round(shows + (Date.now() - from) * pace) + passedMs : Date.now
+/** Addresses of the practice's own proxy, where one speaks TLS before it. */
+const proxy = process.env['JADE_PROXY'] ?? ''
 const folder = process.env['JADE_DATA'] || (demo ? '.data/demo' : '.data/practice')
 
 // What is kept here is read by nobody else of this machine.
@@ -42,6 +45,7 @@ async function start(): Promise<void> {
     webFolder: join(import.meta.dirname, '../dist/web'),
     log: true,
     hosts: process.env['JADE_HOSTS'] ?? '',
+    proxy,
     pace,
     now,
     copies,
@@ -61,9 +65,9 @@ async function start(): Promise<void> {
   process.once('SIGTERM', () => void stop())
   // Started by another process: without it nobody could stop this one in order any more.
   process.once('disconnect', () => void stop())
-  if (!/^(127\.|localhost$|::1$)/.test(host))
+  if (!proxy && !/^(127\.|localhost$|::1$)/.test(host))
     console.warn(
-      'Open to the network without TLS: codes and records travel in clear, and whoever is on the same network can read them. Put it behind a proxy that speaks TLS, or on a network of its own (docs/security.md).',
+      'Open to the network without TLS: codes and records travel in clear, and whoever is on the same network can read them. Put it behind a proxy that speaks TLS and say where that is (JADE_PROXY), or on a network of its own (docs/security.md).',
     )
   const address = app.server.address()
   const listening = typeof address === 'object' && address ? address.port : port
@@ -74,7 +78,8 @@ async function start(): Promise<void> {
 
 /** What ends the program is said without what was asked of it. */
 function failed(error: unknown): never {
-  if ([FolderInUse, CannotOpen, NoPassphrase].some((known) => error instanceof known)) console.error(messageOf(error))
+  if ([FolderInUse, CannotOpen, NoPassphrase, BadProxy].some((known) => error instanceof known))
+    console.error(messageOf(error))
   else if (codeOf(error) === 'EADDRINUSE') console.error(`Port ${port} on ${host} is taken. Set PORT to another.`)
   else console.error(error instanceof Error ? loggable(error) : wordsOf(error))
   process.exit(1)

@@ -27,6 +27,15 @@ describe('the hub', () => {
     hub.broadcast({ event: 'practice', data: {} })
     expect([a.heard, b.heard, c.heard]).toEqual([['run', 'tray', 'practice'], ['run'], ['practice']])
   })
+  it('lets a screen go that reads nothing any more, and goes on telling the others', () => {
+    const hub = new Hub()
+    const [asleep, awake] = [listener(), listener()]
+    let gone = 0
+    hub.join('day', Object.assign(asleep, { bufferedAmount: 2_000_000, terminate: () => gone++ }))
+    hub.join('day', Object.assign(awake, { bufferedAmount: 2_000 }))
+    hub.send('day', { event: 'day', data: {} })
+    expect([gone, asleep.heard, awake.heard]).toEqual([1, [], ['day']])
+  })
   it('closes everybody for a clean stop, although each leaves while it closes', () => {
     const hub = new Hub()
     const many = Array.from({ length: 20 }, listener)

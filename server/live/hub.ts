@@ -6,9 +6,15 @@ import { onceStored } from '../db/unit'
 /** The little of a socket the hub needs. */
 export interface Listener {
   send: (text: string) => void
+  /** Bytes that were sent and not read yet, and how to let a screen go that reads nothing any more. */
+  bufferedAmount?: number
+  terminate?: () => void
   close: () => void
   on: (event: 'close', gone: () => void) => void
 }
+
+/** A screen that has not read so much is asleep or means ill; when it wakes it opens anew and asks what it missed. */
+const mostUnread = 1_000_000
 
 /** Fans messages out to open sockets by topic. A slow or gone screen never holds up the others. */
 export class Hub {
@@ -23,9 +29,14 @@ export class Hub {
     return text
   }
 
+  private tell(listener: Listener, text: string): void {
+    if ((listener.bufferedAmount ?? 0) > mostUnread) return listener.terminate?.()
+    listener.send(text)
+  }
+
   /** To one screen. */
   write(listener: Listener, message: LiveMessage): void {
-    listener.send(this.written(message))
+    this.tell(listener, this.written(message))
   }
 
   /** Adds a socket to a topic until it closes. */
@@ -43,7 +54,7 @@ export class Hub {
   send(topic: string, message: LiveMessage): void {
     const text = this.written(message)
     onceStored(() => {
-      for (const listener of this.topics.get(topic) ?? []) listener.send(text)
+      for (const listener of this.topics.get(topic) ?? []) this.tell(listener, text)
     })
   }
 

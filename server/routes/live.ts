@@ -9,9 +9,10 @@ import { Problem } from '../problem'
 import { sessionOf, signedIn, stillSignedIn } from './session'
 
 const heartbeatMs = 10_000
-/** Screens of one sign-in, and of all; a practice of forty has some hundred. */
+/** Screens of one sign-in, of one person, and of all; a practice of forty has some hundred, a window two or three. */
 const mostOfOne = 100
-const mostOfAll = 1_000
+const mostOfPerson = 200
+const mostOfAll = 2_000
 
 /**
  * The live socket: what happens in one visit, or to the day. Says hello with the server's clock and boot. A socket and not
@@ -31,9 +32,13 @@ export const liveRoutes =
           querystring: z.object({ visit: id(80).optional() }),
         },
         preValidation: async (request) => {
-          await signedIn(house, request)
+          const person = await signedIn(house, request)
           const session = sessionTopic(sure(sessionOf(request)))
-          if (open >= mostOfAll || house.hub.count(session) >= mostOfOne)
+          if (
+            open >= mostOfAll ||
+            house.hub.count(session) >= mostOfOne ||
+            house.hub.count(personTopic(person.id)) >= mostOfPerson
+          )
             throw new Problem('busy', 'Too many screens are open.', { retryAfterS: 10 })
         },
         preHandler: async ({ query }) => {

@@ -2,7 +2,7 @@ import { roomOf, type Door } from '../house'
 import { unreadPartView } from '../../wire/unread'
 import { practiceView } from '../../wire/settings'
 import { personView, signInView } from '../../wire/people'
-import { and, eq, isNull, sql } from 'drizzle-orm'
+import { and, desc, eq, inArray, isNull, lt, lte, or, sql } from 'drizzle-orm'
 import type { FastifyRequest } from 'fastify'
 import { id, text } from '../../core/bounded'
 import * as z from 'zod'
@@ -10,8 +10,10 @@ import { whyNotCode } from '../../core/practice/code'
 import type { Who } from '../../core/run/decide'
 import type { House } from '../house'
 import { sure } from '../../core/sure'
+import type { Try } from '../attempts'
 import { codeMatches, newToken, nobodysHash, tokenId } from '../codes'
 import { note } from '../db/audit'
+import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { sessionTopic } from '../live/topics'
 import { loadPractice, loadPracticeParts } from '../db/store'
@@ -72,6 +74,7 @@ export async function signedIn(house: House, request: FastifyRequest): Promise<S
     ...(row.codeToChange ? { changeCode: codeToChange } : {}),
   }
   asked.set(request, person)
+  house.connections.known(request.raw.socket)
   return person
 }
 
@@ -155,30 +158,43 @@ type Known = Who & { codeHash: string }
  */
 export async function byCode(house: House, personId: string, code: string, typed: Typed): Promise<Known> {
   const now = house.now()
-  const back = typed.for === 'sign-in' ? house.attempts.fromAddress(typed.address, now) : () => undefined
+  const tries: Try[] = []
+  const back = (): void => tries.forEach((one) => one.back())
+  const ofAddress = (): unknown => tries.push(house.attempts.fromAddress(typed.address, now))
+  // Whoever shows no device is new here: before anything is asked for them.
+  const isNew = typed.for === 'sign-in' && typed.device === undefined
+  if (isNew) ofAddress()
   const [person] = await house.database.db
     .select()
     .from(t.people)
     .where(and(eq(t.people.id, personId), isNull(t.people.leftAt)))
   const known = typed.for === 'signature' || (await isKnown(house, personId, typed.device))
+  // Where a person is known, what others of the same address have tried stops nobody.
+  if (!known && !isNew) ofAddress()
   const place =
     typed.for === 'signature' ? `signature of ${typed.by}` : known ? `device ${typed.device}` : typed.address
-  // Only for people there are: what is asked for by whoever asks is not kept.
-  const right = person ? house.attempts.forPerson(personId, place, now) : () => undefined
-  if (person && !known && isLocked(person, now))
-    throw new Problem(
-      'locked',
-      person.roles.includes('dentist')
-        ? 'Too many wrong codes: locked for a quarter of an hour, or until another dentist lets this one in again.'
-        : 'Too many wrong codes: a dentist of the practice lets this person in again, under Settings.',
-    )
-  const matches = await codeMatches(code, person?.codeHash ?? nobodysHash)
-  if (!person || !matches) {
-    if (person) await wrong(house, personId, typed, !known)
-    throw new Problem('wrong-code', 'That code does not belong to that person.')
+  try {
+    // Only for people there are: what is asked for by whoever asks is not kept.
+    if (person) tries.push(house.attempts.forPerson(personId, place, now))
+    if (person && !known && isLocked(person, now))
+      throw new Problem(
+        'locked',
+        person.roles.includes('dentist')
+          ? 'Too many wrong codes: locked for a quarter of an hour, or until another dentist lets this one in again.'
+          : 'Too many wrong codes: a dentist of the practice lets this person in again, under Settings.',
+      )
+    const lane = known ? 'known' : { stranger: typed.address }
+    const matches = await codeMatches(code, person?.codeHash ?? nobodysHash, lane)
+    if (!person || !matches) {
+      if (person) await wrong(house, personId, typed, !known)
+      throw new Problem('wrong-code', 'That code does not belong to that person.')
+    }
+  } catch (error) {
+    // What was not looked at, because others were before or the budget of a place was used up, was no try.
+    if (error instanceof Problem && (error.slug === 'busy' || error.slug === 'too-many-attempts')) back()
+    throw error
   }
-  right()
-  back()
+  for (const one of tries) one.right()
   if (!known && person.wrongCodes > 0)
     await house.database.db.update(t.people).set({ wrongCodes: 0, lockedAt: null }).where(eq(t.people.id, personId))
   return { personId: person.id, roles: person.roles, codeShown: true, codeHash: person.codeHash }
@@ -246,17 +262,18 @@ const signIn: Door = (app, house) => {
     async (request, reply) => {
       const { personId, code } = request.body
       const shown = request.cookies[deviceCookie]
-      const known = shown !== undefined && ourToken.test(shown) ? shown : undefined
-      const who = await byCode(house, personId, code, { for: 'sign-in', address: request.ip, device: known })
+      const before = shown !== undefined && ourToken.test(shown) ? shown : undefined
+      const who = await byCode(house, personId, code, { for: 'sign-in', address: request.ip, device: before })
       // Whoever was signed in on this device before is not any more.
-      const before = request.cookies[cookieName]
-      if (before) await endSession(house, tokenId(before))
+      const earlier = request.cookies[cookieName]
+      if (earlier) await endSession(house, tokenId(earlier))
       const token = newToken()
       const now = house.now()
-      await db.transaction(async (tx) => {
+      const codeToBeChanged = whyNotCode(code, who.roles) !== undefined
+      const { device, ended, person } = await db.transaction(async (tx) => {
         // Whoever left, or was given another code, while this one was looked at is not signed in by it.
         const [still] = await tx
-          .select({ id: t.people.id })
+          .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
           .from(t.people)
           .where(and(eq(t.people.id, who.personId), isNull(t.people.leftAt), eq(t.people.codeHash, who.codeHash)))
           .for('share')
@@ -266,37 +283,65 @@ const signIn: Door = (app, house) => {
           personId: who.personId,
           startedAt: now,
           endsAt: now + sessionMs,
-          codeToChange: whyNotCode(code, who.roles) !== undefined,
+          codeToChange: codeToBeChanged,
         })
+        const known = await deviceOf(tx, who.personId, before, now)
+        await note(tx, now, who.personId, 'signed in', who.personId, {
+          address: request.ip,
+          device: known === before ? 'known' : 'new to this person',
+        })
+        return { device: known, ended: await tidied(tx, who.personId, now), person: still }
       })
-      const device = known ?? newToken()
-      await db
-        .insert(t.knownDevices)
-        .values({ id: tokenId(device), personId: who.personId, seenAt: now })
-        .onConflictDoUpdate({ target: [t.knownDevices.id, t.knownDevices.personId], set: { seenAt: now } })
-      const [person] = await db
-        .select({ id: t.people.id, name: t.people.name, roles: t.people.roles })
-        .from(t.people)
-        .where(eq(t.people.id, who.personId))
-      const changeCode = whyNotCode(code, who.roles) === undefined ? {} : { changeCode: codeToChange }
+      for (const id of ended) house.hub.end(sessionTopic(id))
+      const changeCode = codeToBeChanged ? { changeCode: codeToChange } : {}
+      const cookie = { httpOnly: true, sameSite: 'strict', secure: request.protocol === 'https' } as const
       return reply
-        .setCookie(cookieName, token, {
-          path: '/',
-          httpOnly: true,
-          sameSite: 'strict',
-          secure: request.protocol === 'https',
-          maxAge: sessionMs / 1000,
-        })
-        .setCookie(deviceCookie, device, {
-          path: '/api/session',
-          httpOnly: true,
-          sameSite: 'strict',
-          secure: request.protocol === 'https',
-          maxAge: deviceKnownS,
-        })
-        .send({ ...sure(person), ...changeCode })
+        .setCookie(cookieName, token, { ...cookie, path: '/', maxAge: sessionMs / 1000 })
+        .setCookie(deviceCookie, device, { ...cookie, path: '/api/session', maxAge: deviceKnownS })
+        .send({ ...person, ...changeCode })
     },
   )
+}
+
+/**
+ * By which word this device is known to a person from now on. At a person's first sign-in on it the word is a new one, for all
+ * who are known there: one that somebody else has put there, and knows, opens nothing.
+ */
+async function deviceOf(q: Db, personId: string, before: string | undefined, now: number): Promise<string> {
+  const { knownDevices: k } = t
+  if (before !== undefined) {
+    const own = and(eq(k.id, tokenId(before)), eq(k.personId, personId))
+    if ((await q.update(k).set({ seenAt: now }).where(own).returning({ id: k.id })).length > 0) return before
+  }
+  const fresh = newToken()
+  if (before !== undefined)
+    await q
+      .update(k)
+      .set({ id: tokenId(fresh) })
+      .where(eq(k.id, tokenId(before)))
+  await q.insert(k).values({ id: tokenId(fresh), personId, seenAt: now })
+  return fresh
+}
+
+/** Sign-ins of one person that stand at once; the oldest ends where another is opened. */
+const mostSessions = 30
+/** Takes away what has ended by its time or unused, and what one person has too many of. @returns whose screens end with it */
+async function tidied(q: Db, personId: string, now: number): Promise<string[]> {
+  const { sessions: s, knownDevices: k } = t
+  await q.delete(k).where(lt(k.seenAt, now - deviceKnownS * 1000))
+  const over = await q
+    .delete(s)
+    .where(or(lte(s.endsAt, now), lte(sql`greatest(${s.seenAt}, ${s.startedAt})`, now - idleMs)))
+    .returning({ id: s.id })
+  const own = await q
+    .select({ id: s.id })
+    .from(s)
+    .where(eq(s.personId, personId))
+    .orderBy(desc(s.startedAt))
+    .offset(mostSessions)
+  const many = own.map((x) => x.id)
+  if (many.length > 0) await q.delete(s).where(inArray(s.id, many))
+  return [...over.map((x) => x.id), ...many]
 }
 
 const signOut: Door = (app, house) => {
