@@ -1,5 +1,6 @@
 /** Text and numbers as they may come from outside: bounded, so that nothing a stranger types can hurt what stores it. */
 import * as z from 'zod'
+import { oneLine } from './words'
 
 /**
  * Any letters but NUL and other controls (tab and line breaks stay), halves of a pair of surrogates, and the two that are
@@ -21,6 +22,12 @@ export const text = (
   least = 1,
   says = least <= 1 ? 'something has to be written here' : `at least ${least} characters`,
 ) => z.string().trim().min(least, says).max(most, `at most ${most} characters`).regex(speakable, unspeakable)
+
+/**
+ * The same for what is a name: one line, and no sign in it that is not seen.
+ * @example line(120).parse('Ansel\nDr Orrell') // 'Ansel / Dr Orrell'
+ */
+export const line = (most: number, least = 1, says?: string) => text(most, least, says).overwrite(oneLine)
 
 /**
  * An id the program or a client made, kept as it is.

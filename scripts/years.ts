@@ -117,9 +117,10 @@ const orrell = await new Caller(app).signIn('orrell', demoCodes['orrell'] ?? '')
 /** Does something long, and says how long it took, how long others waited for an answer meanwhile, and the memory at its peak. */
 async function beside(what: string, task: () => Promise<unknown>, aimS?: number): Promise<void> {
   const waits: Record<string, number[]> = { '/health': [], '/days/today': [], '/visits/v-7': [] }
-  let [goesOn, peak] = [true, 0]
+  const asker = { goesOn: true }
+  let peak = 0
   const asking = (async () => {
-    while (goesOn) {
+    while (asker.goesOn) {
       for (const [path, own] of Object.entries(waits)) {
         const at = performance.now()
         const { status } = await orrell.call('GET', path)
@@ -127,13 +128,13 @@ async function beside(what: string, task: () => Promise<unknown>, aimS?: number)
         own.push(performance.now() - at)
       }
       peak = Math.max(peak, process.memoryUsage().rss / 1e6)
-      await new Promise((resolve) => setTimeout(resolve, 30))
+      await new Promise((resolve) => setTimeout(resolve, 400))
     }
   })()
   const at = performance.now()
   await task()
   note(what, (performance.now() - at) / 1000, 's', aimS)
-  goesOn = false
+  asker.goesOn = false
   await asking
   for (const [path, own] of Object.entries(waits)) note(`  meanwhile ${path}, median`, median(own), 'ms')
   for (const [path, own] of Object.entries(waits))

@@ -30,6 +30,7 @@ import { guardDoors } from './doors'
 import { Plans } from './plans'
 import type { OpenDatabase } from './db/open'
 import type { App, House } from './house'
+import { Heard } from './heard'
 import { Hub } from './live/hub'
 import { Presence } from './live/presence'
 import { healthView } from '../wire/live'
@@ -191,6 +192,7 @@ function houseOf(
     copies,
     plans: new Plans(),
     presence: new Presence(),
+    heard: new Heard(),
     connections: new Connections(server, {
       all: mostConnections,
       ofAddress: mostUnknown,

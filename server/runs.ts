@@ -2,7 +2,7 @@
  * Runs: commands become stored events. One visit's commands are handled one after the other, each in one transaction: by turns
  * on this server, by the row of the visit on several.
  */
-import { createHash } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
 import { sure } from '../core/sure'
 import { eq } from 'drizzle-orm'
 import type { Plan } from '../core/model/plan'
@@ -10,7 +10,7 @@ import { decide, type Decision, type Who } from '../core/run/decide'
 import { spanWords } from '../core/clock'
 import { libraryVersion } from '../core/plan/compile'
 import { sealed } from './db/seal'
-import type { Command, RunEvent } from '../core/run/events'
+import type { Command, Happening, RunEvent } from '../core/run/events'
 import { happenedAt } from '../core/run/queue'
 import { evolve, initialState, type RunState } from '../core/run/state'
 import { alone, together, triedAgain } from './db/alone'
@@ -178,5 +178,26 @@ export class Runs {
       if (fresh) this.publish(visitId, answer.events, live.plan, { before, after: live.state })
       return answer
     })
+  }
+
+  /**
+   * Tells a running visit what was changed beside it, in the transaction of that change: an event of its run like any other.
+   * @returns what screens of the visit are told once it is stored
+   */
+  async tell(tx: Db, visitId: string, what: Happening, by: string): Promise<RunEvent[]> {
+    const last = await loadLastEvent(tx, visitId)
+    const commandId = `beside-${randomUUID()}`
+    const event: RunEvent = {
+      id: `${commandId}.0`,
+      seq: (last?.seq ?? 0) + 1,
+      at: Math.max(this.now(), last?.at ?? 0),
+      by,
+      device: 'beside',
+      commandId,
+      what,
+    }
+    const told = { visitId, via: null, library: libraryVersion, commandHash: null }
+    await tx.insert(t.runEvents).values(sealed([{ ...event, ...told }], last?.seal ?? null))
+    return [event]
   }
 }

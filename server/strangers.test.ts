@@ -57,9 +57,9 @@ describe('connections', () => {
   })
   it('however many somebody opens and renews: every health request is answered', async () => {
     const sockets = new Set<Socket>()
-    let goesOn = true
+    const attacker = { goesOn: true }
     const hold = async (): Promise<void> => {
-      while (goesOn) {
+      while (attacker.goesOn) {
         const socket = await opened(port).catch(() => undefined)
         if (!socket) continue
         sockets.add(socket)
@@ -70,7 +70,7 @@ describe('connections', () => {
     }
     const attack = hold()
     for (let i = 0; i < 25; i++) expect((await fetch(`http://127.0.0.1:${port}/api/health`)).status).toBe(200)
-    goesOn = false
+    attacker.goesOn = false
     for (const socket of sockets) socket.destroy()
     await attack
   })

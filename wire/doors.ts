@@ -79,6 +79,7 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
     [
       'POST /items/import',
       'PATCH /items/:itemId',
+      'DELETE /items/:itemId',
       'POST /items/starter',
       'POST /lots',
       'PATCH /lots/:lotId',

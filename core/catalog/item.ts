@@ -1,5 +1,5 @@
 /** What a practice owns besides burs: instruments, materials, consumables; and the lots they come in. */
-import { id, plainDate, text } from '../bounded'
+import { id, line, plainDate, text } from '../bounded'
 import * as z from 'zod'
 import { families } from './family'
 import { shapeNames } from './shape-names'
@@ -14,7 +14,7 @@ export const cassettes = ['basic', 'crown', 'restorative', 'dam', 'endodontic', 
 
 export const item = z.strictObject({
   id: id(),
-  name: text(200),
+  name: line(200),
   family: z.enum(families),
   /** The needs it answers: 'mirror', 'cord.0', 'light body.fast' … */
   serves: z.array(id()).min(1).max(60),

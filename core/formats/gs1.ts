@@ -41,13 +41,13 @@ function plainDate(yymmdd: string, thisYear: number): string | null {
  * @example readScan('(01)09506000134352(10)A7', 2026) // { code: '(01)09506000134352(10)A7', gtin: '09506000134352', lot: 'A7' }
  */
 export function readScan(text: string, thisYear: number): Scan | { error: string } {
-  const code = text
-    .trim()
-    .replace(/^\](?:d2|C1|Q3|e0)/, '')
-    .replace(new RegExp(`^${separator}`), '')
+  const read = text.trim()
+  const code = read.replace(/^\](?:d2|C1|Q3|e0)/, '').replace(new RegExp(`^${separator}`), '')
+  // What says by its symbol, its separators, brackets or product number that it is an element string; ten digits of a label do not.
+  const isElements = code !== read || code.includes(separator) || /^(01\d{14}|17\d{6}(?=10|11|21|$))/.test(code)
   if (code === '') return { error: 'nothing was read' }
   const bracketed = /^\(\d{2}\)/.test(code)
-  if (!bracketed && !/^(01\d{14}|10|17\d{6}|21)/.test(code))
+  if (!bracketed && !(isElements && /^(01\d{14}|1[017]|21)/.test(code)))
     return {
       code,
       ...(/^\d{8}$|^\d{12,14}$/.test(code) && checkDigitHolds(code) ? { gtin: code.padStart(14, '0') } : {}),
@@ -57,7 +57,10 @@ export function readScan(text: string, thisYear: number): Scan | { error: string
     ? [...code.matchAll(/\((\d{2})\)([^(]*)/g)].map((m) => [sure(m[1]), sure(m[2])] as const)
     : split(code)
   if (!Array.isArray(fields)) return fields
-  for (const [ai, value] of fields) {
+  for (const [i, [ai, value]] of fields.entries()) {
+    // General Specifications, 4.14: the same identifier twice has to carry the same value.
+    if (fields.slice(0, i).some(([known, other]) => known === ai && other !== value))
+      return { error: `field (${ai}) stands there twice, with two values; scan again` }
     if (ai === '01') {
       if (!/^\d{14}$/.test(value) || !checkDigitHolds(value))
         return { error: `product number ${value}: its check digit is wrong; scan again` }

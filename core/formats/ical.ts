@@ -3,6 +3,7 @@
  * recurring events on the day asked for, cancelled ones as such; what is no appointment of the day is named with why.
  */
 import { messageOf, sure } from '../sure'
+import { oneLine } from '../words'
 import ICAL from 'ical.js'
 import { Temporal } from 'temporal-polyfill'
 import { plainDate } from '../clock'
@@ -28,7 +29,8 @@ export function dayToIcal(visits: readonly CalendarVisit[], name: string, stampe
   const calendar = new ICAL.Component(['vcalendar', [], []])
   calendar.updatePropertyWithValue('version', '2.0')
   calendar.updatePropertyWithValue('prodid', '-//Jade Tray//Day//EN')
-  calendar.updatePropertyWithValue('x-wr-calname', name)
+  // The library writes a property that it does not know as it is: a line break in it would begin another one.
+  calendar.updatePropertyWithValue('x-wr-calname', oneLine(name))
   const utc = (ms: number): ICAL.Time => ICAL.Time.fromJSDate(new Date(Math.round(ms / 1000) * 1000), true)
   for (const v of visits) {
     const event = new ICAL.Component('vevent')

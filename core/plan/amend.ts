@@ -160,11 +160,14 @@ const placeOfAct = (lines: readonly Line[], act: Act): number | undefined => {
   return i < 0 ? undefined : i
 }
 
-/** Signatures that no card may remove. */
+/** Signatures do not go with their step: some no card may remove, the others a card asks for, and only it lets them go. */
 const signaturesStay: Soundness = (before, after) => {
   const at = placesIn(after)
-  const gone = before.find(({ draft }) => draft.hold?.mandatory && !at.has(draft.id))?.draft
-  return gone?.hold ? `“${gone.title}” carries a signature that stays: ${gone.hold.title}` : null
+  const gone = before.find(({ draft }) => draft.hold && !at.has(draft.id))?.draft
+  if (!gone?.hold) return null
+  return gone.hold.mandatory
+    ? `“${gone.title}” carries a signature that stays: ${gone.hold.title}`
+    : `“${gone.title}” carries a signature: ${gone.hold.title}. The dentist’s card takes that away first`
 }
 
 /** Nothing that hurts before the test of numbness. */

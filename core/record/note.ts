@@ -1,6 +1,6 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
-import { capital, ended } from '../words'
-import { firstOf, lastOf, sure } from '../sure'
+import { capital, ended, oneLine } from '../words'
+import { among, firstOf, keysOf, lastOf, sure } from '../sure'
 import { ownRuleLines } from '../rules'
 import { isClock } from '../model/link'
 import { alertWords } from '../vocabulary'
@@ -76,10 +76,38 @@ function visitSection(t: Telling, who: { name: string }): NoteSection {
   const sentences = [`${who.name} came for ${works}: ${list(teeth)}.`]
   if (t.core.startedAt !== undefined) sentences.push(...courseSentences(t, t.core.startedAt))
   sentences.push(alerts.length > 0 ? `Alerts on record: ${list(alerts)}.` : 'No alerts on record.')
+  sentences.push(...toldSentences(t))
   sentences.push(
     `Treated by ${sure(t.plan.people.find((p) => p.dentist)).name}, assisted by ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
   )
   return { title: 'Visit', sentences }
+}
+
+const alertSaid = (alert: string): string => {
+  const known = among(keysOf(alertWords), alert)
+  return known === undefined ? alert : alertWords[known]
+}
+
+/** What was told to the visit while it ran: alerts entered or taken away, marks of products changed, by whom and why. */
+function toldSentences(t: Telling): string[] {
+  return t.events.flatMap((e): string[] => {
+    const { what } = e
+    const because = 'why' in what && what.why !== undefined ? `, because: ${what.why}` : ''
+    if (what.kind === 'alerts.changed')
+      return [
+        ...what.entered.map(
+          (a) => `${t.time(e.at)} ${t.name(e.by)} entered an alert while the visit ran: ${alertSaid(a)}.`,
+        ),
+        ...what.taken.map(
+          (a) => `${t.time(e.at)} ${t.name(e.by)} took an alert away while the visit ran: ${alertSaid(a)}${because}.`,
+        ),
+      ]
+    if (what.kind === 'mark.changed')
+      return [
+        `${t.time(e.at)} ${t.name(e.by)} ${what.on ? 'marked' : 'took a mark off'} a product of this tray while the visit ran: ${what.item}, ${what.mark}${because}.`,
+      ]
+    return []
+  })
 }
 
 /** The tray: who signed it, over what, and the dentist's answers to what clashed. */
@@ -315,7 +343,7 @@ export function composeNote(
   const notes = events.flatMap((e) =>
     e.what.kind === 'note.added' && !undone.has(e.commandId) ? [`${t.time(e.at)} ${t.name(e.by)}: ${e.what.text}`] : [],
   )
-  return {
+  return inLines({
     title: `${plan.title}, ${plan.teeth.map((x) => `${x.tooth} (${x.quadrant})`).join(', ')}, ${day}`,
     library: plan.library,
     sections: [
@@ -340,8 +368,16 @@ export function composeNote(
       },
     ],
     instructions: patientInstructions(plan, core),
-  }
+  })
 }
+
+/** Each sentence is one line, whatever was typed into it: nobody writes a line of a record but the program. */
+const inLines = (note: ChartNote): ChartNote => ({
+  ...note,
+  title: oneLine(note.title),
+  sections: note.sections.map((s) => ({ title: oneLine(s.title), sentences: s.sentences.map(oneLine) })),
+  instructions: note.instructions.map(oneLine),
+})
 
 /** A kept note with what was written to it after it was closed, each with its day, time and name. */
 export function withAddenda(
@@ -357,9 +393,9 @@ export function withAddenda(
         ]
       : [],
   )
-  return sentences.length === 0
-    ? note
-    : { ...note, sections: [...note.sections, { title: 'Added after the visit was closed', sentences }] }
+  const added = sentences.length === 0 ? [] : [{ title: 'Added after the visit was closed', sentences }]
+  // A note that was kept by an earlier version is read in lines, too.
+  return inLines({ ...note, sections: [...note.sections, ...added] })
 }
 
 /** The note as plain text, for copying and printing. */

@@ -42,6 +42,21 @@ export const happening = z.discriminatedUnion('kind', [
     figures: z.array(figure).optional(),
   }),
   z.strictObject({ kind: z.literal('note.added'), text: z.string() }),
+  /** The patient's alerts, changed while the visit runs; nobody's touch of the run, and not taken back by one. */
+  z.strictObject({
+    kind: z.literal('alerts.changed'),
+    entered: z.array(z.string()),
+    taken: z.array(z.string()),
+    why: z.string().optional(),
+  }),
+  /** A mark that an alert looks at, changed on a product of this tray while the visit runs. */
+  z.strictObject({
+    kind: z.literal('mark.changed'),
+    item: z.string(),
+    mark: z.string(),
+    on: z.boolean(),
+    why: z.string().optional(),
+  }),
   z.strictObject({ kind: z.literal('undone'), commandId: z.string() }),
   z.strictObject({ kind: z.literal('run.closed') }),
   z.strictObject({ kind: z.literal('addendum.made'), text: z.string() }),

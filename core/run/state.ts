@@ -193,6 +193,8 @@ function folded({ core, past, calls }: RunState, event: RunEvent): Folded {
     const call = calls[what.handoff]
     return { core, past, calls: call ? { ...calls, [what.handoff]: { ...call, seenBy: by, seenAt: at } } : calls }
   }
+  // Told to the run, not done in it: nothing of it is undone by taking the last touch back.
+  if (what.kind === 'alerts.changed' || what.kind === 'mark.changed') return { core, past, calls }
   if (what.kind === 'undone')
     return past?.commandId === what.commandId
       ? { core: past.before, past: past.previous, calls }

@@ -172,14 +172,14 @@ it('is of one moment in every table, whatever changes while it is read', async (
       row: (table, row) => {
         const { name, may_move_min: moved, at, id } = Object(row)
         counts.set(table, (counts.get(table) ?? 0) + 1)
-        const tells: Partial<Record<string, unknown>> = {
-          practices: name,
-          patients: name,
+        const tells: Partial<Record<string, string>> = {
+          practices: String(name),
+          patients: String(name),
           visits: `round ${moved}`,
           tray_marks: `round ${at}`,
           items: String(id).startsWith('gone-') ? String(id).replace('gone-', 'round ') : undefined,
         }
-        if (tells[table] !== undefined) said.set(table, (said.get(table) ?? new Set()).add(String(tells[table])))
+        if (tells[table] !== undefined) said.set(table, (said.get(table) ?? new Set()).add(tells[table]))
       },
     })
     const [of] = sure(said.get('practices'))
@@ -198,7 +198,7 @@ it('is one at a time, each under a name of its own; what a killed one left is ta
   const orrell = await new Caller(house.app).signIn('orrell', '471108')
   const make = () => orrell.call('POST', '/backups', { signer: { code: '471108' } })
   const made = await Promise.all([make(), make(), make()])
-  expect(made.map((m) => m.status).toSorted()).toEqual([201, 409, 409])
+  expect(made.map((m) => m.status).toSorted((a, b) => a - b)).toEqual([201, 409, 409])
   const again = await make()
   const names = [...made, again].flatMap((m) => (m.status === 201 ? [String(m.body['name'])] : []))
   expect(new Set(names).size).toBe(2)

@@ -38,29 +38,30 @@ const gzipLevel = 3
 /** Handed on in large pieces: each turn of the loop is shared with whoever is being answered meanwhile. */
 const bufferBytes = 512 * 1024
 
+/** So much may wait to be packed: the database goes on meanwhile. */
+const waitingBytes = 8 * bufferBytes
+
 /** Takes lines one by one; resolves when there is room for the next. */
 export type Sink = (line: string) => Promise<void>
 
 /** What is written under another name until it is whole. */
-export const partOf = (file: string): string => `${file}.part`
+const partOf = (file: string): string => `${file}.part`
 
 /**
- * Writes a file of lines. It gets its name when it is whole, on the disk and found good. Of two that would write the same file
- * one does; nothing that is there already is written over.
+ * Writes a file of lines. It gets its name when it is whole, on the disk, and has been read back as what was handed over. Of
+ * two that would write the same file one does; nothing that is there already is written over.
  * @param fill hands the lines over, in order
- * @param check looks at what was written, under the name it has until then
  * @throws Error EEXIST where the file is there, or is just being written
  */
 export async function writeLines(
   file: string,
   passphrase: string | undefined,
   fill: (sink: Sink) => Promise<void>,
-  check: (part: string) => Promise<void> = async () => undefined,
 ): Promise<void> {
   const part = partOf(file)
   const reserved = await open(part, 'wx', 0o600)
   let named = false
-  const lines = new PassThrough({ highWaterMark: bufferBytes })
+  const lines = new PassThrough({ highWaterMark: waitingBytes })
   const zipped = lines.pipe(createGzip({ chunkSize: bufferBytes, level: gzipLevel }))
   try {
     // Whoever has the part has the name: nobody else writes under it meanwhile.
@@ -70,7 +71,9 @@ export async function writeLines(
     const fault = new Promise<never>((_resolve, reject) => written.catch(reject))
     fault.catch(() => undefined)
     let waiting = ''
+    let handed = 0
     const hand = async (): Promise<void> => {
+      handed += Buffer.byteLength(waiting)
       const room = lines.write(waiting)
       waiting = ''
       if (!room) await Promise.race([new Promise<void>((resolve) => void lines.once('drain', resolve)), fault])
@@ -85,12 +88,16 @@ export async function writeLines(
       await written.catch(() => undefined)
       throw error
     }
+    handed += Buffer.byteLength(waiting)
     lines.end(waiting)
     await written
     const handle = await open(part, 'r+')
     await handle.sync()
     await handle.close()
-    await check(part)
+    // It is read back from the disk: gzip carries a checksum over what it was given, age one over each piece of what it sealed.
+    let read = 0
+    for await (const bytes of unpacked(part, passphrase)) read += bytes.length
+    if (read !== handed) throw new BadBackup('What was written does not read as it was handed over.')
     await rename(part, file)
     named = true
   } finally {
@@ -137,8 +144,8 @@ async function opened(file: string, passphrase: string): Promise<Readable> {
   throw new BadBackup('That passphrase does not open this backup.')
 }
 
-/** The lines of a file, one after the other. @throws BadBackup where it is none, is damaged or does not open */
-export async function* readLines(file: string, passphrase: string | undefined): AsyncGenerator<string> {
+/** What a file holds, as it was before it was packed. @throws BadBackup where it is none, is damaged or does not open */
+async function* unpacked(file: string, passphrase: string | undefined): AsyncGenerator<Buffer> {
   let sealed: boolean
   try {
     sealed = await isSealed(file)
@@ -151,7 +158,7 @@ export async function* readLines(file: string, passphrase: string | undefined): 
   const flow = pipeline(source, unzipped)
   flow.catch(() => undefined)
   try {
-    yield* linesOf(unzipped)
+    for await (const bytes of unzipped) yield bytes
     await flow
     // What stands behind the end of a gzip file is passed over in silence by those who open it.
     if (!sealed && unzipped.bytesWritten !== (await stat(file)).size)
@@ -163,3 +170,7 @@ export async function* readLines(file: string, passphrase: string | undefined): 
     unzipped.destroy()
   }
 }
+
+/** The lines of a file, one after the other. @throws BadBackup where it is none, is damaged or does not open */
+export const readLines = (file: string, passphrase: string | undefined): AsyncGenerator<string> =>
+  linesOf(unpacked(file, passphrase))

@@ -126,7 +126,7 @@ describe('a copy put together of parts', () => {
     const sums = new Sums(keptTables.map((k) => k.name))
     for (const l of rows) {
       const { t: table } = rowLine.parse(JSON.parse(l))
-      sums.add(table, l.slice(`{"t":${JSON.stringify(table)},"r":`.length, -1))
+      sums.add(table, l)
     }
     const [file, into] = [join(folder, 'bad-row.jade'), join(folder, 'bad-row')]
     writeFileSync(file, zip([head!, ...rows, JSON.stringify({ end: sums.end() })]))

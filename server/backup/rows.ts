@@ -14,56 +14,78 @@ import { sure } from '../../core/sure'
 import type { Db, OpenDatabase } from '../db/open'
 import { rowsOf } from '../db/rows'
 import { linesOf } from './split'
-import { keptTables, numbered, type KeptTable } from './tables'
+import { keptTables, type KeptTable } from './tables'
 
-/** A row as JSON, as the database writes it, and the text of its key. */
+/** Lines of a copy, parted by line feeds, and how many rows they are. */
+interface Lines {
+  text: string
+  rows: number
+}
+/** The lines of one table. */
+export type LinesOf = (table: KeptTable) => AsyncIterable<Lines>
+export type Source = Pick<OpenDatabase, 'db' | 'kind'>
+
+/** A row as the database writes it, as JSON, and its key as JSON. */
 interface Row {
   key: string
   row: string
 }
-/** The rows of one table, in the order of its key. */
-export type RowsOf = (table: KeptTable) => AsyncIterable<readonly Row[]>
-export type Source = Pick<OpenDatabase, 'db' | 'kind'>
+const lineOf = (table: string, row: string): string => `{"t":${JSON.stringify(table)},"r":${row}}`
 
-const page = z.object({ row: z.string(), key: z.array(z.string()) })
-const keyText = (key: readonly string[]): string => JSON.stringify(key)
-
-/** The rows of a table under a condition, in pages by its key, each found through the key's own index. */
-async function* pages(q: Db, { name, key, page: rowsAtOnce }: KeptTable, where: SQL): AsyncGenerator<Row[]> {
+/** The rows of a table under a condition, page by page by its key, each page found through the key's own index. */
+async function* paged<T>(
+  { name, key, page }: KeptTable,
+  where: SQL,
+  take: (page: SQL) => Promise<{ rows: number; last: string | null; of: T }>,
+): AsyncGenerator<T> {
   const columns = sql.join(
     key.map((k) => sql`x.${sql.identifier(k)}`),
     sql`, `,
   )
-  const texts = sql.join(
-    key.map((k) => sql`x.${sql.identifier(k)}::text`),
-    sql`, `,
-  )
   // Whole numbers stay numbers in the comparison; their text is only carried.
-  const values = (after: readonly string[]): SQL =>
+  const values = (after: readonly unknown[]): SQL =>
     sql.join(
-      after.map((v, i) =>
-        key[i] === 'seq' || (key[i] === 'id' && numbered.includes(name)) ? sql`${Number(v)}::int` : sql`${v}::text`,
-      ),
+      after.map((v) => (typeof v === 'number' ? sql`${v}::int` : sql`${String(v)}::text`)),
       sql`, `,
     )
-  let after: string[] | undefined
-  for (;;) {
-    const beyond: SQL = after === undefined ? sql`` : sql` and (${columns}) > (${values(after)})`
-    const rows = rowsOf(
-      page,
-      await q.execute(
-        sql`select row_to_json(x)::text as row, array[${texts}] as key from ${sql.identifier(name)} x where ${where}${beyond} order by ${columns} limit ${rowsAtOnce}`,
-      ),
+  for (let after: string | undefined; ;) {
+    const beyond = after === undefined ? sql`` : sql` and (${columns}) > (${values(keyOf(after))})`
+    const { rows, last, of } = await take(
+      sql`select row_to_json(x)::text as row, json_build_array(${columns})::text as key from ${sql.identifier(name)} x where ${where}${beyond} order by ${columns} limit ${page}`,
     )
-    if (rows.length > 0) yield rows.map((r) => ({ row: r.row, key: keyText(r.key) }))
-    if (rows.length < rowsAtOnce) return
-    after = rows.at(-1)?.key
+    if (rows > 0) yield of
+    if (rows < page || last === null) return
+    after = last
   }
 }
+const keyOf = (key: string): unknown[] => z.array(z.unknown()).parse(JSON.parse(key))
+
+const rowSchema = z.object({ row: z.string(), key: z.string() })
+/** Pages of rows, one by one. */
+const rowPages = (q: Db, table: KeptTable, where: SQL): AsyncGenerator<Row[]> =>
+  paged(table, where, async (page) => {
+    const rows = rowsOf(rowSchema, await q.execute(page))
+    return { rows: rows.length, last: rows.at(-1)?.key ?? null, of: rows }
+  })
+
+const pageSchema = z.object({ rows: z.number(), text: z.string().nullable(), last: z.string().nullable() })
+/** Pages of lines, put together by the database: a row of its own for each would take ten times as long to hand over. */
+const linePages = (q: Db, table: KeptTable, where: SQL): AsyncGenerator<Lines> =>
+  paged(table, where, async (page) => {
+    const [begin, end] = lineOf(table.name, '\n').split('\n')
+    const [of] = rowsOf(
+      pageSchema,
+      await q.execute(
+        sql`select count(*)::int as rows, string_agg(${begin}::text || s.row || ${end}::text, E'\n') as text, (array_agg(s.key))[count(*)] as last from (${page}) s`,
+      ),
+    )
+    const { rows, text, last } = sure(of)
+    return { rows, last, of: { text: text ?? '', rows } }
+  })
 
 async function whole(q: Db, table: KeptTable, where: SQL): Promise<Map<string, string>> {
   const all = new Map<string, string>()
-  for await (const rows of pages(q, table, where)) for (const { key, row } of rows) all.set(key, row)
+  for await (const rows of rowPages(q, table, where)) for (const { key, row } of rows) all.set(key, row)
   return all
 }
 
@@ -76,7 +98,7 @@ async function transactionNow(q: Db): Promise<string> {
 const before = (moment: string): SQL => sql`age(x.xmin) > age(${moment}::text::xid8::xid)`
 
 /** Visits that have not begun: those that are not closed are few, and each is looked up. */
-async function notBegun(q: Db): Promise<Set<string>> {
+async function notBegun(q: Db): Promise<string[]> {
   const rows = rowsOf(
     z.object({ id: z.string() }),
     await q.execute(
@@ -84,7 +106,7 @@ async function notBegun(q: Db): Promise<Set<string>> {
         where (select e.seq from run_events e where e.visit_id = o.id limit 1) is null`,
     ),
   )
-  return new Set(rows.map((r) => r.id))
+  return rows.map((r) => r.id)
 }
 
 /** The rows of changing tables as they were met before the moment, in a file that nobody else sees. */
@@ -127,81 +149,74 @@ class Aside {
 
 /** What the moment itself says of a table. */
 interface AtTheMoment {
-  /** Rows that were changed or put in since they were laid aside, or that may still change or go. */
+  /** By their keys: rows that were changed or put in since they were laid aside, or that may still change or go. */
   rows: Map<string, string>
   /** Which of those laid aside are still there, where some may have been taken away. */
   there?: Set<string>
 }
 
-async function* inGroups(rows: AsyncIterable<Row>, size: number): AsyncGenerator<Row[]> {
-  let group: Row[] = []
-  for await (const row of rows) {
-    group.push(row)
-    if (group.length < size) continue
-    yield group
-    group = []
-  }
-  if (group.length > 0) yield group
-}
-
-async function embedded<T>(db: Db, asidePath: string, read: (rowsOfTable: RowsOf) => Promise<T>): Promise<T> {
+async function embedded<T>(db: Db, asidePath: string, read: (linesOfTable: LinesOf) => Promise<T>): Promise<T> {
   const aside = await Aside.at(asidePath)
   try {
     const start = await transactionNow(db)
     const changing = keptTables.filter((k) => k.how === 'changing')
-    for (const table of changing) await aside.take(table.name, pages(db, table, sql`true`))
+    for (const table of changing) await aside.take(table.name, rowPages(db, table, sql`true`))
     const now = new Map<string, AtTheMoment>()
-    let waiting = new Set<string>()
+    let waiting = ''
     const moment = await db.transaction(async (tx) => {
       const at = await transactionNow(tx)
       for (const table of changing) {
         const rows = await whole(tx, table, sql`not ${before(start)}`)
-        const keys = sql.join(
-          table.key.map((k) => sql`x.${sql.identifier(k)}::text`),
-          sql`, `,
-        )
-        const there =
-          table.name === 'items'
-            ? new Set(
-                rowsOf(
-                  z.object({ key: z.array(z.string()) }),
-                  await tx.execute(sql`select array[${keys}] as key from ${sql.identifier(table.name)} x`),
-                ).map((r) => keyText(r.key)),
-              )
-            : undefined
-        now.set(table.name, there ? { rows, there } : { rows })
+        now.set(table.name, table.name === 'items' ? { rows, there: await keysNow(tx, table) } : { rows })
       }
-      waiting = await notBegun(tx)
-      const ids = sql`(select jsonb_array_elements_text(${JSON.stringify([...waiting])}::jsonb))`
+      waiting = JSON.stringify(await notBegun(tx))
       for (const table of keptTables)
         if (table.how === 'begun' || table.how === 'used')
           now.set(table.name, {
-            rows: await whole(tx, table, table.how === 'used' ? sql`x.used_at is null` : sql`x.visit_id in ${ids}`),
+            rows: await whole(tx, table, table.how === 'used' ? sql`x.used_at is null` : isOf(waiting)),
           })
       return at
     })
     return await read(async function* (table) {
-      const of = now.get(table.name)
+      const { rows, there } = now.get(table.name) ?? { rows: new Map<string, string>() }
+      if (rows.size > 0) yield asLines(table, [...rows.values()])
       if (table.how === 'changing') {
-        const { rows, there } = sure(of)
-        const old = aside.of(table.name)
-        const unchanged = async function* (): AsyncGenerator<Row> {
-          for await (const row of old) if (!rows.has(row.key) && (there?.has(row.key) ?? true)) yield row
+        let some: string[] = []
+        for await (const { key, row } of aside.of(table.name)) {
+          if (rows.has(key) || !(there?.has(key) ?? true)) continue
+          some.push(row)
+          if (some.length < table.page) continue
+          yield asLines(table, some)
+          some = []
         }
-        yield* inGroups(unchanged(), table.page)
+        if (some.length > 0) yield asLines(table, some)
+        return
       }
-      if (of && of.rows.size > 0) yield [...of.rows].map(([key, row]) => ({ key, row }))
-      if (table.how === 'changing') return
-      const settled = table.how === 'used' ? sql`${before(moment)} and x.used_at is not null` : before(moment)
-      for await (const rows of pages(db, table, settled))
-        yield table.how === 'begun'
-          ? rows.filter((r) => !waiting.has(sure(z.array(z.string()).parse(JSON.parse(r.key))[0])))
-          : rows
+      const settled = { added: sql`true`, begun: sql`not (${isOf(waiting)})`, used: sql`x.used_at is not null` }[
+        table.how
+      ]
+      yield* linePages(db, table, sql`${before(moment)} and ${settled}`)
     })
   } finally {
     await aside.close()
   }
 }
+
+/** Which keys of a table there are. */
+async function keysNow(q: Db, table: KeptTable): Promise<Set<string>> {
+  const keys = sql.join(
+    table.key.map((k) => sql`x.${sql.identifier(k)}`),
+    sql`, `,
+  )
+  const rows = await q.execute(sql`select json_build_array(${keys})::text as key from ${sql.identifier(table.name)} x`)
+  return new Set(rowsOf(z.object({ key: z.string() }), rows).map((r) => r.key))
+}
+/** Of one of these visits, given as a list in JSON. */
+const isOf = (visits: string): SQL => sql`x.visit_id in (select jsonb_array_elements_text(${visits}::jsonb))`
+const asLines = (table: KeptTable, rows: readonly string[]): Lines => ({
+  text: rows.map((row) => lineOf(table.name, row)).join('\n'),
+  rows: rows.length,
+})
 
 /**
  * Hands the rows of one moment to whoever reads them, for as long as they read.
@@ -210,10 +225,10 @@ async function embedded<T>(db: Db, asidePath: string, read: (rowsOfTable: RowsOf
 export function ofOneMoment<T>(
   { db, kind }: Source,
   asidePath: string,
-  read: (rowsOfTable: RowsOf) => Promise<T>,
+  read: (linesOfTable: LinesOf) => Promise<T>,
 ): Promise<T> {
   if (kind === 'embedded') return embedded(db, asidePath, read)
-  return db.transaction((tx) => read((table) => pages(tx, table, sql`true`)), {
+  return db.transaction((tx) => read((table) => linePages(tx, table, sql`true`)), {
     isolationLevel: 'repeatable read',
     accessMode: 'read only',
   })

@@ -1,4 +1,5 @@
 /** Holding a backup, or the live data, against the seals and sums they carry. */
+import { isDeepStrictEqual } from 'node:util'
 import { sql, type SQL } from 'drizzle-orm'
 import * as z from 'zod'
 import { messageOf, sure } from '../../core/sure'
@@ -121,10 +122,9 @@ function misfits(end: EndLine['end'], own: EndLine['end'], version: HeadLine['ve
   return [
     ...[...wanted].filter((name) => !named.has(name)).map((name) => `${name}: nothing is said of it at the end.`),
     ...Object.entries(end.tables)
-      .filter(([name, { rows, sha256 }]) => {
-        const of = own.tables[name] ?? new Sums([name]).end().tables[name]
-        return of?.sha256 !== sha256 || of.rows !== rows
-      })
+      .filter(
+        ([name, said]) => !isDeepStrictEqual(said, own.tables[name] ?? new Sums([name], version).end().tables[name]),
+      )
       .map(([name, { rows }]) => `${name}: ${own.tables[name]?.rows ?? 0} rows that do not fit the sum over ${rows}.`),
   ]
 }
@@ -135,7 +135,8 @@ async function readThrough(
   { head: onHead, row: onRow }: Reader,
   chains: Chains | undefined,
 ): Promise<Read> {
-  const [sums, turn] = [new Sums(), inPieces()]
+  const turn = inPieces()
+  let sums = new Sums()
   const wrong: string[] = []
   let head: HeadLine | undefined
   let ended = false
@@ -147,11 +148,12 @@ async function readThrough(
       const parsed = headLine.safeParse(json)
       if (!parsed.success) throw new BadBackup('This file is no backup of Jade Tray, or of a later version.')
       head = parsed.data
+      sums = new Sums([], head.version)
       await onHead?.(head)
       continue
     }
-    const end = endLine.safeParse(json)
-    if (end.success) {
+    const end = line.startsWith('{"end":') ? endLine.safeParse(json) : undefined
+    if (end?.success) {
       ended = true
       wrong.push(...misfits(end.data.end, sums.end(), head.version))
       continue
@@ -163,10 +165,9 @@ async function readThrough(
       throw new BadBackup(
         'This backup holds rows of a table that none has in this version: it is of a later one, or damaged.',
       )
-    const text = line.slice(`{"t":${JSON.stringify(table)},"r":`.length, -1)
-    sums.add(table, text)
+    sums.add(table, head.version === 1 ? line.slice(`{"t":${JSON.stringify(table)},"r":`.length, -1) : line)
     chains?.add(table, row)
-    await onRow?.(table, row, text.length)
+    await onRow?.(table, row, line.length)
   }
   if (!head || !ended) throw new BadBackup('This backup is not whole: its end is missing.')
   const { sealed, unsealed } = chains?.verdict ?? { sealed: 0, unsealed: 0 }

@@ -7,11 +7,12 @@ import { text } from '../../core/bounded'
 import { passes } from '../../wire/doors'
 import { Problem } from '../problem'
 import { alert } from '../../core/model/request'
-import { releaseCassettes } from '../db/instruments'
+import type { Happening } from '../../core/run/events'
 import * as t from '../db/schema'
-import { loadLastEvent, loadHead } from '../db/store'
+import { loadHead } from '../db/store'
 import { signedIn, type SignedIn } from './session'
 
+import { touch } from './touched'
 import { visitParams } from './visit'
 import { tellOf } from './tell'
 
@@ -57,7 +58,7 @@ const setAlerts: Door = (app, house) => {
       const reopened: string[] = []
       await db.transaction(async (tx) => {
         await tx.update(t.patients).set({ alerts }).where(eq(t.patients.id, file.patient.id))
-        // Every signed visit of the patient that has not begun: its tray was laid for other alerts.
+        // Every signed visit of the patient: a tray that was laid for other alerts is opened again, a visit that runs is told.
         const signed = await tx
           .select({ visit: t.visits, plan: t.plans.plan })
           .from(t.visits)
@@ -65,16 +66,14 @@ const setAlerts: Door = (app, house) => {
           .innerJoin(t.plans, eq(t.plans.visitId, t.visits.id))
           .where(eq(t.cases.patientId, file.patient.id))
           .for('update', { of: t.visits })
-        for (const { visit, plan } of signed) {
-          if (why === '' || (await loadLastEvent(tx, visit.id))) continue
-          await tx.delete(t.plans).where(eq(t.plans.visitId, visit.id))
-          await releaseCassettes(tx, visit.id)
-          await tx
-            .update(t.visits)
-            .set({ reopened: { plan, at: house.now(), by: person.id, why } })
-            .where(eq(t.visits.id, visit.id))
-          reopened.push(visit.id)
+        const told: Happening = {
+          kind: 'alerts.changed',
+          entered: added,
+          taken: removed,
+          ...(reason === undefined ? {} : { why: reason }),
         }
+        for (const one of signed)
+          if (why !== '' && (await touch(house, tx, one, person.id, why, told))) reopened.push(one.visit.id)
       })
       const everywhere = await db
         .select({ id: t.visits.id })

@@ -5,6 +5,7 @@ import { sure } from '../../core/sure'
 import { amendmentView, amendmentsTakenView } from '../../wire/settings'
 import { done } from '../../wire/noun'
 import { randomUUID } from 'node:crypto'
+import { isDeepStrictEqual } from 'node:util'
 import { id } from '../../core/bounded'
 import * as z from 'zod'
 import { amendment, amendmentFile } from '../../core/practice/amendment'
@@ -69,14 +70,28 @@ const takeAmendments: Door = (app, house) => {
     {
       schema: {
         response: { 200: amendmentsTakenView },
-        summary: 'Take amendments in from a file: new ones are added, known ones replaced, none is lost',
+        summary:
+          'Take amendments in from a file: new ones are added, known ones replaced, none is lost; whoever takes them in signs them',
         body: amendmentFile,
       },
     },
     async (request) => {
-      const incoming = new Map(request.body.amendments.map((a) => [a.id, a]))
+      const person = await signedIn(house, request)
       const total = await db.transaction(async (tx) => {
-        const [row] = await tx.select({ amendments: t.practices.amendments }).from(t.practices).limit(1).for('update')
+        const [row] = await tx
+          .select({ amendments: t.practices.amendments, zone: t.practices.zone })
+          .from(t.practices)
+          .limit(1)
+          .for('update')
+        // Whose name stands in a file anybody may have written: here it is who takes it in, and when. What is there already stays as it was signed.
+        const known = new Map(sure(row).amendments.map((a) => [a.id, a]))
+        const on = plainDate(house.now(), sure(row).zone)
+        const incoming = new Map(
+          request.body.amendments.map((a) => [
+            a.id,
+            isDeepStrictEqual(a, known.get(a.id)) ? a : { ...a, by: person.name, on },
+          ]),
+        )
         const kept = sure(row).amendments.map((a) => incoming.get(a.id) ?? a)
         const fresh = [...incoming.values()].filter((a) => !kept.some((k) => k.id === a.id))
         await tx.update(t.practices).set({ amendments: [...kept, ...fresh] })

@@ -4,15 +4,17 @@ import { tellPractice } from './tell'
 import { file } from '../answers'
 import { done } from '../../wire/noun'
 import { importedView, starterView } from '../../wire/cupboard'
-import { eq, max, sql } from 'drizzle-orm'
-import { id } from '../../core/bounded'
+import { eq, sql } from 'drizzle-orm'
+import { id, text } from '../../core/bounded'
 import * as z from 'zod'
 import { item } from '../../core/catalog/item'
 import { starterBurs, starterItems } from '../../core/catalog/starter'
 import { itemsToCsv } from '../../core/formats/items-csv'
 import * as t from '../db/schema'
 import { loadPractice } from '../db/store'
-import { notFound } from '../problem'
+import { notFound, Problem } from '../problem'
+import { changesOf, mayTakeOff, tellMarks } from './marks'
+import { signedIn } from './session'
 
 const figure = z.number().positive().max(100_000).nullable().optional()
 
@@ -41,34 +43,79 @@ const itemsAsCsv: Door = (app, house) => {
   )
 }
 
+/** Products of a practice, and of one list; the largest have some hundreds. */
+const mostItems = 3_000
+
 const takeItems: Door = (app, house) => {
   const { db } = house.database
   app.post(
     '/items/import',
     {
-      bodyLimit: 8 * 1024 * 1024,
+      bodyLimit: 4 * 1024 * 1024,
       schema: {
         response: { 200: importedView },
         summary: 'Store items of a list, new and changed; all of them or none',
-        body: z.strictObject({ items: z.array(item).min(1).max(20_000) }),
+        body: z.strictObject({
+          items: z.array(item).min(1).max(mostItems),
+          /** Why a mark is taken off that alerts look at; asked of whoever is no dentist. */
+          why: text(200, 3, 'a reason').optional(),
+        }),
       },
     },
     async (request) => {
-      const { items } = request.body
-      await db.transaction(async (tx) => {
-        const [last] = await tx.select({ place: max(t.items.place) }).from(t.items)
-        const next = (last?.place ?? 0) + 1
-        for (let from = 0; from < items.length; from += 500) {
-          const values = items.slice(from, from + 500).map((body, i) => ({ id: body.id, place: next + from + i, body }))
-          // A known item keeps its place in the practice's own order.
-          await tx
-            .insert(t.items)
-            .values(values)
-            .onConflictDoUpdate({ target: t.items.id, set: { body: sql`excluded.body` } })
-        }
-      })
+      const { items, why } = request.body
+      const person = await signedIn(house, request)
+      const twice = items.find((one, i) => items.findIndex((x) => x.id === one.id) !== i)
+      if (twice)
+        throw new Problem('invalid', `"${twice.id}" stands in this list twice; nothing was stored.`, {
+          errors: [{ path: 'items', message: 'an id twice' }],
+        })
+      const rows = await db.select().from(t.items)
+      const known = new Map(rows.map((r) => [r.id, item.safeParse(r.body).data ?? r.body]))
+      const fresh = items.filter((i) => !known.has(i.id))
+      if (known.size + fresh.length > mostItems)
+        throw new Problem(
+          'invalid',
+          `With these the practice would have ${known.size + fresh.length} items; it keeps ${mostItems}. Take out what is not used.`,
+        )
+      const changes = changesOf(known, items)
+      mayTakeOff(changes, person, why)
+      const next = Math.max(0, ...rows.map((r) => r.place)) + 1
+      for (let from = 0; from < items.length; from += 500) {
+        const values = items.slice(from, from + 500).map((body, i) => ({ id: body.id, place: next + from + i, body }))
+        // A known item keeps its place in the practice's own order.
+        await db
+          .insert(t.items)
+          .values(values)
+          .onConflictDoUpdate({ target: t.items.id, set: { body: sql`excluded.body` } })
+      }
+      await tellMarks(house, db, changes, person, why)
       tellPractice(house)
       return { stored: items.length }
+    },
+  )
+}
+
+const dropItem: Door = (app, house) => {
+  const { db } = house.database
+  app.delete(
+    '/items/:itemId',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Take an item out of the cupboard’s list; one that has lots stays',
+        params: z.object({ itemId: id() }),
+      },
+    },
+    async (request) => {
+      const { itemId } = request.params
+      const lots = await db.select({ number: t.lots.number }).from(t.lots).where(eq(t.lots.itemId, itemId))
+      if (lots[0])
+        throw new Problem('in-use', `Lots of it are on record, ${lots[0].number} first: it stays on the list.`)
+      const rows = await db.delete(t.items).where(eq(t.items.id, itemId)).returning({ id: t.items.id })
+      if (rows.length === 0) throw notFound(`item "${itemId}"`)
+      tellPractice(house)
+      return { ok: true as const }
     },
   )
 }
@@ -140,4 +187,4 @@ const addStarter: Door = (app, house) => {
   )
 }
 
-export const itemRoutes = roomOf(itemsAsCsv, takeItems, setItem, addStarter)
+export const itemRoutes = roomOf(itemsAsCsv, takeItems, setItem, dropItem, addStarter)

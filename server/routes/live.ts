@@ -69,6 +69,7 @@ export const liveRoutes =
           })
         }
         const beat = setInterval(() => {
+          socket.ping()
           const told = (away: boolean): void =>
             house.hub.write(socket, { event: 'beat', data: { now: house.now(), away } })
           // A sign-in also ends by time; nobody says so then. Asking is also how a screen learns that the database is away.
@@ -78,6 +79,8 @@ export const liveRoutes =
           )
         }, heartbeatMs)
         socket.on('close', () => clearInterval(beat))
+        // A browser answers by itself, whatever its page does: whoever is there is heard.
+        socket.on('pong', () => house.heard.now(session, house.now(), house.now()))
         socket.on('error', () => socket.close())
       },
     )

@@ -4,14 +4,14 @@ import { tellPractice } from './tell'
 import { done, made } from '../../wire/noun'
 import { randomUUID } from 'node:crypto'
 import { eq } from 'drizzle-orm'
-import { id, plainDate as plainDay, text } from '../../core/bounded'
+import { id, line, plainDate as plainDay } from '../../core/bounded'
 import * as z from 'zod'
 import * as t from '../db/schema'
 import { notFound, Problem } from '../problem'
 
 const entered = z.strictObject({
   itemId: id(),
-  number: text(60, 1, 'the lot number as it stands on the box'),
+  number: line(60, 1, 'the lot number as it stands on the box'),
   expires: plainDay,
   left: z.number().positive('how much there is').max(1_000_000),
 })

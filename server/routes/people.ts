@@ -5,7 +5,7 @@ import { lockedView } from '../../wire/settings'
 import { done, made } from '../../wire/noun'
 import { randomUUID } from 'node:crypto'
 import { and, eq, isNotNull, isNull, ne } from 'drizzle-orm'
-import { id, text } from '../../core/bounded'
+import { id, line } from '../../core/bounded'
 import * as z from 'zod'
 import { whyNotCode } from '../../core/practice/code'
 import { role, type Role } from '../../core/practice/functions'
@@ -18,7 +18,7 @@ import { sure } from '../../core/sure'
 import { sessionTopic } from '../live/topics'
 
 const personBody = z.strictObject({
-  name: text(80),
+  name: line(80),
   roles: z.array(role).min(1).max(role.options.length),
   code: codeField.optional(),
   /** The dentist's own code who changes this: a screen that was left open changes nobody. */

@@ -4,15 +4,19 @@ import { roomOf, type Door } from '../house'
 import { tellPractice } from './tell'
 import { sure } from '../../core/sure'
 import { done } from '../../wire/noun'
-import { id, text, whole } from '../../core/bounded'
+import { id, line as words, whole } from '../../core/bounded'
+import { and, eq, isNull } from 'drizzle-orm'
 import * as z from 'zod'
 import { functionName, permission, type FunctionTable } from '../../core/practice/functions'
 import { dayRules } from '../../core/practice/day-rules'
 import { instruments } from '../../core/practice/instruments'
 import { amountIn, ruleId, ruleRow } from '../../core/rules'
 import { card, practice as practiceSchema } from '../../core/practice/practice'
-import { plainDate } from '../../core/clock'
+import { plainDate, timeOfDay, wallTime } from '../../core/clock'
+import type { Db } from '../db/open'
 import * as t from '../db/schema'
+import { zoneOf } from '../db/store'
+import { dayTopic } from '../live/topics'
 import { Problem } from '../problem'
 
 const zone = id(80).refine((name) => {
@@ -24,7 +28,7 @@ const zone = id(80).refine((name) => {
 }, 'an IANA time zone as Europe/Vienna')
 
 const practicePatch = z.strictObject({
-  name: text(120).optional(),
+  name: words(120).optional(),
   notation: z.enum(['iso', 'universal', 'quadrant']).optional(),
   zone: zone.optional(),
   light: practiceSchema.shape.light.unwrap().optional(),
@@ -32,8 +36,10 @@ const practicePatch = z.strictObject({
   day: dayRules.optional(),
   instruments: instruments.optional(),
   useLearned: z.boolean().optional(),
+  /** The own code of whoever sets another zone: it is every visit's hour. */
+  signer: ownSigner.optional(),
   chairs: z
-    .array(z.strictObject({ id: id(40), name: text(40) }))
+    .array(z.strictObject({ id: id(40), name: words(40) }))
     .min(1)
     .max(40)
     .optional(),
@@ -47,13 +53,38 @@ const line = z.strictObject({
   signer: ownSigner,
 })
 
+/** Visits that are not over keep the hour they were given, by the clock on the wall: it is what the patient was told. */
+async function keepHours(q: Db, from: string, to: string): Promise<void> {
+  const open = await q
+    .select({ id: t.visits.id, day: t.visits.day, startsAt: t.visits.startsAt })
+    .from(t.visits)
+    .leftJoin(t.runEvents, and(eq(t.runEvents.visitId, t.visits.id), eq(t.runEvents.seq, 1)))
+    .where(isNull(t.runEvents.visitId))
+  for (const { id: visitId, day, startsAt } of open)
+    await q
+      .update(t.visits)
+      .set({ startsAt: wallTime(day, timeOfDay(startsAt, from), to) })
+      .where(eq(t.visits.id, visitId))
+}
+
 const changePractice: Door = (app, house) => {
   const { db } = house.database
   app.patch(
     '/practice',
-    { schema: { response: { 200: done }, summary: 'Change name, notation, zone or chairs', body: practicePatch } },
+    {
+      preHandler: async (request) => {
+        if (request.body.zone === undefined || request.body.zone === (await zoneOf(db))) return
+        if (!request.body.signer)
+          throw new Problem('invalid', 'signer: another time zone is set with your own code', {
+            errors: [{ path: 'signer.code', message: 'your own code' }],
+          })
+        await confirmed(house)(request)
+      },
+      schema: { response: { 200: done }, summary: 'Change name, notation, zone or chairs', body: practicePatch },
+    },
     async (request) => {
-      const { chairs } = request.body
+      const { signer: _, ...patch } = request.body
+      const { chairs, zone: next } = patch
       if (chairs) {
         const kept = new Set(chairs.map((c) => c.id))
         const used = await db.selectDistinct({ chairId: t.visits.chairId }).from(t.visits)
@@ -64,7 +95,12 @@ const changePractice: Door = (app, house) => {
             `Visits are planned or recorded on chair "${lost.chairId}"; it can be renamed, not taken away.`,
           )
       }
-      if (Object.keys(request.body).length > 0) await db.update(t.practices).set(request.body)
+      const before = await zoneOf(db)
+      if (Object.keys(patch).length > 0) await db.update(t.practices).set(patch)
+      if (next !== undefined && next !== before) {
+        await keepHours(db, before, next)
+        house.hub.send(dayTopic, { event: 'day', data: {} })
+      }
       tellPractice(house)
       return { ok: true as const }
     },

@@ -15,7 +15,7 @@ import * as t from '../db/schema'
 import { loadEvents, loadFrozenPlan, loadPractice, loadHead, zoneOf } from '../db/store'
 import { eachRead, reading } from '../db/unread'
 import { Problem } from '../problem'
-import { byCode, codeField, signedIn } from './session'
+import { byCode, codeField, sessionOf, signedIn } from './session'
 import { visitParams } from './visit'
 
 const envelope = z.strictObject({
@@ -112,9 +112,12 @@ const takeCommand: Door = (app, house) => {
             device: rest.device,
           })
         : { personId: person.id, roles: person.roles, codeShown: false }
+      // That it waited is believed for as long as nothing was heard of its device.
+      const silentS = house.heard.waitedAtMost(sure(sessionOf(request)), house.now()) / 1000
+      const waitedS = Math.min(rest.waitedS ?? 0, silentS)
       return house.runs.command(
         request.params.visitId,
-        { ...rest, ...(who.personId === person.id ? {} : { via: person.id }) },
+        { ...rest, waitedS, ...(who.personId === person.id ? {} : { via: person.id }) },
         who,
       )
     },

@@ -64,6 +64,7 @@ export async function signedIn(house: House, request: FastifyRequest): Promise<S
   const row = session === undefined ? undefined : await standing(house, session)
   if (session === undefined || !row) throw new Problem('not-signed-in', 'Sign in with your code first.')
   const now = house.now()
+  house.heard.now(session, now, row.seenAt)
   if (now - row.seenAt > seenEveryMs)
     await house.database.db.update(t.sessions).set({ seenAt: now }).where(eq(t.sessions.id, session))
   if (row.codeToChange && !mayAnyway.has(wayOf(request))) throw new Problem('change-code', codeToChange)

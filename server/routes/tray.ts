@@ -74,10 +74,18 @@ const swapItem: Door = (app, house) => {
     },
     async (request) => {
       const { visitId } = request.params
-      const { file } = await visitAt(db, 'PUT /visits/:visitId/swaps', visitId)
-      const swaps: VisitRequest['swaps'] = { ...file.request.swaps }
-      if (request.body.to === null) delete swaps[request.body.from]
-      else swaps[request.body.from] = request.body.to
+      const { file, practice } = await visitAt(db, 'PUT /visits/:visitId/swaps', visitId)
+      const { from, to } = request.body
+      const items = new Set(practice.items.map((i) => i.id))
+      // What is not in the cupboard any more is let go of by the way.
+      const swaps: VisitRequest['swaps'] = Object.fromEntries(
+        Object.entries(file.request.swaps).filter(([of, by]) => of !== from && items.has(of) && items.has(by)),
+      )
+      if (to !== null) {
+        const stranger = [from, to].find((one) => !items.has(one))
+        if (stranger !== undefined) throw new Problem('not-found', `There is no item "${stranger}" in the cupboard.`)
+        swaps[from] = to
+      }
       await db.update(t.visits).set({ swaps }).where(eq(t.visits.id, visitId))
       tellOf(house, visitId)
       return { swaps }

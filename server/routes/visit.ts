@@ -13,7 +13,7 @@ import { Problem } from '../problem'
 export const visitParams = z.object({ visitId: id(80) })
 
 /** Last events of a closed run. */
-const closes = new Set<string>(['run.closed', 'addendum.made'])
+export const closes = new Set<string>(['run.closed', 'addendum.made'])
 
 /** How far these visits are, by visit. */
 export async function stagesOf(q: Db, visitIds: readonly string[]): Promise<Map<string, Stage>> {

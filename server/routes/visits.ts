@@ -9,8 +9,8 @@ import type { Practice } from '../../core/practice/practice'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { randomUUID } from 'node:crypto'
-import { and, eq } from 'drizzle-orm'
-import { anything, id, plainDate, text, timeOfDay, whole } from '../../core/bounded'
+import { and, count, eq } from 'drizzle-orm'
+import { anything, id, line, plainDate, timeOfDay, whole } from '../../core/bounded'
 import * as z from 'zod'
 import { compile, libraryVersion } from '../../core/plan/compile'
 import { alert, alsoWork, kindId, restoration, storedRequest, visitRequest, workFacts } from '../../core/model/request'
@@ -55,7 +55,7 @@ const editable = z.strictObject({
 })
 export const newVisit = z.strictObject({
   /** A new patient, or a further visit of a case that is there. */
-  patientName: text(120, 1, 'a name or a mark for the patient').optional(),
+  patientName: line(120, 1, 'a name or a mark for the patient').optional(),
   caseId: id().optional(),
   kind: kindId.default('crown.prepare'),
   chairId: id(40),
@@ -184,6 +184,9 @@ const showVisit: Door = (app, house) => {
   )
 }
 
+/** More than forty chairs with three visits each: a day is drawn whole. */
+const mostVisitsADay = 120
+
 const addVisit: Door = (app, house) => {
   const { db } = house.database
   app.post(
@@ -195,6 +198,11 @@ const addVisit: Door = (app, house) => {
       if (!practice.chairs.some((c) => c.id === chairId))
         throw new Problem('invalid', `There is no chair "${chairId}".`, {
           errors: [{ path: 'chairId', message: 'no such chair' }],
+        })
+      const [beside] = await db.select({ n: count() }).from(t.visits).where(eq(t.visits.day, day))
+      if ((beside?.n ?? 0) >= mostVisitsADay)
+        throw new Problem('invalid', `${day} has ${mostVisitsADay} visits; that is as many as a day takes.`, {
+          errors: [{ path: 'day', message: 'full' }],
         })
       const facts = { kind, ...(also ? { also } : {}) }
       const known = caseId === undefined ? undefined : (await loadChain(db, caseId)).files[0]

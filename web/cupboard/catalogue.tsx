@@ -11,7 +11,7 @@ import { useChange } from '../app/change'
 import { ThingPicture } from '../parts/thing'
 import { Button, Mark, Panel } from '../parts/ui'
 
-function ItemRow({ item }: { item: Item }) {
+function ItemRow({ item, onTakeOut }: { item: Item; onTakeOut: () => void }) {
   const facts = [
     item.family,
     item.reusable ? 'reusable' : 'once',
@@ -22,7 +22,7 @@ function ItemRow({ item }: { item: Item }) {
   return (
     <li
       data-owned={item.id}
-      className="grid gap-x-4 border-b border-line py-1.5 md:grid-cols-[20rem_minmax(0,1fr)_6rem]"
+      className="grid items-center gap-x-4 border-b border-line py-1.5 md:grid-cols-[20rem_minmax(0,1fr)_6rem_7rem]"
     >
       <span className="flex items-center gap-3">
         <span className="h-12 w-12 flex-none">
@@ -48,6 +48,9 @@ function ItemRow({ item }: { item: Item }) {
       <span className="num">
         {item.tracked ? 'by lot' : item.stock < 1 ? <Mark kind="ask">none</Mark> : item.stock}
       </span>
+      <Button tone="quiet" onClick={onTakeOut} aria-label={`Take ${item.name} off the list`}>
+        Take off
+      </Button>
     </li>
   )
 }
@@ -93,6 +96,24 @@ export function Catalogue({ practice, onChanged }: { practice: Practice; onChang
       onChanged()
     },
   })
+  const putBack = useChange((item: Item) => api('/items/import', { method: 'POST', body: { items: [item] } }), [], {
+    stored: onChanged,
+  })
+  const takeOut = useChange(
+    async (item: Item) => {
+      await api(`/items/${encodeURIComponent(item.id)}`, { method: 'DELETE' })
+      return item
+    },
+    [],
+    {
+      stored: (item) => {
+        toast(`${item.name} is off the list.`, {
+          action: { label: 'Put it back', onClick: () => putBack.mutate(item) },
+        })
+        onChanged()
+      },
+    },
+  )
   return (
     <Panel
       title="Everything owned"
@@ -128,7 +149,7 @@ export function Catalogue({ practice, onChanged }: { practice: Practice; onChang
           <BurRow key={b.id} bur={b} />
         ))}
         {found.map((i) => (
-          <ItemRow key={i.id} item={i} />
+          <ItemRow key={i.id} item={i} onTakeOut={() => takeOut.mutate(i)} />
         ))}
       </ul>
       {found.length === 0 && burs.length === 0 && (

@@ -5,9 +5,11 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import type { Item } from '../../core/catalog/item'
+import { markChanges } from '../../core/catalog/marks'
 import type { ImportPreview, ImportRow, RowState } from '../../core/formats/items-csv'
 import { api } from '../app/api'
-import { Button, Mark, Modal, Pick } from '../parts/ui'
+import { usePerson } from '../app/person'
+import { Button, Mark, Modal, Pick, wideField } from '../parts/ui'
 
 const marks: Record<RowState, 'stop' | 'ask' | 'mind' | 'good'> = {
   wrong: 'stop',
@@ -82,13 +84,27 @@ export function ImportBox({
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [csv])
   const good = preview?.rows.flatMap((r) => (r.item ? [r.item] : [])) ?? []
-  const store = useChange((items: Item[]) => api('/items/import', { method: 'POST', body: { items } }), ['practice'], {
-    stored: () => {
-      toast.success(`${good.length} items stored.`)
-      onDone()
-      onClose()
-    },
+  const person = usePerson()
+  const known = new Map(owned.map((i) => [i.id, i]))
+  const off = good.flatMap((item) => {
+    const before = known.get(item.id)
+    return before ? markChanges(before, item).flatMap(({ mark, on }) => (on ? [] : [`${item.name}: ${mark}`])) : []
   })
+  // A mark that patients' alerts look at is taken off by a dentist, or with a reason.
+  const [why, setWhy] = useState('')
+  const asked = off.length > 0 && !person.roles.includes('dentist')
+  const body = (items: Item[]) => ({ items, ...(asked ? { why } : {}) })
+  const store = useChange(
+    (items: Item[]) => api('/items/import', { method: 'POST', body: body(items) }),
+    ['practice', 'day'],
+    {
+      stored: () => {
+        toast.success(`${good.length} items stored.`)
+        onDone()
+        onClose()
+      },
+    },
+  )
   return (
     <Modal open onClose={onClose} title="A list of items" wide>
       {!preview && <p role="status">Reading the file …</p>}
@@ -113,11 +129,25 @@ export function ImportBox({
           />
           <Rows key={show} rows={show === 'all' ? preview.rows : preview.rows.filter((r) => r.state === show)} />
           {preview.count.wrong > 0 && <p>Wrong rows are left out; mend them in the file and bring it again.</p>}
+          {off.length > 0 && (
+            <div className="space-y-1">
+              <Mark kind="ask">
+                This takes marks off that patients’ alerts look at: {off.slice(0, 6).join('; ')}
+                {off.length > 6 ? `; and ${off.length - 6} more` : ''}. Trays they touch are opened again.
+              </Mark>
+              {asked && (
+                <label className="block">
+                  Why they no longer hold, and who said so
+                  <input className={wideField} value={why} maxLength={200} onChange={(e) => setWhy(e.target.value)} />
+                </label>
+              )}
+            </div>
+          )}
           <Button
             big
             tone="jade"
             className="w-full"
-            disabled={good.length === 0 || store.isPending}
+            disabled={good.length === 0 || store.isPending || (asked && why.trim().length < 3)}
             onClick={() => store.mutate(good)}
           >
             Store {preview.count.new} new and {preview.count.changed} changed

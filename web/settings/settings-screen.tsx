@@ -22,9 +22,11 @@ const AuditPart = lazy(() => import('./audit-part'))
 const CopiesPart = lazy(() => import('./copies-part'))
 const OwnCode = lazy(() => import('./own-code'))
 const PersonBox = lazy(() => import('./person-box'))
+const ZoneBox = lazy(() => import('./zone-box'))
 
 function PracticePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const patch = (body: object): void => save.mutate({ method: 'PATCH', path: '/practice', body })
+  const [zone, setZone] = useState(false)
   const rename = (id: string, name: string): void =>
     patch({ chairs: practice.chairs.map((c) => (c.id === id ? { ...c, name } : c)) })
   return (
@@ -54,15 +56,21 @@ function PracticePart({ practice, save, may }: { practice: Practice; save: Save;
           ]}
         />
       </div>
-      <label className="block">
-        Time zone
-        <input
-          className={wideField}
-          defaultValue={practice.zone}
-          disabled={!may}
-          onBlur={(e) => e.target.value !== practice.zone && patch({ zone: e.target.value })}
-        />
-      </label>
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <span>
+          Time zone <strong>{practice.zone}</strong>
+        </span>
+        {may && <Button onClick={() => setZone(true)}>Another zone</Button>}
+      </div>
+      {zone && (
+        <Suspense>
+          <ZoneBox
+            zone={practice.zone}
+            onSend={(body) => save.mutateAsync({ method: 'PATCH', path: '/practice', body })}
+            onClose={() => setZone(false)}
+          />
+        </Suspense>
+      )}
       <fieldset>
         <legend>Chairs</legend>
         <div className="flex flex-wrap gap-2">
