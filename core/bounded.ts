@@ -1,6 +1,5 @@
 /** Text and numbers as they may come from outside: bounded, so that nothing a stranger types can hurt what stores it. */
 import * as z from 'zod'
-import { oneLine } from './words'
 
 /**
  * Any letters but NUL and other controls (tab and line breaks stay), halves of a pair of surrogates, and the two that are
@@ -22,6 +21,29 @@ export const text = (
   least = 1,
   says = least <= 1 ? 'something has to be written here' : `at least ${least} characters`,
 ) => z.string().trim().min(least, says).max(most, `at most ${most} characters`).regex(speakable, unspeakable)
+
+/**
+ * Signs that turn the direction of a text around or are not seen at all: with them a line reads otherwise than it is
+ * (Unicode UAX #9, explicit directional formatting; zero-width space, word joiner, byte order mark). Those that scripts
+ * need to join letters, U+200C and U+200D, stay.
+ */
+// oxlint-disable-next-line no-misleading-character-class
+const unseen = /[\u061c\u200b\u200e\u200f\u202a-\u202e\u2060-\u2064\u2066-\u2069\ufeff]/g
+
+/**
+ * Whatever people have written, in one line: a record, a calendar or a list is read line by line, and nobody writes a line
+ * of it but the program.
+ * @example oneLine('Wiped.\n11:02 signed') // 'Wiped. / 11:02 signed'
+ */
+export const oneLine = (text: string): string =>
+  text
+    .replace(unseen, '')
+    // Vertical tabs and form feeds among them: they part lines on paper.
+    // eslint-disable-next-line no-control-regex
+    .split(/[\n\r\u000b\u000c\u0085\u2028\u2029]+/)
+    .map((line) => line.trim())
+    .filter((line) => line !== '')
+    .join(' / ')
 
 /**
  * The same for what is a name: one line, and no sign in it that is not seen.

@@ -1,4 +1,5 @@
 /** What the server says of itself: its OpenAPI document, its problems, the sheet it prints. */
+import { brotliDecompressSync, gunzipSync, gzipSync } from 'node:zlib'
 import { personView } from '../wire/people'
 import { checkAnswer } from './answers'
 import * as z from 'zod'
@@ -27,6 +28,28 @@ describe('documents', () => {
         '/api/visits/{visitId}/record',
       ]),
     )
+  })
+
+  it('sends what is long packed, by whichever way the browser takes it, and a body that comes packed is refused', async () => {
+    const get = (url: string, encoding: string) =>
+      house.app.inject({ url, headers: { cookie: juno.cookie, 'accept-encoding': encoding } })
+    const plain = await get(`/api/days/${day}`, 'identity')
+    for (const [encoding, unpack] of [
+      ['gzip', gunzipSync],
+      ['br', brotliDecompressSync],
+    ] as const) {
+      const packed = await get(`/api/days/${day}`, encoding)
+      expect(packed.headers['content-encoding']).toBe(encoding)
+      expect(packed.rawPayload.length).toBeLessThan(plain.rawPayload.length / 4)
+      expect(JSON.parse(unpack(packed.rawPayload).toString())).toEqual(plain.json())
+    }
+    const sent = await house.app.inject({
+      method: 'PUT',
+      url: `/api/visits/${visit}/shift`,
+      headers: { cookie: juno.cookie, 'content-type': 'application/json', 'content-encoding': 'gzip' },
+      payload: gzipSync('{"mayMoveMin":5}'),
+    })
+    expect(sent.statusCode).toBe(400)
   })
 
   it('describes every answer of every route, and the problems it may send instead', async () => {

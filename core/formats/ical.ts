@@ -3,7 +3,7 @@
  * recurring events on the day asked for, cancelled ones as such; what is no appointment of the day is named with why.
  */
 import { messageOf, sure } from '../sure'
-import { oneLine } from '../words'
+import { oneLine } from '../bounded'
 import ICAL from 'ical.js'
 import { Temporal } from 'temporal-polyfill'
 import { plainDate } from '../clock'
@@ -70,6 +70,9 @@ const known = (zone: string): boolean => {
   }
 }
 
+/** Entries of one file: what a practice of four chairs has in a year. */
+const mostEntries = 5_000
+
 /** Days of a recurring event looked through at the most. */
 const mostOccurrences = 5_000
 
@@ -83,18 +86,15 @@ function read(calendar: ICAL.Component, day: string, zone: string): CalendarRead
   const events = calendar
     .getAllSubcomponents('vevent')
     .map((component) => ({ component, event: new ICAL.Event(component) }))
-  // One occurrence moved or cancelled by hand stands in the calendar beside its series.
+  const series = new Map<string, ICAL.Event>()
   for (const { event } of events)
-    if (event.isRecurrenceException())
-      events.find((e) => e.event.uid === event.uid && !e.event.isRecurrenceException())?.event.relateException(event)
+    if (!event.isRecurrenceException() && !series.has(event.uid)) series.set(event.uid, event)
+  // One occurrence moved or cancelled by hand stands in the calendar beside its series.
+  for (const { event } of events) if (event.isRecurrenceException()) series.get(event.uid)?.relateException(event)
   for (const { component, event } of events) {
     const summary = event.summary ?? ''
     const leave = (why: string): void => void out.left.push({ summary, why })
-    if (
-      event.isRecurrenceException() &&
-      events.some((e) => e.event.uid === event.uid && e.event !== event && !e.event.isRecurrenceException())
-    )
-      continue
+    if (event.isRecurrenceException() && series.has(event.uid)) continue
     if (!component.hasProperty('dtstart')) {
       leave('it has no beginning')
       continue
@@ -172,6 +172,12 @@ function read(calendar: ICAL.Component, day: string, zone: string): CalendarRead
  * @example readCalendar('no calendar', '2026-11-26', 'Etc/UTC').error.slice(0, 32) // 'this calendar cannot be read: in'
  */
 export function readCalendar(text: string, day: string, zone: string): CalendarRead | { error: string } {
+  // Counted before it is taken apart: how long that takes grows faster than the file.
+  const entries = text.match(/^BEGIN:VEVENT/gim)?.length ?? 0
+  if (entries > mostEntries)
+    return {
+      error: `this calendar has ${entries} entries; ${mostEntries} are read at once. Hand out a shorter time of it, a month or a year`,
+    }
   try {
     const first = new ICAL.Component(ICAL.parse(text))
     if (first.name !== 'vcalendar') return { error: 'this is no calendar: it does not begin with BEGIN:VCALENDAR' }

@@ -28,7 +28,7 @@ import type { Count, Hold, Plan } from '../model/plan'
 import type { Performer, Step } from '../model/step'
 
 /** The version of the library a plan is compiled from; a frozen plan keeps the one it came from. */
-export const libraryVersion = '2026.11.11'
+export const libraryVersion = '2026.12.1'
 
 /** Thrown where a request names people the practice does not have; `path` says which field. */
 export class RequestError extends Error {

@@ -1,5 +1,6 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
-import { capital, ended, oneLine } from '../words'
+import { oneLine } from '../bounded'
+import { capital, ended } from '../words'
 import { among, firstOf, keysOf, lastOf, sure } from '../sure'
 import { ownRuleLines } from '../rules'
 import { isClock } from '../model/link'

@@ -75,6 +75,8 @@ const fetchOne: Door = (app, house) => {
   app.get(
     '/backups/:name',
     {
+      // It is packed already.
+      compress: false,
       schema: {
         response: file('application/octet-stream', 'the copy'),
         summary: 'A copy as a file',

@@ -1,9 +1,9 @@
 /** The day as a calendar: out as a file, in from one, each change looked at before it is taken. */
 import { firstOf } from '../../core/sure'
 import { Download, Upload } from 'lucide-react'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { toast } from 'sonner'
-import { compareCalendar, readCalendar, type CalendarRead, type CalendarRow } from '../../core/formats/ical'
+import { compareCalendar, type CalendarRead, type CalendarRow, type readCalendar } from '../../core/formats/ical'
 import { useTimes } from './put-times'
 import type { DayView } from '../../wire/day'
 import { Button, Check, Mark, Modal } from '../parts/ui'
@@ -108,7 +108,12 @@ function Rows({
       </ul>
       {read.left.length > 0 && (
         <p className="text-base text-soft">
-          Left out: {read.left.map((l) => `${l.summary || 'an entry'} (${l.why})`).join('; ')}.
+          Left out:{' '}
+          {read.left
+            .slice(0, mostNamed)
+            .map((l) => `${l.summary || 'an entry'} (${l.why})`)
+            .join('; ')}
+          {read.left.length > mostNamed ? `; and ${read.left.length - mostNamed} more` : ''}.
         </p>
       )}
       {moved.length > 0 && (
@@ -119,6 +124,9 @@ function Rows({
     </div>
   )
 }
+
+/** Entries left out that are named; nobody reads thousands. */
+const mostNamed = 12
 
 export default function CalendarBox({
   view,
@@ -133,7 +141,15 @@ export default function CalendarBox({
 }) {
   const [text, setText] = useState<string>()
   const [wrong, setWrong] = useState<string>()
-  const read = text === undefined ? undefined : readCalendar(text, view.day, view.zone)
+  const [read, setRead] = useState<ReturnType<typeof readCalendar>>()
+  const { day, zone } = view
+  useEffect(() => {
+    if (text === undefined) return
+    const worker = new Worker(new URL('../workers/calendar.worker.ts', import.meta.url), { type: 'module' })
+    worker.addEventListener('message', (e: MessageEvent<ReturnType<typeof readCalendar>>) => setRead(e.data))
+    worker.postMessage({ text, day, zone })
+    return () => worker.terminate()
+  }, [text, day, zone])
   const feed = async (): Promise<void> => {
     const response = await fetch(`/api/standins/appointments/${view.day}`).catch(() => null)
     if (response?.ok) setText(await response.text())
@@ -168,6 +184,7 @@ export default function CalendarBox({
         </div>
         <p className="text-base text-soft">The file holds patients’ names: keep it where the charts are kept.</p>
         {wrong && <Mark kind="stop">{wrong}</Mark>}
+        {text !== undefined && !read && <p role="status">Reading the calendar …</p>}
         {read && 'error' in read && <Mark kind="stop">{read.error}</Mark>}
         {read && !('error' in read) && (
           <Rows
