@@ -37,7 +37,7 @@ describe('what a scanner reads from a box', () => {
     expect(wrong('(17)291330')).toContain('no such day')
     expect(wrong('(17)290231')).toContain('no such day')
     expect(wrong('17290931')).toContain('no such day')
-    expect(wrong(`10${'A'.repeat(21)}`)).toContain('21 characters')
+    expect(wrong(`]C110${'A'.repeat(21)}`)).toContain('21 characters')
     expect(wrong('0109506000134352991')).toContain('(99)')
     expect(wrong('  ')).toContain('nothing')
   })
@@ -52,6 +52,14 @@ describe('what a scanner reads from a box', () => {
         expect(checkDigitHolds(changed)).toBe(false)
       }),
     )
+  })
+  it('the same field twice with two values is asked for again; digits that only begin like a field are a label', () => {
+    expect(readScan('(17)290930(17)280930', 2026)).toEqual({
+      error: expect.stringContaining('field (17) stands there twice'),
+    })
+    expect(readScan('(17)290930(17)290930', 2026)).toMatchObject({ expires: '2029-09-30' })
+    expect(readScan('1012345678', 2026)).toEqual({ code: '1012345678' })
+    expect(readScan(']C11012345678', 2026)).toMatchObject({ lot: '12345678' })
   })
   it('an own label is kept as it is; a bare product number is filled up', () => {
     expect(read('TRAY-mirror')).toEqual({ code: 'TRAY-mirror' })

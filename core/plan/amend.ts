@@ -160,14 +160,20 @@ const placeOfAct = (lines: readonly Line[], act: Act): number | undefined => {
   return i < 0 ? undefined : i
 }
 
-/** Signatures do not go with their step: some no card may remove, the others a card asks for, and only it lets them go. */
+/** Signatures that no card may remove. */
 const signaturesStay: Soundness = (before, after) => {
   const at = placesIn(after)
+  const gone = before.find(({ draft }) => draft.hold?.mandatory && !at.has(draft.id))?.draft
+  return gone?.hold ? `“${gone.title}” carries a signature that stays: ${gone.hold.title}` : null
+}
+
+/** Those that a card asks for do not go with their step either: the card lets them go. */
+const cardsSignaturesFirst: Soundness = (before, after) => {
+  const at = placesIn(after)
   const gone = before.find(({ draft }) => draft.hold && !at.has(draft.id))?.draft
-  if (!gone?.hold) return null
-  return gone.hold.mandatory
-    ? `“${gone.title}” carries a signature that stays: ${gone.hold.title}`
-    : `“${gone.title}” carries a signature: ${gone.hold.title}. The dentist’s card takes that away first`
+  return gone?.hold
+    ? `“${gone.title}” carries a signature: ${gone.hold.title}. The dentist’s card takes that away first`
+    : null
 }
 
 /** Nothing that hurts before the test of numbness. */
@@ -258,7 +264,7 @@ const textKept =
     return null
   }
 
-const soundnesses = [signaturesStay, numbFirst, orderKept, endKept, windowsKept, countsWentIn]
+const soundnesses = [signaturesStay, numbFirst, orderKept, endKept, windowsKept, countsWentIn, cardsSignaturesFirst]
 /** The first thing that a change would break; null where it is sound. */
 function unsound(before: readonly Line[], after: readonly Line[], items: readonly Item[]): string | null {
   for (const one of [...soundnesses, textKept(items)]) {
