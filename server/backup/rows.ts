@@ -102,8 +102,9 @@ async function notBegun(q: Db): Promise<string[]> {
   const rows = rowsOf(
     z.object({ id: z.string() }),
     await q.execute(
-      sql`select o.id from (select v.id from visits v left join records r on r.visit_id = v.id where r.visit_id is null) o
-        where (select e.seq from run_events e where e.visit_id = o.id limit 1) is null`,
+      // Those first, and only of them whether anything has happened: asked of every visit it would take a second of everybody.
+      sql`with o as materialized (select v.id from visits v left join records r on r.visit_id = v.id where r.visit_id is null)
+        select o.id from o where (select e.seq from run_events e where e.visit_id = o.id limit 1) is null`,
     ),
   )
   return rows.map((r) => r.id)
@@ -162,14 +163,14 @@ async function embedded<T>(db: Db, asidePath: string, read: (linesOfTable: Lines
     const changing = keptTables.filter((k) => k.how === 'changing')
     for (const table of changing) await aside.take(table.name, rowPages(db, table, sql`true`))
     const now = new Map<string, AtTheMoment>()
-    let waiting = ''
+    let waiting: string[] = []
     const moment = await db.transaction(async (tx) => {
       const at = await transactionNow(tx)
       for (const table of changing) {
         const rows = await whole(tx, table, sql`not ${before(start)}`)
         now.set(table.name, table.name === 'items' ? { rows, there: await keysNow(tx, table) } : { rows })
       }
-      waiting = JSON.stringify(await notBegun(tx))
+      waiting = await notBegun(tx)
       for (const table of keptTables)
         if (table.how === 'begun' || table.how === 'used')
           now.set(table.name, {
@@ -211,8 +212,11 @@ async function keysNow(q: Db, table: KeptTable): Promise<Set<string>> {
   const rows = await q.execute(sql`select json_build_array(${keys})::text as key from ${sql.identifier(table.name)} x`)
   return new Set(rowsOf(z.object({ key: z.string() }), rows).map((r) => r.key))
 }
-/** Of one of these visits, given as a list in JSON. */
-const isOf = (visits: string): SQL => sql`x.visit_id in (select jsonb_array_elements_text(${visits}::jsonb))`
+/** Of one of these visits; as an array, so that they are looked up by the table's key, however many rows it has. */
+const isOf = (visits: readonly string[]): SQL =>
+  sql`x.visit_id = any(string_to_array(${visits.join(apart)}::text, ${apart}::text))`
+/** In no id of ours. */
+const apart = '\u001f'
 const asLines = (table: KeptTable, rows: readonly string[]): Lines => ({
   text: rows.map((row) => lineOf(table.name, row)).join('\n'),
   rows: rows.length,

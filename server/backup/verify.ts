@@ -181,7 +181,7 @@ function jsonOf(line: string): unknown {
   }
 }
 
-const pageRows = 300
+const pageRows = 150
 const json = z.object({ row: z.string() })
 
 /** Holds the live data against its seals, in pages, and in pieces: whoever else asks is answered between them. */
