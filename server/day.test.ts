@@ -29,10 +29,10 @@ const visitOf = async (key: string) => (await theDay()).visits.find((v) => v.id 
 it('that is today’s is the practice’s, wherever the server stands', async () => {
   const today = async () => (await juno.read(dayView, '/days/today')).day
   expect(await today()).toBe(day)
-  await orrell.call('PATCH', '/practice', { zone: 'Pacific/Kiritimati' })
+  await orrell.call('PATCH', '/practice', { zone: 'Pacific/Kiritimati', signer: { code: '471108' } })
   house.clock.now = eight + 180 * minute
   expect(await today()).toBe(Temporal.PlainDate.from(day).add({ days: 1 }).toString())
-  await orrell.call('PATCH', '/practice', { zone: 'Etc/UTC' })
+  await orrell.call('PATCH', '/practice', { zone: 'Etc/UTC', signer: { code: '471108' } })
   house.clock.now = eight
 })
 
