@@ -11,7 +11,7 @@ import { useChange } from '../app/change'
 import { ThingPicture } from '../parts/thing'
 import { Button, Mark, Panel } from '../parts/ui'
 
-function ItemRow({ item, onTakeOut }: { item: Item; onTakeOut: () => void }) {
+function ItemRow({ item, off, onOff }: { item: Item; off: boolean; onOff: () => void }) {
   const facts = [
     item.family,
     item.reusable ? 'reusable' : 'once',
@@ -22,7 +22,7 @@ function ItemRow({ item, onTakeOut }: { item: Item; onTakeOut: () => void }) {
   return (
     <li
       data-owned={item.id}
-      className="grid items-center gap-x-4 border-b border-line py-1.5 md:grid-cols-[20rem_minmax(0,1fr)_6rem_7rem]"
+      className="grid items-center gap-x-4 border-b border-line py-1.5 md:grid-cols-[20rem_minmax(0,1fr)_6rem_9rem]"
     >
       <span className="flex items-center gap-3">
         <span className="h-12 w-12 flex-none">
@@ -35,7 +35,7 @@ function ItemRow({ item, onTakeOut }: { item: Item; onTakeOut: () => void }) {
         <strong>{item.name}</strong>
       </span>
       <span>
-        <span className="text-soft">{facts.join(' · ')}</span>
+        {off && <Mark kind="mind">off the list</Mark>} <span className="text-soft">{facts.join(' · ')}</span>
         {(item.latex || item.allergens.length > 0) && (
           <span className="ml-2 font-semibold text-brass">
             ◆ holds {[...(item.latex ? ['latex'] : []), ...item.allergens].join(', ')}
@@ -48,8 +48,12 @@ function ItemRow({ item, onTakeOut }: { item: Item; onTakeOut: () => void }) {
       <span className="num">
         {item.tracked ? 'by lot' : item.stock < 1 ? <Mark kind="ask">none</Mark> : item.stock}
       </span>
-      <Button tone="quiet" onClick={onTakeOut} aria-label={`Take ${item.name} off the list`}>
-        Take off
+      <Button
+        tone="quiet"
+        onClick={onOff}
+        aria-label={off ? `Put ${item.name} back` : `Take ${item.name} off the list`}
+      >
+        {off ? 'Put back' : 'Take off list'}
       </Button>
     </li>
   )
@@ -78,7 +82,12 @@ function BurRow({ bur }: { bur: Bur }) {
 export function Catalogue({ practice, onChanged }: { practice: Practice; onChanged: () => void }) {
   const [query, setQuery] = useState('')
   const asked = useDeferredValue(query)
-  const { found, total } = searchItems(practice.items, asked)
+  // What was taken off here keeps its row: the next one does not come under the same finger.
+  const [before, setBefore] = useState<Item[]>([])
+  const there = new Map(practice.items.map((i) => [i.id, i]))
+  const known = new Set(before.map((i) => i.id))
+  const shown = [...before.map((i) => there.get(i.id) ?? i), ...practice.items.filter((i) => !known.has(i.id))]
+  const { found, total } = searchItems(shown, asked)
   const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
   const burs =
     words.length === 0
@@ -96,23 +105,15 @@ export function Catalogue({ practice, onChanged }: { practice: Practice; onChang
       onChanged()
     },
   })
-  const putBack = useChange((item: Item) => api('/items/import', { method: 'POST', body: { items: [item] } }), [], {
-    stored: onChanged,
-  })
-  const takeOut = useChange(
-    async (item: Item) => {
-      await api(`/items/${encodeURIComponent(item.id)}`, { method: 'DELETE' })
-      return item
+  const setOff = useChange(
+    ({ item, off }: { item: Item; off: boolean }) => {
+      setBefore(shown)
+      return off
+        ? api('/items/import', { method: 'POST', body: { items: [item] } })
+        : api(`/items/${encodeURIComponent(item.id)}`, { method: 'DELETE' })
     },
     [],
-    {
-      stored: (item) => {
-        toast(`${item.name} is off the list.`, {
-          action: { label: 'Put it back', onClick: () => putBack.mutate(item) },
-        })
-        onChanged()
-      },
-    },
+    { stored: onChanged },
   )
   return (
     <Panel
@@ -149,7 +150,12 @@ export function Catalogue({ practice, onChanged }: { practice: Practice; onChang
           <BurRow key={b.id} bur={b} />
         ))}
         {found.map((i) => (
-          <ItemRow key={i.id} item={i} onTakeOut={() => takeOut.mutate(i)} />
+          <ItemRow
+            key={i.id}
+            item={i}
+            off={!there.has(i.id)}
+            onOff={() => setOff.mutate({ item: i, off: !there.has(i.id) })}
+          />
         ))}
       </ul>
       {found.length === 0 && burs.length === 0 && (

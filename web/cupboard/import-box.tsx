@@ -18,7 +18,7 @@ const marks: Record<RowState, 'stop' | 'ask' | 'mind' | 'good'> = {
   same: 'mind',
 }
 
-function Rows({ rows }: { rows: ImportRow[] }) {
+function Rows({ rows, low }: { rows: ImportRow[]; low: boolean }) {
   const box = useRef<HTMLDivElement>(null)
   const virtual = useVirtualizer({
     count: rows.length,
@@ -32,7 +32,7 @@ function Rows({ rows }: { rows: ImportRow[] }) {
       tabIndex={0}
       role="region"
       aria-label="Rows of the file"
-      className="h-[46vh] overflow-auto rounded-md border-2 border-line bg-sheet"
+      className={`${low ? 'h-[26vh]' : 'h-[46vh]'} overflow-auto rounded-md border-2 border-line bg-sheet`}
     >
       <div style={{ height: virtual.getTotalSize() }} className="relative">
         {virtual.getVirtualItems().map((v) => {
@@ -127,13 +127,18 @@ export function ImportBox({
               })),
             ]}
           />
-          <Rows key={show} rows={show === 'all' ? preview.rows : preview.rows.filter((r) => r.state === show)} />
+          <Rows
+            key={show}
+            low={off.length > 0}
+            rows={show === 'all' ? preview.rows : preview.rows.filter((r) => r.state === show)}
+          />
           {preview.count.wrong > 0 && <p>Wrong rows are left out; mend them in the file and bring it again.</p>}
           {off.length > 0 && (
             <div className="space-y-1">
               <Mark kind="ask">
                 This takes marks off that patients’ alerts look at: {off.slice(0, 6).join('; ')}
-                {off.length > 6 ? `; and ${off.length - 6} more` : ''}. Trays they touch are opened again.
+                {off.length > 6 ? `; and ${off.length - 6} more` : ''}. Exchanges to them for such patients are taken
+                back.
               </Mark>
               {asked && (
                 <label className="block">
