@@ -141,6 +141,7 @@ it('is of one moment in every table, whatever changes while it is read', async (
   const visits = ['one', 'two', 'three'].map((name) => `${day}-${name}`)
   const goesOn = { yes: true }
   let round = 0
+  const writer = { stored: 0 }
   // Each round changes rows of several tables in one transaction, puts some in, takes some out, and says in each which round it was.
   const writing = (async (): Promise<void> => {
     while (goesOn.yes) {
@@ -161,8 +162,10 @@ it('is of one moment in every table, whatever changes while it is read', async (
           .insert(t.items)
           .values({ id: `gone-${at}`, place: at, body: { ...sure(starterItems[0]), id: `gone-${at}` } })
       })
+      writer.stored = at
     }
   })()
+  while (writer.stored === 0) await new Promise((resolve) => setImmediate(resolve))
   for (let i = 0; i < 3; i++) {
     const file = join(folder, `moment-${i}.jade`)
     await writeBackup(house.database, file, house.clock.now)
