@@ -5,7 +5,7 @@
 import { firstScreenBytes } from './first-screen'
 import { firstOf } from '../core/sure'
 import { cpus } from 'node:os'
-import { rmSync, writeFileSync } from 'node:fs'
+import { readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { core } from './bench-core'
 import { note, rows, timed } from './bench-measure'
 import { pictures } from './bench-pictures'
@@ -37,8 +37,10 @@ try {
 await crowd()
 if (process.argv.includes('--write')) {
   const unit = firstOf(rows).value
+  // What other measurements have put behind these figures stays.
+  const [, ...others] = readFileSync('docs/bench.md', 'utf8').split(/^(?=## )/m)
   writeFileSync(
     'docs/bench.md',
-    `# Last figures of \`npm run bench\`\n\nMeasured on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}, ${cpus().length} cores (${firstOf(cpus()).model.trim()}). Medians unless said otherwise. The calibration loop is a fixed piece of arithmetic and sorting; the last column is the figure in units of it, which is what compares between machines.\n\n| what | figure | aim | in calibration loops |\n| --- | --- | --- | --- |\n${rows.map((r) => `| ${r.what} | ${r.value.toFixed(r.value < 10 ? 2 : 0)} ${r.unit} | ${r.aim === undefined ? '' : `under ${r.aim} ${r.unit}${r.value < r.aim ? '' : ' (missed)'}`} | ${r.unit === 'ms' ? (r.value / unit).toFixed(2) : ''} |`).join('\n')}\n`,
+    `# Last figures of \`npm run bench\`\n\nMeasured on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}, ${cpus().length} cores (${firstOf(cpus()).model.trim()}). Medians unless said otherwise. The calibration loop is a fixed piece of arithmetic and sorting; the last column is the figure in units of it, which is what compares between machines.\n\n| what | figure | aim | in calibration loops |\n| --- | --- | --- | --- |\n${rows.map((r) => `| ${r.what} | ${r.value.toFixed(r.value < 10 ? 2 : 0)} ${r.unit} | ${r.aim === undefined ? '' : `under ${r.aim} ${r.unit}${r.value < r.aim ? '' : ' (missed)'}`} | ${r.unit === 'ms' ? (r.value / unit).toFixed(2) : ''} |`).join('\n')}\n${others.map((part) => `\n${part.trim()}\n`).join('')}`,
   )
 }
