@@ -43,15 +43,15 @@ const itemsAsCsv: Door = (app, house) => {
   )
 }
 
-/** Products of a practice, and of one list; the largest have some hundreds. */
-const mostItems = 3_000
+/** Products of a practice, and of one list: a dealer's whole catalogue. Most have some hundreds. */
+const mostItems = 12_000
 
 const takeItems: Door = (app, house) => {
   const { db } = house.database
   app.post(
     '/items/import',
     {
-      bodyLimit: 4 * 1024 * 1024,
+      bodyLimit: 8 * 1024 * 1024,
       schema: {
         response: { 200: importedView },
         summary: 'Store items of a list, new and changed; all of them or none',
@@ -65,7 +65,8 @@ const takeItems: Door = (app, house) => {
     async (request) => {
       const { items, why } = request.body
       const person = await signedIn(house, request)
-      const twice = items.find((one, i) => items.findIndex((x) => x.id === one.id) !== i)
+      const seen = new Set<string>()
+      const twice = items.find((one) => seen.size === seen.add(one.id).size)
       if (twice)
         throw new Problem('invalid', `"${twice.id}" stands in this list twice; nothing was stored.`, {
           errors: [{ path: 'items', message: 'an id twice' }],
