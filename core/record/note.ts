@@ -1,7 +1,7 @@
 /** The chart note: composed from the plan and the run's events alone, in full sentences. */
 import { oneLine } from '../bounded'
 import { capital, ended } from '../words'
-import { among, firstOf, keysOf, lastOf, sure } from '../sure'
+import { firstOf, lastOf, sure } from '../sure'
 import { ownRuleLines } from '../rules'
 import { isClock } from '../model/link'
 import { alertWords } from '../vocabulary'
@@ -15,6 +15,7 @@ import type { Touches } from '../run/touches'
 import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from '../clock'
 import { trayReadiness } from '../plan/ready'
+import { besideSentences } from './beside'
 import { patientInstructions } from './instructions'
 
 export interface NoteSection {
@@ -77,38 +78,11 @@ function visitSection(t: Telling, who: { name: string }): NoteSection {
   const sentences = [`${who.name} came for ${works}: ${list(teeth)}.`]
   if (t.core.startedAt !== undefined) sentences.push(...courseSentences(t, t.core.startedAt))
   sentences.push(alerts.length > 0 ? `Alerts on record: ${list(alerts)}.` : 'No alerts on record.')
-  sentences.push(...toldSentences(t))
+  sentences.push(...besideSentences(t.events, t))
   sentences.push(
     `Treated by ${sure(t.plan.people.find((p) => p.dentist)).name}, assisted by ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
   )
   return { title: 'Visit', sentences }
-}
-
-const alertSaid = (alert: string): string => {
-  const known = among(keysOf(alertWords), alert)
-  return known === undefined ? alert : alertWords[known]
-}
-
-/** What was told to the visit while it ran: alerts entered or taken away, marks of products changed, by whom and why. */
-function toldSentences(t: Telling): string[] {
-  return t.events.flatMap((e): string[] => {
-    const { what } = e
-    const because = 'why' in what && what.why !== undefined ? `, because: ${what.why}` : ''
-    if (what.kind === 'alerts.changed')
-      return [
-        ...what.entered.map(
-          (a) => `${t.time(e.at)} ${t.name(e.by)} entered an alert while the visit ran: ${alertSaid(a)}.`,
-        ),
-        ...what.taken.map(
-          (a) => `${t.time(e.at)} ${t.name(e.by)} took an alert away while the visit ran: ${alertSaid(a)}${because}.`,
-        ),
-      ]
-    if (what.kind === 'mark.changed')
-      return [
-        `${t.time(e.at)} ${t.name(e.by)} ${what.on ? 'marked' : 'took a mark off'} a product of this tray while the visit ran: ${what.item}, ${what.mark}${because}.`,
-      ]
-    return []
-  })
 }
 
 /** The tray: who signed it, over what, and the dentist's answers to what clashed. */

@@ -94,6 +94,27 @@ export async function makeCopy(
   }
 }
 
+/** More than are ever asked for in one second. */
+const mostOfOneMoment = 100
+
+/** Writes a copy under the first name of this moment that nobody has: another server may write into the same folder. */
+async function written(
+  source: Source,
+  folder: string,
+  stamp: string,
+  passphrase: string | undefined,
+  now: number,
+): Promise<{ name: string; rows: number }> {
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? `${stamp}.jade` : `${stamp}-${n}.jade`
+    try {
+      return { name, rows: await writeBackup(source, join(folder, name), now, passphrase) }
+    } catch (error) {
+      if (codeOf(error) !== 'EEXIST' || n >= mostOfOneMoment) throw error
+    }
+  }
+}
+
 async function make(
   source: Source,
   folder: string,
@@ -102,31 +123,21 @@ async function make(
 ): Promise<{ name: string; rows: number }> {
   const { db } = source
   const { nightly, zone } = await nightlyOf(db)
-  const time = Temporal.Instant.fromEpochMilliseconds(now).toZonedDateTimeISO(zone).toPlainTime().toString().slice(0, 8)
-  const stamp = `practice-${plainDate(now, zone)}-${time.replaceAll(':', '')}`
-  let name = `${stamp}.jade`
+  const time = Temporal.Instant.fromEpochMilliseconds(now).toZonedDateTimeISO(zone).toPlainTime()
+  const stamp = `practice-${plainDate(now, zone)}-${time.toString({ smallestUnit: 'second' }).replaceAll(':', '')}`
   try {
     mkdirSync(folder, { recursive: true, mode: 0o700 })
     chmodSync(folder, 0o700)
     tidy(folder)
-    let rows: number | undefined
-    for (let n = 2; rows === undefined; n++) {
-      // Another server may write into the same folder: whoever made the file first has the name.
-      if (existsSync(join(folder, name))) rows = undefined
-      else
-        rows = await writeBackup(source, join(folder, name), now, passphrase).catch((error: unknown) => {
-          if (codeOf(error) !== 'EEXIST' || n > 100) throw error
-          return undefined
-        })
-      if (rows === undefined) name = `${stamp}-${n}.jade`
-    }
-    await db.insert(t.backups).values({ at: now, file: name, bytes: statSync(join(folder, name)).size, rows })
+    const made = await written(source, folder, stamp, passphrase, now)
+    const bytes = statSync(join(folder, made.name)).size
+    await db.insert(t.backups).values({ at: now, file: made.name, bytes, rows: made.rows })
     const names = copiesIn(folder).map((c) => c.name)
     for (const old of tooMany(names, nightly.keep)) rmSync(join(folder, old), { force: true })
-    return { name, rows }
+    return made
   } catch (error) {
     const why = faultWords(error, folder) ?? wordsOf(error)
-    await db.insert(t.backups).values({ at: now, file: name, fault: why })
+    await db.insert(t.backups).values({ at: now, file: `${stamp}.jade`, fault: why })
     throw new Problem('no-copy', `The copy was not made: ${why}`)
   }
 }
