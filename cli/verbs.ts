@@ -17,7 +17,7 @@ import { layOut } from '../core/schedule/timeline'
 import { backupUsage } from './backup'
 import { Misuse } from './misuse'
 import { dimensions } from '../core/teeth/dimensions'
-import { readTooth, toothName, toQuadrant, toUniversal } from '../core/teeth/notation'
+import { askWhich, readTooth, toothName, toQuadrant, toUniversal } from '../core/teeth/notation'
 
 const usage = [
   'usage: jade plan FILE [--practice FILE]',
@@ -120,10 +120,7 @@ function measureCord(args: string[]): unknown {
   )
   const reading = readTooth(given.tooth, given.notation)
   if (reading.kind === 'error') throw new Misuse([`--tooth: ${reading.message}`])
-  if (reading.kind === 'ambiguous')
-    throw new Misuse([
-      `--tooth: "${given.tooth}" is ${reading.readings.map((r) => `${r.tooth} in ${r.notation}`).join(' or ')}; say --notation`,
-    ])
+  if (reading.kind === 'ask') throw new Misuse([`--tooth: ${askWhich(given.tooth, reading.readings, given.notation)}`])
   const size = dimensions(reading.tooth)
   const cervix =
     given.perimeter === undefined

@@ -75,8 +75,7 @@ function upper(sites: readonly Site[]): Injection[] {
   return [
     ...infiltrated(sites.filter((s) => s.tissue !== 'inner')),
     ...perPlace(front, 'palatal', 'nasopalatine'),
-    ...perPlace(behind('right'), 'palatal', 'greater-palatine'),
-    ...perPlace(behind('left'), 'palatal', 'greater-palatine'),
+    ...sidesOf(inner).flatMap((side) => perPlace(behind(side), 'palatal', 'greater-palatine')),
   ]
 }
 
@@ -104,22 +103,24 @@ function lower(sites: readonly Site[]): Injection[] {
   ]
 }
 
+/** The sides these sites lie on, the one that is worked on first before the other. */
+const sidesOf = (sites: readonly Site[]): Side[] => [...new Set(sites.map((s) => sideOf(s.tooth)))]
+
 /** What has to be numb, each site once. */
 export const distinctSites = (sites: readonly Site[]): Site[] => [
   ...new Map(sites.map((s) => [`${s.tooth} ${s.tissue}`, s])).values(),
 ]
 
 /**
- * The injections that make these sites numb, upper before lower, right before left.
+ * The injections that make these sites numb, upper before lower, the side that is worked on first before the other.
  * @example injectionsFor([{ tooth: '36', tissue: 'tooth' }]).map((i) => i.technique) // ['inferior-alveolar']
  */
 export function injectionsFor(sites: readonly Site[]): Injection[] {
   const all = distinctSites(sites)
-  const lowerOf = (side: Side): Site[] => all.filter((s) => jawOf(s.tooth) === 'lower' && sideOf(s.tooth) === side)
+  const below = all.filter((s) => jawOf(s.tooth) === 'lower')
   return [
     ...upper(all.filter((s) => jawOf(s.tooth) === 'upper')),
-    ...lower(lowerOf('right')),
-    ...lower(lowerOf('left')),
+    ...sidesOf(below).flatMap((side) => lower(below.filter((s) => sideOf(s.tooth) === side))),
   ]
 }
 
@@ -131,14 +132,17 @@ const sideWords = (tooth: Tooth, tissue: Exclude<Tissue, 'tooth'>): string =>
 const spoken = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 
+/** A tooth as the practice writes it. */
+type Say = (tooth: Tooth) => string
+
 /** Single places: infiltrations of a jaw, both sides of a tooth’s gum in one breath. */
-function placesInWords(injections: readonly Injection[]): string[] {
+function placesInWords(injections: readonly Injection[], say: Say): string[] {
   const at = (...of: Technique[]): Tooth[] => injections.filter((i) => of.includes(i.technique)).map((i) => i.at)
   const outer = at('infiltration')
   const inner = at('palatal', 'tongue-side')
   const both = outer.filter((t) => inner.includes(t))
   const said = (words: string, teeth: readonly Tooth[], more = ''): string[] =>
-    teeth.length === 0 ? [] : [`${words} at ${spoken(teeth)}${more}`]
+    teeth.length === 0 ? [] : [`${words} at ${spoken(teeth.map(say))}${more}`]
   const sides = (teeth: readonly Tooth[], tissue: 'cheek' | 'inner'): string =>
     [...new Set(teeth.map((t) => sideWords(t, tissue)))].join(' or ')
   return [
@@ -159,7 +163,7 @@ function placesInWords(injections: readonly Injection[]): string[] {
 }
 
 /** 'block and long buccal, lower left; infiltration at 44, cheek and tongue side'. */
-export function injectionWords(injections: readonly Injection[]): string {
+export function injectionWords(injections: readonly Injection[], say: Say): string {
   const nerves = new Map<string, string[]>()
   for (const i of injections) {
     if (['infiltration', 'palatal', 'tongue-side'].includes(i.technique)) continue
@@ -168,7 +172,12 @@ export function injectionWords(injections: readonly Injection[]): string {
   }
   return [
     ...[...nerves].map(([where, words]) => `${spoken(words)}, ${where}`),
-    ...(['upper', 'lower'] as const).flatMap((jaw) => placesInWords(injections.filter((i) => jawOf(i.at) === jaw))),
+    ...(['upper', 'lower'] as const).flatMap((jaw) =>
+      placesInWords(
+        injections.filter((i) => jawOf(i.at) === jaw),
+        say,
+      ),
+    ),
   ].join('; ')
 }
 
@@ -177,7 +186,7 @@ export function injectionWords(injections: readonly Injection[]): string {
  * gum its infiltration reaches.
  * @example 'lip to the middle, lower left; 36 cheek and tongue side'
  */
-export function testWords(sites: readonly Site[], injections: readonly Injection[]): string {
+export function testWords(sites: readonly Site[], injections: readonly Injection[], say: Say): string {
   const blocks = injections.filter((i) => techniques[i.technique].block)
   const gum = new Map<Tooth, string[]>()
   for (const { tooth, tissue } of distinctSites(sites)) {
@@ -188,7 +197,7 @@ export function testWords(sites: readonly Site[], injections: readonly Injection
   return [
     ...blocks.map((i) => `lip to the middle, lower ${sideOf(i.at)}`),
     ...[...gum].map(
-      ([tooth, words]) => `${tooth} ${spoken(words.length > 0 ? words : [sideWords(tooth, 'cheek')])} side`,
+      ([tooth, words]) => `${say(tooth)} ${spoken(words.length > 0 ? words : [sideWords(tooth, 'cheek')])} side`,
     ),
   ].join('; ')
 }

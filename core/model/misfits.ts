@@ -1,8 +1,9 @@
 /** What a request contradicts itself in, field by field, with what would be right. */
 import { kindFacts, type KindFacts, type KindId } from '../kinds'
 import { archOrder } from '../teeth/arch'
-import { allTeeth, isPrimary, jawOf, parts, toothName, type Tooth } from '../teeth/notation'
+import { allTeeth, isPrimary, jawOf, parts, toothInFull, type Tooth } from '../teeth/notation'
 import type { Framework, Restoration } from '../vocabulary'
+import { capital, listed } from '../words'
 
 /** What the checks look at of a piece of work. */
 interface Work {
@@ -27,13 +28,15 @@ function teethMisfits(w: Work, k: KindFacts, missing: readonly Tooth[], say: Say
     if (primary !== (k.dentition === 'primary'))
       say(
         ['teeth', i],
-        `${t} is a ${primary ? 'primary' : 'permanent'} tooth; this kind of visit is for ${k.dentition} teeth`,
+        `${capital(toothInFull(t))} is a ${primary ? 'primary' : 'permanent'} tooth; this kind of visit is for ${k.dentition} teeth`,
       )
     else if (k.positions && (parts(t).position < k.positions[0] || parts(t).position > k.positions[1]))
-      say(['teeth', i], `${t}, ${toothName(t)}: ${k.title} is not for this tooth`)
-    else if (k.jaw && jawOf(t) !== k.jaw) say(['teeth', i], `${t}: ${k.title} is for the ${k.jaw} jaw`)
-    if (missing.includes(t)) say(['missing'], `${t} is to be prepared and is also recorded missing`)
-    if (w.teeth.indexOf(t) !== i) say(['teeth', i], `${t} stands twice`)
+      say(['teeth', i], `${k.title} is not for ${toothInFull(t)}`)
+    else if (k.jaw && jawOf(t) !== k.jaw)
+      say(['teeth', i], `${k.title} is for the ${k.jaw} jaw, not for ${toothInFull(t)}`)
+    if (missing.includes(t))
+      say(['missing'], `${capital(toothInFull(t))} is to be prepared and is also recorded missing`)
+    if (w.teeth.indexOf(t) !== i) say(['teeth', i], `${capital(toothInFull(t))} stands twice`)
   })
   if (new Set(w.teeth.map(jawOf)).size > 1)
     say(['teeth'], 'one piece of work stays in one jaw; add the other jaw as further work of the visit')
@@ -74,16 +77,19 @@ function ponticMisfits(w: Work, k: KindFacts, say: Say): void {
   if (k.pontics === 'needed' && w.pontics.length === 0) say(['pontics'], `${k.title}: say which tooth it replaces`)
   w.pontics.forEach((t, i) => {
     const path = ['pontics', i]
-    if (w.teeth.includes(t)) return say(path, `${t} cannot be an abutment and be replaced`)
+    if (w.teeth.includes(t)) return say(path, `${capital(toothInFull(t))} cannot be an abutment and be replaced`)
     if (!k.pontics) return say(path, `${k.title} replaces no tooth`)
-    if (w.pontics.indexOf(t) !== i) return say(path, `${t} stands twice`)
+    if (w.pontics.indexOf(t) !== i) return say(path, `${capital(toothInFull(t))} stands twice`)
     if (isPrimary(t) !== isPrimary(first))
-      return say(path, `${t} is a ${isPrimary(t) ? 'primary' : 'permanent'} tooth, the abutments are not`)
-    if (jawOf(t) !== jawOf(first)) return say(path, `${t} is not in the jaw of the abutments`)
+      return say(
+        path,
+        `${capital(toothInFull(t))} is a ${isPrimary(t) ? 'primary' : 'permanent'} tooth, the abutments are not`,
+      )
+    if (jawOf(t) !== jawOf(first)) return say(path, `${capital(toothInFull(t))} is not in the jaw of the abutments`)
     if (!held(t, w, k))
       say(
         path,
-        `${t} does not lie between the abutments ${w.teeth.join(', ')}${mayHang(w, k) ? ' nor beside one of them' : ''}: name its abutments, or another gap`,
+        `${capital(toothInFull(t))} does not lie between the abutments ${listed(w.teeth.map(toothInFull))}${mayHang(w, k) ? ' nor beside one of them' : ''}: name its abutments, or another gap`,
       )
   })
 }
@@ -130,11 +136,12 @@ function ofToothMisfits(w: Work, say: Say): void {
     if (!w.teeth.some((x) => x === t))
       say(
         ['ofTooth', t, ...fields.slice(0, 1)],
-        `${t} is not worked on: ${w.teeth.join(', ')} ${w.teeth.length === 1 ? 'is' : 'are'}`,
+        `${capital(toothInFull(t))} is not worked on: ${listed(w.teeth.map(toothInFull))} ${w.teeth.length === 1 ? 'is' : 'are'}`,
       )
     const names = (facts.canals ?? []).map((c) => c.name.toUpperCase())
     names.forEach((name, i) => {
-      if (names.indexOf(name) !== i) say(['ofTooth', t, 'canals', i, 'name'], `two canals of ${t} are called ${name}`)
+      if (names.indexOf(name) !== i)
+        say(['ofTooth', t, 'canals', i, 'name'], `two canals of ${toothInFull(t)} are called ${name}`)
     })
   }
 }
@@ -178,10 +185,13 @@ export function misfits(request: Work & { also: readonly Work[]; missing: readon
         if (before.teeth.includes(t) && !together(before, w, t))
           found.push({
             path: [...under, 'teeth', n],
-            message: `${kindFacts(before.kind).title} and ${kindFacts(w.kind).title} cannot both be done on ${t} in one visit`,
+            message: `${kindFacts(before.kind).title} and ${kindFacts(w.kind).title} cannot both be done on ${toothInFull(t)} in one visit`,
           })
         if (before.pontics.includes(t))
-          found.push({ path: [...under, 'teeth', n], message: `${t} is replaced by the bridge of this visit` })
+          found.push({
+            path: [...under, 'teeth', n],
+            message: `${capital(toothInFull(t))} is replaced by the bridge of this visit`,
+          })
       })
     }
   })

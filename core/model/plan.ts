@@ -9,7 +9,7 @@ import type { KindId } from '../kinds'
 import type { Amendment } from '../practice/amendment'
 import type { ChoiceName, ResolvedChoices } from '../practice/choices'
 import type { OwnRules } from '../rules'
-import type { Tooth } from '../teeth/notation'
+import type { Notation, Tooth } from '../teeth/notation'
 import type { Link } from './link'
 import type { VisitRequest } from './request'
 import type { Phase, Step } from './step'
@@ -170,6 +170,8 @@ export interface Plan {
   kind: VisitRequest['kind']
   title: string
   request: VisitRequest
+  /** How its sentences write teeth: the practice's own way when it was made. */
+  notation: Notation
   teeth: { tooth: Tooth; universal: string; quadrant: string; name: string; functional?: string }[]
   choices: ResolvedChoices
   people: { id: string; name: string; dentist: boolean }[]

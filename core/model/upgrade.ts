@@ -219,9 +219,13 @@ export function planUpToDate(stored: Stored<Plan>): Plan {
   // The one place that says what may lie in the database; the fixtures under server/test/stored hold it to that.
   // oxlint-disable-next-line typescript/no-unsafe-type-assertion
   const plan = stored as unknown as OldPlan | UnheldPlan | Plan
-  if (!saysWhatItAsks(plan)) return heldToTray(askingPlan(plan))
-  return isHeld(plan) ? plan : heldToTray(plan)
+  return notated(saysWhatItAsks(plan) ? (isHeld(plan) ? plan : heldToTray(plan)) : heldToTray(askingPlan(plan)))
 }
+
+/** Until 2026.12.1 the sentences of a plan wrote teeth in ISO, whatever the practice's own way. */
+const notated = (plan: Omit<Plan, 'notation'> & Partial<Pick<Plan, 'notation'>>): Plan =>
+  hasNotation(plan) ? plan : { ...plan, notation: 'iso' }
+const hasNotation = (plan: Partial<Pick<Plan, 'notation'>>): plan is Plan => plan.notation !== undefined
 
 /** A plan as it was frozen until 2026.11.6: its sentences were held against no tray. */
 type UnheldPlan = Omit<Plan, 'unlaid' | 'unused' | 'steps' | 'setup'> & {

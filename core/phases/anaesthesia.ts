@@ -1,5 +1,5 @@
 import { jawOf } from '../teeth/notation'
-import { reason } from '../figure'
+import { reason, round } from '../figure'
 import { capital } from '../words'
 import { plannedAnaesthetic, type Agent } from '../measure/anaesthetic'
 import {
@@ -81,9 +81,12 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
     return absent('anaesthesia', reason('nothing in this visit hurts; the dentist may still ask for it', 'C'))
   const { injections } = numbing
   const agent = agentFor(c, injections)
-  const words = injectionWords(injections)
+  const words = injectionWords(injections, c.say)
   const volumes = injections.map((i) => c.rule(`volume.${i.technique}`))
-  const mL = volumes.reduce((sum, v) => sum + v.value, 0)
+  const mL = round(
+    volumes.reduce((sum, v) => sum + v.value, 0),
+    2,
+  )
   const planned = plannedAnaesthetic(agent, mL, { weightKg: c.request.weightKg, child: childOf(c) })
   const long = injections.some(isBlock)
   const short = injections.some((i) => !isBlock(i) && i.technique !== 'long-buccal')
@@ -162,7 +165,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
 export function numbTest(c: Case, numbing: Numbing): Block {
   if (numbing.by !== 'needle') return nothing
   const { sites, injections } = numbing
-  const where = testWords(sites, injections)
+  const where = testWords(sites, injections, c.say)
   return step({
     id: 'anaesthesia.test',
     phase: 'anaesthesia',

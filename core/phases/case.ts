@@ -5,20 +5,25 @@ import type { Alert, Restoration } from '../vocabulary'
 import { resolveChoices, valuesOf, type ChoiceName, type Choices, type ResolvedChoices } from '../practice/choices'
 import type { Practice } from '../practice/practice'
 import { dimensions, type Dimensions } from '../teeth/dimensions'
-import { archOrder, functionalCusps, neighbours, type Cusps, type Neighbour } from '../teeth/arch'
-import { isPrimary, jawOf, writeBoth, type Tooth } from '../teeth/notation'
+import { archFrom, functionalCusps, neighbours, type Cusps, type Neighbour } from '../teeth/arch'
+import { jawOf, write, writeBoth, type Tooth } from '../teeth/notation'
 import { isChild } from '../measure/anaesthetic'
 import { kindFacts, type KindFacts } from '../kinds'
+
+/** A neighbour of a tooth worked on; `said` as the practice writes it, empty where there is none. */
+type Beside = Neighbour & { said: string }
 
 /** One tooth of the visit with what the phases ask of it. */
 export interface Unit {
   tooth: Tooth
-  /** In both notations, for words a person reads. */
+  /** In two notations, the practice's own first: where a mistake could hurt. */
   label: string
+  /** As the practice writes it: everywhere else. A sentence never holds a tooth's code. */
+  said: string
   size: Dimensions
   cusps: Cusps | null
-  mesial: Neighbour
-  distal: Neighbour
+  mesial: Beside
+  distal: Beside
   /** What is said of this tooth. */
   facts: ToothFacts
 }
@@ -42,6 +47,8 @@ export interface Case {
   restoration: Restoration | null
   jaw: 'upper' | 'lower'
   has: (alert: Alert) => boolean
+  /** A tooth as the practice writes it. */
+  say: (tooth: Tooth) => string
   /** A named time or amount of the trade, as this practice has it. */
   rule: Rules
   asked: Asked
@@ -97,16 +104,23 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
   const resolved = resolveChoices(card?.choices ?? {}, plain.choices, plain.visitChoices, plain)
   const choices = valuesOf(resolved)
   const gone = [...plain.missing, ...plain.pontics]
-  const unit = (t: Tooth): Unit => ({
-    tooth: t,
-    label: writeBoth(t, practice.notation),
-    size: dimensions(t),
-    cusps: functionalCusps(t, plain.crossbite),
-    ...neighbours(t, gone),
-    facts: notingSaid(factsOf(plain, t), (key) => asked.facts.add(key)),
-  })
+  const say = (t: Tooth): string => write(t, practice.notation)
+  const beside = (n: Neighbour): Beside => ({ ...n, said: n.tooth ? say(n.tooth) : '' })
+  const unit = (t: Tooth): Unit => {
+    const { mesial, distal } = neighbours(t, gone)
+    return {
+      tooth: t,
+      label: writeBoth(t, practice.notation),
+      said: say(t),
+      size: dimensions(t),
+      cusps: functionalCusps(t, plain.crossbite),
+      mesial: beside(mesial),
+      distal: beside(distal),
+      facts: notingSaid(factsOf(plain, t), (key) => asked.facts.add(key)),
+    }
+  }
   const kind = kindFacts(plain.kind)
-  const order = archOrder(jawOf(firstOf(plain.teeth)), isPrimary(firstOf(plain.teeth)) ? 'primary' : 'permanent')
+  const order = archFrom(firstOf(plain.teeth))
   const along = (teeth: readonly Tooth[]): Tooth[] => teeth.toSorted((a, b) => order.indexOf(a) - order.indexOf(b))
   return {
     kind,
@@ -119,6 +133,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     restoration: plain.restoration,
     jaw: jawOf(firstOf(plain.teeth)),
     has: (a) => plain.alerts.includes(a),
+    say,
     rule: (rule) => {
       asked.rules.add(rule)
       return rules(rule)

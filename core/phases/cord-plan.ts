@@ -11,6 +11,8 @@ export interface CordSite {
   /** Ends the ids of its steps: the tooth, or tooth and box. */
   key: string
   label: string
+  /** Where it is spoken of shortly: the tooth, or tooth and box. */
+  said: string
   /** What it lies along: the neck of a tooth, wholly or in front, or a box. */
   along: CordCoverage | 'box'
   length: (layer: CordLayer) => Figure
@@ -47,6 +49,7 @@ export function toothSites(c: Case, coverage: CordCoverage = 'full crown'): Cord
       tooth: u.tooth,
       key: u.tooth,
       label: u.label,
+      said: u.said,
       along: coverage,
       length: (layer) => cordLength(cervix, coverage, layer, c.rule),
     }
@@ -60,6 +63,7 @@ export function boxSites(c: Case, usual: string): CordSite[] {
       tooth: u.tooth,
       key: `${u.tooth}-${side}`,
       label: `${u.label} ${side}`,
+      said: `${u.said} ${side}`,
       along: 'box',
       length: () => boxCordLength(Math.round(u.size.cervicalLabiolingualMm * c.rule('cord.box.share').value), c.rule),
     })),

@@ -23,7 +23,7 @@ function posteriorCuts(c: Case, u: Unit, t: Targets): CutLine[] {
       depthMm: t.functionalCusp.mostMm,
       surface: `${functional} cusps`,
       share: 1,
-      because: reason(`${functional} cusps carry the bite on ${u.tooth}${swapped}: the larger reduction`, t.standing),
+      because: reason(`${functional} cusps carry the bite on ${u.said}${swapped}: the larger reduction`, t.standing),
     },
     {
       act: 'groove-other',
@@ -130,17 +130,17 @@ function anteriorCuts(u: Unit, t: Targets): CutLine[] {
 /** The two contacts, where there is a neighbour: a thin needle first, before any wider bur. */
 export function contactCuts(u: Unit): CutLine[] {
   return (['mesial', 'distal'] as const).flatMap((side): CutLine[] => {
-    const neighbour = u[side].tooth
-    return neighbour
+    const neighbour = u[side]
+    return neighbour.tooth
       ? [
           {
             act: `contact-${side}`,
-            title: `Break the ${side} contact toward ${neighbour}`,
+            title: `Break the ${side} contact toward ${neighbour.said}`,
             form: 'contact',
             depthMm: 1,
             surface: side,
             share: 1.5,
-            mistakes: [`neighbour ${neighbour} nicked: leave the thin wall of enamel standing to the last`],
+            mistakes: [`neighbour ${neighbour.said} nicked: leave the thin wall of enamel standing to the last`],
           },
         ]
       : []

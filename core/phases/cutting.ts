@@ -83,7 +83,7 @@ function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonl
   return {
     id,
     phase: 'cutting',
-    title: c.units.length > 1 ? `${u.tooth}: ${line.title}` : line.title,
+    title: c.units.length > 1 ? `${u.said}: ${line.title}` : line.title,
     ...(line.detail ? { detail: line.detail } : {}),
     ...(line.told ? { told: line.told } : {}),
     tooth: u.tooth,
@@ -162,8 +162,8 @@ export function reductionCheck(c: RestoredCase, more: Partial<Draft> = {}): Bloc
   const t = reductionTargets(c.restoration)
   const targets = c.units.map((u) =>
     u.cusps
-      ? `${u.tooth}: ${u.cusps.functional} cusps ${writeRange(t.functionalCusp)}, ${u.cusps.other} cusps ${writeRange(t.otherCusp)}, margin ${writeRange(t.margin)}`
-      : `${u.tooth}: incisal ${t.incisal ? writeRange(t.incisal) : 'as the dentist says'}, labial ${writeRange(t.facial)}, margin ${writeRange(t.margin)}`,
+      ? `${u.said}: ${u.cusps.functional} cusps ${writeRange(t.functionalCusp)}, ${u.cusps.other} cusps ${writeRange(t.otherCusp)}, margin ${writeRange(t.margin)}`
+      : `${u.said}: incisal ${t.incisal ? writeRange(t.incisal) : 'as the dentist says'}, labial ${writeRange(t.facial)}, margin ${writeRange(t.margin)}`,
   )
   const index = c.choices.provisional === 'bis-acryl in putty index'
   const guide = c.choices.provisional === 'bis-acryl in wax-up matrix'
@@ -206,7 +206,7 @@ export function reductionCheck(c: RestoredCase, more: Partial<Draft> = {}): Bloc
       u.cusps
         ? [
             {
-              name: `${u.tooth}, ${u.cusps.functional} cusps`,
+              name: `${u.said}, ${u.cusps.functional} cusps`,
               value: t.functionalCusp.leastMm,
               unit: 'mm',
               text: `at least ${t.functionalCusp.leastMm} mm for a ${c.restoration}`,

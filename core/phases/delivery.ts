@@ -79,7 +79,7 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
  */
 export function tryIn(c: Case, what: string, more: Partial<Draft> = {}, { bitten = true } = {}): Block {
   const contacts = c.units.flatMap((u) =>
-    (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.tooth} ${s}`),
+    (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.said} ${s}`),
   )
   const first = `Contacts first: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Then the inside, then the margin`
   return act('delivery.try-in', `Try in the ${what}, ${labels(c)}: contacts, seat, eight margin parts`, [2, 4, 8], {

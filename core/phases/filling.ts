@@ -73,10 +73,7 @@ export function cavityLines(u: Unit, usual: string): CutLine[] {
             ],
             mistakes: [
               `neighbour ${
-                boxes
-                  .map((b) => u[b].tooth)
-                  .filter(Boolean)
-                  .join(', ') || 'tooth'
+                boxes.flatMap((b) => (u[b].tooth ? [u[b].said] : [])).join(', ') || 'tooth'
               } scored by the bur: pre-wedge or a guard strip between`,
             ],
           },
@@ -161,7 +158,7 @@ export function matrixOn(u: Unit, usual: string, { kind, band, figure }: MatrixS
     countsIn: [
       {
         id: `matrix.${u.tooth}`,
-        what: `wedges and bands, ${u.tooth}`,
+        what: `wedges and bands, ${u.said}`,
         planned: 2 * n,
         outStep: `filling.${u.tooth}.matrix-off`,
       },
@@ -300,7 +297,7 @@ export function flossContacts(u: Unit, usual: string): Block {
     step({
       id: `filling.${u.tooth}.floss`,
       phase: 'finishing',
-      title: `Floss ${there.map((b) => `${b} contact to ${u[b].tooth}`).join(', ')}: snaps, does not shred`,
+      title: `Floss ${there.map((b) => `${b} contact to ${u[b].said}`).join(', ')}: snaps, does not shred`,
       tooth: u.tooth,
       fn: 'chairside',
       place: 'mouth',

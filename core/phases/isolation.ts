@@ -1,24 +1,28 @@
 import { span } from '../rules'
 import { soreGum } from '../measure/numbing'
-import { firstOf } from '../sure'
+import { firstOf, lastOf } from '../sure'
 import { reason } from '../figure'
-import { archOrder, neighbours } from '../teeth/arch'
-import { isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'
+import { archFrom, neighbours } from '../teeth/arch'
+import { isPrimary, parts, type Tooth } from '../teeth/notation'
 import type { Need } from '../catalog/match'
 import { nothing, only, open, practice, sequence, standby, step, type Block } from './build'
 import { labels, type Case } from './case'
 
 /**
- * The teeth that get a hole: behind the premolars from one tooth behind the prepared ones to the opposite lateral's
- * side of the midline, in front from first premolar to first premolar (primary: first molar to first molar); missing
- * teeth get none. Standing C.
+ * The teeth that get a hole, from the side that is worked on first across the middle: behind the premolars from one tooth
+ * behind the prepared ones to the opposite lateral's side of the midline, in front from first premolar to first premolar
+ * (primary: first molar to first molar). Missing teeth get none; where the premolar is missing on the side of the work, the
+ * next tooth behind it holds the sheet in its stead. Standing C.
  */
 export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[]): Tooth[] {
   const first = firstOf(teeth)
-  const arch = archOrder(jawOf(first), isPrimary(first) ? 'primary' : 'permanent')
+  const arch = archFrom(first)
   const half = arch.length / 2
   const anterior = teeth.every((t) => parts(t).position <= 3)
-  if (anterior) return arch.filter((t) => parts(t).position <= 4 && !missing.includes(t))
+  if (anterior) {
+    const behind = arch.slice(0, half).findLast((t) => parts(t).position >= 4 && !missing.includes(t))
+    return arch.filter((t) => (parts(t).position <= 4 && !missing.includes(t)) || t === behind)
+  }
   const sides = new Set(teeth.map((t) => arch.indexOf(t) < half))
   const onSide = (t: Tooth): Tooth[] => teeth.filter((x) => arch.indexOf(x) < half === arch.indexOf(t) < half)
   const reach = (t: Tooth): number => {
@@ -118,6 +122,7 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
   const second = otherClamp(c.sheet.teeth, holes, anchor)
   const clamped = second ? [anchor, second] : [anchor]
   const how = orderOn[c.choices.damOrder]
+  const clampedSaid = clamped.map(c.say).join(' and ')
   const one = holes.length === 1
   const on = c.rule('sheet.on')
   return sequence(
@@ -126,9 +131,9 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
       act: 'sheet on',
       asks: [{ reading: 'sheet', teeth: clamped }],
       phase: 'isolation',
-      told: `placed the dam with ${holes.length} hole${one ? '' : 's'}, clamp${second ? 's' : ''} on ${clamped.join(' and ')}`,
-      title: `Dam on, ${one ? `one hole: ${anchor}` : `${holes.length} holes: ${holes.at(0)}–${holes.at(-1)}`}`,
-      detail: `Clamp${second ? 's' : ''} on ${clamped.join(' and ')}: four points under the height of contour, stable before the sheet goes over. ${how.detail}. ${one ? 'Tuck the edges with air and an explorer.' : 'Front-most contact flossed first; floss between sheet and tooth at every septum; air and an explorer tuck the edges.'}${c.has('mouth breather') ? ' A breathing corner is cut, by the dentist’s word.' : ''}`,
+      told: `placed the dam with ${holes.length} hole${one ? '' : 's'}, clamp${second ? 's' : ''} on ${clampedSaid}`,
+      title: `Dam on, ${one ? `one hole: ${c.say(anchor)}` : `${holes.length} holes: ${[firstOf(holes), lastOf(holes)].map(c.say).join('–')}`}`,
+      detail: `Clamp${second ? 's' : ''} on ${clampedSaid}: four points under the height of contour, stable before the sheet goes over. ${how.detail}. ${one ? 'Tuck the edges with air and an explorer.' : 'Front-most contact flossed first; floss between sheet and tooth at every septum; air and an explorer tuck the edges.'}${c.has('mouth breather') ? ' A breathing corner is cut, by the dentist’s word.' : ''}`,
       fn: 'dam',
       holes: [...holes],
       place: 'mouth',
@@ -183,7 +188,7 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
       step({
         id: `isolation.tie.${t}`,
         phase: 'isolation',
-        title: `Tie ${t}: floss under the sheet’s edge, knot on the cheek side`,
+        title: `Tie ${c.say(t)}: floss under the sheet’s edge, knot on the cheek side`,
         tooth: t,
         fn: 'dam',
         place: 'mouth',

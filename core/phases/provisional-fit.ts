@@ -97,7 +97,7 @@ function cementProvisional(c: Case): Block {
 /** Tried in, approved, cemented, cleaned. */
 export function fitProvisional(c: Case): Block {
   const contacts = c.units.flatMap((u) =>
-    (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.tooth} ${s}`),
+    (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.said} ${s}`),
   )
   return sequence(
     step({

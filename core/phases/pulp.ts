@@ -16,7 +16,7 @@ const access = (u: Unit) =>
   ({ id: `pulp.${u.tooth}`, form: 'access', depthMm: 1.4, surface: 'pulp chamber', widestMm: 1.4 }) as const
 const pellets = (u: Unit, planned: number) => ({
   id: `pulp-pellets.${u.tooth}`,
-  what: `pulp pellets, ${u.tooth}`,
+  what: `pulp pellets, ${u.said}`,
   planned,
   outStep: `pulp-dry.${u.tooth}`,
 })
@@ -82,7 +82,7 @@ const pulpectomy = (u: Unit): Block =>
       countsIn: [
         {
           id: `pulp-points.${u.tooth}`,
-          what: `medicated points, ${u.tooth}`,
+          what: `medicated points, ${u.said}`,
           planned: 2,
           outStep: `pulp-fill.${u.tooth}`,
         },

@@ -10,7 +10,6 @@ import {
   cordOutStep,
   cordStepId,
   drawnLayer,
-  keyOf,
   toothSites,
   type CordPlan,
   type CordSite,
@@ -123,7 +122,7 @@ export function placeCord(
     countsIn: [
       {
         id: cordCountId(layer, s),
-        what: `${layer === 'single' ? 'single cord' : word}, ${keyOf(s)}`,
+        what: `${layer === 'single' ? 'single cord' : word}, ${s.said}`,
         planned: 1,
         outStep: cordOutStep(layer, s),
       },
@@ -338,9 +337,7 @@ export function cordsForBonding(c: Case, outId: string, coverage: CordCoverage =
           because: practice('for bonding: 000 keeps the fluid out and displaces nothing; no salts on the dentine'),
         },
         {
-          countsIn: [
-            { id: cordCountId('single', s), what: `cord for bonding, ${s.tooth}`, planned: 1, outStep: outId },
-          ],
+          countsIn: [{ id: cordCountId('single', s), what: `cord for bonding, ${s.said}`, planned: 1, outStep: outId }],
         },
       ),
     ),

@@ -41,7 +41,7 @@ export function cordsToLower(c: Case, plan: CordPlan, sites: readonly CordSite[]
           countsIn: [
             {
               id: cordCountId('single', s),
-              what: `cord to lower the margin, ${s.tooth}`,
+              what: `cord to lower the margin, ${s.said}`,
               planned: 1,
               outStep: cordOutStep('single', s),
             },

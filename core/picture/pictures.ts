@@ -1,5 +1,6 @@
 /** The pictures of a visit for paper: each drawing once, with every step and tooth it stands for. */
 import type { Plan } from '../model/plan'
+import { said } from '../model/said'
 import type { Step } from '../model/step'
 import type { Tooth } from '../teeth/notation'
 import { sectionOf } from './section'
@@ -13,16 +14,16 @@ export interface Picture {
 }
 
 /** Two teeth of one visit show the same where the same is cut on the same sides, and the words differ by the tooth alone. */
-const alike = ({ says, tooth, labels }: Section, { cut }: Step): string =>
-  [says.replaceAll(tooth, ''), cut?.form, ...labels.filter((l) => l.lit).map((l) => l.side)].join('|')
+const alike = (plan: Plan, { says, tooth, labels }: Section, { cut }: Step): string =>
+  [says.replace(said(plan, tooth), ''), cut?.form, ...labels.filter((l) => l.lit).map((l) => l.side)].join('|')
 
 export function picturesOf(plan: Plan): Picture[] {
   const found = new Map<string, Picture>()
   for (const step of plan.steps) {
     const section = sectionOf(plan, step)
     if (!section) continue
-    const title = step.title.replace(`${section.tooth}: `, '')
-    const key = alike(section, step)
+    const title = step.title.replace(`${said(plan, section.tooth)}: `, '')
+    const key = alike(plan, section, step)
     const known = found.get(key)
     if (!known) found.set(key, { section, titles: [title], teeth: [section.tooth] })
     else {

@@ -8,9 +8,10 @@ import type { Tooth } from '../teeth/notation'
 import { aimOf, prepare, restorationOf, type Prepared } from './prepared-tooth'
 import { seen, workOf, type Section, type SectionLabel, type SectionPart } from './section-frame'
 import { edgeAt, profileOf, topAt, type Point, type Profile } from './tooth-profile'
+import { said } from '../model/said'
 
 type Of<W extends Shown['what']> = Shown & { what: W }
-type Sees = Pick<Plan, 'steps' | 'request' | 'burs'>
+type Sees = Pick<Plan, 'steps' | 'request' | 'burs' | 'notation'>
 
 /** Words beside the tooth, level with what they name. */
 const beside = (p: Profile, text: string, at: Point, side: SectionLabel['side'], lit = false): SectionLabel => ({
@@ -21,8 +22,8 @@ const beside = (p: Profile, text: string, at: Point, side: SectionLabel['side'],
   lit,
 })
 
-const says = (p: Profile, tooth: Tooth, labels: readonly SectionLabel[]): string =>
-  `${p.view === 'side' ? 'Side' : 'Front'} view of ${tooth}: ${labels.map((l) => `${l.text}${l.lit ? ' (now)' : ''}`).join(', ')}`
+const says = (plan: Sees, p: Profile, tooth: Tooth, labels: readonly SectionLabel[]): string =>
+  `${p.view === 'side' ? 'Side' : 'Front'} view of ${said(plan, tooth)}: ${labels.map((l) => `${l.text}${l.lit ? ' (now)' : ''}`).join(', ')}`
 
 /** Columns in which a layer is drawn across the tooth. */
 const columns = 48
@@ -89,7 +90,7 @@ function layers(plan: Sees, tooth: Tooth, { layersMm, boxes, now }: Of<'layers'>
     )
     floorMm = topMm
   }
-  return { ...seen(p, tooth, half + 5, 3.5, vital), parts, neighbours: [], labels, says: says(p, tooth, labels) }
+  return { ...seen(p, tooth, half + 5, 3.5, vital), parts, neighbours: [], labels, says: says(plan, p, tooth, labels) }
 }
 
 /** What stands over the margin when a post is needed: the ferrule, mm. Common practice: 1.5–2. */
@@ -180,7 +181,7 @@ function post(plan: Sees, step: Step, tooth: Tooth, shown: Of<'post'>): Section 
     neighbours: [],
     ...(bur ? { bur } : {}),
     labels,
-    says: says(p, tooth, labels),
+    says: says(plan, p, tooth, labels),
   }
 }
 
@@ -221,7 +222,7 @@ function jaws(plan: Sees, tooth: Tooth, { beyondMm }: Of<'jaws'>): Section {
     ],
     neighbours: [],
     labels,
-    says: says(p, tooth, labels),
+    says: says(plan, p, tooth, labels),
   }
 }
 
@@ -246,7 +247,7 @@ function wing(plan: Sees, tooth: Tooth): Section {
     parts: [{ points, is: 'metal' }],
     neighbours: [],
     labels,
-    says: says(p, tooth, labels),
+    says: says(plan, p, tooth, labels),
   }
 }
 
@@ -277,7 +278,7 @@ function shell(plan: Sees, tooth: Tooth, { edgeMm }: Of<'shell'>): Section {
     parts: [{ points: [...outer, ...over.toReversed()], is: 'metal' }],
     neighbours: [],
     labels,
-    says: says(p, tooth, labels),
+    says: says(plan, p, tooth, labels),
   }
 }
 

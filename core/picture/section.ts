@@ -15,6 +15,7 @@ import { aimOf, most, prepare, restorationOf, type Aim, type Prepared } from './
 import { seen, workOf, type Section, type SectionLabel } from './section-frame'
 import { sectionShown } from './section-shown'
 import { edgeAt, profileOf, type Point, type Profile } from './tooth-profile'
+import { said } from '../model/said'
 
 /** Thickness of a braided cord in the crevice, mm. Starting estimates of ours. */
 const cordMm: Readonly<Record<string, number>> = { '000': 0.5, '00': 0.7, '0': 0.9, '1': 1.1, '2': 1.3, '3': 1.5 }
@@ -107,7 +108,7 @@ function labelsOf(p: Profile, { tooth, t, faces, cusps }: Aim, made: Prepared, c
 const moved = (points: readonly Point[], by: number): Point[] => points.map(([x, y]) => [x + by, y])
 
 /** A contact from the front: both neighbours, the thin bur between. */
-function contact(plan: Pick<Plan, 'burs' | 'request'>, step: Step, cut: Cut, tooth: Tooth): Section {
+function contact(plan: Pick<Plan, 'burs' | 'request' | 'notation'>, step: Step, cut: Cut, tooth: Tooth): Section {
   const p = profileOf(tooth, 'front')
   const { request } = plan
   const gaps = [request, ...request.also].flatMap((w) => w.pontics)
@@ -135,7 +136,7 @@ function contact(plan: Pick<Plan, 'burs' | 'request'>, step: Step, cut: Cut, too
         }
       : {}),
     labels: [],
-    says: `Front view of ${tooth}: the thin bur inside the ${cut.surface} contact, a wall of enamel left toward the neighbour`,
+    says: `Front view of ${said(plan, tooth)}: the thin bur inside the ${cut.surface} contact, a wall of enamel left toward the neighbour`,
   }
 }
 
@@ -143,7 +144,7 @@ function contact(plan: Pick<Plan, 'burs' | 'request'>, step: Step, cut: Cut, too
  * What a step looks like on its tooth; nothing where there is nothing to see into.
  * @example sectionOf(plan, plan.steps[0]) // null
  */
-export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request'>, step: Step): Section | null {
+export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request' | 'notation'>, step: Step): Section | null {
   if (step.shows) return sectionShown(plan, step, step.shows)
   const { cut, cord } = step
   const looked = step.asks.find((a) => a.reading === 'reduction')
@@ -164,8 +165,8 @@ export function sectionOf(plan: Pick<Plan, 'steps' | 'burs' | 'request'>, step: 
   const labels = labelsOf(p, aim, made, cut)
   const thick = cord && (cordMm[cord.size] ?? 1)
   const says = cord
-    ? `Side view of ${tooth}: cord ${cord.size} in the crevice, below the margin`
-    : `Side view of ${tooth}: targets ${labels.map((l) => l.text.replace('\n', ' ')).join(', ')}${
+    ? `Side view of ${said(plan, tooth)}: cord ${cord.size} in the crevice, below the margin`
+    : `Side view of ${said(plan, tooth)}: targets ${labels.map((l) => l.text.replace('\n', ' ')).join(', ')}${
         labels.some((l) => l.lit)
           ? `; now ${labels
               .filter((l) => l.lit)

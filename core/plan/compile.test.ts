@@ -300,9 +300,12 @@ describe('changing the case changes the plan as the trade says', () => {
 describe('isolation', () => {
   // C: one tooth behind to the opposite lateral; in front first premolar to first premolar.
   it('decides the holes of the sheet', () => {
-    expect(damTeeth([toTooth('36')], [])).toEqual(['42', '41', '31', '32', '33', '34', '35', '36', '37'])
-    expect(damTeeth([toTooth('37')], [toTooth('38')]).at(-1)).toBe('37')
+    expect(damTeeth([toTooth('36')], [])).toEqual(['37', '36', '35', '34', '33', '32', '31', '41', '42'])
+    expect(damTeeth([toTooth('37')], [toTooth('38')])[0]).toBe('37')
     expect(damTeeth([toTooth('11')], [toTooth('22')])).toEqual(['14', '13', '12', '11', '21', '23', '24'])
+    // The clamp stands on the side of the work, a gap behind the canine or not.
+    expect(damTeeth([toTooth('23')], [])).toEqual(['24', '23', '22', '21', '11', '12', '13', '14'])
+    expect(damTeeth([toTooth('23')], [toTooth('24')])).toEqual(['25', '23', '22', '21', '11', '12', '13', '14'])
   })
 })
 

@@ -268,7 +268,7 @@ function missingContacts(works: readonly Work[]): Plan['absent'] {
       (['mesial', 'distal'] as const)
         .filter((s) => !u[s].tooth)
         .map((s) => ({
-          what: `${s} contact of ${u.tooth}`,
+          what: `${s} contact of ${u.said}`,
           because: reason(u[s].none === 'missing' ? 'the neighbour is missing' : 'it is the last in the arch', 'C'),
         })),
     ),
@@ -280,6 +280,11 @@ function ownOf(works: readonly Work[], practice: Practice): OwnRules {
   const asked = new Set<string>(works.flatMap((w) => [...w.c.asked.rules]))
   return Object.fromEntries(Object.entries(practice.rules).filter(([rule]) => asked.has(rule)))
 }
+
+const lacksOf = (setup: Plan['setup'], burs: Plan['burs']): string[] => [
+  ...setup.flatMap((l) => (l.lack ? [l.lack] : [])),
+  ...burs.flatMap((b) => (b.lack ? [`${firstOf(b.cuts).surface}: ${b.lack}`] : [])),
+]
 
 function titleOf({ c }: Work): string {
   const { title, restorations } = c.kind
@@ -367,6 +372,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     kind: request.kind,
     title: works.map(titleOf).join(' + '),
     request,
+    notation: practice.notation,
     teeth: works.flatMap((w) => w.c.units.map(writeTooth)),
     choices: c.resolved,
     people: handsOf(team),
@@ -378,10 +384,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     counts,
     clashes,
     absent: [...wired.absences, ...missingContacts(works), ...noPaper(works.map((w) => w.c))],
-    lacks: [
-      ...setup.flatMap((l) => (l.lack ? [l.lack] : [])),
-      ...burs.flatMap((b) => (b.lack ? [`${firstOf(b.cuts).surface}: ${b.lack}`] : [])),
-    ],
+    lacks: lacksOf(setup, burs),
     followUps: works.flatMap((w) => w.kind.followUps(w.c)),
     asked,
     unlaid: unlaid(steps, burs, { holds, counts, links }),

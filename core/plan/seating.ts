@@ -2,7 +2,8 @@
 import { standingWords } from '../figure'
 import { seatsInWords, sightInWords, zones, type Seats } from '../measure/seats'
 import type { Plan } from '../model/plan'
-import { toQuadrant, type Tooth } from '../teeth/notation'
+import type { Tooth } from '../teeth/notation'
+import { labelled } from '../model/said'
 
 export interface Seating {
   tooth: Tooth
@@ -33,7 +34,7 @@ export function seatingOf(plan: Plan): Seating[] {
         tooth,
         seats,
         steps: [title],
-        short: `${tooth} (${toQuadrant(tooth)}) at ${seats.dentist}${seats.sight === 'mirror' ? ', mirror' : ''}, tip ${seats.tip}`,
+        short: `${labelled(plan, tooth)} at ${seats.dentist}${seats.sight === 'mirror' ? ', mirror' : ''}, tip ${seats.tip}`,
         words: wordsOf(seats),
         because: `${seats.because.text} (${standingWords[seats.because.standing]}).`,
       })

@@ -10,6 +10,7 @@ import { helperOf } from '../practice/helps'
 import type { Lanes } from '../model/lanes'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
+import { writeAll } from '../teeth/notation'
 
 const clock = (s: number): string => (s % 60 === 0 && s >= 120 ? `${s / 60} min` : `${s} s`)
 
@@ -120,7 +121,7 @@ export function readPlan(plan: Plan): string {
   const section = (title: string, rows: readonly string[]): string[] => (rows.length > 0 ? ['', title, ...rows] : [])
   return [
     plan.title,
-    plan.teeth.map((t) => `${t.tooth} (${t.quadrant}, Universal ${t.universal}), ${t.name}`).join('; '),
+    plan.teeth.map((t) => `${writeAll(t.tooth, plan.notation)}, ${t.name}`).join('; '),
     ...steps,
     ...section('LAID OUT', lines('open')),
     ...section('HAVE READY, DO NOT OPEN', lines('standby')),

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { assistant, dentist } from '../../demo/test/people'
 import { planOf, practice, title } from '../../demo/test/plans'
 import { earlier, type VisitRequest } from '../model/request'
-import { allTeeth } from '../teeth/notation'
+import { allTeeth, toTooth } from '../teeth/notation'
 import { runThrough, startDrive } from '../run/drive'
 import { compile } from './compile'
 import { shadeWords, traceOf } from './traces'
@@ -56,12 +56,12 @@ describe('a delivery inherits from the first visit', () => {
     expect(traceOf(delivery).left).toEqual([])
   })
   it('the shade of many teeth is short where they read alike, and has room where they do not', () => {
-    const teeth = ['13', '12', '11', '21', '22', '23']
+    const teeth = ['13', '12', '11', '21', '22', '23'].map(toTooth)
     const says = 'neck A3, middle A2, edge A1, by daylight, wet'
-    expect(shadeWords(new Map(teeth.map((t) => [t, t === '13' ? `darker: ${says}` : says])))).toBe(
+    expect(shadeWords(new Map(teeth.map((t) => [t, t === '13' ? `darker: ${says}` : says])), 'iso')).toBe(
       `13 darker: ${says}; 12, 11, 21, 22, 23 ${says}`,
     )
-    const each = shadeWords(new Map(allTeeth.map((t) => [t, `${t}: ${says}`])))
+    const each = shadeWords(new Map(allTeeth.map((t) => [t, `${t}: ${says}`])), 'iso')
     expect(earlier.parse(traceOf(planOf('J16-preparation-of-five'), each)).shade).toBe(each)
   })
   it('with no visit before on record nothing is made up', () => {

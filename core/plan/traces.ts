@@ -1,5 +1,7 @@
 import type { VisitRequest } from '../model/request'
 import type { Plan } from '../model/plan'
+import { said } from '../model/said'
+import { write, type Notation, type Tooth } from '../teeth/notation'
 
 type Trace = VisitRequest['earlier'][number]
 
@@ -13,7 +15,7 @@ function askedOf(plan: Plan): string[] {
     ...[request, ...request.also].flatMap((w) =>
       w.restoration
         ? [
-            `${w.restoration}, ${[...w.teeth, ...w.pontics].join(', ')}`,
+            `${w.restoration}, ${[...w.teeth, ...w.pontics].map((t) => said(plan, t)).join(', ')}`,
             ...(w.framework ? [`framework ${w.framework}`] : []),
             `to be fixed with ${w.deliveryCement} cement`,
           ]
@@ -25,11 +27,14 @@ function askedOf(plan: Plan): string[] {
 
 /**
  * Shades as they were read, tooth by tooth; teeth that read alike are named together.
- * @example shadeWords(new Map([['11', 'neck A3'], ['21', 'neck A3']])) // '11, 21 neck A3'
+ * @example shadeWords(new Map([[toTooth('11'), 'neck A3'], [toTooth('21'), 'neck A3']]), 'iso') // '11, 21 neck A3'
  */
-export const shadeWords = (read: ReadonlyMap<string, string>): string =>
+export const shadeWords = (read: ReadonlyMap<Tooth, string>, notation: Notation): string =>
   [...new Set(read.values())]
-    .map((says) => `${[...read].flatMap(([tooth, own]) => (own === says ? [tooth] : [])).join(', ')} ${says}`)
+    .map(
+      (says) =>
+        `${[...read].flatMap(([tooth, own]) => (own === says ? [write(tooth, notation)] : [])).join(', ')} ${says}`,
+    )
     .join('; ')
 
 /**

@@ -221,8 +221,10 @@ describe('measured in the run', () => {
     expect(give(e, { kind: 'wave', holdId: 'shade', reason: 'as the other side, by the slip' }, dentist)).toBeNull()
   })
   it('names the tooth it was read of, and none where it was read once for the visit', () => {
-    expect(spokenOf({ measure: 'reduction', tooth: toTooth('37') }, 'reduction')).toBe('37 reduction')
-    expect(spokenOf({ measure: 'sheet', tooth: toTooth('37') }, 'sheet and clamp')).toBe('sheet and clamp')
+    expect(spokenOf(plan, { measure: 'reduction', tooth: toTooth('37') }, 'reduction')).toBe('37 reduction')
+    const universal = { notation: 'universal' } as const
+    expect(spokenOf(universal, { measure: 'reduction', tooth: toTooth('37') }, 'reduction')).toBe('18 reduction')
+    expect(spokenOf(plan, { measure: 'sheet', tooth: toTooth('37') }, 'sheet and clamp')).toBe('sheet and clamp')
   })
   it('asks at its own steps only, of the visit’s own teeth, in readings that can be; a forged verdict does not get in', () => {
     expect(plan.steps.flatMap((s) => readingsAt(s).map((m) => `${s.id} ${m}`))).toEqual([

@@ -14,6 +14,8 @@ import { provisional } from './provisional'
 import { canal, ferrule, postDepth } from './root'
 import { shade } from './shade'
 import { cord, cordOut } from './tissue'
+import type { Plan } from '../model/plan'
+import { said } from '../model/said'
 
 export const readingTable = {
   shade,
@@ -52,10 +54,10 @@ export interface Measured extends Judged {
 
 /**
  * What a reading is of, as it is spoken: what is read once for the visit names no tooth.
- * @example spokenOf({ measure: 'reduction', tooth: toTooth('37') }, 'reduction') // '37 reduction'
+ * @example spokenOf(plan, { measure: 'reduction', tooth: toTooth('37') }, 'reduction') // '37 reduction'
  */
-export const spokenOf = (m: Pick<Measured, 'measure' | 'tooth'>, words: string): string =>
-  readingOfKind(m.measure).once ? words : `${m.tooth} ${words}`
+export const spokenOf = (plan: Pick<Plan, 'notation'>, m: Pick<Measured, 'measure' | 'tooth'>, words: string): string =>
+  readingOfKind(m.measure).once ? words : `${said(plan, m.tooth)} ${words}`
 
 /**
  * What is read at a step.

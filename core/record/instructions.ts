@@ -1,6 +1,7 @@
 /** The sheet the patient takes home: each thing told by what was really done, the tooth named, in words a child of twelve knows. */
 import { kindFacts, type KindId } from '../kinds'
 import type { FollowUp, Plan } from '../model/plan'
+import { said } from '../model/said'
 import type { Step } from '../model/step'
 import type { RunCore } from '../run/state'
 import { toothName, type Tooth } from '../teeth/notation'
@@ -37,8 +38,10 @@ function teethOf(plan: Plan, s: Step): readonly Tooth[] {
 }
 
 /** 'Lower left first molar (36)', or 'Teeth 12, 11 and 21' where there are many. */
-const named = (teeth: readonly Tooth[]): string =>
-  teeth.length > 2 ? `Teeth ${listed(teeth)}` : capital(listed(teeth.map((t) => `${toothName(t)} (${t})`)))
+const named = (plan: Plan, teeth: readonly Tooth[]): string =>
+  teeth.length > 2
+    ? `Teeth ${listed(teeth.map((t) => said(plan, t)))}`
+    : capital(listed(teeth.map((t) => `${toothName(t)} (${said(plan, t)})`)))
 
 /** What is told of teeth, each sentence once, with all the teeth it is told of before it. */
 function toldOf(plan: Plan, done: (id: string) => boolean): string[] {
@@ -55,7 +58,7 @@ function toldOf(plan: Plan, done: (id: string) => boolean): string[] {
   for (const [text, teeth] of told) {
     if (teeth.size === 0) general.push(text)
     else {
-      const name = named([...teeth])
+      const name = named(plan, [...teeth])
       byTeeth.set(name, [...(byTeeth.get(name) ?? []), text])
     }
   }
@@ -73,7 +76,10 @@ export function patientInstructions(plan: Plan, core: RunCore): string[] {
   const without = provisional.filter((s) => !done(s.id))
   if (provisional.length > 0 && without.length === provisional.length)
     lines.push(
-      `${named(without.flatMap((s) => teethOf(plan, s)))}: There is no temporary crown on it. Keep to the other side. Call us if it is sensitive.`,
+      `${named(
+        plan,
+        without.flatMap((s) => teethOf(plan, s)),
+      )}: There is no temporary crown on it. Keep to the other side. Call us if it is sensitive.`,
     )
   const soonest = plan.followUps.toSorted((a, b) => a.afterWorkingDays - b.afterWorkingDays)
   lines.push(...new Set(soonest.map((f) => next(plan, f))))

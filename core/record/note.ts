@@ -12,11 +12,12 @@ import { lightSums } from '../run/light'
 import { readingOfKind, spokenOf } from '../readings'
 import { replay, type RunCore, stepState, tallyOf, countState, holdState, edgeOf } from '../run/state'
 import type { Touches } from '../run/touches'
-import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
+import { toothName, writeAll } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from '../clock'
 import { trayReadiness } from '../plan/ready'
 import { besideSentences } from './beside'
 import { patientInstructions } from './instructions'
+import { said, teethSaid } from '../model/said'
 
 export interface NoteSection {
   title: string
@@ -69,9 +70,7 @@ function courseSentences({ core: { closedAt }, left, time }: Telling, startedAt:
 }
 
 function visitSection(t: Telling, who: { name: string }): NoteSection {
-  const teeth = t.plan.teeth.map(
-    (x) => `${x.tooth} (${toQuadrant(x.tooth)}, Universal ${toUniversal(x.tooth)}, ${toothName(x.tooth)})`,
-  )
+  const teeth = t.plan.teeth.map((x) => `${writeAll(x.tooth, t.plan.notation).slice(0, -1)}, ${toothName(x.tooth)})`)
   const alerts = t.plan.request.alerts.map((a) => alertWords[a])
   // The titles of combined work are joined by “ + ” on a screen; in a letter they are a list.
   const works = list(t.plan.title.split(' + ').map(lower))
@@ -228,13 +227,13 @@ function deviationSection(t: Telling): NoteSection {
 /** What was read, as it was read last before the visit went on, and the light each tooth was given. */
 const measuredSentences = (t: Telling): string[] => [
   ...[...t.core.spent, ...t.core.measured].map(
-    (m) => `${t.time(m.at)} ${spokenOf(m, readingOfKind(m.measure).name.toLowerCase())}: ${m.says.join('; ')}.`,
+    (m) => `${t.time(m.at)} ${spokenOf(t.plan, m, readingOfKind(m.measure).name.toLowerCase())}: ${m.says.join('; ')}.`,
   ),
   ...lightSums(t.plan, t.core)
     .filter((s) => s.givenS > 0)
     .map(
       (s) =>
-        `Light${s.tooth ? ` on ${s.tooth}` : ''}: ${s.givenS} s in ${s.curesDone} cure${s.curesDone === 1 ? '' : 's'}.`,
+        `Light${s.tooth ? ` on ${said(t.plan, s.tooth)}` : ''}: ${s.givenS} s in ${s.curesDone} cure${s.curesDone === 1 ? '' : 's'}.`,
     ),
 ]
 
@@ -319,7 +318,7 @@ export function composeNote(
     e.what.kind === 'note.added' && !undone.has(e.commandId) ? [`${t.time(e.at)} ${t.name(e.by)}: ${e.what.text}`] : [],
   )
   return inLines({
-    title: `${plan.title}, ${plan.teeth.map((x) => `${x.tooth} (${x.quadrant})`).join(', ')}, ${day}`,
+    title: `${plan.title}, ${teethSaid(plan)}, ${day}`,
     library: plan.library,
     sections: [
       visitSection(t, patient),

@@ -179,7 +179,7 @@ function sign(c: Of<'sign'>, asked: Asked): Decision {
   const rests = [hold.stepId, ...(hold.restsOn ?? [])]
   const bad = core.measured.filter((m) => rests.includes(m.stepId) && blocking.includes(m.verdict))
   if (bad.length > 0) {
-    const missing = bad.flatMap((m) => m.says.map((says) => spokenOf(m, says)))
+    const missing = bad.flatMap((m) => m.says.map((says) => spokenOf(plan, m, says)))
     return no(
       'measured',
       `“${hold.title}” is not signed as it was read: ${missing.join('; ')}. Do it over, or go on unsigned with a reason`,

@@ -2,6 +2,7 @@
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
 import type { RunCore } from './state'
+import type { Tooth } from '../teeth/notation'
 
 /** Seconds a step's light is on by the plan; 0 where it is none. */
 export const lightS = (step: Step): number =>
@@ -9,7 +10,7 @@ export const lightS = (step: Step): number =>
 
 export interface LightSum {
   /** The tooth, or undefined where a light is for all of the work. */
-  tooth?: string
+  tooth?: Tooth
   givenS: number
   plannedS: number
   cures: number

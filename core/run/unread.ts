@@ -20,16 +20,18 @@ const nameAt = (step: Step, measure: ReadingKind): string => {
   return measure === 'canal' && canal ? `canal ${canal}` : readingOfKind(measure).name.toLowerCase()
 }
 
+type Reads = Pick<Plan, 'steps' | 'notation'>
+
 /**
  * The readings a hold rests on that were not taken since its step began, tooth by tooth.
  */
-export function stillToRead(plan: Pick<Plan, 'steps'>, core: Pick<RunCore, 'measured'>, hold: Hold): StillToRead[] {
+export function stillToRead(plan: Reads, core: Pick<RunCore, 'measured'>, hold: Hold): StillToRead[] {
   return [...(hold.restsOn ?? []), hold.stepId].flatMap((id) =>
-    unreadAt(sure(plan.steps.find((s) => s.id === id)), core),
+    unreadAt(plan, sure(plan.steps.find((s) => s.id === id)), core),
   )
 }
 
-function unreadAt(step: Step, core: Pick<RunCore, 'measured'>): StillToRead[] {
+function unreadAt(plan: Reads, step: Step, core: Pick<RunCore, 'measured'>): StillToRead[] {
   return readingsAt(step)
     .filter((measure) => readingOfKind(measure).rests)
     .flatMap((measure) =>
@@ -41,7 +43,7 @@ function unreadAt(step: Step, core: Pick<RunCore, 'measured'>): StillToRead[] {
           stepId: step.id,
           measure,
           tooth,
-          words: spokenOf({ measure, tooth }, nameAt(step, measure)),
+          words: spokenOf(plan, { measure, tooth }, nameAt(step, measure)),
         })),
     )
 }

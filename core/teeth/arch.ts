@@ -18,6 +18,16 @@ export function archOrder(jaw: 'upper' | 'lower', dentition: 'permanent' | 'prim
   ].filter(isTooth)
 }
 
+/**
+ * The teeth of an arch from the side of one of them across the middle: so what is listed, clamped or injected first is on the
+ * side that is worked on, left as right.
+ * @example archFrom(toTooth('36'))[0] // '38'
+ */
+export function archFrom(t: Tooth): Tooth[] {
+  const arch = archOrder(jawOf(t), isPrimary(t) ? 'primary' : 'permanent')
+  return arch.indexOf(t) < arch.length / 2 ? arch : arch.toReversed()
+}
+
 export interface Neighbour {
   tooth: Tooth | null
   /** Why there is none: the end of the arch, or recorded missing. */

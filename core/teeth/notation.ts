@@ -1,4 +1,4 @@
-import { sure } from '../sure'
+import { keysOf, sure } from '../sure'
 /**
  * Tooth notation. Canonical inside the program: ISO 3950 two-digit codes.
  * Source: ISO 3950:2016 (designation system for teeth); the Universal and quadrant systems as commonly published.
@@ -8,6 +8,13 @@ export type Notation = 'iso' | 'universal' | 'quadrant'
 declare const toothBrand: unique symbol
 /** An ISO 3950 code, checked: '11'–'48' permanent, '51'–'85' primary. */
 export type Tooth = string & { readonly [toothBrand]: true }
+
+/** How a notation is called. */
+export const notationNames: Record<Notation, string> = {
+  iso: 'ISO',
+  universal: 'Universal',
+  quadrant: 'quadrants',
+}
 
 const quadrantNames = ['UR', 'UL', 'LL', 'LR'] as const
 
@@ -85,6 +92,17 @@ export function writeBoth(t: Tooth, own: Notation): string {
   return own === 'iso' ? `${t} (${toQuadrant(t)})` : `${write(t, own)} (ISO ${t})`
 }
 
+/**
+ * A tooth in all three notations, for what is kept: the practice's own first.
+ * @example writeAll(toTooth('26'), 'universal') // '14 (ISO 26, UL6)'
+ */
+export function writeAll(t: Tooth, own: Notation): string {
+  const others = { iso: `ISO ${t}`, quadrant: toQuadrant(t), universal: `Universal ${toUniversal(t)}` }
+  return `${write(t, own)} (${keysOf(others)
+    .flatMap((n) => (n === own ? [] : [others[n]]))
+    .join(', ')})`
+}
+
 const positionNames = [
   'central incisor',
   'lateral incisor',
@@ -111,21 +129,43 @@ export function toothName(t: Tooth): string {
 const byUniversal = new Map(allTeeth.map((t) => [toUniversal(t), t]))
 const byQuadrant = new Map(allTeeth.map((t) => [toQuadrant(t), t]))
 
+/**
+ * A tooth beyond mistaking where nobody knows which notation is read: 'the upper left first molar (ISO 26)'.
+ */
+export const toothInFull = (t: Tooth): string => `the ${toothName(t)} (ISO ${t})`
+
 export interface Reading {
   tooth: Tooth
   notation: Notation
 }
-/** `ok`: one reading wins, `also` names the other. `ambiguous`: two readings and nothing to choose by. */
+/**
+ * `ok`: written as this practice writes teeth, or so that it can be nothing else; `also` names what it would be elsewhere.
+ * `ask`: no tooth in this practice's notation, but one or two in others; it is asked, never taken.
+ */
 export type ToothReading =
   | { kind: 'ok'; tooth: Tooth; notation: Notation; also?: Reading }
-  | { kind: 'ambiguous'; readings: Reading[] }
+  | { kind: 'ask'; readings: [Reading, ...Reading[]] }
   | { kind: 'error'; message: string }
+
+/**
+ * What is asked where a number is a tooth in another notation alone, and how to write the one that is meant.
+ * @example askWhich('20', [{ tooth: toTooth('35'), notation: 'universal' }], 'iso')
+ *   // '20 is no tooth in ISO. Is 35 (LL5) meant, which is 20 in Universal? Then write 35'
+ */
+export function askWhich(text: string, readings: readonly Reading[], own: Notation): string {
+  const meant = readings.map(
+    (r) => `${writeBoth(r.tooth, own)} meant, which is ${text} in ${notationNames[r.notation]}`,
+  )
+  return `${text} is no tooth in ${notationNames[own]}. Is ${meant.join('? Or ')}? Then write ${readings.map((r) => write(r.tooth, own)).join(' or ')}`
+}
 
 /**
  * Reads a tooth in any of the three notations.
  * '14' is an ISO premolar and a Universal molar: the practice's own notation wins and the other is handed back as
- * `also`; a quadrant-notation practice has no claim on either, so it is asked.
+ * `also`. A bare number of another notation is asked: in an ISO practice '20' is more likely a slip for 26 than Universal 20,
+ * which is the other jaw. Letters cannot be mistaken ('UL6', 'K').
  * @example readTooth('UL6', 'iso').tooth // '26'
+ * @example readTooth('20', 'iso').kind // 'ask'
  */
 export function readTooth(text: string, own: Notation): ToothReading {
   const clean = text.trim().toUpperCase().replace(/\s+/g, '')
@@ -142,8 +182,11 @@ export function readTooth(text: string, own: Notation): ToothReading {
       message: `"${text.trim()}" is not a tooth: write ISO (37), Universal (18, K) or quadrant (LL7)`,
     }
   }
-  if (!second) return { kind: 'ok', ...first }
   const winner = readings.find((r) => r.notation === own)
-  if (!winner) return { kind: 'ambiguous', readings }
-  return { kind: 'ok', ...winner, also: sure(readings.find((r) => r !== winner)) }
+  if (!winner)
+    return isPrimary(first.tooth) && !second && /[A-T]/.test(clean)
+      ? { kind: 'ok', ...first }
+      : { kind: 'ask', readings: [first, ...readings.slice(1)] }
+  const also = readings.find((r) => r !== winner)
+  return { kind: 'ok', ...winner, ...(also ? { also } : {}) }
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { archPlaces, functionalCusps, neighbours } from './arch'
 import { dimensions } from './dimensions'
-import { allTeeth, isTooth, readTooth, toQuadrant, toUniversal, writeBoth, toTooth } from './notation'
+import { allTeeth, askWhich, isTooth, readTooth, write, toQuadrant, toUniversal, writeBoth, toTooth } from './notation'
 import { tooth } from './schema'
 
 const t = toTooth
@@ -65,9 +65,24 @@ describe('notation', () => {
       also: { tooth: '14', notation: 'iso' },
     })
     expect(readTooth('14', 'quadrant')).toMatchObject({
-      kind: 'ambiguous',
+      kind: 'ask',
       readings: [{ tooth: '14' }, { tooth: '26' }],
     })
+    // A slip for 26 or 21 would be a tooth of the other jaw: a bare number of another notation is asked, never taken.
+    expect(readTooth('20', 'iso')).toEqual({ kind: 'ask', readings: [{ tooth: '35', notation: 'universal' }] })
+    expect(readTooth('46', 'universal')).toEqual({ kind: 'ask', readings: [{ tooth: '46', notation: 'iso' }] })
+    expect(askWhich('20', [{ tooth: t('35'), notation: 'universal' }], 'iso')).toBe(
+      '20 is no tooth in ISO. Is 35 (LL5) meant, which is 20 in Universal? Then write 35',
+    )
+    for (const own of ['iso', 'universal', 'quadrant'] as const)
+      for (const tooth of allTeeth) {
+        const other = (['iso', 'universal'] as const).map((n) => write(tooth, n)).filter((w) => /^\d/.test(w))
+        for (const word of other) {
+          const read = readTooth(word, own)
+          expect(read.kind === 'ok' ? write(read.tooth, own) : word).toBe(word)
+        }
+      }
+    expect(readTooth('k', 'iso')).toMatchObject({ kind: 'ok', tooth: '75' })
     expect(readTooth(' ll 7 ', 'universal')).toMatchObject({ kind: 'ok', tooth: '37' })
     expect(readTooth('39', 'iso')).toMatchObject({ kind: 'error' })
   })

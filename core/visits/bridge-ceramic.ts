@@ -194,7 +194,7 @@ function bondRetainers(c: Case): Block {
     resinExcess(c, spot),
     ...c.units.flatMap((u) =>
       (['front', 'back'] as const).map((side) => {
-        const light = cureOf(c, `retainer ${u.tooth}, ${side}`, 'cure.retainer')
+        const light = cureOf(c, `retainer ${u.said}, ${side}`, 'cure.retainer')
         return lightStep(spotOn(u, 'delivery', 'delivery'), `delivery.cure-${side}.${u.tooth}`, light, {
           title: `Light ${light.value} s, ${side} of ${u.label}`,
           ...(side === 'front' && u === c.units[0] ? { figures: [light, whole] } : {}),

@@ -58,7 +58,7 @@ function occlusalLines(c: Case, u: Unit): CutLine[] {
       surface: `${functional} cusps`,
       share: 1,
       because: practice(
-        `${functional} cusps carry the bite on ${u.tooth}${c.request.crossbite ? ', swapped by the crossbite' : ''}: 1.5, the others 1.0`,
+        `${functional} cusps carry the bite on ${u.said}${c.request.crossbite ? ', swapped by the crossbite' : ''}: 1.5, the others 1.0`,
       ),
     },
     {
@@ -181,7 +181,7 @@ export const crownMetal = restoring({
           again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'],
         },
         figures: c.units.map((u) => ({
-          name: `${u.tooth}, convergence aimed at`,
+          name: `${u.said}, convergence aimed at`,
           value: 6,
           unit: '°',
           text: 'about 6° in all between opposite walls of a metal crown; 10–20° is the published range for all crowns',

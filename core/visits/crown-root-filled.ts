@@ -33,19 +33,19 @@ function lines(c: RestoredCase, u: Unit): CutLine[] {
     },
   ]
   const thin = (side: 'mesial' | 'distal'): CutLine[] => {
-    const neighbour = u[side].tooth
-    if (!neighbour) return []
+    const neighbour = u[side]
+    if (!neighbour.tooth) return []
     return [
       {
         act: `contact-${side}`,
-        title: `Thin bur parallel through the ${side} contact toward ${neighbour}; the margin is found there`,
+        title: `Thin bur parallel through the ${side} contact toward ${neighbour.said}; the margin is found there`,
         form: 'contact',
         depthMm: 1,
         surface: side,
         share: 1.5,
         passes: [theBur, 'mirror, washed and dried'],
         ...(side === last ? { cues: contactsBy } : {}),
-        mistakes: [`neighbour ${neighbour} nicked: leave the thin wall of enamel standing to the last`],
+        mistakes: [`neighbour ${neighbour.said} nicked: leave the thin wall of enamel standing to the last`],
       },
       {
         act: `axial-${side}`,
@@ -116,7 +116,7 @@ const act = acts({ phase: 'cutting', fn: 'chairside', place: 'mouth', helped: tr
 
 /** The neighbours are looked at while the sides are open. */
 function lookBeside(c: Case): Block {
-  const beside = c.units.flatMap((u) => [u.mesial.tooth, u.distal.tooth]).filter((t) => t !== null)
+  const beside = c.units.flatMap((u) => [u.mesial, u.distal]).flatMap((n) => (n.tooth ? [n.said] : []))
   return act(
     'cutting.look-beside',
     `Neighbours looked at while open${beside.length > 0 ? `: ${beside.join(', ')}` : ''}`,

@@ -33,7 +33,7 @@ export const fillingBulk: VisitKind = {
       each(c, (u) => {
         const s = spotOf(u)
         const { increments, blocks, shows } = bulk(c, u, two)
-        const cover = cureOf(c, `cover layer, ${u.tooth}`, 'cure.increment', 'composite.universal', 2)
+        const cover = cureOf(c, `cover layer, ${u.said}`, 'cure.increment', 'composite.universal', 2)
         return sequence(
           matrixOn(u, two, { kind: 'sectional' }),
           bondTooth(c, s, 'cavity'),

@@ -82,7 +82,7 @@ const cavityLines = (u: Unit): CutLine[] => (u.facts.worn ? wornLines(u) : cario
 /** One cavity after it has been cut: etched, filled in two increments, finished. */
 function fillCervical(c: Case, u: Unit): Block {
   const s = spotOf(u)
-  const layer = cureOf(c, `increment, ${u.tooth}`, 'cure.increment', 'composite.universal', 1)
+  const layer = cureOf(c, `increment, ${u.said}`, 'cure.increment', 'composite.universal', 1)
   return sequence(
     readCavity(s, 'Gum edge in sight, no weeping.'),
     bondTooth(c, s, 'cavity'),

@@ -14,12 +14,12 @@ import { place, underSheet, each, id, afterFilling } from './filling-steps'
 /** One tooth: bonded, floored with flowable, each cusp by itself, stain, the last light under glycerine. */
 function buildUp(c: Case, u: Unit): Block {
   const s = spotOf(u)
-  const flow = cureTogether(`thin flowable with the adhesive, ${u.tooth}`, [
-    cureOf(c, `adhesive, ${u.tooth}`, 'cure.adhesive', bottleOf(c)),
-    cureOf(c, `thin flowable, ${u.tooth}`, 'cure.increment', 'composite.flowable'),
+  const flow = cureTogether(`thin flowable with the adhesive, ${u.said}`, [
+    cureOf(c, `adhesive, ${u.said}`, 'cure.adhesive', bottleOf(c)),
+    cureOf(c, `thin flowable, ${u.said}`, 'cure.increment', 'composite.flowable'),
   ])
-  const layer = cureOf(c, `cusp, ${u.tooth}`, 'cure.increment', 'composite.universal', 2)
-  const glycerine = cureOf(c, `under glycerine, ${u.tooth}`, 'cure.increment', 'composite.universal')
+  const layer = cureOf(c, `cusp, ${u.said}`, 'cure.increment', 'composite.universal', 2)
+  const glycerine = cureOf(c, `under glycerine, ${u.said}`, 'cure.increment', 'composite.universal')
   const cusps =
     u.size.mesiodistalMm >= 9 ? ['mesiobuccal', 'distobuccal', 'mesiolingual', 'distolingual'] : ['buccal', 'lingual']
   return sequence(

@@ -18,7 +18,7 @@ import { place, finishing, underSheet, each, id, afterFilling, two } from './fil
 /** Three-point cure: 10 s occlusal, buccal, lingual. Standing C. */
 function threePoints(c: Case, s: Spot, u: Unit): Block {
   const from = (side: string): Block => {
-    const light = cureOf(c, `injected filling ${u.tooth}, ${side}`, 'cure.injected', 'composite.injectable')
+    const light = cureOf(c, `injected filling ${u.said}, ${side}`, 'cure.injected', 'composite.injectable')
     return lightStep(s, id(u, `cure-${side}`), light, { title: `Light ${light.value} s, ${side}, ${u.label}` })
   }
   return sequence(
@@ -41,7 +41,7 @@ function threePoints(c: Case, s: Spot, u: Unit): Block {
 function readyToFill(u: Unit): Block {
   const at = { tooth: u.tooth }
   const boxes = boxesOf(surfacesOf(u, two))
-  const beside = boxes.map((b) => u[b].tooth).filter((t) => t !== null)
+  const beside = boxes.flatMap((b) => (u[b].tooth ? [u[b].said] : []))
   const band = bandHeight(depthOf(u))
   return sequence(
     only(beside.length > 0, () =>
@@ -51,9 +51,7 @@ function readyToFill(u: Unit): Block {
         passes: ['tweezers', 'guard strip'],
         needs: [open('metal strip'), open('tweezers')],
         countsOut: [`pre-wedge.${u.tooth}`],
-        countsIn: [
-          { id: `guard.${u.tooth}`, what: `guard strip, ${u.tooth}`, planned: 1, outStep: id(u, 'guard-out') },
-        ],
+        countsIn: [{ id: `guard.${u.tooth}`, what: `guard strip, ${u.said}`, planned: 1, outStep: id(u, 'guard-out') }],
       }),
     ),
     only(beside.length > 0, () =>
@@ -301,7 +299,7 @@ export const fillingInjected: VisitKind = {
             countsIn: [
               {
                 id: `pre-wedge.${u.tooth}`,
-                what: `${beside.length === 1 ? 'pre-wedge' : 'pre-wedges'}, ${u.tooth}`,
+                what: `${beside.length === 1 ? 'pre-wedge' : 'pre-wedges'}, ${u.said}`,
                 planned: beside.length,
                 outStep: id(u, 'pre-wedge-out'),
               },

@@ -252,7 +252,7 @@ const pieceName = (c: Case): string => (c.restoration === 'ceramic onlay' ? 'onl
 function bondOne(c: Case, u: Unit): Block {
   const s = spotOn(u, `delivery.${u.tooth}`, 'delivery')
   const act = acts({ phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true, tooth: u.tooth })
-  const light = cureOf(c, `inlay ${u.tooth}, each side`, 'cure.piece', 'cement.resin')
+  const light = cureOf(c, `inlay ${u.said}, each side`, 'cure.piece', 'cement.resin')
   return sequence(
     dentineSealed(c, u.tooth)
       ? pumice(s, {

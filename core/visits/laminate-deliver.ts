@@ -17,9 +17,9 @@ import type { VisitKind } from './kind'
 const bench = acts({ phase: 'delivery', fn: 'chairside', place: 'bench' })
 const mouth = acts({ phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true })
 
-/** The middle two first, then outward, side by side: the midline decides the rest. */
+/** The middle two first, then outward, in the order they are named: the midline decides the rest. */
 export const seatingOrder = (units: readonly Unit[]): Unit[] =>
-  units.toSorted((a, b) => parts(a.tooth).position - parts(b.tooth).position || a.tooth.localeCompare(b.tooth))
+  units.toSorted((a, b) => parts(a.tooth).position - parts(b.tooth).position)
 
 function tryInAll(c: Case): Block {
   const tint = mostTintG(0.4)
@@ -107,7 +107,7 @@ function bondOne(c: Case, u: Unit): Block {
   const light = (where: string) =>
     cureOf(
       c,
-      `laminate ${u.tooth}, ${where}`,
+      `laminate ${u.said}, ${where}`,
       where === 'edge' ? 'cure.laminate edge' : 'cure.piece',
       where === 'edge' ? undefined : 'cement.veneer',
     )
@@ -123,7 +123,7 @@ function bondOne(c: Case, u: Unit): Block {
       fn: 'chairside',
       passes: ['foil strip', 'foil strip'],
       needs: [open('foil strip', 2)],
-      countsIn: [{ id: `foil.${u.tooth}`, what: `foil strips, ${u.tooth}`, planned: 2, outStep: on('floss') }],
+      countsIn: [{ id: `foil.${u.tooth}`, what: `foil strips, ${u.said}`, planned: 2, outStep: on('floss') }],
       reason: practice('so that the light does not set the neighbour’s cement, nor the acid reach it'),
     }),
     bondTooth(c, spot, c.request.inEnamel ? 'enamel' : 'cavity', { cured: false }),

@@ -48,9 +48,7 @@ function bandIn(c: Case, u: Unit): Block {
           open('tweezers'),
           standby('agent.aluminium chloride', 'it still bleeds: by the dentist’s word', 0.2),
         ],
-        countsIn: [
-          { id: `pellet.${u.tooth}`, what: `pellet on the gum, ${u.tooth}`, planned: 1, outStep: id('strip') },
-        ],
+        countsIn: [{ id: `pellet.${u.tooth}`, what: `pellet on the gum, ${u.said}`, planned: 1, outStep: id('strip') }],
         mistakes: ['bonded over a gum that weeps: the edge stains and comes away'],
       },
     ),
@@ -59,7 +57,7 @@ function bandIn(c: Case, u: Unit): Block {
       fn: 'matrix placement',
       passes: [word === 'strip' ? 'half strip' : 'sectional band', 'wedge'],
       needs,
-      countsIn: [{ id: `strip.${u.tooth}`, what: `${word}, ${u.tooth}`, planned: 1, outStep: id('strip-out') }],
+      countsIn: [{ id: `strip.${u.tooth}`, what: `${word}, ${u.said}`, planned: 1, outStep: id('strip-out') }],
       countsOut: [`pellet.${u.tooth}`],
       reason: practice(why),
       mistakes: ['the wedge left in while it goes through: pushed into the box'],
@@ -71,7 +69,7 @@ function classThree(c: Case, u: Unit): Block {
   const s = spotOn(u, `filling.${u.tooth}`, 'restoring')
   const id = (act: string): string => `filling.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
-  const flow = cureOf(c, `flowable, ${u.tooth}, each side`, 'cure.increment', 'composite.flowable', 1)
+  const flow = cureOf(c, `flowable, ${u.said}, each side`, 'cure.increment', 'composite.flowable', 1)
   const { word, held } = between(c)
   return sequence(
     bandIn(c, u),
@@ -137,7 +135,7 @@ export const primaryClass3: VisitKind = {
           passes: ['wedge in forceps'],
           needs: [open('wedge')],
           countsIn: [
-            { id: `wedge.${u.tooth}`, what: `wedge, ${u.tooth}`, planned: 1, outStep: `filling.${u.tooth}.strip-out` },
+            { id: `wedge.${u.tooth}`, what: `wedge, ${u.said}`, planned: 1, outStep: `filling.${u.tooth}.strip-out` },
           ],
         }),
       ),

@@ -32,7 +32,7 @@ function fitIncisor(c: Case, u: Unit): Block {
       countsIn: [
         {
           id: `crowns.${u.tooth}`,
-          what: `preveneered crowns tried, ${u.tooth}`,
+          what: `preveneered crowns tried, ${u.said}`,
           planned: 2,
           stays: 1,
           outStep: id('seat'),

@@ -166,7 +166,7 @@ function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
       countsIn: [
         {
           id: `crowns.${u.tooth}`,
-          what: `preformed crown${size < crownSizes.most ? 's' : ''} tried, ${u.tooth}`,
+          what: `preformed crown${size < crownSizes.most ? 's' : ''} tried, ${u.said}`,
           planned: size < crownSizes.most ? 2 : 1,
           stays: 1,
           outStep: id('seat'),
@@ -184,7 +184,7 @@ function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
       needs: [open('contouring pliers'), open('crimping pliers'), open('crown scissors'), open('crown stone')],
       figures: [
         {
-          name: `crown edge, ${u.tooth}`,
+          name: `crown edge, ${u.said}`,
           value: 1,
           unit: 'mm',
           text: 'edge 0.5–1.0 mm below the tissue, following the gum',
@@ -214,7 +214,7 @@ function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
         hold: {
           name: 'fit',
           key: u.tooth,
-          title: `Crown fits, ${u.tooth}`,
+          title: `Crown fits, ${u.said}`,
           evidence: 'no ledge, no tilt, edge closed all round',
           because: practice('ledges, tilt and a poor edge are seen before the cement'),
           again: [id('size'), id('contour'), id('fit')],
@@ -238,12 +238,12 @@ const molarLines = (u: Unit): CutLine[] => [
       ? [
           {
             act: `slice-${side}`,
-            title: `Slice ${side}, 2–5°, no ledge, toward ${u[side].tooth}`,
+            title: `Slice ${side}, 2–5°, no ledge, toward ${u[side].said}`,
             form: 'slice' as const,
             depthMm: 1,
             surface: side,
             share: 1.5,
-            mistakes: [`a ledge: the crown hangs on it and does not go down`, `neighbour ${u[side].tooth} nicked`],
+            mistakes: [`a ledge: the crown hangs on it and does not go down`, `neighbour ${u[side].said} nicked`],
           },
         ]
       : [

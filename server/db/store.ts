@@ -15,6 +15,7 @@ import { asLastRead } from './practice-version'
 import { eachRead, reading } from './unread'
 import type { Db } from './open'
 import * as t from './schema'
+import { toTooth, type Notation, type Tooth } from '../../core/teeth/notation'
 
 /** The bodies of one table in their order, as one text: quicker to hand over than row by row. */
 const bodiesOf = ({ body, place }: typeof t.items | typeof t.burs) =>
@@ -136,7 +137,7 @@ export const loadChain = async (q: Db, caseId: string): Promise<Files> =>
   filesOf(await heads(q).where(eq(t.visits.caseId, caseId)).orderBy(asc(t.visits.startsAt)))
 
 /** The shades read at these visits, by visit, in words: the last reading of each tooth. */
-async function loadShades(q: Db, visitIds: readonly string[]): Promise<Map<string, string>> {
+async function loadShades(q: Db, visitIds: readonly string[], notation: Notation): Promise<Map<string, string>> {
   const rows = await q
     .select({ visitId: t.runEvents.visitId, commandId: t.runEvents.commandId, what: t.runEvents.what })
     .from(t.runEvents)
@@ -148,14 +149,14 @@ async function loadShades(q: Db, visitIds: readonly string[]): Promise<Map<strin
     )
     .orderBy(asc(t.runEvents.visitId), asc(t.runEvents.seq))
   const undone = new Set(rows.flatMap(({ what }) => (what.kind === 'undone' ? [what.commandId] : [])))
-  const read = new Map<string, Map<string, string>>()
+  const read = new Map<string, Map<Tooth, string>>()
   for (const { visitId, commandId, what } of rows) {
     if (what.kind !== 'measured' || undone.has(commandId)) continue
-    const ofVisit = read.get(visitId) ?? new Map<string, string>()
-    ofVisit.set(what.tooth, what.says[0] ?? '')
+    const ofVisit = read.get(visitId) ?? new Map<Tooth, string>()
+    ofVisit.set(toTooth(what.tooth), what.says[0] ?? '')
     read.set(visitId, ofVisit)
   }
-  return new Map([...read].map(([id, of]) => [id, shadeWords(of)]))
+  return new Map([...read].map(([id, of]) => [id, shadeWords(of, notation)]))
 }
 
 /**
@@ -172,7 +173,7 @@ export async function withEarlier(q: Db, own: readonly VisitFile[], practice: Pr
   const shared = files.filter((f) => files.some((x) => x.case.id === f.case.id && x.visit.id !== f.visit.id))
   if (shared.length === 0) return [...own]
   const ids = shared.map((f) => f.visit.id)
-  const [frozen, shades] = [await loadFrozenPlans(q, ids), await loadShades(q, ids)]
+  const [frozen, shades] = [await loadFrozenPlans(q, ids), await loadShades(q, ids, practice.notation)]
   const { read: traces } = await eachRead(shared, (file) => ({
     file,
     trace: traceOf(

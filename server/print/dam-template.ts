@@ -5,6 +5,7 @@ import type { DamTemplate } from '../../core/measure/dam-template'
 import { sheetOf } from '../../core/picture/sheet'
 import type { Plan } from '../../core/model/plan'
 import { writeBoth, type Notation } from '../../core/teeth/notation'
+import { teethSaid } from '../../core/model/said'
 
 const ptPerMm = 72 / 25.4
 const rulerMm = 50
@@ -66,7 +67,7 @@ export function damTemplateSheet(
   if (!step || !template) return undefined
   const date = plan.request.date
   const clamp = step.needs.find((n) => n.is === 'clamp' && n.readiness === 'open')
-  const title = `${facts.patient}, ${plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}`
+  const title = `${facts.patient}, ${teethSaid(plan)}`
   const { sheetMm, holes, figures, because, jaw } = template
   const margin = 22
   // One hole has no other to be far from.

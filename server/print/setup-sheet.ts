@@ -11,8 +11,9 @@ import { amountWords } from '../../core/plan/amount-words'
 import { alertWords } from '../../core/vocabulary'
 import { type BurPass, type Plan, type SetupLine } from '../../core/model/plan'
 import { phaseNames } from '../../core/model/step'
-import { toQuadrant, toUniversal } from '../../core/teeth/notation'
 import { silhouetteOf, silhouettePt } from './silhouettes'
+import { said } from '../../core/model/said'
+import { writeAll } from '../../core/teeth/notation'
 
 export type Paper = 'A4' | 'LETTER'
 export interface SheetFacts {
@@ -150,9 +151,7 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
     ;(counted + block.length / 2 <= half ? left : right).push(...block)
     counted += block.length - 1
   }
-  const teeth = plan.teeth
-    .map((t) => `${t.tooth} (${toQuadrant(t.tooth)}, Universal ${toUniversal(t.tooth)})`)
-    .join(', ')
+  const teeth = plan.teeth.map((t) => writeAll(t.tooth, plan.notation)).join(', ')
   const alerts = plan.request.alerts.map((a) => alertWords[a])
   const warned = plan.clashes.filter((c) => c.severity !== 'mind')
   return {
@@ -166,7 +165,7 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
     },
     // Fixed, so that the same setup is the same file.
     info: {
-      title: `Setup ${plan.request.date} ${facts.time} ${plan.teeth.map((t) => t.tooth).join(' ')}`,
+      title: `Setup ${plan.request.date} ${facts.time} ${plan.teeth.map((t) => said(plan, t.tooth)).join(' ')}`,
       creationDate: new Date(`${plan.request.date}T00:00:00Z`),
     },
     footer: (page, pages) => ({

@@ -11,6 +11,7 @@ import { eachRead } from '../db/unread'
 import { loadDay, loadFrozenPlans, loadPractice, withEarlier } from '../db/store'
 import { Problem } from '../problem'
 import { simulatedFeed } from '../standins/appointments'
+import { teethSaid } from '../../core/model/said'
 
 const dayParams = z.object({ day: plainDay })
 
@@ -31,7 +32,7 @@ const calendarOf = async (house: House, day: string): Promise<{ visits: Calendar
         id: visit.id,
         startsAt: visit.startsAt,
         endsAt: visit.startsAt + layOut(plan).totalS * 1000,
-        summary: `${patient.name}; ${plan.teeth.map((x) => `${x.tooth} (${x.quadrant})`).join(', ')}; ${plan.title}`,
+        summary: `${patient.name}; ${teethSaid(plan)}; ${plan.title}`,
         chair: practice.chairs.find((c) => c.id === visit.chairId)?.name ?? visit.chairId,
         team: plan.people.map((p) => p.name).join(', '),
       }

@@ -11,6 +11,7 @@ import type { VisitAndPlan } from '../app/plan'
 import { KindSelect } from '../parts/kind-select'
 import { Button, Mark, Panel } from '../parts/ui'
 import type { Change } from './change'
+import { write } from '../../core/teeth/notation'
 
 const NewVisit = lazy(() => import('../day/new-visit'))
 const stageWords = { planned: 'planned', 'laid up': 'laid up', running: 'running', closed: 'done' }
@@ -134,7 +135,8 @@ export function Works({
               className="min-h-12 cursor-pointer px-3"
               onClick={() => onAt(i)}
             >
-              {i === 0 ? 'First' : kindTable[w.kind].title} <span className="num">{w.teeth.join(', ')}</span>
+              {i === 0 ? 'First' : kindTable[w.kind].title}{' '}
+              <span className="num">{w.teeth.map((t) => write(t, data.practice.notation)).join(', ')}</span>
             </button>
             {i > 0 && !locked && (
               <button

@@ -7,8 +7,10 @@ import {
   allTeeth,
   isPrimary,
   jawOf,
+  askWhich,
   readTooth,
   toothName,
+  write,
   writeBoth,
   type Notation,
   type Tooth,
@@ -27,13 +29,10 @@ function ToothField({ notation, onTeeth }: { notation: Notation; onTeeth: (teeth
     for (const word of text.split(/[\s,;]+/).filter(Boolean)) {
       const reading = readTooth(word, notation)
       if (reading.kind === 'error') return void toast.error(reading.message)
-      if (reading.kind === 'ambiguous')
-        return void toast(
-          `Which tooth? ISO ${reading.readings.map((r) => r.tooth).join(' or ISO ')}: write quadrant and number`,
-        )
+      if (reading.kind === 'ask') return void toast(askWhich(word, reading.readings, notation))
       if (reading.also)
         toast(
-          `Read as ${writeBoth(reading.tooth, notation)}; in the ${reading.also.notation} notation it would be ISO ${reading.also.tooth}`,
+          `Read as ${writeBoth(reading.tooth, notation)}; in the ${reading.also.notation} notation it would be ${writeBoth(reading.also.tooth, notation)}`,
         )
       teeth.push(reading.tooth)
     }
@@ -91,7 +90,7 @@ export function Teeth({
     const wrong = isPrimary(t) !== (kind.dentition === 'primary')
     if (wrong)
       toast.error(
-        `${t} is ${isPrimary(t) ? 'a primary' : 'a permanent'} tooth; ${kind.title} is for ${kind.dentition} teeth`,
+        `${writeBoth(t, notation)} is ${isPrimary(t) ? 'a primary' : 'a permanent'} tooth; ${kind.title} is for ${kind.dentition} teeth`,
       )
     return wrong
   }
@@ -104,7 +103,7 @@ export function Teeth({
   const pick = (t: Tooth): void => {
     if (foreign(t)) return
     if (marking === 'prepare') return prepare(t)
-    if (work.teeth.includes(t)) return void toast(`${t} is to be prepared`)
+    if (work.teeth.includes(t)) return void toast(`${writeBoth(t, notation)} is to be prepared`)
     if (marking === 'pontic')
       return change(
         changeOf(request, at, { pontics: work.pontics.includes(t) ? without(work.pontics, t) : [...work.pontics, t] }),
@@ -152,7 +151,8 @@ export function Teeth({
         />
         {injections.length > 0 && (
           <p className="text-base text-soft" data-numb-words="">
-            <span className="font-bold text-brass">▬</span> numb: {injectionWords(injections)}
+            <span className="font-bold text-brass">▬</span> numb:{' '}
+            {injectionWords(injections, (t) => write(t, notation))}
           </p>
         )}
       </div>

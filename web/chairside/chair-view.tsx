@@ -63,11 +63,13 @@ function Refusals({ run }: { run: Run }) {
 
 function ReadingsLine({
   sight,
+  plan,
   core,
   shown,
   onMeasure,
 }: {
   sight: Sight
+  plan: Plan
   core: RunCore
   shown: boolean
   onMeasure: () => void
@@ -78,7 +80,7 @@ function ReadingsLine({
       <Button big onClick={onMeasure}>
         Take readings <span className="text-base font-normal">m</span>
       </Button>
-      {shown && <Readings core={core} stepId={sight.measured.id} />}
+      {shown && <Readings plan={plan} core={core} stepId={sight.measured.id} />}
     </section>
   )
 }
@@ -230,6 +232,7 @@ export function ChairView({
         )}
         {!answersFirst && holds}
         <ReadingsLine
+          plan={plan}
           sight={sight}
           core={core}
           // What the dentist is asked about stands with its evidence already.

@@ -48,7 +48,7 @@ export function Holds({
                   .join(', ')}
               </p>
             )}
-            {dentistView && <Readings core={core} stepId={h.stepId} />}
+            {dentistView && <Readings plan={plan} core={core} stepId={h.stepId} />}
             {h.id === 'counts' && counts.length > 0 && (
               <p className="text-lg text-brass">still in: {counts.map((c) => c.what).join(', ')}</p>
             )}

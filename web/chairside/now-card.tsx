@@ -11,6 +11,7 @@ import { usePractice } from '../app/queries'
 import { DamDrawing } from '../parts/dam-drawing'
 import { SectionView } from '../parts/section-view'
 import { Button, Mark } from '../parts/ui'
+import { teethSaid } from '../../core/model/said'
 
 const permissionWords = {
   yes: '',
@@ -132,7 +133,7 @@ function ToBegin({ plan }: { plan: Plan }) {
     <>
       <p className="text-5xl leading-tight font-bold">Ready to begin</p>
       <p className="mt-1 text-[28px]">{plan.title}</p>
-      <p className="num mt-1 text-5xl font-bold">{plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}</p>
+      <p className="num mt-1 text-5xl font-bold">{teethSaid(plan)}</p>
     </>
   )
 }

@@ -23,6 +23,7 @@ import { Failed, Loading } from '../parts/ui'
 import { useClockSounds } from './clock-sounds'
 import { CueLine } from './cues'
 import { inFront } from './in-front'
+import { teethSaid } from '../../core/model/said'
 
 function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
   const { plan } = data
@@ -57,9 +58,7 @@ function Wall({ visitId, data }: { visitId: string; data: VisitAndPlan }) {
       {lanes && <LanesInFront front={lanes} />}
       <div className="grid flex-1 gap-3 lg:grid-cols-[minmax(0,1fr)_28rem]">
         <section aria-label="Now" className="rounded-lg border-l-8 border-jade bg-sheet p-5">
-          <p className="num text-4xl font-bold text-soft">
-            {plan.teeth.map((t) => `${t.tooth} (${t.quadrant})`).join(', ')}
-          </p>
+          <p className="num text-4xl font-bold text-soft">{teethSaid(plan)}</p>
           {/* As large as the height of the screen lets it be, for the score below it: nobody scrolls a wall. */}
           <p data-wall-now="" className="mt-2 text-[clamp(2.5rem,7.5vh,4.5rem)] leading-tight font-bold text-balance">
             {title}

@@ -1,7 +1,7 @@
 /** What is typed to put a visit into the day, and what is made of it. */
 import * as z from 'zod'
 import { kindFacts, kindIds, type KindId } from '../../core/kinds'
-import { readTooth, type Notation, type Tooth, type ToothReading } from '../../core/teeth/notation'
+import { readTooth, write, type Notation, type Tooth, type ToothReading } from '../../core/teeth/notation'
 import { firstOf } from '../../core/sure'
 import { restorations } from '../../core/vocabulary'
 import type { DayVisit } from '../../wire/day'
@@ -18,20 +18,21 @@ export interface Follows {
 }
 
 /** Teeth typed one after the other, parted by spaces or commas, each in any notation. */
-export const readTeeth = (text: string, notation: Notation): ToothReading[] =>
-  text
-    .split(/[\s,;]+/)
-    .filter(Boolean)
-    .map((word) => readTooth(word, notation))
+const wordsOf = (text: string): string[] => text.split(/[\s,;]+/).filter(Boolean)
+export const readTeeth = (text: string, notation: Notation): (ToothReading & { word: string })[] =>
+  wordsOf(text).map((word) => ({ word, ...readTooth(word, notation) }))
+/** The text with the word at a place written so that it is this tooth. */
+export const teethWith = (text: string, at: number, tooth: Tooth, notation: Notation): string =>
+  wordsOf(text)
+    .map((word, i) => (i === at ? write(tooth, notation) : word))
+    .join(' ')
 
 /** The teeth, where each was read; else a word on the one that was not. */
 function teethOf(text: string, notation: Notation): Tooth[] | string {
   const readings = readTeeth(text, notation)
   const teeth = readings.flatMap((r) => (r.kind === 'ok' ? [r.tooth] : []))
   if (teeth.length === readings.length) return teeth
-  return readings.some((r) => r.kind === 'ambiguous')
-    ? 'Write which one, as quadrant and number.'
-    : 'Not every one is a tooth.'
+  return readings.some((r) => r.kind === 'ask') ? 'Say which tooth is meant.' : 'Not every one is a tooth.'
 }
 
 const typed = z.object({

@@ -2,15 +2,15 @@ import { useNavigate } from 'react-router'
 import { kindFacts } from '../../core/kinds'
 import type { Practice } from '../../core/practice/practice'
 import { firstOf } from '../../core/sure'
-import { toothName, writeBoth, type Notation } from '../../core/teeth/notation'
+import { notationNames, toothName, writeBoth, type Notation } from '../../core/teeth/notation'
 import type { DayVisit } from '../../wire/day'
 import { api } from '../app/api'
 import { usePractice, useRefresh } from '../app/queries'
 import { Form, SelectField, TextField, useSchemaForm } from '../parts/form'
 import { KindSelect } from '../parts/kind-select'
-import { Loading, Modal, Pick } from '../parts/ui'
+import { Button, Loading, Modal, Pick } from '../parts/ui'
 import type { Prefill } from './calendar-box'
-import { freeFrom, newVisitForm, readTeeth, type Follows } from './new-visit-form'
+import { freeFrom, newVisitForm, readTeeth, teethWith, type Follows } from './new-visit-form'
 
 interface DayOfVisit {
   day: string
@@ -26,16 +26,25 @@ interface Props {
   onClose: () => void
 }
 
-/** How each tooth was read, while it is typed. */
-function Readings({ text, notation }: { text: string; notation: Notation }) {
+/** How each tooth was read, while it is typed; a number of another notation is asked, and a touch says that it is meant. */
+function Readings({ text, notation, onText }: { text: string; notation: Notation; onText: (text: string) => void }) {
   return (
     <span className="block min-h-6 text-base" role="status">
       {readTeeth(text, notation).map((r, i) => (
         <span key={i} className="mr-2">
           {r.kind === 'ok' &&
-            `${writeBoth(r.tooth, notation)}, ${toothName(r.tooth)}${r.also ? `; not ${r.also.tooth} (${r.also.notation})` : ''}`}
-          {r.kind === 'ambiguous' &&
-            `Which? ${r.readings.map((x) => `ISO ${x.tooth}`).join(' or ')}: write it as quadrant and number`}
+            `${writeBoth(r.tooth, notation)}, ${toothName(r.tooth)}${r.also ? `; not ${writeBoth(r.also.tooth, notation)}, ${r.word} in ${notationNames[r.also.notation]}` : ''}`}
+          {r.kind === 'ask' && (
+            <>
+              {r.word} is no tooth in {notationNames[notation]}. Meant as{' '}
+              {r.readings.map((x) => (
+                <Button key={x.notation} onClick={() => onText(teethWith(text, i, x.tooth, notation))}>
+                  {notationNames[x.notation]}: <span className="num">{writeBoth(x.tooth, notation)}</span>,{' '}
+                  {toothName(x.tooth)}
+                </Button>
+              ))}
+            </>
+          )}
           {r.kind === 'error' && r.message}
         </span>
       ))}
@@ -84,7 +93,7 @@ function OfNewPatient({ form, notation }: { form: NewVisitForm; notation: Notati
         label={`${facts.most === 1 ? 'Tooth' : 'Teeth'}, in any notation`}
         className="num"
       >
-        <Readings text={teethText} notation={notation} />
+        <Readings text={teethText} notation={notation} onText={(to) => form.setValue('teethText', to)} />
       </TextField>
       {facts.pontics ? (
         <TextField
@@ -93,7 +102,7 @@ function OfNewPatient({ form, notation }: { form: NewVisitForm; notation: Notati
           label={`Replaces${facts.pontics === 'needed' ? '' : ', if anything'}`}
           className="num"
         >
-          <Readings text={ponticText} notation={notation} />
+          <Readings text={ponticText} notation={notation} onText={(to) => form.setValue('ponticText', to)} />
         </TextField>
       ) : (
         <span className="hidden md:block" />

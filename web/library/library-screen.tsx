@@ -12,6 +12,7 @@ import { Steps } from './steps'
 import { Cards } from './cards'
 import { Amendments } from './amendments'
 import { planFor } from './library-plan'
+import { teethSaid } from '../../core/model/said'
 
 type View = 'steps' | 'setup' | 'cards' | 'amendments'
 
@@ -118,9 +119,8 @@ export default function LibraryScreen() {
               </Mark>
             ))}
           <p className="text-base text-soft">
-            Read for <span className="num">{plan.teeth.map((x) => x.tooth).join(', ')}</span>; decision support, library{' '}
-            {plan.library}. The treating dentist decides; licensed practice, local rules and each product’s instructions
-            come first.
+            Read for <span className="num">{teethSaid(plan)}</span>; decision support, library {plan.library}. The
+            treating dentist decides; licensed practice, local rules and each product’s instructions come first.
           </p>
         </Panel>
         {view === 'steps' && <Steps plan={plan} kind={kind} />}

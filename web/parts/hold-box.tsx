@@ -37,7 +37,7 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
             {dentist.name} answers on: <strong>{hold.evidence}</strong>.
           </p>
           <p className="text-soft">{hold.because.text}.</p>
-          <Readings core={run.state.core} stepId={hold.stepId} />
+          <Readings plan={plan} core={run.state.core} stepId={hold.stepId} />
           {unread.length > 0 && <Mark kind="ask">to be read first: {unread.map((r) => r.words).join(', ')}</Mark>}
           {step?.detail && <p>{step.detail}</p>}
           {hold.mandatory && <Mark kind="mind">no card takes this hold off</Mark>}

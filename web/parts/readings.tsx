@@ -6,6 +6,7 @@ import type { MarginPart } from '../../core/measure/inspection'
 import { MarginRing } from './margin-ring'
 import { Mark } from './ui'
 import { Worked } from './worked'
+import type { Plan } from '../../core/model/plan'
 
 /** The margin as it was read, for the measures that read it in parts. */
 function Picture({ measure, readings }: { measure: string; readings: unknown }) {
@@ -19,7 +20,7 @@ function Picture({ measure, readings }: { measure: string; readings: unknown }) 
   return <MarginRing faults={faults} shapes={{}} size={190} />
 }
 
-export function Readings({ core, stepId }: { core: RunCore; stepId: string }) {
+export function Readings({ plan, core, stepId }: { plan: Pick<Plan, 'notation'>; core: RunCore; stepId: string }) {
   const own = core.measured.filter((m) => m.stepId === stepId)
   if (own.length === 0) return null
   return (
@@ -31,8 +32,8 @@ export function Readings({ core, stepId }: { core: RunCore; stepId: string }) {
               blocking.includes(m.verdict) || m.verdict === 'review' ? 'ask' : m.verdict === 'good' ? 'good' : 'mind'
             }
           >
-            <strong className="num">{spokenOf(m, '').trim()}</strong> {readingOfKind(m.measure).name.toLowerCase()}:{' '}
-            {m.says.join('; ')}
+            <strong className="num">{spokenOf(plan, m, '').trim()}</strong>{' '}
+            {readingOfKind(m.measure).name.toLowerCase()}: {m.says.join('; ')}
             {m.round > 1 && ` (read ${m.round} times)`}
           </Mark>
           <Picture measure={m.measure} readings={m.readings} />

@@ -1,5 +1,5 @@
 /** Readings at a step: taken by touch or keys, judged as they are entered, drawn, stored with the run. */
-import { firstOf, sure } from '../../../core/sure'
+import { firstOf } from '../../../core/sure'
 import { useState } from 'react'
 import { sheetOf } from '../../../core/picture/sheet'
 import type { Plan } from '../../../core/model/plan'
@@ -19,6 +19,7 @@ import { Picture } from './pictures'
 import { ProvisionalPart, emptyProvisional } from './provisional-part'
 import { ReductionPart } from './reduction-part'
 import { Walls } from './walls'
+import { labelled } from '../../../core/model/said'
 
 type Given = Record<string, unknown>
 const empty: Partial<Record<ReadingKind, object>> = {
@@ -125,7 +126,7 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
     setTooth(next.t)
     setWrong(null)
   }
-  const label = (t: Tooth): string => `${t} (${sure(plan.teeth.find((x) => x.tooth === t)).quadrant})`
+  const label = (t: Tooth): string => labelled(plan, t)
   return (
     <Modal open onClose={onClose} title={at.title} wide="very">
       <div className="space-y-3" data-measure={kind}>
