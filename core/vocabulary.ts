@@ -1,3 +1,5 @@
+import { among, keysOf } from './sure'
+
 /** The words of a request: restorations, and alerts with what a person reads aloud for them. */
 
 export const restorations = [
@@ -29,6 +31,11 @@ export const alertWords = {
   pacemaker: 'pacemaker',
 } as const
 export type Alert = keyof typeof alertWords
+/** An alert as it is read aloud; one this version does not know as it is written. @example alertSaid('latex') // 'latex allergy' */
+export function alertSaid(alert: string): string {
+  const known = among(keysOf(alertWords), alert)
+  return known === undefined ? alert : alertWords[known]
+}
 
 /** The count of the pack that guards a sleeping child's throat: a pack nobody remembers is an airway closed on waking. */
 export const throatPack = 'throat-pack'

@@ -63,7 +63,7 @@ export async function bringTo(
     signedAt,
     acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id),
   })
-  await assignCassettes(db, visitId, plan, practice.instruments, signedAt)
+  await assignCassettes(db, { id: visitId, at: signedAt }, plan, practice.instruments)
   if (drive.events.length > 0) await db.insert(t.runEvents).values(sealed(drive.events.map((e) => ({ visitId, ...e }))))
   if (drive.state.core.status === 'closed') await leaveBehind(db, visitId, plan, drive.now)
   return plan

@@ -78,6 +78,17 @@ export async function enter(s: Screen, words: string): Promise<void> {
 const another = (before: number | null, now: number | null): boolean =>
   before === null || now === null ? before !== now : Math.abs(now - before) > 2
 
+/** A dentist's own touch on a signature that is asked; the code is given where it is asked for, too. */
+export const signsOn = (s: Screen, hold: string, code: string): Promise<void> =>
+  s.moved(async () => {
+    const open = `[data-hold="${hold}"]`
+    await s.click(open)
+    const pad = '[role=dialog] input[type=password]'
+    const there = async (css: string): Promise<boolean> => (await s.driver.findElements({ css })).length > 0
+    await s.until(async () => (await there(pad)) || !(await there(open)), 15_000)
+    if (await there(pad)) await (await s.find(pad)).sendKeys(code, Key.ENTER)
+  })
+
 /** The visit a screen is at. */
 const visitAt = async (s: Screen): Promise<string> => sure(/visits\/([^/]+)/.exec(await s.driver.getCurrentUrl())?.[1])
 
@@ -130,15 +141,12 @@ export class Team {
   /** Signs the hold that is asked, with the dentist's code, on the dentist's window. */
   async sign(hold: string): Promise<void> {
     await this.read(hold)
-    await this.dentist.click(`[data-hold="${hold}"]`)
-    await this.dentist.moved(async () =>
-      (await this.dentist.find('[role=dialog] input[type=password]')).sendKeys(this.code, Key.ENTER),
-    )
+    await signsOn(this.dentist, hold, this.code)
   }
 
   /** The dentist's answer is "not good", with a reason. */
   async again(hold: string, why: string): Promise<void> {
-    await this.dentist.click(`[data-hold="${hold}"]`)
+    await this.dentist.click(`[data-other-answer="${hold}"]`)
     await this.dentist.press('Not good: again')
     await (await this.dentist.find('[role=dialog] textarea')).sendKeys(why)
     await this.dentist.moved(() => this.dentist.press('Do it over'))

@@ -3,6 +3,7 @@ import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
 import { Screen } from './screen'
+import { signsOn } from './team'
 import { day, serve, type Served } from './serve'
 
 let server: Served
@@ -134,8 +135,7 @@ describe('readings at the step', () => {
     await juno.press('Keep these readings')
     await juno.press('Close this box')
     await orrell.says('functional cusp: enough, 1.5 mm')
-    await orrell.click('[data-hold="reduction"]')
-    await (await orrell.find('[role=dialog] input[type=password]')).sendKeys('582236', Key.ENTER)
+    await signsOn(orrell, 'reduction', '582236')
     await juno.says('✓ reduction enough')
     await orrell.press('sign out')
     await orrell.enter('orrell')

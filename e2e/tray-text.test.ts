@@ -63,7 +63,7 @@ describe('an exchange', () => {
     await layUpAndSign(assistant)
     await dentist.go(`/visits/${day}-band/chairside`)
     await dentist.says('Ready to begin')
-    await pedal(assistant)
+    await pedal(assistant, 'b')
     const helped: string[] = []
     await new Team(server, assistant, dentist, '771194').runOn('filling.26.matrix', async () => {
       for (const help of await assistant.driver.findElements({ css: '[data-help]' })) helped.push(await help.getText())

@@ -51,11 +51,12 @@ export async function secondScreen({ url }: Live, visitId: string): Promise<void
   const cookie = firstOf(
     sure((await call('POST', '/session', '', { personId: 'juno', code: '3816' })).headers.get('set-cookie')).split(';'),
   )
-  const { request } = visitView.parse(await (await call('GET', `/visits/${visitId}`, cookie)).json())
+  const { request, toLay } = visitView.parse(await (await call('GET', `/visits/${visitId}`, cookie)).json())
   const plan = compile(request, practiceSchema.parse(await (await call('GET', '/practice', cookie)).json()))
   await call('PUT', `/visits/${visitId}/tray`, cookie, { lineIds: checkable(plan).map((l) => l.id), done: true })
   await call('POST', `/visits/${visitId}/tray/sign`, cookie, {
     acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id),
+    cassettes: toLay.flatMap((own) => own[0]?.id ?? []),
   })
   const socket = new WebSocket(`${url.replace('http', 'ws')}/api/live?visit=${visitId}`, { headers: { cookie } })
   const arrived = new Map<number, (at: number) => void>()

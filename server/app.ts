@@ -30,6 +30,7 @@ import { guardDoors } from './doors'
 import { Plans } from './plans'
 import type { OpenDatabase } from './db/open'
 import type { App, House } from './house'
+import { CodesShown } from './codes-shown'
 import { Heard } from './heard'
 import { Hub } from './live/hub'
 import { Presence } from './live/presence'
@@ -176,6 +177,7 @@ function houseOf(
               e.what.kind === 'run.started' ||
               e.what.kind === 'run.closed' ||
               e.what.kind === 'undone' ||
+              e.what.kind === 'matter.answered' ||
               (e.what.kind === 'count.moved' && e.what.countId === throatPack),
           )
         )
@@ -193,6 +195,7 @@ function houseOf(
     plans: new Plans(),
     presence: new Presence(),
     heard: new Heard(),
+    codesShown: new CodesShown(),
     connections: new Connections(server, {
       all: mostConnections,
       ofAddress: mostUnknown,

@@ -94,7 +94,9 @@ describe('the data folder', () => {
       if (round === 0) {
         const { compile } = await import('../core/plan/compile')
         const { checkable, trayReadiness } = await import('../core/plan/ready')
-        const { request } = visitView.parse(await (await api('GET', `/visits/${visitId}`, undefined, cookie)).json())
+        const { request, toLay } = visitView.parse(
+          await (await api('GET', `/visits/${visitId}`, undefined, cookie)).json(),
+        )
         const plan = compile(request, practice.parse(await (await api('GET', '/practice', undefined, cookie)).json()))
         await api('PUT', `/visits/${visitId}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true }, cookie)
         expect(
@@ -102,7 +104,10 @@ describe('the data folder', () => {
             await api(
               'POST',
               `/visits/${visitId}/tray/sign`,
-              { acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id) },
+              {
+                acknowledged: trayReadiness(plan, new Set()).toAcknowledge.map((a) => a.id),
+                cassettes: toLay.map((own) => own[0]!.id),
+              },
               cookie,
             )
           ).status,

@@ -6,6 +6,7 @@ import type { Connections } from './connections'
 import type { Copies } from './backup/copies'
 import type { Attempts } from './attempts'
 import type { OpenDatabase } from './db/open'
+import type { CodesShown } from './codes-shown'
 import type { Heard } from './heard'
 import type { Hub } from './live/hub'
 import type { Presence } from './live/presence'
@@ -23,6 +24,7 @@ export interface House {
   presence: Presence
   connections: Connections
   heard: Heard
+  codesShown: CodesShown
   now: () => number
   /** New with each start, so that a screen can tell a restart from a hiccup. */
   boot: string

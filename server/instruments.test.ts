@@ -3,7 +3,9 @@ import { instrumentsView, loadMadeView, tracedView } from '../wire/instruments'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { CassetteState } from '../core/schedule/cassettes'
 import { simulatedLog } from './standins/steriliser'
-import { Caller, day, openHouse, type TestHouse } from './test/house'
+import { eventsView } from '../wire/run'
+import { recordView, visitView } from '../wire/visit'
+import { Caller, command, day, openHouse, type TestHouse } from './test/house'
 
 let house: TestHouse
 let wim: Caller
@@ -121,6 +123,9 @@ describe('a steriliser that fails', () => {
     })
     expect(changed['cassetteId']).not.toBe(basic.cassette.id)
     expect((await stateOf(basic.cassette.id)).status).toBe('pulled back')
+    // Another of it lay in the same load: it is changed, too, before the visit begins.
+    for (const s of await laidUp(visit))
+      if (s.change) await wim.call('POST', `/visits/${visit}/cassettes/change`, { cassetteId: s.cassette.id })
     // Once its visit runs, the cassette stays on the visit's record.
     const good = (await laidUp(visit)).find((s) => !s.change && s.load!.id !== load.id)!
     expect(
@@ -175,5 +180,105 @@ describe('a steriliser that fails', () => {
     expect((await wim.call('POST', '/sterilisers/steriliser-a/return', why)).status).toBe(200)
     expect((await wim.call('POST', '/sterilisers/steriliser-a/return', why)).status).toBe(409)
     expect((await wim.read(instrumentsView, '/instruments')).outOfService).toEqual([])
+  })
+})
+
+describe('a tray that is robbed of its cassette', () => {
+  let wim2: Caller
+  let juno: Caller
+  let own: TestHouse
+  beforeAll(async () => {
+    own = await openHouse()
+    wim2 = await new Caller(own.app).signIn('wim', '9527')
+    juno = await new Caller(own.app).signIn('juno', '3816')
+  })
+  afterAll(() => own.close())
+  const visit = `${day}-four`
+  const seen = () => juno.read(visitView, `/visits/${visit}`)
+  const signer = { signer: { personId: 'orrell', code: '471108' } }
+  const give = async (body: object, more: object = {}) => {
+    const { events } = await juno.read(eventsView, `/visits/${visit}/events`)
+    return juno.call('POST', `/visits/${visit}/commands`, command(events.at(-1)?.seq ?? 0, body, more))
+  }
+  const spored = async (): Promise<string> => {
+    const { loads } = await juno.read(instrumentsView, '/instruments')
+    const { cassettes } = await seen()
+    return loads.find((l) => l.number === cassettes[0]!.load)!.id
+  }
+  it('is confirmed cassette by cassette, says on every screen that one was pulled back, and does not begin in silence', async () => {
+    const body = await juno.layTray(visit)
+    const bare = await juno.call('POST', `/visits/${visit}/tray/sign`, { ...body, cassettes: [] })
+    expect([bare.status, JSON.stringify(bare.body['unread'])]).toEqual([
+      409,
+      expect.stringContaining('Hold it against'),
+    ])
+    expect((await juno.call('POST', `/visits/${visit}/tray/sign`, body)).status).toBe(200)
+    expect((await seen()).matters).toEqual([])
+    await wim2.call('POST', `/loads/${await spored()}/fail`, { why: 'door found open' })
+    const { matters, cassettes } = await seen()
+    expect(matters.length).toBeGreaterThan(0)
+    for (const one of matters) expect(one).toContain('was pulled back: door found open')
+    const begun = await give({ kind: 'begin' })
+    expect([begun.status, Object(begun.body['refusal'])['code']]).toEqual([409, 'cassettes'])
+    expect((await give({ kind: 'begin', despite: 'no other is sterile' })).status).toBe(409)
+    // Changed for another it begins without a word.
+    for (const robbed of cassettes.filter((c) => c.pulledBack !== null))
+      expect((await wim2.call('POST', `/visits/${visit}/cassettes/change`, { cassetteId: robbed.id })).status).toBe(200)
+    expect((await seen()).matters).toEqual([])
+    expect((await give({ kind: 'begin' })).status).toBe(200)
+    const { note } = await juno.read(recordView, `/visits/${visit}/record`)
+    const sentences = note.sections.flatMap((s) => s.sentences)
+    expect(sentences).toContainEqual(
+      expect.stringMatching(
+        /^Cassettes: .* out of load \d+, confirmed by Wim .*; .* out of load \d+, confirmed by (Wim|Juno)/,
+      ),
+    )
+  })
+  it('pulled back while it runs it waits for the dentist, whose answer stands in the record; a reading taken back clears it', async () => {
+    const load = await spored()
+    await wim2.call('POST', `/loads/${load}/fail`, { why: 'strip pale' })
+    const { length } = (await seen()).matters
+    expect(length).toBeGreaterThan(0)
+    const start = { kind: 'advance', start: 'arrival.seat' }
+    for (let left = length; left > 0; left--) {
+      const held = await give(start)
+      expect(held.body['refusal']).toMatchObject({ code: 'matter', matterId: expect.stringMatching(/^cassette /) })
+      const answer = {
+        kind: 'settle',
+        matterId: Object(held.body['refusal'])['matterId'],
+        reason: 'laid aside, the other one serves',
+      }
+      expect((await give(answer)).status).toBe(409)
+      expect((await give(answer, signer)).status).toBe(200)
+      expect((await seen()).matters).toHaveLength(left - 1)
+    }
+    expect((await give(start)).status).toBe(200)
+    const { note } = await juno.read(recordView, `/visits/${visit}/record`)
+    expect(note.sections.flatMap((s) => s.sentences)).toContainEqual(
+      expect.stringMatching(/Orrell answered with their own code on “.* was pulled back: strip pale”: laid aside/),
+    )
+  })
+  it('a spore test read by mistake is taken back while nothing has followed, and every cassette and tray with it', async () => {
+    const soiled = (await juno.read(instrumentsView, '/instruments')).states.find((x) =>
+      ['soiled', 'pulled back', 'not on record'].includes(x.status),
+    )!
+    const { body } = await wim2.call('POST', '/loads', {
+      steriliserId: 'steriliser-b',
+      cassetteIds: [soiled.cassette.id],
+      spore: true,
+    })
+    const id = loadMadeView.parse(body).id
+    await wim2.call('POST', `/standins/steriliser/${id}`, {})
+    await wim2.call('POST', `/loads/${id}/release`, { indicator: 'changed' })
+    const before = await juno.read(instrumentsView, '/instruments')
+    await wim2.call('POST', `/loads/${id}/spore`, { result: 'growth' })
+    expect((await juno.read(instrumentsView, '/instruments')).outOfService).toEqual(['steriliser-b'])
+    expect((await wim2.call('DELETE', `/loads/${id}/spore`)).status).toBe(200)
+    const after = await juno.read(instrumentsView, '/instruments')
+    expect([after.outOfService, after.states]).toEqual([[], before.states])
+    await wim2.call('POST', `/loads/${id}/spore`, { result: 'growth' })
+    own.clock.now += 60_000
+    await wim2.call('POST', '/sterilisers/steriliser-b/return', { why: 'cause found' })
+    expect((await wim2.call('DELETE', `/loads/${id}/spore`)).body['detail']).toContain('was let back into service')
   })
 })

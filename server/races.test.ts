@@ -46,9 +46,9 @@ beforeAll(async () => {
   // Whoever leaves or gives up a role here leaves nobody's visit behind.
   await db.execute(sql`update visits set team = jsonb_set(team, '{dentist}', '"lindqvist"')`)
   // Two planned, laid out whole; one signed; one running. The last two crown cassettes are between the two planned.
-  const [signOne, signTwo] = [await juno.layTray(one), await juno.layTray(two)]
   await bringTo(db, three, { onlySigned: true }, house.clock.now)
   await bringTo(db, four, { until: 'arrival.seat', start: true }, house.clock.now)
+  const [signOne, signTwo] = [await juno.layTray(one), await juno.layTray(two)]
   const [{ last } = { last: 0 }] = rowsOf(
     z.object({ last: z.number() }),
     await db.execute(sql`select max(seq)::int as last from run_events where visit_id = ${four}`),

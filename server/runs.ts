@@ -6,7 +6,7 @@ import { createHash, randomUUID } from 'node:crypto'
 import { sure } from '../core/sure'
 import { eq } from 'drizzle-orm'
 import type { Plan } from '../core/model/plan'
-import { decide, type Decision, type Who } from '../core/run/decide'
+import { decide, type Beside, type Decision, type Who } from '../core/run/decide'
 import { spanWords } from '../core/clock'
 import { libraryVersion } from '../core/plan/compile'
 import { sealed } from './db/seal'
@@ -14,10 +14,19 @@ import type { Command, Happening, RunEvent } from '../core/run/events'
 import { happenedAt } from '../core/run/queue'
 import { evolve, initialState, type RunState } from '../core/run/state'
 import { alone, together, triedAgain } from './db/alone'
+import { laidUpFor } from './db/instruments'
 import { leaveBehind } from './db/leave-behind'
 import type { Db } from './db/open'
 import * as t from './db/schema'
-import { loadCommand, loadEvents, loadFrozenPlan, loadHead, loadLastEvent, loadSignatures } from './db/store'
+import {
+  loadCommand,
+  loadEvents,
+  loadFrozenPlan,
+  loadHead,
+  loadLastEvent,
+  loadPractice,
+  loadSignatures,
+} from './db/store'
 import type { CommandAnswer } from '../wire/run'
 import { reading } from './db/unread'
 import { Problem } from './problem'
@@ -99,6 +108,12 @@ export class Runs {
     return { ...known, state: reading(visitId, 'run', () => events.reduce(evolve, state)) }
   }
 
+  /** What beginning stands on, as it is at this moment. */
+  private async beside(q: Db, visitId: string): Promise<Beside> {
+    const { instruments } = await loadPractice(q)
+    return { cassettes: await laidUpFor(q, visitId, instruments) }
+  }
+
   /** The run as it stands, after whatever is just being stored. */
   state(visitId: string): Promise<Live> {
     return this.turns.take(visitId, async () => {
@@ -141,7 +156,8 @@ export class Runs {
           const last = await loadLastEvent(tx, visitId)
           const heardAt = Math.max(this.now(), last?.at ?? 0)
           const now = happenedAt(this.now(), envelope.waitedS ?? 0, last?.at ?? 0)
-          const decision = decide(plan, state, envelope.command, who, now)
+          const beside = envelope.command.kind === 'begin' ? await this.beside(tx, visitId) : undefined
+          const decision = decide(plan, state, envelope.command, who, now, beside)
           if ('refused' in decision)
             throw new Problem('refused', decision.refused.message, { refusal: decision.refused })
           if (now < heardAt) askWhereTimesDiffer(decide(plan, state, envelope.command, who, heardAt), heardAt - now)

@@ -66,7 +66,9 @@ describe('what was stored at db9f363', () => {
       expect(plan.steps.some((s) => s.act === 'counts squared')).toBe(true)
       const lights = plan.steps.filter((s) => s.fn === 'curing')
       expect(lights.every((s) => readingsAt(s).includes('light'))).toBe(true)
-      const paper = JSON.stringify(setupSheet(plan, { patient: 'X', time: '09:00', chair: '1', practice: 'P' }, 'A4'))
+      const paper = JSON.stringify(
+        setupSheet(plan, { patient: 'X', time: '09:00', chair: '1', practice: 'P', alerts: [] }, 'A4'),
+      )
       expect(paper).not.toMatch(/undefined|NaN|null,? "text"/)
     }
   })

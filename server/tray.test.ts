@@ -21,19 +21,23 @@ afterAll(() => house.close())
 
 /** Lays everything of a visit out. @returns what there is to read before signing, and what of it is the dentist's */
 async function laidOut(id: string) {
-  const { request } = await juno.read(visitView, `/visits/${id}`)
+  const { request, toLay } = await juno.read(visitView, `/visits/${id}`)
   const plan = compile(request, await juno.read(practice, '/practice'))
   await juno.call('PUT', `/visits/${id}/tray`, { lineIds: checkable(plan).map((l) => l.id), done: true })
   const { toAcknowledge, forDentist } = trayReadiness(plan, new Set())
-  return { acknowledged: toAcknowledge.map((a) => a.id), forDentist: forDentist.map((a) => a.id) }
+  return {
+    acknowledged: toAcknowledge.map((a) => a.id),
+    cassettes: toLay.map((own) => own[0]!.id),
+    forDentist: forDentist.map((a) => a.id),
+  }
 }
 
 it('a clash that is the dentist’s to decide is answered with the dentist’s code, never ticked away', async () => {
   const id = `${day}-four`
-  const { acknowledged, forDentist } = await laidOut(id)
+  const { acknowledged, forDentist, cassettes } = await laidOut(id)
   expect(forDentist).toContain('clash:adrenaline-cord')
   const sign = (by: Caller, signer?: object) =>
-    by.call('POST', `/visits/${id}/tray/sign`, { acknowledged, ...(signer ? { signer } : {}) })
+    by.call('POST', `/visits/${id}/tray/sign`, { acknowledged, cassettes, ...(signer ? { signer } : {}) })
   expect((await sign(juno)).body).toMatchObject({ status: 403, type: '/problems/dentist-answers' })
   // Not by an assistant's own code, not by a dentist's open screen, not by a guess.
   expect((await sign(juno, { personId: 'juno', code: '3816' })).status).toBe(403)
@@ -54,7 +58,7 @@ it('a clash that is the dentist’s to decide is answered with the dentist’s c
 
 it('no tray is signed on a cassette that is pulled back, not released or not there', async () => {
   const id = `${day}-one`
-  const { acknowledged } = await laidOut(id)
+  const { acknowledged, cassettes } = await laidOut(id)
   const before = await house.database.db.select().from(t.loads)
   await house.database.db.update(t.loads).set({ failedAt: house.clock.now, failedBy: 'wim', failedWhy: 'indicator' })
   const refused = await juno.call('POST', `/visits/${id}/tray/sign`, { acknowledged })
@@ -63,5 +67,5 @@ it('no tray is signed on a cassette that is pulled back, not released or not the
   expect((await juno.read(visitView, `/visits/${id}`)).frozen).toBeNull()
   for (const { id: load, failedAt, failedBy, failedWhy } of before)
     await house.database.db.update(t.loads).set({ failedAt, failedBy, failedWhy }).where(eq(t.loads.id, load))
-  expect((await juno.call('POST', `/visits/${id}/tray/sign`, { acknowledged })).status).toBe(200)
+  expect((await juno.call('POST', `/visits/${id}/tray/sign`, { acknowledged, cassettes })).status).toBe(200)
 })

@@ -96,6 +96,7 @@ export const doors: readonly (readonly [does: string, who: Group, ways: readonly
       'POST /loads/:loadId/release',
       'POST /loads/:loadId/fail',
       'POST /loads/:loadId/spore',
+      'DELETE /loads/:loadId/spore',
       'POST /sterilisers/:steriliserId/return',
       'POST /standins/steriliser/:loadId',
     ],

@@ -70,12 +70,15 @@ const refusal = noun<Refusal>({
     'nothing-to-undo',
     'unfinished',
     'measured',
+    'matter',
+    'cassettes',
   ]),
   message: z.string(),
   missing: z.array(z.string()),
   stepId: z.string().optional(),
   linkId: z.string().optional(),
   holdId: z.string().optional(),
+  matterId: z.string().optional(),
   waitS: z.number().optional(),
 })
 export { refusal as refusalView }

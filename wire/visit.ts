@@ -36,8 +36,21 @@ export const visitView = z.strictObject({
   /** Visits of the case that cannot be read: what they left behind is not reckoned with. */
   unread: z.array(unreadView),
   throatPackIn: z.boolean(),
+  /** What came up beside it and waits for the dentist, in words: on every screen of the visit. */
+  matters: z.array(z.string()),
   /** What is laid up for it, out of which load. */
-  cassettes: z.array(z.strictObject({ name: z.string(), load: z.number().int().nullable(), pulledBack: z.boolean() })),
+  cassettes: z.array(
+    z.strictObject({
+      id: z.string(),
+      name: z.string(),
+      load: z.number().int().nullable(),
+      confirmedBy: z.string().nullable(),
+      /** Why its load was pulled back, where it was. */
+      pulledBack: z.string().nullable(),
+    }),
+  ),
+  /** Of each kind of cassette the plan lays open those that are sterile, the one for longest first; none once it is signed. */
+  toLay: z.array(z.array(z.strictObject({ id: z.string(), name: z.string(), load: z.number().int().nullable() }))),
   frozen: z
     .strictObject({
       plan: planView,

@@ -4,7 +4,7 @@ import { capital, ended } from '../words'
 import { firstOf, lastOf, sure } from '../sure'
 import { ownRuleLines } from '../rules'
 import { isClock } from '../model/link'
-import { alertWords } from '../vocabulary'
+import { alertSaid, alertWords } from '../vocabulary'
 import type { Plan } from '../model/plan'
 import type { RunEvent } from '../run/events'
 import { handoffWords } from '../run/handoffs'
@@ -15,7 +15,7 @@ import type { Touches } from '../run/touches'
 import { toothName, writeAll } from '../teeth/notation'
 import { plainDate, spanWords, timeOfDay } from '../clock'
 import { trayReadiness } from '../plan/ready'
-import { besideSentences } from './beside'
+import { alertsSince, besideSentences, cassetteSentences } from './beside'
 import { patientInstructions } from './instructions'
 import { said, teethSaid } from '../model/said'
 
@@ -76,8 +76,10 @@ function visitSection(t: Telling, who: { name: string }): NoteSection {
   const works = list(t.plan.title.split(' + ').map(lower))
   const sentences = [`${who.name} came for ${works}: ${list(teeth)}.`]
   if (t.core.startedAt !== undefined) sentences.push(...courseSentences(t, t.core.startedAt))
-  sentences.push(alerts.length > 0 ? `Alerts on record: ${list(alerts)}.` : 'No alerts on record.')
-  sentences.push(...besideSentences(t.events, t))
+  const late = alertsSince(t.events).map((a) => `${alertSaid(a)}, entered while the visit ran`)
+  const all = [...alerts, ...late]
+  sentences.push(all.length > 0 ? `Alerts on record: ${list(all)}.` : 'No alerts on record.')
+  sentences.push(...cassetteSentences(t.events, t), ...besideSentences(t.events, t))
   sentences.push(
     `Treated by ${sure(t.plan.people.find((p) => p.dentist)).name}, assisted by ${list(t.plan.people.filter((p) => !p.dentist).map((p) => p.name))}.`,
   )
@@ -190,7 +192,8 @@ function holdSection(t: Telling): NoteSection {
     title: 'Approved by the dentist',
     sentences: t.plan.holds.map((h) => {
       const state = holdState(t.core, h.id)
-      if (state.status === 'signed') return `${h.title}: signed by ${t.name(state.by)} at ${t.time(state.at)}.`
+      if (state.status === 'signed')
+        return `${h.title}: signed by ${t.name(state.by)} at ${t.time(state.at)}${state.codeAgoS === undefined ? '' : `, by a touch on the own device ${spanWords(state.codeAgoS)} after the code`}.`
       if (state.status === 'waved')
         return `${h.title}: not signed; waved on by ${t.name(state.by)} at ${t.time(state.at)}, because: ${state.reason}.`
       return `${h.title}: open.`

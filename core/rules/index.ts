@@ -14,6 +14,7 @@ import { cuttingRules } from './cutting'
 import { followUpRules } from './follow-ups'
 import { impressionRules } from './impression'
 import { amountIn, type RuleRow } from './rule'
+import { signingRules } from './signing'
 
 export { amountIn, readAmount, span, type RuleRow } from './rule'
 
@@ -26,6 +27,7 @@ export const ruleGroups = {
   'Acid, adhesive, light, cement': bondingRules,
   Amounts: amountRules,
   'What comes next': followUpRules,
+  Signatures: signingRules,
 } as const
 
 export const ruleTable = {
@@ -36,6 +38,7 @@ export const ruleTable = {
   ...bondingRules,
   ...amountRules,
   ...followUpRules,
+  ...signingRules,
 } as const satisfies Record<string, RuleRow>
 export type RuleId = keyof typeof ruleTable
 export const ruleIds = keysOf(ruleTable)

@@ -5,7 +5,8 @@ import type { Role } from '../practice/functions'
 import { judge, readingsAt, spokenOf, teethAt } from '../readings'
 import { blocking } from '../readings/reading'
 import { stillToRead } from './unread'
-import { clockPhase, edgeAt } from './clocks'
+import { clockPhase, clocksAt, edgeAt } from './clocks'
+import { matterWords, openMatters } from './matters'
 import type { Command, Happening } from './events'
 import { handoffs } from './handoffs'
 import { indexPlan } from './plan-index'
@@ -17,12 +18,28 @@ export interface Who {
   personId: string
   roles: readonly Role[]
   codeShown: boolean
+  /** Set where a touch stands for the code: given on this device so long ago, seconds. */
+  codeAgoS?: number
 }
 /** `held` is set when an `advance` could finish but not start: it says what the next step waits for. */
 export type Decision = { events: Happening[]; held?: Refusal } | { refused: Refusal }
 
 /** What a handler is given beside its command. */
+/** What a decision to begin looks at beside the run: the cassettes laid up for it. */
+export interface Beside {
+  cassettes: readonly {
+    id: string
+    name: string
+    load: number | null
+    confirmedBy: string | null
+    /** Why its load was pulled back, where it was. */
+    pulledBack: string | null
+  }[]
+}
+const nothingBeside: Beside = { cassettes: [] }
+
 interface Asked {
+  beside: Beside
   plan: Plan
   state: RunState
   core: RunCore
@@ -88,13 +105,63 @@ function reopen(plan: Plan, core: RunCore, stepIds: readonly string[], reason: s
   })
 }
 
-function begin(_: Of<'begin'>, { core }: Asked): Decision {
-  return core.status === 'laid up'
-    ? { events: [{ kind: 'run.started' }] }
-    : no('not-now', 'the visit has begun already')
+function begin(c: Of<'begin'>, { core, beside, who }: Asked): Decision {
+  if (core.status !== 'laid up') return no('not-now', 'the visit has begun already')
+  const cassettes = beside.cassettes.map(({ name, load, confirmedBy }) => ({ name, load, confirmedBy }))
+  const started: Happening = { kind: 'run.started', ...(cassettes.length > 0 ? { cassettes } : {}) }
+  const doubted = beside.cassettes.flatMap(({ id, name, load, pulledBack }) =>
+    pulledBack === null
+      ? []
+      : [{ kind: 'cassette.doubted', cassetteId: id, name, load, why: pulledBack } satisfies Happening],
+  )
+  if (doubted.length === 0) return { events: [started] }
+  const missing = doubted.map((d) => `${d.name}${d.load === null ? '' : ` out of load ${d.load}`}: ${d.why}`)
+  const reason = c.despite
+  if (reason === undefined)
+    return no(
+      'cassettes',
+      `not begun, a cassette was pulled back: ${missing.join('; ')}. Change it at the tray, or the dentist begins on it with a reason`,
+      { missing },
+    )
+  const refused = dentistsCode(who, 'Beginning on a cassette that was pulled back')
+  if (refused) return { refused }
+  const answers = doubted.map((d): Happening => ({
+    kind: 'matter.answered',
+    matterId: `cassette ${d.cassetteId}`,
+    reason,
+  }))
+  return { events: [started, ...doubted, ...answers] }
 }
 
-function advance(c: Of<'advance'>, { plan, core, who, now }: Asked): Decision {
+/** What came up waits for the dentist; what is under way in the mouth does not: a window that runs is not let close over it. */
+function matterRefuses(stepId: string, { plan, state, core, now }: Asked): Refusal | null {
+  const [matter] = openMatters(state.matters)
+  if (!matter) return null
+  const index = indexPlan(plan)
+  const inWindow = clocksAt(plan, core, now).some(
+    (c) =>
+      c.phase !== 'missed' &&
+      index
+        .windowsFrom(c.from)
+        .some(({ link, through }) => link.id === c.linkId && [...through.map((s) => s.id), link.to].includes(stepId)),
+  )
+  if (inWindow) return null
+  return refuse('matter', `the dentist answers first, with a reason: ${matterWords(matter)}`, {
+    stepId,
+    matterId: matter.id,
+    missing: ['the dentist’s own code, and a reason'],
+  })
+}
+
+function settle(c: Of<'settle'>, { state, who }: Asked): Decision {
+  const matter = openMatters(state.matters).find((m) => m.id === c.matterId)
+  if (!matter) return no('not-now', 'this is answered already, or no longer so')
+  const refused = dentistsCode(who, 'The answer')
+  return refused ? { refused } : { events: [{ kind: 'matter.answered', matterId: matter.id, reason: c.reason }] }
+}
+
+function advance(c: Of<'advance'>, asked: Asked): Decision {
+  const { plan, core, who, now } = asked
   const events: Happening[] = []
   let after = core
   if (c.finish !== undefined) {
@@ -105,7 +172,8 @@ function advance(c: Of<'advance'>, { plan, core, who, now }: Asked): Decision {
   }
   if (c.start === undefined) return events.length > 0 ? { events } : no('unknown', 'nothing to finish or to start')
   const performer = c.performer ?? indexPlan(plan).step.get(c.start)?.performer.personId
-  const refused = startRefusal(plan, after, c.start, now, performer)
+  const refused =
+    startRefusal(plan, after, c.start, now, performer) ?? matterRefuses(c.start, { ...asked, core: after })
   if (refused || performer === undefined) {
     const held = refused ?? refuse('unknown', `no step "${c.start}" in this plan`)
     return events.length > 0 ? { events, held } : { refused: held }
@@ -197,7 +265,9 @@ function sign(c: Of<'sign'>, asked: Asked): Decision {
       `“${hold.title}” is not signed before it is read: ${unread.join(', ')}. Take the readings, or go on unsigned with a reason`,
       { missing: unread, holdId: hold.id },
     )
-  return { events: [{ kind: 'hold.signed', holdId: hold.id }] }
+  const { codeAgoS } = asked.who
+  const way = codeAgoS === undefined ? {} : { codeAgoS: Math.round(codeAgoS) }
+  return { events: [{ kind: 'hold.signed', holdId: hold.id, ...way }] }
 }
 
 function again(c: Of<'again'>, { plan, core }: Asked): Decision {
@@ -288,6 +358,7 @@ const handlers: Handlers = {
   measure,
   call,
   seen,
+  settle,
   addend: (c, { core }) => addend(c, core),
   note: (c) => ({ events: [{ kind: 'note.added', text: c.text }] }),
   undo,
@@ -305,9 +376,17 @@ const handle = <K extends Command['kind']>(kind: K, c: Of<K>, asked: Asked): Dec
 /**
  * Decides a command against a run.
  * @param now ms since the epoch, by the server's clock.
+ * @param beside what beginning stands on; a screen that does not know it is told by the server.
  * @example decide(plan, state, { kind: 'begin' }, who, now) // { events: [{ kind: 'run.started' }] }
  */
-export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: number): Decision {
+export function decide(
+  plan: Plan,
+  state: RunState,
+  c: Command,
+  who: Who,
+  now: number,
+  beside: Beside = nothingBeside,
+): Decision {
   const { core } = state
   if (!mayRecord(who))
     return no('not-allowed', 'only the chairside team runs a visit', {
@@ -316,5 +395,5 @@ export function decide(plan: Plan, state: RunState, c: Command, who: Who, now: n
   if (core.status === 'closed' && c.kind !== 'addend') return no('closed', 'this visit is closed; its record stands')
   if (c.kind !== 'begin' && c.kind !== 'addend' && core.status !== 'running')
     return no('not-running', 'the visit has not begun')
-  return handle(c.kind, c, { plan, state, core, who, now })
+  return handle(c.kind, c, { plan, state, core, who, now, beside })
 }

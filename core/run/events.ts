@@ -12,7 +12,15 @@ const words = text(500, 3, 'give a reason in words')
 
 /** What happened, without the envelope. */
 export const happening = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('run.started') }),
+  z.strictObject({
+    kind: z.literal('run.started'),
+    /** What was laid up for it, out of which load, and who held it against the shelf. */
+    cassettes: z
+      .array(
+        z.strictObject({ name: z.string(), load: z.number().int().nullable(), confirmedBy: z.string().nullable() }),
+      )
+      .optional(),
+  }),
   z.strictObject({ kind: z.literal('step.started'), stepId, performer: z.string() }),
   z.strictObject({ kind: z.literal('step.finished'), stepId }),
   z.strictObject({ kind: z.literal('step.skipped'), stepId, reason: z.string() }),
@@ -24,7 +32,12 @@ export const happening = z.discriminatedUnion('kind', [
     n: z.number().int(),
     reason: z.string().optional(),
   }),
-  z.strictObject({ kind: z.literal('hold.signed'), holdId: z.string() }),
+  z.strictObject({
+    kind: z.literal('hold.signed'),
+    holdId: z.string(),
+    /** By a touch on the own device, so many seconds after the code was given there. */
+    codeAgoS: z.number().optional(),
+  }),
   z.strictObject({ kind: z.literal('hold.waved'), holdId: z.string(), reason: z.string() }),
   z.strictObject({ kind: z.literal('hold.reopened'), holdId: z.string(), reason: z.string() }),
   z.strictObject({ kind: z.literal('window.accepted'), linkId: z.string(), reason: z.string() }),
@@ -47,6 +60,8 @@ export const happening = z.discriminatedUnion('kind', [
     kind: z.literal('alerts.changed'),
     entered: z.array(z.string()),
     taken: z.array(z.string()),
+    /** What each one entered touches of this visit. */
+    touches: z.record(z.string(), z.array(z.string())).optional(),
     why: z.string().optional(),
   }),
   /** A mark that an alert looks at, changed on a product of this tray while the visit runs. */
@@ -57,6 +72,24 @@ export const happening = z.discriminatedUnion('kind', [
     on: z.boolean(),
     why: z.string().optional(),
   }),
+  /** The load a cassette of this visit came out of was pulled back; it was so no longer; another was laid out instead. */
+  z.strictObject({
+    kind: z.literal('cassette.doubted'),
+    cassetteId: z.string(),
+    name: z.string(),
+    load: z.number().int().nullable(),
+    why: z.string(),
+  }),
+  z.strictObject({ kind: z.literal('cassette.cleared'), cassetteId: z.string(), name: z.string(), why: z.string() }),
+  z.strictObject({
+    kind: z.literal('cassette.changed'),
+    cassetteId: z.string(),
+    name: z.string(),
+    to: z.string(),
+    load: z.number().int().nullable(),
+  }),
+  /** The dentist's answer to what came up, with the own code. */
+  z.strictObject({ kind: z.literal('matter.answered'), matterId: z.string(), reason: z.string() }),
   z.strictObject({ kind: z.literal('undone'), commandId: z.string() }),
   z.strictObject({ kind: z.literal('run.closed') }),
   z.strictObject({ kind: z.literal('addendum.made'), text: z.string() }),
@@ -78,7 +111,8 @@ export const runEvent = z.object({
 export type RunEvent = z.infer<typeof runEvent>
 
 export const command = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('begin') }),
+  /** `despite`: on a cassette that was pulled back, by the dentist's own code. */
+  z.strictObject({ kind: z.literal('begin'), despite: words.optional() }),
   /** Finish one step and start another in one touch; either may be left out. */
   z.strictObject({
     kind: z.literal('advance'),
@@ -111,6 +145,8 @@ export const command = z.discriminatedUnion('kind', [
     tooth: id(4).or(z.literal('')),
     readings: z.record(id(80), anything),
   }),
+  /** The dentist's answer to an alert, a cassette or a mark that came up. */
+  z.strictObject({ kind: z.literal('settle'), matterId: text(300), reason: words }),
   z.strictObject({ kind: z.literal('note'), text: text(1000) }),
   z.strictObject({ kind: z.literal('undo') }),
   z.strictObject({ kind: z.literal('close') }),

@@ -22,6 +22,8 @@ export type RefusalCode =
   | 'nothing-to-undo'
   | 'unfinished'
   | 'measured'
+  | 'matter'
+  | 'cassettes'
 export interface Refusal {
   code: RefusalCode
   message: string
@@ -30,6 +32,8 @@ export interface Refusal {
   stepId?: string
   linkId?: string
   holdId?: string
+  /** What waits for the dentist's answer. */
+  matterId?: string
   /** Seconds until a lag has passed. */
   waitS?: number
 }

@@ -3,6 +3,7 @@ import type { Count, Plan } from '../model/plan'
 import { throatPack } from '../vocabulary'
 import type { Happening, RunEvent } from './events'
 import type { Call, Handoff } from './handoffs'
+import { mattersAfter, type Matter } from './matters'
 import { readingOfKind, type Measured } from '../readings'
 import { touchedAt, type Touches } from './touches'
 import { toTooth } from '../teeth/notation'
@@ -15,7 +16,7 @@ export type StepState =
   | { status: 'skipped'; skippedAt: number; reason: string; rounds: number }
 export type HoldState =
   | { status: 'open' }
-  | { status: 'signed'; by: string; at: number }
+  | { status: 'signed'; by: string; at: number; /** By a touch, so long after the code, seconds. */ codeAgoS?: number }
   | { status: 'waved'; by: string; at: number; reason: string }
 export interface Tally {
   in: number
@@ -54,6 +55,8 @@ export interface RunState {
   past: Past | null
   /** The last word of each kind between the two sides of the chair. Outside the core: what was said cannot be taken back. */
   calls: Readonly<Partial<Record<Handoff, Call>>>
+  /** What came up beside it and is the dentist's to answer; outside the core as well. */
+  matters: readonly Matter[]
   /** Outside the core as well: to undo is a touch, too. */
   touches: Touches
 }
@@ -67,6 +70,7 @@ export function initialState(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>): Ru
     seq: 0,
     past: null,
     calls: {},
+    matters: [],
     touches: {},
     core: {
       status: 'laid up',
@@ -166,7 +170,12 @@ function applied(core: RunCore, event: RunEvent): RunCore {
         : core
     }
     case 'hold.signed':
-      return withHold(core, what.holdId, { status: 'signed', by: event.by, at: event.at })
+      return withHold(core, what.holdId, {
+        status: 'signed',
+        by: event.by,
+        at: event.at,
+        ...(what.codeAgoS === undefined ? {} : { codeAgoS: what.codeAgoS }),
+      })
     case 'hold.waved':
       return withHold(core, what.holdId, { status: 'waved', by: event.by, at: event.at, reason: what.reason })
     case 'hold.reopened':
@@ -181,6 +190,15 @@ function applied(core: RunCore, event: RunEvent): RunCore {
   }
 }
 
+const told = new Set<Happening['kind']>([
+  'alerts.changed',
+  'mark.changed',
+  'cassette.doubted',
+  'cassette.cleared',
+  'cassette.changed',
+  'matter.answered',
+])
+
 type Folded = Pick<RunState, 'core' | 'past' | 'calls'>
 
 function folded({ core, past, calls }: RunState, event: RunEvent): Folded {
@@ -194,7 +212,7 @@ function folded({ core, past, calls }: RunState, event: RunEvent): Folded {
     return { core, past, calls: call ? { ...calls, [what.handoff]: { ...call, seenBy: by, seenAt: at } } : calls }
   }
   // Told to the run, not done in it: nothing of it is undone by taking the last touch back.
-  if (what.kind === 'alerts.changed' || what.kind === 'mark.changed') return { core, past, calls }
+  if (told.has(what.kind)) return { core, past, calls }
   if (what.kind === 'undone')
     return past?.commandId === what.commandId
       ? { core: past.before, past: past.previous, calls }
@@ -213,6 +231,7 @@ export function evolve(state: RunState, event: RunEvent): RunState {
   const goesOn = state.core.status === 'running' || event.what.kind === 'run.started'
   return {
     ...folded(state, event),
+    matters: mattersAfter(state.matters, event),
     seq: event.seq,
     touches: goesOn ? touchedAt(state.touches, event.at) : state.touches,
   }

@@ -4,7 +4,8 @@ import { judgeLoad, type LogReading } from '../measure/load'
 import { cycleNames, cycleTable, type Cassette } from '../practice/instruments'
 import {
   cassetteStates,
-  chooseCassettes,
+  followedSince,
+  offerCassettes,
   doubtedBySpore,
   sporeDueAt,
   traceLoads,
@@ -62,13 +63,32 @@ describe('where a cassette is', () => {
   })
   it('lays up what has been sterile longest, says what is missing, and asks for no type the practice keeps no record of', () => {
     const states = cassetteStates(cassettes, [load(3), load(1, { cassetteIds: ['crown-2'] })], [])
-    expect(chooseCassettes(['basic', 'crown', 'gold'], states)).toMatchObject({
-      chosen: [{ cassette: { id: 'basic-1' } }, { cassette: { id: 'crown-2' } }],
+    expect(offerCassettes(['basic', 'crown', 'gold'], states)).toMatchObject({
+      offered: [[{ cassette: { id: 'basic-1' } }], [{ cassette: { id: 'crown-2' } }, { cassette: { id: 'crown-1' } }]],
       missing: [],
     })
     expect(
-      chooseCassettes(['basic', 'crown'], cassetteStates(cassettes, [load(1, { failedAt: 2 * hour })], [])).missing,
+      offerCassettes(['basic', 'crown'], cassetteStates(cassettes, [load(1, { failedAt: 2 * hour })], [])).missing,
     ).toEqual(['basic', 'crown'])
+  })
+})
+
+describe('a reading taken back', () => {
+  it('is refused once a cassette of it ran again, was used or changed, or the steriliser is back', () => {
+    const loads = [load(1, { cassetteIds: ['crown-1'], failedAt: 9 * hour })]
+    const since = (more: Parameters<typeof followedSince>[2], uses: CassetteUse[] = [], at: number[] = []) =>
+      followedSince(
+        9 * hour,
+        ['l1'],
+        [...loads, ...more],
+        uses,
+        at.map((x) => ({ steriliserId: 'a', at: x })),
+      )
+    expect(since([])).toBeUndefined()
+    expect(since([], [use('v', 'crown-1', 'l1', 3 * hour, 4 * hour)], [8 * hour])).toBeUndefined()
+    expect(since([load(10, { cassetteIds: ['crown-1'] })])).toContain('another load')
+    expect(since([], [use('v', 'crown-1', 'l1', 3 * hour, 10 * hour)])).toContain('used or changed')
+    expect(since([], [], [10 * hour])).toContain('let back')
   })
 })
 

@@ -120,6 +120,26 @@ export function doubtedBySpore(tested: LoadRecord, loads: readonly LoadRecord[])
   return own.filter((l) => l.startedAt > (lastGood?.startedAt ?? -Infinity) && l.failedAt === null)
 }
 
+/**
+ * What has followed a reading that pulled loads back, in words; nothing where it can still be taken back.
+ * @example followedSince(0, [], [], [], []) // undefined
+ */
+export function followedSince(
+  at: number,
+  loadIds: readonly string[],
+  loads: readonly LoadRecord[],
+  uses: readonly CassetteUse[],
+  returns: readonly SteriliserReturn[],
+): string | undefined {
+  const own = loads.filter((l) => loadIds.includes(l.id))
+  const cassettes = new Set(own.flatMap((l) => l.cassetteIds))
+  if (loads.some((l) => l.startedAt > at && l.cassetteIds.some((id) => cassettes.has(id))))
+    return 'a cassette of it is in another load already'
+  if (uses.some((u) => loadIds.includes(u.loadId ?? '') && u.usedAt !== null && u.usedAt > at))
+    return 'a cassette of it was used or changed since'
+  return returns.some((r) => r.at > at) ? 'the steriliser was let back into service' : undefined
+}
+
 /** Somebody let a steriliser back into service, ms. */
 export interface SteriliserReturn {
   steriliserId: string
@@ -154,24 +174,25 @@ export function sporeDueAt(steriliserId: string, loads: readonly LoadRecord[], e
 }
 
 /**
- * Which cassettes are laid up for a visit: of each type the one sterile for longest. Types for which none is there come back as missing.
- * @example chooseCassettes(['crown'], []).missing // []
+ * Which cassettes can be laid up for a visit: of each type those that are sterile, the one for longest first. Types for which
+ * none is there come back as missing.
+ * @example offerCassettes(['crown'], []).missing // []
  */
-export function chooseCassettes(
+export function offerCassettes(
   types: readonly string[],
   states: readonly CassetteState[],
-): { chosen: CassetteState[]; missing: string[] } {
-  const chosen: CassetteState[] = []
+): { offered: CassetteState[][]; missing: string[] } {
+  const offered: CassetteState[][] = []
   const missing: string[] = []
   for (const type of types) {
     const own = states
       .filter((s) => s.cassette.type === type && s.status === 'sterile')
       .toSorted((a, b) => sure(a.since) - sure(b.since) || a.cassette.id.localeCompare(b.cassette.id))
-    if (own[0]) chosen.push(own[0])
+    if (own.length > 0) offered.push(own)
     // A practice that keeps no record of this type is not asked for one.
     else if (states.some((s) => s.cassette.type === type)) missing.push(type)
   }
-  return { chosen, missing }
+  return { offered, missing }
 }
 
 /** How the states enter the simulation of a day: ready from when, or soiled since when. */

@@ -1,6 +1,6 @@
 /** Queries about cassettes and loads. */
 import { and, desc, eq, getTableColumns, inArray, isNull, or } from 'drizzle-orm'
-import { chooseCassettes, cassetteStates, outOfService } from '../../core/schedule/cassettes'
+import { cassetteStates, offerCassettes, outOfService, type CassetteState } from '../../core/schedule/cassettes'
 import { cassettesOf, type Instruments } from '../../core/practice/instruments'
 import type { Plan } from '../../core/model/plan'
 import type { Db } from './open'
@@ -50,21 +50,41 @@ export const loadOutOfService = async (q: Db, loads: Parameters<typeof outOfServ
       .from(t.steriliserReturns),
   )
 
-/** Puts on record which cassettes go to a visit: of each type its plan lays open, the one sterile for longest. Answers what is missing. */
-export async function assignCassettes(
+/** The cassettes a plan lays open: of each type those that are sterile, the one for longest first, and types of which none is. */
+export async function cassettesFor(
   q: Db,
-  visitId: string,
   plan: Pick<Plan, 'setup'>,
   instruments: Instruments,
-  at: number,
-): Promise<string[]> {
-  if (instruments.cassettes.length === 0) return []
-  const { chosen, missing } = chooseCassettes(cassettesOf(plan.setup), (await loadCassettes(q, instruments)).states)
+): Promise<{ offered: CassetteState[][]; missing: string[] }> {
+  if (instruments.cassettes.length === 0) return { offered: [], missing: [] }
+  return offerCassettes(cassettesOf(plan.setup), (await loadCassettes(q, instruments)).states)
+}
+
+/**
+ * Puts on record which cassettes go to a visit: those that were taken, as whoever signs has held them against the shelf. Without
+ * a word of it, of each type the one sterile for longest.
+ * @returns types of which none is sterile, and those of which none was confirmed
+ */
+export async function assignCassettes(
+  q: Db,
+  { id: visitId, at, confirmed }: { id: string; at: number; confirmed?: { by: string; ids: readonly string[] } },
+  plan: Pick<Plan, 'setup'>,
+  instruments: Instruments,
+): Promise<{ missing: string[]; unconfirmed: string[] }> {
+  const { offered, missing } = await cassettesFor(q, plan, instruments)
+  const taken = offered.map((own) => (confirmed ? own.find((c) => confirmed.ids.includes(c.cassette.id)) : own[0]))
+  const chosen = taken.flatMap((c) => c ?? [])
   if (chosen.length > 0)
-    await q
-      .insert(t.cassetteUses)
-      .values(chosen.map((c) => ({ visitId, cassetteId: c.cassette.id, loadId: c.load?.id ?? null, at })))
-  return missing
+    await q.insert(t.cassetteUses).values(
+      chosen.map((c) => ({
+        visitId,
+        cassetteId: c.cassette.id,
+        loadId: c.load?.id ?? null,
+        at,
+        confirmedBy: confirmed?.by ?? null,
+      })),
+    )
+  return { missing, unconfirmed: offered.flatMap((own, i) => (taken[i] ? [] : (own[0]?.cassette.type ?? []))) }
 }
 
 /** A tray taken back before its visit: its cassettes go back into the cupboard. */
@@ -77,19 +97,34 @@ export const soilCassettes = (q: Db, visitId: string, at: number) =>
     .set({ usedAt: at })
     .where(and(eq(t.cassetteUses.visitId, visitId), isNull(t.cassetteUses.usedAt)))
 
+/** A cassette of a visit: out of which load, who held it against the shelf, and why it was pulled back where it was. */
+export interface LaidUp {
+  id: string
+  name: string
+  load: number | null
+  confirmedBy: string | null
+  pulledBack: string | null
+}
+
 /** The cassettes of a visit by name, out of which load, and whether that was pulled back since. */
-export async function laidUpFor(
-  q: Db,
-  visitId: string,
-  instruments: Instruments,
-): Promise<{ name: string; load: number | null; pulledBack: boolean }[]> {
+export async function laidUpFor(q: Db, visitId: string, instruments: Instruments): Promise<LaidUp[]> {
   const rows = await q
-    .select({ cassetteId: t.cassetteUses.cassetteId, load: t.loads.number, failedAt: t.loads.failedAt })
+    .select({
+      id: t.cassetteUses.cassetteId,
+      load: t.loads.number,
+      failedAt: t.loads.failedAt,
+      failedWhy: t.loads.failedWhy,
+      confirmedBy: t.cassetteUses.confirmedBy,
+    })
     .from(t.cassetteUses)
     .leftJoin(t.loads, eq(t.cassetteUses.loadId, t.loads.id))
     .where(eq(t.cassetteUses.visitId, visitId))
   const name = new Map(instruments.cassettes.map((c) => [c.id, c.name]))
   return rows
-    .map((r) => ({ name: name.get(r.cassetteId) ?? r.cassetteId, load: r.load, pulledBack: r.failedAt !== null }))
+    .map(({ failedAt, failedWhy, ...r }) => ({
+      ...r,
+      name: name.get(r.id) ?? r.id,
+      pulledBack: failedAt === null ? null : (failedWhy ?? 'pulled back'),
+    }))
     .toSorted((a, b) => a.name.localeCompare(b.name))
 }

@@ -299,6 +299,8 @@ export const cassetteUses = pgTable(
     cassetteId: text('cassette_id').notNull(),
     loadId: text('load_id').references(() => loads.id),
     at: ms('at').notNull(),
+    /** Who held it against the shelf when it was laid up. */
+    confirmedBy: text('confirmed_by'),
     /** When its visit was over and it was soiled. */
     usedAt: ms('used_at'),
   },

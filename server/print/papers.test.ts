@@ -58,7 +58,7 @@ describe.each(plans)('%s', (_, plan) => {
     expect(withoutFace([...new Set(text)].join(' ')), paper).toEqual([])
   }
   it('says only what a person would say: setup sheet, plan as text, record, patient’s words, hole template, pictures', () => {
-    const facts = { patient: 'A Patient', time: '09:00', chair: 'Chair 1', practice: practice.name }
+    const facts = { patient: 'A Patient', time: '09:00', chair: 'Chair 1', practice: practice.name, alerts: [] }
     printed('setup sheet', setupSheet(plan, facts, 'A4').content)
     sound('plan', readPlan(plan))
     const run = runThrough(startDrive(plan, Date.UTC(2026, 10, 24, 9)), assistant, dentist)

@@ -8,6 +8,7 @@ import { renderPdf } from './render'
 import { scoreSvg } from './score'
 
 const facts = {
+  alerts: [],
   patient: 'A Patient',
   time: '09:00',
   chair: 'Chair 1',

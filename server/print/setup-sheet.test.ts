@@ -1,5 +1,6 @@
 import { nightly } from '../../scripts/often'
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import type { Alert } from '../../core/vocabulary'
 import { describe, expect, it } from 'vitest'
 import { compile } from '../../core/plan/compile'
 import { visitRequest } from '../../core/model/request'
@@ -21,7 +22,13 @@ const planOf = (key: string) => {
     practice,
   )
 }
-const facts = { patient: 'Bartholomew Quist', time: '11:20', chair: 'Chair 1', practice: practice.name }
+const facts = {
+  patient: 'Bartholomew Quist',
+  time: '11:20',
+  chair: 'Chair 1',
+  practice: practice.name,
+  alerts: [] as Alert[],
+}
 
 describe('the setup sheet', () => {
   it('names everything to lay out, with amounts, lots, alerts, both notations and the burs in order', async () => {

@@ -8,7 +8,7 @@ import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { gritMark, isoNumber } from '../../core/catalog/bur'
 import { silhouette } from '../../core/catalog/silhouette'
 import { amountWords } from '../../core/plan/amount-words'
-import { alertWords } from '../../core/vocabulary'
+import { alertWords, type Alert } from '../../core/vocabulary'
 import { type BurPass, type Plan, type SetupLine } from '../../core/model/plan'
 import { phaseNames } from '../../core/model/step'
 import { silhouetteOf, silhouettePt } from './silhouettes'
@@ -21,6 +21,8 @@ export interface SheetFacts {
   time: string
   chair: string
   practice: string
+  /** The patient's, as they are now. */
+  alerts: readonly Alert[]
 }
 
 const ptPerMm = 72 / 25.4
@@ -152,7 +154,11 @@ export function setupSheet(plan: Plan, facts: SheetFacts, paper: Paper): TDocume
     counted += block.length - 1
   }
   const teeth = plan.teeth.map((t) => writeAll(t.tooth, plan.notation)).join(', ')
-  const alerts = plan.request.alerts.map((a) => alertWords[a])
+  const known = new Set<Alert>(plan.request.alerts)
+  const alerts = [
+    ...plan.request.alerts.map((a) => alertWords[a]),
+    ...facts.alerts.filter((a) => !known.has(a)).map((a) => `${alertWords[a]}, entered after this tray was signed`),
+  ]
   const warned = plan.clashes.filter((c) => c.severity !== 'mind')
   return {
     pageSize: paper,

@@ -9,10 +9,11 @@ import { Problem } from '../problem'
 import { alert } from '../../core/model/request'
 import type { Happening } from '../../core/run/events'
 import * as t from '../db/schema'
-import { loadHead } from '../db/store'
+import { touchedByAlert } from '../../core/plan/touched'
+import { loadHead, loadPractice } from '../db/store'
 import { signedIn, type SignedIn } from './session'
 
-import { touch } from './touched'
+import { planIn, touch } from './touched'
 import { visitParams } from './visit'
 import { tellOf } from './tell'
 
@@ -66,14 +67,19 @@ const setAlerts: Door = (app, house) => {
           .innerJoin(t.plans, eq(t.plans.visitId, t.visits.id))
           .where(eq(t.cases.patientId, file.patient.id))
           .for('update', { of: t.visits })
-        const told: Happening = {
-          kind: 'alerts.changed',
+        const told = {
+          kind: 'alerts.changed' as const,
           entered: added,
           taken: removed,
           ...(reason === undefined ? {} : { why: reason }),
         }
-        for (const one of signed)
-          if (why !== '' && (await touch(house, tx, one, person.id, why, told))) reopened.push(one.visit.id)
+        const practice = await loadPractice(tx)
+        for (const one of signed) {
+          const plan = planIn(one)
+          const touches = plan && Object.fromEntries(added.map((a) => [a, touchedByAlert(a, plan, practice)]))
+          const here: Happening = { ...told, ...(touches && added.length > 0 ? { touches } : {}) }
+          if (why !== '' && (await touch(house, tx, one, person.id, why, here))) reopened.push(one.visit.id)
+        }
       })
       const everywhere = await db
         .select({ id: t.visits.id })

@@ -1,14 +1,16 @@
 /** Cassettes as they stand, sterilisers, and a cassette changed at the tray. */
 import { roomOf, type Door } from '../house'
 import { openNow } from './visit'
+import { signedIn } from './session'
 import { tellInstruments } from './tell'
+import { tellRun } from './touched'
 import { done } from '../../wire/noun'
 import { cassetteChangedView, instrumentsView } from '../../wire/instruments'
 import { and, eq, inArray } from 'drizzle-orm'
 import { id } from '../../core/bounded'
 import * as z from 'zod'
 import { instruments as instrumentsSchema } from '../../core/practice/instruments'
-import { chooseCassettes, sporeDueAt, traceLoads } from '../../core/schedule/cassettes'
+import { offerCassettes, sporeDueAt, traceLoads } from '../../core/schedule/cassettes'
 import { judgementOf } from '../../core/schedule/release'
 import { loadCassettes, loadOutOfService } from '../db/instruments'
 import * as t from '../db/schema'
@@ -114,6 +116,7 @@ const changeCassette: Door = (app, house) => {
       },
     },
     async (request) => {
+      const person = await signedIn(house, request)
       const { visitId } = request.params
       const { cassetteId } = request.body
       const changed = await db.transaction(async (tx) => {
@@ -123,15 +126,26 @@ const changeCassette: Door = (app, house) => {
         const use = uses.find((u) => u.visitId === visitId && u.cassetteId === cassetteId && u.usedAt === null)
         const type = instruments.cassettes.find((c) => c.id === cassetteId)?.type
         if (!use || !type) throw notFound('such cassette laid up for this visit')
-        const { chosen } = chooseCassettes([type], states)
-        if (!chosen[0]) throw new Problem('none-sterile', `No other ${type} cassette is sterile now.`)
+        const [next] = offerCassettes([type], states).offered[0] ?? []
+        if (!next) throw new Problem('none-sterile', `No other ${type} cassette is sterile now.`)
         const own = and(eq(t.cassetteUses.visitId, visitId), eq(t.cassetteUses.cassetteId, cassetteId))
-        if (await loadLastEvent(tx, visitId)) await tx.update(t.cassetteUses).set({ usedAt: house.now() }).where(own)
-        else await tx.delete(t.cassetteUses).where(own)
+        const { id, name } = next.cassette
+        if (await loadLastEvent(tx, visitId)) {
+          await tx.update(t.cassetteUses).set({ usedAt: house.now() }).where(own)
+          const load = next.load?.number ?? null
+          const was = instruments.cassettes.find((c) => c.id === cassetteId)?.name ?? cassetteId
+          await tellRun(
+            house,
+            tx,
+            visitId,
+            { kind: 'cassette.changed', cassetteId, name: was, to: name, load },
+            person.id,
+          )
+        } else await tx.delete(t.cassetteUses).where(own)
         await tx
           .insert(t.cassetteUses)
-          .values({ visitId, cassetteId: chosen[0].cassette.id, loadId: chosen[0].load?.id ?? null, at: house.now() })
-        return { cassetteId: chosen[0].cassette.id }
+          .values({ visitId, cassetteId: id, loadId: next.load?.id ?? null, at: house.now(), confirmedBy: person.id })
+        return { cassetteId: id }
       })
       tellInstruments(house)
       return changed

@@ -53,6 +53,8 @@ const factsOf = ({ file, practice }: { file: VisitFile; practice: Practice }) =>
   time: timeOfDay(file.visit.startsAt, practice.zone),
   chair: practice.chairs.find((c) => c.id === file.visit.chairId)?.name ?? file.visit.chairId,
   practice: practice.name,
+  /** As they are now: some may have come after the tray was signed. */
+  alerts: file.request.alerts,
 })
 
 const setupAsPdf = asPdf('setup', {

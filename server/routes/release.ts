@@ -1,19 +1,22 @@
 /** What is let out of the steriliser, what failed, and what a failed load touches. Records stay; none is deleted. */
 import { signedIn } from './session'
 import { roomOf, type Door } from '../house'
-import { tellInstruments } from './tell'
+import { tellInstruments, tellOf } from './tell'
+import { tellRun } from './touched'
+import { closes } from './visit'
+import type { Happening } from '../../core/run/events'
 import { done } from '../../wire/noun'
 import { releasedView, tracedView } from '../../wire/instruments'
-import { eq, inArray } from 'drizzle-orm'
+import { and, eq, inArray, isNull } from 'drizzle-orm'
 import { id, text } from '../../core/bounded'
 import * as z from 'zod'
-import { doubtedBySpore, traceLoads } from '../../core/schedule/cassettes'
+import { doubtedBySpore, followedSince, traceLoads } from '../../core/schedule/cassettes'
 import { decideRelease } from '../../core/schedule/release'
 import type { House } from '../house'
-import { loadCassettes, loadLoads, loadOutOfService, type LoadRow } from '../db/instruments'
+import { loadCassettes, loadLoads, loadOutOfService, loadUses, type LoadRow } from '../db/instruments'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
-import { loadPractice } from '../db/store'
+import { loadLastEvent, loadPractice } from '../db/store'
 import { notFound, Problem } from '../problem'
 
 const loadParams = z.object({ loadId: id(80) })
@@ -26,12 +29,45 @@ async function oneLoad(q: Db, id: string): Promise<LoadRow> {
   return row
 }
 
+/** Cassettes out of these loads that lie at a visit that runs, told to it within the transaction of the change. */
+async function tellRuns(
+  house: House,
+  q: Db,
+  ids: readonly string[],
+  by: string,
+  told: (cassette: { cassetteId: string; name: string; load: number }) => Happening,
+): Promise<void> {
+  const { instruments } = await loadPractice(q)
+  const rows = await q
+    .select({ visitId: t.cassetteUses.visitId, cassetteId: t.cassetteUses.cassetteId, load: t.loads.number })
+    .from(t.cassetteUses)
+    .innerJoin(t.loads, eq(t.cassetteUses.loadId, t.loads.id))
+    .where(and(inArray(t.cassetteUses.loadId, [...ids]), isNull(t.cassetteUses.usedAt)))
+  for (const { visitId, cassetteId, load } of rows) {
+    const last = await loadLastEvent(q, visitId)
+    if (!last || closes.has(last.what.kind)) continue
+    const name = instruments.cassettes.find((c) => c.id === cassetteId)?.name ?? cassetteId
+    await tellRun(house, q, visitId, told({ cassetteId, name, load }), by)
+  }
+}
+
 const pullBack = async (house: House, ids: readonly string[], by: string, why: string, q: Db): Promise<void> => {
-  if (ids.length > 0)
-    await q
-      .update(t.loads)
-      .set({ failedAt: house.now(), failedBy: by, failedWhy: why })
-      .where(inArray(t.loads.id, [...ids]))
+  if (ids.length === 0) return
+  await q
+    .update(t.loads)
+    .set({ failedAt: house.now(), failedBy: by, failedWhy: why })
+    .where(inArray(t.loads.id, [...ids]))
+  await tellRuns(house, q, ids, by, (c) => ({ kind: 'cassette.doubted', ...c, why }))
+}
+
+/** Visits that are signed and stand on these loads are told on every screen. */
+async function tellTrays(house: House, q: Db, ids: readonly string[]): Promise<void> {
+  if (ids.length === 0) return
+  const rows = await q
+    .select({ visitId: t.cassetteUses.visitId })
+    .from(t.cassetteUses)
+    .where(and(inArray(t.cassetteUses.loadId, [...ids]), isNull(t.cassetteUses.usedAt)))
+  for (const { visitId } of rows) tellOf(house, visitId)
 }
 
 const traced = async (house: House, ids: string[]) => {
@@ -102,12 +138,15 @@ const fail: Door = (app, house) => {
         if (load.failedAt !== null) throw new Problem('done', `Load ${load.number} is pulled back already.`)
         if (load.endedAt === null) await tx.update(t.loads).set({ endedAt: house.now() }).where(eq(t.loads.id, id))
         await pullBack(house, [id], person.id, request.body.why, tx)
+        await tellTrays(house, tx, [id])
       })
       tellInstruments(house)
       return traced(house, [id])
     },
   )
 }
+
+const sporeWords = ({ number }: LoadRow): string => `spore test of load ${number} has grown`
 
 const sporeTest: Door = (app, house) => {
   const { db } = house.database
@@ -137,11 +176,70 @@ const sporeTest: Door = (app, house) => {
           result === 'growth'
             ? doubtedBySpore({ ...load, sporeResult: result }, await loadLoads(tx)).map((l) => l.id)
             : []
-        await pullBack(house, doubted, person.id, `spore test of load ${load.number} has grown`, tx)
+        await pullBack(house, doubted, person.id, sporeWords(load), tx)
+        await tellTrays(house, tx, doubted)
         return doubted
       })
       tellInstruments(house)
       return traced(house, ids)
+    },
+  )
+}
+
+/**
+ * What was read by mistake is taken back as long as nothing has followed: no cassette of it washed or run anew, none laid up in
+ * its place, no steriliser let back. Afterwards it stands, and is put right by what is done next.
+ */
+const sporeBack: Door = (app, house) => {
+  const { db } = house.database
+  app.delete(
+    '/loads/:loadId/spore',
+    {
+      schema: {
+        response: { 200: done },
+        summary: 'Take back how a spore test was read, while nothing has followed',
+        params: loadParams,
+      },
+    },
+    async (request) => {
+      const person = await signedIn(house, request)
+      await db.transaction(async (tx) => {
+        const load = await oneLoad(tx, request.params.loadId)
+        if (load.sporeResult === null || load.sporeReadAt === null)
+          throw new Problem('done', `The spore test of load ${load.number} is not read yet.`)
+        const loads = await loadLoads(tx)
+        const back = loads.filter((l) => l.failedWhy === sporeWords(load) && l.failedAt === load.sporeReadAt)
+        const followed = followedSince(
+          load.sporeReadAt,
+          back.map((l) => l.id),
+          loads,
+          await loadUses(tx, loads),
+          await tx.select().from(t.steriliserReturns).where(eq(t.steriliserReturns.steriliserId, load.steriliserId)),
+        )
+        if (followed !== undefined)
+          throw new Problem('done', `It stands: ${followed}. What was read is put right by what is done next.`)
+        const ids = back.map((l) => l.id)
+        if (ids.length > 0) {
+          await tx
+            .update(t.loads)
+            .set({ failedAt: null, failedBy: null, failedWhy: null })
+            .where(inArray(t.loads.id, ids))
+          const why = `the spore test of load ${load.number} was read by mistake`
+          await tellRuns(house, tx, ids, person.id, ({ cassetteId, name }) => ({
+            kind: 'cassette.cleared',
+            cassetteId,
+            name,
+            why,
+          }))
+        }
+        await tx
+          .update(t.loads)
+          .set({ sporeResult: null, sporeReadAt: null, sporeReadBy: null })
+          .where(eq(t.loads.id, load.id))
+        await tellTrays(house, tx, ids)
+      })
+      tellInstruments(house)
+      return { ok: true as const }
     },
   )
 }
@@ -174,4 +272,4 @@ const letBack: Door = (app, house) => {
   )
 }
 
-export const releaseRoutes = roomOf(release, fail, sporeTest, letBack)
+export const releaseRoutes = roomOf(release, fail, sporeTest, sporeBack, letBack)

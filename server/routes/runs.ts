@@ -1,4 +1,4 @@
-import { roomOf, type Door } from '../house'
+import { roomOf, type Door, type House } from '../house'
 import { sure } from '../../core/sure'
 import { recordView } from '../../wire/visit'
 import { commandView, eventsView, neededView } from '../../wire/run'
@@ -7,7 +7,9 @@ import { id, text, whole, wholeFrom } from '../../core/bounded'
 import * as z from 'zod'
 import { plainDate } from '../../core/clock'
 import { composeNote, withAddenda } from '../../core/record/note'
-import { command } from '../../core/run/events'
+import { command, type Command } from '../../core/run/events'
+import { rulesOf } from '../../core/rules'
+import { signsByTouch } from '../../core/run/one-touch'
 import { wantedOf } from '../../core/run/wanted'
 import { longestWaitS } from '../../core/run/queue'
 import type { Who } from '../../core/run/decide'
@@ -15,7 +17,7 @@ import * as t from '../db/schema'
 import { loadEvents, loadFrozenPlan, loadPractice, loadHead, zoneOf } from '../db/store'
 import { eachRead, reading } from '../db/unread'
 import { Problem } from '../problem'
-import { byCode, codeField, sessionOf, signedIn } from './session'
+import { byCode, codeField, sessionOf, signedIn, type SignedIn } from './session'
 import { visitParams } from './visit'
 
 const envelope = z.strictObject({
@@ -90,6 +92,23 @@ const showEvents: Door = (app, house) => {
   )
 }
 
+/** Whoever is signed in, with a touch; it stands for the code where the own one was given on this device a while ago. */
+async function byTouch(
+  house: House,
+  visitId: string,
+  { kind, ...c }: Command,
+  person: SignedIn,
+  session: string,
+): Promise<Who> {
+  const who = { personId: person.id, roles: person.roles, codeShown: false }
+  if (kind !== 'sign' || !person.roles.includes('dentist')) return who
+  const { plan } = await house.runs.state(visitId)
+  const hold = plan.holds.find((h) => 'holdId' in c && h.id === c.holdId)
+  const rules = rulesOf((await loadPractice(house.database.db)).rules)
+  const codeAgoS = house.codesShown.agoS(session, house.now())
+  return hold && signsByTouch(hold, codeAgoS, rules) ? { ...who, codeShown: true, codeAgoS } : who
+}
+
 const takeCommand: Door = (app, house) => {
   app.post(
     '/visits/:visitId/commands',
@@ -104,6 +123,7 @@ const takeCommand: Door = (app, house) => {
     async (request) => {
       const person = await signedIn(house, request)
       const { signer, ...rest } = request.body
+      const session = sure(sessionOf(request))
       const who: Who = signer
         ? await byCode(house, signer.personId, signer.code, {
             for: 'signature',
@@ -111,9 +131,11 @@ const takeCommand: Door = (app, house) => {
             by: person.id,
             device: rest.device,
           })
-        : { personId: person.id, roles: person.roles, codeShown: false }
+        : await byTouch(house, request.params.visitId, rest.command, person, session)
+      if (signer && signer.personId === person.id) house.codesShown.own(session, house.now())
+      else if (signer) house.codesShown.gone(session)
       // That it waited is believed for as long as nothing was heard of its device.
-      const silentS = house.heard.waitedAtMost(sure(sessionOf(request)), house.now()) / 1000
+      const silentS = house.heard.waitedAtMost(session, house.now()) / 1000
       const waitedS = Math.min(rest.waitedS ?? 0, silentS)
       return house.runs.command(
         request.params.visitId,

@@ -243,6 +243,7 @@ const whoIsSignedIn: Door = (app, house) => {
 
 /** A sign-in is over, and every screen that lived by it. */
 async function endSession(house: House, id: string): Promise<void> {
+  house.codesShown.gone(id)
   await house.database.db.delete(t.sessions).where(eq(t.sessions.id, id))
   house.hub.end(sessionTopic(id))
 }
@@ -293,6 +294,7 @@ const signIn: Door = (app, house) => {
         })
         return { device: known, ended: await tidied(tx, who.personId, now), person: still }
       })
+      house.codesShown.own(tokenId(token), now)
       for (const id of ended) house.hub.end(sessionTopic(id))
       const changeCode = codeToBeChanged ? { changeCode: codeToChange } : {}
       const cookie = { httpOnly: true, sameSite: 'strict', secure: request.protocol === 'https' } as const

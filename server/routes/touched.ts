@@ -25,6 +25,13 @@ export function planIn({ plan }: Signed): Plan | undefined {
   }
 }
 
+/** Tells a visit that runs, within the transaction of the change. */
+export async function tellRun(house: House, q: Db, visitId: string, told: Happening, by: string): Promise<void> {
+  const events = await house.runs.tell(q, visitId, told, by)
+  house.hub.send(visitTopic(visitId), { event: 'run', data: { visitId, events } })
+  house.hub.send(visitTopic(visitId), { event: 'visit', data: { visitId } })
+}
+
 /**
  * Within the transaction of the change: a tray that is signed and not begun is opened again, with why; a visit that runs is told.
  * @returns whether the tray was opened again
@@ -39,9 +46,7 @@ export async function touch(
 ): Promise<boolean> {
   const last = await loadLastEvent(q, visit.id)
   if (last) {
-    if (closes.has(last.what.kind)) return false
-    const events = await house.runs.tell(q, visit.id, told, by)
-    house.hub.send(visitTopic(visit.id), { event: 'run', data: { visitId: visit.id, events } })
+    if (!closes.has(last.what.kind)) await tellRun(house, q, visit.id, told, by)
     return false
   }
   await q.delete(t.plans).where(eq(t.plans.visitId, visit.id))

@@ -115,6 +115,8 @@ const signTray: Door = (app, house) => {
         params: visitParams,
         body: z.strictObject({
           acknowledged: z.array(id(400)).max(200),
+          /** The cassettes that were taken, each held against the shelf. */
+          cassettes: z.array(id(40)).max(20).default([]),
           /** The dentist who answers what a clash leaves to them. */
           signer: z.strictObject({ personId: id(80), code: codeField }).optional(),
         }),
@@ -162,15 +164,21 @@ const signTray: Door = (app, house) => {
           .onConflictDoNothing()
           .returning({ visitId: t.plans.visitId })
         if (rows.length === 0) throw shutAt('laid up')
-        const none = await assignCassettes(tx, visitId, plan, practice.instruments, signedAt)
-        if (none.length > 0)
+        const confirmed = { by: person.id, ids: request.body.cassettes }
+        const of = { id: visitId, at: signedAt, confirmed }
+        const { missing, unconfirmed } = await assignCassettes(tx, of, plan, practice.instruments)
+        if (missing.length > 0)
           throw new Problem(
             'none-sterile',
             'The tray cannot be signed on cassettes that are not released as sterile.',
             {
-              missing: none.map((type) => `No sterile ${type} cassette is in the cupboard.`),
+              missing: missing.map((type) => `No sterile ${type} cassette is in the cupboard.`),
             },
           )
+        if (unconfirmed.length > 0)
+          throw new Problem('not-ready', 'The tray cannot be signed yet.', {
+            unread: unconfirmed.map((type) => `Which ${type} cassette is it? Hold it against the shelf.`),
+          })
         // What is forecast now is held against what comes.
         const { likelyS, eightInTenS } = forecast(plan, forecastDraws)
         await tx.update(t.visits).set({ forecast: { likelyS, eightInTenS } }).where(eq(t.visits.id, visitId))

@@ -2,7 +2,7 @@
 import { roomOf, type Door } from '../house'
 import { keysOf, sure } from '../../core/sure'
 import { made } from '../../wire/noun'
-import { versionView, visitView } from '../../wire/visit'
+import { versionView, visitView, type Stage } from '../../wire/visit'
 import { misfits } from '../../core/model/misfits'
 import { planUpToDate, requestUpToDate, toStore } from '../../core/model/upgrade'
 import type { Practice } from '../../core/practice/practice'
@@ -16,7 +16,8 @@ import { compile, libraryVersion } from '../../core/plan/compile'
 import { alert, alsoWork, kindId, restoration, storedRequest, visitRequest, workFacts } from '../../core/model/request'
 import { throatPackIn } from '../../core/run/state'
 import { kindFacts } from '../../core/kinds'
-import { laidUpFor } from '../db/instruments'
+import { cassettesFor, laidUpFor, type LaidUp } from '../db/instruments'
+import { matterWords, openMatters } from '../../core/run/matters'
 import {
   loadChain,
   loadEvents,
@@ -25,9 +26,10 @@ import {
   loadMarks,
   loadPractice,
   openVisit,
+  type VisitFile,
   type VisitRow,
 } from '../db/store'
-import { CannotRead, whyUnread } from '../db/unread'
+import { CannotRead, reading, whyUnread } from '../db/unread'
 import { rawVisitView, type Unread } from '../../wire/unread'
 import { Problem } from '../problem'
 
@@ -136,6 +138,19 @@ function reopenedOf({ reopened }: VisitRow) {
   }
 }
 
+const doubtWords = ({ name, load, pulledBack }: LaidUp): string[] =>
+  pulledBack === null ? [] : [`${name}${load === null ? '' : ` out of load ${load}`} was pulled back: ${pulledBack}`]
+
+/** Of each kind of cassette the plan lays open those that can be taken; nothing once the tray is signed. */
+async function toLay(q: Db, { request, visit }: VisitFile, practice: Practice, stage: Stage) {
+  if (stage !== 'planned' || practice.instruments.cassettes.length === 0) return []
+  const plan = reading(visit.id, 'plan', () => compile(request, practice))
+  const { offered } = await cassettesFor(q, plan, practice.instruments)
+  return offered.map((own) =>
+    own.map(({ cassette, load }) => ({ id: cassette.id, name: cassette.name, load: load?.number ?? null })),
+  )
+}
+
 const showVisit: Door = (app, house) => {
   const { db } = house.database
   app.get(
@@ -158,6 +173,8 @@ const showVisit: Door = (app, house) => {
         files.map((f) => f.visit.id),
       )
       const stage = (id: string) => stages.get(id) ?? 'planned'
+      const run = plan && (await house.runs.state(visitId)).state
+      const cassettes = await laidUpFor(db, visitId, practice.instruments)
       return {
         ...head(file),
         version: file.case.version,
@@ -177,8 +194,13 @@ const showVisit: Door = (app, house) => {
         })),
         unread,
         marks: await loadMarks(db, visitId),
-        throatPackIn: plan !== undefined && throatPackIn((await house.runs.state(visitId)).state.core),
-        cassettes: await laidUpFor(db, visitId, practice.instruments),
+        throatPackIn: run !== undefined && throatPackIn(run.core),
+        matters: [
+          ...openMatters(run?.matters ?? []).map(matterWords),
+          ...(stage(visitId) === 'laid up' ? cassettes.flatMap(doubtWords) : []),
+        ],
+        cassettes,
+        toLay: await toLay(db, file, practice, stage(visitId)),
       }
     },
   )

@@ -102,7 +102,7 @@ export class Caller {
 
   /** Lays out everything, as the Tray screen does. @returns what it is then signed with */
   async layTray(visitId: string): Promise<object> {
-    const { request } = await this.read(visitView, `/visits/${visitId}`)
+    const { request, toLay } = await this.read(visitView, `/visits/${visitId}`)
     const own = await this.read(practice, '/practice')
     const { compile } = await import('../../core/plan/compile')
     const { checkable, trayReadiness } = await import('../../core/plan/ready')
@@ -111,6 +111,7 @@ export class Caller {
     const { toAcknowledge, forDentist } = trayReadiness(plan, new Set())
     return {
       acknowledged: toAcknowledge.map((a) => a.id),
+      cassettes: toLay.map((own) => own[0]!.id),
       ...(forDentist.length > 0 ? { signer: { personId: 'orrell', code: demoCodes['orrell'] } } : {}),
     }
   }

@@ -2,7 +2,6 @@
 import { BookOpen, GraduationCap, History, Moon, Package, Settings2, Sun, UserRound } from 'lucide-react'
 import { useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useMatch, useNavigation } from 'react-router'
-import { toQuadrant } from '../../core/teeth/notation'
 import { Button, Loading, Mark, ButtonLink } from '../parts/ui'
 import { ChangeCode } from './change-code'
 import type { Person } from '../../wire/people'
@@ -10,9 +9,11 @@ import { kept } from './kept'
 import { useLink } from './live'
 import { PersonContext } from './person'
 import { NeededStrip } from './waiting-elsewhere'
-import { useSession, useVisit } from './queries'
+import { usePractice, useSession, useVisit } from './queries'
+import { bothNotations } from '../parts/words'
 import { SignIn } from './sign-in'
 import { useSignOut } from './sign-out'
+import { AskBeforeLeaving } from '../parts/unkept'
 
 function Theme() {
   const [dim, setDim] = useState(document.documentElement.dataset['theme'] === 'dim')
@@ -58,6 +59,7 @@ const stops = [
 
 function VisitPath({ visitId }: { visitId: string }) {
   const { data } = useVisit(visitId)
+  const notation = usePractice().data?.notation ?? 'iso'
   const done = data ? { planned: 0, 'laid up': 2, running: 2, closed: 4 }[data.stage] : 0
   return (
     <>
@@ -65,10 +67,19 @@ function VisitPath({ visitId }: { visitId: string }) {
         {data && (
           <>
             <strong>{data.patient.name}</strong>{' '}
-            <span className="num">{data.request.teeth.map((t) => `${t} (${toQuadrant(t)})`).join(', ')}</span>
+            <span className="num">{bothNotations(data.request.teeth, data.frozen?.plan.notation ?? notation)}</span>
           </>
         )}
       </span>
+      {data && data.matters.length > 0 && (
+        <strong
+          role="status"
+          data-matters=""
+          className="rounded-md border-2 border-alarm bg-alarm-wash px-3 py-1 text-alarm"
+        >
+          ■ {data.matters.join('; ')}
+        </strong>
+      )}
       {data?.throatPackIn && (
         <strong
           role="status"
@@ -171,6 +182,7 @@ export function Shell() {
         <NeededStrip here={visitId} />
         <main data-at={pathname} className="flex-1 p-3">
           {/* Another person's screens open their own streams; another visit's begin with no box open. */}
+          <AskBeforeLeaving />
           <Outlet key={`${person.id} ${visitId ?? ''}`} />
         </main>
       </div>

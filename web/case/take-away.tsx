@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { alertWords, type Alert } from '../../core/vocabulary'
 import { Form, TextField, useSchemaForm } from '../parts/form'
-import { Modal } from '../parts/ui'
+import { Modal } from '../parts/modal'
 
 const taken = z.object({
   why: z.string().trim().min(3, 'Say why: it stays on the trail.').max(200, 'Shorter, please.'),

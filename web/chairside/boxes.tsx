@@ -6,22 +6,33 @@ import type { Step } from '../../core/model/step'
 import type { RunningClock } from '../../core/run/clocks'
 import type { Run } from '../app/run'
 import { CodePad } from '../parts/code-pad'
-import { Button, Check, Modal, Alert } from '../parts/ui'
+import { halfEntered } from '../parts/half-entered'
+import { Modal } from '../parts/modal'
+import { Button, Check, Alert } from '../parts/ui'
 
 const area = 'mt-1 w-full rounded-md border-2 border-ink bg-sheet p-2 text-xl'
+
+const useWords = halfEntered<string>()
+
+interface Of {
+  visitId: string
+  run: Run
+  onClose: () => void
+}
 
 function Wrong({ text }: { text: string | null }) {
   return text ? <Alert>{text}</Alert> : null
 }
 
-export function SkipBox({ run, steps, onClose }: { run: Run; steps: Step[]; onClose: () => void }) {
+export function SkipBox({ visitId, run, steps, onClose }: Of & { steps: Step[] }) {
   const [picked, setPicked] = useState<string[]>(steps[0] ? [steps[0].id] : [])
-  const [reason, setReason] = useState('')
+  const [reason, setReason, forget] = useWords(`${visitId} skip`, '')
   const [wrong, setWrong] = useState<string | null>(null)
   const give = async (): Promise<void> => {
     const sent = await run.send({ kind: 'skip', stepIds: picked, reason })
-    if (sent.ok) onClose()
-    else setWrong(sent.message)
+    if (!sent.ok) return setWrong(sent.message)
+    forget()
+    onClose()
   }
   return (
     <Modal open onClose={onClose} title="Leave out">
@@ -51,13 +62,14 @@ export function SkipBox({ run, steps, onClose }: { run: Run; steps: Step[]; onCl
 }
 
 /** @param closed the record is closed: what is written is added to it, and never changed again */
-export function NoteBox({ run, closed = false, onClose }: { run: Run; closed?: boolean; onClose: () => void }) {
-  const [text, setText] = useState('')
+export function NoteBox({ visitId, run, closed = false, onClose }: Of & { closed?: boolean }) {
+  const [text, setText, forget] = useWords(`${visitId} note`, '')
   const [wrong, setWrong] = useState<string | null>(null)
   const give = async (): Promise<void> => {
     const sent = await run.send({ kind: closed ? 'addend' : 'note', text })
-    if (sent.ok) onClose()
-    else setWrong(sent.message)
+    if (!sent.ok) return setWrong(sent.message)
+    forget()
+    onClose()
   }
   return (
     <Modal open onClose={onClose} title={closed ? 'Add to the closed record' : 'Note for the record'}>
@@ -79,6 +91,7 @@ export function NoteBox({ run, closed = false, onClose }: { run: Run; closed?: b
 }
 
 const keys: [string, string][] = [
+  ['b', 'begin the visit'],
   ['space, page-down, →, pedal', 'next: finish this step, start the following one'],
   ['h', 'answer the hold that is asked'],
   ['a', 'seen: what the other side of the chair has said'],
@@ -136,7 +149,7 @@ export function WindowBox({ clock, plan, run }: { clock: RunningClock; plan: Pla
     }
   }
   return (
-    <Modal open={open} onClose={() => setOpen(false)} title={`${clock.title}: closed`} wide>
+    <Modal open={open} onClose={() => setOpen(false)} title={`${clock.title}: closed`} wide unasked>
       <div className="space-y-3">
         <p className="text-2xl">{clock.whenMissed}.</p>
         <p className="text-soft">{clock.because}.</p>

@@ -1,47 +1,64 @@
 /** What lies over the chair's screen: one box at a time; a window that was missed comes by itself. */
 import type { Hold, Plan } from '../../core/model/plan'
+import type { Step } from '../../core/model/step'
+import type { RunCore } from '../../core/run/state'
 import type { Run } from '../app/run'
 import { HoldBox } from '../parts/hold-box'
 import { Keys, NoteBox, SkipBox, WindowBox } from './boxes'
 import { MeasureBox } from './measure/measure-box'
+import { MatterBox, type ToAnswer } from './matters'
 import type { Sight } from './sight'
 import { WorkedBox } from './worked-box'
 
-/** A box by its name, or the signature that is asked for. */
-export type ChairBox = 'keys' | 'note' | 'skip' | 'measure' | 'worked' | Hold
+/** A box with the step or signature it was opened for: what comes in front under it changes nothing in it. */
+export type ChairBox =
+  | { box: 'keys' | 'note' | 'skip' }
+  | { box: 'measure' | 'worked'; step: Step }
+  | { box: 'hold'; hold: Hold }
+  | { box: 'matter'; matter: ToAnswer }
+
+/** Nothing is left to answer in it: somebody signed elsewhere, the step was taken back. */
+export const boxIsOver = (open: ChairBox, { holds, steps }: Pick<RunCore, 'holds' | 'steps'>): boolean =>
+  (open.box === 'hold' && holds[open.hold.id]?.status !== 'open') ||
+  (open.box === 'measure' && steps[open.step.id]?.status === 'todo')
 
 export function ChairBoxes({
-  box,
+  visitId,
+  open,
   onClose,
   plan,
   run,
-  sight: { missed, measured, current, front, view },
+  sight: { missed, current, view },
 }: {
-  box: ChairBox | undefined
+  visitId: string
+  open: ChairBox | undefined
   onClose: () => void
   plan: Plan
   run: Run
   sight: Sight
 }) {
-  if (box === undefined)
+  if (open === undefined)
     return missed && run.state.core.status === 'running' ? (
       <WindowBox key={missed.linkId} clock={missed} plan={plan} run={run} />
     ) : null
-  if (typeof box === 'object') return <HoldBox hold={box} plan={plan} run={run} onClose={onClose} />
-  switch (box) {
+  switch (open.box) {
+    case 'hold':
+      return <HoldBox visitId={visitId} hold={open.hold} plan={plan} run={run} onClose={onClose} />
     case 'measure':
-      return measured ? <MeasureBox plan={plan} at={measured} run={run} onClose={onClose} /> : null
+      return <MeasureBox visitId={visitId} plan={plan} at={open.step} run={run} onClose={onClose} />
+    case 'matter':
+      return <MatterBox visitId={visitId} matter={open.matter} plan={plan} run={run} onClose={onClose} />
     case 'worked':
-      return front ? <WorkedBox step={front} links={plan.links} onClose={onClose} /> : null
+      return <WorkedBox step={open.step} links={plan.links} onClose={onClose} />
     case 'note':
-      return <NoteBox run={run} onClose={onClose} />
+      return <NoteBox visitId={visitId} run={run} onClose={onClose} />
     case 'keys':
       return <Keys onClose={onClose} />
     case 'skip': {
       const steps = new Set(
         [current, ...view.running, view.next, ...view.later].filter((s) => s !== undefined && s !== null),
       )
-      return <SkipBox run={run} steps={[...steps]} onClose={onClose} />
+      return <SkipBox visitId={visitId} run={run} steps={[...steps]} onClose={onClose} />
     }
   }
 }

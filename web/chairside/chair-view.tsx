@@ -2,10 +2,10 @@ import { AlertStrip } from '../parts/alert-strip'
 import { Keyboard, Undo2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { plainDate } from '../../core/clock'
-import type { Plan } from '../../core/model/plan'
+import type { Hold, Plan } from '../../core/model/plan'
+import type { Step } from '../../core/model/step'
 import type { RunCore } from '../../core/run/state'
 import { layOut } from '../../core/schedule/timeline'
-import { alertWords, type Alert as PatientAlert } from '../../core/vocabulary'
 import type { Person } from '../../wire/people'
 import { useNow } from '../app/live'
 import type { VisitAndPlan } from '../app/plan'
@@ -18,28 +18,19 @@ import { Score } from '../parts/score'
 import { Alert, Button, ButtonLink, Mark } from '../parts/ui'
 import { clockTime } from '../parts/words'
 import { Incoming, Outgoing } from './calls'
-import { ChairBoxes, type ChairBox } from './chair-boxes'
+import { boxIsOver, ChairBoxes, type ChairBox } from './chair-boxes'
 import { SoundPick, useClockSounds } from './clock-sounds'
 import { Counts } from './counts'
 import { CueLine } from './cues'
 import { Holds } from './holds'
 import { useChairKeys } from './keys'
 import { LightLine } from './light-line'
+import { Matters } from './matters'
 import { NowCard } from './now-card'
 import { useSeen } from './seen'
 import { sightOf, type Sight } from './sight'
 import { SwitchPerson } from './switch-person'
 import { touchesOf } from './touches'
-
-function LateAlerts({ alerts }: { alerts: readonly PatientAlert[] }) {
-  if (alerts.length === 0) return null
-  return (
-    <Alert className="p-3 text-2xl font-bold">
-      ■ Alert entered after the tray was signed: {alerts.map((a) => alertWords[a]).join('; ')}. This plan was laid up
-      without it; the dentist decides how to go on.
-    </Alert>
-  )
-}
 
 /** What waited on this device and was then not taken. */
 function Refusals({ run }: { run: Run }) {
@@ -89,11 +80,13 @@ function ReadingsLine({
 function MoreToDo({
   visitId,
   run,
+  front,
   open,
   undo,
 }: {
   visitId: string
   run: Run
+  front: Step | undefined
   open: (box: ChairBox) => void
   undo: () => void
 }) {
@@ -103,16 +96,16 @@ function MoreToDo({
       <Button tone="quiet" onClick={undo} disabled={!run.state.past || run.sending === 'yes'}>
         <Undo2 aria-hidden="true" /> Undo
       </Button>
-      <Button tone="quiet" onClick={() => open('skip')} disabled={status !== 'running'}>
+      <Button tone="quiet" onClick={() => open({ box: 'skip' })} disabled={status !== 'running'}>
         Leave a step out
       </Button>
-      <Button tone="quiet" onClick={() => open('note')} disabled={status !== 'running'}>
+      <Button tone="quiet" onClick={() => open({ box: 'note' })} disabled={status !== 'running'}>
         Note
       </Button>
-      <Button tone="quiet" onClick={() => open('worked')}>
+      <Button tone="quiet" onClick={() => front && open({ box: 'worked', step: front })} disabled={!front}>
         How is this worked out?
       </Button>
-      <Button tone="quiet" onClick={() => open('keys')}>
+      <Button tone="quiet" onClick={() => open({ box: 'keys' })}>
         <Keyboard aria-hidden="true" /> Keys
       </Button>
       <ButtonLink to={`/visits/${visitId}/wall`} target="_blank" tone="quiet">
@@ -176,16 +169,26 @@ export function ChairView({
   const { core } = run.state
   const now = useNow(250)
   const [focus, setFocus] = useState<string>()
-  const [box, setBox] = useState<ChairBox>()
+  const [opened, setBox] = useState<ChairBox>()
+  const box = opened && !boxIsOver(opened, core) ? opened : undefined
   const sight = sightOf(plan, run.state, person, now, focus)
   const { asked, current } = sight
   const { seen, page } = useSeen(`${core.status} ${current?.id ?? ''}`)
-  const touches = touchesOf(plan, run, sight, { unfocus: () => setFocus(undefined), ask: setBox }, seen)
+  const answer = (hold: Hold | undefined): void => setBox(hold && { box: 'hold', hold })
+  const touches = touchesOf(
+    plan,
+    run,
+    sight,
+    { unfocus: () => setFocus(undefined), ask: answer, matter: (matter) => setBox({ box: 'matter', matter }) },
+    seen,
+  )
   useChairKeys(touches, sight, { free: box === undefined, running: core.status === 'running', open: setBox })
   useClockSounds(sight.clocks, core.status === 'running')
   const dentistView = person.roles.includes('dentist')
   const answersFirst = dentistView && asked.length > 0
-  const holds = <Holds plan={plan} core={core} asked={asked} onAnswer={setBox} dentistView={dentistView} />
+  const holds = (
+    <Holds plan={plan} core={core} asked={asked} onAnswer={answer} onSign={touches.sign} dentistView={dentistView} />
+  )
   return (
     <div
       ref={page}
@@ -195,7 +198,12 @@ export function ChairView({
     >
       <div className="min-w-0 space-y-3">
         <AlertStrip alerts={data.visit.request.alerts} />
-        <LateAlerts alerts={data.visit.request.alerts.filter((a) => !plan.request.alerts.includes(a))} />
+        <Matters
+          matters={run.state.matters}
+          nameOf={(id) => data.practice.people.find((p) => p.id === id)?.name ?? id}
+          zone={data.practice.zone}
+          onAnswer={(matter) => setBox({ box: 'matter', matter })}
+        />
         <LeftSince at={sight.leftSince} now={now} zone={data.practice.zone} />
         <ScoreLine plan={plan} core={core} sight={sight} />
         <Refusals run={run} />
@@ -211,12 +219,12 @@ export function ChairView({
           outlook={current ? sight.afterwards : sight.view}
           sending={run.sending}
           waiting={run.waiting}
-          onNext={touches.next}
+          onNext={core.status === 'laid up' ? touches.begin : touches.next}
           onFocus={setFocus}
           dentistView={dentistView}
           lastsS={sight.lastsS}
           waitingHold={sight.waitingHold}
-          onHold={setBox}
+          onHold={answer}
         />
         {sight.cutting && (
           <BurStrip passes={plan.burs} {...(current ? { nowStep: current.id } : {})} doneSteps={sight.done} />
@@ -237,11 +245,11 @@ export function ChairView({
           core={core}
           // What the dentist is asked about stands with its evidence already.
           shown={!(dentistView && asked.some((h) => h.stepId === sight.measured?.id))}
-          onMeasure={() => setBox('measure')}
+          onMeasure={() => sight.measured && setBox({ box: 'measure', step: sight.measured })}
         />
         <LightLine plan={plan} core={core} current={sight.front} />
         <Counts plan={plan} core={core} outNow={sight.out?.countId} onCount={touches.count} />
-        <MoreToDo visitId={visitId} run={run} open={setBox} undo={touches.undo} />
+        <MoreToDo visitId={visitId} run={run} front={sight.front} open={setBox} undo={touches.undo} />
         <Outgoing plan={plan} run={run} dentistView={dentistView} onCall={touches.call} />
         <p data-present="" className="text-soft">
           Here: {run.present.map((p) => p.name).join(', ')}
@@ -249,7 +257,7 @@ export function ChairView({
         <SoundPick />
         <SwitchPerson people={plan.people} now={person.id} />
       </div>
-      <ChairBoxes box={box} onClose={() => setBox(undefined)} plan={plan} run={run} sight={sight} />
+      <ChairBoxes visitId={visitId} open={box} onClose={() => setBox(undefined)} plan={plan} run={run} sight={sight} />
     </div>
   )
 }

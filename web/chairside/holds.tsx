@@ -11,12 +11,15 @@ export function Holds({
   core,
   asked,
   onAnswer,
+  onSign,
   dentistView,
 }: {
   plan: Plan
   core: RunCore
   asked: Hold[]
   onAnswer: (hold: Hold) => void
+  /** The dentist's own touch. */
+  onSign: (hold: Hold) => void
   dentistView: boolean
 }) {
   const counts = plan.counts.filter((c) => owing(c, core) > 0)
@@ -32,7 +35,7 @@ export function Holds({
               tone={dentistView ? 'jade' : 'plain'}
               data-hold={h.id}
               className="w-full !justify-between py-2 text-left"
-              onClick={() => onAnswer(h)}
+              onClick={() => (dentistView ? onSign(h) : onAnswer(h))}
             >
               <span>
                 ‖ {h.title}
@@ -40,6 +43,11 @@ export function Holds({
               </span>
               <span className="text-lg">sign</span>
             </Button>
+            {dentistView && (
+              <Button tone="quiet" className="mt-1" data-other-answer={h.id} onClick={() => onAnswer(h)}>
+                Not good, or go on unsigned
+              </Button>
+            )}
             {stillToRead(plan, core, h).length > 0 && (
               <p className="mt-1 text-lg text-brass" data-unread={h.id}>
                 ◆ to be read first (m):{' '}

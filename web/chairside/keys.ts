@@ -7,7 +7,7 @@ import type { Sight } from './sight'
 import type { Touches } from './touches'
 
 export function useChairKeys(
-  { next, undo, call, count, seen }: Touches,
+  { begin, next, undo, call, count, seen }: Touches,
   { current, front, asked, measured, said, sayable, out }: Sight,
   {
     free,
@@ -29,13 +29,14 @@ export function useChairKeys(
   useHotkeys('space', once(next), { ...key, ignoreEventWhen }, [next, free])
   // Held down on a button, the browser would press it again and again.
   useHotkeys('enter', (e) => e.preventDefault(), { enabled: free, ignoreEventWhen: (e) => !e.repeat })
+  useHotkeys('b', once(begin), { enabled: free && !running })
   useHotkeys('u', once(undo), { enabled: free })
-  useHotkeys('n', () => open('note'), key)
-  useHotkeys('s', () => open('skip'), where(current !== undefined))
-  useHotkeys('h', () => asked[0] && open(asked[0]), key)
-  useHotkeys('m', () => open('measure'), where(measured !== undefined))
-  useHotkeys('w', () => open('worked'), where(front !== undefined))
-  useHotkeys('shift+slash', () => open('keys'), { ...key, useKey: false })
+  useHotkeys('n', () => open({ box: 'note' }), key)
+  useHotkeys('s', () => open({ box: 'skip' }), where(current !== undefined))
+  useHotkeys('h', () => asked[0] && open({ box: 'hold', hold: asked[0] }), key)
+  useHotkeys('m', () => measured && open({ box: 'measure', step: measured }), where(measured !== undefined))
+  useHotkeys('w', () => front && open({ box: 'worked', step: front }), where(front !== undefined))
+  useHotkeys('shift+slash', () => open({ box: 'keys' }), { ...key, useKey: false })
   useHotkeys(
     'a',
     once(() => said && seen(sure(said.handoff))),

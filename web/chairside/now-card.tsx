@@ -161,7 +161,9 @@ function Forward({
       <ChevronsRight aria-hidden="true" className="size-9" />
       {core.status === 'laid up' ? 'Begin' : running}
       <span className="text-base font-normal">
-        {lastsS === undefined ? (
+        {core.status === 'laid up' ? (
+          'b'
+        ) : lastsS === undefined ? (
           'space'
         ) : (
           <>

@@ -5,7 +5,8 @@ import { useState } from 'react'
 import { api } from '../app/api'
 import type { Person } from '../../wire/people'
 import { CodePad } from '../parts/code-pad'
-import { Button, Modal, Alert } from '../parts/ui'
+import { Modal } from '../parts/modal'
+import { Button, Alert } from '../parts/ui'
 
 export function SwitchPerson({ people, now }: { people: { id: string; name: string }[]; now: string }) {
   const client = useQueryClient()

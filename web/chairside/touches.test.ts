@@ -36,23 +36,31 @@ function screen(shown: { seen: boolean; sending?: Run['sending'] }) {
   const person = { id: 'assistant', name: 'A', roles: ['assistant' as const] }
   const sight = sightOf(plan, state, person, 1_000_000)
   const ask = vi.fn()
-  return { sent, touches: touchesOf(plan, run, sight, { unfocus: () => undefined, ask }, () => shown.seen) }
+  return {
+    sent,
+    touches: touchesOf(plan, run, sight, { unfocus: () => undefined, ask, matter: vi.fn() }, () => shown.seen),
+  }
 }
 
 describe('“next”', () => {
   it('does what stands in front, once that has been seen', () => {
     const { sent, touches } = screen({ seen: true })
+    // The pedal that was pressed for the tray does not begin the visit.
     touches.next()
+    expect(sent).toEqual([])
+    touches.begin()
     expect(sent).toEqual([{ kind: 'begin' }])
   })
   it('means nothing where that has only just come: a tap too many, or another person was quicker', () => {
     const { sent, touches } = screen({ seen: false })
     touches.next()
+    touches.begin()
     expect(sent).toEqual([])
   })
   it('waits for the touch before it', () => {
     const { sent, touches } = screen({ seen: true, sending: 'yes' })
     touches.next()
+    touches.begin()
     expect(sent).toEqual([])
   })
   it('and neither does “undo” then; a count stands for itself', () => {

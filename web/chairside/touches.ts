@@ -4,11 +4,16 @@ import type { Hold, Plan } from '../../core/model/plan'
 import type { Command } from '../../core/run/events'
 import type { Handoff } from '../../core/run/handoffs'
 import type { Run } from '../app/run'
+import type { ToAnswer } from './matters'
 import type { Sight } from './sight'
 
 export interface Touches {
-  /** Whatever comes next: begins the visit, finishes the step in front and starts the one after, or says what is waited for. */
+  /** Begins the visit, which cannot be taken back: by its own key or a touch, never by the pedal that was pressed for the tray. */
+  begin: () => void
+  /** Whatever comes next: finishes the step in front and starts the one after, or says what is waited for. */
   next: () => void
+  /** The dentist's own touch; where the code is asked, or it is not signed as it stands, its box says so. */
+  sign: (hold: Hold) => void
   undo: () => void
   seen: (handoff: Handoff) => void
   call: (handoff: Handoff, minutes?: number) => void
@@ -23,18 +28,24 @@ export function touchesOf(
   plan: Plan,
   run: Run,
   { current, view, afterwards }: Pick<Sight, 'current' | 'view' | 'afterwards'>,
-  turn: { unfocus: () => void; ask: (hold: Hold | undefined) => void },
+  turn: { unfocus: () => void; ask: (hold: Hold | undefined) => void; matter: (matter: ToAnswer) => void },
   seen: () => boolean,
 ): Touches {
   const send = (command: Command): void =>
     void run.send(command).then((answer) => {
-      if (!answer.ok) toast.error(answer.message)
+      const why = answer.ok ? answer.held : answer.refusal
+      // What came up is the dentist's: its box says what, and is not in the way of what is done in the mouth meanwhile.
+      const matter = run.state.matters.find((m) => m.id === why?.matterId)
+      if (matter) turn.matter(matter)
+      else if (why?.code === 'cassettes') turn.matter({ begin: why.message })
+      else if (!answer.ok) toast.error(answer.message)
       else if (answer.held && answer.held.code !== 'order') toast(answer.held.message)
     })
   const next = (): void => {
     const { status } = run.state.core
     if (run.sending === 'yes' || !seen()) return
-    if (status === 'laid up') return send({ kind: 'begin' })
+    if (status === 'laid up')
+      return void toast('The visit is begun by a touch on “Begin”, or with b: not by the pedal.')
     if (status !== 'running') return
     turn.unfocus()
     if (current)
@@ -45,7 +56,18 @@ export function touchesOf(
     else if (view.waiting) toast(view.waiting.refusal.message)
   }
   return {
+    begin: () => {
+      if (run.state.core.status === 'laid up' && run.sending !== 'yes' && seen()) send({ kind: 'begin' })
+    },
     next,
+    sign: (hold) => {
+      if (!seen()) return
+      void run.send({ kind: 'sign', holdId: hold.id }).then((answer) => {
+        if (answer.ok) return
+        if (answer.refusal?.code !== 'code') toast.error(answer.message)
+        turn.ask(hold)
+      })
+    },
     undo: () => {
       if (seen()) send({ kind: 'undo' })
     },

@@ -2,7 +2,8 @@
 import { spanWords } from '../../core/clock'
 import { isClock, type Clock, type Link } from '../../core/model/link'
 import type { Step } from '../../core/model/step'
-import { Modal } from '../parts/ui'
+import { Modal } from '../parts/modal'
+
 import { Why } from '../parts/worked'
 
 const spans = (l: Clock): string =>

@@ -100,7 +100,7 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
         <Button tone="quiet" className="ml-auto" onClick={() => setAdding(true)}>
           Add to the record
         </Button>
-        {adding && <NoteBox closed run={run} onClose={() => setAdding(false)} />}
+        {adding && <NoteBox visitId={visitId} closed run={run} onClose={() => setAdding(false)} />}
       </div>
     )
   const holds = plan.holds.filter((h) => sure(core.holds[h.id]).status === 'open')
@@ -157,8 +157,8 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
         </Button>
         {refused && <Alert>{refused}</Alert>}
       </Panel>
-      {hold && <HoldBox hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}
-      {skipping && <SkipBox run={run} steps={open.steps} onClose={() => setSkipping(false)} />}
+      {hold && <HoldBox visitId={visitId} hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}
+      {skipping && <SkipBox visitId={visitId} run={run} steps={open.steps} onClose={() => setSkipping(false)} />}
     </div>
   )
 }

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import type { Item } from '../../core/catalog/item'
 import { api } from '../app/api'
 import { Form, TextField, useSchemaForm } from '../parts/form'
-import { Modal } from '../parts/ui'
+import { Modal } from '../parts/modal'
 
 const lot = z.object({
   number: z.string().trim().min(1, 'The number is on the box.').max(80, 'No lot number is that long.'),

@@ -9,7 +9,8 @@ import { markChanges } from '../../core/catalog/marks'
 import type { ImportPreview, ImportRow, RowState } from '../../core/formats/items-csv'
 import { api } from '../app/api'
 import { usePerson } from '../app/person'
-import { Button, Mark, Modal, Pick, wideField } from '../parts/ui'
+import { Modal } from '../parts/modal'
+import { Button, Mark, Pick, wideField } from '../parts/ui'
 
 const marks: Record<RowState, 'stop' | 'ask' | 'mind' | 'good'> = {
   wrong: 'stop',

@@ -10,8 +10,8 @@ export const useInstruments = () =>
 /** One change to cassettes or loads; a refusal is said, and the shelf is read anew either way. */
 export const useAct = () =>
   useChange(
-    ({ path, body, method = 'POST' }: { path: string; body: object; method?: string }) =>
-      api<Record<string, unknown>>(path, { method, body }),
+    ({ path, body, method = 'POST' }: { path: string; body?: object; method?: string }) =>
+      api<Record<string, unknown>>(path, { method, ...(body ? { body } : {}) }),
     ['instruments'],
   )
 export type Act = ReturnType<typeof useAct>

@@ -1,5 +1,6 @@
 /** Loads as they were run: readings, indicator, who let them out, and what a failed one has touched. */
 import { among, keysOf } from '../../core/sure'
+import { Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import * as z from 'zod'
@@ -7,7 +8,8 @@ import { cycleTable } from '../../core/practice/instruments'
 import type { Practice } from '../../core/practice/practice'
 import { plainDate } from '../../core/clock'
 import { Form, TextField, useSchemaForm } from '../parts/form'
-import { Button, Mark, Modal, Panel } from '../parts/ui'
+import { Modal } from '../parts/modal'
+import { Button, Mark, Panel, Pick } from '../parts/ui'
 import { clockTime } from '../parts/words'
 import type { Act } from './instruments-data'
 import type { InstrumentsView, LoadView } from '../../wire/instruments'
@@ -89,6 +91,97 @@ function Why({ load, act, onClose }: { load: LoadView; act: Act; onClose: () => 
         <TextField form={form} name="why" label="Why" autoFocus />
       </Form>
     </Modal>
+  )
+}
+
+const sporeWords = {
+  'no growth': 'No growth: the steriliser did its work. Its loads stay as they are.',
+  growth:
+    'Growth: the steriliser goes out of service, and every load of it since its last test without growth is pulled back, off the shelf and out of signed trays.',
+} as const
+
+/** Two answers that lie far apart: one is picked, what it does is read, then it is kept. */
+function SporeTest({
+  load,
+  steriliser,
+  act,
+  onRead,
+  onClose,
+}: {
+  load: LoadView
+  steriliser: string
+  act: Act
+  onRead: () => void
+  onClose: () => void
+}) {
+  const [result, setResult] = useState<keyof typeof sporeWords | null>(null)
+  return (
+    <Modal open onClose={onClose} title={`Spore test of load ${load.number}, ${steriliser}`}>
+      <div className="space-y-3">
+        <Pick
+          label="What the test shows"
+          value={result}
+          onPick={setResult}
+          options={keysOf(sporeWords).map((value) => ({ value, label: value }))}
+        />
+        {result && <p className="text-lg">{sporeWords[result]}</p>}
+        <Button
+          big
+          tone={result === 'growth' ? 'alarm' : 'jade'}
+          className="w-full"
+          disabled={result === null || act.isPending}
+          onClick={() =>
+            void act
+              .mutateAsync({ path: `/loads/${load.id}/spore`, body: { result } })
+              .then(() => {
+                onRead()
+                onClose()
+              })
+              .catch(() => undefined)
+          }
+        >
+          {result === null ? 'Pick what it shows' : `Keep: ${result}`}
+        </Button>
+      </div>
+    </Modal>
+  )
+}
+
+/** A spore test that waits to be read; read on this screen it can be taken back here, as long as nothing has followed. */
+function Spores({ load, steriliser, act }: { load: LoadView; steriliser: string; act: Act }) {
+  const [reading, setReading] = useState(false)
+  const [readHere, setReadHere] = useState(false)
+  return (
+    <>
+      {load.spore && load.endedAt !== null && load.sporeResult === null && (
+        <Button aria-label={`Read the spore test of load ${load.number}`} onClick={() => setReading(true)}>
+          Read the spore test
+        </Button>
+      )}
+      {readHere && load.sporeResult !== null && (
+        <Button
+          tone="quiet"
+          aria-label={`Take back how the spore test of load ${load.number} was read`}
+          onClick={() =>
+            void act
+              .mutateAsync({ path: `/loads/${load.id}/spore`, method: 'DELETE' })
+              .then(() => setReadHere(false))
+              .catch(() => undefined)
+          }
+        >
+          <Undo2 aria-hidden="true" /> Read wrongly: take it back
+        </Button>
+      )}
+      {reading && (
+        <SporeTest
+          load={load}
+          steriliser={steriliser}
+          act={act}
+          onRead={() => setReadHere(true)}
+          onClose={() => setReading(false)}
+        />
+      )}
+    </>
   )
 }
 
@@ -201,20 +294,7 @@ function LoadRow({
       <div className="flex flex-wrap items-center gap-2">
         {open && load.endedAt === null && <Running load={load} view={view} act={act} />}
         {open && load.endedAt !== null && <LetOut load={load} act={act} />}
-        {load.spore && load.endedAt !== null && load.sporeResult === null && (
-          <span className="flex items-center gap-2">
-            Spore test:
-            <Button onClick={() => act.mutate({ path: `/loads/${load.id}/spore`, body: { result: 'no growth' } })}>
-              no growth
-            </Button>
-            <Button
-              tone="alarm"
-              onClick={() => act.mutate({ path: `/loads/${load.id}/spore`, body: { result: 'growth' } })}
-            >
-              growth
-            </Button>
-          </span>
-        )}
+        <Spores load={load} steriliser={steriliser} act={act} />
         {load.sporeResult !== null && (
           <Mark kind={load.sporeResult === 'growth' ? 'stop' : 'good'}>spore test: {load.sporeResult}</Mark>
         )}

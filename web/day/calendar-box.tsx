@@ -6,7 +6,8 @@ import { toast } from 'sonner'
 import { compareCalendar, type CalendarRead, type CalendarRow, type readCalendar } from '../../core/formats/ical'
 import { useTimes } from './put-times'
 import type { DayView } from '../../wire/day'
-import { Button, Check, Mark, Modal } from '../parts/ui'
+import { Modal } from '../parts/modal'
+import { Button, Check, Mark } from '../parts/ui'
 import { clockTime } from '../parts/words'
 
 export interface Prefill {

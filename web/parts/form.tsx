@@ -5,6 +5,7 @@ import { useForm, type DefaultValues, type FieldPath, type FieldValues, type Use
 import type * as z from 'zod'
 import { wasSaid, whyNot } from '../app/change'
 import { Alert, Button, wideField } from './ui'
+import { useUnkept } from './unkept'
 
 /** A form whose answer is what its schema makes of what was typed; a field is judged once it has been left. */
 export const useSchemaForm = <Typed extends FieldValues, Answer>(
@@ -32,6 +33,7 @@ export function Form<Typed extends FieldValues, Answer>({
   disabled?: boolean
   children: ReactNode
 }) {
+  useUnkept(formState.isDirty && !formState.isSubmitting && !formState.isSubmitSuccessful)
   const send = handleSubmit((answer) =>
     onSend(answer).catch((e: unknown) => {
       if (!wasSaid(e)) setError('root', { message: whyNot(e) })

@@ -5,13 +5,29 @@ import type { Hold, Plan } from '../../core/model/plan'
 import { stillToRead } from '../../core/run/unread'
 import type { Run } from '../app/run'
 import { CodePad } from './code-pad'
+import { halfEntered } from './half-entered'
 import { Readings } from './readings'
-import { Button, Mark, Modal, Alert } from './ui'
+import { Modal } from './modal'
+import { Button, Mark, Alert } from './ui'
 
-export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; run: Run; onClose: () => void }) {
+const useReason = halfEntered<string>()
+
+export function HoldBox({
+  visitId,
+  hold,
+  plan,
+  run,
+  onClose,
+}: {
+  visitId: string
+  hold: Hold
+  plan: Plan
+  run: Run
+  onClose: () => void
+}) {
   const [code, setCode] = useState('')
   const [mode, setMode] = useState<'sign' | 'wave' | 'again'>('sign')
-  const [reason, setReason] = useState('')
+  const [reason, setReason, forget] = useReason(`${visitId} ${hold.id}`, '')
   const [wrong, setWrong] = useState<string | null>(null)
   const dentist = sure(plan.people.find((p) => p.dentist))
   const give = async (): Promise<void> => {
@@ -23,7 +39,10 @@ export function HoldBox({ hold, plan, run, onClose }: { hold: Hold; plan: Plan; 
         : mode === 'wave'
           ? await run.send({ kind: 'wave', holdId: hold.id, reason }, signer)
           : await run.send({ kind: 'again', holdId: hold.id, reason })
-    if (sent.ok) return onClose()
+    if (sent.ok) {
+      forget()
+      return onClose()
+    }
     setCode('')
     setWrong(sent.message)
   }

@@ -8,6 +8,7 @@ import { api } from '../app/api'
 import { useChange } from '../app/change'
 import { Form, TextField, useSchemaForm } from '../parts/form'
 import { Button, Mark, Panel, Pick } from '../parts/ui'
+import { useUnkept } from '../parts/unkept'
 
 const permissionWords: Record<string, string> = { no: 'no', sight: 'in sight', word: 'on the word', yes: 'yes' }
 type Table = 'cautious' | 'expanded'
@@ -48,6 +49,7 @@ function Store({ lines, onStored }: { lines: readonly Line[]; onStored: () => vo
 export function FunctionsPart({ practice, may }: { practice: Practice; may: boolean }) {
   const [table, setTable] = useState<Table>('cautious')
   const [changed, setChanged] = useState<ReadonlyMap<string, Line>>(new Map())
+  useUnkept(changed.size > 0)
   const set = (line: Line, stands: Permission): void => {
     const next = new Map(changed)
     if (line.permission === stands) next.delete(keyOf(line))

@@ -3,7 +3,8 @@ import { whyNotCode } from '../../core/practice/code'
 import { roles as allRoles } from '../../core/practice/functions'
 import type { Practice } from '../../core/practice/practice'
 import { Form, TextField, useSchemaForm, wrongOf } from '../parts/form'
-import { Button, Check, Modal } from '../parts/ui'
+import { Modal } from '../parts/modal'
+import { Button, Check } from '../parts/ui'
 import type { Save } from './save'
 
 /** @param isNew somebody who is new needs a first code; who is there keeps theirs where none is typed */

@@ -1,7 +1,7 @@
 /** The practice's time zone: every visit's hour hangs on it, so that it is set with the own code. */
 import * as z from 'zod'
 import { Form, TextField, useSchemaForm } from '../parts/form'
-import { Modal } from '../parts/ui'
+import { Modal } from '../parts/modal'
 
 const zones = new Set(Intl.supportedValuesOf('timeZone'))
 const another = z.object({

@@ -3,7 +3,8 @@ import type { Plan } from '../../core/model/plan'
 import { sure } from '../../core/sure'
 import { whyNot } from '../app/change'
 import { CodePad } from '../parts/code-pad'
-import { Alert, Modal } from '../parts/ui'
+import { Modal } from '../parts/modal'
+import { Alert } from '../parts/ui'
 import type { Signature } from './marks'
 
 /** What a clash leaves to the dentist, answered with the dentist’s own code before the tray is signed. */

@@ -32,6 +32,8 @@ export const touched = (marks: readonly Mark[], touches: readonly Touch[]): Mark
 /** What was read, and who answers with their own code what is left to the dentist. */
 export interface Signature {
   acknowledged: string[]
+  /** The cassettes that were taken. */
+  cassettes: string[]
   signer?: { personId: string; code: string }
 }
 

@@ -8,7 +8,8 @@ import type { SetupLine } from '../../core/model/plan'
 import { amountWords } from '../../core/plan/amount-words'
 import { trayReadiness } from '../../core/plan/ready'
 import type { VisitAndPlan } from '../app/plan'
-import { Button, Check, Mark, Panel } from '../parts/ui'
+import { Button, Check, Mark, Panel, field } from '../parts/ui'
+import type { VisitView } from '../../wire/visit'
 
 /** What the touched place is, why it is there, from which lot, and what could lie there instead. */
 export function Detail({
@@ -93,6 +94,52 @@ export function Standby({
   )
 }
 
+/** The cassette that was taken off the shelf, held against what stands here: of its kind the one sterile for longest, or another. */
+function CassetteInHand({
+  own,
+  taken,
+  onTake,
+}: {
+  own: VisitView['toLay'][number]
+  taken: string | undefined
+  onTake: (id: string | undefined) => void
+}) {
+  const [picked, setPicked] = useState(own[0]?.id)
+  const one = own.find((c) => c.id === picked) ?? own[0]
+  if (!one) return null
+  return (
+    <div className="flex flex-wrap items-center gap-2" data-cassette={one.id}>
+      <Check
+        label={
+          <>
+            In hand: <strong>{one.name}</strong>
+            {one.load !== null && `, out of load ${one.load}`}; its indicator has changed
+          </>
+        }
+        checked={taken === one.id}
+        onChange={(on) => onTake(on ? one.id : undefined)}
+      />
+      {own.length > 1 && (
+        <select
+          aria-label={`Another than ${one.name}`}
+          className={field}
+          value={one.id}
+          onChange={(e) => {
+            setPicked(e.target.value)
+            onTake(undefined)
+          }}
+        >
+          {own.map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.name}
+            </option>
+          ))}
+        </select>
+      )}
+    </div>
+  )
+}
+
 export function Signing({
   data,
   checked,
@@ -107,7 +154,11 @@ export function Signing({
   const [read, setRead] = useState<ReadonlySet<string>>(new Set())
   const [answering, setAnswering] = useState(false)
   const readiness = trayReadiness(data.plan, checked, read)
-  const give = (signer?: Signature['signer']) => sign({ acknowledged: [...read], ...(signer ? { signer } : {}) })
+  const [inHand, setInHand] = useState<ReadonlySet<string>>(new Set())
+  const { toLay } = data.visit
+  const cassettes = toLay.flatMap((own) => own.flatMap((c) => (inHand.has(c.id) ? [c.id] : [])))
+  const give = (signer?: Signature['signer']) =>
+    sign({ acknowledged: [...read], cassettes, ...(signer ? { signer } : {}) })
   return (
     <Panel title="Read, then sign" className="min-w-80 flex-1 space-y-2">
       {readiness.blocked.map((b) => (
@@ -121,6 +172,14 @@ export function Signing({
           label={a.text}
           checked={read.has(a.id)}
           onChange={(on) => setRead(new Set(on ? [...read, a.id] : [...read].filter((x) => x !== a.id)))}
+        />
+      ))}
+      {toLay.map((own) => (
+        <CassetteInHand
+          key={own.map((c) => c.id).join(' ')}
+          own={own}
+          taken={own.find((c) => inHand.has(c.id))?.id}
+          onTake={(id) => setInHand(new Set([...inHand].filter((x) => !own.some((c) => c.id === x)).concat(id ?? [])))}
         />
       ))}
       {readiness.missing.length > 0 && (
@@ -140,7 +199,7 @@ export function Signing({
         big
         tone="jade"
         className="w-full"
-        disabled={!readiness.ready || signing}
+        disabled={!readiness.ready || cassettes.length < toLay.length || signing}
         onClick={() => (readiness.forDentist.length > 0 ? setAnswering(true) : void give().catch(() => undefined))}
       >
         Sign the tray

@@ -75,7 +75,7 @@ function Paper({ href, says, children }: { href: string; says: string; children:
 function Signed({ visit, practice, onReopen }: { visit: VisitView; practice: Practice; onReopen: () => void }) {
   const frozen = sure(visit.frozen)
   const nameOf = (id: string) => practice.people.find((p) => p.id === id)?.name ?? id
-  const pulledBack = visit.cassettes.filter((c) => c.pulledBack)
+  const pulledBack = visit.cassettes.filter((c) => c.pulledBack !== null)
   return (
     <div className="flex flex-wrap items-center gap-3 rounded-md border-2 border-jade bg-jade-wash p-3">
       <p>

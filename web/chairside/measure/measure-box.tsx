@@ -10,7 +10,9 @@ import type { Tooth } from '../../../core/teeth/notation'
 import type { Run } from '../../app/run'
 import { usePractice } from '../../app/queries'
 import { DamDrawing } from '../../parts/dam-drawing'
-import { Button, Modal, Pick, Alert } from '../../parts/ui'
+import { halfEntered } from '../../parts/half-entered'
+import { Modal } from '../../parts/modal'
+import { Button, Pick, Alert } from '../../parts/ui'
 import { Why } from '../../parts/worked'
 import { Answer } from './answer'
 import { Fields } from './fields'
@@ -98,7 +100,21 @@ function Part({
   )
 }
 
-export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; run: Run; onClose: () => void }) {
+const useEntered = halfEntered<Record<string, Given>>()
+
+export function MeasureBox({
+  visitId,
+  plan,
+  at,
+  run,
+  onClose,
+}: {
+  visitId: string
+  plan: Plan
+  at: Step
+  run: Run
+  onClose: () => void
+}) {
   const kinds = readingsAt(at)
   const [kind, setKind] = useState<ReadingKind>(firstOf(kinds))
   const teeth = teethAt(at, kind)
@@ -107,7 +123,8 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
   const core = run.state.core
   const stored = (k: ReadingKind, t: Tooth) =>
     core.measured.find((m) => m.stepId === at.id && m.measure === k && m.tooth === t)
-  const [entered, setEntered] = useState<Record<string, Given>>({})
+  // A step that is done over is read anew.
+  const [entered, setEntered] = useEntered(`${visitId} ${at.id} ${core.steps[at.id]?.rounds ?? 0}`, {})
   const [wrong, setWrong] = useState<string | null>(null)
   const key = `${kind} ${tooth}`
   const before = stored(kind, tooth)
@@ -117,6 +134,8 @@ export function MeasureBox({ plan, at, run, onClose }: { plan: Plan; at: Step; r
   const keep = async (): Promise<void> => {
     const sent = await run.send({ kind: 'measure', stepId: at.id, measure: kind, tooth, readings: given })
     if (!sent.ok) return setWrong(sent.message)
+    const { [key]: _kept, ...others } = entered
+    setEntered(others)
     const next = kinds
       .flatMap((k) => teethAt(at, k).map((t) => ({ k, t })))
       .find(({ k, t }) => `${k} ${t}` !== key && !stored(k, t) && entered[`${k} ${t}`] === undefined)

@@ -1,0 +1,1 @@
+ALTER TABLE "cassette_uses" ADD COLUMN "confirmed_by" text;
