@@ -9,6 +9,7 @@ import { starterPractice } from './practice/starter'
 import { initialState } from './run/state'
 import { exampleRequest } from './visits/example'
 import { layOut } from './schedule/timeline'
+import { rulesOf } from './rules'
 import { toTooth } from './teeth/notation'
 
 const practice = starterPractice()
@@ -24,6 +25,7 @@ const common = {
   who: assistant,
   now: Date.UTC(2026, 10, 26, 9),
   toTooth,
+  rulesOf,
 }
 const example = /@example (.+?) \/\/ (.+?)(?: \*\/)?$/gm
 

@@ -53,11 +53,12 @@ export interface CountIn {
 }
 
 /** What a step may leave on the teeth. */
-export type Film = 'separator' | 'resin' | 'cement'
+export type Film = 'separator' | 'resin' | 'cement' | 'own'
 export const filmWords: Record<Film, string> = {
   separator: 'separator',
   resin: 'unset provisional resin',
   cement: 'provisional cement',
+  own: 'what was put on them',
 }
 
 /** A step as a phase writes it; people, burs and order come later. */

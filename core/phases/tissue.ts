@@ -299,8 +299,7 @@ export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
           ),
         },
         {
-          detail:
-            'Labial and both proximal sides only; tails in the embrasures. Tight contact: doubled floss carries it in. Seated so that it cannot be seen: the bur then cuts tooth, not tissue. Wet with water or saline; an anaesthetic on it counts with what was injected.',
+          detail: `Labial and both proximal sides only; tails in the embrasures. Tight contact: doubled floss carries it in. Seated so that it cannot be seen: the bur then cuts tooth, not tissue. Wet with water or saline; an anaesthetic on it counts with what was injected${c.has('adrenaline-sensitive') ? ', and is one without adrenaline: the alert' : ''}.`,
           mistakes: [
             'left standing proud: the bur winds it up',
             'pushed away from the seated part: it lifts out behind you',

@@ -1,13 +1,15 @@
 /** The practice's amendments on a wired visit: applied one by one; what would make the day unsound is refused and said. */
 import { lastOf, sure } from '../sure'
-import { changeWords, type Amendment, type Change } from '../practice/amendment'
+import { changeWords, type Amendment, type Change, type MouthEffect } from '../practice/amendment'
 import { self, type Draft, type Wired } from '../phases/build'
 import type { Item } from '../catalog/item'
 import type { Need } from '../catalog/match'
 import { itsName } from '../catalog/spoken'
 import { keptClean } from './films'
 import { missingThings } from './tray-text'
+import { soreGum, soreTooth } from '../measure/numbing'
 import type { Act } from '../model/step'
+import type { Tooth } from '../teeth/notation'
 import type { AmendmentUse } from '../model/plan'
 
 type Line = Wired['steps'][number]
@@ -48,13 +50,24 @@ const toNeed = ({
   when?: string | undefined
 }): Need => ({ ...need, ...(when ? { when } : {}) })
 
+/** What a step of the practice's own does to the mouth, as the rest of the plan knows it. What changes teeth hurts, too. */
+function effectsOf(does: readonly MouthEffect[], teeth: readonly Tooth[]): Partial<Draft> {
+  const upper = does.includes('changes the upper teeth')
+  const lower = does.includes('changes the lower teeth')
+  return {
+    ...(does.includes('hurts') || upper || lower ? { hurts: [...soreTooth(...teeth), ...soreGum(teeth)] } : {}),
+    ...(upper || lower ? { reshapes: upper ? 'upper' : 'lower' } : {}),
+    ...(does.includes('leaves a film') ? { leaves: 'own' } : {}),
+  }
+}
+
 interface Tried {
   lines: Line[]
   touched: string[]
 }
 
 /** The lines with the change made, or why it cannot be. */
-function attempt(lines: readonly Line[], c: Change): Tried | string {
+function attempt(lines: readonly Line[], c: Change, teeth: readonly Tooth[]): Tried | string {
   const find = (target: string): Line[] | string => {
     const found = matching(lines, target)
     return found.length > 0 ? found : `this plan has no step ${target}`
@@ -75,6 +88,7 @@ function attempt(lines: readonly Line[], c: Change): Tried | string {
         place: c.place,
         minutes: c.minutes,
         needs: c.needs.map(toNeed),
+        ...effectsOf(c.does ?? [], teeth),
       }
       return { lines: insert(lines, after, draft), touched: [c.id] }
     }
@@ -179,7 +193,11 @@ const cardsSignaturesFirst: Soundness = (before, after) => {
 /** Nothing that hurts before the test of numbness. */
 const numbFirst: Soundness = (before, after) => {
   const was = placeOfAct(before, 'numb')
-  if (was === undefined) return null
+  if (was === undefined) {
+    const known = placesIn(before)
+    const hurting = after.find(({ draft }) => (draft.hurts ?? []).length > 0 && !known.has(draft.id))
+    return hurting ? `“${hurting.draft.title}” hurts, and nothing is numbed in this visit` : null
+  }
   const numb = placesIn(after).get(sure(before[was]).draft.id)
   const early = after.find(({ draft }, i) => draft.hurts && draft.hurts.length > 0 && (numb === undefined || i < numb))
   return early ? `“${early.draft.title}” would come before it is numb` : null
@@ -281,13 +299,21 @@ export interface Amended {
   touched: Map<string, string[]>
 }
 
-/** Applies amendments in order. Each that does not fit is left out and reported with the reason; none is lost. */
-export function amend(wired: Wired, amendments: readonly Amendment[], items: readonly Item[] = []): Amended {
+/**
+ * Applies amendments in order. Each that does not fit is left out and reported with the reason; none is lost.
+ * @param teeth those of the visit: a step of the practice's own is done to them
+ */
+export function amend(
+  wired: Wired,
+  amendments: readonly Amendment[],
+  items: readonly Item[] = [],
+  teeth: readonly Tooth[] = [],
+): Amended {
   const touched = new Map<string, string[]>()
   let lines: readonly Line[] = wired.steps
   const uses = amendments.map((a): AmendmentUse => {
     const use = { id: a.id, says: changeWords(a.change), by: a.by, on: a.on, why: a.why }
-    const tried = attempt(lines, a.change)
+    const tried = attempt(lines, a.change, teeth)
     const misfit = typeof tried === 'string' ? tried : unsound(lines, tried.lines, items)
     if (typeof tried === 'string' || misfit !== null) return { ...use, applied: false, misfit: sure(misfit) }
     lines = tried.lines

@@ -37,7 +37,9 @@ export function findClashes(works: readonly Case[], setup: readonly SetupLine[],
     }
     for (const rule of rules) {
       const one = rule(facts)
-      if (one && !found.has(one.id)) found.set(one.id, one)
+      const before = one && found.get(one.id)
+      // Of two pieces of work the one that asks more is heard.
+      if (one && (!before || order[one.severity] < order[before.severity])) found.set(one.id, one)
     }
   }
   return [...found.values()].toSorted((a, b) => order[a.severity] - order[b.severity])

@@ -311,6 +311,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     wire(dayOf(works)),
     practice.amendments.filter((a) => kindIds.includes(a.kind)),
     practice.items,
+    works.flatMap((w) => w.c.units.map((u) => u.tooth)),
   )
   const { uses, touched } = amended
   const wired = { ...amended.wired, steps: keptClean(amended.wired.steps) }

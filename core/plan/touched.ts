@@ -1,16 +1,13 @@
 /** What an alert that comes up late touches: of a tray that lies there, of the plan that was made without it, of the team. */
-import type { SetupLine } from '../model/plan'
+import { carries } from '../catalog/hazards'
 import type { Plan } from '../model/plan'
 import type { Practice } from '../practice/practice'
 import type { Alert } from '../vocabulary'
 import { compile } from './compile'
 
-const carries = (line: SetupLine, alert: Alert): boolean =>
-  alert === 'latex' ? line.latex : (line.allergens ?? []).some((a) => a === alert)
-
 /**
  * In lines, the tray first. What the plan would say by this alert is asked of the library as it is now; the signed plan stays.
- * @example touchedByAlert('pacemaker', plan, practice) // []
+ * @example touchedByAlert('iodine', plan, practice) // []
  */
 export function touchedByAlert(alert: Alert, plan: Plan, practice: Practice): string[] {
   const lies = plan.setup.filter((l) => l.readiness !== 'drawer' && carries(l, alert)).map((l) => l.name)

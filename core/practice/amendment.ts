@@ -1,6 +1,7 @@
 /** A practice's own change to a kind of visit: data over stable ids, with who, when and why. */
 import { plainDate, text } from '../bounded'
 import * as z from 'zod'
+import { keysOf } from '../sure'
 import { kindIds } from '../kinds'
 import { functionName } from './functions'
 
@@ -17,6 +18,15 @@ const needed = z.strictObject({
   when: text(120, 0).optional(),
 })
 
+/** What a step of the practice's own does to the mouth: it is asked once, when the step is added. */
+export const mouthEffects = {
+  hurts: 'it hurts: needle, drill, clamp or cord',
+  'changes the upper teeth': 'it cuts, fills or grinds upper teeth',
+  'changes the lower teeth': 'it cuts, fills or grinds lower teeth',
+  'leaves a film': 'it leaves something on the teeth: resin, varnish, separator, oil',
+} as const
+export type MouthEffect = keyof typeof mouthEffects
+
 export const change = z.discriminatedUnion('op', [
   z.strictObject({
     op: z.literal('add step'),
@@ -27,6 +37,11 @@ export const change = z.discriminatedUnion('op', [
     place: z.enum(['mouth', 'chair', 'bench', 'desk', 'room']),
     minutes,
     needs: z.array(needed).max(20).default([]),
+    /** Left out only in what was stored before it was asked; nothing of it is an answer as well. */
+    does: z
+      .array(z.enum(keysOf(mouthEffects)))
+      .max(4)
+      .optional(),
   }),
   z.strictObject({ op: z.literal('remove step'), step: target }),
   z.strictObject({ op: z.literal('move step'), step: target, after: target }),
@@ -35,6 +50,15 @@ export const change = z.discriminatedUnion('op', [
   z.strictObject({ op: z.literal('remove item'), step: target, what: words(1, 80) }),
 ])
 export type Change = z.infer<typeof change>
+
+/**
+ * What is still to be asked of a change; nothing where it is whole.
+ * @example stillAsked({ op: 'remove step', step: 'records.shade' }) // undefined
+ */
+export const stillAsked = (c: Change): string | undefined =>
+  c.op === 'add step' && c.place === 'mouth' && c.does === undefined
+    ? 'Say what it does in the mouth: whether it hurts, changes teeth, or leaves a film; or nothing of these.'
+    : undefined
 
 export const amendment = z.strictObject({
   id: words(1, 60),

@@ -5,7 +5,7 @@ import type { Rules } from '../rules'
 /**
  * Whether a touch signs, or the code is asked.
  * @param codeAgoS since the code was given on this device and nobody else touched it, seconds
- * @example signsByTouch({ mandatory: true }, 30, standardRules) // false
+ * @example signsByTouch({ mandatory: true }, 30, rulesOf({})) // false
  */
 export function signsByTouch(
   hold: Pick<Hold, 'mandatory'>,

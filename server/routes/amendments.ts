@@ -8,7 +8,7 @@ import { randomUUID } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
 import { id } from '../../core/bounded'
 import * as z from 'zod'
-import { amendment, amendmentFile } from '../../core/practice/amendment'
+import { amendment, amendmentFile, stillAsked } from '../../core/practice/amendment'
 import { plainDate } from '../../core/clock'
 import * as t from '../db/schema'
 import { Problem } from '../problem'
@@ -41,6 +41,9 @@ const amend: Door = (app, house) => {
     },
     async (request, reply) => {
       const person = await signedIn(house, request)
+      const asked = stillAsked(request.body.change)
+      if (asked !== undefined)
+        throw new Problem('invalid', asked, { errors: [{ path: 'change.does', message: asked }] })
       const made = await db.transaction(async (tx) => {
         const [row] = await tx
           .select({ amendments: t.practices.amendments, zone: t.practices.zone })

@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import type { KindId } from '../../core/kinds'
 import type { Plan } from '../../core/model/plan'
 import { allPlaces, type Step } from '../../core/model/step'
-import { change, changeWords, type Change } from '../../core/practice/amendment'
+import { change, changeWords, mouthEffects, type Change, type MouthEffect } from '../../core/practice/amendment'
 import { functionNames } from '../../core/practice/functions'
 import type { Practice } from '../../core/practice/practice'
 import { onEveryTooth } from '../../core/step-id'
@@ -13,7 +13,7 @@ import { useChange } from '../app/change'
 import { usePractice } from '../app/queries'
 import { Form, SelectField, TextField, useSchemaForm, wrongOf } from '../parts/form'
 import { Modal } from '../parts/modal'
-import { Mark, Pick } from '../parts/ui'
+import { Check, Mark, Pick } from '../parts/ui'
 import { amendForm, changeOf, ops } from './amend-form'
 import { planFor } from './library-plan'
 
@@ -30,6 +30,7 @@ const useAmendForm = (step: Step) =>
     minutes: [inMinutes(step.spread.shortS), inMinutes(step.spread.likelyS), inMinutes(step.spread.longS)],
     after: '',
     what: '',
+    does: null,
   })
 type AmendForm = ReturnType<typeof useAmendForm>
 
@@ -49,6 +50,32 @@ function Minutes({ form }: { form: AmendForm }) {
       ))}
       {wrong !== undefined && (
         <p role="alert" className="w-full text-base text-alarm">
+          {wrong}
+        </p>
+      )}
+    </fieldset>
+  )
+}
+
+/** Asked once, when the step is added: the plan then keeps it from the mouth that is not numb, and cleans and asks where it has to. */
+function Effects({ form }: { form: AmendForm }) {
+  const does = form.watch('does')
+  const wrong = wrongOf({ form, name: 'does' })
+  const set = (to: MouthEffect[]): void => form.setValue('does', to, { shouldValidate: true, shouldDirty: true })
+  return (
+    <fieldset className="grid gap-1.5 md:grid-cols-2">
+      <legend className="mb-1">What it does in the mouth</legend>
+      {entriesOf(mouthEffects).map(([effect, words]) => (
+        <Check
+          key={effect}
+          label={words}
+          checked={does?.includes(effect) ?? false}
+          onChange={(on) => set(on ? [...(does ?? []), effect] : (does ?? []).filter((x) => x !== effect))}
+        />
+      ))}
+      <Check label="nothing of these" checked={does?.length === 0} onChange={() => set([])} />
+      {wrong !== undefined && (
+        <p role="alert" className="text-base text-alarm md:col-span-2">
           {wrong}
         </p>
       )}
@@ -80,6 +107,7 @@ function Particulars({
           <SelectField form={form} name="place" label="Where" options={allPlaces.map((p) => [p, p])} />
         </div>
       )}
+      {op === 'add step' && form.watch('place') === 'mouth' && <Effects form={form} />}
       {(op === 'add step' || op === 're-time step') && <Minutes form={form} />}
       {op === 'move step' && (
         <SelectField

@@ -1,6 +1,6 @@
 /** What is typed to amend a step, and the change that is made of it. */
 import * as z from 'zod'
-import { change, type Change } from '../../core/practice/amendment'
+import { change, mouthEffects, stillAsked, type Change } from '../../core/practice/amendment'
 import { functionNames } from '../../core/practice/functions'
 import { allPlaces } from '../../core/model/step'
 import { keysOf } from '../../core/sure'
@@ -24,6 +24,8 @@ const typed = z.object({
   minutes: z.tuple([minute, minute, minute]),
   after: z.string(),
   what: z.string(),
+  /** Null until it is answered. */
+  does: z.array(z.enum(keysOf(mouthEffects))).nullable(),
 })
 export type Typed = z.input<typeof typed>
 
@@ -36,12 +38,22 @@ const idOf = (title: string): string =>
     .slice(0, 40)}`
 
 /** @param target the step that is amended, by its id on every tooth */
-export function changeOf(target: string, { op, title, fn, place, minutes: texts, after, what }: Typed): unknown {
+export function changeOf(target: string, { op, title, fn, place, minutes: texts, after, what, does }: Typed): unknown {
   const minutes = texts.map((m) => Number(m.replace(',', '.')))
   const need = { what, quantity: 1, readiness: 'open' }
   switch (op) {
     case 'add step':
-      return { op, after: target, id: idOf(title), title, fn, place, minutes, needs: what ? [need] : [] }
+      return {
+        op,
+        after: target,
+        id: idOf(title),
+        title,
+        fn,
+        place,
+        minutes,
+        needs: what ? [need] : [],
+        ...(does === null ? {} : { does }),
+      }
     case 're-time step':
       return { op, step: target, minutes }
     case 'move step':
@@ -71,6 +83,11 @@ export const amendForm = (target: string) =>
     if (of.why.trim().length < 3)
       ctx.addIssue({ code: 'custom', path: ['why'], message: 'Say why: whoever reads the plan will ask.' })
     const made = change.safeParse(changeOf(target, of))
+    const asked = made.success ? stillAsked(made.data) : undefined
+    if (asked !== undefined) {
+      ctx.addIssue({ code: 'custom', path: ['does'], message: asked })
+      return z.NEVER
+    }
     if (made.success) return { why: of.why, change: made.data }
     for (const { path, message } of made.error.issues)
       ctx.addIssue({

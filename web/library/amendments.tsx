@@ -1,7 +1,7 @@
 import { firstOf, messageOf } from '../../core/sure'
 import { Download, Upload } from 'lucide-react'
 import { toast } from 'sonner'
-import { amendmentFile, changeWords } from '../../core/practice/amendment'
+import { amendmentFile, changeWords, stillAsked } from '../../core/practice/amendment'
 import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
 import { kindTable, type KindId } from '../../core/kinds'
@@ -86,6 +86,9 @@ export function Amendments({ kind, practice, plan }: { kind: KindId; practice: P
                 <span className="block text-soft">
                   {a.by}, <span className="num">{a.on}</span>: {a.why}
                 </span>
+                {stillAsked(a.change) !== undefined && (
+                  <Mark kind="ask">added before it was asked what it does in the mouth: add it anew</Mark>
+                )}
                 {use && !use.applied && <Mark kind="ask">does not fit this plan: {use.misfit}</Mark>}
               </span>
               {may && (

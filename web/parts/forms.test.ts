@@ -76,6 +76,7 @@ describe('an amendment', () => {
     minutes: ['0,5', '1', '2'],
     after: 'cutting.finish',
     what: 'mirror',
+    does: ['hurts'],
   }
   it('becomes the change it says, whatever is changed', () => {
     const made = Object.keys(ops).map((op) => amendForm('cutting.axial').parse({ ...typed, op }))
@@ -96,6 +97,7 @@ describe('an amendment', () => {
   it('says where it is not whole: no reason, no title, no number', () => {
     expect(saidOf(amendForm('x'), { ...typed, why: '' })).toHaveProperty('why')
     expect(saidOf(amendForm('x'), { ...typed, title: '' })).toHaveProperty('title')
+    expect(saidOf(amendForm('x'), { ...typed, does: null })).toHaveProperty('does')
     expect(saidOf(amendForm('x'), { ...typed, op: 're-time step', minutes: ['1', 'two', '3'] })).toHaveProperty(
       'minutes',
     )

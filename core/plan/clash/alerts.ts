@@ -2,7 +2,8 @@
 import { childOf } from '../../phases/case'
 import { cordPlan } from '../../phases/cord-plan'
 import { overgrownTeeth } from '../../phases/overgrown'
-import { clash, forDentist, names, openLines, type Rule } from './rule'
+import { clash, forDentist, names, within, type Rule } from './rule'
+import { carries } from '../../catalog/hazards'
 
 const latexAlert: Rule = ({ c, setup }) => {
   if (!c.has('latex')) return null
@@ -60,8 +61,25 @@ const adrenalineCord: Rule = ({ c }) => {
     : null
 }
 
-const adrenalineAnaesthetic: Rule = ({ c, uses }) =>
-  c.has('adrenaline-sensitive') && uses(/^cartridge\..* with adrenaline$/)
+/** Whatever brought it there: a card, an exchange, the practice's own amendment. */
+const adrenalineOnTray: Rule = ({ c, setup }) => {
+  if (!c.has('adrenaline-sensitive')) return null
+  const lies = within(setup).filter((l) => carries(l, 'adrenaline-sensitive') && !l.needs.some(isCartridge))
+  return lies.length > 0
+    ? forDentist(
+        'adrenaline-tray',
+        `Adrenaline alert, and on the tray: ${names(lies)}`,
+        'adrenaline is taken up through the gum as well',
+        'the dentist decides: another agent, or none',
+      )
+    : null
+}
+
+const isCartridge = (need: string): boolean => need.startsWith('cartridge.')
+
+const adrenalineAnaesthetic: Rule = ({ c, setup }) =>
+  c.has('adrenaline-sensitive') &&
+  within(setup).some((l) => l.needs.some((n) => isCartridge(n) && n.includes('with adrenaline')))
     ? forDentist(
         'adrenaline-anaesthetic',
         'Adrenaline alert, and an anaesthetic with adrenaline planned',
@@ -71,7 +89,7 @@ const adrenalineAnaesthetic: Rule = ({ c, uses }) =>
     : null
 
 const methacrylate: Rule = ({ c, setup }) => {
-  const resin = openLines(setup).filter((l) => l.allergens?.includes('methacrylate'))
+  const resin = within(setup).filter((l) => l.allergens?.includes('methacrylate'))
   return c.has('methacrylate') && resin.length > 0
     ? forDentist(
         'methacrylate',
@@ -87,7 +105,7 @@ const nickel: Rule = ({ c, setup }) => {
   const metal =
     ['full metal crown', 'metal-ceramic crown', 'preformed metal crown'].includes(c.restoration ?? '') ||
     c.request.framework === 'base metal'
-  const laid = openLines(setup).filter((l) => l.allergens?.includes('nickel'))
+  const laid = within(setup).filter((l) => l.allergens?.includes('nickel'))
   if (!metal && laid.length === 0) return null
   const what = [
     ...(metal ? [c.request.framework === 'base metal' ? 'a base-metal bridge' : `a ${c.restoration}`] : []),
@@ -103,8 +121,8 @@ const nickel: Rule = ({ c, setup }) => {
   )
 }
 
-const mouthBreather: Rule = ({ c, uses }) =>
-  c.has('mouth breather') && uses('dam sheet')
+const mouthBreather: Rule = ({ c, setup }) =>
+  c.has('mouth breather') && within(setup).some((l) => carries(l, 'mouth breather'))
     ? forDentist(
         'breathing',
         'Full sheet on a mouth breather',
@@ -113,8 +131,16 @@ const mouthBreather: Rule = ({ c, uses }) =>
       )
     : null
 
-const pacemaker: Rule = ({ c, uses }) => {
+const pacemaker: Rule = ({ c, setup }) => {
   if (!c.has('pacemaker')) return null
+  const lies = within(setup).filter((l) => carries(l, 'pacemaker'))
+  if (lies.length > 0)
+    return forDentist(
+      'pacemaker',
+      `Pacemaker, and on the tray: ${names(lies)}`,
+      'their current may disturb a pacemaker',
+      'the dentist decides: tissue by another way, a length by film',
+    )
   const unit = overgrownTeeth(c).length > 0 && c.choices.redundantTissue === 'electrosurgery'
   if (unit)
     return forDentist(
@@ -128,9 +154,7 @@ const pacemaker: Rule = ({ c, uses }) => {
     'mind',
     'Pacemaker',
     'electrosurgery and some ultrasonics disturb it',
-    uses('apex locator')
-      ? 'the electronic locator: the dentist decides; length by film otherwise'
-      : 'neither is on this plan; if tissue has to go, another way',
+    'neither lies on this tray; if tissue has to go, another way',
   )
 }
 
@@ -163,6 +187,7 @@ export const alertRules: readonly Rule[] = [
   otherAllergy,
   chlorhexidine,
   adrenalineCord,
+  adrenalineOnTray,
   adrenalineAnaesthetic,
   methacrylate,
   nickel,

@@ -36,6 +36,8 @@ export const forDentist = (id: string, what: string, why: string, doThis: string
   ...clash(id, 'ask', what, why, doThis, standing),
   decides: 'dentist',
 })
+/** Open or standing by: what a hand reaches for. */
+export const within = (setup: readonly SetupLine[]): SetupLine[] => setup.filter((l) => l.readiness !== 'drawer')
 export const names = (lines: readonly SetupLine[]): string => lines.map((l) => l.name).join(', ')
 export const openLines = (setup: readonly SetupLine[]): SetupLine[] => setup.filter((l) => l.readiness === 'open')
 export const dates = (visits: VisitRequest['earlier']): string => visits.map((v) => v.date).join(', ')
