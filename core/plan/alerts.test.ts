@@ -57,7 +57,7 @@ describe.each(kindIds)('%s', (kind) => {
             fc.pre(both.success && alone.success)
             const asked = (p: Plan) =>
               p.clashes.filter((c) => c.severity !== 'mind' && c.id === 'pacemaker').map((c) => c.id)
-            const [a, b] = [asked(compile(alone.data!, practice)), asked(compile(both.data!, practice))]
+            const [a, b] = [asked(compile(alone.data, practice)), asked(compile(both.data, practice))]
             expect(a.filter((id) => !b.includes(id))).toEqual([])
           }),
           { numRuns: 1 },

@@ -18,6 +18,7 @@ import { trayReadiness } from '../plan/ready'
 import { alertsSince, besideSentences, cassetteSentences } from './beside'
 import { patientInstructions } from './instructions'
 import { said, teethSaid } from '../model/said'
+import { cordSentences } from './cords'
 
 export interface NoteSection {
   title: string
@@ -177,9 +178,11 @@ function countSection(t: Telling): NoteSection {
   const fewer = t.events.flatMap((e): string[] => {
     if (e.what.kind !== 'count.moved' || e.what.direction !== 'in' || e.what.n >= 0 || undone.has(e.commandId))
       return []
-    const { countId, n, reason } = e.what
+    const { countId, n, reason, looked, film } = e.what
     const what = t.plan.counts.find((c) => c.id === countId)?.what ?? countId
-    return [`${t.time(e.at)} ${t.name(e.by)} took ${-n} off what went in of ${what}, because: ${reason ?? 'not said'}.`]
+    return [
+      `${t.time(e.at)} ${t.name(e.by)} took ${-n} off what went in of ${what}, because: ${reason ?? 'not said'}${looked === undefined ? '' : `; looked for: ${looked}`}${film === undefined ? '' : `; film: ${film}`}.`,
+    ]
   })
   return {
     title: 'Counts',
@@ -317,6 +320,7 @@ export function composeNote(
   }
   const own = ownSentences(t)
   const later = heardLaterSentences(t)
+  const cords = cordSentences(plan, events, undone)
   const notes = events.flatMap((e) =>
     e.what.kind === 'note.added' && !undone.has(e.commandId) ? [`${t.time(e.at)} ${t.name(e.by)}: ${e.what.text}`] : [],
   )
@@ -331,6 +335,7 @@ export function composeNote(
       countSection(t),
       holdSection(t),
       deviationSection(t),
+      ...(cords.length > 0 ? [{ title: 'Cords', sentences: cords }] : []),
       ...(measuredSentences(t).length > 0 ? [{ title: 'Measured', sentences: measuredSentences(t) }] : []),
       ...(handoffSentences(t).length > 0 ? [{ title: 'Handed over', sentences: handoffSentences(t) }] : []),
       ...(later.length > 0 ? [{ title: 'Heard later', sentences: later }] : []),

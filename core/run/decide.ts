@@ -1,69 +1,34 @@
 /** decide: what a person asks becomes events, or a refusal that says what is missing. Pure; the time is handed in. */
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
-import type { Role } from '../practice/functions'
 import { judge, readingsAt, spokenOf, teethAt } from '../readings'
 import { blocking } from '../readings/reading'
 import { stillToRead } from './unread'
-import { clockPhase, clocksAt, edgeAt } from './clocks'
-import { matterWords, openMatters } from './matters'
+import {
+  dentistsCode,
+  isDentist,
+  mayRecord,
+  no,
+  nothingBeside,
+  type Asked,
+  type Beside,
+  type Decision,
+  type Handlers,
+  type Of,
+  type Who,
+} from './asked'
+import { clockPhase, edgeAt } from './clocks'
+import { withFreshCords } from './cords'
+import { cordOut, keepCord } from './decide-cords'
+import { begin, matterRefuses, settle } from './decide-matters'
+import { throatPack } from '../vocabulary'
 import type { Command, Happening } from './events'
 import { handoffs } from './handoffs'
 import { indexPlan } from './plan-index'
-import { finishRefusal, refuse, startRefusal, type Refusal, type RefusalCode } from './refusals'
+import { finishRefusal, refuse, startRefusal, type Refusal } from './refusals'
 import { countState, finished, holdState, stepState, tallyOf, type RunCore, type RunState } from './state'
 
-/** Who asks. `codeShown` is set by the server when the person's own code was given with this very request. */
-export interface Who {
-  personId: string
-  roles: readonly Role[]
-  codeShown: boolean
-  /** Set where a touch stands for the code: given on this device so long ago, seconds. */
-  codeAgoS?: number
-}
-/** `held` is set when an `advance` could finish but not start: it says what the next step waits for. */
-export type Decision = { events: Happening[]; held?: Refusal } | { refused: Refusal }
-
-/** What a handler is given beside its command. */
-/** What a decision to begin looks at beside the run: the cassettes laid up for it. */
-export interface Beside {
-  cassettes: readonly {
-    id: string
-    name: string
-    load: number | null
-    confirmedBy: string | null
-    /** Why its load was pulled back, where it was. */
-    pulledBack: string | null
-  }[]
-}
-const nothingBeside: Beside = { cassettes: [] }
-
-interface Asked {
-  beside: Beside
-  plan: Plan
-  state: RunState
-  core: RunCore
-  who: Who
-  now: number
-}
-type ByKind = { [K in Command['kind']]: Extract<Command, { kind: K }> }
-type Of<K extends Command['kind']> = ByKind[K]
-type Handlers = { [K in Command['kind']]: (c: Of<K>, asked: Asked) => Decision }
-
-const no = (code: RefusalCode, message: string, more: Partial<Refusal> = {}): Decision => ({
-  refused: refuse(code, message, more),
-})
-
-const isDentist = (who: Who): boolean => who.roles.includes('dentist')
-const mayRecord = (who: Who): boolean =>
-  who.roles.some((r) => r === 'assistant' || r === 'expanded assistant' || r === 'dentist')
-
-function dentistsCode(who: Who, what: string): Refusal | null {
-  if (!isDentist(who)) return refuse('not-allowed', `${what} is the dentist’s`, { missing: ['the dentist’s own code'] })
-  return who.codeShown
-    ? null
-    : refuse('code', `${what} asks for the dentist’s own code`, { missing: ['the dentist’s own code'] })
-}
+export type { Beside, Decision, Who } from './asked'
 
 /**
  * Everything that keeps a run from closing, one line each. Steps at the desk or in the room may follow later.
@@ -105,61 +70,6 @@ function reopen(plan: Plan, core: RunCore, stepIds: readonly string[], reason: s
   })
 }
 
-function begin(c: Of<'begin'>, { core, beside, who }: Asked): Decision {
-  if (core.status !== 'laid up') return no('not-now', 'the visit has begun already')
-  const cassettes = beside.cassettes.map(({ name, load, confirmedBy }) => ({ name, load, confirmedBy }))
-  const started: Happening = { kind: 'run.started', ...(cassettes.length > 0 ? { cassettes } : {}) }
-  const doubted = beside.cassettes.flatMap(({ id, name, load, pulledBack }) =>
-    pulledBack === null
-      ? []
-      : [{ kind: 'cassette.doubted', cassetteId: id, name, load, why: pulledBack } satisfies Happening],
-  )
-  if (doubted.length === 0) return { events: [started] }
-  const missing = doubted.map((d) => `${d.name}${d.load === null ? '' : ` out of load ${d.load}`}: ${d.why}`)
-  const reason = c.despite
-  if (reason === undefined)
-    return no(
-      'cassettes',
-      `not begun, a cassette was pulled back: ${missing.join('; ')}. Change it at the tray, or the dentist begins on it with a reason`,
-      { missing },
-    )
-  const refused = dentistsCode(who, 'Beginning on a cassette that was pulled back')
-  if (refused) return { refused }
-  const answers = doubted.map((d): Happening => ({
-    kind: 'matter.answered',
-    matterId: `cassette ${d.cassetteId}`,
-    reason,
-  }))
-  return { events: [started, ...doubted, ...answers] }
-}
-
-/** What came up waits for the dentist; what is under way in the mouth does not: a window that runs is not let close over it. */
-function matterRefuses(stepId: string, { plan, state, core, now }: Asked): Refusal | null {
-  const [matter] = openMatters(state.matters)
-  if (!matter) return null
-  const index = indexPlan(plan)
-  const inWindow = clocksAt(plan, core, now).some(
-    (c) =>
-      c.phase !== 'missed' &&
-      index
-        .windowsFrom(c.from)
-        .some(({ link, through }) => link.id === c.linkId && [...through.map((s) => s.id), link.to].includes(stepId)),
-  )
-  if (inWindow) return null
-  return refuse('matter', `the dentist answers first, with a reason: ${matterWords(matter)}`, {
-    stepId,
-    matterId: matter.id,
-    missing: ['the dentist’s own code, and a reason'],
-  })
-}
-
-function settle(c: Of<'settle'>, { state, who }: Asked): Decision {
-  const matter = openMatters(state.matters).find((m) => m.id === c.matterId)
-  if (!matter) return no('not-now', 'this is answered already, or no longer so')
-  const refused = dentistsCode(who, 'The answer')
-  return refused ? { refused } : { events: [{ kind: 'matter.answered', matterId: matter.id, reason: c.reason }] }
-}
-
 function advance(c: Of<'advance'>, asked: Asked): Decision {
   const { plan, core, who, now } = asked
   const events: Happening[] = []
@@ -191,7 +101,7 @@ function skip(c: Of<'skip'>, { core }: Asked): Decision {
   return { events: open.map((stepId) => ({ kind: 'step.skipped', stepId, reason: c.reason })) }
 }
 
-function count(c: Of<'count'>, { plan, core }: Asked): Decision {
+function count(c: Of<'count'>, { plan, core, who }: Asked): Decision {
   const planned = plan.counts.find((p) => p.id === c.countId)
   if (!planned) return no('unknown', `nothing called "${c.countId}" is counted in this visit`)
   if (c.n === 0) return no('not-now', 'count at least one')
@@ -206,9 +116,17 @@ function count(c: Of<'count'>, { plan, core }: Asked): Decision {
   if (c.direction === 'in' && after < tally.out)
     return no('not-now', `${planned.what}: ${tally.out} came out, so no fewer went in`)
   // A piece that is taken off a count is one nobody looks for any more.
-  if (c.direction === 'in' && c.n < 0 && c.reason === undefined)
-    return no('not-now', `${planned.what}: say why fewer went in than was counted`)
-  const why = c.reason === undefined ? {} : { reason: c.reason }
+  if (c.direction === 'in' && c.n < 0) {
+    if (c.reason === undefined) return no('not-now', `${planned.what}: say why fewer went in than was counted`)
+    if (planned.id === throatPack && (c.looked === undefined || c.film === undefined))
+      return no('not-now', `${planned.what}: say where it was looked for, and what a film shows`, {
+        missing: ['where it was looked for', 'a film, and what it shows'],
+      })
+    const refused = dentistsCode(who, `Taking off the count of ${planned.what}`)
+    if (refused) return { refused }
+  }
+  const { reason, looked, film } = c
+  const why = { ...(reason ? { reason } : {}), ...(looked ? { looked } : {}), ...(film ? { film } : {}) }
   return { events: [{ kind: 'count.moved', countId: c.countId, direction: c.direction, n: c.n, ...why }] }
 }
 
@@ -270,12 +188,12 @@ function sign(c: Of<'sign'>, asked: Asked): Decision {
   return { events: [{ kind: 'hold.signed', holdId: hold.id, ...way }] }
 }
 
-function again(c: Of<'again'>, { plan, core }: Asked): Decision {
+function again(c: Of<'again'>, { plan, core, now }: Asked): Decision {
   const hold = indexPlan(plan).hold.get(c.holdId)
   if (!hold) return no('unknown', `no hold "${c.holdId}" in this plan`)
   if (holdState(core, hold.id).status !== 'open' || stepState(core, hold.stepId).status === 'todo')
     return no('not-now', `${hold.title} is not being asked`)
-  return { events: reopen(plan, core, hold.again, c.reason) }
+  return { events: reopen(plan, core, withFreshCords(plan, core, hold.again, now), c.reason) }
 }
 
 function answer(c: Of<'answer'>, { plan, core, who, now }: Asked): Decision {
@@ -283,7 +201,7 @@ function answer(c: Of<'answer'>, { plan, core, who, now }: Asked): Decision {
   const at = link ? edgeAt(link, core) : undefined
   if (link?.kind !== 'window' || at === undefined) return no('unknown', 'no such clock is running')
   if (clockPhase(link, (now - at) / 1000) !== 'missed') return no('not-now', `${link.title}: still open`)
-  if (c.answer === 'again') return { events: reopen(plan, core, link.again, c.reason) }
+  if (c.answer === 'again') return { events: reopen(plan, core, withFreshCords(plan, core, link.again, now), c.reason) }
   const refused = dentistsCode(who, `Going on after “${link.title}” has closed`)
   return refused ? { refused } : { events: [{ kind: 'window.accepted', linkId: link.id, reason: c.reason }] }
 }
@@ -356,6 +274,8 @@ const handlers: Handlers = {
   again,
   answer,
   measure,
+  'cord out': cordOut,
+  'keep cord': keepCord,
   call,
   seen,
   settle,

@@ -31,6 +31,9 @@ export const happening = z.discriminatedUnion('kind', [
     direction: z.enum(['in', 'out']),
     n: z.number().int(),
     reason: z.string().optional(),
+    /** Of a piece that is taken off its count: where it was looked for, and what a film showed. */
+    looked: z.string().optional(),
+    film: z.string().optional(),
   }),
   z.strictObject({
     kind: z.literal('hold.signed'),
@@ -54,6 +57,8 @@ export const happening = z.discriminatedUnion('kind', [
     faults: z.array(z.string()),
     figures: z.array(figure).optional(),
   }),
+  /** A cord past its limit stays in, and why. */
+  z.strictObject({ kind: z.literal('cord.kept'), stepId, reason: z.string() }),
   z.strictObject({ kind: z.literal('note.added'), text: z.string() }),
   /** The patient's alerts, changed while the visit runs; nobody's touch of the run, and not taken back by one. */
   z.strictObject({
@@ -126,14 +131,20 @@ export const command = z.discriminatedUnion('kind', [
     countId: id(),
     direction: z.enum(['in', 'out']),
     n: z.number().int().min(-20).max(20),
-    /** Why fewer went in than was counted. */
+    /** Why fewer went in than was counted: a piece is taken off by the dentist's own code. */
     reason: words.optional(),
+    /** Where it was looked for, and what a film shows; of a throat pack never without. */
+    looked: words.optional(),
+    film: words.optional(),
   }),
   z.strictObject({ kind: z.literal('sign'), holdId: id() }),
   z.strictObject({ kind: z.literal('wave'), holdId: id(), reason: words }),
   /** The answer to a hold is "not good": what it looked at is done over. */
   z.strictObject({ kind: z.literal('again'), holdId: id(), reason: words }),
   z.strictObject({ kind: z.literal('answer'), linkId: id(300), answer: z.enum(['again', 'accept']), reason: words }),
+  /** A cord past its limit: out now, whatever it would wait for, or why it stays. */
+  z.strictObject({ kind: z.literal('cord out'), stepId }),
+  z.strictObject({ kind: z.literal('keep cord'), stepId, reason: words }),
   /** A word to the other side of the chair, and having seen one. */
   z.strictObject({ kind: z.literal('call'), handoff, minutes: z.number().int().min(1).max(120).optional() }),
   z.strictObject({ kind: z.literal('seen'), handoff }),

@@ -89,11 +89,12 @@ describe('what stands open at the end', () => {
       'base cord, 37: 1 still in',
       'top cord, 37: 1 still in',
     ])
-    // A piece taken off what went in is one nobody looks for any more: it needs its reason.
+    // A piece taken off what went in is one nobody looks for any more: it needs its reason, and the dentist's code.
     const off = { kind: 'count', countId: 'cord.base.37', direction: 'in', n: -1 } as const
     give(d, { ...off, n: 1 }, assistant)
     expect(give(d, off, assistant)!.message).toMatch(/say why fewer went in/)
-    expect(give(d, { ...off, reason: 'touched twice' }, assistant)).toBeFalsy()
+    expect(give(d, { ...off, reason: 'touched twice' }, assistant)!.code).toBe('not-allowed')
+    expect(give(d, { ...off, reason: 'touched twice' }, dentist)).toBeFalsy()
     give(d, { kind: 'count', countId: 'cord.base.37', direction: 'in', n: 2 }, assistant)
     expect(openAtClose(plan, d.state.core).counts[1]).toBe('base cord, 37: 3 still in')
     expect(give(d, { kind: 'count', countId: 'cord.base.37', direction: 'in', n: -4 }, assistant)!.message).toContain(

@@ -31,6 +31,8 @@ export interface RunCore {
   counts: Readonly<Record<string, Tally>>
   holds: Readonly<Record<string, HoldState>>
   accepted: Readonly<Record<string, { by: string; at: number; reason: string }>>
+  /** Cords past their limit that stay in, by the step that placed them. */
+  cordsKept: Readonly<Record<string, { by: string; at: number; reason: string }>>
   /** The last readings of each kind, tooth and step. */
   measured: readonly Measured[]
   /** Kinds of fault for which an impression was taken again. */
@@ -78,6 +80,7 @@ export function initialState(plan: Pick<Plan, 'steps' | 'counts' | 'holds'>): Ru
       counts: Object.fromEntries(plan.counts.map((c) => [c.id, { in: 0, out: 0 }])),
       holds: Object.fromEntries(plan.holds.map((h) => [h.id, { status: 'open' } satisfies HoldState])),
       accepted: {},
+      cordsKept: {},
       measured: [],
       faults: [],
       spent: [],
@@ -180,6 +183,11 @@ function applied(core: RunCore, event: RunEvent): RunCore {
       return withHold(core, what.holdId, { status: 'waved', by: event.by, at: event.at, reason: what.reason })
     case 'hold.reopened':
       return withHold(core, what.holdId, { status: 'open' })
+    case 'cord.kept':
+      return {
+        ...core,
+        cordsKept: { ...core.cordsKept, [what.stepId]: { by: event.by, at: event.at, reason: what.reason } },
+      }
     case 'window.accepted':
       return {
         ...core,

@@ -81,6 +81,7 @@ function commandWords(plan: Plan, c: Command): string {
     return `next${c.start ? `: ${title(c.start)}` : c.finish ? `: ${title(c.finish)} done` : ''}`
   if (c.kind === 'count') return `${c.n} ${plan.counts.find((x) => x.id === c.countId)?.what ?? ''} ${c.direction}`
   if (c.kind === 'note') return `note: ${c.text}`
+  if (c.kind === 'cord out' || c.kind === 'keep cord') return `${c.kind}: ${title(c.stepId)}`
   return c.kind === 'addend' ? `added: ${c.text}` : c.kind
 }
 

@@ -1,5 +1,5 @@
 /** What lies over the chair's screen: one box at a time; a window that was missed comes by itself. */
-import type { Hold, Plan } from '../../core/model/plan'
+import type { Count, Hold, Plan } from '../../core/model/plan'
 import type { Step } from '../../core/model/step'
 import type { RunCore } from '../../core/run/state'
 import type { Run } from '../app/run'
@@ -7,6 +7,9 @@ import { HoldBox } from '../parts/hold-box'
 import { Keys, NoteBox, SkipBox, WindowBox } from './boxes'
 import { MeasureBox } from './measure/measure-box'
 import { MatterBox, type ToAnswer } from './matters'
+import type { LyingCord } from '../../core/run/cords'
+import { CordBox } from './cords-over'
+import { LostBox } from './lost-box'
 import type { Sight } from './sight'
 import { WorkedBox } from './worked-box'
 
@@ -16,6 +19,8 @@ export type ChairBox =
   | { box: 'measure' | 'worked'; step: Step }
   | { box: 'hold'; hold: Hold }
   | { box: 'matter'; matter: ToAnswer }
+  | { box: 'lost'; count: Count }
+  | { box: 'cord'; cord: LyingCord }
 
 /** Nothing is left to answer in it: somebody signed elsewhere, the step was taken back. */
 export const boxIsOver = (open: ChairBox, { holds, steps }: Pick<RunCore, 'holds' | 'steps'>): boolean =>
@@ -48,6 +53,10 @@ export function ChairBoxes({
       return <MeasureBox visitId={visitId} plan={plan} at={open.step} run={run} onClose={onClose} />
     case 'matter':
       return <MatterBox visitId={visitId} matter={open.matter} plan={plan} run={run} onClose={onClose} />
+    case 'lost':
+      return <LostBox visitId={visitId} count={open.count} plan={plan} run={run} onClose={onClose} />
+    case 'cord':
+      return <CordBox visitId={visitId} cord={open.cord} run={run} onClose={onClose} />
     case 'worked':
       return <WorkedBox step={open.step} links={plan.links} onClose={onClose} />
     case 'note':

@@ -25,6 +25,8 @@ import { CueLine } from './cues'
 import { Holds } from './holds'
 import { useChairKeys } from './keys'
 import { LightLine } from './light-line'
+import { cordsAsking } from '../../core/run/cords'
+import { CordsOver } from './cords-over'
 import { Matters } from './matters'
 import { NowCard } from './now-card'
 import { useSeen } from './seen'
@@ -204,6 +206,11 @@ export function ChairView({
           zone={data.practice.zone}
           onAnswer={(matter) => setBox({ box: 'matter', matter })}
         />
+        <CordsOver
+          cords={cordsAsking(plan, core, core.cordsKept, now)}
+          onOut={touches.cordOut}
+          onStays={(cord) => setBox({ box: 'cord', cord })}
+        />
         <LeftSince at={sight.leftSince} now={now} zone={data.practice.zone} />
         <ScoreLine plan={plan} core={core} sight={sight} />
         <Refusals run={run} />
@@ -248,7 +255,13 @@ export function ChairView({
           onMeasure={() => sight.measured && setBox({ box: 'measure', step: sight.measured })}
         />
         <LightLine plan={plan} core={core} current={sight.front} />
-        <Counts plan={plan} core={core} outNow={sight.out?.countId} onCount={touches.count} />
+        <Counts
+          plan={plan}
+          core={core}
+          outNow={sight.out?.countId}
+          onCount={touches.count}
+          onLost={(count) => setBox({ box: 'lost', count })}
+        />
         <MoreToDo visitId={visitId} run={run} front={sight.front} open={setBox} undo={touches.undo} />
         <Outgoing plan={plan} run={run} dentistView={dentistView} onCall={touches.call} />
         <p data-present="" className="text-soft">

@@ -1,6 +1,6 @@
 import { sure } from '../../core/sure'
 import { Minus, Plus } from 'lucide-react'
-import type { Plan } from '../../core/model/plan'
+import type { Count, Plan } from '../../core/model/plan'
 import { owing, type RunCore } from '../../core/run/state'
 import { Button, Panel } from '../parts/ui'
 
@@ -9,12 +9,14 @@ export function Counts({
   plan,
   core,
   onCount,
+  onLost,
   outNow,
 }: {
   plan: Plan
   core: RunCore
   /** What the key counts out now. */ outNow?: string | undefined
   onCount: (countId: string, direction: 'in' | 'out', n: number) => void
+  onLost: (count: Count) => void
 }) {
   const [shown, untouched] = [
     plan.counts.filter((c) => (core.counts[c.id]?.in ?? 0) > 0),
@@ -91,6 +93,16 @@ export function Counts({
                   </span>
                 )}
               </div>
+              {live && left > 0 && (
+                <Button
+                  tone="quiet"
+                  className="mt-1"
+                  aria-label={`${c.what}: a piece is missing`}
+                  onClick={() => onLost(c)}
+                >
+                  a piece is missing
+                </Button>
+              )}
             </li>
           )
         })}

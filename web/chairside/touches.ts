@@ -18,6 +18,7 @@ export interface Touches {
   seen: (handoff: Handoff) => void
   call: (handoff: Handoff, minutes?: number) => void
   count: (countId: string, direction: 'in' | 'out', n: number) => void
+  cordOut: (stepId: string) => void
 }
 
 /**
@@ -74,5 +75,6 @@ export function touchesOf(
     seen: (handoff) => send({ kind: 'seen', handoff }),
     call: (handoff, minutes) => send({ kind: 'call', handoff, ...(minutes === undefined ? {} : { minutes }) }),
     count: (countId, direction, n) => send({ kind: 'count', countId, direction, n }),
+    cordOut: (stepId) => send({ kind: 'cord out', stepId }),
   }
 }

@@ -6,7 +6,7 @@ import { useState } from 'react'
 import { useParams } from 'react-router'
 import { toast } from 'sonner'
 import { noteText } from '../../core/record/note'
-import type { Hold } from '../../core/model/plan'
+import type { Count, Hold } from '../../core/model/plan'
 import { openAtClose } from '../../core/run/decide'
 import { useVisitPlan, type VisitAndPlan } from '../app/plan'
 import { useRecord, useRefresh } from '../app/queries'
@@ -17,6 +17,7 @@ import { Counts } from '../chairside/counts'
 import { NoteBox, SkipBox } from '../chairside/boxes'
 import { HoldBox } from '../parts/hold-box'
 import { Button, Failed, Loading, Mark, Panel, Alert, ButtonLink } from '../parts/ui'
+import { LostBox } from '../chairside/lost-box'
 
 function Note({ visitId, seq }: { visitId: string; seq: number }) {
   const record = useRecord(visitId)
@@ -82,6 +83,7 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
   const [hold, setHold] = useState<Hold>()
   const [skipping, setSkipping] = useState(false)
   const [adding, setAdding] = useState(false)
+  const [lost, setLost] = useState<Count>()
   const [refused, setRefused] = useState<string | null>(null)
   const refresh = useRefresh()
   const open = openAtClose(plan, core)
@@ -112,6 +114,7 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
         onCount={(countId, direction, n) =>
           void run.send({ kind: 'count', countId, direction, n }).then((s) => setRefused(s.ok ? null : s.message))
         }
+        onLost={setLost}
       />
       <Panel title="Unsigned">
         {holds.length === 0 ? <Mark kind="good">every hold is answered</Mark> : null}
@@ -158,6 +161,7 @@ function Standing({ data, run, visitId }: { data: VisitAndPlan; run: Run; visitI
         {refused && <Alert>{refused}</Alert>}
       </Panel>
       {hold && <HoldBox visitId={visitId} hold={hold} plan={plan} run={run} onClose={() => setHold(undefined)} />}
+      {lost && <LostBox visitId={visitId} count={lost} plan={plan} run={run} onClose={() => setLost(undefined)} />}
       {skipping && <SkipBox visitId={visitId} run={run} steps={open.steps} onClose={() => setSkipping(false)} />}
     </div>
   )

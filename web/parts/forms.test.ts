@@ -97,7 +97,7 @@ describe('an amendment', () => {
   it('says where it is not whole: no reason, no title, no number', () => {
     expect(saidOf(amendForm('x'), { ...typed, why: '' })).toHaveProperty('why')
     expect(saidOf(amendForm('x'), { ...typed, title: '' })).toHaveProperty('title')
-    expect(saidOf(amendForm('x'), { ...typed, does: null })).toHaveProperty('does')
+    expect(saidOf(amendForm('cutting.axial'), { ...typed, does: null })).toHaveProperty('does')
     expect(saidOf(amendForm('x'), { ...typed, op: 're-time step', minutes: ['1', 'two', '3'] })).toHaveProperty(
       'minutes',
     )

@@ -9,6 +9,8 @@ import { halfEntered } from './half-entered'
 import { Readings } from './readings'
 import { Modal } from './modal'
 import { Button, Mark, Alert } from './ui'
+import { withFreshCords } from '../../core/run/cords'
+import { useNow } from '../app/live'
 
 const useReason = halfEntered<string>()
 
@@ -46,6 +48,7 @@ export function HoldBox({
     setCode('')
     setWrong(sent.message)
   }
+  const now = useNow(1000)
   const unread = stillToRead(plan, run.state.core, hold)
   const step = plan.steps.find((s) => s.id === hold.stepId)
   return (
@@ -96,7 +99,13 @@ export function HoldBox({
           )}
           {mode === 'again' && (
             <>
-              <p>Done over: {hold.again.map((id) => plan.steps.find((s) => s.id === id)?.title ?? id).join('; ')}.</p>
+              <p>
+                Done over:{' '}
+                {withFreshCords(plan, run.state.core, hold.again, now)
+                  .map((id) => plan.steps.find((s) => s.id === id)?.title ?? id)
+                  .join('; ')}
+                .
+              </p>
               <Button big tone="alarm" disabled={reason.trim().length < 3} onClick={() => void give()}>
                 Do it over
               </Button>
