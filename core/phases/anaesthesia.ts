@@ -1,5 +1,6 @@
 import { jawOf } from '../teeth/notation'
-import { reason, round } from '../figure'
+import { reason, round, type Figure } from '../figure'
+import { numbRule } from '../measure/numb-lasts'
 import { capital } from '../words'
 import { plannedAnaesthetic, type Agent } from '../measure/anaesthetic'
 import {
@@ -65,6 +66,21 @@ function cautionsOf(c: Case, agent: Agent, injections: readonly Injection[]) {
         ]
       : []),
   ]
+}
+
+/** How long each way of giving it is expected to last. */
+function lastingOf(c: Case, agent: Agent, injections: readonly Injection[]): Figure[] {
+  const rules = [...new Set(injections.map((i) => numbRule(agent, i.technique)))]
+  return rules.map((rule) => {
+    const { value, because } = c.rule(rule)
+    return {
+      ...because,
+      name: 'expected numbness',
+      value: Math.round(value / 60),
+      unit: 'min',
+      text: `${because.text}; the test decides`,
+    }
+  })
 }
 
 /** Topical, injections, rinse. The test of numbness is {@link numbTest}, after the wait. */
@@ -138,7 +154,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
         { id: 'needle', what: needles === 1 ? 'needle' : 'needles', planned: needles, outStep: 'anaesthesia.rinse' },
       ],
       cautions: [...cautionsOf(c, agent, injections), ...planned.cautions],
-      figures: planned.figures,
+      figures: [...planned.figures, ...lastingOf(c, agent, injections)],
       ties: [
         {
           from: 'anaesthesia.topical',
@@ -183,6 +199,8 @@ export function numbTest(c: Case, numbing: Numbing): Block {
       title: 'Numb, tested',
       evidence: `the dentist’s own test: ${where}`,
       because: reason('no cutting, clamp or cord before the tissue is numb', 'C'),
+      // What was given is written down before it is tested: agent, amount, where.
+      restsOn: ['anaesthesia.inject'],
       // Not good: more is given, with its own needle and cartridge, and only then tested again.
       again: ['anaesthesia.inject', 'anaesthesia.rinse', 'anaesthesia.test'],
     },

@@ -191,7 +191,13 @@ describe('what would make the day unsound is refused and reported, never lost', 
             .toSorted()
         expect(mandatory(p)).toEqual(mandatory(plain))
         // No signature goes with its step: those of a card are taken away there.
-        expect(p.holds.map((h) => h.id).toSorted()).toEqual(plain.holds.map((h) => h.id).toSorted())
+        const signed = (x: Plan): string[] =>
+          // Where numbness is tested again follows the order.
+          x.holds
+            .map((h) => h.id)
+            .filter((id) => !id.startsWith('numb.again'))
+            .toSorted()
+        expect(signed(p)).toEqual(signed(plain))
         const run = runThrough(startDrive(p, 0), assistant, dentist)
         expect(p.steps.filter((s) => run.state.core.steps[s.id]!.status === 'todo').map((s) => s.id)).toEqual([])
       }),

@@ -151,8 +151,8 @@ describe('changing the case changes the plan as the trade says', () => {
     const mg = (anaesthetic: VisitRequestInput['anaesthetic']) =>
       step(plan({ anaesthetic }), 'anaesthesia.inject').figures.map((f) => `${f.value} ${f.unit}`)
     expect([mg('lidocaine with adrenaline'), mg('articaine with adrenaline')]).toEqual([
-      ['36 mg', '1.8 mL'],
-      ['68 mg', '1.8 mL'],
+      ['36 mg', '1.8 mL', '85 min', '60 min'],
+      ['68 mg', '1.8 mL', '90 min', '60 min'],
     ])
   })
   it('a full metal crown has no shade to sign, and a seating groove', () => {

@@ -18,6 +18,7 @@ import { visitKinds } from '../visits'
 import { dayOf, type Work } from '../visits/day'
 import { amend } from './amend'
 import { keptClean } from './films'
+import { keptNumb } from './numb-again'
 import { findClashes } from './clashes'
 import type { Lanes } from '../model/lanes'
 import type { VisitRequest } from '../model/request'
@@ -28,7 +29,7 @@ import type { Count, Hold, Plan } from '../model/plan'
 import type { Performer, Step } from '../model/step'
 
 /** The version of the library a plan is compiled from; a frozen plan keeps the one it came from. */
-export const libraryVersion = '2026.12.1'
+export const libraryVersion = '2026.12.2'
 
 /** Thrown where a request names people the practice does not have; `path` says which field. */
 export class RequestError extends Error {
@@ -314,7 +315,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     works.flatMap((w) => w.c.units.map((u) => u.tooth)),
   )
   const { uses, touched } = amended
-  const wired = { ...amended.wired, steps: keptClean(amended.wired.steps) }
+  const wired = { ...amended.wired, steps: keptNumb(keptClean(amended.wired.steps), c) }
   const ids = new Set(wired.steps.map((s) => s.draft.id))
   const has = (id: string): boolean => ids.has(id)
   const drawn = wired.steps.map(({ draft, meanwhile }): Step => {

@@ -13,7 +13,9 @@ import {
 } from '../measure/anaesthetic'
 import { ruleRow } from '../rules'
 import { kindFacts } from '../kinds'
-import { judged, readingOf, num } from './reading'
+import { injectionWords } from '../measure/numbing'
+import { said } from '../model/said'
+import { judged, readingOf, num, text } from './reading'
 
 const cartridges = (label: string) => num(label, 'cartridges', 0, 15, [1, 2])
 const fields = {
@@ -22,9 +24,12 @@ const fields = {
   mepivacaine: cartridges('mepivacaine 3 % plain'),
   prilocaine: cartridges('prilocaine 4 % plain'),
   bupivacaine: cartridges('bupivacaine 0.5 % with adrenaline'),
+  mL: num('given in all', 'mL', 0.1, 30),
+  where: text('where', 200),
   weightKg: num('weight of the patient', 'kg', 5, 200),
 } as const
-const agents: Record<Exclude<keyof typeof fields, 'weightKg'>, Agent> = {
+type AgentKey = Exclude<keyof typeof fields, 'weightKg' | 'mL' | 'where'>
+const agents: Record<AgentKey, Agent> = {
   articaine: 'articaine with adrenaline',
   lidocaine: 'lidocaine with adrenaline',
   mepivacaine: 'mepivacaine plain',
@@ -36,18 +41,34 @@ const named = entriesOf(agents)
 const standardUnder = { years: ruleRow('child.years').value, kg: ruleRow('child.kg').value }
 const review = 'for the dentist’s review, not a permission'
 
-const handed = z.record(z.string(), z.number())
+const handed = z.record(z.string(), z.unknown())
 /** Cartridges of each agent over all rounds of the visit: what was given before a further injection is still in the patient. */
 const givenOf = (rounds: readonly unknown[]) =>
   named.flatMap(([key, agent]) => {
-    const cartridges = rounds.reduce((sum: number, r) => sum + (handed.safeParse(r).data?.[key] ?? 0), 0)
+    const cartridges = rounds.reduce((sum: number, r) => {
+      const n = handed.safeParse(r).data?.[key]
+      return sum + (typeof n === 'number' ? n : 0)
+    }, 0)
     return cartridges > 0 ? [{ agent, cartridges }] : []
   })
+
+/** Whether a key of what was handed over names an agent. */
+const isAgent = (key: string): key is AgentKey => Object.hasOwn(agents, key)
+/**
+ * What was handed over with one cartridge more of what was given: a touch at the chair.
+ * @example oneMore({ articaine: 1 }) // { articaine: 2 }
+ */
+export function oneMore(readings: Record<string, unknown>): Record<string, unknown> {
+  const [key, n] = Object.entries(readings).find(([k, v]) => isAgent(k) && typeof v === 'number' && v > 0) ?? []
+  return key !== undefined && typeof n === 'number' ? { ...readings, [key]: n + 1 } : readings
+}
 
 export const anaesthetic = readingOf('anaesthetic', {
   name: 'Anaesthetic ledger',
   once: true,
   adds: true,
+  // The test of numbness rests on it: what is in the patient is written down where it is given.
+  rests: true,
   fields,
   starts: ({ plan, spent }) => {
     const planned = plan.steps.find((x) => x.numbed)?.numbed
@@ -55,6 +76,9 @@ export const anaesthetic = readingOf('anaesthetic', {
     return {
       // A further injection is one cartridge, until somebody says otherwise.
       ...(key ? { [key]: spent.length > 0 ? 1 : (planned?.cartridges ?? 1) } : {}),
+      ...(planned && spent.length === 0
+        ? { mL: planned.mL, where: injectionWords(planned.injections, (t) => said(plan, t)).slice(0, 200) }
+        : {}),
       ...(plan.request.weightKg === undefined ? {} : { weightKg: plan.request.weightKg }),
     }
   },
@@ -74,6 +98,8 @@ export const anaesthetic = readingOf('anaesthetic', {
     const says = [
       `${amounts.map((a) => `${a.name} = ${a.value} mg`).join('; ')}${spent.length > 0 ? ', with what was given before' : ''}`,
     ]
+    const told = [values.mL === undefined ? '' : `${values.mL} mL`, values.where ?? ''].filter(Boolean).join(', ')
+    if (told !== '') says.push(told)
     const sensitive =
       plan.request.alerts.includes('adrenaline-sensitive') && given.some((g) => g.agent.includes('adrenaline'))
         ? ['heart, blood-pressure or medicine alert: adrenaline with care']

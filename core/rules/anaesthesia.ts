@@ -11,7 +11,42 @@ const volume = (title: string, value: number, of: string): RuleRow => ({
   to: 3.6,
 })
 
+/** How long the pulp is expected to stay numb; handbooks of local anaesthesia, from memory. People differ: the test decides. */
+const numb = (agent: string, technique: 'a block' | 'infiltration', minutes: number): RuleRow => ({
+  title: `Numb for, ${agent} by ${technique}`,
+  value: minutes * 60,
+  unit: 's',
+  because: (s: number) => `${agent} by ${technique}: the tooth is numb for about ${span(s)} from the needle on`,
+  standing: 'M',
+  from: 300,
+  to: 21_600,
+})
+
 export const anaesthesiaRules = rows({
+  'numb.articaine.infiltration': numb('articaine with adrenaline', 'infiltration', 60),
+  'numb.articaine.block': numb('articaine with adrenaline', 'a block', 90),
+  'numb.lidocaine.infiltration': numb('lidocaine with adrenaline', 'infiltration', 60),
+  'numb.lidocaine.block': numb('lidocaine with adrenaline', 'a block', 85),
+  'numb.mepivacaine.infiltration': numb('a plain agent', 'infiltration', 20),
+  'numb.mepivacaine.block': numb('a plain agent', 'a block', 40),
+  'numb.again': {
+    title: 'Tested again and good, it counts as numb for',
+    value: 1800,
+    unit: 's',
+    because: (s) => `tested again and good: ${span(s)} on`,
+    standing: 'estimate',
+    from: 300,
+    to: 5400,
+  },
+  'numb.side': {
+    title: 'Another side is tested again from so long after the needle',
+    value: 3600,
+    unit: 's',
+    because: (s) => `another side, ${span(s)} after the needle: tested before it is worked on`,
+    standing: 'C',
+    from: 900,
+    to: 7200,
+  },
   'topical.takes': {
     title: 'Topical takes',
     value: 60,

@@ -6,7 +6,8 @@ import { decide, openAtClose, type Who } from './decide'
 import { startRefusal, type Refusal } from './refusals'
 import type { Command, RunEvent } from './events'
 import { inTurn, outlook } from './next'
-import type { ReadingKind } from '../readings'
+import { startsOf, type ReadingKind } from '../readings'
+import type { Tooth } from '../teeth/notation'
 import { stillToRead } from './unread'
 import { evolve, initialState, owing, type RunState } from './state'
 
@@ -60,6 +61,15 @@ const soundReadings: Partial<Record<ReadingKind, object>> = {
   canal: { lengthMm: 20, masterSize: 25, taperPercent: 4, patency: 'patent', irrigantPercent: 3, agitatedS: 15 },
 }
 
+/** Where a reading is taken for the first time. */
+const takenAt = (plan: Plan, stepId: string, tooth: Tooth) => ({
+  plan,
+  step: sure(plan.steps.find((s) => s.id === stepId)),
+  tooth,
+  before: [],
+  round: 0,
+})
+
 /** Commands that read what a hold rests on and was not read yet, and find it good. */
 export function soundReadingsOf(plan: Plan, core: RunState['core'], holdId: string): Command[] {
   const hold = sure(plan.holds.find((h) => h.id === holdId))
@@ -68,7 +78,9 @@ export function soundReadingsOf(plan: Plan, core: RunState['core'], holdId: stri
     stepId,
     measure,
     tooth,
-    readings: { ...soundReadings[measure] },
+    readings: {
+      ...(measure === 'anaesthetic' ? startsOf(measure, takenAt(plan, stepId, tooth)) : soundReadings[measure]),
+    },
   }))
 }
 

@@ -8,7 +8,7 @@ import { composeNote, noteText } from '../record/note'
 import { workingDaysAfter } from '../clock'
 import { clocksAt } from './clocks'
 import { decide, openAtClose } from './decide'
-import { give, runThrough, startDrive, type Drive } from './drive'
+import { give, runThrough, startDrive, type Drive, soundReadingsOf } from './drive'
 import type { Command } from './events'
 import { outlook } from './next'
 import { evolve, initialState, replay, edgeOf, stepState } from './state'
@@ -122,6 +122,7 @@ describe('refusals say what is missing', () => {
     })
     expect(give(d, { kind: 'sign', holdId: 'numb' }, assistant)!.code).toBe('not-allowed')
     expect(give(d, { kind: 'sign', holdId: 'numb' }, { ...dentist, codeShown: false })!.code).toBe('code')
+    for (const read of soundReadingsOf(plan, d.state.core, 'numb')) give(d, read, assistant)
     expect(give(d, { kind: 'sign', holdId: 'numb' }, dentist)).toBeNull()
     expect(give(d, { kind: 'advance', start: 'isolation.rolls' }, assistant)).toBeNull()
   })
@@ -225,6 +226,7 @@ describe('undo', () => {
     const d = upTo('anaesthesia.test')
     give(d, { kind: 'advance', start: 'anaesthesia.test' }, assistant)
     give(d, { kind: 'advance', finish: 'anaesthesia.test' }, assistant)
+    for (const read of soundReadingsOf(plan, d.state.core, 'numb')) give(d, read, assistant)
     give(d, { kind: 'sign', holdId: 'numb' }, dentist)
     const before = d.state.core
     give(d, { kind: 'advance', start: 'isolation.rolls' }, assistant)

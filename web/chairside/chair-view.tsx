@@ -24,6 +24,7 @@ import { Counts } from './counts'
 import { CueLine } from './cues'
 import { Holds } from './holds'
 import { useChairKeys } from './keys'
+import { LedgerLine } from './ledger-line'
 import { LightLine } from './light-line'
 import { cordsAsking } from '../../core/run/cords'
 import { CordsOver } from './cords-over'
@@ -253,6 +254,12 @@ export function ChairView({
           // What the dentist is asked about stands with its evidence already.
           shown={!(dentistView && asked.some((h) => h.stepId === sight.measured?.id))}
           onMeasure={() => sight.measured && setBox({ box: 'measure', step: sight.measured })}
+        />
+        <LedgerLine
+          plan={plan}
+          core={core}
+          onRead={(step) => setBox({ box: 'measure', step })}
+          onMore={touches.injected}
         />
         <LightLine plan={plan} core={core} current={sight.front} />
         <Counts

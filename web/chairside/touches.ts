@@ -2,6 +2,8 @@
 import { toast } from 'sonner'
 import type { Hold, Plan } from '../../core/model/plan'
 import type { Command } from '../../core/run/events'
+import type { Step } from '../../core/model/step'
+import { teethAt } from '../../core/readings'
 import type { Handoff } from '../../core/run/handoffs'
 import type { Run } from '../app/run'
 import type { ToAnswer } from './matters'
@@ -19,6 +21,8 @@ export interface Touches {
   call: (handoff: Handoff, minutes?: number) => void
   count: (countId: string, direction: 'in' | 'out', n: number) => void
   cordOut: (stepId: string) => void
+  /** What was injected at a step, with one cartridge more. */
+  injected: (step: Step, readings: Record<string, unknown>) => void
 }
 
 /**
@@ -75,6 +79,10 @@ export function touchesOf(
     seen: (handoff) => send({ kind: 'seen', handoff }),
     call: (handoff, minutes) => send({ kind: 'call', handoff, ...(minutes === undefined ? {} : { minutes }) }),
     count: (countId, direction, n) => send({ kind: 'count', countId, direction, n }),
+    injected: (step, readings) => {
+      const [tooth = ''] = teethAt(step, 'anaesthetic')
+      send({ kind: 'measure', stepId: step.id, measure: 'anaesthetic', tooth, readings })
+    },
     cordOut: (stepId) => send({ kind: 'cord out', stepId }),
   }
 }
