@@ -18,6 +18,8 @@ import { backupUsage } from './backup'
 import { Misuse } from './misuse'
 import { dimensions } from '../core/teeth/dimensions'
 import { askWhich, readTooth, toothName, toQuadrant, toUniversal } from '../core/teeth/notation'
+import { teamMisfits } from '../core/practice/team'
+import { ruleMisfits } from '../core/rules'
 
 const usage = [
   'usage: jade plan FILE [--practice FILE]',
@@ -59,6 +61,11 @@ export function plan(args: string[]): Plan {
   if (!file || more.length > 0) throw new Misuse(usage)
   const request = parseOrSay(visitRequest, readJson(file), file)
   const own = values.practice ? parseOrSay(practice, readJson(values.practice), values.practice) : starterPractice()
+  const wrong = [
+    ...teamMisfits(request.team, own.people).map((m) => `${file}: ${m.path.join('.')}: ${m.message}`),
+    ...ruleMisfits(own.rules).map((m) => `${values.practice ?? 'practice'}: rules: ${m}`),
+  ]
+  if (wrong.length > 0) throw new Misuse(wrong)
   try {
     return compile(request, own)
   } catch (error) {

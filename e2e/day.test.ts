@@ -31,9 +31,14 @@ describe('a day with two clashes', () => {
     await petra.go('/')
     await petra.says('nobody and no chair is needed twice at once')
     // The dentist of the visits two and three is wanted in both; the visits four and six lie in one chair.
-    await juno.asks(`/visits/${day}-three/time`, { chairId: 'chair-3', day, time: '11:00' }, 'PUT')
-    await juno.asks(`/visits/${day}-two/time`, { chairId: 'chair-2', day, time: '11:10' }, 'PUT')
-    await juno.asks(`/visits/${day}-four/time`, { chairId: 'chair-1', day, time: '13:30' }, 'PUT')
+    const move = async (id: string, chairId: string, time: string): Promise<void> => {
+      const saw = visitView.parse(await juno.asks(`/visits/${id}`))
+      const body = { chairId, day, time, saw: { chairId: saw.chairId, startsAt: saw.startsAt } }
+      await juno.asks(`/visits/${id}/time`, body, 'PUT')
+    }
+    await move(`${day}-three`, 'chair-3', '11:00')
+    await move(`${day}-two`, 'chair-2', '11:10')
+    await move(`${day}-four`, 'chair-1', '13:30')
     for (const screen of [petra, juno]) {
       await screen.go('/')
       await screen.find('[data-twice="chair"]')

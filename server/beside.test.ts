@@ -92,16 +92,14 @@ describe('an alert', () => {
     await bringTo(house.database.db, id, { until: 'arrival.seat', start: true }, house.clock.now)
     const before = (await juno.read(visitView, `/visits/${id}`)).request.alerts
     expect(before).not.toContain('iodine')
-    expect((await wim.call('PUT', `/visits/${id}/alerts`, { alerts: [...before, 'iodine'] })).body['reopened']).toEqual(
-      [],
-    )
+    expect((await wim.setAlerts(id, [...before, 'iodine'])).body['reopened']).toEqual([])
     expect(await sentences(id)).toContainEqual(
       expect.stringMatching(
         /^\d\d:\d\d Wim Castellan \(not .*\) entered an alert while the visit ran: iodine allergy\.$/,
       ),
     )
     await juno.call('POST', `/visits/${id}/commands`, command(await lastSeq(id), { kind: 'undo' }))
-    await juno.call('PUT', `/visits/${id}/alerts`, { alerts: before, why: 'it was the sister’s' })
+    await juno.setAlerts(id, before, { why: 'it was the sister’s' })
     const told = (await sentences(id)).filter((s) => s.includes('iodine'))
     expect(told).toEqual([
       expect.stringContaining('entered an alert'),
@@ -135,9 +133,7 @@ describe('a mark that alerts look at', () => {
     const [signed, runs, planned] = [`${day}-one`, `${day}-two`, `${day}-three`] as const
     for (const id of [signed, runs, planned]) {
       const alerts = (await juno.read(visitView, `/visits/${id}`)).request.alerts
-      expect(
-        (await juno.call('PUT', `/visits/${id}/alerts`, { alerts: [...new Set([...alerts, 'latex'])] })).status,
-      ).toBe(200)
+      expect((await juno.setAlerts(id, [...new Set([...alerts, 'latex'])])).status).toBe(200)
     }
     const plan = await bringTo(db, signed, { onlySigned: true }, house.clock.now)
     const other = await bringTo(db, runs, { until: 'arrival.seat', start: true }, house.clock.now)

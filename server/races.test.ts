@@ -54,18 +54,29 @@ beforeAll(async () => {
     await db.execute(sql`select max(seq)::int as last from run_events where visit_id = ${four}`),
   )
   const { alerts } = (await juno.read(visitView, `/visits/${three}`)).request
+  const ofOne = await juno.read(visitView, `/visits/${one}`)
   const [use] = await db.select().from(t.cassetteUses).where(eq(t.cassetteUses.visitId, three))
   const giveUp = (code: string) => () => ({ name: 'A dentist', roles: ['assistant'], signer: { code } })
   acts = {
     'sign one': ['juno', 'POST', `/visits/${one}/tray/sign`, () => signOne],
     'sign two': ['petra', 'POST', `/visits/${two}/tray/sign`, () => signTwo],
     'unlay one': ['petra', 'PUT', `/visits/${one}/tray`, () => ({ lineIds: ['mirror'], done: false })],
-    'latex for one': ['wim', 'PUT', `/visits/${one}/alerts`, () => ({ alerts: ['latex'] })],
+    'latex for one': ['wim', 'PUT', `/visits/${one}/alerts`, () => ({ alerts: ['latex'], saw: ofOne.request.alerts })],
     'request of one': ['orrell', 'PUT', `/visits/${one}/request`, () => ({ version: 1, request: { weightKg: 61 } })],
-    'move one': ['wim', 'PUT', `/visits/${one}/time`, () => ({ chairId: 'chair-4', day, time: '18:00' })],
+    'move one': [
+      'wim',
+      'PUT',
+      `/visits/${one}/time`,
+      () => ({
+        chairId: 'chair-4',
+        day,
+        time: '18:00',
+        saw: { chairId: ofOne.chairId, startsAt: ofOne.startsAt },
+      }),
+    ],
     'begin three': ['juno', 'POST', `/visits/${three}/commands`, () => command(0, { kind: 'begin' })],
     'reopen three': ['petra', 'POST', `/visits/${three}/tray/reopen`, () => ({})],
-    'latex for three': ['wim', 'PUT', `/visits/${three}/alerts`, () => ({ alerts: [...alerts, 'latex'] })],
+    'latex for three': ['wim', 'PUT', `/visits/${three}/alerts`, () => ({ alerts: [...alerts, 'latex'], saw: alerts })],
     'change a cassette of three': [
       'wim',
       'POST',

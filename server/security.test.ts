@@ -209,7 +209,12 @@ describe('the table of doors', () => {
     const lastOfClosed = (await juno.read(eventsView, `/visits/${day}-seven/events`)).events.length
     // As they would be sent: what they ask for is well formed, so that nothing but the stage refuses them.
     const bodies: Record<string, (visitId: string) => object> = {
-      'PUT /visits/:visitId/time': () => ({ chairId: 'chair-1', day, time: '23:00' }),
+      'PUT /visits/:visitId/time': () => ({
+        chairId: 'chair-1',
+        day,
+        time: '23:00',
+        saw: { chairId: 'chair-1', startsAt: 0 },
+      }),
       'PUT /days/:day/times': (visitId) => ({ moves: [{ visitId, from: 1, to: 2 }] }),
       'PUT /visits/:visitId/request': () => ({ version: 1, request: {} }),
       'PUT /visits/:visitId/tray': () => ({ lineIds: ['mirror'], done: true }),

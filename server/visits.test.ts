@@ -65,7 +65,7 @@ describe('visits', () => {
       alerts: [],
     }
     expect((await juno.call('POST', '/visits', { ...body, teeth: ['75'] })).body['detail']).toMatch(
-      /teeth\.0: 75 is a primary tooth/,
+      /teeth\.0: The lower left primary second molar \(ISO 75\) is a primary tooth/,
     )
     expect((await juno.call('POST', '/visits', { ...body, time: '25:00' })).status).toBe(422)
     const made = await juno.call('POST', '/visits', body)
@@ -103,7 +103,7 @@ describe('visits', () => {
           request: { also: [{ kind: 'filling.amalgam', teeth: ['11'] }] },
         })
       ).body['detail'],
-    ).toMatch(/also\.0\.teeth\.0: 11/)
+    ).toMatch(/also\.0\.teeth\.0: .*ISO 11/)
     const next = await juno.call('POST', '/visits', {
       caseId: first.caseId,
       kind: 'crown.deliver',
@@ -177,7 +177,7 @@ describe('visits', () => {
     const own = `${day}-ten`
     await bram.signTray(own)
     const before = await bram.read(visitView, `/visits/${own}`)
-    expect((await bram.call('PUT', `/visits/${own}/alerts`, { alerts: ['latex'] })).body).toMatchObject({
+    expect((await bram.setAlerts(own, ['latex'])).body).toMatchObject({
       alerts: ['latex'],
       reopened: [own],
     })
@@ -191,7 +191,7 @@ describe('visits', () => {
     expect(open.reopened!.plan.setup).toEqual(before.frozen!.plan.setup)
     await bram.signTray(own)
     expect((await bram.call('GET', `/visits/${own}`)).body).toMatchObject({ reopened: null, stage: 'laid up' })
-    expect((await bram.call('PUT', `/visits/${own}/alerts`, { alerts: ['latex'] })).body).toMatchObject({
+    expect((await bram.setAlerts(own, ['latex'])).body).toMatchObject({
       reopened: [],
     })
     expect((await bram.call('POST', `/visits/${own}/commands`, command(0, { kind: 'begin' }))).status).toBe(200)
@@ -199,12 +199,11 @@ describe('visits', () => {
     // Her code was guessed at a moment ago, from here.
     house.clock.now += 61_000
     const ada = await new Caller(house.app).signIn('ada', demoCodes['ada']!)
-    const away = (who: Caller, why?: string) =>
-      who.call('PUT', `/visits/${own}/alerts`, { alerts: [], ...(why ? { why } : {}) })
+    const away = (who: Caller, why?: string) => who.setAlerts(own, [], why ? { why } : {})
     expect((await away(bram)).status).toBe(422)
     expect((await away(ada, 'she says so')).status).toBe(403)
     expect((await away(bram, 'tested: no allergy')).body).toMatchObject({ alerts: [], reopened: [] })
-    expect((await ada.call('PUT', `/visits/${own}/alerts`, { alerts: ['latex'] })).status).toBe(200)
+    expect((await ada.setAlerts(own, ['latex'])).status).toBe(200)
     const orrell = await new Caller(house.app).signIn('orrell', '471108')
     expect((await away(orrell)).body).toMatchObject({ alerts: [] })
     expect((await bram.call('GET', `/visits/${own}`)).body).toMatchObject({ stage: 'running' })

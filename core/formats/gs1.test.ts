@@ -20,6 +20,19 @@ describe('what a scanner reads from a box', () => {
     ])
       expect(read(text)).toMatchObject(expected)
   })
+  // From memory of the same specification: lengths of the fields this program has no use for.
+  it('T24 reads past what a box says besides: count, best before, packed on, variants, internal fields', () => {
+    const base = { gtin: '09506000134352', lot: 'ABC123' }
+    expect(read(']d201095060001343521729093010ABC123\u001d3750')).toMatchObject({ ...base, expires: '2029-09-30' })
+    expect(read(']d20109506000134352132601011529093010ABC123\u001d91PLANT-7\u001d240X-1')).toMatchObject({
+      ...base,
+      expires: '2029-09-30',
+    })
+    expect(read('(01)09506000134352(17)290930(15)280101(10)ABC123(37)50(91)A')).toMatchObject({
+      ...base,
+      expires: '2029-09-30',
+    })
+  })
   // P: same; day 00 is the last of the month, leap years too.
   it('takes day 00 as the last of the month', () => {
     expect(['280200', '270200', '301200'].map((d) => read(`(17)${d}`).expires)).toEqual([
@@ -38,7 +51,7 @@ describe('what a scanner reads from a box', () => {
     expect(wrong('(17)290231')).toContain('no such day')
     expect(wrong('17290931')).toContain('no such day')
     expect(wrong(`]C110${'A'.repeat(21)}`)).toContain('21 characters')
-    expect(wrong('0109506000134352991')).toContain('(99)')
+    expect(wrong('0109506000134352891')).toContain('(89)')
     expect(wrong('  ')).toContain('nothing')
   })
   it('any one digit changed, or two unlike neighbours exchanged (but by 5), is noticed', () => {

@@ -10,8 +10,38 @@ export type { Scan } from '../catalog/label'
 
 /** Separates a field of variable length from the next. */
 const separator = '\u001d'
-const fixed: Record<string, number> = { '01': 14, '11': 6, '17': 6 }
-const variable: Record<string, number> = { '10': 20, '21': 20 }
+/** Lengths of the General Specifications, figure 3.2-1 [from memory]; what this program has no use for is read past, not refused. */
+const fixed: Record<string, number> = {
+  '00': 18,
+  '01': 14,
+  '02': 14,
+  '11': 6,
+  '12': 6,
+  '13': 6,
+  '15': 6,
+  '16': 6,
+  '17': 6,
+  '20': 2,
+}
+const variable: Record<string, number> = {
+  '10': 20,
+  '21': 20,
+  '22': 20,
+  '30': 8,
+  '37': 8,
+  '90': 30,
+  ...Object.fromEntries(Array.from({ length: 9 }, (_, i) => [`9${i + 1}`, 90])),
+  '240': 30,
+  '241': 30,
+  '250': 30,
+  '251': 30,
+  '400': 30,
+  ...Object.fromEntries(Array.from({ length: 7 }, (_, i) => [`71${i}`, 20])),
+}
+/** The identifier a field begins with: two digits, or three. */
+const identifierOf = (rest: string): string =>
+  [rest.slice(0, 2), rest.slice(0, 3)].find((ai) => fixed[ai] !== undefined || variable[ai] !== undefined) ??
+  rest.slice(0, 2)
 
 /** Whether the last digit is the check digit of those before: weights 3 and 1 from the right. */
 export function checkDigitHolds(digits: string): boolean {
@@ -46,7 +76,7 @@ export function readScan(text: string, thisYear: number): Scan | { error: string
   // What says by its symbol, its separators, brackets or product number that it is an element string; ten digits of a label do not.
   const isElements = code !== read || code.includes(separator) || /^(01\d{14}|17\d{6}(?=10|11|21|$))/.test(code)
   if (code === '') return { error: 'nothing was read' }
-  const bracketed = /^\(\d{2}\)/.test(code)
+  const bracketed = /^\(\d{2,4}\)/.test(code)
   if (!bracketed && !(isElements && /^(01\d{14}|1[017]|21)/.test(code)))
     return {
       code,
@@ -54,7 +84,7 @@ export function readScan(text: string, thisYear: number): Scan | { error: string
     }
   const scan: Scan = { code }
   const fields = bracketed
-    ? [...code.matchAll(/\((\d{2})\)([^(]*)/g)].map((m) => [sure(m[1]), sure(m[2])] as const)
+    ? [...code.matchAll(/\((\d{2,4})\)([^(]*)/g)].map((m) => [sure(m[1]), sure(m[2])] as const)
     : split(code)
   if (!Array.isArray(fields)) return fields
   for (const [i, [ai, value]] of fields.entries()) {
@@ -65,15 +95,23 @@ export function readScan(text: string, thisYear: number): Scan | { error: string
       if (!/^\d{14}$/.test(value) || !checkDigitHolds(value))
         return { error: `product number ${value}: its check digit is wrong; scan again` }
       scan.gtin = value
-    } else if (ai === '17' || ai === '11') {
-      const date = /^\d{6}$/.test(value) ? plainDate(value, thisYear) : null
-      if (date === null)
-        return { error: `${ai === '17' ? 'expiry' : 'production'} date ${value}: there is no such day` }
-      scan[ai === '17' ? 'expires' : 'produced'] = date
+    } else if (ai === '17' || ai === '11' || ai === '15') {
+      const wrong = dated(scan, ai, value, thisYear)
+      if (wrong) return wrong
     } else if (ai === '10') scan.lot = value
     else if (ai === '21') scan.serial = value
   }
   return scan
+}
+
+/** Takes a date of a box; best before stands for an expiry where the box has no other. */
+function dated(scan: Scan, ai: '11' | '15' | '17', value: string, thisYear: number): { error: string } | undefined {
+  const date = /^\d{6}$/.test(value) ? plainDate(value, thisYear) : null
+  if (date === null) return { error: `${ai === '11' ? 'production' : 'expiry'} date ${value}: there is no such day` }
+  if (ai === '11') scan.produced = date
+  else if (ai === '17') scan.expires = date
+  else scan.expires ??= date
+  return undefined
 }
 
 /** Cuts an element string into its fields, or says at which it stops making sense. */
@@ -81,16 +119,17 @@ function split(code: string): (readonly [string, string])[] | { error: string } 
   const fields: (readonly [string, string])[] = []
   let rest = code
   while (rest.length > 0) {
-    const ai = rest.slice(0, 2)
+    const ai = identifierOf(rest)
+    const n = ai.length
     const width = fixed[ai]
     if (width !== undefined) {
-      if (rest.length < 2 + width)
-        return { error: `field (${ai}) has ${rest.length - 2} characters, ${width} are wanted` }
-      fields.push([ai, rest.slice(2, 2 + width)])
-      rest = rest.slice(2 + width).replace(new RegExp(`^${separator}`), '')
+      if (rest.length < n + width)
+        return { error: `field (${ai}) has ${rest.length - n} characters, ${width} are wanted` }
+      fields.push([ai, rest.slice(n, n + width)])
+      rest = rest.slice(n + width).replace(new RegExp(`^${separator}`), '')
     } else if (variable[ai] !== undefined) {
       const end = rest.indexOf(separator)
-      const value = end === -1 ? rest.slice(2) : rest.slice(2, end)
+      const value = end === -1 ? rest.slice(n) : rest.slice(n, end)
       if (value.length === 0 || value.length > variable[ai])
         return { error: `field (${ai}) has ${value.length} characters, 1 to ${variable[ai]} are wanted` }
       fields.push([ai, value])

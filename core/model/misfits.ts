@@ -192,6 +192,14 @@ export function misfits(request: Work & { also: readonly Work[]; missing: readon
             path: [...under, 'teeth', n],
             message: `${capital(toothInFull(t))} is replaced by the bridge of this visit`,
           })
+        // In whichever order the two stand.
+        w.pontics.forEach((t, n) => {
+          if (before.teeth.includes(t))
+            found.push({
+              path: [...under, 'pontics', n],
+              message: `${capital(toothInFull(t))} is worked on by ${kindFacts(before.kind).title} of this visit, and cannot be replaced`,
+            })
+        })
       })
     }
   })

@@ -89,6 +89,11 @@ describe('a request that contradicts itself is refused with the field and what w
       /^also\.0\.teeth\.0: Crown, first visit and Crown or bridge, delivery cannot both be done on .*ISO 35/,
     ],
     [
+      'T22 a tooth replaced by further work that the first works on',
+      { kind: 'filling.cervical', teeth: ['41'], also: [bonded] },
+      /^also\.0\.pontics\.0: The lower right central incisor \(ISO 41\) is worked on/,
+    ],
+    [
       'work on a tooth that is replaced',
       { ...bonded, also: [{ kind: 'filling.cervical', teeth: ['41'] }] },
       /^also\.0\.teeth\.0: The lower right central incisor \(ISO 41\) is replaced/,

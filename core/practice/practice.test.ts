@@ -8,6 +8,8 @@ import { toTooth } from '../teeth/notation'
 import { functionNames, permission, permissionOf, presetTable, roles, type Role } from './functions'
 import { practice } from './practice'
 import { starterPractice } from './starter'
+import { ruleIds, ruleMisfit, ruleMisfits, ruleRow } from '../rules'
+import { teamMisfits } from './team'
 
 const names = keysOf(functionNames)
 const width = (p: string): number => permission.options.findIndex((o) => o === p)
@@ -146,5 +148,29 @@ describe('the starter practice', () => {
     const wrong = practice.safeParse({ ...p, people: [{ id: 'x', name: 'X', roles: ['wizard'] }] })
     expect(wrong.error!.issues[0]!.path).toEqual(['people', 0, 'roles', 0])
     expect(practice.safeParse({ ...p, motto: 'x' }).success).toBe(false)
+  })
+})
+
+describe('T21 a team', () => {
+  const { people } = starterPractice()
+  const of = (dentist: string, ...assistants: string[]) =>
+    teamMisfits({ dentist, assistants }, [...people, { id: 'desk', name: 'Desk', roles: ['front desk'] }])
+  it('is of different people, and of the chairside', () => {
+    expect(of('dentist', 'assistant')).toEqual([])
+    expect(of('dentist', 'assistant', 'assistant')).toMatchObject([{ path: ['team', 'assistants', 1] }])
+    expect(of('dentist', 'dentist')[0]?.message).toContain('treats')
+    expect(of('dentist', 'desk')[0]?.message).toContain('not of the chairside team')
+  })
+})
+
+describe('T23 own values', () => {
+  const own = (value: number) => ({ value, by: 'Dr A', on: '2026-11-01' })
+  it('beyond what Settings allow, or longer than what has to be longer, are refused in words', () => {
+    expect(ruleMisfit({}, 'cord.dwell', 900)).toContain('has to be shorter than cord in the crevice, at most (15 min)')
+    expect(ruleMisfit({ 'cord.longest': own(1200) }, 'cord.dwell', 900)).toBeUndefined()
+    expect(ruleMisfit({ 'cord.dwell': own(600) }, 'cord.longest', 500)).toContain('has to be shorter')
+    expect(ruleMisfit({}, 'cord.dwell', 100_000)).toContain('beyond that it is asked of the dentist')
+    expect(ruleMisfits({ 'cord.dwell': own(100_000), 'no.such': own(1) })).toHaveLength(1)
+    for (const rule of ruleIds) expect(ruleMisfit({}, rule, ruleRow(rule).value), rule).toBeUndefined()
   })
 })

@@ -97,6 +97,36 @@ export function inWords(text: string, ...rulings: [Ruling, ...Ruling[]]): Reason
     : reason(text, rulings[0].because.standing)
 }
 
+/** Rows that make sense only in this order: the first is shorter than the second. */
+const shorterThan: readonly (readonly [RuleId, RuleId])[] = [
+  ['cord.dwell', 'cord.longest'],
+  ['cord.dwell', 'cord.longest.plain'],
+  ['crevice.warns', 'crevice.open'],
+  ['crevice.warns', 'crevice.base'],
+]
+
+/**
+ * Why a practice cannot have this value beside its others; nothing where it can.
+ * @example ruleMisfit({}, 'cord.dwell', 100_000) // 'Cord dwells, at least: from 60 s to 15 min; beyond that it is asked of the dentist visit by visit'
+ */
+export function ruleMisfit(own: OwnRules, rule: RuleId, value: number): string | undefined {
+  const { title, from, to, unit } = ruleRow(rule)
+  if (value < from || value > to)
+    return `${title}: from ${amountIn(from, unit)} to ${amountIn(to, unit)}; beyond that it is asked of the dentist visit by visit`
+  const of = (id: RuleId): number => (id === rule ? value : (own[id]?.value ?? ruleRow(id).value))
+  const clash = shorterThan.find(([a, b]) => (a === rule || b === rule) && of(a) >= of(b))
+  if (!clash) return undefined
+  const [a, b] = clash
+  return `${ruleRow(a).title} (${amountIn(of(a), ruleRow(a).unit)}) has to be shorter than ${ruleRow(b).title.toLowerCase()} (${amountIn(of(b), ruleRow(b).unit)})`
+}
+
+/** What of a practice's own values does not hold, in words. @example ruleMisfits({}) // [] */
+export const ruleMisfits = (own: OwnRules): string[] =>
+  ruleIds.flatMap((rule) => {
+    const set = own[rule]
+    return (set && ruleMisfit(own, rule, set.value)) ?? []
+  })
+
 /** A practice's own values as one reads them: what, how much, what is usual, who set it and when. */
 export const ownRuleLines = (own: OwnRules): string[] =>
   ruleIds.flatMap((rule) => {

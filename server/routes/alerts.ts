@@ -1,5 +1,8 @@
 /** The patient’s alerts: changed at any time. */
+import { sure } from '../../core/sure'
+import { alertSaid } from '../../core/vocabulary'
 import { roomOf, type Door } from '../house'
+import { asSeen } from '../saw'
 import { alertsView } from '../../wire/visit'
 import { eq } from 'drizzle-orm'
 import * as z from 'zod'
@@ -39,6 +42,8 @@ const setAlerts: Door = (app, house) => {
         params: visitParams,
         body: z.strictObject({
           alerts: z.array(alert).max(20),
+          /** Those that stood on the screen when it was changed. */
+          saw: z.array(alert).max(20),
           /** Why one is taken away; asked of whoever is no dentist. */
           why: text(200, 3, 'a reason').optional(),
         }),
@@ -46,11 +51,11 @@ const setAlerts: Door = (app, house) => {
     },
     async (request) => {
       const person = await signedIn(house, request)
-      const { alerts, why: reason } = request.body
+      const { alerts, saw, why: reason } = request.body
       const file = await loadHead(db, request.params.visitId)
       const wanted = new Set<string>(alerts)
-      const added = alerts.filter((a) => !file.patient.alerts.includes(a))
-      const removed = file.patient.alerts.filter((a) => !wanted.has(a))
+      const added = alerts.filter((a) => !saw.includes(a))
+      const removed = saw.filter((a) => !wanted.has(a))
       if (removed.length > 0) mayTakeAway(person, reason)
       const why = [
         ...added.map((a) => `alert entered: ${a}`),
@@ -58,6 +63,14 @@ const setAlerts: Door = (app, house) => {
       ].join('; ')
       const reopened: string[] = []
       await db.transaction(async (tx) => {
+        const [patient] = await tx
+          .select({ alerts: t.patients.alerts })
+          .from(t.patients)
+          .where(eq(t.patients.id, file.patient.id))
+          .for('update')
+        asSeen(saw.toSorted(), sure(patient).alerts.toSorted(), (now) =>
+          now.length === 0 ? 'no alert' : now.map((a) => alertSaid(a)).join('; '),
+        )
         await tx.update(t.patients).set({ alerts }).where(eq(t.patients.id, file.patient.id))
         // Every signed visit of the patient: a tray that was laid for other alerts is opened again, a visit that runs is told.
         const signed = await tx

@@ -5,7 +5,7 @@ import { file } from '../answers'
 import { done } from '../../wire/noun'
 import { importedView, starterView } from '../../wire/cupboard'
 import { eq, sql } from 'drizzle-orm'
-import { id, text } from '../../core/bounded'
+import { anything, id, text } from '../../core/bounded'
 import * as z from 'zod'
 import { item } from '../../core/catalog/item'
 import { starterBurs, starterItems } from '../../core/catalog/starter'
@@ -15,6 +15,7 @@ import { loadPractice } from '../db/store'
 import { notFound, Problem } from '../problem'
 import { changesOf, mayTakeOff, tellMarks } from './marks'
 import { signedIn } from './session'
+import { fieldsAsSeen } from '../saw'
 
 const figure = z.number().positive().max(100_000).nullable().optional()
 
@@ -26,6 +27,8 @@ const ownValues = z.strictObject({
   setS: figure,
   perUnit: figure,
   stock: z.number().nonnegative().max(1_000_000).optional(),
+  /** What stood on the screen of what is changed. */
+  saw: z.record(z.string().max(40), anything).optional(),
 })
 
 const itemsAsCsv: Door = (app, house) => {
@@ -141,9 +144,9 @@ const setItem: Door = (app, house) => {
           .where(eq(t.items.id, request.params.itemId))
           .for('update')
         if (!row) throw notFound(`item "${request.params.itemId}"`)
-        const merged = Object.fromEntries(
-          Object.entries({ ...row.body, ...request.body }).filter(([, v]) => v !== null),
-        )
+        const { saw, ...own } = request.body
+        fieldsAsSeen(saw, row.body, Object.keys(own))
+        const merged = Object.fromEntries(Object.entries({ ...row.body, ...own }).filter(([, v]) => v !== null))
         await tx
           .update(t.items)
           .set({ body: item.parse(merged) })

@@ -4,10 +4,11 @@ import { tellPractice } from './tell'
 import { done, made } from '../../wire/noun'
 import { randomUUID } from 'node:crypto'
 import { eq } from 'drizzle-orm'
-import { id, line, plainDate as plainDay } from '../../core/bounded'
+import { anything, id, line, plainDate as plainDay } from '../../core/bounded'
 import * as z from 'zod'
 import * as t from '../db/schema'
 import { notFound, Problem } from '../problem'
+import { fieldsAsSeen } from '../saw'
 
 const entered = z.strictObject({
   itemId: id(),
@@ -20,8 +21,10 @@ const changed = z
   .strictObject({
     left: z.number().nonnegative().max(1_000_000).optional(),
     opened: z.boolean().optional(),
+    /** What stood on the screen of what is changed. */
+    saw: z.record(z.string().max(40), anything).optional(),
   })
-  .refine((b) => Object.keys(b).length > 0, 'say what has changed')
+  .refine((b) => b.left !== undefined || b.opened !== undefined, 'say what has changed')
 
 const addLot: Door = (app, house) => {
   const { db } = house.database
@@ -61,12 +64,13 @@ const changeLot: Door = (app, house) => {
       },
     },
     async (request) => {
-      const rows = await db
-        .update(t.lots)
-        .set(request.body)
-        .where(eq(t.lots.id, request.params.lotId))
-        .returning({ id: t.lots.id })
-      if (rows.length === 0) throw notFound('such lot')
+      const { saw, ...change } = request.body
+      await db.transaction(async (tx) => {
+        const [row] = await tx.select().from(t.lots).where(eq(t.lots.id, request.params.lotId)).for('update')
+        if (!row) throw notFound('such lot')
+        fieldsAsSeen(saw, row, Object.keys(change))
+        if (Object.keys(change).length > 0) await tx.update(t.lots).set(change).where(eq(t.lots.id, row.id))
+      })
       tellPractice(house)
       return { ok: true as const }
     },

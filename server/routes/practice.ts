@@ -4,13 +4,13 @@ import { roomOf, type Door } from '../house'
 import { tellPractice } from './tell'
 import { sure } from '../../core/sure'
 import { done } from '../../wire/noun'
-import { id, line as words, whole } from '../../core/bounded'
+import { anything, id, line as words, whole } from '../../core/bounded'
 import { and, eq, isNull } from 'drizzle-orm'
 import * as z from 'zod'
 import { functionName, permission, type FunctionTable } from '../../core/practice/functions'
 import { dayRules } from '../../core/practice/day-rules'
 import { instruments } from '../../core/practice/instruments'
-import { amountIn, ruleId, ruleRow } from '../../core/rules'
+import { amountIn, ruleId, ruleMisfit, ruleRow } from '../../core/rules'
 import { card, practice as practiceSchema } from '../../core/practice/practice'
 import { plainDate, timeOfDay, wallTime } from '../../core/clock'
 import type { Db } from '../db/open'
@@ -18,6 +18,7 @@ import * as t from '../db/schema'
 import { zoneOf } from '../db/store'
 import { dayTopic } from '../live/topics'
 import { Problem } from '../problem'
+import { asSeen, fieldsAsSeen } from '../saw'
 
 const zone = id(80).refine((name) => {
   try {
@@ -36,6 +37,8 @@ const practicePatch = z.strictObject({
   day: dayRules.optional(),
   instruments: instruments.optional(),
   useLearned: z.boolean().optional(),
+  /** What stood on the screen of what is changed; the rules of the day are set whole, and never without it. */
+  saw: z.record(z.string().max(40), anything).optional(),
   /** The own code of whoever sets another zone: it is every visit's hour. */
   signer: ownSigner.optional(),
   chairs: z
@@ -50,6 +53,8 @@ const line = z.strictObject({
   function: functionName,
   who: z.enum(['assistant', 'expanded']),
   permission,
+  /** What the line said when it was changed. */
+  saw: permission.optional(),
   signer: ownSigner,
 })
 
@@ -83,7 +88,11 @@ const changePractice: Door = (app, house) => {
       schema: { response: { 200: done }, summary: 'Change name, notation, zone or chairs', body: practicePatch },
     },
     async (request) => {
-      const { signer: _, ...patch } = request.body
+      const { signer: _, saw, ...patch } = request.body
+      if (patch.day && saw?.['day'] === undefined)
+        throw new Problem('invalid', 'saw.day: the rules of the day are set whole; say which ones were seen', {
+          errors: [{ path: 'saw.day', message: 'the rules that were seen' }],
+        })
       const { chairs, zone: next } = patch
       if (chairs) {
         const kept = new Set(chairs.map((c) => c.id))
@@ -96,7 +105,12 @@ const changePractice: Door = (app, house) => {
           )
       }
       const before = await zoneOf(db)
-      if (Object.keys(patch).length > 0) await db.update(t.practices).set(patch)
+      if (Object.keys(patch).length > 0)
+        await db.transaction(async (tx) => {
+          const [row] = await tx.select().from(t.practices).limit(1).for('update')
+          fieldsAsSeen(saw, sure(row), Object.keys(patch))
+          await tx.update(t.practices).set(patch)
+        })
       if (next !== undefined && next !== before) {
         await keepHours(db, before, next)
         house.hub.send(dayTopic, { event: 'day', data: {} })
@@ -121,13 +135,15 @@ const setFunction: Door = (app, house) => {
     },
     async (request) => {
       const person = await signedIn(house, request)
-      const { table, function: fn, who, permission: granted } = request.body
+      const { table, function: fn, who, permission: granted, saw } = request.body
       await db.transaction(async (tx) => {
         const [row] = await tx
           .select({ functions: t.practices.functions, zone: t.practices.zone })
           .from(t.practices)
           .limit(1)
           .for('update')
+        const stands = sure(row).functions[table].find((l) => l.function === fn)
+        if (saw !== undefined && stands) asSeen(saw, stands[who], (now) => `“${now}”`)
         const lines: FunctionTable = sure(row).functions[table].map((l) =>
           l.function === fn
             ? { ...l, [who]: granted, setBy: person.name, setOn: plainDate(house.now(), sure(row).zone) }
@@ -176,26 +192,30 @@ const setRule: Door = (app, house) => {
       schema: {
         response: { 200: done },
         summary: 'Set one of the library’s times or amounts as this practice has it; null takes the library’s back',
-        body: z.strictObject({ rule: ruleId, value: z.number().min(-1_000_000).max(1_000_000).nullable() }),
+        body: z.strictObject({
+          rule: ruleId,
+          value: z.number().min(-1_000_000).max(1_000_000).nullable(),
+          /** The practice's own value that was seen; null where the library's stood. */
+          saw: z.number().nullable().optional(),
+        }),
       },
     },
     async (request) => {
       const person = await signedIn(house, request)
-      const { rule, value } = request.body
-      const { title, from, to, unit } = ruleRow(rule)
-      if (value !== null && (value < from || value > to))
-        throw new Problem(
-          'invalid',
-          `${title}: from ${amountIn(from, unit)} to ${amountIn(to, unit)}; beyond that it is asked of the dentist visit by visit.`,
-          { errors: [{ path: 'value', message: `from ${from} to ${to}` }] },
-        )
+      const { rule, value, saw } = request.body
+      const { from, to, unit } = ruleRow(rule)
       await db.transaction(async (tx) => {
         const [row] = await tx
           .select({ rules: t.practices.rules, zone: t.practices.zone })
           .from(t.practices)
           .limit(1)
           .for('update')
-        const { [rule]: _, ...others } = sure(row).rules
+        const { [rule]: stands, ...others } = sure(row).rules
+        const misfit = value === null ? undefined : ruleMisfit(others, rule, value)
+        if (misfit !== undefined)
+          throw new Problem('invalid', `${misfit}.`, { errors: [{ path: 'value', message: `from ${from} to ${to}` }] })
+        if (saw !== undefined)
+          asSeen(saw, stands?.value ?? null, (now) => (now === null ? 'as the library has it' : amountIn(now, unit)))
         const own =
           value === null ? {} : { [rule]: { value, by: person.name, on: plainDate(house.now(), sure(row).zone) } }
         await tx.update(t.practices).set({ rules: { ...others, ...own } })

@@ -5,7 +5,8 @@ import { movedView } from '../../wire/day'
 import { eq } from 'drizzle-orm'
 import { id, instant, plainDate as plainDay, whole } from '../../core/bounded'
 import * as z from 'zod'
-import { plainDate } from '../../core/clock'
+import { plainDate, timeOfDay } from '../../core/clock'
+import { asSeen } from '../saw'
 import * as t from '../db/schema'
 import { loadPractice, loadHead } from '../db/store'
 import { Problem } from '../problem'
@@ -23,6 +24,8 @@ const move = z.strictObject({
   from: instant,
   to: instant,
   chairId: id(40).optional(),
+  /** The chair it was in then. */
+  fromChair: id(40).optional(),
 })
 
 const moveVisits: Door = (app, house) => {
@@ -50,7 +53,7 @@ const moveVisits: Door = (app, house) => {
             .for('update')
           if (!row) throw new Problem('not-found', `There is no visit "${m.visitId}".`)
           await openNow(tx, 'PUT /days/:day/times', m.visitId)
-          if (row.startsAt !== m.from)
+          if (row.startsAt !== m.from || (m.fromChair !== undefined && row.chairId !== m.fromChair))
             throw new Problem('stale', 'Somebody moved one of these visits meanwhile; nothing was moved. Look again.')
           if (plainDate(m.to, practice.zone) !== day)
             throw new Problem('invalid', 'A visit moved by hand or by a proposal stays on its day.')
@@ -75,20 +78,30 @@ const moveVisit: Door = (app, house) => {
         response: { 200: done },
         summary: 'Move a visit that has not begun to another day, time or chair',
         params: visitParams,
-        body: newVisit.pick({ chairId: true, day: true, time: true }),
+        body: newVisit
+          .pick({ chairId: true, day: true, time: true })
+          .extend({ saw: z.strictObject({ chairId: id(40), startsAt: instant }) }),
       },
     },
     async (request) => {
       const { visitId } = request.params
-      const { chairId, day, time } = request.body
-      const [, practice] = [await loadHead(db, visitId), await loadPractice(db)]
+      const { chairId, day, time, saw } = request.body
+      const [head, practice] = [await loadHead(db, visitId), await loadPractice(db)]
       await openNow(db, 'PUT /visits/:visitId/time', visitId)
       if (!practice.chairs.some((c) => c.id === chairId))
         throw new Problem('invalid', `There is no chair "${chairId}".`)
-      await db
-        .update(t.visits)
-        .set({ chairId, day, startsAt: startOf(day, time, practice.zone) })
-        .where(eq(t.visits.id, visitId))
+      await db.transaction(async (tx) => {
+        const [row] = await tx
+          .select({ chairId: t.visits.chairId, startsAt: t.visits.startsAt })
+          .from(t.visits)
+          .where(eq(t.visits.id, head.visit.id))
+          .for('update')
+        asSeen(saw, row, (now) => (now ? `${timeOfDay(now.startsAt, practice.zone)}, ${now.chairId}` : 'gone'))
+        await tx
+          .update(t.visits)
+          .set({ chairId, day, startsAt: startOf(day, time, practice.zone) })
+          .where(eq(t.visits.id, visitId))
+      })
       tellOf(house, visitId)
       return { ok: true as const }
     },

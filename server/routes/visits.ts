@@ -6,6 +6,7 @@ import { versionView, visitView, type Stage } from '../../wire/visit'
 import { misfits } from '../../core/model/misfits'
 import { planUpToDate, requestUpToDate, toStore } from '../../core/model/upgrade'
 import type { Practice } from '../../core/practice/practice'
+import { teamMisfits } from '../../core/practice/team'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { randomUUID } from 'node:crypto'
@@ -217,6 +218,11 @@ const addVisit: Door = (app, house) => {
     async (request, reply) => {
       const { patientName, caseId, chairId, day, time, team, kind, also, alerts, ...ofCase } = request.body
       const practice = await loadPractice(db)
+      const [misfit] = teamMisfits(team, practice.people)
+      if (misfit)
+        throw new Problem('invalid', `${misfit.path.join('.')}: ${misfit.message}.`, {
+          errors: [{ path: misfit.path.join('.'), message: misfit.message }],
+        })
       if (!practice.chairs.some((c) => c.id === chairId))
         throw new Problem('invalid', `There is no chair "${chairId}".`, {
           errors: [{ path: 'chairId', message: 'no such chair' }],

@@ -116,6 +116,12 @@ export class Caller {
     }
   }
 
+  /** Sets the patient's alerts, having seen those that stand. */
+  async setAlerts(visitId: string, alerts: readonly string[], more: object = {}) {
+    const { request } = await this.read(visitView, `/visits/${visitId}`)
+    return this.call('PUT', `/visits/${visitId}/alerts`, { alerts, saw: request.alerts, ...more })
+  }
+
   async signTray(visitId: string): Promise<void> {
     const first = await this.call('POST', `/visits/${visitId}/tray/sign`, { acknowledged: [] })
     const signed = await this.call('POST', `/visits/${visitId}/tray/sign`, await this.layTray(visitId))

@@ -138,7 +138,7 @@ export default function CaseScreen() {
     try {
       const { reopened } = await api<{ reopened: string[] }>(`/visits/${visitId}/alerts`, {
         method: 'PUT',
-        body: { alerts, ...(why === undefined ? {} : { why }) },
+        body: { alerts, saw: data.visit.request.alerts, ...(why === undefined ? {} : { why }) },
       })
       toast(
         reopened.includes(visitId)

@@ -30,7 +30,7 @@ function LotRow({
   lot: Lot
   item: Item
   date: string
-  change: (body: { left?: number; opened?: boolean }) => void
+  change: (body: { left?: number; opened?: boolean; saw?: { left: number } }) => void
 }) {
   const state = marks[lotState(lot, date)]
   return (
@@ -46,7 +46,9 @@ function LotRow({
           defaultValue={lot.left}
           key={lot.left}
           onBlur={(e) =>
-            Number(e.target.value) !== lot.left && e.target.value !== '' && change({ left: Number(e.target.value) })
+            Number(e.target.value) !== lot.left &&
+            e.target.value !== '' &&
+            change({ left: Number(e.target.value), saw: { left: lot.left } })
           }
           className="num h-12 w-24 rounded-md border-2 border-line bg-sheet px-2 text-right"
         />

@@ -10,7 +10,7 @@ const figure = `num mt-1 block ${field}`
 export function DayPart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const rules = practice.day
   const patch = (change: Partial<DayRules>): void =>
-    save.mutate({ method: 'PATCH', path: '/practice', body: { day: { ...rules, ...change } } })
+    save.mutate({ method: 'PATCH', path: '/practice', body: { day: { ...rules, ...change }, saw: { day: rules } } })
   const time = (label: string, value: string, put: (v: string) => void) => (
     <label>
       {label}

@@ -18,8 +18,10 @@ interface Line {
   function: FunctionName
   who: 'assistant' | 'expanded'
   permission: Permission
+  /** What the line said when it was changed. */
+  saw: Permission
 }
-const keyOf = (l: Omit<Line, 'permission'>): string => `${l.table} ${l.function} ${l.who}`
+const keyOf = (l: Omit<Line, 'permission' | 'saw'>): string => `${l.table} ${l.function} ${l.who}`
 
 const code = z.object({ code: z.string().min(4, 'Your own code: this changes who may do what.') })
 
@@ -105,6 +107,7 @@ export function FunctionsPart({ practice, may }: { practice: Practice; may: bool
                           function: l.function,
                           who,
                           permission: among(permission.options, e.target.value) ?? l[who],
+                          saw: l[who],
                         },
                         l[who],
                       )

@@ -11,7 +11,12 @@ const figure = `num mt-1 ${field}`
 /** The curing light's last reading and the laboratory's days. */
 export function ToolsPart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
   const { irradianceMWPerCm2, readOn } = practice.light
-  const patch = (body: object): void => save.mutate({ method: 'PATCH', path: '/practice', body })
+  const patch = (body: object): void =>
+    save.mutate({
+      method: 'PATCH',
+      path: '/practice',
+      body: { ...body, saw: { light: practice.light, laboratoryDays: practice.laboratoryDays } },
+    })
   const [reading, setReading] = useState(String(irradianceMWPerCm2))
   const [on, setOn] = useState(readOn)
   const keep = (): void => {
@@ -102,7 +107,11 @@ function Cell({
         const n = text === '' ? null : Number(text)
         if (n === (value ?? null)) return
         if (n === null || (Number.isFinite(n) && n > 0))
-          save.mutate({ method: 'PATCH', path: `/items/${item.id}`, body: { [column]: n } })
+          save.mutate({
+            method: 'PATCH',
+            path: `/items/${item.id}`,
+            body: { [column]: n, saw: { [column]: value ?? null } },
+          })
         else e.target.value = String(value ?? '')
       }}
     />

@@ -17,7 +17,7 @@ function RuleLine({ rule, practice, save, may }: { rule: RuleId; practice: Pract
   const value = own?.value ?? row.value
   const [wrong, setWrong] = useState(false)
   const put = (to: number | null): void =>
-    save.mutate({ method: 'PUT', path: '/practice/rules', body: { rule, value: to } })
+    save.mutate({ method: 'PUT', path: '/practice/rules', body: { rule, value: to, saw: own?.value ?? null } })
   return (
     <li data-rule={rule} className={`border-l-4 py-1.5 pl-3 ${own ? 'border-brass' : 'border-line'}`}>
       <div className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3">

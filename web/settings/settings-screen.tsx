@@ -25,7 +25,9 @@ const PersonBox = lazy(() => import('./person-box'))
 const ZoneBox = lazy(() => import('./zone-box'))
 
 function PracticePart({ practice, save, may }: { practice: Practice; save: Save; may: boolean }) {
-  const patch = (body: object): void => save.mutate({ method: 'PATCH', path: '/practice', body })
+  const { name, notation, chairs } = practice
+  const patch = (body: object): void =>
+    save.mutate({ method: 'PATCH', path: '/practice', body: { ...body, saw: { name, notation, chairs } } })
   const [zone, setZone] = useState(false)
   const rename = (id: string, name: string): void =>
     patch({ chairs: practice.chairs.map((c) => (c.id === id ? { ...c, name } : c)) })
