@@ -46,7 +46,7 @@ describe('a verb', () => {
   it('refuses what there is not, with what there is', () => {
     expect(() => run(['plan', 'no-such-file.json'])).toThrow('no-such-file.json: no such file')
     expect(() => run(['measure', 'cord', '--tooth', '14', '--notation', 'quadrant'])).toThrow(
-      '14 in iso or 26 in universal',
+      '14 is no tooth in quadrants. Is UR4 (ISO 14) meant, which is 14 in ISO? Or UL6 (ISO 26) meant',
     )
     expect(() => run(['dance'])).toThrow('usage: jade plan')
   })

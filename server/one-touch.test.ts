@@ -30,7 +30,7 @@ async function asked(which: (h: Hold, plan: Plan) => boolean): Promise<Hold> {
   return hold
 }
 const free = (h: Hold, plan: Plan): boolean =>
-  !h.mandatory && sure(plan.steps.find((s) => s.id === h.stepId)).asks.length === 0
+  !h.mandatory && (h.restsOn ?? []).length === 0 && sure(plan.steps.find((s) => s.id === h.stepId)).asks.length === 0
 const touch = async (who: Caller, hold: Hold, more: object = {}) => {
   const { events } = await juno.read(eventsView, `/visits/${visit}/events`)
   return who.call('POST', `/visits/${visit}/commands`, command(events.length, { kind: 'sign', holdId: hold.id }, more))

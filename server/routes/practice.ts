@@ -196,7 +196,7 @@ const setRule: Door = (app, house) => {
           rule: ruleId,
           value: z.number().min(-1_000_000).max(1_000_000).nullable(),
           /** The practice's own value that was seen; null where the library's stood. */
-          saw: z.number().nullable().optional(),
+          saw: z.number().min(-1_000_000).max(1_000_000).nullable().optional(),
         }),
       },
     },
