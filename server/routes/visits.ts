@@ -197,7 +197,7 @@ const showVisit: Door = (app, house) => {
         marks: await loadMarks(db, visitId),
         throatPackIn: run !== undefined && throatPackIn(run.core),
         matters: [
-          ...openMatters(run?.matters ?? []).map(matterWords),
+          ...openMatters(run?.matters ?? []).map((m) => matterWords({ ...m, touches: [] })),
           ...(stage(visitId) === 'laid up' ? cassettes.flatMap(doubtWords) : []),
         ],
         cassettes,

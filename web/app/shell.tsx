@@ -77,7 +77,7 @@ function VisitPath({ visitId }: { visitId: string }) {
           data-matters=""
           className="rounded-md border-2 border-alarm bg-alarm-wash px-3 py-1 text-alarm"
         >
-          ■ {data.matters.join('; ')}
+          ■ {data.matters.join('; ')}: the dentist answers
         </strong>
       )}
       {data?.throatPackIn && (

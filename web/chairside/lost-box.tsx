@@ -67,6 +67,7 @@ export function LostBox({
               {labels[field]}
               {!must(field) && <span className="text-soft"> (if any)</span>}
               <input
+                autoFocus={field === 'reason'}
                 className={wideField}
                 value={told[field]}
                 onChange={(e) => setTold({ ...told, [field]: e.target.value })}
@@ -76,7 +77,7 @@ export function LostBox({
           <p className="text-soft">{dentist.name} takes one piece off the count. It stands in the record.</p>
           {wrong && <Alert>{wrong}</Alert>}
         </div>
-        <CodePad label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={give} />
+        <CodePad waits label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={give} />
       </div>
     </Modal>
   )

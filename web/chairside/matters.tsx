@@ -102,7 +102,7 @@ export function MatterBox({
           <p className="text-soft">It stands in the record with name and time.</p>
           {wrong && <Alert>{wrong}</Alert>}
         </div>
-        <CodePad label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={give} />
+        <CodePad waits label={`Code of ${dentist.name}`} value={code} onChange={setCode} onEnter={give} />
       </div>
     </Modal>
   )

@@ -40,8 +40,7 @@ function Readings({ text, notation, onText }: { text: string; notation: Notation
               {r.word} is no tooth in {notationNames[notation]}. Meant as{' '}
               {r.readings.map((x) => (
                 <Button key={x.notation} onClick={() => onText(teethWith(text, i, x.tooth, notation))}>
-                  {notationNames[x.notation]}: <span className="num">{writeBoth(x.tooth, notation)}</span>,{' '}
-                  {toothName(x.tooth)}
+                  {`${notationNames[x.notation]}: ${writeBoth(x.tooth, notation)}, ${toothName(x.tooth)}`}
                 </Button>
               ))}
             </>

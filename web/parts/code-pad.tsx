@@ -17,11 +17,14 @@ export function CodePad({
   onChange,
   onEnter,
   label,
+  waits = false,
 }: {
   value: string
   onChange: (code: string) => void
   onEnter: () => Promise<unknown>
   label: string
+  /** Something is said before it: the focus is there. */
+  waits?: boolean
 }) {
   const field = useRef<HTMLInputElement>(null)
   const [alone] = useState(oneAtATime)
@@ -30,7 +33,7 @@ export function CodePad({
     <div className="grid grid-cols-3 gap-2">
       <input
         ref={field}
-        autoFocus
+        autoFocus={!waits}
         aria-label={label}
         type="password"
         inputMode="none"

@@ -12,6 +12,7 @@ export function Modal({
   title,
   children,
   wide = false,
+  foot,
   unasked = false,
 }: {
   open: boolean
@@ -19,6 +20,8 @@ export function Modal({
   title: string
   children: ReactNode
   wide?: boolean | 'very'
+  /** What keeps it, under everything that is asked: in sight however long that is, and over none of it. */
+  foot?: ReactNode
   /** It comes by itself: what was on its way to the screen under it is not an answer. */
   unasked?: boolean
 }) {
@@ -31,11 +34,16 @@ export function Modal({
         <RadixDialog.Content
           aria-describedby={undefined}
           {...beat}
-          className={`fixed top-1/2 left-1/2 z-50 max-h-[94vh] w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-xl border-2 border-ink bg-paper p-5 ${wide === 'very' ? 'max-w-5xl' : wide ? 'max-w-3xl' : 'max-w-xl'}`}
+          className={`fixed top-1/2 left-1/2 z-50 flex max-h-[94vh] w-[94vw] -translate-x-1/2 -translate-y-1/2 flex-col overflow-hidden rounded-xl border-2 border-ink bg-paper py-5 ${wide === 'very' ? 'max-w-5xl' : wide ? 'max-w-3xl' : 'max-w-xl'}`}
         >
-          <RadixDialog.Title className="mb-3 min-h-12 pr-16 text-2xl font-bold">{title}</RadixDialog.Title>
-          {question}
-          <div className="grid grid-cols-[minmax(0,1fr)] [&_select]:max-w-full">{within(children)}</div>
+          <RadixDialog.Title className="mb-3 min-h-12 flex-none pr-20 pl-5 text-2xl font-bold">
+            {title}
+          </RadixDialog.Title>
+          {question && <div className="flex-none px-5 pb-3">{question}</div>}
+          <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] overflow-auto px-5 pt-1.5 pb-1.5 [&_select]:max-w-full">
+            {within(children)}
+          </div>
+          {foot && <div className="flex-none px-5 pt-3">{foot}</div>}
           {/* Last, so that the box opens on what it asks, not on the way out of it. */}
           <RadixDialog.Close asChild>
             <Button tone="quiet" aria-label="Close this box" className="absolute top-4 right-4">

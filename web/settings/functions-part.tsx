@@ -112,7 +112,7 @@ export function FunctionsPart({ practice, may }: { practice: Practice; may: bool
                         l[who],
                       )
                     }
-                    className={`h-12 rounded-md border-2 bg-sheet px-2 disabled:opacity-100 ${changed.has(keyOf({ table, function: l.function, who })) ? 'border-jade font-bold' : 'border-line'}`}
+                    className={`h-12 scroll-mb-72 rounded-md border-2 bg-sheet px-2 disabled:opacity-100 ${changed.has(keyOf({ table, function: l.function, who })) ? 'border-jade font-bold' : 'border-line'}`}
                   >
                     {permission.options.map((p) => (
                       <option key={p} value={p}>

@@ -147,7 +147,17 @@ export function MeasureBox({
   }
   const label = (t: Tooth): string => labelled(plan, t)
   return (
-    <Modal open onClose={onClose} title={at.title} wide="very">
+    <Modal
+      open
+      onClose={onClose}
+      title={at.title}
+      wide="very"
+      foot={
+        <Button big tone="jade" className="w-full" disabled={'wrong' in judged} onClick={() => void keep()}>
+          Keep these readings
+        </Button>
+      }
+    >
       <div className="space-y-3" data-measure={kind}>
         <div className="flex flex-wrap gap-3">
           {kinds.length > 1 && (
@@ -186,11 +196,6 @@ export function MeasureBox({
         />
         <Answer judged={judged} />
         {wrong && <Alert>{wrong}</Alert>}
-        <div className="sticky -bottom-5 bg-paper py-1">
-          <Button big tone="jade" className="w-full" disabled={'wrong' in judged} onClick={() => void keep()}>
-            Keep these readings
-          </Button>
-        </div>
         <p className="text-base text-soft">The dentist decides; readings stand in the record with what they came to.</p>
       </div>
     </Modal>

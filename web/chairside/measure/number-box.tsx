@@ -13,6 +13,7 @@ export function NumberBox({
   touches = [],
   from,
   name = label,
+  onEnter,
 }: {
   label: string
   /** What its keys are called by; the label where left out. */ name?: string
@@ -24,6 +25,7 @@ export function NumberBox({
   most: number
   touches?: readonly number[]
   /** Where − and + begin before there is a reading. */ from?: number
+  /** It has the focus when it comes, and enter goes on. */ onEnter?: () => void
 }) {
   const [typed, setTyped] = useState<string>()
   const put = (n: number): void => {
@@ -56,6 +58,7 @@ export function NumberBox({
         value={typed ?? value ?? ''}
         onChange={(e) => type(e.target.value)}
         onBlur={() => setTyped(undefined)}
+        {...(onEnter ? { autoFocus: true, onKeyDown: (e) => e.key === 'Enter' && onEnter() } : {})}
       />
       <Button tone="quiet" aria-label={`${name}: more`} onClick={() => put((value ?? from ?? least) + step)}>
         +

@@ -64,6 +64,9 @@ export function ReductionPart({
       sites.find((s) => read(s)?.verdict === 'short') ?? sites.find((s) => given[s] === undefined) ?? firstOf(sites),
   )
   const site = sites.includes(picked) ? picked : firstOf(sites)
+  /** Enter goes on to what has not been read yet. */
+  const at = sites.indexOf(site)
+  const after = [...sites.slice(at + 1), ...sites.slice(0, at)].find((x) => given[x] === undefined)
   const picture = reductionPicture(plan, tooth, restoration)
   const y = (mm: number): number => (picture.hangs ? -mm : mm) * px
   const [left, top, width, height] = picture.frame
@@ -72,49 +75,70 @@ export function ReductionPart({
     onGive(mm === undefined ? without(given, site) : { ...given, [site]: mm })
   return (
     <div className="space-y-2">
-      <div className="grid items-center gap-3 md:grid-cols-[minmax(0,1fr)_17rem]">
-        <svg
-          viewBox={`${left * px} ${picture.hangs ? y(top + height) : y(top)} ${width * px} ${height * px}`}
-          className="block max-h-80 w-full"
-          role="group"
-          aria-label="The sites that are read; the cut from cheek to tongue at the left, the tooth from above at the right"
-        >
-          <Outlines of={picture} y={y} />
-          {sites.map((s) => {
-            const [x, at] = picture.places[s] ?? [0, 0]
-            const j = read(s)
-            const on = s === site
-            return (
-              <g
-                key={s}
-                transform={`translate(${x * px} ${y(at)})`}
-                role="button"
-                aria-pressed={on}
-                aria-label={`${s}: ${j ? `${j.readMm} mm, ${j.verdict}` : 'not read'}`}
-                data-site={s}
-                data-read={j?.verdict ?? ''}
-                className="cursor-pointer outline-none focus-visible:[&_circle]:stroke-ink"
-                {...pressing(() => setPicked(s))}
-              >
-                <circle
-                  r={27}
-                  strokeWidth={on ? 6 : 2.5}
-                  strokeDasharray={j || on ? undefined : '5 5'}
-                  className={`${j?.verdict === 'short' ? 'fill-brass-wash' : 'fill-sheet'} ${on ? 'stroke-ink' : j?.verdict === 'short' ? 'stroke-brass' : j ? 'stroke-jade' : 'stroke-soft'}`}
-                />
-                <text
-                  textAnchor="middle"
-                  dominantBaseline="central"
-                  fontSize={17}
-                  fontWeight={700}
-                  className={j?.verdict === 'short' ? 'fill-brass' : 'fill-ink'}
+      <div className="grid items-start gap-3 md:grid-cols-[minmax(0,1fr)_17rem]">
+        <div className="space-y-2">
+          <svg
+            viewBox={`${left * px} ${picture.hangs ? y(top + height) : y(top)} ${width * px} ${height * px}`}
+            className="block max-h-60 w-full"
+            role="group"
+            aria-label="The sites that are read; the cut from cheek to tongue at the left, the tooth from above at the right"
+          >
+            <Outlines of={picture} y={y} />
+            {sites.map((s) => {
+              const [x, at] = picture.places[s] ?? [0, 0]
+              const j = read(s)
+              const on = s === site
+              return (
+                <g
+                  key={s}
+                  transform={`translate(${x * px} ${y(at)})`}
+                  role="button"
+                  aria-pressed={on}
+                  aria-label={`${s}: ${j ? `${j.readMm} mm, ${j.verdict}` : 'not read'}`}
+                  data-site={s}
+                  data-read={j?.verdict ?? ''}
+                  className="cursor-pointer outline-none focus-visible:[&_circle]:stroke-ink"
+                  {...pressing(() => setPicked(s))}
                 >
-                  {j ? `${shapes[j.verdict]}${j.readMm.toFixed(1)}` : '–'}
-                </text>
-              </g>
-            )
-          })}
-        </svg>
+                  <circle
+                    r={27}
+                    strokeWidth={on ? 6 : 2.5}
+                    strokeDasharray={j || on ? undefined : '5 5'}
+                    className={`${j?.verdict === 'short' ? 'fill-brass-wash' : 'fill-sheet'} ${on ? 'stroke-ink' : j?.verdict === 'short' ? 'stroke-brass' : j ? 'stroke-jade' : 'stroke-soft'}`}
+                  />
+                  <text
+                    textAnchor="middle"
+                    dominantBaseline="central"
+                    fontSize={17}
+                    fontWeight={700}
+                    className={j?.verdict === 'short' ? 'fill-brass' : 'fill-ink'}
+                  >
+                    {j ? `${shapes[j.verdict]}${j.readMm.toFixed(1)}` : '–'}
+                  </text>
+                </g>
+              )
+            })}
+          </svg>
+          <div className="rounded-md border-2 border-ink p-2">
+            <NumberBox
+              key={site}
+              label={`${site}, ${writeRange(target).replace(/ mm$/, '')}`}
+              name={site}
+              unit="mm"
+              value={given[site]}
+              onGive={put}
+              least={0}
+              most={6}
+              from={target.leastMm}
+              touches={tabsMm}
+              onEnter={() => setPicked(after ?? site)}
+            />
+            <p className="text-base text-soft">
+              <span className="num">{sites.filter((s) => given[s] !== undefined).length}</span> of{' '}
+              <span className="num">{sites.length}</span> sites read
+            </p>
+          </div>
+        </div>
         <div className="grid gap-1" role="group" aria-label="Sites">
           {sites.map((s) => (
             <button
@@ -128,24 +152,6 @@ export function ReductionPart({
             </button>
           ))}
         </div>
-      </div>
-      <div className="rounded-md border-2 border-ink p-2">
-        <NumberBox
-          key={site}
-          label={`${site}, ${writeRange(target).replace(/ mm$/, '')}`}
-          name={site}
-          unit="mm"
-          value={given[site]}
-          onGive={put}
-          least={0}
-          most={6}
-          from={target.leastMm}
-          touches={tabsMm}
-        />
-        <p className="text-base text-soft">
-          <span className="num">{sites.filter((s) => given[s] !== undefined).length}</span> of{' '}
-          <span className="num">{sites.length}</span> sites read
-        </p>
       </div>
     </div>
   )
