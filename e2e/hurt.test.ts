@@ -73,8 +73,10 @@ describe('a crown visit in a Universal practice', () => {
     await juno.seen()
     await juno.key(Key.SPACE)
     await juno.find('[role=dialog] input[type=password]')
-    await team.sign('numb')
+    // The one it waits for first.
+    await team.sign('shade')
     await juno.gone('[role=dialog]', 'the box of a signature that is given stays')
+    await team.sign('numb')
     await pedal(juno)
   })
   it('an alert in the middle of it says what it touches, and waits for the dentist; the record and the sheet have it', async () => {

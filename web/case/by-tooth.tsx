@@ -1,5 +1,5 @@
 import { factsOf, type ToothFacts } from '../../core/model/request'
-import { toothName, type Tooth } from '../../core/teeth/notation'
+import { toothName, write, type Tooth } from '../../core/teeth/notation'
 import type { VisitAndPlan } from '../app/plan'
 import { Check } from '../parts/ui'
 import { changeOf, toothChange, workAt, type Change } from './change'
@@ -35,18 +35,19 @@ export function ByTooth({
     <ul className="space-y-1.5" aria-label="Tooth by tooth">
       {work.teeth.map((t: Tooth) => {
         const facts = factsOf(work, t)
+        const said = write(t, data.practice.notation)
         const say = (f: Partial<Record<keyof ToothFacts, unknown>>): void =>
           change(changeOf(request, at, toothChange(work, t, f)))
         const [canal, ...canals] = facts.canals ?? []
         return (
           <li key={t} className="flex flex-wrap items-center gap-x-4 gap-y-1.5">
             <strong className="num" title={toothName(t)}>
-              {t}
+              {said}
             </strong>
             {asked('made') && (
               <Choose
                 disabled={locked}
-                label={`What ${t} gets`}
+                label={`What ${said} gets`}
                 value={facts.made ?? ((facts.surfaces?.length ?? 1) > 1 ? 'inlay' : 'foil')}
                 onPick={(made) => say({ made })}
                 words={{ foil: 'Foil', inlay: 'inlay' }}
@@ -55,7 +56,7 @@ export function ByTooth({
             {asked('pulp') && (
               <Choose
                 disabled={locked}
-                label={`Pulp of ${t}`}
+                label={`Pulp of ${said}`}
                 value={facts.pulp ?? (work.pulpTreatment ? 'pulpotomy' : 'none')}
                 onPick={(pulp) => say({ pulp })}
                 words={{ none: 'pulp left', pulpotomy: 'pulpotomy', pulpectomy: 'pulpectomy' }}
