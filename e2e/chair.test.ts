@@ -206,6 +206,10 @@ describe('a bonded metal bridge’s 90 s', () => {
     await assistant.says('Etched metal to be seated: closed')
     await assistant.says('cleaned, dried, etched again and begun anew')
     await assistant.accessible('[role=dialog]')
+    // The pedal that was on its way when the box came answers nothing.
+    const before = await assistant.seq()
+    await assistant.key(' ')
+    expect(await assistant.seq()).toBe(before)
     await assistant.moved(() => enter(assistant, 'Do it over'))
     await pair.runOn('isolation.dam-off')
     const note = await noteOf('metal')

@@ -175,6 +175,7 @@ describe('the library', () => {
       await varen.find('[data-step="crown.36.seat"] button, [data-step^="crown."][data-step$=".seat"] button')
     ).click()
     await (await varen.find('input[name=title]')).sendKeys('Sticker for the child')
+    await varen.tick('nothing of these')
     await varen.says('on every plan of this kind that is not signed yet')
     await (await varen.find('input[name=why]')).sendKeys('they ask for it')
     await varen.accessible('form')

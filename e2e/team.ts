@@ -60,7 +60,7 @@ export const pedal = (s: Screen, key: string = Key.PAGE_DOWN): Promise<void> => 
 export async function tabTo(s: Screen, words: string, most = 120): Promise<void> {
   const at = () =>
     s.driver.executeScript<string>(
-      'const e = document.activeElement; return e && e !== document.body ? `${e.getAttribute("aria-label") ?? ""} ${e.innerText ?? e.textContent ?? ""}` : ""',
+      'const e = document.activeElement; return e && e !== document.body && !e.matches("[role=dialog]") ? `${e.getAttribute("aria-label") ?? ""} ${e.innerText ?? e.textContent ?? ""}` : ""',
     )
   for (let i = 0; i < most; i++) {
     if ((await at()).includes(words)) return

@@ -75,7 +75,7 @@ function lastingOf(c: Case, agent: Agent, injections: readonly Injection[]): Fig
     const { value, because } = c.rule(rule)
     return {
       ...because,
-      name: 'expected numbness',
+      name: `expected numbness, ${rule.endsWith('block') ? 'block' : 'infiltration'}`,
       value: Math.round(value / 60),
       unit: 'min',
       text: `${because.text}; the test decides`,

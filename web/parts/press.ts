@@ -27,6 +27,8 @@ export function useBeat(comesByItself: boolean) {
       e.preventDefault()
       if (e.currentTarget instanceof HTMLElement) e.currentTarget.focus()
     },
+    // Nor does the screen under it go on by a key that was meant for it or for nothing.
+    onKeyDown: (e: Pick<Event, 'stopPropagation'>): void => e.stopPropagation(),
     onKeyDownCapture: swallow,
     onKeyUpCapture: swallow,
     onClickCapture: swallow,
