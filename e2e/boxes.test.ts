@@ -1,6 +1,7 @@
 /** Every box, opened, at four sizes: nothing that is typed into or touched lies under anything, or outside. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bringTo } from '../demo/bring'
+import { visitView } from '../wire/visit'
 import { Screen } from './screen'
 import { day, serve, type Served } from './serve'
 
@@ -15,6 +16,7 @@ beforeAll(async () => {
       await bringTo(db, `${day}-one`, { until: 'cutting.reduction-check', start: true }, now)
       await bringTo(db, `${day}-two`, { until: 'records.shade', start: true }, now)
       await bringTo(db, `${day}-three`, { until: 'impression.inspect', start: true }, now)
+      await bringTo(db, `${day}-four`, { until: 'impression.inspect', start: true, agoS: 3600 }, now)
     },
   })
   juno = await Screen.open(server.url)
@@ -23,6 +25,9 @@ beforeAll(async () => {
   await juno.enter('juno')
   await orrell.go('/')
   await orrell.enter('orrell')
+  const { request } = visitView.parse(await juno.asks(`/visits/${day}-one`))
+  const body = { alerts: [...request.alerts, 'latex'], saw: request.alerts }
+  await juno.asks(`/visits/${day}-one/alerts`, body, 'PUT')
 })
 afterAll(async () => {
   await juno.close()
@@ -82,6 +87,8 @@ const chair: [name: string, visit: string, open: (s: Screen) => Promise<unknown>
   ['how it is worked out', 'one', (s) => s.key('w')],
   ['keys', 'one', (s) => s.key('?')],
   ['a piece is missing', 'one', (s) => s.press('a piece is missing')],
+  ['what came up', 'one', (s) => s.press('The dentist answers')],
+  ['a cord that stays', 'four', (s) => s.press('It stays, because')],
 ]
 const elsewhere: [name: string, path: string, open: (s: Screen) => Promise<unknown>][] = [
   ['add a visit', '/', (s) => s.press('Add a visit')],
@@ -90,6 +97,7 @@ const elsewhere: [name: string, path: string, open: (s: Screen) => Promise<unkno
   ['a person', '/settings', (s) => s.press('Add a person')],
   ['another zone', '/settings', (s) => s.press('Another zone')],
   ['a lot', '/cupboard', (s) => s.click('[aria-label^="Add a lot"], [data-add-lot]')],
+  ['a load started', '/cupboard/instruments', (s) => s.press('Start a load')],
   ['a load pulled back', '/cupboard/instruments', (s) => s.click('[aria-label^="Pull load"]')],
 ]
 

@@ -103,6 +103,7 @@ describe('a crown visit with a retake of the impression', () => {
     await assistant.moved(() => enter(assistant, 'Keep these readings'))
     // The dentist sees the picture of it beside the hold, and cannot sign it as good.
     await orrell.find('[data-measured=inspection] [data-part=distal][data-fault=bubble]')
+    await orrell.seen()
     await orrell.click('[data-hold="impression"]')
     await (await orrell.find('[role=dialog] input[type=password]')).sendKeys('471108', '\uE007')
     await orrell.says('is not signed as it was read: 37 distal: a bubble on the margin')

@@ -191,6 +191,7 @@ describe('a zirconia crown on 37', () => {
 
   it('the counts hold cannot be signed while a needle and a cord are still in', async () => {
     await pedal(juno)
+    await orrell.seen()
     await orrell.click('[data-hold="counts"]')
     await (await orrell.find('[role=dialog] input[type=password]')).sendKeys('471108', Key.ENTER)
     await orrell.says('the counts do not agree: needle: 1 still in; base cord, 37: 1 still in')

@@ -126,6 +126,7 @@ describe('readings at the step', () => {
     await orrell.enter('lindqvist')
     await orrell.go(`/visits/${day}-three/chairside`)
     await orrell.find('[data-measured]')
+    await orrell.seen()
     await orrell.click('[data-hold="reduction"]')
     await (await orrell.find('[role=dialog] input[type=password]')).sendKeys('582236', Key.ENTER)
     await orrell.says('is not signed as it was read: 16 functional cusp: short by 0.5 mm')

@@ -1,6 +1,6 @@
 /**
  * A mirrored case gives the mirrored plan, and every tooth in it is written as the practice writes teeth: over any case of
- * any kind, with gaps beside it and further work behind it. It is asked in the quadrant notation, whose words are nothing
+ * any kind, with gaps beside it, further work behind it and a practice’s amendments. It is asked in the quadrant notation, whose words are nothing
  * else (`UL6`): a tooth that stayed in ISO among them would not be mirrored, and found. In the Universal notation the same
  * texts stand with its own numbers, from the plan to the record and the patient's sheet.
  */
@@ -13,6 +13,7 @@ import { practice } from '../../demo/test/plans'
 import { often } from '../../scripts/often'
 import { kindIds, type KindId } from '../kinds'
 import type { Plan } from '../model/plan'
+import type { Change } from '../practice/amendment'
 import type { VisitRequest } from '../model/request'
 import { picturesOf } from '../picture/pictures'
 import { compile } from '../plan/compile'
@@ -49,7 +50,35 @@ const anyCase = (kind: KindId) =>
       return plain(safeParse(both).success ? both : whole)
     })
 
-const planIn = (notation: Notation, request: VisitRequest): Plan => compile(request, { ...practice, notation })
+/** What practices add: an own step, a thing, other minutes, in the words of everybody. */
+const changes: Change[] = [
+  {
+    op: 'add step',
+    after: 'arrival.seat',
+    id: 'own.picture',
+    title: 'Picture of both arches',
+    fn: 'chairside',
+    place: 'mouth',
+    minutes: [1, 2, 3],
+    needs: [{ what: 'camera', quantity: 1, readiness: 'open' }],
+    does: [],
+  },
+  { op: 're-time step', step: 'arrival.seat', minutes: [2, 4, 8] },
+  { op: 'add item', step: 'arrival.seat', need: { what: 'gauze', quantity: 2, readiness: 'standby', when: 'wanted' } },
+]
+const planIn = (notation: Notation, request: VisitRequest): Plan =>
+  compile(request, {
+    ...practice,
+    notation,
+    amendments: changes.map((change, i) => ({
+      id: `am-${i}`,
+      kind: request.kind,
+      change,
+      by: 'Dr A',
+      on: '2026-11-01',
+      why: 'as we do it',
+    })),
+  })
 /** What a plan says; without the one line that has every tooth in all three notations. */
 const says = ({ teeth, ...plan }: Plan): object =>
   plain({ ...plan, notation: 'any', teeth: teeth.map((t) => [t.tooth, t.name, t.functional]) })
