@@ -104,7 +104,18 @@ export function coverage(): string {
         `| setup | ${count('open')} laid out, ${count('standby')} standby, ${count('drawer')} in the drawer |`,
         `| burs | ${cell(unique(plan.burs.map((b) => b.bur?.name ?? sure(b.lack))))} |`,
         `| clocks | ${cell(clocksOf(plan))} |`,
-        `| numb | ${cell(plan.steps.flatMap((s) => (s.numbed ? [injectionWords(s.numbed.injections, (t) => t)] : [])))} |`,
+        `| numb | ${cell(
+          plan.steps.flatMap((s) =>
+            s.numbed
+              ? [
+                  injectionWords(
+                    s.numbed.doses.flatMap((d) => d.injections),
+                    (t) => t,
+                  ),
+                ]
+              : [],
+          ),
+        )} |`,
         `| adhesive | ${cell(adhesivesOf(plan))} |`,
         `| counts | ${cell(unique(plan.counts.map((c) => `${c.what}${c.stays ? ', what stays marked' : ''}`)))} |`,
         `| holds | ${cell(unique(plan.holds.map((h) => `${h.title}${h.mandatory ? ' (no card removes it)' : ''}`)))} |`,

@@ -95,19 +95,15 @@ export interface Share extends Figure {
   stands: Nearness
 }
 
-/** Share of their ceilings that mixed agents reach together: they add up as fractions. 1 is the whole. */
-export function ledgerShare(
-  given: readonly { agent: Agent; cartridges: number }[],
+/** Share of their ceilings that amounts of agents reach together: they add up as fractions. 1 is the whole. */
+function shareOf(
+  parts: readonly { agent: Agent; mg: number }[],
   weightKg: number,
   table: CeilingTable,
 ): Share | undefined {
-  const parts = given.map(({ agent, cartridges: n }) => ({
-    agent,
-    mg: n * cartridgeMg(agent).value,
-    ceiling: ceilingMg(agent, weightKg, table)?.value,
-  }))
-  if (parts.some((p) => p.ceiling === undefined)) return undefined
-  const share = parts.reduce((sum, p) => sum + p.mg / sure(p.ceiling), 0)
+  const each = parts.map((p) => ({ ...p, ceiling: ceilingMg(p.agent, weightKg, table)?.value }))
+  if (each.some((p) => p.ceiling === undefined)) return undefined
+  const share = each.reduce((sum, p) => sum + p.mg / sure(p.ceiling), 0)
   const stands = nearnessOf(share)
   // Never rounded to the whole from above it.
   const value = stands === 'over' ? Math.max(1.01, round(share, 2)) : round(share, 2)
@@ -115,51 +111,74 @@ export function ledgerShare(
     name: 'share of the ceiling',
     value,
     unit: '',
-    text: `${parts.map((p) => `${p.agent} ${round(p.mg, 1)} of ${p.ceiling} mg`).join(' + ')} = ${value} of 1. For the dentist’s review`,
+    text: `${each.map((p) => `${p.agent} ${round(p.mg, 1)} of ${p.ceiling} mg`).join(' + ')} = ${value} of 1. For the dentist’s review`,
     standing: 'M',
     stands,
   }
 }
 
+/** {@link shareOf} cartridges that were handed over. */
+export const ledgerShare = (
+  given: readonly { agent: Agent; cartridges: number }[],
+  weightKg: number,
+  table: CeilingTable,
+): Share | undefined =>
+  shareOf(
+    given.map((g) => ({ agent: g.agent, mg: g.cartridges * cartridgeMg(g.agent).value })),
+    weightKg,
+    table,
+  )
+
 /** The tables that count: a child’s own, an adult’s label, both where nobody knows which. */
 export const tablesFor = (child: boolean | undefined): CeilingTable[] =>
   child === undefined ? ['children', 'adults'] : child ? ['children'] : ['adults']
 
+/** Whole cartridges for a volume. @example cartridgesFor('lidocaine with adrenaline', 1.8) // 1 */
+export const cartridgesFor = (agent: Agent, mL: number): number =>
+  Math.max(1, Math.ceil(mL / cartridges[agent].mL - 1e-9))
+
 /**
- * What the injections of a visit take before it begins: whole cartridges for the volume, and their share of the ceiling
- * where there is a weight.
- * @param mL all injections together
- * @example plannedAnaesthetic('lidocaine with adrenaline', 1.8, { child: false, weightKg: 70 }).cartridges // 1
+ * What the injections of a visit amount to before it begins, and their share of the ceilings where there is a weight.
+ * @param doses one for each agent, mL of all its injections together
+ * @example plannedAnaesthetic([{ agent: 'lidocaine with adrenaline', mL: 1.8 }], { child: false, weightKg: 70 }).over // undefined
  */
 export function plannedAnaesthetic(
-  agent: Agent,
-  mL: number,
+  doses: readonly { agent: Agent; mL: number }[],
   { weightKg, child }: { weightKg: number | undefined; child: boolean | undefined },
-): { cartridges: number; figures: Figure[]; cautions: Reason[]; over: string | undefined } {
-  const { mL: each, percent } = cartridges[agent]
-  const needed = Math.max(1, Math.ceil(mL / each - 1e-9))
-  const mg = mL * percent * 10
-  const volume: Figure = {
-    name: 'anaesthetic planned',
-    value: round(mL, 1),
-    unit: 'mL',
-    text: `${round(mL, 1)} mL in all = ${round(mg, 1)} mg, out of ${needed} ${needed === 1 ? 'cartridge' : 'cartridges'} of ${each} mL. For the dentist’s review`,
-    standing: 'M',
-  }
+): { figures: Figure[]; cautions: Reason[]; over: string | undefined } {
+  const several = doses.length > 1
+  const parts = doses.map(({ agent, mL }) => ({ agent, mg: mL * cartridges[agent].percent * 10 }))
+  const volumes = doses.map(({ agent, mL }, i): Figure => {
+    const needed = cartridgesFor(agent, mL)
+    return {
+      name: several ? `anaesthetic planned, ${agent}` : 'anaesthetic planned',
+      value: round(mL, 1),
+      unit: 'mL',
+      text: `${round(mL, 1)} mL in all = ${round(sure(parts[i]).mg, 1)} mg, out of ${needed} ${needed === 1 ? 'cartridge' : 'cartridges'} of ${cartridges[agent].mL} mL. For the dentist’s review`,
+      standing: 'M',
+    }
+  })
   const tables = weightKg === undefined ? [] : tablesFor(child)
   const shares = tables.flatMap((table) => {
-    const ceiling = ceilingMg(agent, sure(weightKg), table)
-    return ceiling ? [{ table, ceiling, stands: nearnessOf(mg / ceiling.value) }] : []
+    const share = shareOf(parts, sure(weightKg), table)
+    return share
+      ? [{ table, share, ceilings: parts.flatMap((p) => ceilingMg(p.agent, sure(weightKg), table) ?? []) }]
+      : []
   })
   const said = shares
-    .filter((s) => s.stands !== 'under')
-    .map((s) => ({
-      stands: s.stands,
-      text: `${s.stands === 'over' ? 'OVER' : 'Near'} the ceiling of ${tableWords[s.table]}: ${round(mg, 1)} of ${s.ceiling.value} mg planned; the dentist reviews it before the needle`,
+    .filter((s) => s.share.stands !== 'under')
+    .map(({ share, table, ceilings }) => ({
+      stands: share.stands,
+      text: `${share.stands === 'over' ? 'OVER' : 'Near'} the ceiling of ${tableWords[table]}: ${parts.map((p, i) => `${several ? `${p.agent} ` : ''}${round(p.mg, 1)} of ${sure(ceilings[i]).value} mg`).join(' + ')}${several ? `, together ${share.value} of 1,` : ''} planned; the dentist reviews it before the needle`,
     }))
   return {
-    cartridges: needed,
-    figures: [cartridgeMg(agent), volume, ...shares.map((s) => s.ceiling)],
+    figures: [
+      ...doses.flatMap((d, i) => [cartridgeMg(d.agent), sure(volumes[i])]),
+      ...shares.flatMap((s) => [
+        ...s.ceilings,
+        ...(several ? [{ ...s.share, name: `share of ${tableWords[s.table]}, the agents added up` }] : []),
+      ]),
+    ],
     over: said.find((s) => s.stands === 'over')?.text,
     cautions: said.map((s) => reason(s.text, 'M')),
   }

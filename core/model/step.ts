@@ -2,8 +2,7 @@
 import type { Cut } from '../catalog/cut'
 import type { Need } from '../catalog/match'
 import type { Figure, Reason } from '../figure'
-import type { Agent } from '../measure/anaesthetic'
-import type { Injection } from '../measure/numbing'
+import type { Dose } from '../measure/doses'
 import type { Seats } from '../measure/seats'
 import type { CordCoverage, CordLayer, CordSize } from '../measure/cord'
 import type { FunctionName, Permission } from '../practice/functions'
@@ -101,10 +100,8 @@ export type ReadingKind = Ask['reading']
 
 /** What a visit’s injections are planned as. */
 export interface Numbed {
-  agent: Agent
-  mL: number
-  cartridges: number
-  injections: Injection[]
+  /** One for each agent. */
+  doses: Dose[]
   /** Under which age and weight this practice doses as a child. */
   under: { years: number; kg: number }
   /** What is over a ceiling already as it is planned, in words. */

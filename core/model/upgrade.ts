@@ -10,7 +10,8 @@ import type { Learned } from '../practice/practice'
 import type { Link } from './link'
 import { holdNames, type Count, type Hold, type HoldName, type Plan, type SetupLine } from './plan'
 import { storedRequest, type VisitRequest, type VisitRequestInput } from './request'
-import type { Act, Ask, Step } from './step'
+import type { Dose } from '../measure/doses'
+import type { Act, Ask, Numbed, Step } from './step'
 
 declare const brand: unique symbol
 /** Something as it lies in the database: of no use until it has been brought up to date. */
@@ -219,7 +220,22 @@ export function planUpToDate(stored: Stored<Plan>): Plan {
   // The one place that says what may lie in the database; the fixtures under server/test/stored hold it to that.
   // oxlint-disable-next-line typescript/no-unsafe-type-assertion
   const plan = stored as unknown as OldPlan | UnheldPlan | Plan
-  return notated(saysWhatItAsks(plan) ? (isHeld(plan) ? plan : heldToTray(plan)) : heldToTray(askingPlan(plan)))
+  return dosed(notated(saysWhatItAsks(plan) ? (isHeld(plan) ? plan : heldToTray(plan)) : heldToTray(askingPlan(plan))))
+}
+
+/** Until 2026.12.2 a visit had one agent, which stood beside its injections. */
+type OneAgent = Dose & { doses?: undefined } & Pick<Numbed, 'under' | 'over'>
+const oneAgent = (numbed: Numbed | OneAgent | undefined): OneAgent | undefined =>
+  numbed?.doses === undefined ? numbed : undefined
+function dosed(plan: Plan): Plan {
+  if (!plan.steps.some((s) => oneAgent(s.numbed))) return plan
+  const steps = plan.steps.map((s): Step => {
+    const old = oneAgent(s.numbed)
+    if (!old) return s
+    const { under, over, doses: _, ...dose } = old
+    return { ...s, numbed: { doses: [dose], under, ...(over === undefined ? {} : { over }) } }
+  })
+  return { ...plan, steps }
 }
 
 /** Until 2026.12.1 the sentences of a plan wrote teeth in ISO, whatever the practice's own way. */

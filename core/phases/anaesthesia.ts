@@ -2,7 +2,9 @@ import { jawOf } from '../teeth/notation'
 import { reason, round, type Figure } from '../figure'
 import { numbRule } from '../measure/numb-lasts'
 import { capital } from '../words'
-import { plannedAnaesthetic, type Agent } from '../measure/anaesthetic'
+import { cartridgesFor, plannedAnaesthetic } from '../measure/anaesthetic'
+import { ageCautions, agentsFor, type Dose } from '../measure/doses'
+import type { RuleId } from '../rules'
 import {
   injectionsFor,
   injectionWords,
@@ -29,21 +31,23 @@ export function numbingOf(drafts: readonly Draft[]): Numbing {
 
 const isBlock = (i: Injection): boolean => techniques[i.technique].block
 
-/**
- * The agent where the case leaves it to the technique: two per cent for a block, because lasting numbness of lip or tongue
- * was reported more often after blocks with a four per cent agent [M]; articaine for the rest. A choice of the dentist.
- */
-export const agentFor = (c: Case, injections: readonly Injection[]): Agent =>
-  c.request.anaesthetic !== 'by technique'
-    ? c.request.anaesthetic
-    : injections.some(isBlock)
-      ? 'lidocaine with adrenaline'
-      : 'articaine with adrenaline'
+/** The agents, with what each is given for and takes. */
+export const dosesFor = (c: Case, injections: readonly Injection[]): Dose[] =>
+  agentsFor(injections, { choice: c.request.anaesthetic, ageYears: c.request.ageYears }).map(
+    ({ agent, injections: own }) => {
+      const mL = round(
+        own.reduce((sum, i) => sum + c.rule(`volume.${i.technique}`).value, 0),
+        2,
+      )
+      return { agent, mL, cartridges: cartridgesFor(agent, mL), injections: own }
+    },
+  )
 
 const bothSides = (injections: readonly Injection[]): boolean =>
   new Set(injections.filter(isBlock).map((i) => sideOf(i.at))).size > 1
 
-function cautionsOf(c: Case, agent: Agent, injections: readonly Injection[]) {
+function cautionsOf(c: Case, doses: readonly Dose[]) {
+  const injections = doses.flatMap((d) => d.injections)
   const child = childOf(c)
   const both = bothSides(injections)
   return [
@@ -57,7 +61,7 @@ function cautionsOf(c: Case, agent: Agent, injections: readonly Injection[]) {
           ),
         ]
       : []),
-    ...(agent === 'articaine with adrenaline' && injections.some(isBlock)
+    ...(doses.some((d) => d.agent === 'articaine with adrenaline' && d.injections.some(isBlock))
       ? [
           reason(
             'A block with a 4 % agent: the dentist’s choice; lasting numbness was reported more often after it',
@@ -65,17 +69,26 @@ function cautionsOf(c: Case, agent: Agent, injections: readonly Injection[]) {
           ),
         ]
       : []),
+    ...ageCautions(
+      doses.map((d) => d.agent),
+      c.request.ageYears,
+    ),
   ]
 }
 
 /** How long each way of giving it is expected to last. */
-function lastingOf(c: Case, agent: Agent, injections: readonly Injection[]): Figure[] {
-  const rules = [...new Set(injections.map((i) => numbRule(agent, i.technique)))]
-  return rules.map((rule) => {
+function lastingOf(c: Case, doses: readonly Dose[]): Figure[] {
+  const rules = new Map(
+    doses.flatMap((d) => d.injections.map((i) => [numbRule(d.agent, i.technique), d.agent] as const)),
+  )
+  const way = (rule: RuleId): string => (rule.endsWith('block') ? 'block' : 'infiltration')
+  const ways = [...rules.keys()].map(way)
+  return [...rules].map(([rule, agent]) => {
     const { value, because } = c.rule(rule)
+    const twice = ways.filter((w) => w === way(rule)).length > 1
     return {
       ...because,
-      name: `expected numbness, ${rule.endsWith('block') ? 'block' : 'infiltration'}`,
+      name: `expected numbness, ${way(rule)}${twice ? `, ${agent}` : ''}`,
       value: Math.round(value / 60),
       unit: 'min',
       text: `${because.text}; the test decides`,
@@ -96,14 +109,17 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
   if (numbing.by === 'nothing')
     return absent('anaesthesia', reason('nothing in this visit hurts; the dentist may still ask for it', 'C'))
   const { injections } = numbing
-  const agent = agentFor(c, injections)
-  const words = injectionWords(injections, c.say)
+  const doses = dosesFor(c, injections)
+  const several = doses.length > 1
+  const words = several
+    ? doses.map((d) => `${injectionWords(d.injections, c.say)}, ${d.agent.split(' ', 1).join('')}`).join('; ')
+    : injectionWords(injections, c.say)
+  const given = several
+    ? doses.map((d) => `${injectionWords(d.injections, c.say)}, ${d.agent}`).join('; ')
+    : `${words}; ${doses.map((d) => d.agent).join('')}`
   const volumes = injections.map((i) => c.rule(`volume.${i.technique}`))
-  const mL = round(
-    volumes.reduce((sum, v) => sum + v.value, 0),
-    2,
-  )
-  const planned = plannedAnaesthetic(agent, mL, { weightKg: c.request.weightKg, child: childOf(c) })
+  const laid = doses.reduce((sum, d) => sum + d.cartridges, 0)
+  const planned = plannedAnaesthetic(doses, { weightKg: c.request.weightKg, child: childOf(c) })
   const long = injections.some(isBlock)
   const short = injections.some((i) => !isBlock(i) && i.technique !== 'long-buccal')
   const needles = Number(long) + Number(short || !long)
@@ -123,7 +139,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
       id: 'anaesthesia.inject',
       phase: 'anaesthesia',
       title: `${more > 0 ? 'Injections' : 'Injection'}: ${words}`,
-      told: `gave local anaesthetic: ${words}; ${agent}, ${planned.cartridges} ${planned.cartridges === 1 ? 'cartridge' : 'cartridges'} laid out`,
+      told: `gave local anaesthetic: ${given}, ${laid} ${laid === 1 ? 'cartridge' : 'cartridges'} laid out`,
       tell: `Your ${injections.some((i) => jawOf(i.at) === 'lower') ? 'lip, cheek and tongue' : 'lip and cheek'} are numb for some hours. Do not eat until the feeling is back. Mind hot drinks, and do not bite your lip.${childOf(c) === true ? ' Watch that the child does not chew the numb lip.' : ''}`,
       detail: `${capital([...new Set(volumes.map((v) => v.because.text))].join('; '))}.${c.request.vital ? '' : ' The pulp is gone, the gum is not: it is numbed for what is done to it.'}`,
       fn: 'injection',
@@ -133,10 +149,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
       minutes: [1 + 0.3 * more, 2 + 0.6 * more, 4 + more],
       passes: ['syringe below the patient’s line of sight', 'gauze'],
       numbed: {
-        agent,
-        mL,
-        cartridges: planned.cartridges,
-        injections,
+        doses,
         under: childBounds(c),
         ...(planned.over === undefined ? {} : { over: planned.over }),
       },
@@ -144,17 +157,17 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
         open('syringe'),
         ...(long ? [open('needle.long')] : []),
         ...(short || !long ? [open('needle.short')] : []),
-        open(`cartridge.${agent}`, planned.cartridges),
-        standby(`cartridge.${agent}`, 'the test is not good and more is given', 1),
-        ...(c.has('adrenaline-sensitive') && agent.includes('adrenaline')
+        ...doses.map((d) => open(`cartridge.${d.agent}`, d.cartridges)),
+        ...doses.map((d) => standby(`cartridge.${d.agent}`, 'the test is not good and more is given', 1)),
+        ...(c.has('adrenaline-sensitive') && doses.some((d) => d.agent.includes('adrenaline'))
           ? [standby('cartridge.mepivacaine plain', 'the dentist asks for one without adrenaline')]
           : []),
       ],
       countsIn: [
         { id: 'needle', what: needles === 1 ? 'needle' : 'needles', planned: needles, outStep: 'anaesthesia.rinse' },
       ],
-      cautions: [...cautionsOf(c, agent, injections), ...planned.cautions],
-      figures: [...planned.figures, ...lastingOf(c, agent, injections)],
+      cautions: [...cautionsOf(c, doses), ...planned.cautions],
+      figures: [...planned.figures, ...lastingOf(c, doses)],
       ties: [
         {
           from: 'anaesthesia.topical',

@@ -161,10 +161,11 @@ describe('anaesthesia', () => {
     expect([isChild({}, under), isChild({ weightKg: 70 }, under)]).toEqual([undefined, undefined])
   })
   it('lays out the cartridges its injections take, and says before the needle when that is too much', () => {
-    const two = plannedAnaesthetic('lidocaine with adrenaline', 3.6, { child: false, weightKg: 70 })
-    expect([two.cartridges, two.over, two.cautions]).toEqual([2, undefined, []])
+    const two = plannedAnaesthetic([{ agent: 'lidocaine with adrenaline', mL: 3.6 }], { child: false, weightKg: 70 })
+    expect([two.over, two.cautions]).toEqual([undefined, []])
+    expect(two.figures[1]!.text).toContain('out of 2 cartridges')
     // 4.4 mg/kg × 15 kg = 66 mg; 3.6 mL of two per cent are 72 mg.
-    const much = plannedAnaesthetic('lidocaine with adrenaline', 3.6, { child: true, weightKg: 15 })
+    const much = plannedAnaesthetic([{ agent: 'lidocaine with adrenaline', mL: 3.6 }], { child: true, weightKg: 15 })
     expect(much.over).toContain('OVER the ceiling')
     expect(much.cautions[0]!.text).toContain('OVER the ceiling of the children’s table: 72 of 66 mg')
   })

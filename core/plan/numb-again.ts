@@ -10,6 +10,7 @@ import { sideOf, testWords, type Injection, type Site } from '../measure/numbing
 import { open, standby, type Draft, type Wired } from '../phases/build'
 import type { Case } from '../phases/case'
 import { reason } from '../figure'
+import { firstOf } from '../sure'
 import { jawOf, type Tooth } from '../teeth/notation'
 
 type Line = Wired['steps'][number]
@@ -45,7 +46,7 @@ function testAgain(
   sites: readonly Site[],
   injections: readonly Injection[],
   n: number,
-  agent: Agent,
+  agents: readonly Agent[],
 ): Draft {
   const id = n === 1 ? 'anaesthesia.test-again' : `anaesthesia.test-again.${n}`
   const where = testWords(sites, injections, c.say)
@@ -59,7 +60,10 @@ function testAgain(
     place: 'mouth',
     minutes: [0.3, 0.5, 2],
     passes: ['explorer'],
-    needs: [open('explorer'), standby(`cartridge.${agent}`, 'the test is not good and more is given', 1)],
+    needs: [
+      open('explorer'),
+      ...agents.map((a) => standby(`cartridge.${a}`, 'the test is not good and more is given', 1)),
+    ],
     reason: reason('numbness has an end: by the clock it may be over here', 'M'),
     hold: {
       name: 'numb',
@@ -77,7 +81,13 @@ export function keptNumb(lines: readonly Line[], c: Case): Line[] {
   const given = lines.find((l) => l.draft.numbed)?.draft
   const tested = lines.findIndex((l) => l.draft.act === 'numb')
   if (!given?.numbed || tested < 0) return [...lines]
-  const { agent, injections } = given.numbed
+  const { doses } = given.numbed
+  const injections = doses.flatMap((d) => d.injections)
+  const by = (site: Site) => {
+    const covers = (i: Injection): boolean => i.covers.some((s) => s.tooth === site.tooth && s.tissue === site.tissue)
+    const dose = doses.find((d) => d.injections.some(covers)) ?? firstOf(doses)
+    return { agent: dose.agent, technique: dose.injections.find(covers)?.technique ?? 'infiltration' }
+  }
   const at = course(lines)
   const neededS = at.get(given.id)?.endS ?? 0
   // How long what an injection covers is expected to last from the needle on; renewed by a test that was good.
@@ -86,8 +96,8 @@ export function keptNumb(lines: readonly Line[], c: Case): Line[] {
   const lasts = (site: Site): number => {
     const known = until.get(site.tooth)
     if (known !== undefined) return known
-    const by = injections.find((i) => i.covers.some((s) => s.tooth === site.tooth && s.tissue === site.tissue))
-    return neededS + c.rule(numbRule(agent, by?.technique ?? 'infiltration')).value
+    const { agent, technique } = by(site)
+    return neededS + c.rule(numbRule(agent, technique)).value
   }
   const againS = c.rule('numb.again').value
   const sideS = c.rule('numb.side').value
@@ -108,7 +118,7 @@ export function keptNumb(lines: readonly Line[], c: Case): Line[] {
       for (const s of hurts) reached.add(quarter(s.tooth))
       if (asked.length > 0) {
         n += 1
-        const test = testAgain(c, line.draft, asked, injections, n, agent)
+        const test = testAgain(c, line.draft, asked, injections, n, [...new Set(asked.map((s) => by(s).agent))])
         steps.push({ draft: test, after: line.after, ...(line.meanwhile ? { meanwhile: line.meanwhile } : {}) })
         steps.push({ ...line, after: [test.id] })
         for (const s of asked) {

@@ -1,5 +1,6 @@
 /** The anaesthetic ledger: what was handed over against both published tables. For the dentist's review, never permission. */
 import * as z from 'zod'
+import { round } from '../figure'
 import { sure, entriesOf } from '../sure'
 import {
   cartridgeMg,
@@ -55,13 +56,13 @@ const givenOf = (rounds: readonly unknown[]) =>
 /** Whether a key of what was handed over names an agent. */
 const isAgent = (key: string): key is AgentKey => Object.hasOwn(agents, key)
 /**
- * What was handed over with one cartridge more of what was given: a touch at the chair.
- * @example oneMore({ articaine: 1 }) // { articaine: 2 }
+ * What was handed over with one cartridge more of an agent that was given: a touch each at the chair.
+ * @example oneMore({ articaine: 1 }) // [{ agent: 'articaine', readings: { articaine: 2 } }]
  */
-export function oneMore(readings: Record<string, unknown>): Record<string, unknown> {
-  const [key, n] = Object.entries(readings).find(([k, v]) => isAgent(k) && typeof v === 'number' && v > 0) ?? []
-  return key !== undefined && typeof n === 'number' ? { ...readings, [key]: n + 1 } : readings
-}
+export const oneMore = (readings: Record<string, unknown>): { agent: string; readings: Record<string, unknown> }[] =>
+  Object.entries(readings).flatMap(([key, n]) =>
+    isAgent(key) && typeof n === 'number' && n > 0 ? [{ agent: key, readings: { ...readings, [key]: n + 1 } }] : [],
+  )
 
 export const anaesthetic = readingOf('anaesthetic', {
   name: 'Anaesthetic ledger',
@@ -71,13 +72,26 @@ export const anaesthetic = readingOf('anaesthetic', {
   rests: true,
   fields,
   starts: ({ plan, spent }) => {
-    const planned = plan.steps.find((x) => x.numbed)?.numbed
-    const key = named.find(([, agent]) => agent === (planned?.agent ?? plan.request.anaesthetic))?.[0]
+    const doses = plan.steps.find((x) => x.numbed)?.numbed?.doses ?? []
+    const keyOf = (agent: string) => named.find(([, a]) => a === agent)?.[0]
+    const first = keyOf(doses[0]?.agent ?? plan.request.anaesthetic)
+    const planned = doses.flatMap((d) => {
+      const key = keyOf(d.agent)
+      return key ? [[key, d.cartridges] as const] : []
+    })
+    // A further injection is one cartridge, until somebody says otherwise.
+    const cartridgesNow = spent.length > 0 || planned.length === 0 ? (first ? [[first, 1] as const] : []) : planned
+    const injections = doses.flatMap((d) => d.injections)
     return {
-      // A further injection is one cartridge, until somebody says otherwise.
-      ...(key ? { [key]: spent.length > 0 ? 1 : (planned?.cartridges ?? 1) } : {}),
-      ...(planned && spent.length === 0
-        ? { mL: planned.mL, where: injectionWords(planned.injections, (t) => said(plan, t)).slice(0, 200) }
+      ...Object.fromEntries(cartridgesNow),
+      ...(injections.length > 0 && spent.length === 0
+        ? {
+            mL: round(
+              doses.reduce((sum, d) => sum + d.mL, 0),
+              2,
+            ),
+            where: injectionWords(injections, (t) => said(plan, t)).slice(0, 200),
+          }
         : {}),
       ...(plan.request.weightKg === undefined ? {} : { weightKg: plan.request.weightKg }),
     }

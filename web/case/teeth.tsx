@@ -115,7 +115,7 @@ export function Teeth({
     ...(kind.pontics ? [{ value: 'pontic' as const, label: 'Pontic' }] : []),
     { value: 'missing' as const, label: 'Missing' },
   ]
-  const injections = data.plan.steps.flatMap((s) => s.numbed?.injections ?? [])
+  const injections = data.plan.steps.flatMap((s) => s.numbed?.doses.flatMap((d) => d.injections) ?? [])
   const numb = numbSites(
     injections,
     allTeeth.filter((t) => isPrimary(t) === (kind.dentition === 'primary')),

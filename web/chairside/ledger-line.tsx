@@ -22,7 +22,7 @@ export function LedgerLine({
   if (!step || core.status !== 'running' || (status !== 'running' && status !== 'done')) return null
   const [tooth] = teethAt(step, 'anaesthetic')
   const given = core.measured.find((m) => m.stepId === step.id && m.measure === 'anaesthetic')
-  const readings = typeof given?.readings === 'object' && given.readings !== null ? { ...given.readings } : undefined
+  const more = typeof given?.readings === 'object' && given.readings !== null ? oneMore({ ...given.readings }) : []
   return (
     <section aria-label="Injected" data-ledger={tooth ?? ''} className="space-y-2 rounded-lg bg-sheet p-3 text-xl">
       {given ? (
@@ -33,11 +33,11 @@ export function LedgerLine({
         </p>
       )}
       <span className="flex flex-wrap gap-2">
-        {readings ? (
-          <Button big onClick={() => onMore(step, oneMore(readings))}>
-            One cartridge more
+        {more.map(({ agent, readings }) => (
+          <Button key={agent} big onClick={() => onMore(step, readings)}>
+            {more.length > 1 ? `One cartridge more: ${agent}` : 'One cartridge more'}
           </Button>
-        ) : null}
+        ))}
         <Button big={!given} tone={given ? 'quiet' : 'plain'} onClick={() => onRead(step)}>
           {given ? 'Change' : 'What was injected'}
         </Button>
