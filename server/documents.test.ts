@@ -71,6 +71,34 @@ describe('documents', () => {
     expect(Object.keys(paths).length).toBeGreaterThan(40)
   })
 
+  it('takes with every change of what somebody saw what they saw; what needs none of it says why', async () => {
+    const body = z.looseObject({ content: z.record(z.string(), z.looseObject({ schema: z.looseObject({}) })) })
+    const way = z.looseObject({ requestBody: body.optional() })
+    const document = z.looseObject({ paths: z.record(z.string(), z.record(z.string(), way)) })
+    const { paths } = await juno.read(document, '/openapi.json')
+    const silent = Object.entries(paths).flatMap(([path, ways]) =>
+      Object.entries(ways).flatMap(([name, { requestBody }]) => {
+        if (name !== 'put' && name !== 'patch') return []
+        const written = JSON.stringify(Object.values(requestBody?.content ?? {}).map((c) => c.schema))
+        return /"saw":/.test(written) ? [] : [`${name} ${path}`]
+      }),
+    )
+    expect(silent.toSorted()).toEqual([
+      // Each move says from where.
+      'put /api/days/{day}/times',
+      // Yes or no: who comes second wanted what stands there, or sees it turn on every screen.
+      'put /api/people/{personId}/left',
+      // A file is taken in, and what it replaced is told.
+      'put /api/practice/amendments',
+      // Nobody sees a code.
+      'put /api/session/code',
+      // Says the version it is of.
+      'put /api/visits/{visitId}/request',
+      // A place is laid out or not, and each screen shows it at once.
+      'put /api/visits/{visitId}/tray',
+    ])
+  })
+
   it('holds each answer against its view here: a field too many, or one missing, is caught', () => {
     const sent = { id: 'juno', name: 'Juno', roles: ['assistant'] }
     const check = (answer: object) => () => checkAnswer(personView, JSON.stringify(answer), 'GET /session')

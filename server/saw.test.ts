@@ -62,4 +62,31 @@ describe('the second of two', () => {
       })
     expect([(await set(orrell, '471108')).status, (await set(varen, '771194')).status]).toEqual([200, 409])
   })
+  it('does not set a person, a card, the instruments or a place of the tray over what it has not seen', async () => {
+    const first = await practice()
+    const { instruments } = first
+    const more = (who: Caller, name: string) =>
+      who.call('PUT', '/instruments', {
+        ...instruments,
+        cassettes: [...instruments.cassettes, { id: name, type: 'basic', name }],
+        saw: instruments,
+      })
+    expect([(await more(orrell, 'one-more')).status, (await more(varen, 'another')).status]).toEqual([200, 409])
+    expect((await practice()).instruments.cassettes.map((c) => c.id)).toContain('one-more')
+    expect((await varen.call('PUT', '/instruments', instruments)).status).toBe(422)
+    expect((await varen.call('PATCH', '/practice', { instruments })).status).toBe(422)
+    const { name, roles } = first.people.find((p) => p.id === 'wim')!
+    const person = (who: Caller, code: string, to: string) =>
+      who.call('PUT', '/people/wim', { name: to, roles, saw: { name, roles }, signer: { code } })
+    const both = [await person(orrell, '471108', 'Wim One'), await person(varen, '771194', 'Wim Two')]
+    expect(both.map((x) => x.status)).toEqual([200, 409])
+    expect(both[1]!.body['detail']).toContain('now it is Wim One')
+    const saw = first.cards.find((c) => c.dentistId === 'orrell') ?? null
+    const card = (holds: string[]) =>
+      orrell.call('PUT', '/practice/cards', { dentistId: 'orrell', choices: {}, extraHolds: holds, saw })
+    expect([(await card(['bite'])).status, (await card([])).status]).toEqual([200, 409])
+    const [from, to, third] = first.items.map((i) => i.id)
+    const swap = (who: Caller, by: string) => who.call('PUT', `/visits/${visit}/swaps`, { from, to: by, saw: null })
+    expect([(await swap(orrell, to!)).status, (await swap(varen, third!)).status]).toEqual([200, 409])
+  })
 })

@@ -15,6 +15,7 @@ import { roomOf, type Door } from '../house'
 import { notFound } from '../problem'
 import { confirmed, ownSigner, signedIn } from './session'
 import { sure } from '../../core/sure'
+import { asSeen } from '../saw'
 
 const showCopies: Door = (app, house) => {
   const { db } = house.database
@@ -100,6 +101,8 @@ const fetchOne: Door = (app, house) => {
   )
 }
 
+const nightly = z.strictObject({ on: z.boolean(), keep: whole(1, 365) })
+
 const setNightly: Door = (app, house) => {
   const { db } = house.database
   app.put(
@@ -108,11 +111,16 @@ const setNightly: Door = (app, house) => {
       schema: {
         response: { 200: done },
         summary: 'Whether a copy is made each night, and how many are kept',
-        body: z.strictObject({ on: z.boolean(), keep: whole(1, 365) }),
+        body: nightly.extend({ saw: nightly.optional() }),
       },
     },
     async (request) => {
-      await db.update(t.practices).set({ nightly: request.body })
+      const { saw, ...to } = request.body
+      await db.transaction(async (tx) => {
+        const [row] = await tx.select({ now: t.practices.nightly }).from(t.practices).limit(1).for('update')
+        if (saw) asSeen(saw, sure(row).now, (now) => (now.on ? `each night, ${now.keep} kept` : 'off'))
+        await tx.update(t.practices).set({ nightly: to })
+      })
       return { ok: true as const }
     },
   )

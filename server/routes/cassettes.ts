@@ -16,6 +16,8 @@ import { loadCassettes, loadOutOfService } from '../db/instruments'
 import * as t from '../db/schema'
 import { loadLastEvent, loadPractice } from '../db/store'
 import { notFound, Problem } from '../problem'
+import { asSeen } from '../saw'
+import { sure } from '../../core/sure'
 
 const showInstruments: Door = (app, house) => {
   const { db } = house.database
@@ -88,13 +90,23 @@ const setInstruments: Door = (app, house) => {
       schema: {
         response: { 200: done },
         summary: 'Set cassettes, sterilisers and the way back',
-        body: instrumentsSchema,
+        // It is set whole: never without what was seen.
+        body: instrumentsSchema.extend({ saw: instrumentsSchema }),
       },
     },
     async (request) => {
       const doubled = request.body.cassettes.map((c) => c.id).find((id, i, all) => all.indexOf(id) !== i)
       if (doubled) throw new Problem('invalid', `Two cassettes are called "${doubled}".`)
-      await db.update(t.practices).set({ instruments: request.body })
+      const { saw, ...instruments } = request.body
+      await db.transaction(async (tx) => {
+        const [row] = await tx.select({ instruments: t.practices.instruments }).from(t.practices).limit(1).for('update')
+        asSeen(
+          saw,
+          sure(row).instruments,
+          (now) => `${now?.cassettes?.length ?? 0} cassettes, ${now?.sterilisers?.length ?? 0} sterilisers`,
+        )
+        await tx.update(t.practices).set({ instruments })
+      })
       house.hub.broadcast({ event: 'practice', data: {} })
       tellInstruments(house)
       return { ok: true as const }

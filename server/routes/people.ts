@@ -13,6 +13,7 @@ import { hashCode } from '../codes'
 import type { Db } from '../db/open'
 import * as t from '../db/schema'
 import { Problem } from '../problem'
+import { asSeen } from '../saw'
 import { codeField, confirmed, ownSigner, sessionOf, signedIn } from './session'
 import { sure } from '../../core/sure'
 import { sessionTopic } from '../live/topics'
@@ -21,6 +22,8 @@ const personBody = z.strictObject({
   name: line(80),
   roles: z.array(role).min(1).max(role.options.length),
   code: codeField.optional(),
+  /** What stood on the screen. */
+  saw: z.strictObject({ name: line(80), roles: z.array(role).max(role.options.length) }).optional(),
   /** The dentist's own code who changes this: a screen that was left open changes nobody. */
   signer: ownSigner,
 })
@@ -74,14 +77,17 @@ const setPerson: Door = (app, house) => {
     },
     async (request) => {
       const { personId } = request.params
-      const { code, signer: _, ...rest } = request.body
+      const { code, signer: _, saw, ...rest } = request.body
       if (code !== undefined) takenAsNew(code, rest.roles)
       const hash = code === undefined ? {} : { codeHash: await hashCode(code), wrongCodes: 0, lockedAt: null }
       await db.transaction(async (tx) => {
         const everybody = await tx
-          .select({ id: t.people.id, roles: t.people.roles, leftAt: t.people.leftAt })
+          .select({ id: t.people.id, name: t.people.name, roles: t.people.roles, leftAt: t.people.leftAt })
           .from(t.people)
-        if (!everybody.some((p) => p.id === personId)) throw new Problem('not-found', 'There is no such person.')
+          .for('update')
+        const now = everybody.find((p) => p.id === personId)
+        if (!now) throw new Problem('not-found', 'There is no such person.')
+        if (saw) asSeen(saw, { name: now.name, roles: now.roles }, (x) => `${x.name}, ${x.roles.join(', ')}`)
         const dentists = everybody.filter(
           (p) => p.leftAt === null && (p.id === personId ? rest.roles : p.roles).includes('dentist'),
         )

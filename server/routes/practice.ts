@@ -89,10 +89,11 @@ const changePractice: Door = (app, house) => {
     },
     async (request) => {
       const { signer: _, saw, ...patch } = request.body
-      if (patch.day && saw?.['day'] === undefined)
-        throw new Problem('invalid', 'saw.day: the rules of the day are set whole; say which ones were seen', {
-          errors: [{ path: 'saw.day', message: 'the rules that were seen' }],
-        })
+      for (const whole of ['day', 'instruments'] as const)
+        if (patch[whole] && saw?.[whole] === undefined)
+          throw new Problem('invalid', `saw.${whole}: these are set whole; say which ones were seen`, {
+            errors: [{ path: `saw.${whole}`, message: 'the ones that were seen' }],
+          })
       const { chairs, zone: next } = patch
       if (chairs) {
         const kept = new Set(chairs.map((c) => c.id))
@@ -165,18 +166,19 @@ const setCard: Door = (app, house) => {
       schema: {
         response: { 200: done },
         summary: 'Set a dentist’s card: the schools picked, the holds added',
-        body: card,
+        body: card.extend({ saw: card.nullable().optional() }),
       },
     },
     async (request) => {
       const person = await signedIn(house, request)
-      if (request.body.dentistId !== person.id)
-        throw new Problem('own-card', 'A card is set by the dentist whose card it is.')
+      const { saw, ...own } = request.body
+      if (own.dentistId !== person.id) throw new Problem('own-card', 'A card is set by the dentist whose card it is.')
       await db.transaction(async (tx) => {
         const [row] = await tx.select({ cards: t.practices.cards }).from(t.practices).limit(1).for('update')
-        await tx
-          .update(t.practices)
-          .set({ cards: [...sure(row).cards.filter((c) => c.dentistId !== person.id), request.body] })
+        const { cards } = sure(row)
+        const stands = cards.find((c) => c.dentistId === person.id) ?? null
+        if (saw !== undefined) asSeen(saw, stands, () => 'set on another screen')
+        await tx.update(t.practices).set({ cards: [...cards.filter((c) => c.dentistId !== person.id), own] })
       })
       tellPractice(house)
       return { ok: true as const }

@@ -117,13 +117,23 @@ const setShift: Door = (app, house) => {
         response: { 200: done },
         summary: 'How far a patient may be moved either way, minutes; null for the practice’s own',
         params: visitParams,
-        body: z.strictObject({ mayMoveMin }),
+        body: z.strictObject({ mayMoveMin, saw: mayMoveMin.optional() }),
       },
     },
     async (request) => {
       const { visitId } = request.params
+      const { mayMoveMin: to, saw } = request.body
       await loadHead(db, visitId)
-      await db.update(t.visits).set({ mayMoveMin: request.body.mayMoveMin }).where(eq(t.visits.id, visitId))
+      await db.transaction(async (tx) => {
+        const [row] = await tx
+          .select({ now: t.visits.mayMoveMin })
+          .from(t.visits)
+          .where(eq(t.visits.id, visitId))
+          .for('update')
+        if (saw !== undefined)
+          asSeen(saw, row?.now ?? null, (m) => (m === null ? 'as the practice has it' : `${m} min`))
+        await tx.update(t.visits).set({ mayMoveMin: to }).where(eq(t.visits.id, visitId))
+      })
       tellOf(house, visitId)
       return { ok: true as const }
     },

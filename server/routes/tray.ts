@@ -8,6 +8,7 @@ import { marksView, signedView, swapsView } from '../../wire/visit'
 import { toStore } from '../../core/model/upgrade'
 import { forecast } from '../../core/schedule/simulate'
 import { Problem } from '../problem'
+import { asSeen } from '../saw'
 import { and, eq, inArray } from 'drizzle-orm'
 import { id } from '../../core/bounded'
 import * as z from 'zod'
@@ -69,13 +70,20 @@ const swapItem: Door = (app, house) => {
         response: { 200: swapsView },
         summary: 'Lay out another item instead of the one planned',
         params: visitParams,
-        body: z.strictObject({ from: id(), to: id().nullable() }),
+        body: z.strictObject({
+          from: id(),
+          to: id().nullable(),
+          /** What lay there instead; null for what is planned. */ saw: id().nullable().optional(),
+        }),
       },
     },
     async (request) => {
       const { visitId } = request.params
       const { file, practice } = await visitAt(db, 'PUT /visits/:visitId/swaps', visitId)
-      const { from, to } = request.body
+      const { from, to, saw } = request.body
+      const stands = file.request.swaps[from] ?? null
+      const nameOf = (one: string): string => practice.items.find((i) => i.id === one)?.name ?? one
+      if (saw !== undefined) asSeen(saw, stands, (now) => nameOf(now ?? from))
       const items = new Set(practice.items.map((i) => i.id))
       // What is not in the cupboard any more is let go of by the way.
       const swaps: VisitRequest['swaps'] = Object.fromEntries(

@@ -50,6 +50,7 @@ function Cassettes({ view, practice, act }: { view: InstrumentsView; practice: P
       method: 'PUT',
       body: {
         ...view.instruments,
+        saw: view.instruments,
         cassettes: [...view.instruments.cassettes, { id: `${type}-${n}`, type, name: `${capital(type)} ${n}` }],
       },
     })
@@ -184,6 +185,7 @@ function AddSteriliser({ instruments, act }: { instruments: Instruments; act: Ac
       method: 'PUT',
       body: {
         ...instruments,
+        saw: instruments,
         sterilisers: [
           ...instruments.sterilisers,
           { id: `steriliser-${n}`, name: `Steriliser ${n}`, capacity: 6, cycle: 'pre-vacuum 132' },
@@ -202,6 +204,7 @@ function Sterilisers({ view, practice, act }: { view: InstrumentsView; practice:
       method: 'PUT',
       body: {
         ...view.instruments,
+        saw: view.instruments,
         sterilisers: view.instruments.sterilisers.map((s) => (s.id === id ? { ...s, ...part } : s)),
       },
     })

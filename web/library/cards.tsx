@@ -21,13 +21,17 @@ export function Cards({ kind, practice, first }: { kind: KindId; practice: Pract
   const second = dentists.find((d) => d.id === secondId && d.id !== first.id) ?? dentists.find((d) => d.id !== first.id)
   const a = planFor(kind, practice, first.id)
   const b = second ? planFor(kind, practice, second.id) : undefined
-  const save = useChange((card: Card) => api('/practice/cards', { method: 'PUT', body: card }), ['practice'])
+  const save = useChange(
+    (body: Card & { saw: Card | null }) => api('/practice/cards', { method: 'PUT', body }),
+    ['practice'],
+  )
   const cardOf = (id: string): Card =>
     practice.cards.find((c) => c.dentistId === id) ?? { dentistId: id, choices: {}, extraHolds: [] }
   const set = (id: string, name: ChoiceName, value: string): void => {
     const card = cardOf(id)
     const { [name]: _, ...rest } = card.choices
-    save.mutate({ ...card, choices: value === '' ? rest : { ...rest, [name]: value } })
+    const saw = practice.cards.find((c) => c.dentistId === id) ?? null
+    save.mutate({ ...card, choices: value === '' ? rest : { ...rest, [name]: value }, saw })
   }
   const shown = questions.filter((q) => a.asked.choices.includes(q.name) || b?.asked.choices.includes(q.name))
   const cell = (d: Person, plan: typeof a, name: ChoiceName) => {

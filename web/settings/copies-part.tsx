@@ -48,7 +48,7 @@ export default function CopiesPart({ practice }: { practice: Practice }) {
     staleTime: 0,
   })
   const nightly = useChange(
-    (body: CopiesView['nightly']) => api('/backups/nightly', { method: 'PUT', body }),
+    (body: CopiesView['nightly'] & { saw: CopiesView['nightly'] }) => api('/backups/nightly', { method: 'PUT', body }),
     ['practice'],
   )
   const form = useSchemaForm(copyForm, { code: '' })
@@ -65,7 +65,7 @@ export default function CopiesPart({ practice }: { practice: Practice }) {
           label="A copy each night"
           checked={view.nightly.on}
           disabled={nightly.isPending}
-          onChange={(on) => nightly.mutate({ ...view.nightly, on })}
+          onChange={(on) => nightly.mutate({ ...view.nightly, on, saw: view.nightly })}
         />
         <label className="flex items-center gap-2">
           of which are kept
@@ -78,7 +78,7 @@ export default function CopiesPart({ practice }: { practice: Practice }) {
             defaultValue={view.nightly.keep}
             onBlur={(e) => {
               const keep = e.target.valueAsNumber
-              if (keep !== view.nightly.keep) nightly.mutate({ ...view.nightly, keep })
+              if (keep !== view.nightly.keep) nightly.mutate({ ...view.nightly, keep, saw: view.nightly })
             }}
           />
         </label>

@@ -49,7 +49,11 @@ export default function PersonBox({
           save
             .mutateAsync(
               person
-                ? { method: 'PUT', path: `/people/${person.id}`, body }
+                ? {
+                    method: 'PUT',
+                    path: `/people/${person.id}`,
+                    body: { ...body, saw: { name: person.name, roles: person.roles } },
+                  }
                 : { method: 'POST', path: '/people', body },
             )
             .then(onClose)

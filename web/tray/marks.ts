@@ -67,7 +67,8 @@ export function useTray(visitId: string, data: VisitAndPlan | undefined, found: 
     select: (m) => m.state.variables,
   }).filter(isTouch)
   const swap = useChange(
-    (body: { from: string; to: string | null }) => api(`/visits/${visitId}/swaps`, { method: 'PUT', body }),
+    (body: { from: string; to: string | null; saw: string | null }) =>
+      api(`/visits/${visitId}/swaps`, { method: 'PUT', body }),
     [],
     reread,
   )
@@ -94,7 +95,7 @@ export function useTray(visitId: string, data: VisitAndPlan | undefined, found: 
     // A touch shows at once and stays: what the server tells meanwhile is from before it.
     marks: touched(data?.visit.marks ?? [], onTheirWay),
     toggle,
-    swap: (from: string, to: string | null) => swap.mutate({ from, to }),
+    swap: (from: string, to: string | null) => swap.mutate({ from, to, saw: data?.visit.request.swaps[from] ?? null }),
     sign: (of: Signature) => sign.mutateAsync(of),
     signing: sign.isPending,
     reopen: () => reopen.mutate(),
