@@ -1,6 +1,11 @@
 /** Every box, opened, at four sizes: nothing that is typed into or touched lies under anything, or outside. */
+import { rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { eq } from 'drizzle-orm'
 import { bringTo } from '../demo/bring'
+import * as t from '../server/db/schema'
 import { visitView } from '../wire/visit'
 import { Screen } from './screen'
 import { day, serve, type Served } from './serve'
@@ -8,6 +13,7 @@ import { day, serve, type Served } from './serve'
 let server: Served
 let juno: Screen
 let orrell: Screen
+const list = join(tmpdir(), `jade-boxes-${process.pid}.csv`)
 const at = (visit: string, place: string): string => `/visits/${day}-${visit}/${place}`
 beforeAll(async () => {
   server = await serve({
@@ -17,6 +23,8 @@ beforeAll(async () => {
       await bringTo(db, `${day}-two`, { until: 'records.shade', start: true }, now)
       await bringTo(db, `${day}-three`, { until: 'impression.inspect', start: true }, now)
       await bringTo(db, `${day}-four`, { until: 'impression.inspect', start: true, agoS: 3600 }, now)
+      await bringTo(db, `${day}-six`, { until: 'provisional.lift', agoS: 210 }, now)
+      await db.update(t.loads).set({ spore: true, sporeResult: null }).where(eq(t.loads.number, 234))
     },
   })
   juno = await Screen.open(server.url)
@@ -28,11 +36,18 @@ beforeAll(async () => {
   const { request } = visitView.parse(await juno.asks(`/visits/${day}-one`))
   const body = { alerts: [...request.alerts, 'latex'], saw: request.alerts }
   await juno.asks(`/visits/${day}-one/alerts`, body, 'PUT')
+  const heart = { alerts: ['mouth breather', 'adrenaline-sensitive'], saw: ['mouth breather'] }
+  await juno.asks(`/visits/${day}-five/alerts`, heart, 'PUT')
+  writeFileSync(
+    list,
+    'id,name,family,serves,lengthMm,widthMm,reusable,stock\nown-1,Own item,hand instrument,own,90,9,perhaps,1\n',
+  )
 })
 afterAll(async () => {
   await juno.close()
   await orrell.close()
   await server.stop()
+  rmSync(list, { force: true })
 })
 
 const sizes = [
@@ -89,8 +104,10 @@ const chair: [name: string, visit: string, open: (s: Screen) => Promise<unknown>
   ['a piece is missing', 'one', (s) => s.press('a piece is missing')],
   ['what came up', 'one', (s) => s.press('The dentist answers')],
   ['a cord that stays', 'four', (s) => s.press('It stays, because')],
+  ['the device goes to another person', 'one', (s) => s.click('[data-switch]')],
+  ['a missed window', 'six', (s) => s.press('The dentist accepts')],
 ]
-const elsewhere: [name: string, path: string, open: (s: Screen) => Promise<unknown>][] = [
+const elsewhere: [name: string, path: string, open: (s: Screen) => Promise<unknown>, who?: 'juno'][] = [
   ['add a visit', '/', (s) => s.press('Add a visit')],
   ['calendar', '/', (s) => s.press('Calendar')],
   ['amend a step', '/library/crown.prepare', (s) => s.click('[aria-label^="Amend"]')],
@@ -98,6 +115,19 @@ const elsewhere: [name: string, path: string, open: (s: Screen) => Promise<unkno
   ['another zone', '/settings', (s) => s.press('Another zone')],
   ['a lot', '/cupboard', (s) => s.click('[aria-label^="Add a lot"], [data-add-lot]')],
   ['a load started', '/cupboard/instruments', (s) => s.press('Start a load')],
+  ['a spore test', '/cupboard/instruments', (s) => s.click('[aria-label^="Read the spore test"]')],
+  ['a list of items', '/cupboard', async (s) => (await s.find('input[type=file]')).sendKeys(list)],
+  ['an alert taken away', at('five', 'case'), (s) => s.tick('mouth breather'), 'juno'],
+  [
+    'the dentist answers at the tray',
+    at('five', 'tray'),
+    async (s) => {
+      await s.layOut()
+      await s.readAll()
+      await s.press('Sign the tray')
+    },
+    'juno',
+  ],
   ['a load pulled back', '/cupboard/instruments', (s) => s.click('[aria-label^="Pull load"]')],
 ]
 
@@ -117,17 +147,18 @@ describe('every field is free', () => {
     await juno.press('Close this box')
     expect(found).toEqual([])
   })
-  it.each(elsewhere)('%s', async (_name, path, open) => {
-    await orrell.go(path)
-    await open(orrell)
-    await orrell.find('[role=dialog]')
+  it.each(elsewhere)('%s', async (_name, path, open, who) => {
+    const s = who === 'juno' ? juno : orrell
+    await s.go(path)
+    await open(s)
+    await s.find('[role=dialog]')
     const found: string[] = []
     for (const [w, h] of sizes) {
-      await sized(orrell, w, h)
-      found.push(...(await notFree(orrell)).map((f) => `${w}×${h} ${f}`))
+      await sized(s, w, h)
+      found.push(...(await notFree(s)).map((f) => `${w}×${h} ${f}`))
     }
-    await sized(orrell, 1280, 800)
-    await orrell.press('Close this box')
+    await sized(s, 1280, 800)
+    await s.press('Close this box')
     expect(found).toEqual([])
   })
 })

@@ -6,7 +6,7 @@ import { planOf, practice } from '../../demo/test/plans'
 import { often } from '../../scripts/often'
 import { kindIds } from '../kinds'
 import type { Plan } from '../model/plan'
-import { anaesthetic } from '../readings/numbing'
+import { startsOf, teethAt } from '../readings'
 import { compile } from '../plan/compile'
 import { jawOf } from '../teeth/notation'
 import type { Dose } from './doses'
@@ -64,8 +64,9 @@ describe('the agent of an injection', () => {
     expect(said.find((t) => t.startsWith('share of the adults'))).toMatch(
       /lidocaine with adrenaline \d+ of 420 mg \+ articaine with adrenaline \d+(\.\d)? of 420 mg = 0\.\d+ of 1/,
     )
-    const asked = anaesthetic.starts?.({ plan, spent: [] } as never)
-    expect(asked).toMatchObject({ lidocaine: 1, articaine: 1 })
+    const step = numbed(plan)!
+    const taken = { plan, step, tooth: teethAt(step, 'anaesthetic')[0]!, before: [], round: 0 }
+    expect(startsOf('anaesthetic', taken)).toMatchObject({ lidocaine: 1, articaine: 1 })
     const agents = (p: Plan) => doses(p).map((d) => d.agent.split(' ', 1)[0])
     expect(
       agents(compile(parse({ ...crown, teeth: ['36'], also: [{ ...crown, teeth: ['44'], vital: false }] }), practice)),
