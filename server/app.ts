@@ -33,6 +33,7 @@ import type { App, House } from './house'
 import { CodesShown } from './codes-shown'
 import { Heard } from './heard'
 import { Hub } from './live/hub'
+import { tellLate } from './told-late'
 import { Presence } from './live/presence'
 import { healthView } from '../wire/live'
 import { problems } from '../wire/problems'
@@ -270,6 +271,7 @@ export async function buildApp(options: AppOptions): Promise<App> {
       throw new Problem('foreign-origin', 'This request came from another site.')
   })
   auditChanges(app, house, options.database.db)
+  app.addHook('onReady', () => tellLate(house))
   app.addHook('preClose', () => house.hub.close())
   await app.register(
     async (api) => {

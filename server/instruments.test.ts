@@ -2,6 +2,9 @@
 import { instrumentsView, loadMadeView, tracedView } from '../wire/instruments'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { CassetteState } from '../core/schedule/cassettes'
+import { eq } from 'drizzle-orm'
+import { buildApp } from './app'
+import * as t from './db/schema'
 import { simulatedLog } from './standins/steriliser'
 import { eventsView } from '../wire/run'
 import { recordView, visitView } from '../wire/visit'
@@ -280,5 +283,29 @@ describe('a tray that is robbed of its cassette', () => {
     own.clock.now += 60_000
     await wim2.call('POST', '/sterilisers/steriliser-b/return', { why: 'cause found' })
     expect((await wim2.call('DELETE', `/loads/${id}/spore`)).body['detail']).toContain('was let back into service')
+  })
+  it('pulled back by a version that told no run is told once when the server starts', async () => {
+    const late = await openHouse()
+    const bram = await new Caller(late.app).signIn('juno', '3816')
+    await bram.signTray(visit)
+    const begin = command(0, { kind: 'begin' })
+    expect((await bram.call('POST', `/visits/${visit}/commands`, begin)).status).toBe(200)
+    const [lies] = (await bram.read(visitView, `/visits/${visit}`)).cassettes
+    const pulled = { failedAt: late.clock.now, failedBy: 'wim', failedWhy: 'strip pale' }
+    await late.database.db.update(t.loads).set(pulled).where(eq(t.loads.number, lies!.load!))
+    const matters: number[] = []
+    for (const _ of ['first start', 'second']) {
+      const app = await buildApp({ database: late.database, now: () => late.clock.now })
+      await app.ready()
+      const again = await new Caller(app).signIn('juno', '3816')
+      const { events } = await again.read(eventsView, `/visits/${visit}/events`)
+      const told = events.filter((e) => e.what.kind === 'cassette.doubted')
+      expect(told.map((e) => e.by)).toEqual(told.map(() => 'wim'))
+      matters.push(told.length)
+      await app.close()
+    }
+    expect(matters[0]).toBeGreaterThan(0)
+    expect(matters[1]).toBe(matters[0])
+    await late.close()
   })
 })
