@@ -15,14 +15,16 @@ export interface Picture {
 
 /** Two teeth of one visit show the same where the same is cut on the same sides, and the words differ by the tooth alone. */
 const alike = (plan: Plan, { says, tooth, labels }: Section, { cut }: Step): string =>
-  [says.replace(said(plan, tooth), ''), cut?.form, ...labels.filter((l) => l.lit).map((l) => l.side)].join('|')
+  // A tooth may be a letter (S): it is looked for where it stands.
+  [says.replace(`view of ${said(plan, tooth)}:`, ''), cut?.form, ...labels.filter((l) => l.lit).map((l) => l.side)].join('|')
 
 export function picturesOf(plan: Plan): Picture[] {
   const found = new Map<string, Picture>()
   for (const step of plan.steps) {
     const section = sectionOf(plan, step)
     if (!section) continue
-    const title = step.title.replace(`${said(plan, section.tooth)}: `, '')
+    const own = `${said(plan, section.tooth)}: `
+    const title = step.title.startsWith(own) ? step.title.slice(own.length) : step.title
     const key = alike(plan, section, step)
     const known = found.get(key)
     if (!known) found.set(key, { section, titles: [title], teeth: [section.tooth] })

@@ -3,9 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { planOf, practice, requestOf } from '../../demo/test/plans'
 import type { Plan } from '../model/plan'
 import { compile } from '../plan/compile'
-import { type VisitRequestInput } from '../model/request'
+import { visitRequest, type VisitRequestInput } from '../model/request'
 import { kindIds } from '../kinds'
 import { exampleRequest } from '../visits/example'
+import { picturesOf } from './pictures'
 import { sectionOf } from './section'
 import type { Section } from './section-frame'
 import { edgeAt, profileOf, topAt } from './tooth-profile'
@@ -143,6 +144,26 @@ describe('other pieces', () => {
       }
     }
     expect(n).toBeGreaterThan(80)
+  })
+})
+
+describe('the pictures of a visit', () => {
+  it('show teeth that are cut alike together, whichever way they are written: S is a tooth, too', () => {
+    const pictures = (notation: 'iso' | 'universal' | 'quadrant') =>
+      picturesOf(
+        compile(
+          visitRequest.parse({
+            kind: 'primary.metal-crown',
+            teeth: ['84', '85'],
+            date: '2026-11-24',
+            team: { dentist: 'dentist', assistants: ['assistant'] },
+          }),
+          { ...practice, notation },
+        ),
+      ).map((x) => x.teeth)
+    expect(pictures('iso').some((teeth) => teeth.length > 1)).toBe(true)
+    expect(pictures('universal')).toEqual(pictures('iso'))
+    expect(pictures('quadrant')).toEqual(pictures('iso'))
   })
 })
 
