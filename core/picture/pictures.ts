@@ -16,7 +16,11 @@ export interface Picture {
 /** Two teeth of one visit show the same where the same is cut on the same sides, and the words differ by the tooth alone. */
 const alike = (plan: Plan, { says, tooth, labels }: Section, { cut }: Step): string =>
   // A tooth may be a letter (S): it is looked for where it stands.
-  [says.replace(`view of ${said(plan, tooth)}:`, ''), cut?.form, ...labels.filter((l) => l.lit).map((l) => l.side)].join('|')
+  [
+    says.replace(`view of ${said(plan, tooth)}:`, ''),
+    cut?.form,
+    ...labels.filter((l) => l.lit).map((l) => l.side),
+  ].join('|')
 
 export function picturesOf(plan: Plan): Picture[] {
   const found = new Map<string, Picture>()
