@@ -17,6 +17,7 @@ export const rooms = [
   'practice',
   'measure',
   'model',
+  'library',
   'phases',
   'visits',
   'plan',

@@ -19,7 +19,7 @@ import {
   validatorCompiler,
   type ZodTypeProvider,
 } from 'fastify-type-provider-zod'
-import { RequestError } from '../core/plan/compile'
+import { RequestError } from '../core/plan/team'
 import { throatPack } from '../core/vocabulary'
 import { answers, problemBeside } from './answers'
 import type { Copies } from './backup/copies'

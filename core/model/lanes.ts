@@ -3,11 +3,11 @@ import type { Reason } from '../figure'
 import type { FunctionName } from '../practice/functions'
 import type { Edge } from './link'
 
-/** One pair of hands for a while. */
-export interface LaneAct {
+/** One pair of hands for a while; `T` is how it is said: a sentence, or one with its things marked. */
+export interface LaneAct<T = string> {
   id: string
   /** Said to whoever does it: short, an order. */
-  say: string
+  say: T
   takesS: number
   by: 'dentist' | 'assistant' | 'either'
   /** What it is: the table of functions says which assistant may do it. */
@@ -21,12 +21,12 @@ export interface LaneAct {
 }
 
 /** As a phase writes it: acts in the order they are called. */
-export interface Choreography {
+export interface Choreography<T = string> {
   title: string
   /** The step whose edge starts it; left out, the one it stands on. */
   from?: string
   fromEdge?: Edge
-  acts: readonly LaneAct[]
+  acts: readonly LaneAct<T>[]
   /** Everything is done within so many seconds of its beginning. */
   withinS?: number
   /** Done again and again, so many times in all. */

@@ -14,7 +14,7 @@ import {
   type Injection,
   type Site,
 } from '../measure/numbing'
-import { absent, open, standby, sequence, step, nothing, type Block, type Draft, atLeast } from './build'
+import { absent, open, standby, sequence, step, nothing, type Block, type Drafted, atLeast } from './build'
 import { childBounds, childOf, teethOf, type Case } from './case'
 
 /** How the visit is made painless, decided by what its work does: what hurts where, and what covers it. */
@@ -24,7 +24,7 @@ export type Numbing =
   | { by: 'sleep' }
 
 /** What everything that hurts in these steps asks to be numb. */
-export function numbingOf(drafts: readonly Draft[]): Numbing {
+export function numbingOf(drafts: readonly Drafted[]): Numbing {
   const sites = drafts.flatMap((d) => d.hurts ?? [])
   return sites.length === 0 ? { by: 'nothing' } : { by: 'needle', sites, injections: injectionsFor(sites) }
 }

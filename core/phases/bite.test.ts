@@ -9,7 +9,7 @@ import { questions } from '../practice/choices'
 import { starterPractice } from '../practice/starter'
 import { exampleRequest } from '../visits/example'
 import { bitesOf } from './bite'
-import { biteStages } from './bite-stages'
+import { biteStages } from '../library/bite-stages'
 import { openCase } from './case'
 
 const practice = starterPractice()

@@ -4,7 +4,7 @@
  */
 import { reason, type Reason } from '../figure'
 import type { KindId } from '../kinds'
-import { biteStages, type BiteRow, type BiteStage } from './bite-stages'
+import { biteStages, type BiteRow, type BiteStage } from '../library/bite-stages'
 import { open, practice, step, type Block, type Draft } from './build'
 import type { Case } from './case'
 import { goldWork } from './gold-work'

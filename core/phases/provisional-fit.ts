@@ -1,7 +1,7 @@
 /** A provisional tried in, relined where it is short, cemented and cleaned: made today, or put on again. */
 import { reason, type Reason } from '../figure'
 import { provisionalBite } from './bite'
-import { biteStages } from './bite-stages'
+import { biteStages } from '../library/bite-stages'
 import { atLeast, open, sequence, standby, step, type Block } from './build'
 import { cardAdds, labels, teethOf, type Case } from './case'
 import { mouldSteps } from './provisional'

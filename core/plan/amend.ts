@@ -1,7 +1,9 @@
 /** The practice's amendments on a wired visit: applied one by one; what would make the day unsound is refused and said. */
 import { lastOf, sure } from '../sure'
 import { changeWords, type Amendment, type Change, type MouthEffect } from '../practice/amendment'
-import { self, type Draft, type Wired } from '../phases/build'
+import { self, type Draft, type Drafted, type Wired } from '../phases/build'
+import { drafted } from '../library/fields'
+import { plain } from '../library/said'
 import type { Item } from '../catalog/item'
 import type { Need } from '../catalog/match'
 import { itsName } from '../catalog/spoken'
@@ -28,7 +30,7 @@ function without(lines: readonly Line[], gone: Line): Line[] {
 }
 
 /** Puts a step behind another; what came after that one now comes after the new one. */
-function insert(lines: readonly Line[], after: Line, draft: Draft): Line[] {
+function insert(lines: readonly Line[], after: Line, draft: Drafted): Line[] {
   const at = lines.findIndex((l) => l.draft.id === after.draft.id)
   const later = lines.slice(at + 1).map((l) => ({ ...l, after: replaced(l.after, after.draft.id, [draft.id]) }))
   return [
@@ -38,7 +40,7 @@ function insert(lines: readonly Line[], after: Line, draft: Draft): Line[] {
   ]
 }
 
-const redraft = (lines: readonly Line[], targets: readonly Line[], change: (d: Draft) => Draft): Line[] =>
+const redraft = (lines: readonly Line[], targets: readonly Line[], change: (d: Drafted) => Drafted): Line[] =>
   lines.map((l) => (targets.includes(l) ? { ...l, draft: change(l.draft) } : l))
 const toNeed = ({
   when,
@@ -90,7 +92,7 @@ function attempt(lines: readonly Line[], c: Change, teeth: readonly Tooth[]): Tr
         needs: c.needs.map(toNeed),
         ...effectsOf(c.does ?? [], teeth),
       }
-      return { lines: insert(lines, after, draft), touched: [c.id] }
+      return { lines: insert(lines, after, drafted(draft)), touched: [c.id] }
     }
     case 'remove step':
       return {
@@ -178,7 +180,7 @@ const placeOfAct = (lines: readonly Line[], act: Act): number | undefined => {
 const signaturesStay: Soundness = (before, after) => {
   const at = placesIn(after)
   const gone = before.find(({ draft }) => draft.hold?.mandatory && !at.has(draft.id))?.draft
-  return gone?.hold ? `“${gone.title}” carries a signature that stays: ${gone.hold.title}` : null
+  return gone?.hold ? `“${plain(gone.title)}” carries a signature that stays: ${plain(gone.hold.title)}` : null
 }
 
 /** Those that a card asks for do not go with their step either: the card lets them go. */
@@ -186,7 +188,7 @@ const cardsSignaturesFirst: Soundness = (before, after) => {
   const at = placesIn(after)
   const gone = before.find(({ draft }) => draft.hold && !at.has(draft.id))?.draft
   return gone?.hold
-    ? `“${gone.title}” carries a signature: ${gone.hold.title}. The dentist’s card takes that away first`
+    ? `“${plain(gone.title)}” carries a signature: ${plain(gone.hold.title)}. The dentist’s card takes that away first`
     : null
 }
 
@@ -196,11 +198,11 @@ const numbFirst: Soundness = (before, after) => {
   if (was === undefined) {
     const known = placesIn(before)
     const hurting = after.find(({ draft }) => (draft.hurts ?? []).length > 0 && !known.has(draft.id))
-    return hurting ? `“${hurting.draft.title}” hurts, and nothing is numbed in this visit` : null
+    return hurting ? `“${plain(hurting.draft.title)}” hurts, and nothing is numbed in this visit` : null
   }
   const numb = placesIn(after).get(sure(before[was]).draft.id)
   const early = after.find(({ draft }, i) => draft.hurts && draft.hurts.length > 0 && (numb === undefined || i < numb))
-  return early ? `“${early.draft.title}” would come before it is numb` : null
+  return early ? `“${plain(early.draft.title)}” would come before it is numb` : null
 }
 
 /** The trade's order, the beginnings of clocks, and counts that come out after they went in. */
@@ -208,15 +210,16 @@ const orderKept: Soundness = (before, after) => {
   const at = placesIn(after)
   const was = placesIn(before)
   for (const [i, { draft, after: ids }] of after.entries()) {
-    for (const id of ids) if ((at.get(id) ?? Infinity) >= i) return `“${draft.title}” would come before what it follows`
+    for (const id of ids)
+      if ((at.get(id) ?? Infinity) >= i) return `“${plain(draft.title)}” would come before what it follows`
     for (const tie of draft.ties ?? []) {
       if (tie.from === self || !was.has(tie.from)) continue
       const from = at.get(tie.from)
       if (from === undefined) return `“${tie.title}” runs from the step that would be gone`
-      if (from >= i) return `“${draft.title}” would come before “${tie.title}” has begun`
+      if (from >= i) return `“${plain(draft.title)}” would come before “${tie.title}” has begun`
     }
     for (const count of draft.countsIn ?? [])
-      if ((at.get(count.outStep) ?? -1) <= i) return `${count.what} would go in and not come out`
+      if ((at.get(count.outStep) ?? -1) <= i) return `${plain(count.what)} would go in and not come out`
   }
   return null
 }
@@ -228,7 +231,7 @@ const endKept: Soundness = (_before, after) => {
     if (squared !== undefined && i > squared && (draft.countsOut ?? []).length > 0)
       return `${sure(draft.countsOut).join(', ')} would come out after the counts are squared`
     if (gone !== undefined && i > gone && (draft.place === 'mouth' || draft.place === 'chair'))
-      return `“${draft.title}” would come when the patient has gone`
+      return `“${plain(draft.title)}” would come when the patient has gone`
   }
   return null
 }
@@ -253,31 +256,21 @@ const countsWentIn: Soundness = (_before, after) => {
   return lost === undefined ? null : `${lost} would come out and not have gone in`
 }
 
-/** What is said of a step beside its own sentences, as it is drafted. */
-const elsewhereOf = (d: Draft): string[] => [
-  ...(d.hold ? [d.hold.title, d.hold.evidence] : []),
-  ...(d.countsIn ?? []).map((c) => c.what),
-  ...(d.ties ?? []).flatMap((t) => (t.whenMissed === undefined ? [] : [t.whenMissed])),
-  ...(d.cues ?? []).map((q) => q.say),
-  ...(d.lanes?.acts.map((a) => a.say) ?? []),
-]
-
 /** What a sentence names lies on the tray: nothing is named that no step lays out, by the trade’s words or the practice’s own. */
 const textKept =
   (items: readonly Item[]): Soundness =>
   (before, after) => {
-    const drafts = (lines: readonly Line[]): Draft[] => lines.map((l) => l.draft)
-    const missingIn = (lines: readonly Line[]) => missingThings(drafts(lines), new Set(), elsewhereOf)
-    const was = new Set(missingIn(before).map((m) => m.words.toLowerCase()))
-    const missing = missingIn(after).find((m) => !was.has(m.words.toLowerCase()))
-    if (missing) return `“${missing.step.title}” names ${missing.words.toLowerCase()}, and no step lays it out`
+    const drafts = (lines: readonly Line[]): Drafted[] => lines.map((l) => l.draft)
+    const was = new Set(missingThings(drafts(before)).map((m) => m.words.toLowerCase()))
+    const missing = missingThings(drafts(after)).find((m) => !was.has(m.words.toLowerCase()))
+    if (missing) return `“${plain(missing.draft.title)}” names ${missing.words.toLowerCase()}, and no step lays it out`
     const laid = new Set(drafts(after).flatMap((d) => (d.needs ?? []).map((n) => n.what)))
     for (const { title, id } of drafts(after)) {
       const own = id.startsWith('own.')
-        ? items.find((i) => title.toLowerCase().includes(i.name.toLowerCase()))
+        ? items.find((i) => plain(title).toLowerCase().includes(i.name.toLowerCase()))
         : undefined
       if (own && !own.serves.some((s) => laid.has(s)))
-        return `“${title}” names ${itsName(own.name)}, and no step lays it out`
+        return `“${plain(title)}” names ${itsName(own.name)}, and no step lays it out`
     }
     return null
   }

@@ -6,8 +6,8 @@ import type { BurPass } from '../model/plan'
 import type { Step } from '../model/step'
 import type { Case } from '../phases/case'
 
-/** Chooses a bur for every cut, keeping the one in the handpiece where it serves; marks the steps with their bur. */
-export function burOrder(steps: readonly Step[], c: Case): BurPass[] {
+/** Chooses a bur for every cut, keeping the one in the handpiece where it serves. */
+export function burOrder(steps: readonly Pick<Step, 'id' | 'cut'>[], c: Case): BurPass[] {
   const passes: BurPass[] = []
   for (const step of steps) {
     if (!step.cut) continue
@@ -33,7 +33,6 @@ export function burOrder(steps: readonly Step[], c: Case): BurPass[] {
         ...(answer.lack ? { lack: answer.lack } : {}),
       })
     }
-    if (bur) step.burId = bur.id
   }
   return passes
 }
@@ -45,8 +44,15 @@ export function burOrder(steps: readonly Step[], c: Case): BurPass[] {
 export const burInHand = ({ order, bur }: { order: number; bur: { name: string } }): string =>
   `bur ${order}: ${itsName(bur.name)}`
 
+/** A step that cuts with its bur, and what is handed at it. */
+export function withBur(step: Step, burs: readonly BurPass[]): Step {
+  if (!step.cut) return step
+  const bur = burs.find((b) => b.cuts.some((c) => c.stepId === step.id))?.bur
+  return { ...step, passes: burHanded(step.passes, step.id, burs), ...(bur ? { burId: bur.id } : {}) }
+}
+
 /** What is passed at a step that cuts: its bur where that is changed, by its place in the strip and its name, and what else the phase names. */
-export function burHanded(passes: readonly string[], stepId: string, burs: readonly BurPass[]): string[] {
+function burHanded(passes: readonly string[], stepId: string, burs: readonly BurPass[]): string[] {
   const turn = burs.find((b) => b.cuts[0]?.stepId === stepId)
   const others = passes.filter((p) => p !== theBur)
   if (!turn?.bur) return others

@@ -5,21 +5,22 @@
  * A film is of the mouth and not of a tooth: separator is spread on neighbours and gum, resin and cement are rinsed past them.
  * Of two pieces of work in one mouth the second is so cleaned once too often rather than never.
  */
-import { filmWords, open, practice, type Draft, type Film, type Wired } from '../phases/build'
+import { drafted } from '../library/fields'
+import { filmWords, open, practice, type Drafted, type Film, type Wired } from '../phases/build'
 
 type Line = Wired['steps'][number]
 
 /** What the teeth carry after a step, given what they carried before it. */
-const after = (carried: ReadonlySet<Film>, d: Draft): ReadonlySet<Film> => {
+const after = (carried: ReadonlySet<Film>, d: Drafted): ReadonlySet<Film> => {
   const left = d.cleans ? new Set<Film>() : carried
   return d.leaves ? new Set([...left, d.leaves]) : left
 }
 
 /** The step that takes them off: cement with pumice, the rest with alcohol; rinsed, and not touched again. */
-function cleaning(films: ReadonlySet<Film>, before: Draft, id: string, corded: boolean): Draft {
+function cleaning(films: ReadonlySet<Film>, before: Drafted, id: string, corded: boolean): Drafted {
   const pumice = films.has('cement')
   const what = [...films].map((f) => filmWords[f]).join(' and ')
-  return {
+  return drafted({
     id,
     phase: before.phase,
     title: `Clean the teeth of ${what}: ${pumice ? 'pumice and water' : 'gauze with alcohol'}, rinse`,
@@ -33,7 +34,7 @@ function cleaning(films: ReadonlySet<Film>, before: Draft, id: string, corded: b
     cleans: true,
     reason: practice(`what lies under ${before.wantsClean} is a fault at the margin`),
     ...(corded ? { mistakes: ['rubbed over the cords: they lift'] } : {}),
-  }
+  })
 }
 
 /** Puts a cleaning before each step that wants the teeth clean and would find a film on them. */

@@ -7,7 +7,8 @@
 import type { Agent } from '../measure/anaesthetic'
 import { numbRule } from '../measure/numb-lasts'
 import { sideOf, testWords, type Injection, type Site } from '../measure/numbing'
-import { open, standby, type Draft, type Wired } from '../phases/build'
+import { drafted } from '../library/fields'
+import { open, standby, type Drafted, type Wired } from '../phases/build'
 import type { Case } from '../phases/case'
 import { reason } from '../figure'
 import { firstOf } from '../sure'
@@ -42,15 +43,15 @@ const quarter = (t: Tooth): string => `${jawOf(t)} ${sideOf(t)}`
 
 function testAgain(
   c: Case,
-  before: Draft,
+  before: Drafted,
   sites: readonly Site[],
   injections: readonly Injection[],
   n: number,
   agents: readonly Agent[],
-): Draft {
+): Drafted {
   const id = n === 1 ? 'anaesthesia.test-again' : `anaesthesia.test-again.${n}`
   const where = testWords(sites, injections, c.say)
-  return {
+  return drafted({
     id,
     phase: before.phase,
     title: 'Test again: still numb where it will hurt',
@@ -73,7 +74,7 @@ function testAgain(
       because: reason('no cutting, clamp or cord where it has worn off', 'C'),
       again: ['anaesthesia.inject', 'anaesthesia.rinse', id],
     },
-  }
+  })
 }
 
 /** Puts a test before each step that would hurt where the numbness may have ended. */

@@ -7,18 +7,21 @@ import type { Item } from '../catalog/item'
 import type { Step } from '../model/step'
 import type { Case } from '../phases/case'
 
+/** What is looked at of a step that uses things. */
+export type UsesThings = Pick<Step, 'id' | 'title' | 'phase' | 'tooth' | 'act' | 'needs'>
+
 /** One kind of thing that is left in the drawer, when and why. */
 interface Avoided {
-  when: (steps: readonly Step[], c: Case) => boolean
+  when: (steps: readonly UsesThings[], c: Case) => boolean
   what: (i: Item) => boolean
   because: string
 }
 
-const usesOpen = (steps: readonly Step[], need: RegExp): boolean =>
+const usesOpen = (steps: readonly UsesThings[], need: RegExp): boolean =>
   steps.some((s) => s.needs.some((n) => n.readiness === 'open' && need.test(n.what)))
 
 /** A separator is spread while a sheet is on. */
-const separatorUnderSheet = (steps: readonly Step[]): boolean => {
+const separatorUnderSheet = (steps: readonly UsesThings[]): boolean => {
   const on = steps.findIndex((s) => s.act === 'sheet on')
   const off = steps.findIndex((s) => s.act === 'sheet off')
   return on >= 0 && steps.some((s, i) => i > on && i < off && s.needs.some((n) => n.what === 'separator'))
@@ -47,7 +50,7 @@ const avoided: readonly Avoided[] = [
  * What answers a need in this visit: the practice’s own items, the patient’s alerts, what was exchanged at the tray, and what is
  * better left in the drawer today.
  */
-export function answersOf(steps: readonly Step[], c: Case): (need: Need) => Match {
+export function answersOf(steps: readonly UsesThings[], c: Case): (need: Need) => Match {
   const { practice, request } = c
   const today = avoided.filter((a) => a.when(steps, c))
   const shun = (i: Item): string | undefined => today.find((a) => a.what(i))?.because

@@ -6,9 +6,8 @@ import { itsName } from '../catalog/spoken'
 import type { Match, Need, Readiness } from '../catalog/match'
 import { round } from '../figure'
 import type { SetupLine } from '../model/plan'
-import type { Step } from '../model/step'
 import type { Case } from '../phases/case'
-import { answersOf } from './safe'
+import { answersOf, type UsesThings } from './safe'
 
 /** What is carried from chair to chair where there is one of it. */
 const large = new Set<Item['family']>(['equipment', 'handpiece'])
@@ -16,7 +15,7 @@ const rank: Record<Readiness, number> = { open: 0, standby: 1, drawer: 2 }
 
 /** One step's need of a thing. */
 interface Use {
-  step: Step
+  step: UsesThings
   need: Need
 }
 
@@ -137,7 +136,7 @@ function withStock(line: SetupLine, item: Item | undefined, c: Case): SetupLine 
  * Merges the needs of all steps into one setup: one mirror for the whole visit, one sleeve for the patient, a brush for
  * each act, cord piece by piece. What nothing owned answers stays as a lack.
  */
-export function mergeSetup(steps: readonly Step[], c: Case): SetupLine[] {
+export function mergeSetup(steps: readonly UsesThings[], c: Case): SetupLine[] {
   const things = new Map<string, { match: Match; uses: [Use, ...Use[]] }>()
   const answer = answersOf(steps, c)
   for (const step of steps) {

@@ -12,6 +12,8 @@ import { visitRequest, type VisitRequestInput } from '../model/request'
 import type { Plan } from '../model/plan'
 import { burInHand } from './burs'
 import { compile } from './compile'
+import { drafted } from '../library/fields'
+import { open, type Draft } from '../phases/build'
 import { namedLines, unlaid, unused } from './tray-text'
 
 const cases = files.map((name) => ({ name, raw: requestOf(name) }))
@@ -56,17 +58,30 @@ describe('what is named lies there, and what lies there is used', () => {
   })
   it('a thing or a bur that nobody lays out is found, and a thing that no step uses', () => {
     const plan = compile(of({}), practice)
-    const [first, ...others] = plan.steps
-    expect(unlaid([{ ...first!, passes: ['haemostat'] }, ...others], plan.burs, plan)).toEqual([
-      { stepId: 'arrival.seat', words: 'haemostat' },
+    const saying = (more: Partial<Draft>) =>
+      drafted({
+        id: 'arrival.look',
+        phase: 'arrival',
+        title: 'Look',
+        fn: 'chairside',
+        place: 'chair',
+        minutes: [1, 1, 1],
+        ...more,
+      })
+    const words = (more: Partial<Draft>) => unlaid([saying(more)], [], []).map((u) => `${u.stepId} ${u.words}`)
+    expect(words({})).toEqual([])
+    expect(words({ passes: ['haemostat'] })).toEqual(['arrival.look haemostat'])
+    expect(words({ passes: ['haemostat'], needs: [open('haemostat')] })).toEqual([])
+    const because = { text: 'seen', standing: 'C' } as const
+    expect(words({ hold: { name: 'clean', title: 'Clean', evidence: 'by facebow', because } })).toEqual([
+      'arrival.look facebow',
     ])
-    expect(unlaid([{ ...first!, title: 'Finish with the torpedo' }, ...others], plan.burs, plan)).toEqual([
+    const [first, ...others] = plan.steps
+    expect(unlaid([], [{ ...first!, title: 'Finish with the torpedo' }, ...others], plan.burs)).toEqual([
       { stepId: 'arrival.seat', words: 'torpedo' },
     ])
-    const holds = plan.holds.map((h) => ({ ...h, evidence: `${h.evidence}, facebow` }))
-    expect(unlaid(plan.steps, plan.burs, { ...plan, holds })[0]!.words).toBe('facebow')
-    const without = [{ ...first!, with: [] }, ...others]
-    expect(unused(without, plan.setup, namedLines(without, plan.setup))).toContain('Bib and chain')
+    const nobody = plan.steps.map((s) => ({ ...s, with: [] }))
+    expect(unused(nobody, plan.setup, namedLines([], nobody, plan.setup))).toContain('Bib and chain')
   })
   it('every pass names a thing, a bur, or what was made or comes from the unit', () => {
     // What is not laid out: made in this visit, brought for it, or there at every chair.

@@ -2,7 +2,7 @@ import { firstOf, lastOf, sure } from '../sure'
 import { anaesthesia, numbingOf, numbTest, type Numbing } from '../phases/anaesthesia'
 import { goingUnder, packOut } from '../phases/asleep'
 import { arrival } from '../phases/arrival'
-import { draftsOf, marked, meanwhile, nothing, sequence, type Block, type Draft } from '../phases/build'
+import { draftsOf, marked, meanwhile, nothing, sequence, type Block, type Drafted } from '../phases/build'
 import type { Case } from '../phases/case'
 import { closing } from '../phases/closing'
 import type { VisitKind } from './kind'
@@ -39,7 +39,7 @@ function whenOff(works: readonly Work[], own: readonly { afterSheet: Block }[], 
 /** A work as it was built, before its ids are marked. */
 interface Done {
   c: Case
-  drafts: Draft[]
+  drafts: Drafted[]
 }
 
 /** Rolls serve the jaw they lie in; a preliminary impression the side of the jaw it takes in. */
