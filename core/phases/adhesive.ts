@@ -4,7 +4,7 @@ import { capital } from '../words'
 import type { Ruling } from '../rules'
 import { baseOf, cureOf, etch, lightStep, minutesOf, type Etch, type EtchOf, type Spot } from './bonding'
 import { lastingBy, nothing, open, practice, sequence, step, type Block } from './build'
-import type { Case } from './case'
+import type { Case } from '../library/case'
 
 /** What is bonded to: it decides acid and layers. */
 export type Bonded = 'enamel' | 'cavity' | 'fresh dentine' | 'canal'

@@ -2,7 +2,7 @@ import { firstOf, sure } from '../sure'
 import { reason } from '../figure'
 import { alertWords } from '../vocabulary'
 import { only, open, sequence, step, type Block } from './build'
-import { labels, type Case } from './case'
+import { labels, type Case } from '../library/case'
 import { goldWork } from './gold-work'
 import { askedOfLab } from './handed-on'
 

@@ -2,7 +2,7 @@
 import { throatPack } from '../vocabulary'
 import { reason } from '../figure'
 import { acts, open, practice, sequence, type Block } from './build'
-import { labels, type Case } from './case'
+import { labels, type Case } from '../library/case'
 
 const act = acts({ phase: 'isolation', fn: 'chairside', place: 'mouth', helped: true })
 const licensed = reason(

@@ -10,7 +10,7 @@ import { starterPractice } from '../practice/starter'
 import { exampleRequest } from '../visits/example'
 import { bitesOf } from './bite'
 import { biteStages } from '../library/bite-stages'
-import { openCase } from './case'
+import { openCase } from '../library/case'
 
 const practice = starterPractice()
 const team = { dentist: 'dentist', assistants: ['assistant'] }

@@ -6,7 +6,7 @@ import { reason, type Reason } from '../figure'
 import type { KindId } from '../kinds'
 import { biteStages, type BiteRow, type BiteStage } from '../library/bite-stages'
 import { open, practice, step, type Block, type Draft } from './build'
-import type { Case } from './case'
+import type { Case } from '../library/case'
 import { goldWork } from './gold-work'
 
 /** A step that checks the bite at its stage: it says what is wanted, with paper where paper is out. */

@@ -4,7 +4,7 @@ import { inWords } from '../rules'
 import { reason, type Figure } from '../figure'
 import { jawOf, parts, type Tooth } from '../teeth/notation'
 import { acts, lasting, open, practice, sequence, standby, type Block } from './build'
-import type { Case, Unit } from './case'
+import type { Case, Unit } from '../library/case'
 import { cutSteps } from './cutting'
 
 export interface Canal {

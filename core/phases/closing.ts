@@ -1,6 +1,6 @@
 import { reason } from '../figure'
 import { meanwhile, sequence, step, type Block } from './build'
-import type { Case } from './case'
+import type { Case } from '../library/case'
 
 /** Rinse, counts agree, instructions, home, then the desk and the room. */
 export function closing(works: readonly Case[], { asleep, out }: { asleep: boolean; out: readonly string[] }): Block {

@@ -4,7 +4,7 @@ import { sure } from '../sure'
 import { reductionTargets, writeRange, type Targets } from '../measure/reduction'
 import { innerSide, isAnterior } from '../teeth/arch'
 import type { Block } from './build'
-import type { Case, RestoredCase, Unit } from './case'
+import type { Case, RestoredCase, Unit } from '../library/case'
 import { cutSteps, type CutLine } from './cutting'
 
 const shapeOf = (t: Targets): 'chamfer' | 'shoulder' => (t.margin.form === 'shoulder' ? 'shoulder' : 'chamfer')

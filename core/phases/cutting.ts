@@ -7,7 +7,7 @@ import { reason, type Reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { isNarrow } from '../teeth/arch'
 import { open, sequence, step, type Block, type Draft } from './build'
-import { teethOf, type Case, type RestoredCase, type Unit } from './case'
+import { teethOf, type Case, type RestoredCase, type Unit } from '../library/case'
 
 const cuttingCautions: Reason[] = [
   reason('Eye shields and masks on all three; high-volume suction at the bur; water on', 'C'),

@@ -4,7 +4,7 @@ import { soreTooth } from '../measure/numbing'
 import { reason, type Reason } from '../figure'
 import { checkBite } from './bite'
 import { acts, nothing, only, open, practice, sequence, standby, type Block, type Draft, within } from './build'
-import { labels, type Case, teethOf } from './case'
+import { labels, type Case, teethOf } from '../library/case'
 import { leftIn, leftWords } from './handed-on'
 
 const act = acts({ phase: 'delivery', fn: 'chairside', place: 'mouth', helped: true })

@@ -8,7 +8,7 @@ import { cutSteps, edgeOf, type CutLine } from './cutting'
 import { checkBite } from './bite'
 import { nothing, only, open, sequence, standby, step, type Block, type Draft } from './build'
 import type { Shown } from '../model/step'
-import { boxesOf, surfacesOf, type Case, type Unit } from './case'
+import { boxesOf, surfacesOf, type Case, type Unit } from '../library/case'
 import { cureOf, lightStep, type Spot, spotOn } from './bonding'
 
 export const spotOf = (u: Unit): Spot => spotOn(u, `filling.${u.tooth}`, 'restoring')

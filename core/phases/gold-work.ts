@@ -1,4 +1,4 @@
-import { surfacesOf, type Case, type Unit } from './case'
+import { surfacesOf, type Case, type Unit } from '../library/case'
 
 /** What is said of each tooth; where nothing is, one surface takes foil and two or more an inlay, and the first of all foil. */
 export function goldWork(c: Case): { foil: Unit[]; inlays: Unit[] } {

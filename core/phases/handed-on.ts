@@ -1,6 +1,6 @@
 /** What a delivery takes over from the visits before it: asked of the laboratory, sealed, left in under the provisional. */
 import type { Tooth } from '../teeth/notation'
-import type { Case } from './case'
+import type { Case } from '../library/case'
 
 type Earlier = Case['request']['earlier'][number]
 /** The last visit before this one that says something; what it says stands. */

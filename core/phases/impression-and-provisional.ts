@@ -1,6 +1,6 @@
 /** The final impression or scan and the provisional, in the order of the school picked. */
 import { meanwhile, nothing, sequence, type Block } from './build'
-import type { Case } from './case'
+import type { Case } from '../library/case'
 import type { CordPlan } from './cord-plan'
 import { finalImpression } from './impression'
 import { makeProvisional, trimProvisional } from './provisional'

@@ -2,7 +2,7 @@
 import { lastOf } from '../sure'
 import { hydrocolloidSchool, injectionWindow, trayWindow, type InjectionWindow } from '../measure/amounts'
 import { open } from './build'
-import { boxesOf, surfacesOf, type Case } from './case'
+import { boxesOf, surfacesOf, type Case } from '../library/case'
 
 /** The families of impression material a case may use, and the needs that name them. */
 export type Family = 'silicone' | 'polyether' | 'hydrocolloid'

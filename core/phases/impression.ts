@@ -2,7 +2,7 @@
 import { firstOf } from '../sure'
 import { reason } from '../figure'
 import { drawer, only, open, sequence, step, within, type Block, type Draft } from './build'
-import { cardAdds, labels, teethOf, unitCount, type Case } from './case'
+import { cardAdds, labels, teethOf, unitCount, type Case } from '../library/case'
 import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
 import { roundsOf, type Round } from './impression-material'
 import { trayImpression } from './impression-tray'

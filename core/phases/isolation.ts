@@ -6,7 +6,7 @@ import { archFrom, neighbours } from '../teeth/arch'
 import { isPrimary, parts, type Tooth } from '../teeth/notation'
 import type { Need } from '../catalog/match'
 import { nothing, only, open, practice, sequence, standby, step, type Block } from './build'
-import { labels, type Case } from './case'
+import { labels, type Case } from '../library/case'
 
 /**
  * The teeth that get a hole, from the side that is worked on first across the middle: behind the premolars from one tooth

@@ -2,7 +2,7 @@
 import { reason } from '../figure'
 import { soreGum } from '../measure/numbing'
 import { absent, nothing, open, step, type Block } from './build'
-import { type Case, type Unit } from './case'
+import { type Case, type Unit } from '../library/case'
 
 /** The teeth whose gum has to go. */
 export const overgrownTeeth = (c: Case): Unit[] => c.units.filter((u) => u.facts.overgrown)

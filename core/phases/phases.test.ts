@@ -9,7 +9,7 @@ import { cartridgeMg, ceilingMg, isChild, ledgerShare, plannedAnaesthetic, type 
 import { dayOf } from '../visits/day'
 import { visitKinds } from '../visits'
 import { absent, meanwhile, nothing, sequence, step, wire, type Block, type Draft } from './build'
-import { openCase, type Case } from './case'
+import { openCase, type Case } from '../library/case'
 import { pickSpeed } from './impression-material'
 import { damTeeth } from './isolation'
 import { provisionalCement } from './provisional-fit'

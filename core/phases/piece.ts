@@ -5,7 +5,7 @@
  */
 import { reason } from '../figure'
 import { acts, lastingBy, open, practice, type Block } from './build'
-import type { Case } from './case'
+import type { Case } from '../library/case'
 
 export type Stuff = 'glass ceramic' | 'zirconia' | 'metal'
 

@@ -3,7 +3,7 @@ import { reason, type Reason } from '../figure'
 import { provisionalBite } from './bite'
 import { biteStages } from '../library/bite-stages'
 import { atLeast, open, sequence, standby, step, type Block } from './build'
-import { cardAdds, labels, teethOf, type Case } from './case'
+import { cardAdds, labels, teethOf, type Case } from '../library/case'
 import { mouldSteps } from './provisional'
 
 /** What a reline takes, beside what the tray has anyway. */

@@ -6,7 +6,7 @@ import { thinnest } from '../measure/provisional'
 import { reductionTargets } from '../measure/reduction'
 import { acts, atLeast, open, sequence, standby, step, within, type Block, type Draft, type Tie } from './build'
 import { inWords, span } from '../rules'
-import type { Case } from './case'
+import type { Case } from '../library/case'
 
 /** What making the provisional over takes, up to the bench. */
 export const mouldSteps = ['provisional.separate', 'provisional.mix', 'provisional.seat', 'provisional.lift']

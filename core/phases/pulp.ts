@@ -2,7 +2,7 @@
 import { reason } from '../figure'
 import { soreTooth } from '../measure/numbing'
 import { acts, nothing, open, practice, sequence, type Block } from './build'
-import { type Case, type Unit } from './case'
+import { type Case, type Unit } from '../library/case'
 
 const act = acts({ phase: 'restoring', fn: 'root canal', place: 'mouth', helped: true })
 

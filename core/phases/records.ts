@@ -2,7 +2,7 @@ import { reason } from '../figure'
 import { alginate, hydrocolloidSchool, trayMaterial } from '../measure/amounts'
 import { absent, only, open, practice, sequence, step, type Block, type Draft, within } from './build'
 import { customTray } from './impression-material'
-import { teethOf, type Case } from './case'
+import { teethOf, type Case } from '../library/case'
 
 /** Shade, before the teeth dry out; the dentist approves it. A metal crown has none. */
 export function shadePreview(c: Case, more: Partial<Draft> = {}): Block {

@@ -29,7 +29,7 @@ import {
   ownOf,
   type Tie,
 } from './build'
-import { type Case } from './case'
+import { type Case } from '../library/case'
 
 const agentNeed = {
   'aluminium chloride': 'agent.aluminium chloride',

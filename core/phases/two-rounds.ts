@@ -2,7 +2,7 @@
 import { cordSize } from '../measure/cord'
 import { lastOf } from '../sure'
 import { practice, sequence, type Block } from './build'
-import type { Case } from './case'
+import type { Case } from '../library/case'
 import { cordCountId, cordOutStep, cordStepId, type CordPlan, type CordSite } from './cord-plan'
 import { drawCord, dwell } from './crevice'
 import { placeCord } from './tissue'

@@ -4,7 +4,7 @@ import { chooseBur } from '../catalog/cut'
 import { itsName } from '../catalog/spoken'
 import type { BurPass } from '../model/plan'
 import type { Step } from '../model/step'
-import type { Case } from '../phases/case'
+import type { Case } from '../library/case'
 
 /** Chooses a bur for every cut, keeping the one in the handpiece where it serves. */
 export function burOrder(steps: readonly Pick<Step, 'id' | 'cut'>[], c: Case): BurPass[] {

@@ -5,7 +5,7 @@
 import { matchItem, type Match, type Need } from '../catalog/match'
 import type { Item } from '../catalog/item'
 import type { Step } from '../model/step'
-import type { Case } from '../phases/case'
+import type { Case } from '../library/case'
 
 /** What is looked at of a step that uses things. */
 export type UsesThings = Pick<Step, 'id' | 'title' | 'phase' | 'tooth' | 'act' | 'needs'>

@@ -6,7 +6,7 @@ import { itsName } from '../catalog/spoken'
 import type { Match, Need, Readiness } from '../catalog/match'
 import { round } from '../figure'
 import type { SetupLine } from '../model/plan'
-import type { Case } from '../phases/case'
+import type { Case } from '../library/case'
 import { answersOf, type UsesThings } from './safe'
 
 /** What is carried from chair to chair where there is one of it. */

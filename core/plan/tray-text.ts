@@ -11,7 +11,7 @@ import { capital } from '../words'
 import type { BurPass, SetupLine, Unlaid } from '../model/plan'
 import type { Step } from '../model/step'
 import type { Drafted } from '../phases/build'
-import type { Case } from '../phases/case'
+import type { Case } from '../library/case'
 import { burWordsIn } from '../catalog/spoken-burs'
 
 /** A need's key and those above it: 'cord.00' is a cord, too. */

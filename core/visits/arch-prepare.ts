@@ -1,7 +1,7 @@
 import { inWords, span } from '../rules'
 import { reason } from '../figure'
 import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
-import type { Case } from '../phases/case'
+import type { Case } from '../library/case'
 import { crownLines } from '../phases/crown-cuts'
 import { cutSteps, reductionCheck, theBur } from '../phases/cutting'
 import { isolation, isolationOff } from '../phases/isolation'

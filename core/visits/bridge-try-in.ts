@@ -1,5 +1,5 @@
 import { acts, open, practice, sequence, standby } from '../phases/build'
-import { labels } from '../phases/case'
+import { labels } from '../library/case'
 import { provisionalOff, tryIn } from '../phases/delivery'
 import { rolls } from '../phases/isolation'
 import { fitProvisional } from '../phases/provisional-fit'

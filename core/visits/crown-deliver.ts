@@ -1,6 +1,6 @@
 import { isAnterior } from '../teeth/arch'
 import { acts, only, open, practice, sequence, type Block, within } from '../phases/build'
-import { labels, type Case } from '../phases/case'
+import { labels, type Case } from '../library/case'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, resinExcess, spotOnAll } from '../phases/bonding'
 import {

@@ -1,7 +1,7 @@
 import { thinnest } from '../measure/provisional'
 import { reason } from '../figure'
 import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
-import { labels, type Case, teethOf } from '../phases/case'
+import { labels, type Case, teethOf } from '../library/case'
 import { hardens, makeProvisional, mouldOf, polishProvisional } from '../phases/provisional'
 import { fitProvisional, relining } from '../phases/provisional-fit'
 import { rolls } from '../phases/isolation'

@@ -1,6 +1,6 @@
 import { sure } from '../sure'
 import { sequence, type Block } from '../phases/build'
-import type { Case, Unit } from '../phases/case'
+import type { Case, Unit } from '../library/case'
 import { contactCuts, seatingGroove } from '../phases/crown-cuts'
 import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
 import { reductionTargets, writeRange } from '../measure/reduction'

@@ -1,5 +1,5 @@
 import { sequence, type Block } from '../phases/build'
-import type { Case } from '../phases/case'
+import type { Case } from '../library/case'
 import { crownCutting } from '../phases/crown-cuts'
 import { reductionCheck } from '../phases/cutting'
 import { impressionAndProvisional } from '../phases/impression-and-provisional'

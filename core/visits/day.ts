@@ -3,7 +3,7 @@ import { anaesthesia, numbingOf, numbTest, type Numbing } from '../phases/anaest
 import { goingUnder, packOut } from '../phases/asleep'
 import { arrival } from '../phases/arrival'
 import { draftsOf, marked, meanwhile, nothing, sequence, type Block, type Drafted } from '../phases/build'
-import type { Case } from '../phases/case'
+import type { Case } from '../library/case'
 import { closing } from '../phases/closing'
 import type { VisitKind } from './kind'
 

@@ -1,7 +1,7 @@
 /** J07: amalgam from the capsule, condensed, carved, closed on without clenching. */
 import { reason } from '../figure'
 import { only, open, practice, sequence, standby, type Block, within } from '../phases/build'
-import { boxesOf, surfacesOf, type Case, type Unit } from '../phases/case'
+import { boxesOf, surfacesOf, type Case, type Unit } from '../library/case'
 import {
   biteUntilEven,
   cavity,

@@ -3,7 +3,7 @@ import { reason } from '../figure'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep } from '../phases/bonding'
 import { open, sequence } from '../phases/build'
-import { surfacesOf } from '../phases/case'
+import { surfacesOf } from '../library/case'
 import {
   bulk,
   cavity,

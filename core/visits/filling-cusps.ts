@@ -1,6 +1,6 @@
 /** J21: cusp by cusp. */
 import { capital } from '../words'
-import { type Case, type Unit } from '../phases/case'
+import { type Case, type Unit } from '../library/case'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, cureTogether, lightStep } from '../phases/bonding'
 import { open, practice, sequence, type Block } from '../phases/build'

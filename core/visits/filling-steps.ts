@@ -1,6 +1,6 @@
 /** What the direct fillings share: how their steps are named, and what they go by where the case says nothing. */
 import { acts, sequence, type Block } from '../phases/build'
-import type { Case, Unit } from '../phases/case'
+import type { Case, Unit } from '../library/case'
 
 export const place = acts({ phase: 'restoring', fn: 'placing', place: 'mouth', helped: true })
 export const finishing = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })

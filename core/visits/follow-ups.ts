@@ -1,7 +1,7 @@
 /** What the planner proposes to come next by itself, with working days. */
 import type { RuleId } from '../rules'
-import type { Case } from '../phases/case'
-import { unitCount } from '../phases/case'
+import type { Case } from '../library/case'
+import { unitCount } from '../library/case'
 import { overgrownTeeth } from '../phases/overgrown'
 import type { FollowUp } from '../model/plan'
 import type { KindId } from '../kinds'

@@ -1,7 +1,7 @@
 import type { KindId } from '../kinds'
 import type { FollowUp } from '../model/plan'
 import type { Block } from '../phases/build'
-import { restored, type Case, type RestoredCase } from '../phases/case'
+import { restored, type Case, type RestoredCase } from '../library/case'
 
 interface KindOf<C extends Case> {
   id: KindId

@@ -3,7 +3,7 @@ import { after } from './follow-ups'
 import { kindFacts } from '../kinds'
 import { checkBite } from '../phases/bite'
 import { acts, only, open, practice, sequence, standby } from '../phases/build'
-import { labels, type Case } from '../phases/case'
+import { labels, type Case } from '../library/case'
 import type { VisitKind } from './kind'
 
 const look = acts({ phase: 'finishing', fn: 'chairside', place: 'mouth' })

@@ -1,5 +1,5 @@
 /** The patient's alerts against what is laid out. */
-import { childOf } from '../../phases/case'
+import { childOf } from '../../library/case'
 import { cordPlan } from '../../phases/cord-plan'
 import { overgrownTeeth } from '../../phases/overgrown'
 import { clash, forDentist, names, within, type Rule } from './rule'

@@ -4,7 +4,7 @@ import type { Standing } from '../../figure'
 import type { Clash, SetupLine } from '../../model/plan'
 import type { VisitRequest } from '../../model/request'
 import type { Step } from '../../model/step'
-import type { Case } from '../../phases/case'
+import type { Case } from '../../library/case'
 
 export interface Facts {
   c: Case
