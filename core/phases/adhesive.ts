@@ -3,7 +3,7 @@ import { adhesives, withActivator } from '../practice/adhesives'
 import { capital } from '../words'
 import type { Ruling } from '../rules'
 import { baseOf, cureOf, etch, lightStep, minutesOf, type Etch, type EtchOf, type Spot } from './bonding'
-import { lastingBy, nothing, open, practice, sequence, step, type Block } from './build'
+import { lastingBy, nothing, open, practice, sequence, step, type Block } from '../library/build'
 import type { Case } from '../library/case'
 
 /** What is bonded to: it decides acid and layers. */

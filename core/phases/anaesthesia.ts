@@ -14,7 +14,7 @@ import {
   type Injection,
   type Site,
 } from '../measure/numbing'
-import { absent, open, standby, sequence, step, nothing, type Block, type Drafted, atLeast } from './build'
+import { absent, open, standby, sequence, step, nothing, type Block, type Drafted, atLeast } from '../library/build'
 import { childBounds, childOf, teethOf, type Case } from '../library/case'
 
 /** How the visit is made painless, decided by what its work does: what hurts where, and what covers it. */

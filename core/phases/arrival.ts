@@ -1,7 +1,7 @@
 import { firstOf, sure } from '../sure'
 import { reason } from '../figure'
 import { alertWords } from '../vocabulary'
-import { only, open, sequence, step, type Block } from './build'
+import { only, open, sequence, step, type Block } from '../library/build'
 import { labels, type Case } from '../library/case'
 import { goldWork } from './gold-work'
 import { askedOfLab } from './handed-on'

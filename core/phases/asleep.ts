@@ -1,7 +1,7 @@
 /** General anaesthesia round a visit's work: under, throat pack in, looked at; and at the end the pack out before waking. */
 import { throatPack } from '../vocabulary'
 import { reason } from '../figure'
-import { acts, open, practice, sequence, type Block } from './build'
+import { acts, open, practice, sequence, type Block } from '../library/build'
 import { labels, type Case } from '../library/case'
 
 const act = acts({ phase: 'isolation', fn: 'chairside', place: 'mouth', helped: true })

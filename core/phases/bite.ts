@@ -5,7 +5,7 @@
 import { reason, type Reason } from '../figure'
 import type { KindId } from '../kinds'
 import { biteStages, type BiteRow, type BiteStage } from '../library/bite-stages'
-import { open, practice, step, type Block, type Draft } from './build'
+import { open, practice, step, type Block, type Draft } from '../library/build'
 import type { Case } from '../library/case'
 import { goldWork } from './gold-work'
 

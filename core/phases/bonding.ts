@@ -7,7 +7,7 @@ import { cureTime } from '../measure/curing'
 import type { Phase } from '../model/step'
 import type { RuleId, Ruling } from '../rules'
 import type { Tooth } from '../teeth/notation'
-import { lasting, lastingBy, open, practice, sequence, standby, step, type Block, type Draft } from './build'
+import { lasting, lastingBy, open, practice, sequence, standby, step, type Block, type Draft } from '../library/build'
 import { labels, teethOf, type Case, type Unit } from '../library/case'
 
 /** Where the acts happen: the stem of their ids, the phase, the tooth, and how it is spoken of. */

@@ -3,7 +3,7 @@ import { filesFor, pointsFor, usualLast } from '../measure/canals'
 import { inWords } from '../rules'
 import { reason, type Figure } from '../figure'
 import { jawOf, parts, type Tooth } from '../teeth/notation'
-import { acts, lasting, open, practice, sequence, standby, type Block } from './build'
+import { acts, lasting, open, practice, sequence, standby, type Block } from '../library/build'
 import type { Case, Unit } from '../library/case'
 import { cutSteps } from './cutting'
 

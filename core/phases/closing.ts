@@ -1,5 +1,5 @@
 import { reason } from '../figure'
-import { meanwhile, sequence, step, type Block } from './build'
+import { meanwhile, sequence, step, type Block } from '../library/build'
 import type { Case } from '../library/case'
 
 /** Rinse, counts agree, instructions, home, then the desk and the room. */

@@ -2,7 +2,7 @@
 import { reason, type Figure, type Reason } from '../figure'
 import { boxCordLength, cordLength, type CordCoverage, type CordLayer } from '../measure/cord'
 import type { Tooth } from '../teeth/notation'
-import { practice } from './build'
+import { practice } from '../library/build'
 import { boxesOf, surfacesOf, type Case } from '../library/case'
 
 /** A place a piece of cord goes: round a tooth, or into a proximal box. */

@@ -3,7 +3,18 @@ import { lastOf } from '../sure'
 import { inWords, span } from '../rules'
 import { reason } from '../figure'
 import type { CordLayer } from '../measure/cord'
-import { meanwhile, nothing, only, ownOf, sequence, step, within, type Block, type Draft, type Tie } from './build'
+import {
+  meanwhile,
+  nothing,
+  only,
+  ownOf,
+  sequence,
+  step,
+  within,
+  type Block,
+  type Draft,
+  type Tie,
+} from '../library/build'
 import type { Case } from '../library/case'
 import { layerWords, cordOutStep, cordStepId, drawnLayer, type CordPlan, type CordSite } from './cord-plan'
 import { drawnCounts, pelletsOutStep } from './tissue'

@@ -3,7 +3,7 @@ import { reason } from '../figure'
 import { sure } from '../sure'
 import { reductionTargets, writeRange, type Targets } from '../measure/reduction'
 import { innerSide, isAnterior } from '../teeth/arch'
-import type { Block } from './build'
+import type { Block } from '../library/build'
 import type { Case, RestoredCase, Unit } from '../library/case'
 import { cutSteps, type CutLine } from './cutting'
 

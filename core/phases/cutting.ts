@@ -6,7 +6,7 @@ import type { Cut, CutForm, EdgePart } from '../catalog/cut'
 import { reason, type Reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { isNarrow } from '../teeth/arch'
-import { open, sequence, step, type Block, type Draft } from './build'
+import { open, sequence, step, type Block, type Draft } from '../library/build'
 import { teethOf, type Case, type RestoredCase, type Unit } from '../library/case'
 
 const cuttingCautions: Reason[] = [

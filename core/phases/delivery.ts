@@ -3,7 +3,18 @@ import type { Choreography } from '../model/lanes'
 import { soreTooth } from '../measure/numbing'
 import { reason, type Reason } from '../figure'
 import { checkBite } from './bite'
-import { acts, nothing, only, open, practice, sequence, standby, type Block, type Draft, within } from './build'
+import {
+  acts,
+  nothing,
+  only,
+  open,
+  practice,
+  sequence,
+  standby,
+  type Block,
+  type Draft,
+  within,
+} from '../library/build'
 import { labels, type Case, teethOf } from '../library/case'
 import { leftIn, leftWords } from './handed-on'
 

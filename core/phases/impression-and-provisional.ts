@@ -1,5 +1,5 @@
 /** The final impression or scan and the provisional, in the order of the school picked. */
-import { meanwhile, nothing, sequence, type Block } from './build'
+import { meanwhile, nothing, sequence, type Block } from '../library/build'
 import type { Case } from '../library/case'
 import type { CordPlan } from './cord-plan'
 import { finalImpression } from './impression'

@@ -1,7 +1,7 @@
 /** Which impressions a case takes: families, trays and speeds, and what each is called. */
 import { lastOf } from '../sure'
 import { hydrocolloidSchool, injectionWindow, trayWindow, type InjectionWindow } from '../measure/amounts'
-import { open } from './build'
+import { open } from '../library/build'
 import { boxesOf, surfacesOf, type Case } from '../library/case'
 
 /** The families of impression material a case may use, and the needs that name them. */

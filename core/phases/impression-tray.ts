@@ -2,7 +2,18 @@
 import { reason, type Figure, type Reason } from '../figure'
 import { lightBody, trayMaterial, type InjectionWindow } from '../measure/amounts'
 import type { Choreography } from '../model/lanes'
-import { atLeast, meanwhile, nothing, open, practice, sequence, standby, step, type Block, type Draft } from './build'
+import {
+  atLeast,
+  meanwhile,
+  nothing,
+  open,
+  practice,
+  sequence,
+  standby,
+  step,
+  type Block,
+  type Draft,
+} from '../library/build'
 import type { Case } from '../library/case'
 import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
 import {

@@ -1,7 +1,7 @@
 /** The final impression or scan: taken, read, approved, put away. */
 import { firstOf } from '../sure'
 import { reason } from '../figure'
-import { drawer, only, open, sequence, step, within, type Block, type Draft } from './build'
+import { drawer, only, open, sequence, step, within, type Block, type Draft } from '../library/build'
 import { cardAdds, labels, teethOf, unitCount, type Case } from '../library/case'
 import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
 import { roundsOf, type Round } from './impression-material'

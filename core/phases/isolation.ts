@@ -5,7 +5,7 @@ import { reason } from '../figure'
 import { archFrom, neighbours } from '../teeth/arch'
 import { isPrimary, parts, type Tooth } from '../teeth/notation'
 import type { Need } from '../catalog/match'
-import { nothing, only, open, practice, sequence, standby, step, type Block } from './build'
+import { nothing, only, open, practice, sequence, standby, step, type Block } from '../library/build'
 import { labels, type Case } from '../library/case'
 
 /**

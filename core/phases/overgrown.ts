@@ -1,7 +1,7 @@
 /** Redundant or overgrown gum. */
 import { reason } from '../figure'
 import { soreGum } from '../measure/numbing'
-import { absent, nothing, open, step, type Block } from './build'
+import { absent, nothing, open, step, type Block } from '../library/build'
 import { type Case, type Unit } from '../library/case'
 
 /** The teeth whose gum has to go. */

@@ -4,7 +4,7 @@
  * instructions win.
  */
 import { reason } from '../figure'
-import { acts, lastingBy, open, practice, type Block } from './build'
+import { acts, lastingBy, open, practice, type Block } from '../library/build'
 import type { Case } from '../library/case'
 
 export type Stuff = 'glass ceramic' | 'zirconia' | 'metal'

@@ -2,7 +2,7 @@
 import { reason, type Reason } from '../figure'
 import { provisionalBite } from './bite'
 import { biteStages } from '../library/bite-stages'
-import { atLeast, open, sequence, standby, step, type Block } from './build'
+import { atLeast, open, sequence, standby, step, type Block } from '../library/build'
 import { cardAdds, labels, teethOf, type Case } from '../library/case'
 import { mouldSteps } from './provisional'
 

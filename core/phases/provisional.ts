@@ -4,7 +4,18 @@ import { reason, type Figure } from '../figure'
 import { bisAcryl } from '../measure/amounts'
 import { thinnest } from '../measure/provisional'
 import { reductionTargets } from '../measure/reduction'
-import { acts, atLeast, open, sequence, standby, step, within, type Block, type Draft, type Tie } from './build'
+import {
+  acts,
+  atLeast,
+  open,
+  sequence,
+  standby,
+  step,
+  within,
+  type Block,
+  type Draft,
+  type Tie,
+} from '../library/build'
 import { inWords, span } from '../rules'
 import type { Case } from '../library/case'
 

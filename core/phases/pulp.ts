@@ -1,7 +1,7 @@
 /** The pulp of a milk tooth: a part taken, or all of it. */
 import { reason } from '../figure'
 import { soreTooth } from '../measure/numbing'
-import { acts, nothing, open, practice, sequence, type Block } from './build'
+import { acts, nothing, open, practice, sequence, type Block } from '../library/build'
 import { type Case, type Unit } from '../library/case'
 
 const act = acts({ phase: 'restoring', fn: 'root canal', place: 'mouth', helped: true })

@@ -1,6 +1,6 @@
 import { reason } from '../figure'
 import { alginate, hydrocolloidSchool, trayMaterial } from '../measure/amounts'
-import { absent, only, open, practice, sequence, step, type Block, type Draft, within } from './build'
+import { absent, only, open, practice, sequence, step, type Block, type Draft, within } from '../library/build'
 import { customTray } from './impression-material'
 import { teethOf, type Case } from '../library/case'
 

@@ -28,7 +28,7 @@ import {
   atLeast,
   ownOf,
   type Tie,
-} from './build'
+} from '../library/build'
 import { type Case } from '../library/case'
 
 const agentNeed = {

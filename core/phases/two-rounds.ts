@@ -1,7 +1,7 @@
 /** Two rounds of cord: one to lower the margin, then those of the impression. */
 import { cordSize } from '../measure/cord'
 import { lastOf } from '../sure'
-import { practice, sequence, type Block } from './build'
+import { practice, sequence, type Block } from '../library/build'
 import type { Case } from '../library/case'
 import { cordCountId, cordOutStep, cordStepId, type CordPlan, type CordSite } from './cord-plan'
 import { drawCord, dwell } from './crevice'

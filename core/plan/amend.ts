@@ -1,7 +1,7 @@
 /** The practice's amendments on a wired visit: applied one by one; what would make the day unsound is refused and said. */
 import { lastOf, sure } from '../sure'
 import { changeWords, type Amendment, type Change, type MouthEffect } from '../practice/amendment'
-import { self, type Draft, type Drafted, type Wired } from '../phases/build'
+import { self, type Draft, type Drafted, type Wired } from '../library/build'
 import { drafted } from '../library/fields'
 import { plain } from '../library/said'
 import type { Item } from '../catalog/item'

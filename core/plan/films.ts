@@ -6,7 +6,7 @@
  * Of two pieces of work in one mouth the second is so cleaned once too often rather than never.
  */
 import { drafted } from '../library/fields'
-import { filmWords, open, practice, type Drafted, type Film, type Wired } from '../phases/build'
+import { filmWords, open, practice, type Drafted, type Film, type Wired } from '../library/build'
 
 type Line = Wired['steps'][number]
 

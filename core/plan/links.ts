@@ -1,7 +1,7 @@
 /** The order of steps, and the clocks between them. */
 import type { Clock, Link } from '../model/link'
 import type { Said } from '../library/said'
-import { self, type Drafted, type Tie } from '../phases/build'
+import { self, type Drafted, type Tie } from '../library/build'
 
 /** A tie as a link between two steps that are there. */
 function clockOf(

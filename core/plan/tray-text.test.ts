@@ -13,7 +13,7 @@ import type { Plan } from '../model/plan'
 import { burInHand } from './burs'
 import { compile } from './compile'
 import { drafted } from '../library/fields'
-import { open, type Draft } from '../phases/build'
+import { open, type Draft } from '../library/build'
 import { namedLines, unlaid, unused } from './tray-text'
 
 const cases = files.map((name) => ({ name, raw: requestOf(name) }))

@@ -10,7 +10,7 @@ import { answersOf, type UsesThings } from './safe'
 import { capital } from '../words'
 import type { BurPass, SetupLine, Unlaid } from '../model/plan'
 import type { Step } from '../model/step'
-import type { Drafted } from '../phases/build'
+import type { Drafted } from '../library/build'
 import type { Case } from '../library/case'
 import { burWordsIn } from '../catalog/spoken-burs'
 

@@ -1,6 +1,6 @@
 import { inWords, span } from '../rules'
 import { reason } from '../figure'
-import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
+import { acts, only, open, practice, sequence, standby, type Block } from '../library/build'
 import type { Case } from '../library/case'
 import { crownLines } from '../phases/crown-cuts'
 import { cutSteps, reductionCheck, theBur } from '../phases/cutting'

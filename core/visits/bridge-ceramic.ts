@@ -2,7 +2,7 @@
 import { firstOf } from '../sure'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, frosted, lightStep, pumice, resinExcess, spotOnAll, spotOn } from '../phases/bonding'
-import { acts, open, practice, sequence, standby, type Block, within } from '../phases/build'
+import { acts, open, practice, sequence, standby, type Block, within } from '../library/build'
 import { labels, type Case, type Unit } from '../library/case'
 import { cutSteps, type CutLine, edgeOf } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'

@@ -4,7 +4,18 @@ import { inWords, span } from '../rules'
 import { reason } from '../figure'
 import type { Choreography } from '../model/lanes'
 import { etch, frosted, pumice, spotOnAll } from '../phases/bonding'
-import { acts, open, opens, practice, sequence, standby, type Block, lastingBy, atLeast, within } from '../phases/build'
+import {
+  acts,
+  open,
+  opens,
+  practice,
+  sequence,
+  standby,
+  type Block,
+  lastingBy,
+  atLeast,
+  within,
+} from '../library/build'
 import { labels, type Case } from '../library/case'
 import { cutSteps, edgeOf } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'

@@ -1,4 +1,4 @@
-import { acts, open, practice, sequence, standby } from '../phases/build'
+import { acts, open, practice, sequence, standby } from '../library/build'
 import { labels } from '../library/case'
 import { provisionalOff, tryIn } from '../phases/delivery'
 import { rolls } from '../phases/isolation'

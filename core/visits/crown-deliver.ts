@@ -1,5 +1,5 @@
 import { isAnterior } from '../teeth/arch'
-import { acts, only, open, practice, sequence, type Block, within } from '../phases/build'
+import { acts, only, open, practice, sequence, type Block, within } from '../library/build'
 import { labels, type Case } from '../library/case'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, resinExcess, spotOnAll } from '../phases/bonding'

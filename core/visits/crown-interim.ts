@@ -1,6 +1,6 @@
 import { thinnest } from '../measure/provisional'
 import { reason } from '../figure'
-import { acts, only, open, practice, sequence, standby, type Block } from '../phases/build'
+import { acts, only, open, practice, sequence, standby, type Block } from '../library/build'
 import { labels, type Case, teethOf } from '../library/case'
 import { hardens, makeProvisional, mouldOf, polishProvisional } from '../phases/provisional'
 import { fitProvisional, relining } from '../phases/provisional-fit'

@@ -1,4 +1,4 @@
-import { sequence, type Block } from '../phases/build'
+import { sequence, type Block } from '../library/build'
 import type { Case } from '../library/case'
 import { crownCutting } from '../phases/crown-cuts'
 import { reductionCheck } from '../phases/cutting'

@@ -1,7 +1,7 @@
 import { reason } from '../figure'
 import { span } from '../rules'
 import { reductionTargets, writeRange } from '../measure/reduction'
-import { acts, open, practice, sequence, type Block } from '../phases/build'
+import { acts, open, practice, sequence, type Block } from '../library/build'
 import type { Case, Unit, RestoredCase } from '../library/case'
 import { marginCuts } from '../phases/crown-cuts'
 import { cutSteps, reductionCheck, type CutLine, theBur } from '../phases/cutting'

@@ -1,6 +1,6 @@
 /** J07: amalgam from the capsule, condensed, carved, closed on without clenching. */
 import { reason } from '../figure'
-import { only, open, practice, sequence, standby, type Block, within } from '../phases/build'
+import { only, open, practice, sequence, standby, type Block, within } from '../library/build'
 import { boxesOf, surfacesOf, type Case, type Unit } from '../library/case'
 import {
   biteUntilEven,

@@ -2,7 +2,7 @@
 import { reason } from '../figure'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep } from '../phases/bonding'
-import { open, sequence } from '../phases/build'
+import { open, sequence } from '../library/build'
 import { surfacesOf } from '../library/case'
 import {
   bulk,

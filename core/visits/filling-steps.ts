@@ -1,5 +1,5 @@
 /** What the direct fillings share: how their steps are named, and what they go by where the case says nothing. */
-import { acts, sequence, type Block } from '../phases/build'
+import { acts, sequence, type Block } from '../library/build'
 import type { Case, Unit } from '../library/case'
 
 export const place = acts({ phase: 'restoring', fn: 'placing', place: 'mouth', helped: true })

@@ -1,6 +1,6 @@
 import type { KindId } from '../kinds'
 import type { FollowUp } from '../model/plan'
-import type { Block } from '../phases/build'
+import type { Block } from '../library/build'
 import { restored, type Case, type RestoredCase } from '../library/case'
 
 interface KindOf<C extends Case> {

@@ -1,7 +1,7 @@
 /** J14: incisors under general anaesthesia. */
 import { after } from './follow-ups'
 import { reason } from '../figure'
-import { only, open, practice, sequence, standby, type Block, atLeast } from '../phases/build'
+import { only, open, practice, sequence, standby, type Block, atLeast } from '../library/build'
 import { lastOf } from '../sure'
 import { labels, type Case, type Unit } from '../library/case'
 import { pulp } from '../phases/pulp'

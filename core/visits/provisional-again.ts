@@ -1,6 +1,6 @@
 /** A provisional that came off or is loose between two visits: looked at, cleaned, tried in and cemented again. */
 import { reason } from '../figure'
-import { acts, open, practice, sequence, standby, type Block } from '../phases/build'
+import { acts, open, practice, sequence, standby, type Block } from '../library/build'
 import { labels, type Case } from '../library/case'
 import { rolls } from '../phases/isolation'
 import { fitProvisional, relining } from '../phases/provisional-fit'

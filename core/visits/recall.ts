@@ -2,7 +2,7 @@
 import { after } from './follow-ups'
 import { kindFacts } from '../kinds'
 import { checkBite } from '../phases/bite'
-import { acts, only, open, practice, sequence, standby } from '../phases/build'
+import { acts, only, open, practice, sequence, standby } from '../library/build'
 import { labels, type Case } from '../library/case'
 import type { VisitKind } from './kind'
 

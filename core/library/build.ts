@@ -4,12 +4,12 @@
  */
 import type { Need } from '../catalog/match'
 import { reason, type Reason } from '../figure'
-import { self, type Draft, type Drafted, type Tie } from '../library/draft'
-import { drafted, renamed } from '../library/fields'
+import { self, type Draft, type Drafted, type Tie } from './draft'
+import { drafted, renamed } from './fields'
 import type { Absence } from '../model/plan'
 import type { Ruling } from '../rules'
 
-export { filmWords, self, type CountIn, type Draft, type Drafted, type Film, type Tie } from '../library/draft'
+export { filmWords, self, type Draft, type Drafted, type Film, type Tie } from './draft'
 
 export type Block =
   | { draft: Drafted }
