@@ -308,6 +308,17 @@ export interface Naming {
   only?: string
 }
 
+/**
+ * A thing by the words of a sentence, one or many.
+ * @throws Error where nobody beside a chair calls anything so
+ * @example thingCalled('Burnishers').needs // ['burnisher']
+ */
+export function thingCalled(words: string): Omit<Naming, 'at'> {
+  const thing = known.get(words.toLowerCase())
+  if (!thing || thing.needs.length === 0) throw new Error(`nothing is called “${words}”`)
+  return { words, needs: thing.needs, ...(thing.only === undefined ? {} : { only: thing.only }) }
+}
+
 const read = new Map<string, readonly Naming[]>()
 /** Sentences are few and come again; practices write their own, so the store is kept from growing for ever. */
 const mostRead = 20_000

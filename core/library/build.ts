@@ -125,13 +125,7 @@ export function wire(block: Block): Wired {
 export function open(what: string, quantity = 1, more: Partial<Need> = {}): Need {
   return { what, quantity, readiness: 'open', ...more }
 }
-/** Shorthand for several single pieces laid out open. */
-export const opens = (...whats: string[]): Need[] => whats.map((what) => open(what))
 /** Shorthand for "have ready, do not open", with what opens it. */
 export function standby(what: string, when: string, quantity = 1, more: Partial<Need> = {}): Need {
   return { what, quantity, readiness: 'standby', when, ...more }
-}
-/** Shorthand for what stays in the drawer until asked for. */
-export function drawer(what: string, when: string, quantity = 1): Need {
-  return { what, quantity, readiness: 'drawer', when }
 }

@@ -10,7 +10,7 @@ import { readSaid, type Said } from './said'
  * `told`: one of the record. `step`, `count`: the id of one. `plain`: none of these.
  */
 export type Mark = 'text' | 'beside' | 'told' | 'step' | 'count' | 'plain'
-type Tree = Mark | readonly [Tree] | { readonly [field: string]: Tree }
+export type Tree = Mark | readonly [Tree] | { readonly [field: string]: Tree }
 type TreeOf<T> =
   NonNullable<T> extends readonly (infer E)[]
     ? 'plain' | 'step' | readonly [TreeOf<E>]
@@ -97,6 +97,14 @@ const sayingAll = (say: Change): Changes => ({ text: say, beside: say, told: say
 
 /** A step as it was written, with the things its sentences name. */
 export const drafted = (draft: Draft): Drafted => own(changed(draft, fields, sayingAll(readSaid)))
+
+/** What a generator gives for a field, or for one of a list, with the things its sentences name. */
+export function marked(value: unknown, tree: Tree): unknown {
+  const by = sayingAll((text: unknown) => (typeof text === 'string' ? readSaid(text) : text))
+  return Array.isArray(value) && !Array.isArray(tree)
+    ? value.map((v: unknown) => changed(v, tree, by))
+    : changed(value, tree, by)
+}
 
 /** Every id a step makes or refers to, by another name. */
 export const renamed = (draft: Drafted, name: (id: string) => string): Drafted =>

@@ -1,10 +1,11 @@
+import { lay } from '../library/lay'
 /** The bond to the tooth, by the adhesive's system: which acid, which bottles in which order, how each is blown, and its light. */
 import { adhesives, withActivator } from '../practice/adhesives'
 import { capital } from '../words'
-import type { Ruling } from '../rules'
-import { baseOf, cureOf, etch, lightStep, minutesOf, type Etch, type EtchOf, type Spot } from './bonding'
-import { lastingBy, nothing, open, practice, sequence, step, type Block } from '../library/build'
+import { cureOf, etch, lightStep, minutesOf, type Etch, type EtchOf, type Spot } from './bonding'
+import { nothing, sequence, type Block } from '../library/build'
 import type { Case } from '../library/case'
+import type { RuleId } from '../rules'
 
 /** What is bonded to: it decides acid and layers. */
 export type Bonded = 'enamel' | 'cavity' | 'fresh dentine' | 'canal'
@@ -33,7 +34,7 @@ interface Layer {
   /** What the record names, at the last of them. */
   spoken?: string
   /** Rubbed so long; a bond over its primer is only laid on. */
-  rub?: Ruling
+  rub?: RuleId
   air: string
 }
 
@@ -51,7 +52,7 @@ export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
         need: withActivator,
         words: 'adhesive mixed with its activator',
         spoken: 'an adhesive mixed with its activator',
-        rub: c.rule('adhesive.rub'),
+        rub: 'adhesive.rub',
         air: to === 'canal' ? 'Air, gentle, over the canal mouth' : nothingMoves,
       },
     ]
@@ -62,7 +63,7 @@ export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
         need: system.bond,
         words: system.words,
         spoken: system.spoken,
-        rub: c.rule('adhesive.rub'),
+        rub: 'adhesive.rub',
         air: nothingMoves,
       },
     ]
@@ -80,7 +81,7 @@ export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
           act: 'primer',
           need: system.primer,
           words: 'primer',
-          rub: c.rule('primer'),
+          rub: 'primer',
           air: 'Strong air on the primer until nothing moves',
         },
         bond,
@@ -90,48 +91,24 @@ export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
 /** The bottle laid on last, for what is wetted with it again. */
 export const bottleOf = (c: Case): string => adhesives[c.choices.adhesive].bond
 
-function layerStep(s: Spot, to: Bonded, l: Layer): Block {
-  const id = `${s.stem}.${l.act}`
-  const how = to === 'canal' ? 'down the canal, by point' : l.rub ? `rub in ${l.rub.value} s` : 'thin, over all of it'
+function layerStep(c: Case, s: Spot, to: Bonded, l: Layer): Block {
+  const how =
+    to === 'canal' ? 'down the canal, by point' : l.rub ? `rub in ${c.rule(l.rub).value} s` : 'thin, over all of it'
   return sequence(
-    step({
-      ...baseOf(s),
-      id,
-      wantsClean: 'a bond',
-      fn: 'bonding',
-      title: `${capital(l.words)}: ${how}, ${s.label}`,
-      ...(l.spoken ? { told: `bonded ${s.label} with ${l.spoken}` } : {}),
-      minutes: l.rub ? minutesOf(l.rub.value) : [0.2, 0.3, 0.5],
-      passes: [to === 'canal' ? 'point with adhesive' : `brush with ${l.words}`],
-      needs: [
-        open(l.need, 0.1),
-        ...(to === 'canal' ? [open('paper point', 2)] : [open('micro brush')]),
-        open('dappen dish'),
-      ],
-      ...(l.rub ? { ties: [lastingBy(l.rub, capital(`${l.words} rubbed in`))] } : {}),
+    lay(c, '$stem.$act', {
+      ...s,
+      act: l.act,
+      lWords: l.words,
+      how,
+      spoken: l.spoken,
+      rub: l.rub,
+      minutesOf: l.rub && minutesOf(c.rule(l.rub).value),
+      to,
+      need: l.need,
+      capital: capital(`${l.words} rubbed in`),
     }),
-    to === 'canal'
-      ? step({
-          ...baseOf(s),
-          id: `${s.stem}.wick`,
-          fn: 'bonding',
-          title: 'Excess wicked out with dry points, quick touches',
-          minutes: [0.3, 0.5, 1],
-          passes: ['dry point', 'dry point'],
-          needs: [open('paper point', 3)],
-          mistakes: ['a pool left at the bottom: the post stands proud'],
-        })
-      : nothing,
-    step({
-      ...baseOf(s),
-      id: `${id}-air`,
-      fn: 'bonding',
-      title: l.air,
-      minutes: [0.1, 0.2, 0.4],
-      passes: ['air'],
-      reason: practice(l.rub ? 'carrier left behind weakens it' : 'a thick pool shows as a line on the film'),
-      mistakes: ['air line with oil or water in it: test it on a mirror'],
-    }),
+    to === 'canal' ? lay(c, '$stem.wick', { ...s }) : nothing,
+    lay(c, '$stem.$(act)-air', { ...s, act: l.act, air: l.air, rub: l.rub }),
   )
 }
 
@@ -142,7 +119,9 @@ export function bondTooth(c: Case, s: Spot, to: Bonded, { dualCure, cured = true
   const last = layers.at(-1)?.need
   return sequence(
     acid === 'none' ? nothing : etch(c, s, acid, more),
-    ...layers.map((l) => layerStep(s, to, l)),
-    cured ? lightStep(s, `${s.stem}.adhesive-cure`, cureOf(c, `adhesive, ${s.label}`, 'cure.adhesive', last)) : nothing,
+    ...layers.map((l) => layerStep(c, s, to, l)),
+    cured
+      ? lightStep(c, s, `${s.stem}.adhesive-cure`, cureOf(c, `adhesive, ${s.label}`, 'cure.adhesive', last))
+      : nothing,
   )
 }

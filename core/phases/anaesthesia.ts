@@ -1,7 +1,7 @@
+import { lay } from '../library/lay'
 import { jawOf } from '../teeth/notation'
 import { reason, round, type Figure } from '../figure'
 import { numbRule } from '../measure/numb-lasts'
-import { capital } from '../words'
 import { cartridgesFor, plannedAnaesthetic } from '../measure/anaesthetic'
 import { ageCautions, agentsFor, type Dose } from '../measure/doses'
 import type { RuleId } from '../rules'
@@ -14,8 +14,8 @@ import {
   type Injection,
   type Site,
 } from '../measure/numbing'
-import { absent, open, standby, sequence, step, nothing, type Block, type Drafted, atLeast } from '../library/build'
-import { childBounds, childOf, teethOf, type Case } from '../library/case'
+import { absent, open, standby, sequence, nothing, type Block, type Drafted } from '../library/build'
+import { childBounds, childOf, type Case } from '../library/case'
 
 /** How the visit is made painless, decided by what its work does: what hurts where, and what covers it. */
 export type Numbing =
@@ -125,68 +125,33 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
   const needles = Number(long) + Number(short || !long)
   const more = injections.length - 1
   return sequence(
-    step({
-      id: 'anaesthesia.topical',
-      phase: 'anaesthesia',
-      title: 'Dry the tissue, topical on',
-      told: 'applied topical anaesthetic',
-      fn: 'topical',
-      place: 'mouth',
-      minutes: [0.5, 1, 1.5],
-      needs: [open('topical', 0.5), open('cotton tip', 2)],
+    lay(c, 'anaesthesia.topical'),
+    lay(c, 'anaesthesia.inject', {
+      words,
+      more,
+      given,
+      laid,
+      lower: injections.some((i) => jawOf(i.at) === 'lower'),
+      child: childOf(c) === true,
+      volumes: [...new Set(volumes.map((v) => v.because.text))].join('; '),
+      shortest: 1 + 0.3 * more,
+      likely: 2 + 0.6 * more,
+      longest: 4 + more,
+      doses,
+      childBounds: childBounds(c),
+      over: planned.over,
+      long,
+      short,
+      cartridges: doses.map((d) => open(`cartridge.${d.agent}`, d.cartridges)),
+      moreCartridges: doses.map((d) => standby(`cartridge.${d.agent}`, 'the test is not good and more is given', 1)),
+      adrenaline: doses.some((d) => d.agent.includes('adrenaline')),
+      needles,
+      cautionsOf: cautionsOf(c, doses),
+      cautions: planned.cautions,
+      figures: planned.figures,
+      lastingOf: lastingOf(c, doses),
     }),
-    step({
-      id: 'anaesthesia.inject',
-      phase: 'anaesthesia',
-      title: `${more > 0 ? 'Injections' : 'Injection'}: ${words}`,
-      told: `gave local anaesthetic: ${given}, ${laid} ${laid === 1 ? 'cartridge' : 'cartridges'} laid out`,
-      tell: `Your ${injections.some((i) => jawOf(i.at) === 'lower') ? 'lip, cheek and tongue' : 'lip and cheek'} are numb for some hours. Do not eat until the feeling is back. Mind hot drinks, and do not bite your lip.${childOf(c) === true ? ' Watch that the child does not chew the numb lip.' : ''}`,
-      detail: `${capital([...new Set(volumes.map((v) => v.because.text))].join('; '))}.${c.request.vital ? '' : ' The pulp is gone, the gum is not: it is numbed for what is done to it.'}`,
-      fn: 'injection',
-      asks: [{ reading: 'anaesthetic', teeth: teethOf(c) }],
-      place: 'mouth',
-      helped: true,
-      minutes: [1 + 0.3 * more, 2 + 0.6 * more, 4 + more],
-      passes: ['syringe below the patient’s line of sight', 'gauze'],
-      numbed: {
-        doses,
-        under: childBounds(c),
-        ...(planned.over === undefined ? {} : { over: planned.over }),
-      },
-      needs: [
-        open('syringe'),
-        ...(long ? [open('needle.long')] : []),
-        ...(short || !long ? [open('needle.short')] : []),
-        ...doses.map((d) => open(`cartridge.${d.agent}`, d.cartridges)),
-        ...doses.map((d) => standby(`cartridge.${d.agent}`, 'the test is not good and more is given', 1)),
-        ...(c.has('adrenaline-sensitive') && doses.some((d) => d.agent.includes('adrenaline'))
-          ? [standby('cartridge.mepivacaine plain', 'the dentist asks for one without adrenaline')]
-          : []),
-      ],
-      countsIn: [
-        { id: 'needle', what: needles === 1 ? 'needle' : 'needles', planned: needles, outStep: 'anaesthesia.rinse' },
-      ],
-      cautions: [...cautionsOf(c, doses), ...planned.cautions],
-      figures: [...planned.figures, ...lastingOf(c, doses)],
-      ties: [
-        {
-          from: 'anaesthesia.topical',
-          fromEdge: 'finish',
-          ...atLeast(c.rule('topical.takes')),
-          title: 'Topical takes',
-        },
-      ],
-    }),
-    step({
-      id: 'anaesthesia.rinse',
-      phase: 'anaesthesia',
-      title: 'Rinse; needle to the sharps box',
-      fn: 'rinse',
-      place: 'mouth',
-      minutes: [0.3, 0.5, 1],
-      needs: [open('sharps box')],
-      countsOut: ['needle'],
-    }),
+    lay(c, 'anaesthesia.rinse'),
   )
 }
 
@@ -195,36 +160,8 @@ export function numbTest(c: Case, numbing: Numbing): Block {
   if (numbing.by !== 'needle') return nothing
   const { sites, injections } = numbing
   const where = testWords(sites, injections, c.say)
-  return step({
-    id: 'anaesthesia.test',
-    phase: 'anaesthesia',
-    title: 'Test: numb where it will hurt',
-    act: 'numb',
-    told: `tested numbness: ${where}`,
-    detail: `By explorer: ${where}.`,
-    fn: 'numb test',
-    place: 'mouth',
-    minutes: [0.3, 0.5, 2],
-    passes: ['mirror', 'explorer'],
-    needs: [open('mirror'), open('explorer')],
-    hold: {
-      name: 'numb',
-      title: 'Numb, tested',
-      evidence: `the dentist’s own test: ${where}`,
-      because: reason('no cutting, clamp or cord before the tissue is numb', 'C'),
-      // What was given is written down before it is tested: agent, amount, where.
-      restsOn: ['anaesthesia.inject'],
-      // Not good: more is given, with its own needle and cartridge, and only then tested again.
-      again: ['anaesthesia.inject', 'anaesthesia.rinse', 'anaesthesia.test'],
-    },
-    ties: [
-      {
-        from: 'anaesthesia.inject',
-        fromEdge: 'finish',
-        ...atLeast(c.rule(injections.some(isBlock) ? 'anaesthetic.block' : 'anaesthetic.infiltration')),
-        title: 'Anaesthetic takes',
-      },
-    ],
-    mistakes: ['only one side of the gum tested: the other side hurts later'],
+  return lay(c, 'anaesthesia.test', {
+    where,
+    takes: injections.some(isBlock) ? 'anaesthetic.block' : 'anaesthetic.infiltration',
   })
 }

@@ -1,22 +1,11 @@
+import { lay } from '../library/lay'
 /** The cord beside an impression: how long it dwells, how it is drawn, how long the crevice stays open, what a retake does over. */
 import { lastOf } from '../sure'
 import { inWords, span } from '../rules'
-import { reason } from '../figure'
 import type { CordLayer } from '../measure/cord'
-import {
-  meanwhile,
-  nothing,
-  only,
-  ownOf,
-  sequence,
-  step,
-  within,
-  type Block,
-  type Draft,
-  type Tie,
-} from '../library/build'
+import { meanwhile, nothing, only, ownOf, sequence, within, type Block, type Draft, type Tie } from '../library/build'
 import type { Case } from '../library/case'
-import { layerWords, cordOutStep, cordStepId, drawnLayer, type CordPlan, type CordSite } from './cord-plan'
+import { layerWords, cordOutStep, cordStepId, drawnLayer, keyOf, type CordPlan, type CordSite } from './cord-plan'
 import { drawnCounts, pelletsOutStep } from './tissue'
 
 /** The cord's minutes: not drawn before, and called when it has lain long enough to hurt. */
@@ -49,17 +38,15 @@ export function dryOnce(c: Case, plan: CordPlan): Block {
   const drawn = drawnLayer(plan) !== undefined
   const base = plan.layers.includes('base')
   const { value } = c.rule('dry.once')
-  return step({
-    id: 'impression.dry',
-    wantsClean: trainWords(c),
-    phase: 'impression',
-    title: `${drawn ? 'Dry' : 'Rinse, dry'} once, thoroughly${damp(c) ? ', and leave it just damp' : ''}; look at every margin`,
-    ...(base ? { detail: 'The base cord stays where it is: does it still lie below every margin?' } : {}),
-    fn: 'chairside',
-    place: 'mouth',
-    minutes: drawn ? [(value * 0.7) / 60, value / 60, (value * 1.6) / 60] : [0.3, 0.5, 1],
-    helped: true,
-    ...(base && !drawn ? { ties: [dwell(c, cordStepId('base', lastOf(plan.sites)), true)] } : {}),
+  return lay(c, 'impression.dry', {
+    trainWords: trainWords(c),
+    drawn,
+    damp: damp(c),
+    base,
+    shortest: (value * 0.7) / 60,
+    likely: value / 60,
+    longest: (value * 1.6) / 60,
+    dwell: () => dwell(c, cordStepId('base', lastOf(plan.sites)), true),
   })
 }
 
@@ -68,6 +55,7 @@ export function dryOnce(c: Case, plan: CordPlan): Block {
  * @param next what waits in the other hand
  */
 export function drawCord(
+  c: Case,
   plan: CordPlan,
   layer: CordLayer,
   s: CordSite,
@@ -75,24 +63,12 @@ export function drawCord(
   more: Partial<Draft> = {},
 ): Block {
   const word = layerWords(plan, layer)
-  return step({
-    id: cordOutStep(layer, s),
-    phase: 'impression',
-    title: `Draw the ${word}, ${s.label}`,
-    act: 'cord drawn',
-    asks: [{ reading: 'cord out', teeth: [s.tooth] }],
-    told: `drew the ${word} of ${s.label}, wet`,
-    detail: 'Wet, in one smooth pull.',
-    tooth: s.tooth,
-    fn: 'cord removal',
-    place: 'mouth',
-    helped: true,
-    minutes: [0.08, 0.13, 0.4],
-    passes: ['tweezers', ...next],
-    countsOut: drawnCounts(plan, layer, s),
-    cautions: [reason('Never dry: a dry cord takes the lining with it and it bleeds', 'C')],
-    ...more,
-  })
+  return lay(
+    c,
+    'tissue.draw-cord.$site',
+    { ...s, cordOutStep: cordOutStep(layer, s), word, next, drawnCounts: drawnCounts(plan, layer, s), site: keyOf(s) },
+    more,
+  )
 }
 
 /**
@@ -104,19 +80,7 @@ export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined):
   const layer = drawnLayer(plan)
   const dwells = layer ? [dwell(c, cordStepId(layer, lastOf(plan.sites)))] : []
   const pelletsOut = only(plan.pellet, () =>
-    step({
-      id: pelletsOutStep,
-      phase: 'impression',
-      title: 'Pellets out from between the teeth, counted',
-      wantsClean: trainWords(c),
-      told: 'took the back-up pellets out',
-      fn: 'cord removal',
-      place: 'mouth',
-      minutes: [0.2, 0.3, 0.6],
-      passes: ['tweezers'],
-      countsOut: ['pellets'],
-      ties: dwells,
-    }),
+    lay(c, 'impression.pellets-out', { pelletsOutStep, trainWords: trainWords(c), dwells }),
   )
   if (!layer)
     return sequence(
@@ -125,19 +89,9 @@ export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined):
     )
   return sequence(
     pelletsOut,
-    step({
-      id: 'impression.rinse',
-      phase: 'impression',
-      wantsClean: trainWords(c),
-      title: plan.agent === 'plain' ? 'Rinse; the cords stay wet' : 'Rinse the agent off; the cords stay wet',
-      fn: 'chairside',
-      place: 'mouth',
-      minutes: [0.15, 0.25, 0.5],
-      passes: ['water and suction'],
-      ties: plan.pellet ? [] : dwells,
-    }),
+    lay(c, 'impression.rinse', { trainWords: trainWords(c), agent: plan.agent, pellet: plan.pellet, dwells }),
     syringe ?? nothing,
-    ...plan.sites.map((s) => drawCord(plan, layer, s, syringe ? ['loaded syringe, ready in the other hand'] : [])),
+    ...plan.sites.map((s) => drawCord(c, plan, layer, s, syringe ? ['loaded syringe, ready in the other hand'] : [])),
     dryOnce(c, plan),
   )
 }

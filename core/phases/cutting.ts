@@ -1,3 +1,4 @@
+import { lay } from '../library/lay'
 import { jawOf } from '../teeth/notation'
 import { soreTooth } from '../measure/numbing'
 import { sure } from '../sure'
@@ -7,7 +8,7 @@ import { reason, type Reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { isNarrow } from '../teeth/arch'
 import { open, sequence, step, type Block, type Draft } from '../library/build'
-import { teethOf, type Case, type RestoredCase, type Unit } from '../library/case'
+import { type Case, type RestoredCase, type Unit } from '../library/case'
 
 const cuttingCautions: Reason[] = [
   reason('Eye shields and masks on all three; high-volume suction at the bur; water on', 'C'),
@@ -172,50 +173,29 @@ export function reductionCheck(c: RestoredCase, more: Partial<Draft> = {}): Bloc
     : guide
       ? 'reduction guide from the wax-up'
       : 'clearance tabs, thin to thick'
-  return step({
-    id: 'cutting.reduction-check',
-    phase: 'cutting',
-    title: 'Check the reduction',
-    told: 'checked the reduction with the dentist',
-    asks: [
-      { reading: 'reduction', teeth: teethOf(c), restoration: c.restoration },
-      // Walls of an inlay open upward and a veneer has none: only a crown resists by them.
-      ...(c.kind.family === 'crown' || c.kind.family === 'root'
-        ? [{ reading: 'convergence' as const, teeth: teethOf(c) }]
-        : []),
-    ],
-    detail: targets.join('. '),
-    fn: 'chairside',
-    place: 'mouth',
-    helped: true,
-    minutes: [1, 2, 4],
-    needs: [open('clearance tabs'), ...(guide ? [open('reduction guide')] : [])],
-    passes: [gauge, 'probe'],
-    hold: {
-      name: 'reduction',
-      title: 'Reduction enough',
-      evidence: index
-        ? 'sectioned index and clearance tabs'
-        : guide
-          ? 'guide from the wax-up and clearance tabs'
-          : 'clearance tabs in the bite and on the sides',
-      because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'),
-      again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'],
+  return lay(
+    c,
+    'cutting.reduction-check',
+    {
+      targets: targets.join('. '),
+      guide,
+      gauge,
+      index,
+      finishes: c.units.map((u) => `cutting.finish.${u.tooth}`),
+      v6: c.units.flatMap((u) =>
+        u.cusps
+          ? [
+              {
+                name: `${u.said}, ${u.cusps.functional} cusps`,
+                value: t.functionalCusp.leastMm,
+                unit: 'mm',
+                text: `at least ${t.functionalCusp.leastMm} mm for a ${c.restoration}`,
+                standing: t.standing,
+              },
+            ]
+          : [],
+      ),
     },
-    figures: c.units.flatMap((u) =>
-      u.cusps
-        ? [
-            {
-              name: `${u.said}, ${u.cusps.functional} cusps`,
-              value: t.functionalCusp.leastMm,
-              unit: 'mm',
-              text: `at least ${t.functionalCusp.leastMm} mm for a ${c.restoration}`,
-              standing: t.standing,
-            },
-          ]
-        : [],
-    ),
-    mistakes: ['read with the jaw off its bite: the tab feels free where it is not'],
-    ...more,
-  })
+    more,
+  )
 }

@@ -1,12 +1,13 @@
+import { lay } from '../library/lay'
 /** What direct fillings share: old filling and decay out, matrix and wedge, increments, sheet, carving and gloss. */
 import { capital } from '../words'
 import { reason, type Figure } from '../figure'
 import { cavityVolume } from '../measure/volumes'
 import { bulkIncrements, type Increments } from '../measure/restoring'
 import type { EdgePart } from '../catalog/cut'
-import { cutSteps, edgeOf, type CutLine } from './cutting'
+import { cutSteps, type CutLine } from './cutting'
 import { checkBite } from './bite'
-import { nothing, only, open, sequence, standby, step, type Block, type Draft } from '../library/build'
+import { nothing, only, open, sequence, standby, type Block, type Draft } from '../library/build'
 import type { Shown } from '../model/step'
 import { boxesOf, surfacesOf, type Case, type Unit } from '../library/case'
 import { cureOf, lightStep, type Spot, spotOn } from './bonding'
@@ -84,21 +85,11 @@ export function cavityLines(u: Unit, usual: string): CutLine[] {
 
 /** Rinse, dry, look: the cavity is read before anything goes in. */
 export function readCavity(
+  c: Case,
   s: Spot,
   detail = 'Edges sound, no stain at the enamel-dentine line; depth by probe.',
 ): Block {
-  return step({
-    id: `${s.stem}.read`,
-    phase: 'cutting',
-    title: `Rinse, dry, look: ${s.label}`,
-    detail,
-    fn: 'chairside',
-    place: 'mouth',
-    helped: true,
-    minutes: [0.5, 1, 2],
-    needs: [open('caries explorer', 1, { orElse: [{ what: 'explorer', loss: 'the same tip for everything' }] })],
-    ...(s.tooth ? { tooth: s.tooth } : {}),
-  })
+  return lay(c, '$stem.read', { ...s, detail })
 }
 
 export interface MatrixStyle {
@@ -109,87 +100,22 @@ export interface MatrixStyle {
 }
 
 /** Matrix, wedge and ring; each piece is counted in and comes out again. */
-export function matrixOn(u: Unit, usual: string, { kind, band, figure }: MatrixStyle): Block {
+export function matrixOn(c: Case, u: Unit, usual: string, { kind, band, figure }: MatrixStyle): Block {
   const boxes = boxesOf(surfacesOf(u, usual))
   if (boxes.length === 0) return nothing
   const n = boxes.length
-  return step({
-    id: `filling.${u.tooth}.matrix`,
-    phase: 'restoring',
-    title:
-      kind === 'circumferential'
-        ? `Band round ${u.label}, wedge from the wider side, burnish to the contact`
-        : `Sectional band${n > 1 ? 's' : ''} ${boxes.join(' and ')}${band ? `: ${band}` : ', wedge, ring'}`,
-    told: `placed matrix and wedge on ${u.label}`,
-    tooth: u.tooth,
-    fn: 'matrix placement',
-    place: 'mouth',
-    helped: true,
-    minutes: [1, 2, 4],
-    passes:
-      kind === 'circumferential'
-        ? ['band in its retainer', 'wedge in forceps', 'burnisher']
-        : ['band in tweezers', 'wedge', 'ring on its forceps', 'burnisher'],
-    needs: [
-      ...(kind === 'circumferential'
-        ? [
-            open('matrix retainer'),
-            open('matrix band.circumferential', 1, {
-              orElse: [{ what: 'matrix band.sectional', loss: 'one side only' }],
-            }),
-          ]
-        : [
-            open('matrix band.sectional', n, {
-              orElse: [
-                {
-                  what: 'matrix band.circumferential',
-                  loss: 'flat: the contact is a point, and the other side is opened too',
-                },
-              ],
-            }),
-            open('separation ring', n),
-            open('ring forceps'),
-          ]),
-      open('wedge', n),
-      open('burnisher.ball'),
-      standby('wedge', 'the box gapes at the gum', n),
-      standby('deep-margin band', 'the box runs under the tissue: deep margin piece'),
-    ],
-    countsIn: [
-      {
-        id: `matrix.${u.tooth}`,
-        what: `wedges and bands, ${u.said}`,
-        planned: 2 * n,
-        outStep: `filling.${u.tooth}.matrix-off`,
-      },
-    ],
-    ...(figure ? { figures: [figure] } : {}),
-    mistakes: ['band not closed at the gum edge: an overhang', 'wedge pushing the band into the box: a hollow contact'],
-  })
+  return lay(c, 'filling.$tooth.matrix', { u, kind, boxWords: boxes.join(' and '), n, band, amount: 2 * n, figure })
 }
 
 export function matrixOff(
+  c: Case,
   u: Unit,
   usual: string,
   order = 'Wedge, then band, out sideways',
   more: Partial<Draft> = {},
 ): Block {
   if (boxesOf(surfacesOf(u, usual)).length === 0) return nothing
-  return step({
-    id: `filling.${u.tooth}.matrix-off`,
-    phase: 'restoring',
-    title: `${order}, ${u.label}`,
-    tooth: u.tooth,
-    fn: 'matrix placement',
-    place: 'mouth',
-    helped: true,
-    minutes: [0.3, 0.5, 1],
-    passes: ['tweezers'],
-    needs: [open('tweezers')],
-    countsOut: [`matrix.${u.tooth}`],
-    mistakes: ['band pulled straight up: the ridge comes with it'],
-    ...more,
-  })
+  return lay(c, 'filling.$tooth.matrix-off', { u, order }, more)
 }
 
 /** The layers of a cavity as they are drawn; `now` is the one put in, -1 before any. */
@@ -220,22 +146,17 @@ export function bulk(
     const light = cureOf(c, `bulk increment ${i + 1}`, 'cure.increment', 'composite.bulk', Math.max(0, floor - mm))
     floor -= mm
     return sequence(
-      step({
-        id,
-        phase: 'restoring',
-        tooth: u.tooth,
-        fn: 'placing',
-        place: 'mouth',
-        helped: true,
-        minutes: [0.5, 1, 2],
-        title: `Bulk increment ${i + 1} of ${increments.bulkMm.length}: ${mm} mm, deepest point first, tip stays in`,
-        passes: ['dispenser, warm', 'plugger'],
-        needs: [open('composite.bulk', 1), open('composite dispenser'), open('composite plugger')],
-        figures: i === 0 ? [increments.figure] : [],
+      lay(c, '$stem.bulk-$nth', {
+        ...s,
+        nth: i + 1,
+        length: increments.bulkMm.length,
+        mm,
+        i,
+        figure: increments.figure,
         shows: shows(i),
-        mistakes: ['tip lifted while pressing: a bubble at the floor'],
       }),
       lightStep(
+        c,
         s,
         `${id}-cure`,
         light,
@@ -253,57 +174,22 @@ export function bulk(
 }
 
 /** Excess off and shape of a composite; the bur follows the surface. */
-export function shapeComposite(u: Unit, part: EdgePart = 'top'): Block {
+export function shapeComposite(c: Case, u: Unit, part: EdgePart = 'top'): Block {
   const s = spotOf(u)
-  return step({
-    id: `${s.stem}.finish`,
-    phase: 'finishing',
-    title: `Shape and finish ${s.label}: bur, strips, discs`,
-    told: `finished ${s.label}`,
-    ...(s.tooth ? { tooth: s.tooth } : {}),
-    fn: 'polishing',
-    place: 'mouth',
-    helped: true,
-    minutes: [2, 4, 8],
-    cut: { id: `${s.stem}.finish`, ...edgeOf(u, part), surface: `${s.label} filling` },
-    passes: ['finishing strip', 'disc'],
-    needs: [open('finishing strip', 2), open('finishing disc', 2), open('high-speed handpiece')],
-    mistakes: ['sealed edge cut away with the excess'],
-  })
+  return lay(c, '$stem.finish', { ...s, u, part })
 }
 
 /** Two polishers, the finer one last; where the filling is bitten on, after its bite. */
-export function polishComposite(u: Unit): Block {
+export function polishComposite(c: Case, u: Unit): Block {
   const s = spotOf(u)
-  return step({
-    id: `${s.stem}.finish-polish`,
-    phase: 'finishing',
-    title: `Polish ${s.label}: two polishers, wet, light hand`,
-    told: `polished ${s.label}`,
-    ...(s.tooth ? { tooth: s.tooth } : {}),
-    fn: 'polishing',
-    place: 'mouth',
-    helped: true,
-    minutes: [1, 2, 4],
-    needs: [open('composite polisher', 2), open('slow handpiece')],
-    passes: ['pre-polisher', 'gloss polisher'],
-  })
+  return lay(c, '$stem.finish-polish', { ...s })
 }
 
 /** Floss through every contact that is there. */
-export function flossContacts(u: Unit, usual: string): Block {
+export function flossContacts(c: Case, u: Unit, usual: string): Block {
   const there = boxesOf(surfacesOf(u, usual)).filter((b) => u[b].tooth)
   return only(there.length > 0, () =>
-    step({
-      id: `filling.${u.tooth}.floss`,
-      phase: 'finishing',
-      title: `Floss ${there.map((b) => `${b} contact to ${u[b].said}`).join(', ')}: snaps, does not shred`,
-      tooth: u.tooth,
-      fn: 'chairside',
-      place: 'mouth',
-      minutes: [0.3, 0.5, 1],
-      needs: [open('floss', 300)],
-    }),
+    lay(c, 'filling.$tooth.floss', { u, contacts: there.map((b) => `${b} contact to ${u[b].said}`).join(', ') }),
   )
 }
 

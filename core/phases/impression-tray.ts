@@ -1,19 +1,9 @@
+import { lay } from '../library/lay'
 /** One impression in a tray: syringe in hand, cord out, inject, tray, set, out, one window after the other. */
 import { reason, type Figure, type Reason } from '../figure'
 import { lightBody, trayMaterial, type InjectionWindow } from '../measure/amounts'
 import type { Choreography } from '../model/lanes'
-import {
-  atLeast,
-  meanwhile,
-  nothing,
-  open,
-  practice,
-  sequence,
-  standby,
-  step,
-  type Block,
-  type Draft,
-} from '../library/build'
+import { atLeast, meanwhile, nothing, open, sequence, standby, type Block, type Draft } from '../library/build'
 import type { Case } from '../library/case'
 import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
 import {
@@ -105,42 +95,30 @@ const speedReason = ({ material, window }: Taking): Reason =>
   )
 
 function loadSyringe(t: Taking): Block {
-  const { round, light, tray, id } = t
-  return step({
-    id: id('load-syringe'),
-    phase: 'impression',
-    title:
-      round.family === 'hydrocolloid'
-        ? 'Syringe material from the storage bath, tip wiped'
-        : 'Bleed the cartridge, load the syringe from behind',
-    fn: 'chairside',
-    place: 'bench',
-    minutes: [0.25, 0.35, 0.5],
-    needs: materialNeeds(t),
-    figures: [light, tray],
-    reason: speedReason(t),
-    mistakes: ['filled from the front: air in the barrel, bubbles at the margin'],
-    ties: adhesiveDry(t),
+  const { c, round, light, tray } = t
+  return lay(c, 'impression.$(mark)load-syringe', {
+    mark: round.mark,
+    family: round.family,
+    materialNeeds: materialNeeds(t),
+    light,
+    tray,
+    speedReason: speedReason(t),
+    adhesiveDry: adhesiveDry(t),
   })
 }
 
 /** The wash round every margin in turn, without leaving the material. */
-function wash({ c, plan, window, first, id, again }: Taking): Block {
+function wash({ c, plan, round, window, first, again }: Taking): Block {
   const seconds = window.injectionS
   const { n } = injectionSites(c)
-  return step({
-    id: id('inject'),
-    phase: 'impression',
-    title:
-      n > 1
-        ? `Wash round ${n === 2 ? 'both' : `all ${n}`} margins in turn, tip in the material`
-        : 'Wash round the margin, tip in the material',
-    detail: 'Crevice first, then line angles and occlusal, well past the margins.',
-    fn: 'final impression',
-    place: 'mouth',
-    minutes: [(seconds * 0.8) / 60, seconds / 60, (seconds * 1.4) / 60],
-    passes: ['loaded syringe'],
-    ties: first ? crevice(c, plan, 'finish', again) : [],
+  return lay(c, 'impression.$(mark)inject', {
+    mark: round.mark,
+    n,
+    shortest: (seconds * 0.8) / 60,
+    likely: seconds / 60,
+    longest: (seconds * 1.4) / 60,
+    first,
+    crevice: crevice(c, plan, 'finish', again),
   })
 }
 
@@ -151,67 +129,30 @@ const trayNeeds = ({ c, round }: Taking): NonNullable<Draft['needs']> => [
   ...(round.family === 'hydrocolloid' ? [open('cooling hoses')] : []),
 ]
 
-/** A tray being loaded, with or without the wash. */
-function loading({ c, id }: Taking) {
+/** The tray loaded, with or without the wash on top: the only thing that is mixed where the margins are kept damp. */
+const loading = ({ c, round }: Taking) => {
   const loadS = c.rule('tray.load').value
-  return {
-    id: id('load-tray'),
-    phase: 'impression',
-    fn: 'chairside',
-    place: 'bench',
-    minutes: [(loadS * 0.8) / 60, loadS / 60, (loadS * 1.3) / 60],
-    passes: ['loaded tray, handle first'],
-  } satisfies Omit<Draft, 'title'>
+  return { mark: round.mark, shortest: (loadS * 0.8) / 60, likely: loadS / 60, longest: (loadS * 1.3) / 60 }
 }
-
 function loadTray(t: Taking): Block {
-  const { round, window, id } = t
-  return step({
+  const { c, round, window } = t
+  return lay(c, 'impression.$(mark)load-tray', {
     ...loading(t),
-    title:
-      window.trayStartS === 0
-        ? 'Load the tray as the syringe leaves your hand'
-        : `Load the tray, beginning ${window.trayStartS} s after the syringe`,
-    needs: trayNeeds(t),
-    figures: [
-      {
-        name: 'tray loading begins',
-        value: window.trayStartS,
-        unit: 's after injection begins',
-        text: window.because,
-        standing: 'C',
-      },
-    ],
-    ...(window.trayStartS > 0
-      ? {
-          ties: [
-            {
-              from: id('inject'),
-              fromEdge: 'start' as const,
-              atLeastS: window.trayStartS,
-              title: 'Tray loading begins',
-              because: reason(window.because, 'C'),
-            },
-          ],
-        }
-      : {}),
-    ...(round.tray === 'full'
-      ? { mistakes: ['tray not tried for its seat: the wall shows through beside the preparation'] }
-      : {}),
+    trayNeeds: trayNeeds(t),
+    trayStartS: window.trayStartS,
+    because: window.because,
+    tray: round.tray,
   })
 }
-
-/** The tray with its wash on top, while the margins are kept damp: the only thing that is mixed. */
 function trayWithWash(t: Taking): Block {
-  const { light, tray } = t
-  return step({
+  const { c, light, tray } = t
+  return lay(c, 'impression.$(mark)load-tray:wash on top', {
     ...loading(t),
-    title: 'Load the tray, the wash on top; the margins stay damp',
     needs: [...materialNeeds(t), ...trayNeeds(t)],
-    figures: [light, tray],
-    reason: practice(`the wash goes in the tray only: the material likes water; ${speedReason(t).text}`),
-    ties: adhesiveDry(t),
-    mistakes: ['air shut in between wash and tray: a bubble at the margin'],
+    light,
+    tray,
+    speed: speedReason(t).text,
+    adhesiveDry: adhesiveDry(t),
   })
 }
 
@@ -266,68 +207,27 @@ function seatTray(t: Taking): Block {
   const { c, round, material, id, again } = t
   const dual = round.tray === 'dual-arch'
   const alone = inTrayOnly(c, round.family)
-  return step({
-    id: id('seat'),
-    imprints: c.jaw,
-    phase: 'impression',
-    told: `seated the ${dual ? 'dual-arch tray, addition silicone' : `${trayWords[round.tray]}, ${familyWords[round.family]}`} (${material.speed} set)`,
-    title: dual
-      ? 'Seat on the preparation, then close; hold the chin'
-      : round.family === 'hydrocolloid'
-        ? 'Seat the tempered tray; water on; hold still'
-        : 'Seat the tray, back first, then the front; hold still',
-    detail: dual ? 'Never both at once.' : 'Mouth and throat looked at first: nothing loose lies there.',
-    fn: 'final impression',
-    place: 'mouth',
-    ...(alone ? {} : { lanes: washAndTray(t) }),
-    minutes: [0.1, 0.17, 0.3],
-    ties: [
-      // Nothing was washed before: the gum waits for the tray.
-      ...(alone && t.first ? crevice(c, t.plan, 'finish', again) : []),
-      {
-        from: id(alone ? 'load-tray' : 'load-syringe'),
-        fromEdge: alone ? 'start' : 'finish',
-        toEdge: 'finish',
-        warnS: material.workingS - 20,
-        atMostS: material.workingS,
-        title: 'Working time',
-        because: reason(`${material.workingS} s, from the material’s own instructions`, 'practice'),
-        whenMissed: 'it is setting: throw it out and begin with a fresh mix',
-        again,
-      },
-    ],
-    ...(round.why ? { reason: practice(round.why) } : {}),
+  return lay(c, 'impression.$(mark)seat', {
+    mark: round.mark,
+    speed: material.speed,
+    trayWords: trayWords[round.tray],
+    familyWords: familyWords[round.family],
+    dual,
+    family: round.family,
+    alone,
+    washAndTray: washAndTray(t),
+    first: t.first,
+    crevice: crevice(c, t.plan, 'finish', again),
+    id: id(alone ? 'load-tray' : 'load-syringe'),
+    warnS: material.workingS - 20,
+    workingS: material.workingS,
+    again,
+    why: round.why,
   })
 }
 
-function takeOut({ c, round, material, id }: Taking): Block {
-  return step({
-    id: id('remove'),
-    phase: 'impression',
-    title:
-      round.family === 'hydrocolloid'
-        ? 'Water off; tray out in one snap'
-        : c.choices.setBy === 'clock'
-          ? 'The time is up: tray out in one move'
-          : 'Has the bead set? Tray out in one move',
-    told: 'removed the tray',
-    detail: 'Then mouth and throat looked at again: nothing torn off is left.',
-    fn: 'final impression',
-    place: 'mouth',
-    minutes: [0.2, 0.3, 0.5],
-    ties: [
-      {
-        from: id('seat'),
-        fromEdge: 'finish',
-        atLeastS: material.inMouthS,
-        title: 'Sets in the mouth',
-        because: reason(
-          `not before ${material.inMouthS} s in the mouth, from the material’s own instructions; longer does no harm`,
-          'practice',
-        ),
-      },
-    ],
-  })
+function takeOut({ c, round, material }: Taking): Block {
+  return lay(c, 'impression.$(mark)remove', { mark: round.mark, family: round.family, inMouthS: material.inMouthS })
 }
 
 /** One round of the case's impressions, from the syringe to the tray out of the mouth. */

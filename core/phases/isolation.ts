@@ -1,11 +1,10 @@
-import { span } from '../rules'
+import { lay } from '../library/lay'
 import { soreGum } from '../measure/numbing'
 import { firstOf, lastOf } from '../sure'
-import { reason } from '../figure'
 import { archFrom, neighbours } from '../teeth/arch'
 import { isPrimary, parts, type Tooth } from '../teeth/notation'
 import type { Need } from '../catalog/match'
-import { nothing, only, open, practice, sequence, standby, step, type Block } from '../library/build'
+import { nothing, only, open, practice, sequence, type Block } from '../library/build'
 import { labels, type Case } from '../library/case'
 
 /**
@@ -124,81 +123,26 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
   const how = orderOn[c.choices.damOrder]
   const clampedSaid = clamped.map(c.say).join(' and ')
   const one = holes.length === 1
-  const on = c.rule('sheet.on')
   return sequence(
-    step({
-      id: 'isolation.dam-on',
-      act: 'sheet on',
-      asks: [{ reading: 'sheet', teeth: clamped }],
-      phase: 'isolation',
-      told: `placed the dam with ${holes.length} hole${one ? '' : 's'}, clamp${second ? 's' : ''} on ${clampedSaid}`,
-      title: `Dam on, ${one ? `one hole: ${c.say(anchor)}` : `${holes.length} holes: ${[firstOf(holes), lastOf(holes)].map(c.say).join('–')}`}`,
-      detail: `Clamp${second ? 's' : ''} on ${clampedSaid}: four points under the height of contour, stable before the sheet goes over. ${how.detail}. ${one ? 'Tuck the edges with air and an explorer.' : 'Front-most contact flossed first; floss between sheet and tooth at every septum; air and an explorer tuck the edges.'}${c.has('mouth breather') ? ' A breathing corner is cut, by the dentist’s word.' : ''}`,
-      fn: 'dam',
-      holes: [...holes],
-      place: 'mouth',
-      helped: true,
-      hurts: soreGum(clamped),
-      minutes: [2, 4, 8],
-      cues: [{ atS: on.value, say: `${span(on.value)}: is the sheet on?`, because: on.because }],
-      passes: [...how.passes],
-      needs: [
-        open('dam sheet'),
-        open('dam frame'),
-        open('dam punch'),
-        open('clamp forceps'),
-        ...clampNeeds(c, clamped),
-        open('floss', 900),
-        open('dam lubricant', 0.5),
-        ...(c.choices.damOrder === 'sheet on the wings' ? [open('plastic instrument')] : []),
-        standby('block-out resin', 'the sheet leaks'),
-        ...(parts(anchor).position >= 6 && c.request.partErupted
-          ? []
-          : [standby('clamp.retentive', 'the clamp rocks or springs', 1, { is: 'clamp' })]),
-      ],
-      ...(one
-        ? {}
-        : {
-            countsIn: [
-              {
-                id: 'dam-pieces',
-                what: 'pieces of dam between the holes',
-                planned: holes.length - 1,
-                outStep: c.sheet.offStep,
-              },
-            ],
-          }),
-      cautions: [
-        reason('The floss tether on the clamp is the airway guard: always on', 'C'),
-        reason('Only water-soluble lubricant on the sheet', 'C'),
-        ...(purpose === 'canal'
-          ? [reason('Hypochlorite only with the sheet on and tight; eyes and clothes covered', 'C')]
-          : []),
-        ...(purpose === 'cutting' && c.kind.dentition === 'permanent' && c.request.margin === 'subgingival'
-          ? [reason('A margin under the tissue: the sheet may hide it; the dentist may want it off sooner', 'C')]
-          : []),
-      ],
-      mistakes: [
-        'only one side numb: the clamp hurts and springs off',
-        'jaws touching in two points: the clamp rocks',
-        ...(one ? [] : ['holes too close: the sheet pulls out of the neck and leaks']),
-      ],
+    lay(c, 'isolation.dam-on', {
+      clamped,
+      n: holes.length,
+      clampedSaid,
+      one,
+      second,
+      anchor: c.say(anchor),
+      fromTo: [firstOf(holes), lastOf(holes)].map(c.say).join('–'),
+      detail: how.detail,
+      holes,
+      soreGum: soreGum(clamped),
+      passes: how.passes,
+      clampNeeds: clampNeeds(c, clamped),
+      anchorPosition: parts(anchor).position,
+      pieces: holes.length - 1,
+      offStep: c.sheet.offStep,
+      purpose,
     }),
-    ...tied.map((t) =>
-      step({
-        id: `isolation.tie.${t}`,
-        phase: 'isolation',
-        title: `Tie ${c.say(t)}: floss under the sheet’s edge, knot on the cheek side`,
-        tooth: t,
-        fn: 'dam',
-        place: 'mouth',
-        minutes: [0.5, 1, 2],
-        passes: ['floss', 'plastic instrument to press it down'],
-        needs: [open('floss', 300), open('plastic instrument')],
-        reason: reason('every abutment of a bonded bridge is tied, so that the whole crown stands free', 'C'),
-        mistakes: ['tie left off: the sheet creeps up and the cement runs under it'],
-      }),
-    ),
+    ...tied.map((t) => lay(c, 'isolation.tie.$t', { t, said: c.say(t) })),
   )
 }
 
@@ -206,74 +150,24 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
 export function damOff(c: Case, { purpose, why }: { purpose?: Sheet['purpose']; why?: string } = {}): Block {
   if (c.sheet.staysOn) return nothing
   const one = purpose === 'canal'
-  return step({
-    id: 'isolation.dam-off',
-    act: 'sheet off',
-    phase: 'isolation',
-    title: one ? 'Dam off, clamp first' : 'Dam off: cut the septa, lay the sheet out, count the pieces',
-    told: one ? 'removed the dam' : 'removed the dam and laid the sheet out',
-    ...(one
-      ? { detail: 'Then rinse.' }
-      : {
-          detail:
-            'Septa pulled toward the cheek and cut over a finger; clamp and frame off; every piece between the holes found; then rinse.',
-        }),
-    fn: 'dam',
-    place: 'mouth',
-    minutes: one ? [0.3, 0.5, 1] : [1, 1.5, 3],
-    passes: one ? ['clamp forceps'] : ['blunt scissors', 'clamp forceps'],
-    needs: one ? [] : [open('blunt scissors')],
-    ...(one ? {} : { countsOut: ['dam-pieces'] }),
-    cautions: one
-      ? []
-      : [reason('A missing piece is looked for between the teeth and in the sulcus before going on', 'C')],
-    ...(why ? { reason: reason(why, 'C') } : {}),
-  })
+  return lay(c, 'isolation.dam-off', { one, why })
 }
 
 /** Rolls, cheek retractor and suction. */
 export function rolls(c: Case): Block {
   // Those of the work before are still in.
   if (c.before.rolls) return nothing
-  return step({
-    id: 'isolation.rolls',
-    phase: 'isolation',
-    title: 'Rolls and cheek retractor in; suction and mirror ready',
-    told: 'placed rolls and the cheek retractor',
-    fn: 'chairside',
-    place: 'mouth',
-    minutes: [0.3, 0.5, 1],
-    needs: [open('cotton roll', 6), open('cheek retractor')],
-    // One beside the cheek above, two with the tongue below: those that are changed go one for one.
-    countsIn: [{ id: 'rolls', what: 'cotton rolls', planned: c.jaw === 'upper' ? 2 : 3, outStep: 'closing.rinse' }],
-    cautions: [
-      reason(
-        'No sheet: high-volume suction stays at the tooth, the throat is guarded with gauze when anything small is loose',
-        'C',
-      ),
-    ],
-    ...(c.kind.dentition === 'primary' ? { mistakes: ['a dry roll pulled off the cheek: wet it first'] } : {}),
-  })
+  return lay(c, 'isolation.rolls')
 }
 
-function retractor(): Block {
-  return step({
-    id: 'isolation.retractor',
-    phase: 'isolation',
-    title: 'Suction retractor in, bite block side checked',
-    told: 'placed the suction retractor',
-    fn: 'chairside',
-    place: 'mouth',
-    minutes: [0.5, 1, 2],
-    needs: [open('suction retractor')],
-    cautions: [reason('It holds tongue and cheek; the throat is guarded with gauze when anything small is loose', 'C')],
-  })
+function retractor(c: Case): Block {
+  return lay(c, 'isolation.retractor')
 }
 
 /** Isolation while cutting a crown, by the school picked. */
 export function isolation(c: Case): Block {
   if (c.choices.isolation === 'rolls and suction') return rolls(c)
-  return c.choices.isolation === 'suction retractor' ? retractor() : damOn(c, { purpose: 'cutting' })
+  return c.choices.isolation === 'suction retractor' ? retractor(c) : damOn(c, { purpose: 'cutting' })
 }
 
 /** The sheet comes off before the tissue work of a crown. */
@@ -288,7 +182,7 @@ export const sheetOn = (c: Case, sheet: Sheet): Block =>
   c.choices.bondingIsolation === 'dam'
     ? damOn(c, sheet)
     : c.choices.bondingIsolation === 'suction retractor'
-      ? retractor()
+      ? retractor(c)
       : rolls(c)
 export const sheetOff = (c: Case, off: { purpose?: Sheet['purpose']; why?: string } = {}): Block =>
   only(c.choices.bondingIsolation === 'dam', () => damOff(c, off))

@@ -1,10 +1,10 @@
+import { lay } from '../library/lay'
 /**
  * What is done to a piece before it is bonded, by what it is made of. Zirconia is not etched like glass ceramic: acid does
  * nothing to it, phosphoric acid takes the place its primer needs, silane finds no glass. Standing C; the product's own
  * instructions win.
  */
-import { reason } from '../figure'
-import { acts, lastingBy, open, practice, type Block } from '../library/build'
+import { type Block } from '../library/build'
 import type { Case } from '../library/case'
 
 export type Stuff = 'glass ceramic' | 'zirconia' | 'metal'
@@ -21,8 +21,6 @@ export function stuffOf(c: Case): Stuff {
   return c.restoration === 'full metal crown' || c.restoration === 'metal-ceramic crown' ? 'metal' : 'glass ceramic'
 }
 
-const bench = acts({ phase: 'delivery', fn: 'chairside', place: 'bench' })
-
 const cleaned: Record<Stuff, string> = {
   'glass ceramic': 'etched at the laboratory; not touched again',
   zirconia: 'no acid on zirconia: it takes the place its primer needs',
@@ -32,31 +30,11 @@ const cleaned: Record<Stuff, string> = {
 /** The piece cleaned of its try-in. */
 export function cleanPiece(c: Case, what: string): Block {
   const stuff = stuffOf(c)
-  return bench('delivery.clean-piece', `Clean the ${what} of the try-in: alcohol, ultrasonic, dry`, [1, 2, 3], {
-    needs: [open('alcohol'), open('ultrasonic bath')],
-    reason: practice('a contaminated piece: alcohol, ultrasonic, dry'),
-    cautions: [reason('Hydrofluoric acid only at the laboratory, never in the mouth', 'C')],
-    mistakes: [
-      'fitting side touched with the finger after cleaning',
-      ...(stuff === 'zirconia' ? ['cleaned with phosphoric acid: nothing holds on it any more'] : []),
-    ],
-  })
+  return lay(c, 'delivery.clean-piece', { what, stuff })
 }
 
 /** The primer its stuff wants, on the fitting side. */
 export function primePiece(c: Case): Block {
   const stuff = stuffOf(c)
-  const silane = c.rule('silane')
-  return bench(
-    'delivery.prime-piece',
-    stuff === 'glass ceramic'
-      ? `Silane on the fitting side ${silane.value} s, dry`
-      : `Primer for ${stuff} on the fitting side, dry`,
-    [1, 1.2, 2],
-    {
-      needs: [open(stuff === 'glass ceramic' ? 'silane' : 'primer.metal and zirconia', 0.1), open('micro brush')],
-      ...(stuff === 'glass ceramic' ? { ties: [lastingBy(silane, 'Silane')] } : {}),
-      reason: practice(cleaned[stuff]),
-    },
-  )
+  return lay(c, 'delivery.prime-piece', { stuff, cleaned: cleaned[stuff] })
 }

@@ -1,15 +1,16 @@
+import { lay } from '../library/lay'
 /** Cords, pellets and paste: placed, and out again. */
 import { firstOf } from '../sure'
-import { reason, type Reason } from '../figure'
+import { type Reason } from '../figure'
 import { cordSize, smallerCord, type CordCoverage, type CordLayer, type CordSize } from '../measure/cord'
 import { soreGum, type Site } from '../measure/numbing'
-import { capital } from '../words'
 import {
   cordCountId,
   layerWords,
   cordOutStep,
   cordStepId,
   drawnLayer,
+  keyOf,
   toothSites,
   type CordPlan,
   type CordSite,
@@ -21,11 +22,8 @@ import {
   open,
   practice,
   sequence,
-  standby,
-  step,
   type Block,
   type Draft,
-  atLeast,
   ownOf,
   type Tie,
 } from '../library/build'
@@ -80,63 +78,35 @@ export function placeCord(
   const word = layerWords(plan, layer)
   const packer = packerNeed[c.choices.packer]
   const tight = s.along === 'box' ? '' : ' Tight contact: doubled floss carries it in.'
-  return step({
-    id: cordStepId(layer, s),
-    phase: 'tissue',
-    title: `${capital(word)} ${size}, ${cutMm} mm, ${s.label}`,
-    told: `placed ${word} size ${size}, ${cutMm} mm, on ${s.label}${plan.agent === 'plain' ? '' : ` with ${plan.agent}`}`,
-    tell: gum,
-    act: 'cord in',
-    cord: { layer, size, mm: cutMm, agent: plan.agent, purpose },
-    asks: [{ reading: 'cord', teeth: [s.tooth], layer, along: s.along, size }],
-    detail: `Begin between the teeth, push back toward what is seated.${tight} White tissue: one size smaller.`,
-    tooth: s.tooth,
-    fn: 'cord placement',
-    place: 'mouth',
-    helped: true,
-    hurts: gumAt([s]),
-    minutes: layer === 'top' ? [1, 1.5, 3] : [1, 2, 4],
-    passes: [
-      'cord in tweezers',
-      c.choices.packer === 'probe' ? 'probe' : 'packer',
-      'second instrument holds what is seated',
-    ],
-    needs: [
-      open(`cord.${size}`, cutMm, { piecesMm: [cutMm], because, words: `cord size ${size}` }),
-      ...(finer
-        ? [standby(`cord.${finer}`, 'the tissue blanches', cutMm, { piecesMm: [cutMm], words: `cord size ${finer}` })]
-        : []),
+  return lay(
+    c,
+    'tissue.$layer-cord.$site',
+    {
+      ...s,
+      cordStepId: cordStepId(layer, s),
+      word,
+      size,
+      cutMm,
+      agent: plan.agent,
+      gum,
+      layer,
+      purpose,
+      tight,
+      gumAt: gumAt([s]),
+      because,
+      finer,
       packer,
-      open('cord scissors'),
-      ...(s.along === 'box'
-        ? []
-        : [standby('floss', 'a contact is tight: doubled, it carries the cord in', 300, { piece: 'cord floss' })]),
-      open('dappen dish'),
-      ...(plan.agent === 'plain' ? [] : [open(agentNeed[plan.agent], soakedMl)]),
-      standby('cotton pellet', 'the tissue weeps: back-up, counted', 2),
-      // Not for bonding, where no salt may reach the dentine: those cords are placed without a plan of sites.
-      ...(plan.agent === 'plain' && plan.sites.length > 0
-        ? [standby('agent.aluminium chloride', 'it bleeds: haemostatic, by the dentist’s word', 0.5)]
-        : []),
-    ],
-    countsIn: [
-      {
-        id: cordCountId(layer, s),
-        what: `${layer === 'single' ? 'single cord' : word}, ${s.said}`,
-        planned: 1,
-        outStep: cordOutStep(layer, s),
-      },
-    ],
-    figures: [length],
-    reason: because,
-    cautions:
-      // Said at the first piece: a warning that stands on ten steps is read on none.
-      plan.agent === 'aluminium chloride' && s === plan.sites[0]
-        ? [reason('Aluminium chloride is bitter: suction, and rinse it off before the impression', 'C')]
-        : [],
-    mistakes: ['pushed away from the seated part: it lifts out behind you'],
-    ...more,
-  })
+      agentNeed: plan.agent === 'plain' ? undefined : agentNeed[plan.agent],
+      soakedMl,
+      sites: plan.sites,
+      cordCountId: cordCountId(layer, s),
+      cordOutStep: cordOutStep(layer, s),
+      length,
+      first: s === plan.sites[0],
+      site: keyOf(s),
+    },
+    more,
+  )
 }
 
 /** Cords in: base, then top, site by site; a second piece where one spot runs deep; pellets and paste by the school. */
@@ -148,7 +118,7 @@ export function cords(c: Case, plan: CordPlan): Block {
     plan.layers.length === 0 && !plan.paste ? absent('cord', plan.because) : nothing,
     ...plan.layers.flatMap((layer) => plan.sites.map((s) => placeCord(c, plan, layer, s, size(layer)))),
     only(plan.deep, () => deepPiece(c, plan)),
-    only(plan.pellet, () => pellets(plan)),
+    only(plan.pellet, () => pellets(c, plan)),
     only(plan.paste, () => paste(c, plan)),
   )
 }
@@ -158,21 +128,7 @@ function deepPiece(c: Case, plan: CordPlan): Block {
   const { value: mm, because } = c.rule('cord.deep')
   const s = firstOf(plan.sites)
   const layer = drawnLayer(plan) ?? 'base'
-  return step({
-    id: 'tissue.deep-piece',
-    phase: 'tissue',
-    title: `Second short piece where the margin runs deep, ${s.label}`,
-    told: `placed a second short piece of cord at the deep spot of ${s.label}`,
-    tooth: s.tooth,
-    fn: 'cord placement',
-    place: 'mouth',
-    helped: true,
-    hurts: gumAt([s]),
-    minutes: [0.5, 1, 2],
-    needs: [open('cord.1', mm, { piecesMm: [mm], words: 'cord size 1' })],
-    countsIn: [{ id: 'cord.deep', what: 'short cord at the deep spot', planned: 1, outStep: cordOutStep(layer, s) }],
-    reason: because,
-  })
+  return lay(c, 'tissue.deep-piece', { ...s, gumAt: gumAt([s]), mm, cordOutStep: cordOutStep(layer, s), because })
 }
 
 const deepOut = (plan: CordPlan, layer: CordLayer, s: CordSite): string[] =>
@@ -181,53 +137,16 @@ const deepOut = (plan: CordPlan, layer: CordLayer, s: CordSite): string[] =>
 /** Before anything else of the impression: a pellet under the tray is an impression lost. */
 export const pelletsOutStep = 'impression.pellets-out'
 
-function pellets(plan: CordPlan): Block {
-  return step({
-    id: 'tissue.pellets',
-    phase: 'tissue',
-    title: 'Soaked pellets pressed between the teeth',
-    told: 'pressed soaked pellets between the teeth as back-up',
-    fn: 'cord placement',
-    place: 'mouth',
-    hurts: gumAt(plan.sites),
-    minutes: [0.5, 1, 2],
-    needs: [open('cotton pellet', plan.sites.length * 2)],
-    countsIn: [
-      {
-        id: 'pellets',
-        what: 'back-up pellets',
-        planned: plan.sites.length * 2,
-        outStep: pelletsOutStep,
-      },
-    ],
-    mistakes: ['counted in and forgotten: a pellet left behind, and it is all done again'],
-  })
+function pellets(c: Case, plan: CordPlan): Block {
+  return lay(c, 'tissue.pellets', { gumAt: gumAt(plan.sites), pellets: plan.sites.length * 2, pelletsOutStep })
 }
 
 function paste(c: Case, plan: CordPlan): Block {
-  return step({
-    id: 'tissue.paste',
-    phase: 'tissue',
-    title: 'Astringent paste over the crevice, patient bites on a roll, then rinse it all off',
-    told: 'held the tissue with astringent paste and rinsed it off',
-    tell: 'The gum was held back with a paste. It may be sore for a day or two.',
-    fn: 'cord placement',
-    place: 'mouth',
-    helped: true,
-    hurts: plan.layers.length > 0 ? gumAt(plan.sites) : [],
-    minutes: [2, 2.5, 4],
-    needs: [open('agent.astringent paste', plan.sites.length * 0.3), open('paste tip'), open('cotton roll', 2)],
-    ties: [
-      {
-        from: '.',
-        fromEdge: 'start',
-        toEdge: 'finish',
-        ...atLeast(c.rule('paste.works')),
-        title: 'Paste works',
-      },
-    ],
-    mistakes: ['rinsed short: what is left stops addition silicone at the margin'],
-    reason: plan.because,
+  return lay(c, 'tissue.paste', {
+    layers: plan.layers,
+    gumAt: gumAt(plan.sites),
+    mL: plan.sites.length * 0.3,
+    planBecause: plan.because,
   })
 }
 
@@ -257,20 +176,14 @@ export function baseCordsOut(c: Case, plan: CordPlan, placedPlain: boolean): Blo
   return only(plan.layers.includes('base'), () =>
     sequence(
       ...plan.sites.map((s) =>
-        step({
-          id: cordOutStep('base', s),
-          phase: 'impression',
-          title: `${capital(layerWords(plan, 'base'))} out, wet, ${s.label}`,
-          act: 'base cord out',
-          asks: [{ reading: 'cord out', teeth: [s.tooth] }],
-          told: `removed the ${layerWords(plan, 'base')} of ${s.label}`,
-          tooth: s.tooth,
-          fn: 'cord removal',
-          place: 'mouth',
-          minutes: [0.3, 0.5, 1],
-          countsOut: [cordCountId('base', s), ...deepOut(plan, 'base', s)],
-          ties: lies(s),
-          cautions: [reason('Wet it first: a dry cord takes the lining with it', 'C')],
+        lay(c, 'tissue.base-out.$site', {
+          ...s,
+          cordOutStep: cordOutStep('base', s),
+          layerWords: layerWords(plan, 'base'),
+          cordCountId: cordCountId('base', s),
+          deepOut: deepOut(plan, 'base', s),
+          lies: lies(s),
+          site: keyOf(s),
         }),
       ),
     ),

@@ -50,7 +50,7 @@ export function cordsToLower(c: Case, plan: CordPlan, sites: readonly CordSite[]
       ),
     ),
     ...round.sites.map((s, i) =>
-      drawCord(round, 'single', s, [], {
+      drawCord(c, round, 'single', s, [], {
         phase: 'tissue',
         ...(i === 0 ? { ties: [dwell(c, cordStepId('single', lastOf(round.sites)))] } : {}),
       }),

@@ -1,10 +1,11 @@
+import { lay } from '../library/lay'
 /** J01: bonded ceramic bridge on a front gap, preparation and delivery. */
 import { firstOf } from '../sure'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, frosted, lightStep, pumice, resinExcess, spotOnAll, spotOn } from '../phases/bonding'
-import { acts, open, practice, sequence, standby, type Block, within } from '../library/build'
+import { practice, sequence, type Block } from '../library/build'
 import { labels, type Case, type Unit } from '../library/case'
-import { cutSteps, type CutLine, edgeOf } from '../phases/cutting'
+import { cutSteps, type CutLine } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'
 import { cleanPiece, primePiece } from '../phases/piece'
 import { finalImpression } from '../phases/impression'
@@ -17,11 +18,6 @@ import { retainerCure } from '../measure/restoring'
 import { innerSide } from '../teeth/arch'
 import { deliveryAfter, weekAfter, after } from './follow-ups'
 import type { VisitKind } from './kind'
-
-const pontics = (c: Case): string => c.pontics.map((u) => u.label).join(', ')
-const plan = acts({ phase: 'records', fn: 'chairside', place: 'mouth' })
-const deliver = acts({ phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true })
-const finishing = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })
 
 function retainerLines(u: Unit): CutLine[] {
   const inner = innerSide(u.tooth)
@@ -73,22 +69,10 @@ function retainerLines(u: Unit): CutLine[] {
 export const bridgeCeramicPrepare: VisitKind = {
   id: 'bridge.ceramic.prepare',
   deciding: (c) => [
-    plan(
-      'records.place',
-      `Place judged, ${bridgePlace(c.pontics.map((u) => u.tooth)).verdict}: ${pontics(c)} on ${labels(c)}; do the opposite teeth slide over it?`,
-      [0.5, 1, 3],
-      {
-        fn: 'occlusal check',
-        bite: 'room',
-        needs: [open('articulating paper', 2), open('foil')],
-        hold: {
-          name: 'plan',
-          title: 'Right place for a bonded bridge',
-          evidence: 'paper marks in side and forward movement',
-          because: bridgePlace(c.pontics.map((u) => u.tooth)).because,
-        },
-      },
-    ),
+    lay(c, 'records.place', {
+      verdict: bridgePlace(c.pontics.map((u) => u.tooth)).verdict,
+      because: bridgePlace(c.pontics.map((u) => u.tooth)).because,
+    }),
   ],
   beforehand: (c) => [shadePreview(c), sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
@@ -96,33 +80,11 @@ export const bridgeCeramicPrepare: VisitKind = {
     return sequence(
       rolls(c),
       cutSteps(c, retainerLines, [5, 8, 14]),
-      plan('cutting.retainer-check', 'Depth and draw looked at: enamel all round, one path', [0.5, 1, 2], {
-        phase: 'cutting',
-        hold: {
-          name: 'reduction',
-          title: 'Retainers enough, in enamel',
-          evidence: 'no dentine, one path of insertion seen with one eye',
-          because: practice('0.5 mm lingual, all in enamel'),
-          again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.retainer-check'],
-        },
-      }),
+      lay(c, 'cutting.retainer-check', { finishes: c.units.map((u) => `cutting.finish.${u.tooth}`) }),
       cords(c, cord),
-      plan('impression.block-out', 'Block out undercuts and open embrasures with wax', [0.5, 1, 2], {
-        phase: 'impression',
-        needs: [open('block-out wax')],
-        reason: practice('a stiff material in an open embrasure does not come out again'),
-      }),
+      lay(c, 'impression.block-out'),
       finalImpression(c, cord),
-      plan(
-        'records.pontic-note',
-        `Slip: pontic ${pontics(c)} flat on the tongue side, clear in side and forward bite`,
-        [0.3, 0.5, 1],
-        {
-          place: 'desk',
-          fn: 'chart note',
-          tellsLab: [`pontic ${pontics(c)} flat on the tongue side, clear in side and forward bite`],
-        },
-      ),
+      lay(c, 'records.pontic-note'),
     )
   },
   followUps: (c) => [deliveryAfter(c, 'bridge.ceramic.deliver', 'Delivery of the bonded bridge')],
@@ -135,67 +97,18 @@ function bondRetainers(c: Case): Block {
   return sequence(
     cleanPiece(c, 'bridge'),
     primePiece(c),
-    deliver(
-      'delivery.piece-adhesive',
-      'Bond on the piece, air until it no longer moves, under the light-proof lid',
-      [0.5, 0.7, 1],
-      {
-        place: 'bench',
-        helped: false,
-        needs: [open('bonding resin', 0.1), open('micro brush'), open('light-proof lid')],
-        reason: practice('done before the teeth are etched: etched enamel waits for nothing'),
-      },
-    ),
-    deliver('delivery.alcohol', 'Teeth wiped with alcohol, disclosed: nothing stains', [0.5, 1, 2], {
-      cleans: true,
-      fn: 'polishing',
-      needs: [open('alcohol'), open('disclosing solution'), open('cotton pellet', 2)],
-      mistakes: ['a film of plaque under the resin: it lets go in weeks'],
-    }),
-    pumice(spot),
-    deliver(
-      'delivery.antiseptic',
-      c.has('chlorhexidine')
-        ? 'Wiped once more with alcohol, dry: chlorhexidine alert'
-        : 'Antiseptic cleanser on the teeth, rinse, dry',
-      [0.3, 0.5, 1],
-      {
-        fn: 'chairside',
-        needs: [c.has('chlorhexidine') ? open('alcohol') : open('chlorhexidine', 1), open('cotton pellet', 2)],
-        passes: ['pellet in tweezers'],
-        detail:
-          'From here the patient breathes away: gauze in front of the mouth, another beside it to catch what is blown.',
-      },
-    ),
+    lay(c, 'delivery.piece-adhesive'),
+    lay(c, 'delivery.alcohol'),
+    pumice(c, spot),
+    lay(c, 'delivery.antiseptic:ceramic bridge'),
     bondTooth(c, spot, 'enamel', { cured: false, dualCure: true, hold: frosted() }),
-    deliver('delivery.load', 'Resin cement on the retainers', [0.2, 0.4, 0.6], {
-      place: 'bench',
-      helped: false,
-      needs: [open('cement.resin', c.units.length, { words: 'resin cement' }), open('mixing tip')],
-    }),
-    deliver('delivery.seat', 'Seat along the path, hold', [0.2, 0.4, 0.8], {
-      shows: { what: 'wing', tooth: firstOf(c.units).tooth },
-      told: 'seated the bonded bridge with resin cement',
-      tell: 'Your bridge is glued to these teeth. Do not bite off hard things with it. Clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
-      passes: ['bridge in gauze', 'ball burnisher'],
-      needs: [open('burnisher.ball'), open('gauze', 2)],
-      ties: [
-        {
-          from: 'delivery.load',
-          fromEdge: 'start',
-          toEdge: 'finish',
-          ...within(c.rule('resin.seat'), c.rule('resin.seat.warns')),
-          title: 'Resin cement to seated',
-          whenMissed: 'it is setting: clean both and begin again from the etch',
-          again: ['delivery.load', 'delivery.seat'],
-        },
-      ],
-    }),
+    lay(c, 'delivery.load:ceramic bridge'),
+    lay(c, 'delivery.seat:ceramic bridge', { u: firstOf(c.units) }),
     resinExcess(c, spot),
     ...c.units.flatMap((u) =>
       (['front', 'back'] as const).map((side) => {
         const light = cureOf(c, `retainer ${u.said}, ${side}`, 'cure.retainer')
-        return lightStep(spotOn(u, 'delivery', 'delivery'), `delivery.cure-${side}.${u.tooth}`, light, {
+        return lightStep(c, spotOn(u, 'delivery', 'delivery'), `delivery.cure-${side}.${u.tooth}`, light, {
           title: `Light ${light.value} s, ${side} of ${u.label}`,
           ...(side === 'front' && u === c.units[0] ? { figures: [light, whole] } : {}),
         })
@@ -225,38 +138,9 @@ export const bridgeCeramicDeliver: VisitKind = {
       sheetOn(c, { purpose: 'bonding', tied: c.units.map((u) => u.tooth) }),
       bondRetainers(c),
       sheetOff(c),
-      finishing(
-        'finishing.edges',
-        'Retainer edges: bur with water on, carver on the front, then the wheel',
-        [2, 3, 6],
-        {
-          cut: { id: 'finishing.edges', ...edgeOf(firstOf(c.units), 'neck', { stuff: 'carbide' }), surface: 'joint' },
-          needs: [open('high-speed handpiece'), open('interproximal carver'), open('ceramic wheel')],
-          mistakes: ['carved toward the gum: the film lifts at its edge'],
-          told: 'finished the edges of the retainers',
-        },
-      ),
-      finishing('finishing.threader', `Knotted threader through under ${pontics(c)}`, [0.5, 1, 2], {
-        fn: 'excess removal',
-        needs: [open('floss threader'), open('floss', 300)],
-      }),
-      finishing(
-        'finishing.foil',
-        'Bite hard: foil slides out between the four front teeth; bridge clear in side and forward movements',
-        [1, 2, 4],
-        {
-          bite: 'bonded bridge',
-          fn: 'occlusal check',
-          needs: [open('foil'), open('articulating paper', 2), standby('alcohol', 'the paper smears')],
-          told: 'checked the bite with foil: front teeth clear, guidance on natural teeth',
-          hold: {
-            name: 'bite',
-            title: 'Bite clear',
-            evidence: 'foil and paper, closed, sideways, forward',
-            because: practice('guidance stays on natural teeth'),
-          },
-        },
-      ),
+      lay(c, 'finishing.edges', { u: firstOf(c.units) }),
+      lay(c, 'finishing.threader'),
+      lay(c, 'finishing.foil'),
     ),
   followUps: (c) => [
     weekAfter(c, 'floss under the pontic, tissue, bite'),

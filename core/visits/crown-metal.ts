@@ -1,3 +1,4 @@
+import { lay } from '../library/lay'
 import { sure } from '../sure'
 import { sequence, type Block } from '../library/build'
 import type { Case, Unit } from '../library/case'
@@ -6,42 +7,19 @@ import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { innerSide } from '../teeth/arch'
 import { isolation, isolationOff } from '../phases/isolation'
-import { acts, open, practice } from '../library/build'
+import { practice } from '../library/build'
 import { afterCutting, crownRecords } from './crown-prepare'
 import { deliveryAfter, tissueRecall } from './follow-ups'
 import { restoring } from './kind'
-
-const act = acts({ phase: 'records', fn: 'preliminary impression', place: 'mouth' })
 
 /** The index that gauges every cut: made, sectioned, and checked back on the uncut teeth. */
 function sectionedIndex(c: Case): Block {
   const mould = c.choices.provisional === 'bis-acryl in putty index'
   return sequence(
     // The mould stays whole: the one that is cut through is another.
-    act(
-      'records.reduction-index',
-      mould
-        ? 'A second putty index, over tooth and neighbours: this one is cut through'
-        : 'Putty index for the reduction, over tooth and neighbours',
-      [2, 3, 5],
-      {
-        told: 'made a putty index for the reduction',
-        needs: [open('putty', 10)],
-        mistakes: ['latex gloves: the putty stays soft'],
-      },
-    ),
-    act('records.section-index', 'Section that index across the tooth, mid-buccal to mid-lingual', [0.5, 1, 2], {
-      place: 'bench',
-      fn: 'chairside',
-      needs: [open('scalpel')],
-      told: 'sectioned the index',
-    }),
-    act('records.check-index', 'Both halves back on the teeth: no light between', [0.3, 0.5, 1], {
-      fn: 'chairside',
-      passes: ['index half', 'mirror'],
-      mistakes: ['an index that rocks gauges nothing'],
-      reason: practice('before cutting: afterwards there is nothing to check it on'),
-    }),
+    lay(c, 'records.reduction-index', { mould }),
+    lay(c, 'records.section-index'),
+    lay(c, 'records.check-index'),
   )
 }
 

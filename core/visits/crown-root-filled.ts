@@ -1,7 +1,8 @@
+import { lay } from '../library/lay'
 import { reason } from '../figure'
 import { span } from '../rules'
 import { reductionTargets, writeRange } from '../measure/reduction'
-import { acts, open, practice, sequence, type Block } from '../library/build'
+import { practice, sequence, type Block } from '../library/build'
 import type { Case, Unit, RestoredCase } from '../library/case'
 import { marginCuts } from '../phases/crown-cuts'
 import { cutSteps, reductionCheck, type CutLine, theBur } from '../phases/cutting'
@@ -112,20 +113,10 @@ function lines(c: RestoredCase, u: Unit): CutLine[] {
   ]
 }
 
-const act = acts({ phase: 'cutting', fn: 'chairside', place: 'mouth', helped: true })
-
 /** The neighbours are looked at while the sides are open. */
 function lookBeside(c: Case): Block {
   const beside = c.units.flatMap((u) => [u.mesial, u.distal]).flatMap((n) => (n.tooth ? [n.said] : []))
-  return act(
-    'cutting.look-beside',
-    `Neighbours looked at while open${beside.length > 0 ? `: ${beside.join(', ')}` : ''}`,
-    [0.3, 0.5, 1],
-    {
-      passes: ['mirror, washed and dried', 'explorer'],
-      told: 'looked at the neighbouring surfaces while they were open',
-    },
-  )
+  return lay(c, 'cutting.look-beside', { besideWords: beside.join(', '), beside })
 }
 
 /** J18: crown on a root-filled upper molar, four-handed, under magnification. */
@@ -134,13 +125,7 @@ export const crownRootFilled = restoring({
   beforehand: crownRecords,
   work: (c) =>
     sequence(
-      act('cutting.loupes', 'Magnified view: loupes and light on; pass list read through', [0.3, 0.5, 1], {
-        place: 'chair',
-        helped: false,
-        needs: [open('loupes')],
-        detail: 'Full suction, the screen off its tip; the mirror washed and dried between looks.',
-        reason: practice('many bur changes: the pass list matters most here'),
-      }),
+      lay(c, 'cutting.loupes'),
       isolation(c),
       cutSteps(c, (u) => lines(c, u), minutes),
       lookBeside(c),

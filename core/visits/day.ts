@@ -110,7 +110,7 @@ export function dayOf(works: readonly Work[]): Block {
       goingUnder(cases),
       ...waiting,
       ...order.flatMap((o) => [o.work, o.afterSheet]),
-      packOut(),
+      packOut(sure(first).c),
       closing(cases, { asleep: true, out }),
     )
   }

@@ -1,19 +1,19 @@
+import { lay } from '../library/lay'
 /** J15: cervical. */
 import { isAnterior } from '../teeth/arch'
 import { jawOf } from '../teeth/notation'
 import { soreGum } from '../measure/numbing'
-import { reason } from '../figure'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep } from '../phases/bonding'
 import { open, practice, sequence, type Block } from '../library/build'
-import { labels, type Case, type Unit } from '../library/case'
+import { type Case, type Unit } from '../library/case'
 import { cutSteps, type CutLine } from '../phases/cutting'
 import { readCavity, spotOf } from '../phases/filling'
 import { rolls, sheetOff, sheetOn, clamp } from '../phases/isolation'
 import { shadePreview } from '../phases/records'
 import { bondingCordCounts, cordsForBonding } from '../phases/tissue'
 import type { VisitKind } from './kind'
-import { place, finishing, each, id, afterFilling } from './filling-steps'
+import { each, id, afterFilling } from './filling-steps'
 
 /** Worn, nothing is soft: the glaze is taken off and the edge bevelled; dentine is cut only where it has to hold more. */
 const wornLines = (u: Unit): CutLine[] => [
@@ -84,33 +84,13 @@ function fillCervical(c: Case, u: Unit): Block {
   const s = spotOf(u)
   const layer = cureOf(c, `increment, ${u.said}`, 'cure.increment', 'composite.universal', 1)
   return sequence(
-    readCavity(s, 'Gum edge in sight, no weeping.'),
+    readCavity(c, s, 'Gum edge in sight, no weeping.'),
     bondTooth(c, s, 'cavity'),
     ...['gum', 'incisal'].flatMap((half) => [
-      place(id(u, `increment-${half}`), `Increment toward the ${half === 'gum' ? 'gum' : 'biting edge'}`, [0.5, 1, 2], {
-        tooth: u.tooth,
-        needs: [open('composite.universal', 0.4), open('plastic instrument'), open('explorer')],
-        passes: ['composite on its instrument', 'explorer'],
-        detail:
-          half === 'gum'
-            ? 'The grooves first; the instrument wetted with adhesive.'
-            : 'Half on tooth, half on filling; explorer along the edge: no catch.',
-        ...(half === 'incisal'
-          ? { told: `filled the cervical cavity of ${u.label} in two increments`, tell: afterFilling }
-          : {}),
-      }),
-      lightStep(s, id(u, `increment-${half}-cure`), layer),
+      lay(c, 'filling.$tooth.increment-$half', { half, u, afterFilling }),
+      lightStep(c, s, id(u, `increment-${half}-cure`), layer),
     ]),
-    place(id(u, 'flash'), 'Flame with light strokes, curved blade at the gum edge, cups in three grades', [1, 2, 4], {
-      tooth: u.tooth,
-      phase: 'finishing',
-      fn: 'polishing',
-      cut: { id: id(u, 'flash'), form: 'fissure', depthMm: 0.2, surface: `${u.label} filling` },
-      needs: [open('high-speed handpiece'), open('scalpel'), open('composite polisher', 3), open('slow handpiece')],
-      detail: 'The gum held away; explorer once more at the end, and again at the very last.',
-      told: `finished the cervical filling of ${u.label}`,
-      mistakes: ['cementum scratched by the flame: blade at the gum edge'],
-    }),
+    lay(c, 'filling.$tooth.flash', { u }),
   )
 }
 
@@ -125,22 +105,13 @@ export const fillingCervical: VisitKind = {
         ? sequence(
             sheetOn(c, { purpose: 'bonding' }),
             each(c, (u) =>
-              place(
-                id(u, 'clamp'),
-                `Cervical clamp on ${u.label}: ${jawOf(u.tooth) === 'upper' ? 'palate' : 'tongue'}-side jaw first, ${isAnterior(u.tooth) ? 'lip' : 'cheek'}-side jaw 1 mm beyond the lesion`,
-                [0.5, 1, 2],
-                {
-                  tooth: u.tooth,
-                  phase: 'isolation',
-                  fn: 'dam',
-                  hurts: soreGum([u.tooth]),
-                  shows: { what: 'jaws', beyondMm: 1 },
-                  passes: ['double-bow clamp in forceps, floss tied on'],
-                  needs: [clamp('cervical', { words: 'double-bow cervical clamp' }), open('floss', 300)],
-                  mistakes: ['front jaw on the lesion’s edge: it slips and scratches the root'],
-                  cautions: [reason('The floss tether on the clamp is the airway guard: always on', 'C')],
-                },
-              ),
+              lay(c, 'filling.$tooth.clamp', {
+                u,
+                jawOf: jawOf(u.tooth),
+                isAnterior: isAnterior(u.tooth),
+                soreGum: soreGum([u.tooth]),
+                clamp: clamp('cervical', { words: 'double-bow cervical clamp' }),
+              }),
             ),
           )
         : sequence(rolls(c), cordsForBonding(c, 'finishing.cords-out')),
@@ -148,20 +119,10 @@ export const fillingCervical: VisitKind = {
       each(c, (u) => fillCervical(c, u)),
       dam
         ? sequence(
-            each(c, (u) =>
-              place(id(u, 'clamp-off'), `Cervical clamp off ${u.label}`, [0.2, 0.3, 0.5], {
-                tooth: u.tooth,
-                phase: 'isolation',
-                fn: 'dam',
-                passes: ['clamp forceps'],
-              }),
-            ),
+            each(c, (u) => lay(c, 'filling.$tooth.clamp-off', { u })),
             sheetOff(c),
           )
-        : finishing('finishing.cords-out', `Cord out, wet, ${labels(c)}`, [0.3, 0.5, 1], {
-            fn: 'cord removal',
-            countsOut: bondingCordCounts(c),
-          }),
+        : lay(c, 'finishing.cords-out:cervical filling', { bondingCordCounts: bondingCordCounts(c) }),
     )
   },
   followUps: () => [],

@@ -1,9 +1,7 @@
 /** What the direct fillings share: how their steps are named, and what they go by where the case says nothing. */
-import { acts, sequence, type Block } from '../library/build'
+import { sequence, type Block } from '../library/build'
 import type { Case, Unit } from '../library/case'
 
-export const place = acts({ phase: 'restoring', fn: 'placing', place: 'mouth', helped: true })
-export const finishing = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })
 export const underSheet = (c: Case): boolean => c.choices.bondingIsolation === 'dam'
 export const each = (c: Case, block: (u: Unit) => Block): Block => sequence(...c.units.map(block))
 export const id = (u: Unit, act: string): string => `filling.${u.tooth}.${act}`

@@ -1,21 +1,17 @@
+import { lay } from '../library/lay'
 /** J10: gold inlay cemented and gold foil placed under one sheet, finished in the same sitting. */
-import { span } from '../rules'
 import { goldWork } from '../phases/gold-work'
 import type { Need } from '../catalog/match'
 import { reason, type Figure } from '../figure'
 import { goldFor } from '../measure/volumes'
 import type { Choreography } from '../model/lanes'
-import { acts, only, open, practice, sequence, standby, type Block } from '../library/build'
+import { only, open, sequence, type Block } from '../library/build'
 import { labels, type Case, type Unit } from '../library/case'
 import { cutSteps } from '../phases/cutting'
 import { cementPiece, provisionalOff, tryIn } from '../phases/delivery'
 import { biteUntilEven } from '../phases/filling'
 import { sheetOff, sheetOn, clamp } from '../phases/isolation'
 import type { VisitKind } from './kind'
-
-const mouth = acts({ phase: 'restoring', fn: 'placing', place: 'mouth', helped: true })
-const sheet = acts({ phase: 'isolation', fn: 'dam', place: 'mouth', helped: true })
-const finishing = acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })
 
 /** The case with only these teeth. */
 const onlyUnits = (c: Case, units: Unit[]): Case => ({ ...c, units })
@@ -26,36 +22,17 @@ function sealedSheet(c: Case): Block {
     sheetOn(c, { purpose: 'foil' }),
     only(c.choices.bondingIsolation === 'dam', () =>
       sequence(
-        sheet('isolation.second-clamp', 'Second clamp or floss tie at the front end', [0.5, 1, 2], {
-          needs: [
-            clamp('premolar', {
-              words: 'premolar clamp',
-              orElse: [{ what: 'clamp.cervical', loss: 'bulky at the front end' }],
-            }),
-          ],
-          passes: ['clamp in forceps, floss tied on'],
+        lay(c, 'isolation.second-clamp', {
+          clamp: clamp('premolar', {
+            words: 'premolar clamp',
+            orElse: [{ what: 'clamp.cervical', loss: 'bulky at the front end' }],
+          }),
         }),
-        sheet('isolation.seal', 'Light-cured seal along the gum, cured: not a drop comes through', [0.5, 1, 2], {
-          needs: [open('block-out resin'), open('curing light'), open('light shield')],
-          reason: practice('gold wants it dry to the last drop: wet foil does not weld'),
-        }),
+        lay(c, 'isolation.seal:gold'),
       ),
     ),
-    only(!c.has('chlorhexidine'), () =>
-      sheet('isolation.scrub', 'Chlorhexidine scrub of the field', [0.3, 0.5, 1], {
-        act: 'scrub',
-        fn: 'chairside',
-        needs: [open('chlorhexidine', 5), open('cotton pellet', 4)],
-      }),
-    ),
-    only(c.has('chlorhexidine'), () =>
-      sheet('isolation.scrub', 'Field scrubbed with alcohol: chlorhexidine alert', [0.3, 0.5, 1], {
-        act: 'scrub',
-        fn: 'chairside',
-        needs: [open('alcohol'), open('cotton pellet', 4)],
-        reason: practice('chlorhexidine alert: that antiseptic leaves the plan'),
-      }),
-    ),
+    only(!c.has('chlorhexidine'), () => lay(c, 'isolation.scrub')),
+    only(c.has('chlorhexidine'), () => lay(c, 'isolation.scrub:2')),
   )
 }
 
@@ -75,12 +52,7 @@ function inlay(c: Case, units: Unit[]): Block {
       title: `Try in the gold inlay, ${labels(own)}: margins unfinished on purpose`,
       mistakes: ['margins polished before cementing: nothing left to burnish'],
     }),
-    mouth('delivery.antiseptic', `Cavity wiped with ${clean.word}, left to dry: ${labels(own)}`, [0.3, 0.5, 1], {
-      fn: 'chairside',
-      passes: ['pellet, wet'],
-      needs: [clean.need, open('cotton pellet', 2)],
-      told: `cleaned the cavity with ${clean.word}`,
-    }),
+    lay(c, 'delivery.antiseptic:gold', { word: clean.word, labels: labels(own), need: clean.need }),
     cementPiece(own, 'gold inlay'),
   )
 }
@@ -149,9 +121,7 @@ function foilLanes(kind: keyof typeof pellets, n: number, likelyMin: number): Ch
 
 /** Annealed, handed, placed, malleted: powdered gold to two thirds, cohesive foil for the rest. Foil filling 20 · 30 · 40 minutes. */
 function foil(c: Case, u: Unit): Block {
-  const id = (act: string): string => `foil.${u.tooth}.${act}`
   const at = { tooth: u.tooth }
-  const placed = c.rule('gold.placed')
   const pit = pitVolume(u)
   const gold = goldFor(pit.value)
   const flame = reason('Open flame: away from oxygen, hair and rubber; the lid at hand to put it out', 'C')
@@ -172,96 +142,21 @@ function foil(c: Case, u: Unit): Block {
       ],
       [3, 5, 10],
     ),
-    mouth(id('dry'), `Pit wiped with ${antiseptic(c).word}, dry; base where deep`, [0.5, 1, 2], {
-      ...at,
-      passes: ['pellet, wet', 'air'],
-      needs: [antiseptic(c).need, open('cotton pellet', 2), standby('base cement', 'the pit is deep')],
-    }),
-    mouth(id('light'), 'Alcohol lamp lit; pellets laid out in order of size', [0.3, 0.5, 1], {
-      ...at,
-      place: 'bench',
-      fn: 'chairside',
-      helped: false,
-      needs: [
-        open('alcohol lamp'),
-        open('annealing tray'),
-        open('gold foil.powdered', gold.powdered),
-        open('gold foil.cohesive', gold.foil),
-        open('foil carrier'),
-      ],
-      figures: [pit, gold.figure],
-      cautions: [flame],
-    }),
-    mouth(
-      id('powdered'),
-      'Powdered gold, pellet by pellet, to two thirds: longer in the flame, the wax burns off',
-      [3, 5, 8],
-      {
-        ...at,
-        lanes: foilLanes('powdered', gold.powdered, 5),
-        told: `placed powdered gold in ${u.label} to two thirds`,
-        passes: ['pellet, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'],
-        needs: [open('foil condenser', 2), open('gold mallet')],
-        detail: 'The assistant holds it in the flame, hands it over and taps in step with the dentist.',
-        mistakes: ['wax not burnt off: the pellet does not weld', 'overheated: it melts into a ball'],
-        reason: practice('two thirds powdered gold: quick bulk'),
-      },
-    ),
-    mouth(id('cohesive'), 'Cohesive foil for the rest, saucer-shaped, walls first', [11, 17, 24], {
-      cues: [
-        {
-          from: id('powdered'),
-          fromEdge: 'start',
-          atS: placed.value,
-          say: `${span(placed.value)} of foil: what holds it up?`,
-          because: placed.because,
-        },
-      ],
-      ...at,
-      lanes: foilLanes('cohesive', gold.foil, 17),
-      told: `built ${u.label} up in cohesive foil`,
-      passes: ['foil, flamed, on the carrier', 'condenser', 'mallet in step with the dentist'],
-      mistakes: ['steel on the enamel edge: it chips'],
-    }),
-    mouth(id('burnish'), 'Burnish from gold to tooth', [1, 2, 3], {
-      ...at,
-      needs: [open('burnisher.ball'), open('burnisher.flat')],
-      told: `burnished the foil of ${u.label}`,
-    }),
-    mouth(
-      id('trim'),
-      'Excess off with the sharp spoon, discoid carver and knife, gold and enamel together',
-      [1.5, 2.5, 4],
-      {
-        ...at,
-        needs: [open('spoon excavator'), open('amalgam carver'), open('gold knife')],
-        passes: ['spoon excavator', 'discoid carver', 'gold knife'],
-        detail: 'Never rotary: heat and drag lift what is not yet finished.',
-        mistakes: ['pulled from tooth toward gold: the edge opens'],
-      },
-    ),
+    lay(c, 'foil.$tooth.dry', { word: antiseptic(c).word, need: antiseptic(c).need, u }, at),
+    lay(c, 'foil.$tooth.light', { powdered: gold.powdered, foil: gold.foil, pit, figure: gold.figure, flame, u }, at),
+    lay(c, 'foil.$tooth.powdered', { foilLanes: foilLanes('powdered', gold.powdered, 5), u }, at),
+    lay(c, 'foil.$tooth.cohesive', { u, foilLanes: foilLanes('cohesive', gold.foil, 17) }, at),
+    lay(c, 'foil.$tooth.burnish', { u }, at),
+    lay(c, 'foil.$tooth.trim', { u }, at),
   )
 }
 
 function gloss(c: Case): Block {
   return sequence(
-    finishing('finishing.discs', `Discs, then rubber abrasives, from gold toward tooth: ${labels(c)}`, [2, 3, 5], {
-      needs: [open('finishing disc', 4), open('rubber cup'), open('slow handpiece')],
-      passes: ['disc', 'rubber cup', 'water'],
-      detail: 'Much water, light strokes.',
-    }),
-    finishing('finishing.pumice', 'Pumice, wet', [1, 1.5, 3], { needs: [open('pumice'), open('prophy cup')] }),
-    finishing('finishing.fifteen', '15 µm powder: dry, suction, blow', [1, 1.5, 3], {
-      needs: [open('polishing powder.15'), open('prophy cup')],
-      passes: ['cup', 'suction', 'air'],
-      cautions: [reason('Dry powder: suction at the cup, masks, eyes shielded', 'C')],
-      mistakes: ['run dry and long: heat goes into the pulp'],
-    }),
-    finishing('finishing.one', '1 µm powder: dry, suction, blow', [1, 1.5, 3], {
-      needs: [open('polishing powder.1'), open('prophy cup')],
-      passes: ['cup', 'suction', 'air'],
-      told: 'polished the gold with 15 and 1 µm powder',
-    }),
+    lay(c, 'finishing.discs'),
+    lay(c, 'finishing.pumice'),
+    lay(c, 'finishing.fifteen'),
+    lay(c, 'finishing.one'),
   )
 }
 

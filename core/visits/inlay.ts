@@ -1,3 +1,4 @@
+import { lay } from '../library/lay'
 /** J12: onlays and inlays, impression and provisional; and their bonded delivery. */
 import { firstOf } from '../sure'
 import { reason } from '../figure'
@@ -24,8 +25,6 @@ import { restoring } from './kind'
 /** Surfaces where the case does not say: an inlay of two, an onlay of three. */
 const usual = (c: Case): string => (c.restoration === 'ceramic onlay' ? 'MOD' : 'MO')
 const spot = (c: Case): Spot => spotOnAll(c, 'inlay', 'restoring')
-const temp = acts({ phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true })
-const sheet = acts({ phase: 'isolation', fn: 'dam', place: 'mouth', helped: true })
 
 function lines(c: RestoredCase, u: Unit): CutLine[] {
   const t = reductionTargets(c.restoration)
@@ -69,7 +68,7 @@ function sealDentine(c: Case): Block {
   const light = cureOf(c, 'dentine seal, under glycerine', 'cure.adhesive', bottleOf(c))
   return sequence(
     bondTooth(c, s, 'fresh dentine'),
-    lightStep(s, 'inlay.seal-glycerine', light, {
+    lightStep(c, s, 'inlay.seal-glycerine', light, {
       title: `Glycerine over it, light again ${light.value} s; rinse, wipe with alcohol`,
       needs: [open('glycerine gel', 0.5), open('alcohol'), open('curing light'), open('light shield')],
       told: 'sealed the dentine with resin',
@@ -82,32 +81,12 @@ function sealDentine(c: Case): Block {
 }
 
 /** The patient bites on gauze while the cords dwell; then the pellets are out and the tray is ready. */
-function biteOnGauze(plan: CordPlan): Block {
-  return only(plan.layers.length > 0 && plan.sites.length > 0, () =>
-    temp('tissue.bite-gauze', 'Bite on gauze while the cords dwell', [0.3, 0.5, 1], {
-      phase: 'tissue',
-      fn: 'chairside',
-      needs: [open('gauze', 2)],
-    }),
-  )
+function biteOnGauze(c: Case, plan: CordPlan): Block {
+  return only(plan.layers.length > 0 && plan.sites.length > 0, () => lay(c, 'tissue.bite-gauze'))
 }
 
 /** Stopping holds the boxes until delivery, and is counted out there. */
-const softStopping = (boxes: number): Block =>
-  temp('provisional.stopping', `Soft stopping in ${boxes} box${boxes === 1 ? '' : 'es'}`, [0.5, 1, 2], {
-    needs: [open('stopping', boxes), open('plastic instrument')],
-    countsIn: [
-      {
-        id: 'stopping',
-        what: boxes === 1 ? 'piece of stopping in the box' : 'pieces of stopping in the boxes',
-        planned: boxes,
-        outStep: 'provisional.check',
-        stays: boxes,
-        untilDelivery: true,
-      },
-    ],
-    told: 'placed stopping in the boxes',
-  })
+const softStopping = (c: Case, boxes: number): Block => lay(c, 'provisional.stopping', { boxes })
 
 /** The provisional of an inlay, by the school picked; resin-sealed dentine makes the separator a hold. */
 function inlayProvisional(c: Case): Block {
@@ -115,26 +94,7 @@ function inlayProvisional(c: Case): Block {
   const school = c.choices.inlayProvisional
   if (school === 'bis-acryl') return sequence(makeProvisional(c, { sealed }), trimProvisional(c), fitProvisional(c))
   const boxes = c.units.reduce((n, u) => n + boxesOf(surfacesOf(u, usual(c))).length, 0)
-  const separate = temp(
-    'provisional.separate',
-    'Separator thin over every sealed surface and the neighbours',
-    [0.3, 0.5, 1],
-    {
-      leaves: 'separator',
-      needs: [open('separator', 0.5), open('micro brush', 2)],
-      ...(sealed
-        ? {
-            hold: {
-              name: 'separator' as const,
-              title: 'Separator on',
-              evidence: 'a film on every sealed surface, seen in good light',
-              because: practice('without it, resin-sealed preparations bond to the provisional for good'),
-              mandatory: true,
-            },
-          }
-        : {}),
-    },
-  )
+  const separate = lay(c, 'provisional.separate:inlay', { sealed })
   const good = {
     name: 'provisional' as const,
     title: 'Provisional good',
@@ -153,42 +113,9 @@ function inlayProvisional(c: Case): Block {
     'The tooth wears a soft temporary filling. It holds the place only: nothing sticky on it, and do not floss there: it would come out.'
   return sequence(
     separate,
-    only(boxes > 0 && school === 'painted', () => softStopping(boxes)),
-    school === 'painted'
-      ? temp(
-          'provisional.paint',
-          'Painted, bead by bead: powder and liquid from two wells, brush clean between',
-          [2, 4, 7],
-          {
-            told: 'painted the provisional in powder and liquid',
-            tell,
-            needs: [
-              open('provisional powder', 2),
-              open('provisional liquid', 2),
-              open('paint brush'),
-              open('dappen dish', 2),
-            ],
-            detail:
-              'Liquid, powder, liquid again; while it is soft the patient bites, side to side, and that is its shape.',
-            cautions: [reason('Liquid is a sensitiser and smells: suction near, gloves on, wells covered', 'C')],
-            mistakes: ['bead too wet: it runs over the margin'],
-            reason: practice('quick, not pretty, holds the tooth’s place'),
-          },
-        )
-      : temp('provisional.soft', 'Light-cured soft material pressed in, trimmed to the bite, cured', [1.5, 3, 5], {
-          told: 'placed a light-cured soft provisional',
-          tell,
-          needs: [open('soft provisional', 1), open('plastic instrument'), open('curing light'), open('light shield')],
-          reason: practice('comes out in one piece'),
-        }),
-    temp('provisional.check', 'Closed to the margins, out of the bite; no flossing here', [0.5, 1, 2], {
-      bite: 'provisional, out of contact',
-      fn: 'provisional trimming',
-      asks: [{ reading: 'provisional', teeth: teethOf(c) }],
-      needs: [open('articulating paper', 2)],
-      countsOut: [],
-      hold: good,
-    }),
+    only(boxes > 0 && school === 'painted', () => softStopping(c, boxes)),
+    school === 'painted' ? lay(c, 'provisional.paint', { tell }) : lay(c, 'provisional.soft', { tell }),
+    lay(c, 'provisional.check', { good }),
   )
 }
 
@@ -225,19 +152,11 @@ export const inlayPrepare = restoring({
         mistakes: ['looked at with two eyes: an undercut hides'],
       }),
       sealDentine(c),
-      only(dam, () =>
-        sheet('isolation.fold', 'Septa cut, the tips in sight; sheet folded away, clamp still on', [0.5, 1, 2], {
-          passes: ['blunt scissors'],
-          needs: [open('blunt scissors')],
-          told: 'cut the septa and folded the sheet away',
-          reason: practice('the clamp still holds the sheet: the cords go in with the field half dry'),
-          mistakes: ['a shred of sheet left in the contact: it shows in the impression'],
-        }),
-      ),
+      only(dam, () => lay(c, 'isolation.fold')),
       plan.sites.length > 0 ? cords(c, plan) : absent('cord', practice('no proximal box: nothing under the tissue')),
       // Off and counted before anything is bitten on: a tray closes on no clamp.
       sheetOff(c),
-      biteOnGauze(plan),
+      biteOnGauze(c, plan),
       finalImpression(c, plan.sites.length > 0 ? plan : { ...plan, layers: [], pellet: false }),
       inlayProvisional(c),
     )
@@ -251,33 +170,24 @@ const pieceName = (c: Case): string => (c.restoration === 'ceramic onlay' ? 'onl
 /** One piece bonded: the tooth bonded, seated, excess out while it moves, light from three sides. */
 function bondOne(c: Case, u: Unit): Block {
   const s = spotOn(u, `delivery.${u.tooth}`, 'delivery')
-  const act = acts({ phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true, tooth: u.tooth })
   const light = cureOf(c, `inlay ${u.said}, each side`, 'cure.piece', 'cement.resin')
   return sequence(
     dentineSealed(c, u.tooth)
-      ? pumice(s, {
+      ? pumice(c, s, {
           title: `Sealed dentine roughened with pumice, rinse: ${s.label}`,
           reason: practice('what was sealed weeks ago takes the new bond only where it is cleaned and roughened'),
         })
-      : pumice(s),
+      : pumice(c, s),
     bondTooth(c, s, 'cavity', { cured: false, dualCure: true }),
-    act(`delivery.${u.tooth}.load`, 'Resin cement into the cavity and on the piece', [0.3, 0.5, 0.75], {
-      place: 'bench',
-      helped: false,
-      needs: [open('cement.resin', 1, { words: 'resin cement' }), open('mixing tip'), open('placement stick')],
-    }),
-    act(`delivery.${u.tooth}.seat`, `Seat ${u.label} on its stick, press, hold`, [0.3, 0.5, 1], {
-      told: `bonded the ${c.restoration} of ${u.label}`,
-      tell: 'Your new inlay is glued in. Floss and brush as usual. Call us if the bite feels high.',
-      passes: ['piece on its stick', 'ball burnisher'],
-      needs: [open('burnisher.ball')],
-      cautions: [reason('Small pieces: gauze behind', 'C')],
-    }),
+    lay(c, 'delivery.$tooth.load:inlay', { u }),
+    lay(c, 'delivery.$tooth.seat:inlay', { u }),
     resinExcess(c, s),
     ...(['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'] as const).map((side) =>
-      lightStep(s, `delivery.${u.tooth}.cure-${side}`, light, { title: `Light ${light.value} s, ${side}, ${u.label}` }),
+      lightStep(c, s, `delivery.${u.tooth}.cure-${side}`, light, {
+        title: `Light ${light.value} s, ${side}, ${u.label}`,
+      }),
     ),
-    flossContacts(u, usual(c)),
+    flossContacts(c, u, usual(c)),
   )
 }
 

@@ -1,13 +1,13 @@
+import { lay } from '../library/lay'
 /** J11: post, core and provisional on a front tooth, under the sheet throughout. */
 import { firstOf } from '../sure'
-import { reason } from '../figure'
 import { postFor, type PostChoice } from '../measure/post'
 import { postSpace } from '../measure/restoring'
 import type { Shown } from '../model/step'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot, spotOn } from '../phases/bonding'
-import { acts, draftsOf, open, practice, sequence, standby, type Block, lastingBy, atLeast } from '../library/build'
-import { labels, type Case, type Unit, teethOf, type RestoredCase } from '../library/case'
+import { acts, draftsOf, open, practice, sequence, type Block } from '../library/build'
+import { type Case, type Unit, teethOf, type RestoredCase } from '../library/case'
 import { marginCuts } from '../phases/crown-cuts'
 import { cutSteps, theBur } from '../phases/cutting'
 import { sheetOff, sheetOn } from '../phases/isolation'
@@ -15,9 +15,6 @@ import { reductionTargets, writeRange } from '../measure/reduction'
 import { innerSide } from '../teeth/arch'
 import { deliveryAfter, after } from './follow-ups'
 import { restoring } from './kind'
-
-const post = acts({ phase: 'core', fn: 'placing', place: 'mouth', helped: true })
-const canal = acts({ phase: 'canal', fn: 'root canal', place: 'mouth', helped: true })
 const first = (c: Case): Unit => firstOf(c.units)
 const spotOf = (u: Unit): Spot => spotOn(u, 'post', 'core')
 
@@ -55,82 +52,36 @@ function space(c: Case): Block {
     ? `${room.leastMm}–${room.mostMm} mm`
     : `half to two thirds of the canal, ${sealMm} mm of root filling left`
   return sequence(
-    canal(
-      'canal.film',
-      `Canal length from the film: ${canalMm === undefined ? 'read it, write it' : `${canalMm} mm`}; post space ${depth}`,
-      [0.5, 1, 2],
-      {
-        place: 'chair',
-        fn: 'chairside',
-        tooth: u.tooth,
-        shows,
-        asks: [{ reading: 'post space', teeth: [u.tooth] }],
-        told: `read the canal length${canalMm === undefined ? '' : ` of ${canalMm} mm`} from the film`,
-        needs: [open('endodontic ruler'), open('film holder')],
-        figures: room ? [room.figure] : [],
-        ...(room?.because
-          ? { reason: room.because }
-          : { reason: practice('post space half to two thirds of the canal, with 4–5 mm of root filling left') }),
-      },
-    ),
-    canal('canal.orifice', 'Orifice openers by number, the smaller first: the mouth of the canal, slow', [0.5, 1, 2], {
-      tooth: u.tooth,
-      passes: ['orifice opener, 1', 'orifice opener, 2'],
-      needs: [open('orifice opener', 2), open('slow handpiece')],
-      mistakes: ['driven down: it cuts sideways, and the root is thin there'],
+    lay(c, 'canal.film', {
+      u,
+      depth,
+      canalMm,
+      shows,
+      room,
+      figure: room?.figure,
+      roomBecause: room?.because,
     }),
-    ...earlier.map((mm, n) =>
-      canal(`canal.widen.${n + 1}`, `Post drill ${mm} mm first, stop set; rinse`, [0.5, 1, 2], {
-        tooth: u.tooth,
-        shows,
-        cut: { id: `canal.widen.${n + 1}`, form: 'post space', depthMm: mm, surface: 'canal' },
-        passes: [theBur, 'rinse'],
-        needs: [open('slow handpiece'), open('file stops'), open('irrigation syringe')],
-      }),
-    ),
-    canal(
-      'canal.drill',
-      `Post drills in size order${choice ? `, the last ${choice.postMm} mm,` : ''} to ${room ? `${room.leastMm}–${room.mostMm} mm, the dentist picks` : 'the depth read'}; stop set, rinse between`,
-      [2, 3, 6],
-      {
-        tooth: u.tooth,
-        shows,
-        told: `prepared the post space to ${room ? `${room.mostMm} mm` : 'the depth read'}`,
-        asks: [{ reading: 'post space', teeth: [u.tooth] }],
-        cut: { id: 'canal.drill', form: 'post space', depthMm: choice?.postMm ?? usualPostMm, surface: 'canal' },
-        figures: choice ? [choice.figure] : [],
-        passes: [theBur, 'rinse'],
-        needs: [open('slow handpiece'), open('file stops'), open('endodontic ruler')],
-        cautions: [
-          reason('Slow, no force, no hand on the lip side: a drill that leaves the canal goes through the root', 'C'),
-        ],
-        mistakes: ['a size left out: the drill binds and goes astray', 'seal drilled away: less than 4 mm left'],
-      },
-    ),
-    canal('canal.clean', 'Canal cleaned: rinsed, then dried with paper points', [1, 2, 3], {
-      tooth: u.tooth,
-      needs: [open('irrigation syringe'), open('side-vented needle'), open('edta', 2), open('paper point', 4)],
-      passes: ['irrigation', 'points'],
-      detail: 'Looked into with the mirror: nothing of the root filling is left on the walls.',
-      mistakes: ['a film left on the wall: the post bonds to that'],
+    lay(c, 'canal.orifice', { u }),
+    ...earlier.map((mm, n) => lay(c, 'canal.widen.$nth', { u, mm, shows, nth: n + 1, theBur })),
+    lay(c, 'canal.drill', {
+      u,
+      choice,
+      lastMm: choice?.postMm,
+      room,
+      leastMm: room?.leastMm,
+      mostMm: room?.mostMm,
+      shows,
+      postMm: choice?.postMm ?? usualPostMm,
+      figure: choice?.figure,
+      theBur,
     }),
-    canal('canal.try-post', 'Post tried, length marked, seating rehearsed with the light', [1, 1.5, 3], {
-      tooth: u.tooth,
-      shows: rootOf(c, 'post'),
-      fn: 'placing',
-      passes: ['post in tweezers', 'marker'],
-      needs: [
-        open('fibre post', 1, choice ? { words: `fibre post to match the ${choice.postMm} mm drill` } : {}),
-        standby('fibre post', 'the next size fits better'),
-        open('pencil'),
-      ],
-      hold: {
-        name: 'post',
-        title: 'Post fits',
-        evidence: 'seated to its mark, film or drill depth agreeing',
-        because: practice('once bonded it is drilled out or it stays'),
-        again: [...earlier.map((_, n) => `canal.widen.${n + 1}`), 'canal.drill', 'canal.clean', 'canal.try-post'],
-      },
+    lay(c, 'canal.clean', { u }),
+    lay(c, 'canal.try-post', {
+      u,
+      rootOf: rootOf(c, 'post'),
+      choice,
+      postMm: choice?.postMm,
+      widened: earlier.map((_, n) => `canal.widen.${n + 1}`),
     }),
   )
 }
@@ -143,60 +94,24 @@ function bondPost(c: Case): Block {
   const half = cureOf(c, 'post cement, each of three sides', 'cure.piece', 'core.dual-cure')
   const built = cureOf(c, 'built core, each of three sides', 'cure.piece', 'core.dual-cure')
   return sequence(
-    post('post.silane', `Post wiped with alcohol; silane ${c.rule('silane.post').value} s, air dry`, [1, 1.2, 2], {
-      place: 'bench',
-      helped: false,
-      tooth: u.tooth,
-      fn: 'chairside',
-      needs: [open('alcohol'), open('gauze', 1), open('silane', 0.1), open('micro brush')],
-      detail: 'A post that comes coated gets the alcohol only.',
-      ties: [lastingBy(c.rule('silane.post'), 'Silane')],
-    }),
-    post('post.strips', 'Strips round the neighbours before the acid', [0.3, 0.5, 1], {
-      tooth: u.tooth,
-      fn: 'chairside',
-      passes: ['plastic strip', 'plastic strip'],
-      needs: [open('plastic strip', 2)],
-      countsIn: [{ id: 'strips', what: 'strips beside the tooth', planned: 2, outStep: 'post.core' }],
-    }),
+    lay(c, 'post.silane', { u }),
+    lay(c, 'post.strips', { u }),
     bondTooth(c, s, 'canal', {
       cured: false,
       what: 'the canal and the tooth over it',
       dried: 'then paper points until one comes out dry',
     }),
-    post('post.inject', 'Dual-cure from the bottom, tip in the material; post in, to its mark', [0.5, 0.8, 1.5], {
-      tooth: u.tooth,
-      told: 'bonded the fibre post',
-      shows: rootOf(c, 'post'),
-      passes: ['dual-cure with its long tip', 'post in tweezers'],
-      needs: [open('core.dual-cure', 1.5), open('mixing tip'), open('core tip')],
-      cautions: [reason('An acidic one-bottle adhesive needs its activator under a dual-cure resin', 'C')],
-      mistakes: ['injected from the top: a void at the end'],
-    }),
+    lay(c, 'post.inject', { u, rootOf: rootOf(c, 'post') }),
     ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) =>
-      lightStep(s, `post.cure-${['top', 'cheek', 'inner'][i]}`, half, {
+      lightStep(c, s, `post.cure-${['top', 'cheek', 'inner'][i]}`, half, {
         title: `Light ${half.value} s, ${side}`,
         ...(i === 0 ? { reason: practice('cured from top, cheek and tongue side: 2 min in all') } : {}),
       }),
     ),
-    post('post.cut', 'Post cut with a diamond and water, never nipped', [0.5, 1, 2], {
-      tooth: u.tooth,
-      fn: 'cutting',
-      cut: { id: 'post.cut', form: 'post cut', depthMm: 1.6, surface: 'post' },
-      needs: [open('high-speed handpiece')],
-      cautions: [reason('The cut end flies: suction at the bur, eyes shielded', 'C')],
-      mistakes: ['nipped: the fibres split to the root'],
-    }),
-    post('post.core', 'Core built round it, shaped over its end', [1, 2, 4], {
-      tooth: u.tooth,
-      told: 'built the core',
-      shows: rootOf(c, 'core'),
-      passes: ['core former or dual-cure', 'plugger'],
-      countsOut: ['strips'],
-      needs: [open('core.dual-cure', 1.5), open('core former'), open('composite plugger')],
-    }),
+    lay(c, 'post.cut', { u }),
+    lay(c, 'post.core', { u, rootOf: rootOf(c, 'core') }),
     ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) =>
-      lightStep(s, `post.core-cure-${['top', 'cheek', 'inner'][i]}`, built, {
+      lightStep(c, s, `post.core-cure-${['top', 'cheek', 'inner'][i]}`, built, {
         title: `Core: light ${built.value} s, ${side}`,
         ...(i === 0 ? { reason: practice('then 2 min more on the built core') } : {}),
       }),
@@ -209,7 +124,7 @@ function shapeAndCoat(c: RestoredCase): Block {
   const u = first(c)
   const t = reductionTargets(c.restoration)
   const s = spotOn(u, 'coat', 'core')
-  const coat = bondTooth(c, s, 'fresh dentine', { rinse: c.rule('etch.rinse.coat'), what: 'the dentine' })
+  const coat = bondTooth(c, s, 'fresh dentine', { rinse: 'etch.rinse.coat', what: 'the dentine' })
   return sequence(
     cutSteps(
       { ...c, request: { ...c.request, vital: false } },
@@ -251,104 +166,22 @@ function shapeAndCoat(c: RestoredCase): Block {
       ],
       [8, 12, 20],
     ),
-    post('core.ferrule', 'Ferrule gauged all round', [0.3, 0.5, 1], {
-      tooth: u.tooth,
-      asks: [{ reading: 'ferrule', teeth: [u.tooth] }],
-      shows: rootOf(c, 'core'),
-      fn: 'chairside',
-      passes: ['probe'],
-      needs: [open('periodontal probe')],
-      hold: {
-        name: 'reduction',
-        title: 'Ferrule and margin',
-        evidence: 'probe at six points, 1.5–2 mm',
-        because: practice('ferrule 1.5–2 mm'),
-        again: [`cutting.finish.${u.tooth}`, 'core.ferrule'],
-      },
-    }),
+    lay(c, 'core.ferrule', { u, rootOf: rootOf(c, 'core') }),
     coat,
-    post('coat.look', 'It must shine all over, or again', [0.2, 0.3, 0.5], {
-      tooth: u.tooth,
-      fn: 'chairside',
-      hold: {
-        name: 'coat',
-        title: 'Coat shines',
-        evidence: 'a gloss without a dull patch',
-        because: practice('dull is dry: coated again'),
-        again: [...draftsOf(coat).map((d) => d.id), 'coat.look'],
-      },
-    }),
+    lay(c, 'coat.look', { u, coated: draftsOf(coat).map((d) => d.id) }),
   )
 }
 
 /** Direct composite provisional in the shade of a tab made of the very material. */
 function provisional(c: Case): Block {
   const u = first(c)
-  const act = acts({ phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true, tooth: u.tooth })
   return sequence(
-    act('provisional.separate', 'Separator over the coat and the neighbours', [0.3, 0.5, 1], {
-      leaves: 'separator',
-      needs: [open('separator', 0.5), open('micro brush')],
-      hold: {
-        name: 'separator',
-        title: 'Separator on',
-        evidence: 'a film on every coated surface',
-        because: practice('the coat bonds to the provisional for good'),
-        mandatory: true,
-      },
-    }),
-    act('provisional.build', `Provisional of ${labels(c)} built in composite of the chosen shade`, [4, 7, 12], {
-      told: 'built the provisional in composite',
-      needs: [
-        open('composite.universal', 1.5),
-        open('composite carver'),
-        open('crown form', 1, { orElse: [{ what: 'plastic strip', loss: 'built freehand' }] }),
-        open('curing light'),
-        open('light shield'),
-      ],
-      passes: ['composite on its instrument', 'light'],
-      mistakes: ['cured in an undercut: it comes off in two pieces'],
-    }),
-    act('provisional.trim', 'Off, trimmed, polished; back on: margins, contacts, out of the bite', [3, 5, 9], {
-      bite: 'provisional, out of contact',
-      asks: [{ reading: 'provisional', teeth: teethOf(c) }],
-      fn: 'provisional trimming',
-      needs: [open('finishing disc', 2), open('rubber point'), open('articulating paper', 2), open('floss', 300)],
-      hold: {
-        name: 'provisional',
-        title: 'Provisional good',
-        evidence: 'margins, contacts and bite',
-        because: practice('what the patient wears for weeks is seen by the dentist before it is cemented'),
-        mandatory: true,
-        again: ['provisional.build', 'provisional.trim'],
-      },
-    }),
-    act('provisional.load', 'Mix the non-eugenol cement, thin along the inner edge', [0.3, 0.5, 0.75], {
-      fn: 'chairside',
-      place: 'bench',
-      helped: false,
-      needs: [open('provisional cement.non-eugenol', 1), open('mixing pad'), open('mixing spatula')],
-    }),
-    act('provisional.cement', 'Dry the tooth, seat, hold', [0.7, 1, 1.5], {
-      act: 'provisional cemented',
-      fn: 'provisional cementing',
-      told: 'cemented the provisional with non-eugenol cement',
-      tell: 'A temporary crown is on it. Nothing hard or sticky on that side. When you floss, slide the floss out sideways, not up. Call us if it comes loose, breaks, or feels too high.',
-      reason: practice('a bonded crown follows: no eugenol'),
-      cautions: [reason('A loose crown can be swallowed: gauze behind it, patient upright enough to cough', 'C')],
-    }),
-    act('provisional.excess', 'Excess off; knotted floss out sideways', [1, 1.5, 3], {
-      fn: 'excess removal',
-      needs: [open('scaler'), open('floss', 300)],
-      ties: [
-        {
-          from: 'provisional.cement',
-          fromEdge: 'finish',
-          ...atLeast(c.rule('provisional.cement.sets')),
-          title: 'Provisional cement sets',
-        },
-      ],
-    }),
+    lay(c, 'provisional.separate:core', { u }),
+    lay(c, 'provisional.build', { u }),
+    lay(c, 'provisional.trim:core', { u }),
+    lay(c, 'provisional.load:core', { u }),
+    lay(c, 'provisional.cement:core', { u }),
+    lay(c, 'provisional.excess:core', { u }),
   )
 }
 

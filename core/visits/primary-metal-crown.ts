@@ -1,9 +1,10 @@
+import { lay } from '../library/lay'
 /** J19: preformed metal crowns, conventional or sealed in. */
 import { soreGum } from '../measure/numbing'
 import { firstOf, lastOf } from '../sure'
 import { after } from './follow-ups'
 import { reason, type Reason } from '../figure'
-import { absent, drawer, nothing, only, open, practice, sequence, standby, type Block, atLeast } from '../library/build'
+import { absent, nothing, only, open, practice, sequence, type Block } from '../library/build'
 import { type Case, type Unit } from '../library/case'
 import { pulp } from '../phases/pulp'
 import { cutSteps, type CutLine } from '../phases/cutting'
@@ -11,9 +12,8 @@ import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { crownEdge } from '../teeth/outline'
 import { crownSizes, startSize } from '../measure/crown-size'
 import { sealedInAlways, sealedInFits, sealedInSource } from '../measure/place'
-import { capital } from '../words'
 import type { VisitKind } from './kind'
-import { child, each } from './child-steps'
+import { each } from './child-steps'
 
 /** Where the edge of the crown ends under the gum, mm. */
 const edge = { what: 'shell', edgeMm: [0.5, 1] } as const
@@ -36,8 +36,6 @@ const crownClass = (u: Unit): string =>
 
 /** Filled, and seated from the tongue's side. */
 function seatCrown(c: Case, u: Unit, sealedIn: boolean): Block {
-  const id = (act: string): string => `crown.${u.tooth}.${act}`
-  const at = { tooth: u.tooth }
   const home = c.asleep
     ? {
         title: `Seat ${u.label} from lingual to buccal, pressed home and held`,
@@ -48,52 +46,22 @@ function seatCrown(c: Case, u: Unit, sealedIn: boolean): Block {
         passes: ['filled crown', 'cotton roll'],
       }
   return sequence(
-    child(id('cement'), 'Glass ionomer to two thirds of the crown, no bubble', [0.4, 0.6, 1], {
-      ...at,
-      place: 'bench',
-      helped: false,
-      fn: 'chairside',
-      needs: [open('cement.glass ionomer luting', 2), open('mixing pad'), open('mixing spatula')],
-    }),
-    child(id('seat'), home.title, [0.4, 0.6, 1], {
-      ...at,
-      told: `cemented the preformed metal crown on ${u.label}`,
-      passes: home.passes,
-      needs: c.asleep ? [open('crown spoon')] : [open('bite stick'), open('cotton roll', 2)],
-      cautions: [loose(c)],
-      countsOut: [`crowns.${u.tooth}`],
-      tell: sealedIn
-        ? 'The tooth wears a silver crown. The bite is high for some days: it settles by itself within a few weeks. Nothing sticky.'
-        : 'The tooth wears a silver crown. The gum may be sore for a few days. Nothing sticky; brush along its edge.',
-      reason: reason('lingual to buccal: the bulge is on the buccal side', 'M'),
-    }),
+    lay(c, 'crown.$tooth.cement', { u }),
+    lay(c, 'crown.$tooth.seat', { title: home.title, u, passes: home.passes, loose: loose(c), sealedIn }),
   )
 }
 
 /** What is too much goes when the cement has set: after each crown, or once for all. */
 const excess = (c: Case, id: string, last: Unit, all: readonly Unit[]): Block =>
-  child(
+  lay(c, 'crown.excess', {
+    labels: all.map((u) => u.label).join(', '),
+    several: all.length > 1,
+    n: all.length,
+    longest: 2 * all.length,
+    one: all.length === 1,
+    lastTooth: last.tooth,
     id,
-    `Excess off, knotted floss through both contacts${all.length > 1 ? ` of ${all.map((u) => u.label).join(', ')}` : ''}`,
-    [0.5, all.length, 2 * all.length],
-    {
-      ...(all.length === 1 ? { tooth: last.tooth } : {}),
-      fn: 'excess removal',
-      passes: ['scaler', 'knotted floss'],
-      needs: [open('scaler'), open('floss', 600)],
-      ties: [
-        {
-          from: `crown.${last.tooth}.seat`,
-          fromEdge: 'finish',
-          ...atLeast(c.rule('crown cement.sets')),
-          title: 'Cement sets',
-        },
-      ],
-      told: 'removed the excess cement',
-      mistakes: ['cement left under the edge: the gum stays red'],
-      ...(all.length > 1 ? { reason: practice('one set for all of them: asleep, every minute counts') } : {}),
-    },
-  )
+  })
 
 /** Each crown by itself while the child is awake; asleep all are fitted, then seated, then waited for once. */
 function crowns(c: Case, sealedIn: boolean): Block {
@@ -109,34 +77,16 @@ function crowns(c: Case, sealedIn: boolean): Block {
 }
 
 /** A crown of the box made to fit a tooth that none of it fits. Common practice. */
-function remade(u: Unit, beyond: 'all are too large' | 'all are too small'): Block {
-  const id = (act: string): string => `crown.${u.tooth}.${act}`
+function remade(c: Case, u: Unit, beyond: 'all are too large' | 'all are too small'): Block {
   const tools = [open('crown scissors'), open('welder'), open('crown stone'), open('crimping pliers')]
   const bench = { tooth: u.tooth, place: 'bench', helped: false } as const
   return beyond === 'all are too large'
-    ? child(id('slit'), 'Too large: slit on the cheek side, overlapped to the mark, spot-welded, smoothed', [3, 5, 9], {
-        ...bench,
-        needs: tools,
-        told: `slit, overlapped and welded the crown of ${u.label}`,
-        mistakes: ['welded before it was marked on the tooth: it fits neither way'],
-      })
-    : child(
-        id('band'),
-        'Too small: slit on the cheek side, band material set into the gap, spot-welded, smoothed',
-        [3, 5, 9],
-        {
-          ...bench,
-          needs: [...tools, open('band material')],
-          told: `widened the crown of ${u.label} with welded band`,
-          mistakes: ['gap left open at the gum: it leaks there'],
-        },
-      )
+    ? lay(c, 'crown.$tooth.slit', { tools, u }, bench)
+    : lay(c, 'crown.$tooth.band', { tools, u }, bench)
 }
 
 /** Size tried from where the tooth’s width puts it, else from the middle of the range; too big or too small is mended at the bench. */
 function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
-  const id = (act: string): string => `crown.${u.tooth}.${act}`
-  const at = { tooth: u.tooth }
   const begin = startSize(u.facts.widthMm, u.size.mesiodistalMm)
   const { size } = begin
   const kind = `preformed crown.${crownClass(u)}`
@@ -145,82 +95,27 @@ function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
     .map((side) => `${side} ${crownEdge(u.tooth, side).shape}`)
     .join(', ')
   return sequence(
-    child(id('size'), `Size tried on ${u.label}: the smallest that springs over the neck`, [1, 2, 4], {
-      ...at,
-      told: `tried the size of the preformed crown on ${u.label}`,
-      passes: ['crown on tape', 'next size'],
-      hurts: sealedIn ? [] : soreGum([u.tooth]),
-      figures: [begin.figure],
-      needs: [
-        open(`${kind}.${size}`, 1, {
-          words: words(size),
-          because: practice('begun there, then by what springs over the neck'),
-        }),
-        ...(size < crownSizes.most ? [open(`${kind}.${size + 1}`, 1, { words: words(size + 1) })] : []),
-        ...(size > crownSizes.least
-          ? [standby(`${kind}.${size - 1}`, `${size} is loose`, 1, { words: words(size - 1) })]
-          : []),
-        ...(size + 2 <= crownSizes.most ? [drawer(`${kind}.${size + 2}`, `${size + 1} does not go over`)] : []),
-        open('crown spoon', 1, { orElse: [{ what: 'plastic instrument', loss: 'slips off the edge' }] }),
-      ],
-      countsIn: [
-        {
-          id: `crowns.${u.tooth}`,
-          what: `preformed crown${size < crownSizes.most ? 's' : ''} tried, ${u.said}`,
-          planned: size < crownSizes.most ? 2 : 1,
-          stays: 1,
-          outStep: id('seat'),
-        },
-      ],
-      cautions: [loose(c)],
-      mistakes: ['the first that goes on is taken: too big, it rocks and leaks'],
+    lay(c, 'crown.$tooth.size', {
+      u,
+      sealedIn,
+      soreGum: soreGum([u.tooth]),
+      figure: begin.figure,
+      kind,
+      size,
+      words: words(size),
+      larger: size < crownSizes.most,
+      next: size + 1,
+      words2: words(size + 1),
+      smaller: size > crownSizes.least,
+      before: size - 1,
+      words3: words(size - 1),
+      afterNext: size + 2 <= crownSizes.most,
+      second: size + 2,
+      loose: loose(c),
     }),
-    begin.beyond ? remade(u, begin.beyond) : nothing,
-    child(id('contour'), `Contour the neck, crimp the edge: ${edges}`, [1, 1.5, 3], {
-      ...at,
-      shows: edge,
-      place: 'bench',
-      helped: false,
-      needs: [open('contouring pliers'), open('crimping pliers'), open('crown scissors'), open('crown stone')],
-      figures: [
-        {
-          name: `crown edge, ${u.said}`,
-          value: 1,
-          unit: 'mm',
-          text: 'edge 0.5–1.0 mm below the tissue, following the gum',
-          standing: 'C',
-        },
-      ],
-      reason: crownEdge(u.tooth, 'buccal').because,
-      mistakes: ['poor edge: a ledge collects food'],
-    }),
-    child(
-      id('fit'),
-      sealedIn
-        ? 'Tried in place, not pressed home: will it go over without cutting?'
-        : 'Tried home: snaps, no blanching that stays, level, edge 0.5–1.0 mm below the tissue',
-      [0.5, 1, 2],
-      {
-        ...at,
-        ...(sealedIn ? {} : { shows: edge }),
-        passes: ['crown on tape', 'explorer'],
-        cautions: [loose(c)],
-        needs: begin.beyond
-          ? []
-          : [
-              standby('welder', 'it is too big: slit, overlap, weld; or too small: slit, band added, weld'),
-              standby('band material', 'it is too small: slit, band added, weld'),
-            ],
-        hold: {
-          name: 'fit',
-          key: u.tooth,
-          title: `Crown fits, ${u.said}`,
-          evidence: 'no ledge, no tilt, edge closed all round',
-          because: practice('ledges, tilt and a poor edge are seen before the cement'),
-          again: [id('size'), id('contour'), id('fit')],
-        },
-      },
-    ),
+    begin.beyond ? remade(c, u, begin.beyond) : nothing,
+    lay(c, 'crown.$tooth.contour', { edges, u, edge, because: crownEdge(u.tooth, 'buccal').because }),
+    lay(c, 'crown.$tooth.fit', { sealedIn, u, edge, loose: loose(c), beyond: begin.beyond }),
   )
 }
 
@@ -290,22 +185,11 @@ export const primaryMetalCrown: VisitKind = {
     const { lesion, lesionSite, managesFilling } = c.request
     return c.choices.childMolar === 'sealed in'
       ? [
-          child('records.sealed-in', 'Suitable to be sealed in? Film and tooth looked at', [0.5, 1, 2], {
-            phase: 'records',
-            fn: 'chairside',
-            place: 'chair',
-            detail: `${capital(sealedInAlways.join('; '))}.`,
-            needs: [open('film holder')],
-            hold: {
-              name: 'plan',
-              title: 'Suitable to be sealed in',
-              evidence: sealedInAlways.join(', '),
-              because: reason(
-                sealedInFits(lesionSite, lesion === 'cavitated', managesFilling).because.text,
-                'M',
-                sealedInSource,
-              ),
-            },
+          lay(c, 'records.sealed-in', {
+            sealedInAlways: sealedInAlways.join('; '),
+            sealedInWords: sealedInAlways.join(', '),
+            text: sealedInFits(lesionSite, lesion === 'cavitated', managesFilling).because.text,
+            sealedInSource,
           }),
         ]
       : []
@@ -322,40 +206,14 @@ export const primaryMetalCrown: VisitKind = {
           )
         : only(c.choices.bondingIsolation === 'dam', () => sheetOn(c, { purpose: 'cutting' })),
       only(!sealedIn && c.choices.bondingIsolation !== 'dam', () => rolls(c)),
-      only(sealedIn, () =>
-        child('child.separators', 'Separators out, if they were in; teeth brushed clean', [0.3, 0.5, 1], {
-          fn: 'chairside',
-          needs: [
-            open('scaler'),
-            open('prophy cup'),
-            open('slow handpiece'),
-            standby('separators', 'the contact is too tight: in for some days, the crown another day', 2),
-          ],
-          reason: practice('separators may precede'),
-        }),
-      ),
+      only(sealedIn, () => lay(c, 'child.separators')),
       only(!sealedIn, () => cutSteps(c, molarLines, [4, 7, 12])),
       only(!sealedIn, () => pulp(c)),
       only(!sealedIn && c.choices.bondingIsolation === 'dam', () =>
         sheetOff(c, { why: 'the crown is tried with the gum free' }),
       ),
       crowns(c, sealedIn),
-      child(
-        'crown.bite',
-        sealedIn
-          ? 'Bite is high: said to the parent, settles by itself'
-          : c.asleep
-            ? 'Bite closed by hand: both sides alike, no tilt'
-            : 'Bite: closes as before, no tilt',
-        [0.5, 1, 2],
-        {
-          bite: 'preformed crown',
-          fn: 'occlusal check',
-          needs: [open('articulating paper', 2)],
-          ...(sealedIn ? { reason: practice('a high bite settles in weeks in a child') } : {}),
-          told: 'checked the bite',
-        },
-      ),
+      lay(c, 'crown.bite', { sealedIn }),
     )
   },
   followUps: (c) =>

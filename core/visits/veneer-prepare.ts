@@ -1,11 +1,11 @@
+import { lay } from '../library/lay'
 /** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
 import type { Cut } from '../catalog/cut'
-import { reason } from '../figure'
 import { sure, firstOf } from '../sure'
 import { reductionTargets, writeRange } from '../measure/reduction'
-import { absent, acts, open, practice, sequence, standby, step, type Block, atLeast } from '../library/build'
-import { labels, type Case, type Unit, teethOf } from '../library/case'
-import { cutDrafts, cutSteps, reductionCheck, type CutLine, edgeOf } from '../phases/cutting'
+import { absent, open, practice, sequence, step, type Block } from '../library/build'
+import { type Case, type Unit } from '../library/case'
+import { cutDrafts, cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
 import { finalImpression } from '../phases/impression'
 import { rolls } from '../phases/isolation'
 import { overgrownTissue } from '../phases/overgrown'
@@ -15,9 +15,6 @@ import { cordsBeforeCutting, cords } from '../phases/tissue'
 import { cordsToLower } from '../phases/two-rounds'
 import { deliveryAfter } from './follow-ups'
 import { restoring } from './kind'
-
-const records = acts({ phase: 'records', fn: 'chairside', place: 'mouth' })
-const shell = acts({ phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true })
 
 /** Where the margin of a veneer goes: what the case says, and just under the gum where a dark tooth would show. */
 const goesUnder = (c: Case, u: Unit): boolean =>
@@ -123,22 +120,7 @@ function veneerLines(c: Case, u: Unit, twice: boolean): CutLine[] {
 }
 
 /** The silicone that gauges the depth, over the uncut teeth, then cut into slices. */
-const depthIndex = (): Block =>
-  sequence(
-    records('records.depth-index', 'Putty over the front of the uncut teeth, edges covered', [2, 3, 5], {
-      fn: 'preliminary impression',
-      needs: [open('putty', 8)],
-      told: 'made a putty index for the depth',
-      cautions: [
-        reason('Latex gloves stop putty from setting: knead it with latex-free gloves or bare clean hands', 'C'),
-      ],
-    }),
-    records('records.cut-index', 'Index cut into slices: edge, middle, neck', [1, 1.5, 3], {
-      place: 'bench',
-      needs: [open('scalpel')],
-      mistakes: ['cut before it was tried back: nobody knows whether it rocks'],
-    }),
-  )
+const depthIndex = (c: Case): Block => sequence(lay(c, 'records.depth-index'), lay(c, 'records.cut-index'))
 
 /** What a veneer's depth is judged by. */
 const depthCheck = (c: Case, title: string): Parameters<typeof reductionCheck>[1] => ({
@@ -242,54 +224,16 @@ function veneerProvisional(c: Case): Block {
       practice('wholly in enamel: the polished tooth is its own cover; nothing is sensitive and nothing shows'),
     )
   return sequence(
-    shell('provisional.spot-etch', `Spot etch in the middle of each front, ${labels(c)}`, [0.5, 1, 2], {
-      fn: 'etching',
-      needs: [open('etchant', 0.2), open('micro brush', 2)],
-      reason: practice('one spot a tooth: it holds, and comes off again'),
-    }),
-    shell('provisional.shell', 'Bis-acryl in the wax-up matrix, seated, left to shrink on', [3, 4, 6], {
-      told: 'made a locked-on provisional shell',
-      tell: 'These teeth wear a thin temporary shell. It is not strong. Bite nothing off with it, and brush it softly. It is cut off at the next visit.',
-      needs: [
-        open('wax-up matrix'),
-        open('bis-acryl', 2 + c.units.length * 0.6),
-        open('mixing tip'),
-        open('dispensing gun'),
-      ],
-      ties: [
-        {
-          from: '.',
-          fromEdge: 'start',
-          toEdge: 'finish',
-          ...atLeast(c.rule('shell.sets')),
-          title: 'Shell sets',
-        },
-      ],
-      mistakes: ['lifted while rubbery: the lock is lost'],
-    }),
-    shell('provisional.shell-edges', 'Excess off with blade and bur; embrasures open for the floss', [1, 2, 4], {
-      fn: 'provisional trimming',
-      bite: 'provisional',
-      detail: 'Then the bite: light, even contact, free in side movements.',
-      asks: [{ reading: 'provisional', teeth: teethOf(c) }],
-      cut: { id: 'provisional.shell-edges', ...edgeOf(firstOf(c.units), 'neck'), surface: 'shell' },
-      needs: [open('scalpel'), open('high-speed handpiece'), open('floss', 300), open('articulating paper', 2)],
-      hold: {
-        name: 'provisional',
-        title: 'Provisional good',
-        evidence: 'margins clean, bite clear, patient content',
-        because: practice('what the patient wears for weeks is seen by the dentist'),
-        mandatory: true,
-        again: ['provisional.shell', 'provisional.shell-edges'],
-      },
-    }),
+    lay(c, 'provisional.spot-etch'),
+    lay(c, 'provisional.shell', { mL: 2 + c.units.length * 0.6 }),
+    lay(c, 'provisional.shell-edges', { u: firstOf(c.units) }),
   )
 }
 
 /** J06. See the tissue phase: labial and both proximal sides, 00 where displacement is wanted, out of sight. */
 export const veneerPrepare = restoring({
   id: 'veneer.prepare',
-  beforehand: (c) => [shadePreview(c), depthIndex(), sequence(paintTray(c), opposingArch(c))],
+  beforehand: (c) => [shadePreview(c), depthIndex(c), sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
     const { work, toPlace, plan } = cutVeneers(c, false)
     return sequence(
@@ -312,19 +256,8 @@ export const laminatePrepare = restoring({
   // Before the lip is numb: it hangs, and the shade of every front tooth is chosen with it.
   deciding: (c) => [
     sequence(
-      records('records.bite', 'Bite looked at first: edge to edge, guidance, signs of grinding', [0.5, 1, 2], {
-        fn: 'occlusal check',
-        told: 'looked at the bite',
-        passes: ['mirror'],
-        reason: practice(
-          'a thin piece breaks where the lower teeth ride over it: it decides how long, and whether wrapped',
-        ),
-      }),
-      records('records.smile', 'Smile read: lip line, what shows at rest and in a laugh; pictures', [2, 3, 5], {
-        place: 'chair',
-        needs: [open('camera'), open('cheek retractor')],
-        told: 'read and photographed the smile',
-      }),
+      lay(c, 'records.bite'),
+      lay(c, 'records.smile'),
       shadePreview(c, {
         title: 'Shade map, teeth still wet: it may step from front to side',
         detail: 'Each tooth by thirds; the prepared shade too, later. Light and time noted.',
@@ -332,7 +265,7 @@ export const laminatePrepare = restoring({
       }),
     ),
   ],
-  beforehand: (c) => [depthIndex(), sequence(paintTray(c), opposingArch(c))],
+  beforehand: (c) => [depthIndex(c), sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
     const { work, toPlace, plan } = cutVeneers(c, true)
     return sequence(
@@ -341,25 +274,10 @@ export const laminatePrepare = restoring({
       overgrownTissue(c),
       work,
       reductionCheck(c, depthCheck(c, 'Check the depth: no pencil line left, no step')),
-      records('records.stump-shade', 'Shade of the prepared teeth: the laboratory has to cover it', [0.5, 1, 2], {
-        fn: 'shade preview',
-        asks: [{ reading: 'shade', teeth: teethOf(c) }],
-        needs: [open('shade guide'), open('camera')],
-        told: 'took the shade of the prepared teeth',
-      }),
+      lay(c, 'records.stump-shade'),
       toPlace ? cords(c, toPlace) : sequence(),
       finalImpression(c, plan),
-      records('impression.margins-whole', 'Every margin whole, all the way round', [0.5, 1, 2], {
-        phase: 'impression',
-        place: 'chair',
-        needs: [
-          open('magnifier'),
-          ...(c.choices.impression === 'optical scan'
-            ? []
-            : [standby('impression syringe', 'one margin is short: again before the first cord leaves')]),
-        ],
-        reason: practice('a laminate’s edge is all margin'),
-      }),
+      lay(c, 'impression.margins-whole'),
       veneerProvisional(c),
     )
   },

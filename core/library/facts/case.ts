@@ -1,0 +1,61 @@
+/** What is asked of the whole work: its teeth together, its margin, its tissue, the patient. */
+import { bonded } from '../bonded'
+import { cardAdds, labels, teethOf, unitCount } from '../case'
+import type { Fact } from './fact'
+
+export const caseFacts = {
+  jaw: { says: 'the jaw that is worked in', from: 'reckoned', of: (c) => c.jaw, values: ['upper', 'lower'] },
+  'other jaw': { says: 'the jaw opposite', from: 'reckoned', of: (c) => (c.jaw === 'upper' ? 'lower' : 'upper') },
+  teeth: { says: 'the teeth worked on, in two notations', from: 'the case', of: labels },
+  'tooth codes': { says: 'the teeth worked on, for what is read of each', from: 'the case', of: teethOf },
+  'number of teeth': { says: 'how many teeth are worked on', from: 'the case', of: (c) => c.units.length },
+  'several teeth': { says: 'more than one tooth is worked on', from: 'the case', of: (c) => c.units.length > 1 },
+  'one tooth': { says: 'one tooth is worked on', from: 'the case', of: (c) => c.units.length === 1 },
+  units: { says: 'units a laboratory would count: abutments and pontics', from: 'reckoned', of: unitCount },
+  bridge: { says: 'a gap is bridged', from: 'the case', of: (c) => c.pontics.length > 0 },
+  pontics: {
+    says: 'the teeth that are replaced',
+    from: 'the case',
+    of: (c) => c.pontics.map((u) => u.label).join(', '),
+  },
+  restoration: { says: 'what is made', from: 'the case', of: (c) => c.restoration ?? undefined },
+  family: { says: 'what kind of work it is', from: 'the case', of: (c) => c.kind.family },
+  'bonded bridge': { says: 'a bonded bridge is or was made', from: 'an earlier visit', of: bonded },
+  'primary teeth': { says: 'milk teeth are worked on', from: 'the case', of: (c) => c.kind.dentition === 'primary' },
+  'permanent teeth': {
+    says: 'permanent teeth are worked on',
+    from: 'the case',
+    of: (c) => c.kind.dentition === 'permanent',
+  },
+  'pulp alive': {
+    says: 'the pulp is alive: cutting hurts, dentine is sore',
+    from: 'the case',
+    of: (c) => c.request.vital,
+  },
+  margin: {
+    says: 'where the margin lies to the gum',
+    from: 'the case',
+    of: (c) => c.request.margin,
+    values: ['supragingival', 'equigingival', 'subgingival'],
+  },
+  'wall missing': { says: 'a cusp or wall is gone', from: 'the case', of: (c) => c.request.missingWall },
+  'part-erupted': { says: 'the last tooth is not fully through', from: 'the case', of: (c) => c.request.partErupted },
+  'piece on hand': { says: 'the laboratory’s piece is here', from: 'the case', of: (c) => c.request.pieceOnHand },
+  'margins asked by the card': {
+    says: 'the dentist’s card asks to see the margins',
+    from: 'the practice',
+    of: (c) => cardAdds(c, 'margins'),
+  },
+  'dark teeth': {
+    says: 'a tooth is discoloured: the shade of the cement is chosen on it',
+    from: 'the tooth',
+    of: (c) => c.units.some((u) => u.facts.dark === true),
+  },
+  tinted: { says: 'the cement is tinted', from: 'the case', of: (c) => c.request.tintPercent > 0 },
+  'eugenol before': {
+    says: 'there was eugenol under the provisional',
+    from: 'an earlier visit',
+    of: (c) => c.request.earlier.some((e) => e.uses.includes('provisional cement.eugenol')),
+  },
+  asleep: { says: 'done under general anaesthesia', from: 'the case', of: (c) => c.asleep },
+} as const satisfies Record<string, Fact>

@@ -1,0 +1,156 @@
+import { open, practice, standby } from '../needs'
+import type { Template } from '../template'
+
+const plan = { phase: 'records', fn: 'chairside', place: 'mouth' } as const
+const deliver = { phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true } as const
+const finishing = { phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true } as const
+
+export const bridgeCeramicSteps = {
+  'records.place': {
+    ...plan,
+    title: 'Place judged, $verdict: $pontics on $teeth; do the opposite teeth slide over it?',
+    minutes: [0.5, 1, 3],
+    fn: 'occlusal check',
+    bite: 'room',
+    needs: [open('articulating paper', 2), open('foil')],
+    hold: {
+      name: 'plan',
+      title: 'Right place for a bonded bridge',
+      evidence: '{paper} marks in side and forward movement',
+      because: '$because',
+    },
+  },
+  'cutting.retainer-check': {
+    ...plan,
+    title: 'Depth and draw looked at: enamel all round, one path',
+    minutes: [0.5, 1, 2],
+    phase: 'cutting',
+    hold: {
+      name: 'reduction',
+      title: 'Retainers enough, in enamel',
+      evidence: 'no dentine, one path of insertion seen with one eye',
+      because: practice('0.5 mm lingual, all in enamel'),
+      again: ['$finishes', 'cutting.retainer-check'],
+    },
+  },
+  'impression.block-out': {
+    ...plan,
+    title: 'Block out undercuts and open embrasures with wax',
+    minutes: [0.5, 1, 2],
+    phase: 'impression',
+    needs: [open('block-out wax')],
+    reason: practice('a stiff material in an open embrasure does not come out again'),
+  },
+  'records.pontic-note': {
+    ...plan,
+    title: 'Slip: pontic $pontics flat on the tongue side, clear in side and forward bite',
+    minutes: [0.3, 0.5, 1],
+    place: 'desk',
+    fn: 'chart note',
+    tellsLab: ['pontic $pontics flat on the tongue side, clear in side and forward bite'],
+  },
+  'delivery.piece-adhesive': {
+    ...deliver,
+    title: '{Bond} on the piece, air until it no longer moves, under the {light-proof lid}',
+    minutes: [0.5, 0.7, 1],
+    place: 'bench',
+    helped: false,
+    needs: [open('bonding resin', 0.1), open('micro brush'), open('light-proof lid')],
+    reason: practice('done before the teeth are etched: etched enamel waits for nothing'),
+  },
+  'delivery.alcohol': {
+    ...deliver,
+    title: 'Teeth wiped with {alcohol}, {disclosed}: nothing stains',
+    minutes: [0.5, 1, 2],
+    cleans: true,
+    fn: 'polishing',
+    needs: [open('alcohol'), open('disclosing solution'), open('cotton pellet', 2)],
+    mistakes: ['a film of plaque under the resin: it lets go in weeks'],
+  },
+  'delivery.antiseptic:ceramic bridge': {
+    ...deliver,
+    title: {
+      if: 'alert.chlorhexidine',
+      use: 'Wiped once more with {alcohol}, dry: chlorhexidine alert',
+      else: 'Antiseptic cleanser on the teeth, rinse, dry',
+    },
+    minutes: [0.3, 0.5, 1],
+    fn: 'chairside',
+    needs: [
+      { if: 'alert.chlorhexidine', use: open('alcohol'), else: open('chlorhexidine', 1) },
+      open('cotton pellet', 2),
+    ],
+    passes: ['{pellet} in {tweezers}'],
+    detail:
+      'From here the patient breathes away: {gauze} in front of the mouth, another beside it to catch what is blown.',
+  },
+  'delivery.load:ceramic bridge': {
+    ...deliver,
+    title: '{Resin cement} on the retainers',
+    minutes: [0.2, 0.4, 0.6],
+    place: 'bench',
+    helped: false,
+    needs: [open('cement.resin', '$(number of teeth)', { words: 'resin cement' }), open('mixing tip')],
+  },
+  'delivery.seat:ceramic bridge': {
+    ...deliver,
+    title: 'Seat along the path, hold',
+    minutes: [0.2, 0.4, 0.8],
+    shows: { what: 'wing', tooth: '$tooth' },
+    told: 'seated the bonded bridge with {resin cement}',
+    tell: 'Your bridge is glued to these teeth. Do not bite off hard things with it. Clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
+    passes: ['bridge in {gauze}', '{ball burnisher}'],
+    needs: [open('burnisher.ball'), open('gauze', 2)],
+    ties: [
+      {
+        from: 'delivery.load',
+        fromEdge: 'start',
+        toEdge: 'finish',
+        closes: 'resin.seat',
+        warns: 'resin.seat.warns',
+        title: 'Resin cement to seated',
+        whenMissed: 'it is setting: clean both and begin again from the etch',
+        again: ['delivery.load', 'delivery.seat'],
+      },
+    ],
+  },
+  'finishing.edges': {
+    ...finishing,
+    title: 'Retainer edges: bur with water on, {carver} on the front, then the {wheel}',
+    minutes: [2, 3, 6],
+    cut: {
+      id: 'finishing.edges',
+      form: 'edge',
+      depthMm: 0.2,
+      part: 'neck',
+      widestMm: '$(edge widest)',
+      stuff: 'carbide',
+      surface: 'joint',
+    },
+    needs: [open('high-speed handpiece'), open('interproximal carver'), open('ceramic wheel')],
+    mistakes: ['carved toward the gum: the film lifts at its edge'],
+    told: 'finished the edges of the retainers',
+  },
+  'finishing.threader': {
+    ...finishing,
+    title: '{Knotted threader} through under $pontics',
+    minutes: [0.5, 1, 2],
+    fn: 'excess removal',
+    needs: [open('floss threader'), open('floss', 300)],
+  },
+  'finishing.foil': {
+    ...finishing,
+    title: 'Bite hard: foil slides out between the four front teeth; bridge clear in side and forward movements',
+    minutes: [1, 2, 4],
+    bite: 'bonded bridge',
+    fn: 'occlusal check',
+    needs: [open('foil'), open('articulating paper', 2), standby('alcohol', 'the paper smears')],
+    told: 'checked the bite with foil: front teeth clear, guidance on natural teeth',
+    hold: {
+      name: 'bite',
+      title: 'Bite clear',
+      evidence: 'foil and {paper}, closed, sideways, forward',
+      because: practice('guidance stays on natural teeth'),
+    },
+  },
+} as const satisfies Record<string, Template>

@@ -1,0 +1,66 @@
+import { open, practice } from '../needs'
+import type { Template } from '../template'
+
+const act = { phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true } as const
+
+export const crownDeliverSteps = {
+  'delivery.load:resin': {
+    ...act,
+    title: '{Resin cement} into the piece, thin along the edge',
+    minutes: [0.3, 0.5, 0.75],
+    place: 'bench',
+    helped: false,
+    needs: [open('cement.resin', '$(number of teeth)', { words: 'resin cement' }), open('mixing tip')],
+    reason: '$because',
+  },
+  'delivery.seat:resin': {
+    ...act,
+    title: 'Seat, hold still',
+    minutes: [0.3, 0.5, 1],
+    told: 'bonded the $what with {resin cement}',
+    tell: 'Your new $what is glued in. Floss and brush as usual. Call us if the bite feels high.',
+    passes: ['loaded piece in {gauze}', '{cotton roll}'],
+    ties: [
+      {
+        from: 'delivery.load',
+        fromEdge: 'start',
+        toEdge: 'finish',
+        closes: 'resin.seat',
+        warns: 'resin.seat.warns',
+        title: 'Resin cement to seated',
+        whenMissed: 'it is setting: clean both and begin again',
+        again: ['delivery.load', 'delivery.seat'],
+      },
+    ],
+  },
+  'delivery.cement-choice': {
+    ...act,
+    title: '{Cement}: $words',
+    minutes: [0.2, 0.3, 1],
+    place: 'chair',
+    fn: 'chairside',
+    helped: false,
+    hold: {
+      name: 'cement',
+      title: '{Cement} choice',
+      evidence: 'retention seen on the tooth, the slip’s word, what lay on the tooth before',
+      because: practice('the preparation as it is today decides, not the plan of last month'),
+    },
+  },
+  'delivery.under-pontic': {
+    ...act,
+    title: '{Threader} with a knot through under the pontic',
+    minutes: [0.5, 1, 2],
+    fn: 'excess removal',
+    needs: [open('floss threader'), open('floss', 300)],
+    mistakes: ['{cement} left under the pontic: it bleeds at the recall'],
+  },
+  'delivery.film': {
+    ...act,
+    title: 'Film, where the margin cannot be seen',
+    minutes: [1, 2, 3],
+    fn: 'radiograph',
+    needs: [open('film holder')],
+    told: 'took a film of the margins',
+  },
+} as const satisfies Record<string, Template>

@@ -1,0 +1,47 @@
+import { open, reason } from '../needs'
+import type { Template } from '../template'
+
+export const cuttingSteps = {
+  'cutting.reduction-check': {
+    phase: 'cutting',
+    title: 'Check the reduction',
+    told: 'checked the reduction with the dentist',
+    asks: [
+      { reading: 'reduction', teeth: '$(tooth codes)', restoration: '$restoration' },
+      // Walls of an inlay open upward and a veneer has none: only a crown resists by them.
+      {
+        if: {
+          any: [
+            ['family', 'is', 'crown'],
+            ['family', 'is', 'root'],
+          ],
+        },
+        use: [{ reading: 'convergence', teeth: '$(tooth codes)' }],
+      },
+    ],
+    detail: '$targets',
+    fn: 'chairside',
+    place: 'mouth',
+    helped: true,
+    minutes: [1, 2, 4],
+    needs: [open('clearance tabs'), { if: '$guide', use: [open('reduction guide')] }],
+    passes: ['$gauge', '{probe}'],
+    hold: {
+      name: 'reduction',
+      title: 'Reduction enough',
+      evidence: {
+        if: '$index',
+        use: 'sectioned index and {clearance tabs}',
+        else: {
+          if: '$guide',
+          use: 'guide from the wax-up and {clearance tabs}',
+          else: '{clearance tabs} in the bite and on the sides',
+        },
+      },
+      because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'),
+      again: ['$finishes', 'cutting.reduction-check'],
+    },
+    figures: '$v6',
+    mistakes: ['read with the jaw off its bite: {the tab} feels free where it is not'],
+  },
+} as const satisfies Record<string, Template>

@@ -1,0 +1,74 @@
+import { open, reason } from '../needs'
+import type { Template } from '../template'
+
+const place = { phase: 'restoring', fn: 'placing', place: 'mouth', helped: true } as const
+const finishing = { phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true } as const
+
+export const fillingCervicalSteps = {
+  'filling.$tooth.increment-$half': {
+    ...place,
+    title: { if: ['$half', 'is', 'gum'], use: 'Increment toward the gum', else: 'Increment toward the biting edge' },
+    minutes: [0.5, 1, 2],
+    tooth: '$tooth',
+    needs: [open('composite.universal', 0.4), open('plastic instrument'), open('explorer')],
+    passes: ['{composite} on its instrument', '{explorer}'],
+    detail: {
+      if: ['$half', 'is', 'gum'],
+      use: 'The grooves first; the instrument wetted with {adhesive}.',
+      else: 'Half on tooth, half on filling; {explorer} along the edge: no catch.',
+    },
+    told: { if: ['$half', 'is', 'incisal'], use: 'filled the cervical cavity of $label in two increments' },
+    tell: { if: ['$half', 'is', 'incisal'], use: '$afterFilling' },
+  },
+  'filling.$tooth.flash': {
+    ...place,
+    title: 'Flame with light strokes, {curved blade} at the gum edge, {cups} in three grades',
+    minutes: [1, 2, 4],
+    tooth: '$tooth',
+    phase: 'finishing',
+    fn: 'polishing',
+    cut: { id: 'filling.$tooth.flash', form: 'fissure', depthMm: 0.2, surface: '$label filling' },
+    needs: [open('high-speed handpiece'), open('scalpel'), open('composite polisher', 3), open('slow handpiece')],
+    detail: 'The gum held away; {explorer} once more at the end, and again at the very last.',
+    told: 'finished the cervical filling of $label',
+    mistakes: ['cementum scratched by the flame: {blade} at the gum edge'],
+  },
+  'filling.$tooth.clamp': {
+    ...place,
+    title: {
+      say: [
+        '{Cervical clamp} on $label: ',
+        { if: ['$jawOf', 'is', 'upper'], use: 'palate', else: 'tongue' },
+        '-side jaw first, ',
+        { if: '$isAnterior', use: 'lip', else: 'cheek' },
+        '-side jaw 1 mm beyond the lesion',
+      ],
+    },
+    minutes: [0.5, 1, 2],
+    tooth: '$tooth',
+    phase: 'isolation',
+    fn: 'dam',
+    hurts: '$soreGum',
+    shows: { what: 'jaws', beyondMm: 1 },
+    passes: ['{double-bow clamp} in forceps, {floss} tied on'],
+    needs: ['$clamp', open('floss', 300)],
+    mistakes: ['front jaw on the lesion’s edge: it slips and scratches the root'],
+    cautions: [reason('The {floss} tether on the {clamp} is the airway guard: always on', 'C')],
+  },
+  'filling.$tooth.clamp-off': {
+    ...place,
+    title: '{Cervical clamp} off $label',
+    minutes: [0.2, 0.3, 0.5],
+    tooth: '$tooth',
+    phase: 'isolation',
+    fn: 'dam',
+    passes: ['{clamp forceps}'],
+  },
+  'finishing.cords-out:cervical filling': {
+    ...finishing,
+    title: '{Cord} out, wet, $teeth',
+    minutes: [0.3, 0.5, 1],
+    fn: 'cord removal',
+    countsOut: '$bondingCordCounts',
+  },
+} as const satisfies Record<string, Template>

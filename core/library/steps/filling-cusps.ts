@@ -1,0 +1,53 @@
+import { open, practice } from '../needs'
+import type { Template } from '../template'
+
+const place = { phase: 'restoring', fn: 'placing', place: 'mouth', helped: true } as const
+
+export const fillingCuspsSteps = {
+  'filling.$tooth.flow': {
+    ...place,
+    title: 'Thin {flowable} over floor and walls',
+    minutes: [0.3, 0.5, 1],
+    tooth: '$tooth',
+    needs: [open('composite.flowable', 0.3)],
+    passes: ['{flowable}', '{probe} to spread it'],
+  },
+  'filling.$tooth.cusp-$cusp': {
+    ...place,
+    title: '$Cusp cusp, by itself',
+    minutes: [0.5, 1, 2],
+    tooth: '$tooth',
+    needs: [
+      open('composite.universal', 0.3),
+      open('composite carver.fissure', 1, {
+        words: 'fissure instrument',
+        orElse: [{ what: 'composite carver', loss: 'its tip is too broad for a fissure' }],
+      }),
+      open('composite plugger'),
+    ],
+    passes: ['{composite} on its instrument', '{fissure instrument}'],
+  },
+  'filling.$tooth.stain': {
+    ...place,
+    title: '{Stain in} the fissures, as the neighbour has it',
+    minutes: [0.3, 0.5, 1],
+    tooth: '$tooth',
+    fn: 'fissure seal',
+    needs: [open('composite stain', 0.1), open('micro brush')],
+    told: 'built up $label cusp by cusp',
+    tell: '$afterFilling',
+  },
+  'filling.$tooth.clean': {
+    ...place,
+    title: 'Fissures cleaned by {powder jet}, $label',
+    minutes: [0.5, 1, 2],
+    tooth: '$tooth',
+    phase: 'cutting',
+    fn: 'polishing',
+    needs: [
+      open('powder jet', 1, { orElse: [{ what: 'pumice', loss: 'does not reach the floor of a narrow fissure' }] }),
+      open('powder'),
+    ],
+    reason: practice('nothing flavoured or oily before bonding'),
+  },
+} as const satisfies Record<string, Template>

@@ -1,0 +1,115 @@
+import { open, practice, reason } from '../needs'
+import type { Template } from '../template'
+
+const temp = { phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true } as const
+const sheet = { phase: 'isolation', fn: 'dam', place: 'mouth', helped: true } as const
+const act = { phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true, tooth: '$tooth' } as const
+
+export const inlaySteps = {
+  'tissue.bite-gauze': {
+    ...temp,
+    title: 'Bite on {gauze} while the {cords} dwell',
+    minutes: [0.3, 0.5, 1],
+    phase: 'tissue',
+    fn: 'chairside',
+    needs: [open('gauze', 2)],
+  },
+  'provisional.stopping': {
+    ...temp,
+    title: { if: ['$boxes', 'is', 1], use: '{Soft stopping} in $boxes box', else: '{Soft stopping} in $boxes boxes' },
+    minutes: [0.5, 1, 2],
+    needs: [open('stopping', '$boxes'), open('plastic instrument')],
+    countsIn: [
+      {
+        id: 'stopping',
+        what: {
+          if: ['$boxes', 'is', 1],
+          use: 'piece of {stopping} in the box',
+          else: 'pieces of {stopping} in the boxes',
+        },
+        planned: '$boxes',
+        outStep: 'provisional.check',
+        stays: '$boxes',
+        untilDelivery: true,
+      },
+    ],
+    told: 'placed {stopping} in the boxes',
+  },
+  'provisional.separate:inlay': {
+    ...temp,
+    title: '{Separator} thin over every sealed surface and the neighbours',
+    minutes: [0.3, 0.5, 1],
+    leaves: 'separator',
+    needs: [open('separator', 0.5), open('micro brush', 2)],
+    hold: {
+      if: '$sealed',
+      use: {
+        name: 'separator',
+        title: '{Separator} on',
+        evidence: 'a film on every sealed surface, seen in good light',
+        because: practice('without it, resin-sealed preparations bond to the provisional for good'),
+        mandatory: true,
+      },
+    },
+  },
+  'provisional.paint': {
+    ...temp,
+    title: 'Painted, bead by bead: powder and liquid from {two wells}, {brush} clean between',
+    minutes: [2, 4, 7],
+    told: 'painted the provisional in powder and liquid',
+    tell: '$tell',
+    needs: [open('provisional powder', 2), open('provisional liquid', 2), open('paint brush'), open('dappen dish', 2)],
+    detail: 'Liquid, powder, liquid again; while it is soft the patient bites, side to side, and that is its shape.',
+    cautions: [reason('Liquid is a sensitiser and smells: {suction} near, {gloves} on, wells covered', 'C')],
+    mistakes: ['bead too wet: it runs over the margin'],
+    reason: practice('quick, not pretty, holds the tooth’s place'),
+  },
+  'provisional.soft': {
+    ...temp,
+    title: 'Light-cured soft material pressed in, trimmed to the bite, cured',
+    minutes: [1.5, 3, 5],
+    told: 'placed a light-cured soft provisional',
+    tell: '$tell',
+    needs: [open('soft provisional', 1), open('plastic instrument'), open('curing light'), open('light shield')],
+    reason: practice('comes out in one piece'),
+  },
+  'provisional.check': {
+    ...temp,
+    title: 'Closed to the margins, out of the bite; no flossing here',
+    minutes: [0.5, 1, 2],
+    bite: 'provisional, out of contact',
+    fn: 'provisional trimming',
+    asks: [{ reading: 'provisional', teeth: '$(tooth codes)' }],
+    needs: [open('articulating paper', 2)],
+    countsOut: [],
+    hold: '$good',
+  },
+  'isolation.fold': {
+    ...sheet,
+    title: 'Septa cut, the tips in sight; {sheet} folded away, {clamp} still on',
+    minutes: [0.5, 1, 2],
+    passes: ['{blunt scissors}'],
+    needs: [open('blunt scissors')],
+    told: 'cut the septa and folded the {sheet} away',
+    reason: practice('the clamp still holds the sheet: the cords go in with the field half dry'),
+    mistakes: ['a shred of {sheet} left in the contact: it shows in the impression'],
+  },
+  'delivery.$tooth.load:inlay': {
+    ...act,
+    title: '{Resin cement} into the cavity and on the piece',
+    minutes: [0.3, 0.5, 0.75],
+    place: 'bench',
+    helped: false,
+    needs: [open('cement.resin', 1, { words: 'resin cement' }), open('mixing tip'), open('placement stick')],
+  },
+  'delivery.$tooth.seat:inlay': {
+    ...act,
+    title: 'Seat $label on its {stick}, press, hold',
+    minutes: [0.3, 0.5, 1],
+    told: 'bonded the $restoration of $label',
+    tell: 'Your new inlay is glued in. Floss and brush as usual. Call us if the bite feels high.',
+    passes: ['piece on its {stick}', '{ball burnisher}'],
+    needs: [open('burnisher.ball')],
+    cautions: [reason('Small pieces: {gauze} behind', 'C')],
+  },
+} as const satisfies Record<string, Template>

@@ -1,0 +1,65 @@
+import { open, practice, standby } from '../needs'
+import type { Template } from '../template'
+
+const look = { phase: 'finishing', fn: 'chairside', place: 'mouth' } as const
+
+export const recallSteps = {
+  'recall.ask': { ...look, title: 'Ask: sore, sensitive, high, loose?', minutes: [0.5, 1, 2], place: 'chair' },
+  'recall.tissue': {
+    ...look,
+    title: 'Tissue round $teeth: colour, bleeding, flash of resin or cement',
+    minutes: [0.5, 1, 3],
+    helped: true,
+    needs: [standby('scaler', 'excess is found')],
+    told: 'looked at the tissue',
+    hold: {
+      name: 'clean',
+      title: 'Tissue and edges clean',
+      evidence: '{probe} round every edge',
+      because: practice('what was left shows within a week'),
+    },
+  },
+  'recall.floss': {
+    ...look,
+    title: 'Patient threads the {floss} under the pontic, watched',
+    minutes: [1, 2, 4],
+    needs: [open('floss threader'), open('floss', 300), open('hand mirror')],
+    told: 'watched the patient thread the {floss}',
+  },
+  'recall.colour': {
+    ...look,
+    title: 'Colour, now that the teeth have taken up water again',
+    minutes: [0.3, 0.5, 1],
+    needs: [standby('shade guide', 'the patient doubts it'), open('camera')],
+    told: 'looked at the colour after rehydration',
+  },
+  'recall.retainers': {
+    ...look,
+    title: 'Each retainer tested by itself: $teeth',
+    minutes: [1, 2, 3],
+    helped: true,
+    passes: ['{explorer}', '{probe}'],
+    needs: [open('explorer')],
+    told: 'tested each retainer',
+    hold: {
+      name: 'clean',
+      title: 'Every retainer holds',
+      evidence: 'pressed and lifted one by one, bubbles at no edge',
+      because: practice('one that has let go decays unseen beneath'),
+    },
+  },
+  'recall.edges': {
+    ...look,
+    title: 'Edges, tissue under the pontic, decay',
+    minutes: [1, 1.5, 3],
+    needs: [open('floss threader'), open('floss', 300)],
+    told: 'looked at edges and tissue',
+  },
+  'recall.polish': {
+    ...look,
+    title: 'Edges polished where they stain',
+    minutes: [0.5, 1, 3],
+    fn: 'polishing',
+    needs: [open('rubber point'), open('slow handpiece'), standby('film holder', 'an edge is doubted')],
+  },
+} as const satisfies Record<string, Template>
