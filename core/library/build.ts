@@ -27,13 +27,6 @@ export const nothing: Block = { sequence: [] }
 /** The block where something holds, else nothing. */
 export const only = (when: boolean, block: () => Block): Block => (when ? block() : nothing)
 
-type Common = Pick<Draft, 'phase' | 'fn' | 'place'> & Partial<Draft>
-/** Steps that share a phase, a function and a place: `act(id, title, minutes, what differs)`. */
-export const acts =
-  (common: Common) =>
-  (id: string, title: string, minutes: Draft['minutes'], more: Partial<Draft> = {}): Block =>
-    step({ ...common, id, title, minutes, ...more })
-
 /** A clock inside a step: it may not be finished before `atLeastS`, and may warn after `warnS`. */
 export function lasting(atLeastS: number, title: string, because: Reason, warnS?: number): Tie {
   return {

@@ -3,8 +3,8 @@ import { inWords, type RuleId } from '../rules'
 import { sure } from '../sure'
 import { lastingBy, atLeast, within, type Block } from './build'
 import type { Case } from './case'
-import type { Draft, Drafted } from './draft'
-import { drafted, fields, marked, type Tree } from './fields'
+import type { Drafted } from './draft'
+import { fields, marked, type Tree } from './fields'
 import { piecesOf, say } from './markup'
 import { plain, readSaid, type Said } from './said'
 import type { Own, Scope } from './scope'
@@ -196,12 +196,14 @@ function laidOut(id: StepId, scope: Scope): Record<string, unknown> {
   }
 }
 
+/** What one kind says otherwise of a step: another template, with what that one asks for. */
+export type Otherwise = Own & { as?: StepId }
+
 /**
  * A step of the library for a case.
  * @param values what the generator knows besides: `$name` in the template.
- * @param more what one kind says otherwise.
  */
-export function lay(c: Case, id: StepId, values: Own = {}, more: Partial<Draft> = {}): Block {
+export function lay(c: Case, id: StepId, values: Own = {}): Block {
   const draft = laidOut(id, { c, own: values })
   const { ties, cues } = own<{ ties?: Written[]; cues?: Written[] }>(draft)
   return {
@@ -209,7 +211,6 @@ export function lay(c: Case, id: StepId, values: Own = {}, more: Partial<Draft> 
       ...draft,
       ...(ties ? { ties: ties.map((t) => timed(t, c)) } : {}),
       ...(cues ? { cues: cues.map((t) => timed(t, c)) } : {}),
-      ...drafted(own(more)),
     }),
   }
 }

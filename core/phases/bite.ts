@@ -5,25 +5,16 @@
 import { reason, type Reason } from '../figure'
 import type { KindId } from '../kinds'
 import { biteStages, type BiteRow, type BiteStage } from '../library/bite-stages'
-import { open, practice, step, type Block, type Draft } from '../library/build'
+import type { Block } from '../library/build'
+import { lay, type Otherwise } from '../library/lay'
+import type { StepId } from '../library/steps'
 import type { Case } from '../library/case'
 import { goldWork } from './gold-work'
 
 /** A step that checks the bite at its stage: it says what is wanted, with paper where paper is out. */
-export function checkBite(stage: BiteStage, draft: Pick<Draft, 'id' | 'title' | 'minutes'> & Partial<Draft>): Block {
-  const row: BiteRow = biteStages[stage]
-  return step({
-    phase: 'finishing',
-    fn: 'occlusal check',
-    place: 'mouth',
-    helped: true,
-    told: 'checked and adjusted the bite',
-    detail: `${row.checks.charAt(0).toUpperCase()}${row.checks.slice(1)}.`,
-    reason: practice(row.because),
-    ...draft,
-    bite: stage,
-    needs: [...(row.paper ? [open('articulating paper', 2)] : []), ...(draft.needs ?? [])],
-  })
+export function checkBite(c: Case, stage: BiteStage, id: StepId, values: Otherwise = {}): Block {
+  const { checks, because, paper }: BiteRow = biteStages[stage]
+  return lay(c, values.as ?? id, { stage, checks, why: because, paper, ...values })
 }
 
 /** What a provisional of this case is checked for: the school decides, common practice. */

@@ -1,4 +1,4 @@
-import { lay } from '../library/lay'
+import { lay, type Otherwise } from '../library/lay'
 /**
  * Etch, rinse, light, excess: the acts every bonded piece and filling is made of; the adhesive is in adhesive.ts. Times: common practice unless a
  * reason says otherwise; the product's own instructions win.
@@ -129,29 +129,25 @@ export function cureTogether(name: string, layers: readonly Figure[]): Figure {
 }
 
 /** Light on for the figure's seconds. */
-export function lightStep(c: Case, s: Spot, id: string, light: Figure, more: Partial<Draft> = {}): Block {
-  return lay(
-    c,
-    'light',
-    {
-      ...s,
-      id,
-      lightValue: light.value,
-      minutesOf: minutesOf(light.value),
-      lasting: lasting(light.value, 'Light', reason(light.text, light.standing)),
-      light,
-    },
-    more,
-  )
+export function lightStep(c: Case, s: Spot, id: string, light: Figure, more: Otherwise = {}): Block {
+  return lay(c, more.as ?? 'light', {
+    ...s,
+    id,
+    lightValue: light.value,
+    minutesOf: minutesOf(light.value),
+    lasting: lasting(light.value, 'Light', reason(light.text, light.standing)),
+    light,
+    ...more,
+  })
 }
 
 /** Pumice and water before bonding: nothing flavoured, nothing oily. */
-export function pumice(c: Case, s: Spot, more: Partial<Draft> = {}): Block {
-  return lay(c, '$stem.pumice', { ...s }, more)
+export function pumice(c: Case, s: Spot, more: Otherwise = {}): Block {
+  return lay(c, more.as ?? '$stem.pumice', { ...s, ...more })
 }
 
 /** Excess of a resin cement, by the school picked; the reason is shown. */
-export function resinExcess(c: Case, s: Spot, more: Partial<Draft> = {}): Block {
+export function resinExcess(c: Case, s: Spot, more: Otherwise = {}): Block {
   const tack = c.choices.resinExcess === 'tack and scrape'
-  return lay(c, '$stem.excess', { ...s, tack }, more)
+  return lay(c, more.as ?? '$stem.excess', { ...s, tack, ...more })
 }

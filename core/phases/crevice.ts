@@ -1,9 +1,9 @@
-import { lay } from '../library/lay'
+import { lay, type Otherwise } from '../library/lay'
 /** The cord beside an impression: how long it dwells, how it is drawn, how long the crevice stays open, what a retake does over. */
 import { lastOf } from '../sure'
 import { inWords, span } from '../rules'
 import type { CordLayer } from '../measure/cord'
-import { meanwhile, nothing, only, ownOf, sequence, within, type Block, type Draft, type Tie } from '../library/build'
+import { meanwhile, nothing, only, ownOf, sequence, within, type Block, type Tie } from '../library/build'
 import type { Case } from '../library/case'
 import { layerWords, cordOutStep, cordStepId, drawnLayer, keyOf, type CordPlan, type CordSite } from './cord-plan'
 import { drawnCounts, pelletsOutStep } from './tissue'
@@ -60,15 +60,18 @@ export function drawCord(
   layer: CordLayer,
   s: CordSite,
   next: readonly string[],
-  more: Partial<Draft> = {},
+  more: Otherwise = {},
 ): Block {
   const word = layerWords(plan, layer)
-  return lay(
-    c,
-    'tissue.draw-cord.$site',
-    { ...s, cordOutStep: cordOutStep(layer, s), word, next, drawnCounts: drawnCounts(plan, layer, s), site: keyOf(s) },
-    more,
-  )
+  return lay(c, more.as ?? 'tissue.draw-cord.$site', {
+    ...s,
+    cordOutStep: cordOutStep(layer, s),
+    word,
+    next,
+    drawnCounts: drawnCounts(plan, layer, s),
+    site: keyOf(s),
+    ...more,
+  })
 }
 
 /**

@@ -1,4 +1,4 @@
-import { lay } from '../library/lay'
+import { lay, type Otherwise } from '../library/lay'
 import { jawOf } from '../teeth/notation'
 import { soreTooth } from '../measure/numbing'
 import { sure } from '../sure'
@@ -55,15 +55,6 @@ const smoothing: readonly CutForm[] = ['finish', 'edge']
 /** Nothing wide on a lower incisor or a primary tooth: 1.6 mm for cutting, 1.2 mm for finishing; the football that hollows its inner side is as wide as that is. Our own, common practice. */
 const widestOn = (u: Unit, form: CutForm): { widestMm?: number } =>
   isNarrow(u.tooth) && form !== 'lingual concavity' ? { widestMm: smoothing.includes(form) ? 1.2 : 1.6 } : {}
-
-/** The edge of a filling or of a cemented piece on a tooth, as a cut. */
-export const edgeOf = (u: Unit, part: EdgePart, more: Partial<Cut> = {}): Omit<Cut, 'id' | 'surface'> => ({
-  form: 'edge',
-  depthMm: 0.2,
-  part,
-  ...widestOn(u, 'edge'),
-  ...more,
-})
 
 const cutOf = (id: string, u: Unit, { form, ...line }: CutLine & { form: CutForm }): Cut => ({
   id,
@@ -159,7 +150,7 @@ export function cutDrafts(
 }
 
 /** Enough taken, everywhere? The dentist answers before a cord goes in. */
-export function reductionCheck(c: RestoredCase, more: Partial<Draft> = {}): Block {
+export function reductionCheck(c: RestoredCase, more: Otherwise = {}): Block {
   const t = reductionTargets(c.restoration)
   const targets = c.units.map((u) =>
     u.cusps
@@ -173,29 +164,25 @@ export function reductionCheck(c: RestoredCase, more: Partial<Draft> = {}): Bloc
     : guide
       ? 'reduction guide from the wax-up'
       : 'clearance tabs, thin to thick'
-  return lay(
-    c,
-    'cutting.reduction-check',
-    {
-      targets: targets.join('. '),
-      guide,
-      gauge,
-      index,
-      finishes: c.units.map((u) => `cutting.finish.${u.tooth}`),
-      v6: c.units.flatMap((u) =>
-        u.cusps
-          ? [
-              {
-                name: `${u.said}, ${u.cusps.functional} cusps`,
-                value: t.functionalCusp.leastMm,
-                unit: 'mm',
-                text: `at least ${t.functionalCusp.leastMm} mm for a ${c.restoration}`,
-                standing: t.standing,
-              },
-            ]
-          : [],
-      ),
-    },
-    more,
-  )
+  return lay(c, more.as ?? 'cutting.reduction-check', {
+    targets: targets.join('. '),
+    guide,
+    gauge,
+    index,
+    finishes: c.units.map((u) => `cutting.finish.${u.tooth}`),
+    figures: c.units.flatMap((u) =>
+      u.cusps
+        ? [
+            {
+              name: `${u.said}, ${u.cusps.functional} cusps`,
+              value: t.functionalCusp.leastMm,
+              unit: 'mm',
+              text: `at least ${t.functionalCusp.leastMm} mm for a ${c.restoration}`,
+              standing: t.standing,
+            },
+          ]
+        : [],
+    ),
+    ...more,
+  })
 }

@@ -1,11 +1,11 @@
-import { lay } from '../library/lay'
+import { lay, type Otherwise } from '../library/lay'
 /** What deliveries share: provisional off, cleaned, piece tried and approved, cemented or bonded, clean. */
 import type { Choreography } from '../model/lanes'
 import { soreTooth } from '../measure/numbing'
 import { type Reason } from '../figure'
 import { checkBite } from './bite'
-import { nothing, only, open, practice, sequence, type Block, type Draft } from '../library/build'
-import { labels, type Case, teethOf } from '../library/case'
+import { nothing, only, practice, sequence, type Block } from '../library/build'
+import { type Case, teethOf } from '../library/case'
 import { leftIn, leftWords } from './handed-on'
 
 /** The provisional comes off; what is left of its cement goes with pumice. */
@@ -28,32 +28,24 @@ export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'):
  * Tried in: contacts, seat, margins, then the bite; the dentist signs fit. What is bonded is never bitten on before: no paper is
  * out then, and the bite comes after the last light.
  */
-export function tryIn(c: Case, what: string, more: Partial<Draft> = {}, { bitten = true } = {}): Block {
+export function tryIn(c: Case, what: string, more: Otherwise = {}, { bitten = true } = {}): Block {
   const contacts = c.units.flatMap((u) =>
     (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.said} ${s}`),
   )
   const first = `Contacts first: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Then the inside, then the margin`
-  return lay(c, 'delivery.try-in', { what, soreTooth: soreTooth(...teethOf(c)), bitten, first }, more)
+  return lay(c, more.as ?? 'delivery.try-in', { what, soreTooth: soreTooth(...teethOf(c)), bitten, first, ...more })
 }
 
 /** Bonded ceramic in the bite: after the last light, in every movement; what was eased is polished. */
-export const bondedBite = (c: Case): Block =>
-  checkBite('bonded piece', {
-    id: 'delivery.bite',
-    title: `Bite on ${labels(c)}: closed, forward, sideways`,
-    minutes: [1, 2, 4],
-    passes: ['paper', 'polisher'],
-    needs: [open('ceramic polisher', 2)],
-    mistakes: ['left rough where it was eased: it wears the tooth it meets'],
-  })
+export const bondedBite = (c: Case): Block => checkBite(c, 'bonded piece', 'delivery.bite:bonded')
 
 /** A cemented piece was set in the bite before: one look that it came down as it was. */
 export const cementedBite = (c: Case): Block => lay(c, 'delivery.bite')
 
 /** Shade approved on the tooth, wet, before anything is etched. */
-export function shadeOnTooth(c: Case, more: Partial<Draft> = {}): Block {
+export function shadeOnTooth(c: Case, more: Otherwise = {}): Block {
   if (c.restoration === 'full metal crown') return nothing
-  return lay(c, 'delivery.shade', {}, more)
+  return lay(c, more.as ?? 'delivery.shade', more)
 }
 
 export interface FinalCement {

@@ -1,13 +1,13 @@
-import { lay } from '../library/lay'
+import { lay, type Otherwise } from '../library/lay'
 /** What direct fillings share: old filling and decay out, matrix and wedge, increments, sheet, carving and gloss. */
 import { capital } from '../words'
-import { reason, type Figure } from '../figure'
+import { type Figure } from '../figure'
 import { cavityVolume } from '../measure/volumes'
 import { bulkIncrements, type Increments } from '../measure/restoring'
 import type { EdgePart } from '../catalog/cut'
 import { cutSteps, type CutLine } from './cutting'
 import { checkBite } from './bite'
-import { nothing, only, open, sequence, standby, type Block, type Draft } from '../library/build'
+import { nothing, only, open, sequence, standby, type Block } from '../library/build'
 import type { Shown } from '../model/step'
 import { boxesOf, surfacesOf, type Case, type Unit } from '../library/case'
 import { cureOf, lightStep, type Spot, spotOn } from './bonding'
@@ -112,10 +112,10 @@ export function matrixOff(
   u: Unit,
   usual: string,
   order = 'Wedge, then band, out sideways',
-  more: Partial<Draft> = {},
+  more: Otherwise = {},
 ): Block {
   if (boxesOf(surfacesOf(u, usual)).length === 0) return nothing
-  return lay(c, 'filling.$tooth.matrix-off', { u, order }, more)
+  return lay(c, more.as ?? 'filling.$tooth.matrix-off', { u, order, ...more })
 }
 
 /** The layers of a cavity as they are drawn; `now` is the one put in, -1 before any. */
@@ -155,19 +155,7 @@ export function bulk(
         figure: increments.figure,
         shows: shows(i),
       }),
-      lightStep(
-        c,
-        s,
-        `${id}-cure`,
-        light,
-        pressed && i === 0
-          ? {
-              title: `Press to the neighbour, light ${light.value} s`,
-              passes: ['contact instrument', 'light'],
-              needs: [open('curing light'), open('light sleeve'), open('light shield'), open('contact former')],
-            }
-          : {},
-      ),
+      lightStep(c, s, `${id}-cure`, light, pressed && i === 0 ? { as: 'light:pressed', lightValue: light.value } : {}),
     )
   })
   return { increments, blocks, shows: { before: shows(-1), cover: shows(increments.bulkMm.length) } }
@@ -194,14 +182,6 @@ export function flossContacts(c: Case, u: Unit, usual: string): Block {
 }
 
 /** Paper, the spot eased, paper again until even: a filling on top, the sheet off. */
-export function biteUntilEven(u: Unit, stage: 'filling' | 'amalgam', more: Partial<Draft> = {}): Block {
-  return checkBite(stage, {
-    id: `filling.${u.tooth}.bite`,
-    title: `Bite on ${u.label}: even, closed and sideways`,
-    told: `checked and adjusted the bite on ${u.label}`,
-    tooth: u.tooth,
-    minutes: [1, 2, 5],
-    cautions: [reason('The patient is numb: “close gently until you feel it touch”', 'C')],
-    ...more,
-  })
+export function biteUntilEven(c: Case, u: Unit, stage: 'filling' | 'amalgam', more: Otherwise = {}): Block {
+  return checkBite(c, stage, 'filling.$tooth.bite', { u, ...more })
 }

@@ -1,11 +1,11 @@
 import { lay } from '../library/lay'
 /** A provisional made from bis-acryl in a mould: separated, mixed, seated, lifted, trimmed, polished. */
 import type { Choreography, LaneAct } from '../model/lanes'
-import { reason, type Figure } from '../figure'
+import { type Figure } from '../figure'
 import { bisAcryl } from '../measure/amounts'
 import { thinnest } from '../measure/provisional'
 import { reductionTargets } from '../measure/reduction'
-import { atLeast, sequence, type Block, type Draft, type Tie } from '../library/build'
+import { atLeast, sequence, type Block, type Tie } from '../library/build'
 import { inWords, span } from '../rules'
 import type { Case } from '../library/case'
 
@@ -41,20 +41,7 @@ function bisAcrylAmount(c: Case): Figure {
 const liftEveryS = 20
 
 /** Separator before any resin; where the dentine was sealed with resin the dentist sees that it is on. */
-function separate(c: Case, sealed: boolean): Block {
-  const sealedHold: Pick<Draft, 'hold'> = sealed
-    ? {
-        hold: {
-          name: 'separator',
-          title: 'Separator on',
-          evidence: 'a film on every sealed surface, seen in good light',
-          because: reason('resin-sealed dentine bonds to the provisional for good', 'C'),
-          mandatory: true,
-        },
-      }
-    : {}
-  return lay(c, 'provisional.separate', {}, sealedHold)
-}
+const separate = (c: Case, sealed: boolean): Block => lay(c, 'provisional.separate', { sealed })
 
 /** Seconds of the acts on the rubbery clock; our estimates. */
 const rubberyS = { mix: 20, seat: 12, lift: 4 } as const

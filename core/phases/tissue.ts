@@ -1,4 +1,4 @@
-import { lay } from '../library/lay'
+import { lay, type Otherwise } from '../library/lay'
 /** Cords, pellets and paste: placed, and out again. */
 import { firstOf } from '../sure'
 import { type Reason } from '../figure'
@@ -15,18 +15,7 @@ import {
   type CordPlan,
   type CordSite,
 } from './cord-plan'
-import {
-  absent,
-  nothing,
-  only,
-  open,
-  practice,
-  sequence,
-  type Block,
-  type Draft,
-  ownOf,
-  type Tie,
-} from '../library/build'
+import { absent, nothing, only, open, practice, sequence, type Block, ownOf, type Tie } from '../library/build'
 import { type Case } from '../library/case'
 
 const agentNeed = {
@@ -69,7 +58,7 @@ export function placeCord(
   layer: CordLayer,
   s: CordSite,
   set: { size: CordSize; because: Reason; purpose?: string },
-  more: Partial<Draft> = {},
+  more: Otherwise = {},
 ): Block {
   const { size, because, purpose = layer === 'base' ? 'to keep fluid under the margin' : 'to show the margin' } = set
   const length = s.length(layer)
@@ -78,35 +67,31 @@ export function placeCord(
   const word = layerWords(plan, layer)
   const packer = packerNeed[c.choices.packer]
   const tight = s.along === 'box' ? '' : ' Tight contact: doubled floss carries it in.'
-  return lay(
-    c,
-    'tissue.$layer-cord.$site',
-    {
-      ...s,
-      cordStepId: cordStepId(layer, s),
-      word,
-      size,
-      cutMm,
-      agent: plan.agent,
-      gum,
-      layer,
-      purpose,
-      tight,
-      gumAt: gumAt([s]),
-      because,
-      finer,
-      packer,
-      agentNeed: plan.agent === 'plain' ? undefined : agentNeed[plan.agent],
-      soakedMl,
-      sites: plan.sites,
-      cordCountId: cordCountId(layer, s),
-      cordOutStep: cordOutStep(layer, s),
-      length,
-      first: s === plan.sites[0],
-      site: keyOf(s),
-    },
-    more,
-  )
+  return lay(c, more.as ?? 'tissue.$layer-cord.$site', {
+    ...s,
+    cordStepId: cordStepId(layer, s),
+    word,
+    size,
+    cutMm,
+    agent: plan.agent,
+    gum,
+    layer,
+    purpose,
+    tight,
+    gumAt: gumAt([s]),
+    because,
+    finer,
+    packer,
+    agentNeed: plan.agent === 'plain' ? undefined : agentNeed[plan.agent],
+    soakedMl,
+    sites: plan.sites,
+    cordCountId: cordCountId(layer, s),
+    cordOutStep: cordOutStep(layer, s),
+    length,
+    first: s === plan.sites[0],
+    site: keyOf(s),
+    ...more,
+  })
 }
 
 /** Cords in: base, then top, site by site; a second piece where one spot runs deep; pellets and paste by the school. */
@@ -211,13 +196,7 @@ export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
             `cord before cutting: ${size} labially and on both proximal sides, out of sight, until after the impression`,
           ),
         },
-        {
-          detail: `Labial and both proximal sides only; tails in the embrasures. Tight contact: doubled floss carries it in. Seated so that it cannot be seen: the bur then cuts tooth, not tissue. Wet with water or saline; an anaesthetic on it counts with what was injected${c.has('adrenaline-sensitive') ? ', and is one without adrenaline: the alert' : ''}.`,
-          mistakes: [
-            'left standing proud: the bur winds it up',
-            'pushed away from the seated part: it lifts out behind you',
-          ],
-        },
+        { as: 'tissue.$layer-cord.$site:before cutting' },
       ),
     ),
   )
@@ -248,9 +227,7 @@ export function cordsForBonding(c: Case, outId: string, coverage: CordCoverage =
           purpose: 'to keep fluid out',
           because: practice('for bonding: 000 keeps the fluid out and displaces nothing; no salts on the dentine'),
         },
-        {
-          countsIn: [{ id: cordCountId('single', s), what: `cord for bonding, ${s.said}`, planned: 1, outStep: outId }],
-        },
+        { as: 'tissue.$layer-cord.$site:bonding', outId },
       ),
     ),
   )

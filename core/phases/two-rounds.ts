@@ -3,7 +3,7 @@ import { cordSize } from '../measure/cord'
 import { lastOf } from '../sure'
 import { practice, sequence, type Block } from '../library/build'
 import type { Case } from '../library/case'
-import { cordCountId, cordOutStep, cordStepId, type CordPlan, type CordSite } from './cord-plan'
+import { cordStepId, type CordPlan, type CordSite } from './cord-plan'
 import { drawCord, dwell } from './crevice'
 import { placeCord } from './tissue'
 
@@ -38,21 +38,15 @@ export function cordsToLower(c: Case, plan: CordPlan, sites: readonly CordSite[]
         s,
         { size, because, purpose: 'to hold the gum away while the margin is lowered' },
         {
-          countsIn: [
-            {
-              id: cordCountId('single', s),
-              what: `cord to lower the margin, ${s.said}`,
-              planned: 1,
-              outStep: cordOutStep('single', s),
-            },
-          ],
+          as: 'tissue.$layer-cord.$site:two rounds',
         },
       ),
     ),
     ...round.sites.map((s, i) =>
       drawCord(c, round, 'single', s, [], {
-        phase: 'tissue',
-        ...(i === 0 ? { ties: [dwell(c, cordStepId('single', lastOf(round.sites)))] } : {}),
+        as: 'tissue.draw-cord.$site:two rounds',
+        i,
+        dwell: dwell(c, cordStepId('single', lastOf(round.sites))),
       }),
     ),
   )

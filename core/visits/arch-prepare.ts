@@ -51,11 +51,7 @@ export const archPrepare = restoring({
           ),
         [6, 10, 18],
       ),
-      reductionCheck(c, {
-        title: 'Check the reduction, tooth by tooth, against the guide',
-        passes: ['reduction guide', 'clearance tabs', 'probe'],
-        minutes: [2, 4, 8],
-      }),
+      reductionCheck(c, { as: 'cutting.reduction-check:arch' }),
       isolationOff(c),
       overgrownTissue(c),
       cords(c, cord),

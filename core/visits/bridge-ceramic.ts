@@ -4,7 +4,7 @@ import { firstOf } from '../sure'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, frosted, lightStep, pumice, resinExcess, spotOnAll, spotOn } from '../phases/bonding'
 import { practice, sequence, type Block } from '../library/build'
-import { labels, type Case, type Unit } from '../library/case'
+import { type Case, type Unit } from '../library/case'
 import { cutSteps, type CutLine } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'
 import { cleanPiece, primePiece } from '../phases/piece'
@@ -109,8 +109,13 @@ function bondRetainers(c: Case): Block {
       (['front', 'back'] as const).map((side) => {
         const light = cureOf(c, `retainer ${u.said}, ${side}`, 'cure.retainer')
         return lightStep(c, spotOn(u, 'delivery', 'delivery'), `delivery.cure-${side}.${u.tooth}`, light, {
-          title: `Light ${light.value} s, ${side} of ${u.label}`,
-          ...(side === 'front' && u === c.units[0] ? { figures: [light, whole] } : {}),
+          as: 'light:ceramic bridge',
+          lightValue: light.value,
+          side,
+          u,
+          first: u === c.units[0],
+          light,
+          whole,
         })
       }),
     ),
@@ -121,19 +126,7 @@ export const bridgeCeramicDeliver: VisitKind = {
   id: 'bridge.ceramic.deliver',
   work: (c) =>
     sequence(
-      tryIn(
-        c,
-        'bridge',
-        {
-          hurts: [],
-          title: `Try in the bridge, ${labels(c)}: seats on the ledges, contacts, pontic on the tissue`,
-          mistakes: [
-            'closed on it to see: ceramic that is not bonded cracks',
-            'eased until it grips: it is meant to lie loose, the bond holds it',
-          ],
-        },
-        { bitten: false },
-      ),
+      tryIn(c, 'bridge', { as: 'delivery.try-in:ceramic bridge' }, { bitten: false }),
       shadeOnTooth(c),
       sheetOn(c, { purpose: 'bonding', tied: c.units.map((u) => u.tooth) }),
       bondRetainers(c),

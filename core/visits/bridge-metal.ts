@@ -5,7 +5,7 @@ import { span } from '../rules'
 import type { Choreography } from '../model/lanes'
 import { etch, frosted, pumice, spotOnAll } from '../phases/bonding'
 import { practice, sequence, type Block } from '../library/build'
-import { labels, type Case } from '../library/case'
+import { type Case } from '../library/case'
 import { cutSteps } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'
 import { finalImpression } from '../phases/impression'
@@ -88,14 +88,8 @@ export const bridgeMetalTryIn: VisitKind = {
   work: (c) =>
     sequence(
       rolls(c),
-      tryIn(c, 'metal bridge', {
-        hurts: [],
-        title: `Try in the metal bridge, ${labels(c)}: seats by its fingers, no rock, bite clear`,
-      }),
-      shadeOnTooth(c, {
-        detail:
-          'Value and colour at the ridge; changes are written down now: once the metal is etched the porcelain is not fired again. The healed gum under the pontic is looked at here.',
-      }),
+      tryIn(c, 'metal bridge', { as: 'delivery.try-in:metal bridge' }),
+      shadeOnTooth(c, { as: 'delivery.shade:metal bridge' }),
       lay(c, 'delivery.back-to-lab'),
     ),
   followUps: (c) => [

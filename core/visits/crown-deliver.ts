@@ -40,7 +40,9 @@ function bond(c: Case): Block {
     resinExcess(c, spot),
     ...(['facial', 'inner', 'occlusal'] as const).map((side) =>
       lightStep(c, spot, `delivery.cure-${side}`, light, {
-        title: `Light ${light.value} s, ${sideWords(c, side)}`,
+        as: 'light:bonded crown',
+        lightValue: light.value,
+        sideWords: sideWords(c, side),
       }),
     ),
     sheetOff(c),

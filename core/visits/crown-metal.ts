@@ -149,16 +149,9 @@ export const crownMetal = restoring({
       isolation(c),
       cutSteps(c, (u) => [...occlusalLines(c, u), ...axialLines(u)]),
       reductionCheck(c, {
-        title: 'Check clearance, chamfer and taper',
-        passes: ['both halves of the index', 'clearance tabs, thin to thick', 'probe'],
-        hold: {
-          name: 'reduction',
-          title: 'Clearance, chamfer, taper',
-          evidence: 'sectioned index, tabs in the bite, walls looked at with one eye from above',
-          because: practice('total convergence about 6° in a metal crown; what is short is cut now'),
-          again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'],
-        },
-        figures: c.units.map((u) => ({
+        as: 'cutting.reduction-check:metal',
+        finishes: c.units.map((u) => `cutting.finish.${u.tooth}`),
+        convergence: c.units.map((u) => ({
           name: `${u.said}, convergence aimed at`,
           value: 6,
           unit: '°',

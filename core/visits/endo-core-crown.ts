@@ -57,7 +57,7 @@ function core(c: Case): Block {
     bondTooth(c, s, 'cavity', { dualCure: true }),
     lay(c, 'core.place:2', { u }),
     ...['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'].map((side) =>
-      lightStep(c, s, `core.cure-${side}`, light, { title: `Light ${light.value} s, ${side}` }),
+      lightStep(c, s, `core.cure-${side}`, light, { as: 'light:core', lightValue: light.value, side }),
     ),
     lay(c, 'core.set:2', { u }),
     off,

@@ -59,13 +59,7 @@ export const fillingAmalgam: VisitKind = {
     ),
   afterSheet: (c) =>
     sequence(
-      each(c, (u) =>
-        biteUntilEven(u, 'amalgam', {
-          title: `Bite on ${u.label}: closed without clenching, carved until even`,
-          tell: 'The filling is hard by tomorrow. Chew on the other side until then. Call us if it feels high.',
-          passes: ['paper', 'carver'],
-        }),
-      ),
+      each(c, (u) => biteUntilEven(c, u, 'amalgam', { as: 'filling.$tooth.bite:amalgam', u })),
       lay(c, 'finishing.roll'),
     ),
   followUps: () => [],

@@ -62,6 +62,6 @@ export const fillingBulk: VisitKind = {
       }),
       sheetOff(c),
     ),
-  afterSheet: (c) => each(c, (u) => sequence(biteUntilEven(u, 'filling'), polishComposite(c, u))),
+  afterSheet: (c) => each(c, (u) => sequence(biteUntilEven(c, u, 'filling'), polishComposite(c, u))),
   followUps: () => [],
 }

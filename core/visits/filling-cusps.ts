@@ -3,7 +3,7 @@ import { lay } from '../library/lay'
 import { type Case, type Unit } from '../library/case'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, cureTogether, lightStep } from '../phases/bonding'
-import { open, practice, sequence, type Block } from '../library/build'
+import { open, sequence, type Block } from '../library/build'
 import { cutSteps } from '../phases/cutting'
 import { biteUntilEven, polishComposite, readCavity, shapeComposite, spotOf } from '../phases/filling'
 import { sheetOff, sheetOn } from '../phases/isolation'
@@ -26,19 +26,13 @@ function buildUp(c: Case, u: Unit): Block {
     readCavity(c, s),
     bondTooth(c, s, 'cavity', { cured: false }),
     lay(c, 'filling.$tooth.flow', { u }),
-    lightStep(c, s, id(u, 'flow-cure'), flow, {
-      reason: practice('longer: adhesive and flowable are both being cured'),
-    }),
+    lightStep(c, s, id(u, 'flow-cure'), flow, { as: 'light:cusps' }),
     ...cusps.flatMap((cusp) => [
       lay(c, 'filling.$tooth.cusp-$cusp', { cusp, u }),
       lightStep(c, s, id(u, `cusp-${cusp}-cure`), layer),
     ]),
     lay(c, 'filling.$tooth.stain', { u, afterFilling }),
-    lightStep(c, s, id(u, 'glycerine-cure'), glycerine, {
-      title: `Glycerine over it, light ${glycerine.value} s`,
-      needs: [open('glycerine gel', 0.5), open('curing light'), open('light sleeve'), open('light shield')],
-      reason: practice('without air the top layer sets too'),
-    }),
+    lightStep(c, s, id(u, 'glycerine-cure'), glycerine, { as: 'light:cusps 2', glycerineValue: glycerine.value }),
     shapeComposite(c, u),
   )
 }
@@ -79,6 +73,6 @@ export const fillingCusps: VisitKind = {
       each(c, (u) => buildUp(c, u)),
       sheetOff(c),
     ),
-  afterSheet: (c) => each(c, (u) => sequence(biteUntilEven(u, 'filling'), polishComposite(c, u))),
+  afterSheet: (c) => each(c, (u) => sequence(biteUntilEven(c, u, 'filling'), polishComposite(c, u))),
   followUps: () => [],
 }

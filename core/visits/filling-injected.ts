@@ -5,7 +5,7 @@ import type { Choreography } from '../model/lanes'
 import { bandHeight } from '../measure/restoring'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot } from '../phases/bonding'
-import { acts, only, open, practice, sequence, type Block } from '../library/build'
+import { only, practice, sequence, type Block } from '../library/build'
 import { boxesOf, surfacesOf, type Case, type Unit } from '../library/case'
 import { biteUntilEven, cavity, depthOf, flossContacts, matrixOff, matrixOn, spotOf, volumeOf } from '../phases/filling'
 import { injectedFor } from '../measure/volumes'
@@ -18,7 +18,7 @@ import { underSheet, each, id, afterFilling, two } from './filling-steps'
 function threePoints(c: Case, s: Spot, u: Unit): Block {
   const from = (side: string): Block => {
     const light = cureOf(c, `injected filling ${u.said}, ${side}`, 'cure.injected', 'composite.injectable')
-    return lightStep(c, s, id(u, `cure-${side}`), light, { title: `Light ${light.value} s, ${side}, ${u.label}` })
+    return lightStep(c, s, id(u, `cure-${side}`), light, { as: 'light:injected', lightValue: light.value, side, u })
   }
   return sequence(
     from('occlusal'),
@@ -133,8 +133,7 @@ function injected(c: Case, u: Unit): Block {
 function finished(c: Case, u: Unit): Block {
   return sequence(
     matrixOff(c, u, two, 'Wedge out; band freed with the explorer, spun out with the haemostat', {
-      passes: ['tweezers', 'explorer', 'haemostat'],
-      needs: [open('tweezers'), open('explorer'), open('haemostat')],
+      as: 'filling.$tooth.matrix-off:injected',
     }),
     flossContacts(c, u, two),
     lay(c, 'filling.$tooth.cut-back', { u }),
@@ -153,15 +152,7 @@ function polished(c: Case, u: Unit): Block {
 export const fillingInjected: VisitKind = {
   id: 'filling.injected',
   sheet: underSheet,
-  beforehand: (c) => [
-    acts({ phase: 'records', fn: 'chairside', place: 'bench' })(
-      'records.warmer',
-      'Composite warmer on, compules in',
-      [0.2, 0.3, 0.5],
-      { needs: [open('composite warmer')], reason: practice('ten minutes before it is needed') },
-    ),
-    shadePreview(c),
-  ],
+  beforehand: (c) => [lay(c, 'records.warmer'), shadePreview(c)],
   work: (c) =>
     sequence(
       sheetOn(c, { purpose: 'bonding' }),
@@ -180,6 +171,6 @@ export const fillingInjected: VisitKind = {
       each(c, (u) => sequence(readyToFill(c, u), injected(c, u), finished(c, u))),
       sheetOff(c),
     ),
-  afterSheet: (c) => each(c, (u) => sequence(biteUntilEven(u, 'filling'), polished(c, u))),
+  afterSheet: (c) => each(c, (u) => sequence(biteUntilEven(c, u, 'filling'), polished(c, u))),
   followUps: () => [],
 }

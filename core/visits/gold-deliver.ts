@@ -47,11 +47,7 @@ function inlay(c: Case, units: Unit[]): Block {
   const own = onlyUnits(c, units)
   return sequence(
     provisionalOff(own, 'flick'),
-    tryIn(own, 'gold inlay', {
-      hurts: [],
-      title: `Try in the gold inlay, ${labels(own)}: margins unfinished on purpose`,
-      mistakes: ['margins polished before cementing: nothing left to burnish'],
-    }),
+    tryIn(own, 'gold inlay', { as: 'delivery.try-in:gold', labels: labels(own) }),
     lay(c, 'delivery.antiseptic:gold', { word: clean.word, labels: labels(own), need: clean.need }),
     cementPiece(own, 'gold inlay'),
   )
@@ -121,7 +117,6 @@ function foilLanes(kind: keyof typeof pellets, n: number, likelyMin: number): Ch
 
 /** Annealed, handed, placed, malleted: powdered gold to two thirds, cohesive foil for the rest. Foil filling 20 · 30 · 40 minutes. */
 function foil(c: Case, u: Unit): Block {
-  const at = { tooth: u.tooth }
   const pit = pitVolume(u)
   const gold = goldFor(pit.value)
   const flame = reason('Open flame: away from oxygen, hair and rubber; the lid at hand to put it out', 'C')
@@ -142,12 +137,12 @@ function foil(c: Case, u: Unit): Block {
       ],
       [3, 5, 10],
     ),
-    lay(c, 'foil.$tooth.dry', { word: antiseptic(c).word, need: antiseptic(c).need, u }, at),
-    lay(c, 'foil.$tooth.light', { powdered: gold.powdered, foil: gold.foil, pit, figure: gold.figure, flame, u }, at),
-    lay(c, 'foil.$tooth.powdered', { foilLanes: foilLanes('powdered', gold.powdered, 5), u }, at),
-    lay(c, 'foil.$tooth.cohesive', { u, foilLanes: foilLanes('cohesive', gold.foil, 17) }, at),
-    lay(c, 'foil.$tooth.burnish', { u }, at),
-    lay(c, 'foil.$tooth.trim', { u }, at),
+    lay(c, 'foil.$tooth.dry', { word: antiseptic(c).word, need: antiseptic(c).need, u }),
+    lay(c, 'foil.$tooth.light', { powdered: gold.powdered, foil: gold.foil, pit, figure: gold.figure, flame, u }),
+    lay(c, 'foil.$tooth.powdered', { foilLanes: foilLanes('powdered', gold.powdered, 5), u }),
+    lay(c, 'foil.$tooth.cohesive', { u, foilLanes: foilLanes('cohesive', gold.foil, 17) }),
+    lay(c, 'foil.$tooth.burnish', { u }),
+    lay(c, 'foil.$tooth.trim', { u }),
   )
 }
 
@@ -172,14 +167,6 @@ export const goldDeliver: VisitKind = {
     )
   },
   afterSheet: (c) =>
-    sequence(
-      ...c.units.map((u) =>
-        biteUntilEven(u, 'filling', {
-          passes: ['paper'],
-          told: `checked and adjusted the bite on ${u.label}`,
-        }),
-      ),
-      gloss(c),
-    ),
+    sequence(...c.units.map((u) => biteUntilEven(c, u, 'filling', { as: 'filling.$tooth.bite:gold', u })), gloss(c)),
   followUps: () => [],
 }

@@ -5,9 +5,9 @@ import { reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, lightStep, pumice, resinExcess, type Spot, spotOnAll, spotOn } from '../phases/bonding'
-import { absent, acts, only, open, practice, sequence, standby, type Block } from '../library/build'
-import { boxesOf, surfacesOf, type Case, type Unit, teethOf, type RestoredCase } from '../library/case'
-import { cutSteps, reductionCheck, type CutLine, edgeOf } from '../phases/cutting'
+import { absent, only, practice, sequence, type Block } from '../library/build'
+import { boxesOf, surfacesOf, type Case, type Unit, type RestoredCase } from '../library/case'
+import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
 import { bondedBite, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
 import { cleanPiece, primePiece } from '../phases/piece'
 import { cavityLines, flossContacts } from '../phases/filling'
@@ -68,15 +68,7 @@ function sealDentine(c: Case): Block {
   const light = cureOf(c, 'dentine seal, under glycerine', 'cure.adhesive', bottleOf(c))
   return sequence(
     bondTooth(c, s, 'fresh dentine'),
-    lightStep(c, s, 'inlay.seal-glycerine', light, {
-      title: `Glycerine over it, light again ${light.value} s; rinse, wipe with alcohol`,
-      needs: [open('glycerine gel', 0.5), open('alcohol'), open('curing light'), open('light shield')],
-      told: 'sealed the dentine with resin',
-      seals: teethOf(c),
-      reason: practice(
-        'the sticky layer of fresh resin stops addition silicone and bis-acryl: cured under glycerine, wiped with alcohol',
-      ),
-    }),
+    lightStep(c, s, 'inlay.seal-glycerine', light, { as: 'light:inlay', lightValue: light.value }),
   )
 }
 
@@ -137,19 +129,9 @@ export const inlayPrepare = restoring({
       sheetOn(c, { purpose: 'bonding' }),
       cutSteps(c, (u) => lines(c, u), [10, 16, 28]),
       reductionCheck(c, {
-        title: 'Check the preparation: draw, isthmus, no undercut',
-        passes: ['mirror', 'probe'],
-        figures: [],
-        needs: [open('periodontal probe')],
-        detail: `Draw seen with one eye; isthmus ${writeRange(reductionTargets(c.restoration).inner)} or more; butt edges.`,
-        hold: {
-          name: 'reduction',
-          title: 'Preparation good',
-          evidence: 'mirror from above, probe at the isthmus',
-          because: practice('an undercut is blocked out before the impression, not after'),
-          again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'],
-        },
-        mistakes: ['looked at with two eyes: an undercut hides'],
+        as: 'cutting.reduction-check:inlay',
+        writeRange: writeRange(reductionTargets(c.restoration).inner),
+        finishes: c.units.map((u) => `cutting.finish.${u.tooth}`),
       }),
       sealDentine(c),
       only(dam, () => lay(c, 'isolation.fold')),
@@ -172,19 +154,17 @@ function bondOne(c: Case, u: Unit): Block {
   const s = spotOn(u, `delivery.${u.tooth}`, 'delivery')
   const light = cureOf(c, `inlay ${u.said}, each side`, 'cure.piece', 'cement.resin')
   return sequence(
-    dentineSealed(c, u.tooth)
-      ? pumice(c, s, {
-          title: `Sealed dentine roughened with pumice, rinse: ${s.label}`,
-          reason: practice('what was sealed weeks ago takes the new bond only where it is cleaned and roughened'),
-        })
-      : pumice(c, s),
+    dentineSealed(c, u.tooth) ? pumice(c, s, { as: '$stem.pumice:inlay' }) : pumice(c, s),
     bondTooth(c, s, 'cavity', { cured: false, dualCure: true }),
     lay(c, 'delivery.$tooth.load:inlay', { u }),
     lay(c, 'delivery.$tooth.seat:inlay', { u }),
     resinExcess(c, s),
     ...(['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'] as const).map((side) =>
       lightStep(c, s, `delivery.${u.tooth}.cure-${side}`, light, {
-        title: `Light ${light.value} s, ${side}, ${u.label}`,
+        as: 'light:inlay 2',
+        lightValue: light.value,
+        side,
+        u,
       }),
     ),
     flossContacts(c, u, usual(c)),
@@ -198,34 +178,12 @@ export const inlayDeliver = restoring({
     sequence(
       sheetOn(c, { purpose: 'bonding' }),
       provisionalOff(c, 'flick'),
-      tryIn(
-        c,
-        c.restoration,
-        {
-          passes: ['piece on its stick', 'floss', 'contact film', 'explorer'],
-          needs: [
-            open('floss', 300),
-            open('contact film', 2),
-            open('placement stick'),
-            standby('shade guide', 'the shade is doubted'),
-          ],
-        },
-        { bitten: false },
-      ),
+      tryIn(c, c.restoration, { as: 'delivery.try-in:inlay' }, { bitten: false }),
       shadeOnTooth(c),
       cleanPiece(c, c.units.length === 1 ? pieceName(c) : 'pieces'),
       primePiece(c),
       ...c.units.map((u) => bondOne(c, u)),
-      acts({ phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true })(
-        'finishing.edges',
-        'Edges under water: bur, polishers, strips',
-        [2, 4, 8],
-        {
-          cut: { id: 'finishing.edges', ...edgeOf(firstOf(c.units), 'top'), surface: 'margins' },
-          needs: [open('high-speed handpiece'), open('ceramic polisher', 2), open('finishing strip', 2)],
-          told: 'finished the margins',
-        },
-      ),
+      lay(c, 'finishing.edges:inlay', { u: firstOf(c.units) }),
       sheetOff(c),
     ),
   afterSheet: (c) => bondedBite(c),

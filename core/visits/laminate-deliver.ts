@@ -4,8 +4,8 @@ import { firstOf } from '../sure'
 import { mostTintG } from '../measure/restoring'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, lightStep, resinExcess, spotOn } from '../phases/bonding'
-import { acts, open, sequence, standby, type Block } from '../library/build'
-import { labels, type Case, type Unit } from '../library/case'
+import { sequence, type Block } from '../library/build'
+import { type Case, type Unit } from '../library/case'
 import { provisionalOff } from '../phases/delivery'
 import { rolls } from '../phases/isolation'
 import { bondingCordCounts, cordsForBonding } from '../phases/tissue'
@@ -52,7 +52,10 @@ function bondOne(c: Case, u: Unit): Block {
   const cureStep = (where: 'edge' | 'neck' | 'behind'): Block => {
     const figure = light(where)
     return lightStep(c, spot, on(`cure-${where}`), figure, {
-      title: `Light ${figure.value} s: ${where === 'behind' ? 'from behind' : `the ${where}`}, ${u.label}`,
+      as: 'light:laminate',
+      figureValue: figure.value,
+      u,
+      where,
     })
   }
   return sequence(
@@ -63,11 +66,7 @@ function bondOne(c: Case, u: Unit): Block {
     // Cleared before any light: what the edge light has set is no longer brushed off.
     c.choices.resinExcess === 'tack and scrape'
       ? resinExcess(c, spot)
-      : resinExcess(c, spot, {
-          title: `Neck brushed, pressed home again, edge cleared, flossed: ${u.label}`,
-          passes: ['brush', 'floss'],
-          needs: [open('floss', 300), open('clean-up brush', 2), standby('scalpel', 'a flash has set')],
-        }),
+      : resinExcess(c, spot, { as: '$stem.excess:laminate', u }),
     cureStep('edge'),
     lay(c, 'delivery.$tooth.neck', { u }),
     cureStep('neck'),
@@ -91,18 +90,7 @@ export const laminateDeliver: VisitKind = {
   work: (c) =>
     sequence(
       rolls(c),
-      c.choices.veneerProvisional === 'none'
-        ? acts({ phase: 'delivery', fn: 'polishing', place: 'mouth', helped: true })(
-            'delivery.clean',
-            `Clean ${labels(c)}: pumice and water, strips between`,
-            [1, 2, 4],
-            {
-              needs: [open('pumice'), open('prophy cup'), open('slow handpiece'), open('finishing strip', 2)],
-              told: 'cleaned the teeth with pumice',
-              hurts: [],
-            },
-          )
-        : provisionalOff(c, 'cut'),
+      c.choices.veneerProvisional === 'none' ? lay(c, 'delivery.clean:laminate') : provisionalOff(c, 'cut'),
       tryInAll(c),
       cordsForBonding(c, 'finishing.cords-out'),
       conditionPieces(c),

@@ -6,8 +6,8 @@ import { postSpace } from '../measure/restoring'
 import type { Shown } from '../model/step'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot, spotOn } from '../phases/bonding'
-import { acts, draftsOf, open, practice, sequence, type Block } from '../library/build'
-import { type Case, type Unit, teethOf, type RestoredCase } from '../library/case'
+import { draftsOf, practice, sequence, type Block } from '../library/build'
+import { type Case, type Unit, type RestoredCase } from '../library/case'
 import { marginCuts } from '../phases/crown-cuts'
 import { cutSteps, theBur } from '../phases/cutting'
 import { sheetOff, sheetOn } from '../phases/isolation'
@@ -104,16 +104,20 @@ function bondPost(c: Case): Block {
     lay(c, 'post.inject', { u, rootOf: rootOf(c, 'post') }),
     ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) =>
       lightStep(c, s, `post.cure-${['top', 'cheek', 'inner'][i]}`, half, {
-        title: `Light ${half.value} s, ${side}`,
-        ...(i === 0 ? { reason: practice('cured from top, cheek and tongue side: 2 min in all') } : {}),
+        as: 'light:post',
+        halfValue: half.value,
+        side,
+        i,
       }),
     ),
     lay(c, 'post.cut', { u }),
     lay(c, 'post.core', { u, rootOf: rootOf(c, 'core') }),
     ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) =>
       lightStep(c, s, `post.core-cure-${['top', 'cheek', 'inner'][i]}`, built, {
-        title: `Core: light ${built.value} s, ${side}`,
-        ...(i === 0 ? { reason: practice('then 2 min more on the built core') } : {}),
+        as: 'light:post 2',
+        builtValue: built.value,
+        side,
+        i,
       }),
     ),
   )
@@ -187,26 +191,7 @@ function provisional(c: Case): Block {
 
 export const postCore = restoring({
   id: 'post.core',
-  beforehand: (c) => [
-    acts({ phase: 'records', fn: 'shade preview', place: 'mouth' })(
-      'records.shade',
-      'Shade, teeth still wet, with tabs made of the provisional’s own material',
-      [1, 2, 4],
-      {
-        needs: [open('shade guide'), open('material tab')],
-        told: 'took the shade on wet teeth with tabs of the material',
-        asks: [{ reading: 'shade', teeth: teethOf(c) }],
-        hold: {
-          name: 'shade',
-          title: 'Shade',
-          evidence: 'tab of the very material beside the tooth',
-          because: practice('dry teeth look lighter: the shade is agreed before isolation'),
-          mandatory: true,
-        },
-        mistakes: ['taken when the teeth have dried out: they read too light'],
-      },
-    ),
-  ],
+  beforehand: (c) => [lay(c, 'records.shade:post')],
   work: (c) =>
     sequence(sheetOn(c, { purpose: 'bonding' }), space(c), bondPost(c), shapeAndCoat(c), sheetOff(c), provisional(c)),
   followUps: (c) => [

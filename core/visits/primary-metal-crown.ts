@@ -78,11 +78,7 @@ function crowns(c: Case, sealedIn: boolean): Block {
 
 /** A crown of the box made to fit a tooth that none of it fits. Common practice. */
 function remade(c: Case, u: Unit, beyond: 'all are too large' | 'all are too small'): Block {
-  const tools = [open('crown scissors'), open('welder'), open('crown stone'), open('crimping pliers')]
-  const bench = { tooth: u.tooth, place: 'bench', helped: false } as const
-  return beyond === 'all are too large'
-    ? lay(c, 'crown.$tooth.slit', { tools, u }, bench)
-    : lay(c, 'crown.$tooth.band', { tools, u }, bench)
+  return lay(c, beyond === 'all are too large' ? 'crown.$tooth.slit' : 'crown.$tooth.band', { u })
 }
 
 /** Size tried from where the tooth’s width puts it, else from the middle of the range; too big or too small is mended at the bench. */

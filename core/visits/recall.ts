@@ -26,12 +26,7 @@ export const recallHalfYear: VisitKind = {
   work: (c) =>
     sequence(
       lay(c, 'recall.retainers'),
-      checkBite('recall of a bonded bridge', {
-        id: 'recall.bite',
-        title: 'Guidance read: what touches sideways and forward',
-        minutes: [0.5, 1, 2],
-        told: 'read the guidance: natural teeth or bridge',
-      }),
+      checkBite(c, 'recall of a bonded bridge', 'recall.bite'),
       lay(c, 'recall.edges'),
       lay(c, 'recall.polish'),
     ),

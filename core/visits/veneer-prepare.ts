@@ -1,4 +1,4 @@
-import { lay } from '../library/lay'
+import { lay, type Otherwise } from '../library/lay'
 /** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
 import type { Cut } from '../catalog/cut'
 import { sure, firstOf } from '../sure'
@@ -123,20 +123,15 @@ function veneerLines(c: Case, u: Unit, twice: boolean): CutLine[] {
 const depthIndex = (c: Case): Block => sequence(lay(c, 'records.depth-index'), lay(c, 'records.cut-index'))
 
 /** What a veneer's depth is judged by. */
-const depthCheck = (c: Case, title: string): Parameters<typeof reductionCheck>[1] => ({
-  title,
-  passes: ['silicone index in slices', 'probe'],
-  figures: [],
-  detail: `Labial ${writeRange(reductionTargets('laminate veneer').facial)} in three planes, margin ${writeRange(reductionTargets('laminate veneer').margin)}${c.request.inEnamel ? ', wholly in enamel' : `, edge ${writeRange(sure(reductionTargets('laminate veneer').incisal))}`}.`,
-  hold: {
-    name: 'reduction',
-    title: 'Depth enough, and no more',
-    evidence: 'index in slices at edge, middle and neck; enamel or dentine named',
-    because: practice('a thin laminate shows what is under it; dentine makes the bond weaker'),
-    again: [...c.units.map((u) => `cutting.finish.${u.tooth}`), 'cutting.reduction-check'],
-  },
-  mistakes: ['judged from the front only: the neck is short'],
-})
+const depthCheck = (kind: 'veneer' | 'laminate'): Otherwise => {
+  const { facial, margin, incisal } = reductionTargets('laminate veneer')
+  return {
+    as: `cutting.reduction-check:${kind}`,
+    facial: writeRange(facial),
+    edge: writeRange(margin),
+    biting: writeRange(sure(incisal)),
+  }
+}
 
 /** The cords of a veneer: the first before cutting, which stays; a second on top where the case asks for it. */
 function veneerCords(c: Case, withTop: boolean): { first: CordPlan | undefined; later: CordPlan } {
@@ -239,7 +234,7 @@ export const veneerPrepare = restoring({
     return sequence(
       rolls(c),
       work,
-      reductionCheck(c, depthCheck(c, 'Check the depth: edge, middle, neck')),
+      reductionCheck(c, depthCheck('veneer')),
       toPlace ? cords(c, toPlace) : sequence(),
       finalImpression(c, plan),
       veneerProvisional(c),
@@ -255,15 +250,7 @@ export const laminatePrepare = restoring({
   id: 'laminate.prepare',
   // Before the lip is numb: it hangs, and the shade of every front tooth is chosen with it.
   deciding: (c) => [
-    sequence(
-      lay(c, 'records.bite'),
-      lay(c, 'records.smile'),
-      shadePreview(c, {
-        title: 'Shade map, teeth still wet: it may step from front to side',
-        detail: 'Each tooth by thirds; the prepared shade too, later. Light and time noted.',
-        needs: [open('shade guide'), open('camera')],
-      }),
-    ),
+    sequence(lay(c, 'records.bite'), lay(c, 'records.smile'), shadePreview(c, { as: 'records.shade:laminate' })),
   ],
   beforehand: (c) => [depthIndex(c), sequence(paintTray(c), opposingArch(c))],
   work: (c) => {
@@ -273,7 +260,7 @@ export const laminatePrepare = restoring({
       // The line of the gum is the frame of the front: it is drawn before a margin follows it.
       overgrownTissue(c),
       work,
-      reductionCheck(c, depthCheck(c, 'Check the depth: no pencil line left, no step')),
+      reductionCheck(c, depthCheck('laminate')),
       lay(c, 'records.stump-shade'),
       toPlace ? cords(c, toPlace) : sequence(),
       finalImpression(c, plan),

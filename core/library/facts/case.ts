@@ -39,6 +39,7 @@ export const caseFacts = {
     values: ['supragingival', 'equigingival', 'subgingival'],
   },
   'wall missing': { says: 'a cusp or wall is gone', from: 'the case', of: (c) => c.request.missingWall },
+  'all in enamel': { says: 'the preparation stays in enamel', from: 'the case', of: (c) => c.request.inEnamel },
   'part-erupted': { says: 'the last tooth is not fully through', from: 'the case', of: (c) => c.request.partErupted },
   'piece on hand': { says: 'the laboratory’s piece is here', from: 'the case', of: (c) => c.request.pieceOnHand },
   'margins asked by the card': {

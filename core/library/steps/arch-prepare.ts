@@ -1,3 +1,4 @@
+import { cuttingSteps } from './cutting'
 import { open, practice, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -57,5 +58,11 @@ export const archPrepareSteps = {
     needs: [standby('haemostat', 'the bridge holds too well')],
     detail: 'Before any {cement}: one path; embrasures opened with a thin {disc} until the {floss} goes through.',
     reason: practice('a bridge-like provisional that locks in is cut off before the surgery'),
+  },
+  'cutting.reduction-check:arch': {
+    ...cuttingSteps['cutting.reduction-check'],
+    title: 'Check the reduction, tooth by tooth, against the guide',
+    passes: ['{reduction guide}', '{clearance tabs}', '{probe}'],
+    minutes: [2, 4, 8],
   },
 } as const satisfies Record<string, Template>

@@ -1,3 +1,5 @@
+import { deliverySteps } from './delivery'
+import { bondingSteps } from './bonding'
 import { open, practice, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -152,5 +154,19 @@ export const bridgeCeramicSteps = {
       evidence: 'foil and {paper}, closed, sideways, forward',
       because: practice('guidance stays on natural teeth'),
     },
+  },
+  'light:ceramic bridge': {
+    ...bondingSteps['light'],
+    title: 'Light $lightValue s, $side of $label',
+    figures: ['$light', { if: { all: [['$side', 'is', 'front'], '$first'] }, use: ['$whole'] }],
+  },
+  'delivery.try-in:ceramic bridge': {
+    ...deliverySteps['delivery.try-in'],
+    hurts: [],
+    title: 'Try in the bridge, $teeth: seats on the ledges, contacts, pontic on the tissue',
+    mistakes: [
+      'closed on it to see: ceramic that is not bonded cracks',
+      'eased until it grips: it is meant to lie loose, the bond holds it',
+    ],
   },
 } as const satisfies Record<string, Template>

@@ -1,3 +1,4 @@
+import { deliverySteps } from './delivery'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -222,5 +223,15 @@ export const bridgeMetalSteps = {
       because: practice('a bonded bridge is clear in side and forward movements'),
     },
     told: 'checked the bite in all movements',
+  },
+  'delivery.try-in:metal bridge': {
+    ...deliverySteps['delivery.try-in'],
+    hurts: [],
+    title: 'Try in the metal bridge, $teeth: seats by its fingers, no rock, bite clear',
+  },
+  'delivery.shade:metal bridge': {
+    ...deliverySteps['delivery.shade'],
+    detail:
+      'Value and colour at the ridge; changes are written down now: once the metal is etched the porcelain is not fired again. The healed gum under the pontic is looked at here.',
   },
 } as const satisfies Record<string, Template>

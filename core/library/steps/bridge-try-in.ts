@@ -1,4 +1,5 @@
-import { open, practice } from '../needs'
+import { deliverySteps } from './delivery'
+import { open, practice, standby } from '../needs'
 import type { Template } from '../template'
 
 const act = { phase: 'delivery', fn: 'chairside', place: 'mouth', helped: true } as const
@@ -40,5 +41,18 @@ export const bridgeTryInSteps = {
     minutes: [1, 1.5, 3],
     fn: 'bite record',
     needs: [open('bite silicone', 6), open('mixing tip')],
+  },
+  'delivery.try-in:framework': {
+    ...deliverySteps['delivery.try-in'],
+    title: 'Try in the framework, $teeth: rocks on no abutment, eight margin parts each',
+    detail: 'The inside, then the margin; pressed on one end after the other.',
+    passes: ['piece in {gauze}', '{floss}', '{explorer}'],
+    needs: [
+      open('floss', 300),
+      open('fit checker', '$(number of teeth)'),
+      open('explorer'),
+      standby('soldering index', 'it rocks: cut, indexed, soldered'),
+    ],
+    mistakes: ['pressed down on one end: the other end lifts unseen'],
   },
 } as const satisfies Record<string, Template>

@@ -1,3 +1,4 @@
+import { bondingSteps } from './bonding'
 import { open, practice } from '../needs'
 import type { Template } from '../template'
 
@@ -63,4 +64,5 @@ export const crownDeliverSteps = {
     needs: [open('film holder')],
     told: 'took a film of the margins',
   },
+  'light:bonded crown': { ...bondingSteps['light'], title: 'Light $lightValue s, $sideWords' },
 } as const satisfies Record<string, Template>

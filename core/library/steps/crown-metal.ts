@@ -1,3 +1,4 @@
+import { cuttingSteps } from './cutting'
 import { open, practice } from '../needs'
 import type { Template } from '../template'
 
@@ -33,5 +34,18 @@ export const crownMetalSteps = {
     passes: ['index half', '{mirror}'],
     mistakes: ['an index that rocks {gauges} nothing'],
     reason: practice('before cutting: afterwards there is nothing to check it on'),
+  },
+  'cutting.reduction-check:metal': {
+    ...cuttingSteps['cutting.reduction-check'],
+    title: 'Check clearance, chamfer and taper',
+    passes: ['both halves of the index', '{clearance tabs}, thin to thick', '{probe}'],
+    hold: {
+      name: 'reduction',
+      title: 'Clearance, chamfer, taper',
+      evidence: 'sectioned index, {tabs in the bite}, walls looked at with one eye from above',
+      because: practice('total convergence about 6° in a metal crown; what is short is cut now'),
+      again: ['$finishes', 'cutting.reduction-check'],
+    },
+    figures: '$convergence',
   },
 } as const satisfies Record<string, Template>

@@ -41,7 +41,7 @@ export const cuttingSteps = {
       because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'),
       again: ['$finishes', 'cutting.reduction-check'],
     },
-    figures: '$v6',
+    figures: '$figures',
     mistakes: ['read with the jaw off its bite: {the tab} feels free where it is not'],
   },
 } as const satisfies Record<string, Template>

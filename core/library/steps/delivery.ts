@@ -1,3 +1,4 @@
+import { bite } from './bite'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -183,5 +184,13 @@ export const deliverySteps = {
       },
     ],
     mistakes: ['{cement} left in the sulcus: sore gum within days'],
+  },
+  'delivery.bite:bonded': {
+    ...bite,
+    title: 'Bite on $teeth: closed, forward, sideways',
+    minutes: [1, 2, 4],
+    passes: ['{paper}', '{polisher}'],
+    needs: [...bite.needs, open('ceramic polisher', 2)],
+    mistakes: ['left rough where it was eased: it wears the tooth it meets'],
   },
 } as const satisfies Record<string, Template>

@@ -1,3 +1,4 @@
+import { bondingSteps } from './bonding'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -113,4 +114,5 @@ export const endoCoreCrownSteps = {
     needs: [open('film holder')],
     told: 'took a film of root filling and core',
   },
+  'light:core': { ...bondingSteps['light'], title: 'Light $lightValue s, $side' },
 } as const satisfies Record<string, Template>

@@ -1,3 +1,4 @@
+import { fillingSteps } from './filling'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -122,5 +123,11 @@ export const fillingAmalgamSteps = {
     minutes: [0.3, 0.5, 1],
     fn: 'rinse',
     needs: [open('cotton roll')],
+  },
+  'filling.$tooth.bite:amalgam': {
+    ...fillingSteps['filling.$tooth.bite'],
+    title: 'Bite on $label: closed without clenching, carved until even',
+    tell: 'The filling is hard by tomorrow. Chew on the other side until then. Call us if it feels high.',
+    passes: ['{paper}', '{carver}'],
   },
 } as const satisfies Record<string, Template>

@@ -1,3 +1,4 @@
+import { bondingSteps } from './bonding'
 import { open, practice } from '../needs'
 import type { Template } from '../template'
 
@@ -49,5 +50,12 @@ export const fillingCuspsSteps = {
       open('powder'),
     ],
     reason: practice('nothing flavoured or oily before bonding'),
+  },
+  'light:cusps': { ...bondingSteps['light'], reason: practice('longer: adhesive and flowable are both being cured') },
+  'light:cusps 2': {
+    ...bondingSteps['light'],
+    title: '{Glycerine} over it, light $glycerineValue s',
+    needs: [open('glycerine gel', 0.5), open('curing light'), open('light sleeve'), open('light shield')],
+    reason: practice('without air the top layer sets too'),
   },
 } as const satisfies Record<string, Template>

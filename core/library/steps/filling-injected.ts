@@ -1,3 +1,5 @@
+import { fillingSteps } from './filling'
+import { bondingSteps } from './bonding'
 import { open, practice, reason } from '../needs'
 import type { Template } from '../template'
 
@@ -180,5 +182,20 @@ export const fillingInjectedSteps = {
       },
     ],
     reason: practice('opens the contact and guards the tissue while the cavity is cut'),
+  },
+  'light:injected': { ...bondingSteps['light'], title: 'Light $lightValue s, $side, $label' },
+  'filling.$tooth.matrix-off:injected': {
+    ...fillingSteps['filling.$tooth.matrix-off'],
+    passes: ['{tweezers}', '{explorer}', '{haemostat}'],
+    needs: [open('tweezers'), open('explorer'), open('haemostat')],
+  },
+  'records.warmer': {
+    phase: 'records',
+    fn: 'chairside',
+    place: 'bench',
+    title: '{Composite warmer} on, compules in',
+    minutes: [0.2, 0.3, 0.5],
+    needs: [open('composite warmer')],
+    reason: practice('ten minutes before it is needed'),
   },
 } as const satisfies Record<string, Template>

@@ -1,4 +1,6 @@
-import { open, standby } from '../needs'
+import { bite } from './bite'
+import { bondingSteps } from './bonding'
+import { open, reason, standby } from '../needs'
 import type { Template } from '../template'
 
 export const fillingSteps = {
@@ -147,5 +149,19 @@ export const fillingSteps = {
     place: 'mouth',
     minutes: [0.3, 0.5, 1],
     needs: [open('floss', 300)],
+  },
+  'light:pressed': {
+    ...bondingSteps['light'],
+    title: 'Press to the neighbour, light $lightValue s',
+    passes: ['{contact instrument}', 'light'],
+    needs: [open('curing light'), open('light sleeve'), open('light shield'), open('contact former')],
+  },
+  'filling.$tooth.bite': {
+    ...bite,
+    title: 'Bite on $label: even, closed and sideways',
+    told: 'checked and adjusted the bite on $label',
+    tooth: '$tooth',
+    minutes: [1, 2, 5],
+    cautions: [reason('The patient is numb: “close gently until you feel it touch”', 'C')],
   },
 } as const satisfies Record<string, Template>

@@ -1,3 +1,5 @@
+import { fillingSteps } from './filling'
+import { deliverySteps } from './delivery'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -47,6 +49,7 @@ export const goldDeliverSteps = {
     told: 'cleaned the cavity with $word',
   },
   'foil.$tooth.dry': {
+    tooth: '$tooth',
     ...mouth,
     title: 'Pit wiped with $word, dry; base where deep',
     minutes: [0.5, 1, 2],
@@ -54,6 +57,7 @@ export const goldDeliverSteps = {
     needs: ['$need', open('cotton pellet', 2), standby('base cement', 'the pit is deep')],
   },
   'foil.$tooth.light': {
+    tooth: '$tooth',
     ...mouth,
     title: '{Alcohol lamp} lit; {pellets} laid out in order of size',
     minutes: [0.3, 0.5, 1],
@@ -71,6 +75,7 @@ export const goldDeliverSteps = {
     cautions: ['$flame'],
   },
   'foil.$tooth.powdered': {
+    tooth: '$tooth',
     ...mouth,
     title: '{Powdered gold}, {pellet} by {pellet}, to two thirds: longer {in the flame}, the wax burns off',
     minutes: [3, 5, 8],
@@ -83,6 +88,7 @@ export const goldDeliverSteps = {
     reason: practice('two thirds powdered gold: quick bulk'),
   },
   'foil.$tooth.cohesive': {
+    tooth: '$tooth',
     ...mouth,
     title: 'Cohesive foil for the rest, saucer-shaped, walls first',
     minutes: [11, 17, 24],
@@ -101,6 +107,7 @@ export const goldDeliverSteps = {
     mistakes: ['steel on the enamel edge: it chips'],
   },
   'foil.$tooth.burnish': {
+    tooth: '$tooth',
     ...mouth,
     title: 'Burnish from gold to tooth',
     minutes: [1, 2, 3],
@@ -108,6 +115,7 @@ export const goldDeliverSteps = {
     told: 'burnished the foil of $label',
   },
   'foil.$tooth.trim': {
+    tooth: '$tooth',
     ...mouth,
     title: 'Excess off with the {sharp spoon}, {discoid carver} and knife, gold and enamel together',
     minutes: [1.5, 2.5, 4],
@@ -146,5 +154,16 @@ export const goldDeliverSteps = {
     needs: [open('polishing powder.1'), open('prophy cup')],
     passes: ['{cup}', '{suction}', 'air'],
     told: 'polished the gold with 15 and {1 µm powder}',
+  },
+  'delivery.try-in:gold': {
+    ...deliverySteps['delivery.try-in'],
+    hurts: [],
+    title: 'Try in the gold inlay, $labels: margins unfinished on purpose',
+    mistakes: ['margins polished before cementing: nothing left to burnish'],
+  },
+  'filling.$tooth.bite:gold': {
+    ...fillingSteps['filling.$tooth.bite'],
+    passes: ['{paper}'],
+    told: 'checked and adjusted the bite on $label',
   },
 } as const satisfies Record<string, Template>

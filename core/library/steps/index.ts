@@ -43,6 +43,7 @@ import { pulpSteps } from './pulp'
 import { recallSteps } from './recall'
 import { recordsSteps } from './records'
 import { tissueSteps } from './tissue'
+import { twoRoundsSteps } from './two-rounds'
 import { veneerPrepareSteps } from './veneer-prepare'
 
 export const steps = {
@@ -90,6 +91,7 @@ export const steps = {
   ...recallSteps,
   ...recordsSteps,
   ...tissueSteps,
+  ...twoRoundsSteps,
   ...veneerPrepareSteps,
 } as const
 export type StepId = keyof typeof steps

@@ -1,4 +1,7 @@
-import { open, practice, reason } from '../needs'
+import { deliverySteps } from './delivery'
+import { cuttingSteps } from './cutting'
+import { bondingSteps } from './bonding'
+import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
 const temp = { phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true } as const
@@ -111,5 +114,65 @@ export const inlaySteps = {
     passes: ['piece on its {stick}', '{ball burnisher}'],
     needs: [open('burnisher.ball')],
     cautions: [reason('Small pieces: {gauze} behind', 'C')],
+  },
+  'light:inlay': {
+    ...bondingSteps['light'],
+    title: '{Glycerine} over it, light again $lightValue s; rinse, wipe with {alcohol}',
+    needs: [open('glycerine gel', 0.5), open('alcohol'), open('curing light'), open('light shield')],
+    told: 'sealed the dentine with resin',
+    seals: '$(tooth codes)',
+    reason: practice(
+      'the sticky layer of fresh resin stops addition silicone and bis-acryl: cured under glycerine, wiped with alcohol',
+    ),
+  },
+  'cutting.reduction-check:inlay': {
+    ...cuttingSteps['cutting.reduction-check'],
+    title: 'Check the preparation: draw, isthmus, no undercut',
+    passes: ['{mirror}', '{probe}'],
+    figures: [],
+    needs: [open('periodontal probe')],
+    detail: 'Draw seen with one eye; isthmus $writeRange or more; butt edges.',
+    hold: {
+      name: 'reduction',
+      title: 'Preparation good',
+      evidence: '{mirror} from above, {probe} at the isthmus',
+      because: practice('an undercut is blocked out before the impression, not after'),
+      again: ['$finishes', 'cutting.reduction-check'],
+    },
+    mistakes: ['looked at with two eyes: an undercut hides'],
+  },
+  '$stem.pumice:inlay': {
+    ...bondingSteps['$stem.pumice'],
+    title: 'Sealed dentine roughened with {pumice}, rinse: $label',
+    reason: practice('what was sealed weeks ago takes the new bond only where it is cleaned and roughened'),
+  },
+  'light:inlay 2': { ...bondingSteps['light'], title: 'Light $lightValue s, $side, $label' },
+  'delivery.try-in:inlay': {
+    ...deliverySteps['delivery.try-in'],
+    passes: ['piece on its {stick}', '{floss}', '{contact film}', '{explorer}'],
+    needs: [
+      open('floss', 300),
+      open('contact film', 2),
+      open('placement stick'),
+      standby('shade guide', 'the shade is doubted'),
+    ],
+  },
+  'finishing.edges:inlay': {
+    phase: 'finishing',
+    fn: 'polishing',
+    place: 'mouth',
+    helped: true,
+    title: 'Edges under water: bur, {polishers}, {strips}',
+    minutes: [2, 4, 8],
+    cut: {
+      id: 'finishing.edges',
+      form: 'edge',
+      depthMm: 0.2,
+      part: 'top',
+      widestMm: '$(edge widest)',
+      surface: 'margins',
+    },
+    needs: [open('high-speed handpiece'), open('ceramic polisher', 2), open('finishing strip', 2)],
+    told: 'finished the margins',
   },
 } as const satisfies Record<string, Template>

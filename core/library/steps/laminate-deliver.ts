@@ -1,3 +1,4 @@
+import { bondingSteps } from './bonding'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -201,5 +202,30 @@ export const laminateDeliverSteps = {
       standby('flowable resin', 'there is a gap at an edge'),
       standby('$bottleOf', 'there is a gap at an edge', 0.1),
     ],
+  },
+  'light:laminate': {
+    ...bondingSteps['light'],
+    title: {
+      if: ['$where', 'is', 'behind'],
+      use: 'Light $figureValue s: from behind, $label',
+      else: 'Light $figureValue s: the $where, $label',
+    },
+  },
+  '$stem.excess:laminate': {
+    ...bondingSteps['$stem.excess'],
+    title: 'Neck brushed, pressed home again, edge cleared, flossed: $label',
+    passes: ['{brush}', '{floss}'],
+    needs: [open('floss', 300), open('clean-up brush', 2), standby('scalpel', 'a flash has set')],
+  },
+  'delivery.clean:laminate': {
+    phase: 'delivery',
+    fn: 'polishing',
+    place: 'mouth',
+    helped: true,
+    title: 'Clean $teeth: {pumice} and water, {strips} between',
+    minutes: [1, 2, 4],
+    needs: [open('pumice'), open('prophy cup'), open('slow handpiece'), open('finishing strip', 2)],
+    told: 'cleaned the teeth with {pumice}',
+    hurts: [],
   },
 } as const satisfies Record<string, Template>

@@ -1,3 +1,4 @@
+import { bondingSteps } from './bonding'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -279,5 +280,33 @@ export const postCoreSteps = {
         title: 'Provisional cement sets',
       },
     ],
+  },
+  'light:post': {
+    ...bondingSteps['light'],
+    title: 'Light $halfValue s, $side',
+    reason: { if: ['$i', 'is', 0], use: practice('cured from top, cheek and tongue side: 2 min in all') },
+  },
+  'light:post 2': {
+    ...bondingSteps['light'],
+    title: 'Core: light $builtValue s, $side',
+    reason: { if: ['$i', 'is', 0], use: practice('then 2 min more on the built core') },
+  },
+  'records.shade:post': {
+    phase: 'records',
+    fn: 'shade preview',
+    place: 'mouth',
+    title: 'Shade, teeth still wet, with tabs made of the provisional’s own material',
+    minutes: [1, 2, 4],
+    needs: [open('shade guide'), open('material tab')],
+    told: 'took the shade on wet teeth with tabs of the material',
+    asks: [{ reading: 'shade', teeth: '$(tooth codes)' }],
+    hold: {
+      name: 'shade',
+      title: 'Shade',
+      evidence: 'tab of the very material beside the tooth',
+      because: practice('dry teeth look lighter: the shade is agreed before isolation'),
+      mandatory: true,
+    },
+    mistakes: ['taken when the teeth have dried out: they read too light'],
   },
 } as const satisfies Record<string, Template>

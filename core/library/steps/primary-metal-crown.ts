@@ -1,6 +1,7 @@
 import { drawer, open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
+const tools = [open('crown scissors'), open('welder'), open('crown stone'), open('crimping pliers')] as const
 const child = { phase: 'restoring', fn: 'crown fitting', place: 'mouth', helped: true } as const
 
 export const primaryMetalCrownSteps = {
@@ -51,17 +52,23 @@ export const primaryMetalCrownSteps = {
   },
   'crown.$tooth.slit': {
     ...child,
+    tooth: '$tooth',
+    place: 'bench',
+    helped: false,
     title: 'Too large: slit on the cheek side, overlapped to the mark, spot-welded, smoothed',
     minutes: [3, 5, 9],
-    needs: '$tools',
+    needs: tools,
     told: 'slit, overlapped and {welded} the crown of $label',
     mistakes: ['{welded} before it was marked on the tooth: it fits neither way'],
   },
   'crown.$tooth.band': {
     ...child,
+    tooth: '$tooth',
+    place: 'bench',
+    helped: false,
     title: 'Too small: slit on the cheek side, {band material} set into the gap, spot-welded, smoothed',
     minutes: [3, 5, 9],
-    needs: ['$tools', open('band material')],
+    needs: [...tools, open('band material')],
     told: 'widened the crown of $label with {welded} {band}',
     mistakes: ['gap left open at the gum: it leaks there'],
   },

@@ -1,4 +1,4 @@
-import { open, reason, standby } from '../needs'
+import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
 const act = { phase: 'provisional', fn: 'provisional making', place: 'bench' } as const
@@ -15,6 +15,16 @@ export const provisionalSteps = {
     cautions: [
       reason('Resin-sealed dentine or a fresh resin core without {separator} bonds to the provisional for good', 'C'),
     ],
+    hold: {
+      if: '$sealed',
+      use: {
+        name: 'separator',
+        title: '{Separator} on',
+        evidence: 'a film on every sealed surface, seen in good light',
+        because: practice('resin-sealed dentine bonds to the provisional for good'),
+        mandatory: true,
+      },
+    },
     detail: { if: 'bridge', use: 'The mould is cut away for $pontics: is there room for what is planned there?' },
   },
   'provisional.lift': {

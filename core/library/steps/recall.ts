@@ -1,3 +1,4 @@
+import { bite } from './bite'
 import { open, practice, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -61,5 +62,11 @@ export const recallSteps = {
     minutes: [0.5, 1, 3],
     fn: 'polishing',
     needs: [open('rubber point'), open('slow handpiece'), standby('film holder', 'an edge is doubted')],
+  },
+  'recall.bite': {
+    ...bite,
+    title: 'Guidance read: what touches sideways and forward',
+    minutes: [0.5, 1, 2],
+    told: 'read the guidance: natural teeth or bridge',
   },
 } as const satisfies Record<string, Template>

@@ -1,70 +1,72 @@
 import { open, reason, standby } from '../needs'
 import type { Template } from '../template'
 
-export const tissueSteps = {
-  'tissue.$layer-cord.$site': {
-    phase: 'tissue',
-    title: '$Word $size, $cutMm mm, $label',
-    told: {
-      if: ['$agent', 'is', 'plain'],
-      use: 'placed $word size $size, $cutMm mm, on $label',
-      else: 'placed $word size $size, $cutMm mm, on $label with $agent',
-    },
-    tell: '$gum',
-    act: 'cord in',
-    cord: { layer: '$layer', size: '$size', mm: '$cutMm', agent: '$agent', purpose: '$purpose' },
-    asks: [{ reading: 'cord', teeth: ['$tooth'], layer: '$layer', along: '$along', size: '$size' }],
-    detail: 'Begin between the teeth, push back toward what is seated.$tight White tissue: one size smaller.',
-    tooth: '$tooth',
-    fn: 'cord placement',
-    place: 'mouth',
-    helped: true,
-    hurts: '$gumAt',
-    minutes: { if: ['$layer', 'is', 'top'], use: [1, 1.5, 3], else: [1, 2, 4] },
-    passes: [
-      '{cord} in {tweezers}',
-      { if: ['school.packer', 'is', 'probe'], use: '{probe}', else: '{packer}' },
-      'second instrument holds what is seated',
-    ],
-    needs: [
-      open('cord.$size', '$cutMm', { piecesMm: ['$cutMm'], because: '$because', words: 'cord size $size' }),
-      {
-        if: '$finer',
-        use: [
-          standby('cord.$finer', 'the tissue blanches', '$cutMm', { piecesMm: ['$cutMm'], words: 'cord size $finer' }),
-        ],
-      },
-      '$packer',
-      open('cord scissors'),
-      {
-        if: { not: ['$along', 'is', 'box'] },
-        use: [standby('floss', 'a contact is tight: doubled, it carries the cord in', 300, { piece: 'cord floss' })],
-      },
-      open('dappen dish'),
-      { if: { not: ['$agent', 'is', 'plain'] }, use: [open('$agentNeed', '$soakedMl')] },
-      standby('cotton pellet', 'the tissue weeps: back-up, counted', 2),
-      // Not for bonding, where no salt may reach the dentine: those cords are placed without a plan of sites.
-      {
-        if: { all: [['$agent', 'is', 'plain'], '$sites'] },
-        use: [standby('agent.aluminium chloride', 'it bleeds: haemostatic, by the dentist’s word', 0.5)],
-      },
-    ],
-    countsIn: [
-      {
-        id: '$cordCountId',
-        what: { if: ['$layer', 'is', 'single'], use: 'single {cord}, $said', else: '$word, $said' },
-        planned: 1,
-        outStep: '$cordOutStep',
-      },
-    ],
-    figures: ['$length'],
-    reason: '$because',
-    cautions: {
-      if: { all: [['$agent', 'is', 'aluminium chloride'], '$first'] },
-      use: [reason('Aluminium chloride is bitter: {suction}, and rinse it off before the impression', 'C')],
-    },
-    mistakes: ['pushed away from the seated part: it lifts out behind you'],
+const cordIn = {
+  phase: 'tissue',
+  title: '$Word $size, $cutMm mm, $label',
+  told: {
+    if: ['$agent', 'is', 'plain'],
+    use: 'placed $word size $size, $cutMm mm, on $label',
+    else: 'placed $word size $size, $cutMm mm, on $label with $agent',
   },
+  tell: '$gum',
+  act: 'cord in',
+  cord: { layer: '$layer', size: '$size', mm: '$cutMm', agent: '$agent', purpose: '$purpose' },
+  asks: [{ reading: 'cord', teeth: ['$tooth'], layer: '$layer', along: '$along', size: '$size' }],
+  detail: 'Begin between the teeth, push back toward what is seated.$tight White tissue: one size smaller.',
+  tooth: '$tooth',
+  fn: 'cord placement',
+  place: 'mouth',
+  helped: true,
+  hurts: '$gumAt',
+  minutes: { if: ['$layer', 'is', 'top'], use: [1, 1.5, 3], else: [1, 2, 4] },
+  passes: [
+    '{cord} in {tweezers}',
+    { if: ['school.packer', 'is', 'probe'], use: '{probe}', else: '{packer}' },
+    'second instrument holds what is seated',
+  ],
+  needs: [
+    open('cord.$size', '$cutMm', { piecesMm: ['$cutMm'], because: '$because', words: 'cord size $size' }),
+    {
+      if: '$finer',
+      use: [
+        standby('cord.$finer', 'the tissue blanches', '$cutMm', { piecesMm: ['$cutMm'], words: 'cord size $finer' }),
+      ],
+    },
+    '$packer',
+    open('cord scissors'),
+    {
+      if: { not: ['$along', 'is', 'box'] },
+      use: [standby('floss', 'a contact is tight: doubled, it carries the cord in', 300, { piece: 'cord floss' })],
+    },
+    open('dappen dish'),
+    { if: { not: ['$agent', 'is', 'plain'] }, use: [open('$agentNeed', '$soakedMl')] },
+    standby('cotton pellet', 'the tissue weeps: back-up, counted', 2),
+    // Not for bonding, where no salt may reach the dentine: those cords are placed without a plan of sites.
+    {
+      if: { all: [['$agent', 'is', 'plain'], '$sites'] },
+      use: [standby('agent.aluminium chloride', 'it bleeds: haemostatic, by the dentist’s word', 0.5)],
+    },
+  ],
+  countsIn: [
+    {
+      id: '$cordCountId',
+      what: { if: ['$layer', 'is', 'single'], use: 'single {cord}, $said', else: '$word, $said' },
+      planned: 1,
+      outStep: '$cordOutStep',
+    },
+  ],
+  figures: ['$length'],
+  reason: '$because',
+  cautions: {
+    if: { all: [['$agent', 'is', 'aluminium chloride'], '$first'] },
+    use: [reason('Aluminium chloride is bitter: {suction}, and rinse it off before the impression', 'C')],
+  },
+  mistakes: ['pushed away from the seated part: it lifts out behind you'],
+} as const
+
+export const tissueSteps = {
+  'tissue.$layer-cord.$site': cordIn,
   'tissue.deep-piece': {
     phase: 'tissue',
     title: 'Second short piece where the margin runs deep, $label',
@@ -119,5 +121,18 @@ export const tissueSteps = {
     countsOut: ['$cordCountId', '$deepOut'],
     ties: '$lies',
     cautions: [reason('Wet it first: a dry {cord} takes the lining with it', 'C')],
+  },
+  'tissue.$layer-cord.$site:before cutting': {
+    ...cordIn,
+    detail: {
+      if: 'alert.adrenaline-sensitive',
+      use: 'Labial and both proximal sides only; tails in the embrasures. Tight contact: doubled {floss} carries it in. Seated so that it cannot be seen: the bur then cuts tooth, not tissue. Wet with water or saline; an anaesthetic on it counts with what was injected, and is one without adrenaline: the alert.',
+      else: 'Labial and both proximal sides only; tails in the embrasures. Tight contact: doubled {floss} carries it in. Seated so that it cannot be seen: the bur then cuts tooth, not tissue. Wet with water or saline; an anaesthetic on it counts with what was injected.',
+    },
+    mistakes: ['left standing proud: the bur winds it up', 'pushed away from the seated part: it lifts out behind you'],
+  },
+  'tissue.$layer-cord.$site:bonding': {
+    ...cordIn,
+    countsIn: [{ id: '$cordCountId', what: '{cord} for bonding, $said', planned: 1, outStep: '$outId' }],
   },
 } as const satisfies Record<string, Template>

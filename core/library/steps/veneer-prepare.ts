@@ -1,8 +1,29 @@
+import { cuttingSteps } from './cutting'
+import { recordsSteps } from './records'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
 const records = { phase: 'records', fn: 'chairside', place: 'mouth' } as const
 const shell = { phase: 'provisional', fn: 'provisional making', place: 'mouth', helped: true } as const
+
+const depth = {
+  ...cuttingSteps['cutting.reduction-check'],
+  passes: ['silicone index in slices', '{probe}'],
+  figures: [],
+  detail: {
+    if: 'all in enamel',
+    use: 'Labial $facial in three planes, margin $edge, wholly in enamel.',
+    else: 'Labial $facial in three planes, margin $edge, edge $biting.',
+  },
+  hold: {
+    name: 'reduction',
+    title: 'Depth enough, and no more',
+    evidence: 'index in slices at edge, middle and neck; enamel or dentine named',
+    because: practice('a thin laminate shows what is under it; dentine makes the bond weaker'),
+    again: ['$finishes', 'cutting.reduction-check'],
+  },
+  mistakes: ['judged from the front only: the neck is short'],
+} as const
 
 export const veneerPrepareSteps = {
   'records.depth-index': {
@@ -111,4 +132,12 @@ export const veneerPrepareSteps = {
     ],
     reason: practice('a laminate’s edge is all margin'),
   },
+  'records.shade:laminate': {
+    ...recordsSteps['records.shade'],
+    title: 'Shade map, teeth still wet: it may step from front to side',
+    detail: 'Each tooth by thirds; the prepared shade too, later. Light and time noted.',
+    needs: [open('shade guide'), open('camera')],
+  },
+  'cutting.reduction-check:veneer': { ...depth, title: 'Check the depth: edge, middle, neck' },
+  'cutting.reduction-check:laminate': { ...depth, title: 'Check the depth: no {pencil} line left, no step' },
 } as const satisfies Record<string, Template>
