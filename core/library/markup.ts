@@ -15,6 +15,12 @@ type Piece = string | ThingSaid | { value: string; large: boolean } | { rule: Ru
 const pattern = /\{([^{}]+)\}|\$\(([\w. -]+?)(:n)?\)|\$([A-Za-z]\w*)/g
 const isRule = (id: string): id is RuleId => Object.hasOwn(ruleTable, id)
 
+/** A value by its name; where that begins large, so does what is said. */
+function valueCalled(name: string): { value: string; large: boolean } {
+  const small = name.charAt(0).toLowerCase() + name.slice(1)
+  return { value: small, large: small !== name }
+}
+
 function read(text: string): readonly Piece[] {
   const pieces: Piece[] = []
   let from = 0
@@ -24,13 +30,8 @@ function read(text: string): readonly Piece[] {
     if (thing !== undefined) {
       const [words, meant = words] = thing.split('|')
       pieces.push({ ...thingCalled(sure(meant)), words: sure(words) })
-    } else if (rule !== undefined)
-      pieces.push(isRule(rule) ? { rule, bare: bare !== undefined } : { value: rule, large: false })
-    else {
-      const name = sure(value)
-      const small = name.charAt(0).toLowerCase() + name.slice(1)
-      pieces.push({ value: small, large: small !== name })
-    }
+    } else if (rule !== undefined) pieces.push(isRule(rule) ? { rule, bare: bare !== undefined } : valueCalled(rule))
+    else pieces.push(valueCalled(sure(value)))
   }
   if (from < text.length || pieces.length === 0) pieces.push(text.slice(from))
   return pieces

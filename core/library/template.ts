@@ -69,7 +69,7 @@ interface TieLaid {
   whenMissed?: string
   again?: string[]
 }
-interface CueLaid {
+export interface CueLaid {
   say: string
   /** A row: when, and why. */
   at?: RuleId | Bound

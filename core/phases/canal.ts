@@ -41,29 +41,7 @@ const hypo = reason(
 
 /** Through the roof of the chamber, orifices opened. */
 export function access(c: Case, u: Unit): Block {
-  return cutSteps(
-    { ...c, units: [u] },
-    () => [
-      {
-        act: 'access',
-        title: 'Access through the roof of the chamber',
-        form: 'access',
-        depthMm: 2,
-        surface: 'occlusal',
-        share: 2,
-      },
-      {
-        act: 'walls',
-        title: 'Walls opened; the floor is not touched',
-        form: 'orifice',
-        depthMm: 2,
-        surface: 'chamber',
-        share: 1,
-        mistakes: ['floor cut: the map of the orifices is gone'],
-      },
-    ],
-    [3, 5, 10],
-  )
+  return cutSteps({ ...c, units: [u] }, ['canal.access', 'canal.walls'], [3, 5, 10])
 }
 
 /** Each canal: orifice, glide path, length by the locator, files in order with irrigation between. */

@@ -1,51 +1,20 @@
-import { lay, type Otherwise } from '../library/lay'
-import { jawOf } from '../teeth/notation'
-import { soreTooth } from '../measure/numbing'
+/** Cuts as steps, tooth by tooth and act by act; and whether enough was taken. */
 import { sure } from '../sure'
-import type { BurShape } from '../catalog/bur'
-import type { Cut, CutForm, EdgePart } from '../catalog/cut'
-import { reason, type Reason } from '../figure'
+import type { Cut, CutForm } from '../catalog/cut'
 import { reductionTargets, writeRange } from '../measure/reduction'
+import { soreTooth } from '../measure/numbing'
 import { isNarrow } from '../teeth/arch'
-import { open, sequence, step, type Block, type Draft } from '../library/build'
-import { type Case, type RestoredCase, type Unit } from '../library/case'
+import { jawOf } from '../teeth/notation'
+import { sequence, type Block } from '../library/build'
+import type { Case, RestoredCase, Unit } from '../library/case'
+import { cutLines, type CutLine } from '../library/cut-lines'
+import type { CutId } from '../library/cuts'
+import type { CutParts } from '../library/cuts/cut'
+import { lay, type Otherwise } from '../library/lay'
+import type { Own } from '../library/scope'
 
-const cuttingCautions: Reason[] = [
-  reason('Eye shields and masks on all three; high-volume suction at the bur; water on', 'C'),
-]
-
-/** What a phase writes among its passes where the bur is handed at another place than first. */
-export const theBur = 'bur'
-
-/** A cut as the phase writes it: minutes follow from its share of the whole preparation. */
-export interface CutLine {
-  act: string
-  title: string
-  /** `by hand`: no bur is asked for. */
-  form: CutForm | 'by hand'
-  depthMm: number
-  surface: string
-  /** Share of the preparation's time. */
-  share: number
-  after?: 'chamfer' | 'shoulder'
-  prefer?: BurShape
-  stuff?: Cut['stuff']
-  part?: EdgePart
-  margin?: Cut['margin']
-  detail?: string
-  because?: Reason
-  told?: string
-  mistakes?: string[]
-  passes?: string[]
-  /** Stays in enamel where the whole preparation does: it does not hurt then. */
-  enamel?: boolean
-  /** Instruments it needs beside the bur. */
-  needs?: Draft['needs']
-  cautions?: Reason[]
-  /** Called out by the clock while it is cut. */
-  cues?: Draft['cues']
-}
-
+/** Short, likely and long minutes for one tooth, shared out over its cuts. */
+type Minutes = readonly [number, number, number]
 /** Crown cutting 12 · 20 · 40 minutes in all. Standing C or estimate; the practice's own runs replace it. */
 export const crownMinutes = [12, 20, 40] as const
 
@@ -56,43 +25,49 @@ const smoothing: readonly CutForm[] = ['finish', 'edge']
 const widestOn = (u: Unit, form: CutForm): { widestMm?: number } =>
   isNarrow(u.tooth) && form !== 'lingual concavity' ? { widestMm: smoothing.includes(form) ? 1.2 : 1.6 } : {}
 
-const cutOf = (id: string, u: Unit, { form, ...line }: CutLine & { form: CutForm }): Cut => ({
-  id,
-  form,
-  depthMm: line.depthMm,
-  surface: line.surface,
-  ...(line.after ? { after: line.after } : {}),
-  ...(line.prefer ? { prefer: line.prefer } : {}),
-  ...(line.stuff ? { stuff: line.stuff } : {}),
-  ...(line.part ? { part: line.part } : {}),
-  ...(line.margin ? { margin: line.margin } : {}),
-  ...widestOn(u, form),
-})
+const cutOf = (u: Unit, { form, act, depthMm, surface, ...line }: CutLine): Cut | undefined =>
+  form === 'by hand'
+    ? undefined
+    : {
+        id: `cutting.${act}.${u.tooth}`,
+        form,
+        depthMm,
+        surface,
+        ...(line.after ? { after: line.after } : {}),
+        ...(line.prefer ? { prefer: line.prefer } : {}),
+        ...(line.stuff ? { stuff: line.stuff } : {}),
+        ...(line.part ? { part: line.part } : {}),
+        ...(line.margin ? { margin: line.margin } : {}),
+        ...widestOn(u, form),
+      }
 
-function cutStep(c: Case, u: Unit, line: CutLine, shares: number, whole: readonly [number, number, number]): Draft {
-  const id = `cutting.${line.act}.${u.tooth}`
-  const part = (m: number): number => (m * line.share) / shares
-  return {
-    id,
-    phase: 'cutting',
-    title: c.units.length > 1 ? `${u.said}: ${line.title}` : line.title,
-    ...(line.detail ? { detail: line.detail } : {}),
-    ...(line.told ? { told: line.told } : {}),
-    tooth: u.tooth,
-    fn: 'cutting',
-    place: 'mouth',
-    helped: true,
+/** What a cut need not say. */
+const unsaid: Record<'detail' | 'told' | 'passes' | 'needs' | 'cautions' | 'cues' | 'mistakes' | 'because', undefined> =
+  {
+    detail: undefined,
+    told: undefined,
+    passes: undefined,
+    needs: undefined,
+    cautions: undefined,
+    cues: undefined,
+    mistakes: undefined,
+    because: undefined,
+  }
+
+/** A cut of a tooth as a step. @param first the first of all: the handpiece and the cautions are said there, once. */
+function cutStep(c: Case, u: Unit, line: CutLine, [short, likely, long]: Minutes, first: boolean): Block {
+  return lay(c, 'cutting.$act.$tooth', {
+    ...unsaid,
+    ...line,
+    u,
+    first,
+    short,
+    likely,
+    long,
     reshapes: jawOf(u.tooth),
     hurts: c.request.vital && !(line.enamel && c.request.inEnamel) ? soreTooth(u.tooth) : [],
-    minutes: [part(whole[0]), part(whole[1]), part(whole[2])],
-    ...(line.passes ? { passes: line.passes } : {}),
-    ...(line.needs ? { needs: line.needs } : {}),
-    ...(line.cautions ? { cautions: line.cautions } : {}),
-    ...(line.cues ? { cues: line.cues } : {}),
-    ...(line.form === 'by hand' ? {} : { cut: cutOf(id, u, { ...line, form: line.form }) }),
-    ...(line.mistakes ? { mistakes: line.mistakes } : {}),
-    ...(line.because ? { reason: line.because } : {}),
-  }
+    cut: cutOf(u, line),
+  })
 }
 
 /** One order for the acts of several teeth: each tooth's own order kept, an act only one tooth has behind the act it follows there. */
@@ -110,43 +85,38 @@ function actOrder(lists: readonly CutLine[][]): string[] {
  * The cuts of the teeth as steps. They ask for cuts, not for bur numbers. Several teeth are cut act by act, so that a bur
  * goes over all of them before it is changed. The handpiece and the cautions are said once, at the first cut: a warning
  * that stands on ten steps is read on none.
- * @param whole short, likely and long minutes for one tooth, shared out over its lines.
+ * @param own what the cuts of a tooth ask for besides
  */
-export function cutSteps(
+export const cutSteps = (
   c: Case,
-  linesOf: (u: Unit) => CutLine[],
-  whole: readonly [number, number, number] = crownMinutes,
-): Block {
-  return sequence(...cutDrafts(c, linesOf, whole).map(({ draft }) => step(draft)))
-}
+  parts: CutParts<CutId>,
+  whole: Minutes = crownMinutes,
+  own: (u: Unit) => Own = () => ({}),
+): Block => sequence(...cutsByAct(c, parts, whole, own).map(({ block }) => block))
 
-/** The same as drafts by act, for work that goes on between two of them. */
-export function cutDrafts(
+/** The same by act, for work that goes on between two of them. */
+export function cutsByAct(
   c: Case,
-  linesOf: (u: Unit) => CutLine[],
-  whole: readonly [number, number, number],
-): { act: string; draft: Draft }[] {
-  const own = c.units.map((u) => {
-    const lines = linesOf(u)
+  parts: CutParts<CutId>,
+  whole: Minutes,
+  own: (u: Unit) => Own = () => ({}),
+): { act: string; block: Block }[] {
+  const teeth = c.units.map((u) => {
+    const lines = cutLines(c, u, parts, own(u))
     return { u, lines, shares: lines.reduce((sum, l) => sum + l.share, 0) }
   })
-  const drafts = actOrder(own.map((o) => o.lines)).flatMap((act) =>
-    own.flatMap(({ u, lines, shares }) =>
-      lines.filter((l) => l.act === act).map((line) => ({ act, draft: cutStep(c, u, line, shares, whole) })),
-    ),
+  const cuts = actOrder(teeth.map((t) => t.lines)).flatMap((act) =>
+    teeth.flatMap(({ u, lines, shares }) => lines.filter((l) => l.act === act).map((line) => ({ u, line, shares }))),
   )
-  return drafts.map(({ act, draft }, i) =>
-    i === 0
-      ? {
-          act,
-          draft: {
-            ...draft,
-            cautions: [...cuttingCautions, ...(draft.cautions ?? [])],
-            needs: [open('high-speed handpiece'), open('bur block'), open('face shield', 2), ...(draft.needs ?? [])],
-          },
-        }
-      : { act, draft },
-  )
+  const minutes = ({ share, shares }: { share: number; shares: number }): Minutes => [
+    (whole[0] * share) / shares,
+    (whole[1] * share) / shares,
+    (whole[2] * share) / shares,
+  ]
+  return cuts.map(({ u, line, shares }, i) => ({
+    act: line.act,
+    block: cutStep(c, u, line, minutes({ share: line.share, shares }), i === 0),
+  }))
 }
 
 /** Enough taken, everywhere? The dentist answers before a cord goes in. */

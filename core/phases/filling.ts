@@ -1,13 +1,14 @@
 import { lay, type Otherwise } from '../library/lay'
 /** What direct fillings share: old filling and decay out, matrix and wedge, increments, sheet, carving and gloss. */
-import { capital } from '../words'
 import { type Figure } from '../figure'
 import { cavityVolume } from '../measure/volumes'
 import { bulkIncrements, type Increments } from '../measure/restoring'
 import type { EdgePart } from '../catalog/cut'
-import { cutSteps, type CutLine } from './cutting'
+import { cutSteps } from './cutting'
+import { cavityLines } from '../library/cuts/cavities'
+import type { Own } from '../library/scope'
 import { checkBite } from './bite'
-import { nothing, only, open, sequence, standby, type Block } from '../library/build'
+import { nothing, only, sequence, type Block } from '../library/build'
 import type { Shown } from '../model/step'
 import { boxesOf, surfacesOf, type Case, type Unit } from '../library/case'
 import { cureOf, lightStep, type Spot, spotOn } from './bonding'
@@ -25,63 +26,22 @@ export const volumeOf = (u: Unit, usual: string): Figure =>
     boxes: boxesOf(surfacesOf(u, usual)).length,
   })
 
-/** Cutting a cavity: outline, box walls by hand, soft decay, inspected. 6 · 10 · 20 minutes in all: our estimate. */
-export function cavity(c: Case, usual: string, linesOf: (u: Unit) => CutLine[] = (u) => cavityLines(u, usual)): Block {
-  return cutSteps(c, linesOf, [6, 10, 20])
-}
-
-export function cavityLines(u: Unit, usual: string): CutLine[] {
+/** What the cuts of a cavity say of its surfaces. */
+export function surfaceWords(u: Unit, usual: string): Own {
   const surfaces = surfacesOf(u, usual)
   const boxes = boxesOf(surfaces)
-  return [
-    {
-      act: 'outline',
-      title: `Outline ${surfaces}: old filling out, floor flat`,
-      form: 'outline',
-      depthMm: 1.5,
-      surface: 'occlusal',
-      share: 4,
-    },
-    {
-      act: 'caries',
-      title: 'Soft decay out, slow',
-      form: 'caries',
-      depthMm: 1.2,
-      surface: 'dentine',
-      share: 3,
-      passes: ['spoon excavator'],
-      needs: [open('slow handpiece'), open('spoon excavator')],
-      detail:
-        'The largest round that enters, from the walls toward the floor. Go by how hard and dry the dentine is, not by its colour.',
-      mistakes: ['the floor dug first: the pulp is open before the walls are clean'],
-      told: `removed the decay of ${u.label}, ${surfaces}`,
-    },
-    ...(boxes.length > 0
-      ? [
-          {
-            act: 'box-edges',
-            title: `${capital(boxes.join(' and '))} box${boxes.length > 1 ? 'es' : ''}: edges by hand, gum edge too`,
-            form: 'by hand' as const,
-            depthMm: 0.3,
-            surface: boxes.join(' and '),
-            share: 2,
-            passes: ['chisel', 'hatchet', 'gingival margin trimmer'],
-            needs: [
-              open('enamel chisel'),
-              open('enamel hatchet'),
-              open('gingival margin trimmer'),
-              standby('metal strip', 'the neighbour stands close'),
-            ],
-            mistakes: [
-              `neighbour ${
-                boxes.flatMap((b) => (u[b].tooth ? [u[b].said] : [])).join(', ') || 'tooth'
-              } scored by the bur: pre-wedge or a guard strip between`,
-            ],
-          },
-        ]
-      : []),
-  ]
+  const beside = boxes.flatMap((b) => (u[b].tooth ? [u[b].said] : []))
+  return {
+    surfaces,
+    boxWords: boxes.join(' and '),
+    bothBoxes: boxes.length > 1,
+    besideBoxes: beside.join(', ') || 'tooth',
+  }
 }
+
+/** Cutting a cavity: outline, box walls by hand, soft decay, inspected. 6 · 10 · 20 minutes in all: our estimate. */
+export const cavity = (c: Case, usual: string): Block =>
+  cutSteps(c, cavityLines, [6, 10, 20], (u) => surfaceWords(u, usual))
 
 /** Rinse, dry, look: the cavity is read before anything goes in. */
 export function readCavity(

@@ -1,5 +1,5 @@
 /** The burs of a visit in order of use, out of those owned; each is handed when its turn comes. */
-import { theBur } from '../phases/cutting'
+import { theBur } from '../library/cuts/cut'
 import { chooseBur } from '../catalog/cut'
 import { itsName } from '../catalog/spoken'
 import type { BurPass } from '../model/plan'

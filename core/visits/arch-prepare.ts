@@ -1,9 +1,8 @@
+import { archLines } from '../library/cuts/crowns'
 import { lay } from '../library/lay'
-import { reason } from '../figure'
 import { only, sequence, type Block } from '../library/build'
 import type { Case } from '../library/case'
-import { crownLines } from '../phases/crown-cuts'
-import { cutSteps, reductionCheck, theBur } from '../phases/cutting'
+import { cutSteps, reductionCheck } from '../phases/cutting'
 import { isolation, isolationOff } from '../phases/isolation'
 import { impressionAndProvisional } from '../phases/impression-and-provisional'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
@@ -12,11 +11,6 @@ import { overgrownTissue } from '../phases/overgrown'
 import { cords } from '../phases/tissue'
 import { deliveryAfter, tissueRecall, after } from './follow-ups'
 import { restoring } from './kind'
-
-const airway = reason(
-  'Airway watch: bits of old work, temporary and wax come loose; gauze screen, suction behind the bur',
-  'C',
-)
 
 /** The guides from the wax-up, tried before a bur goes in. */
 const guides = (c: Case): Block => lay(c, 'records.reduction-guide')
@@ -34,23 +28,7 @@ export const archPrepare = restoring({
     const cord = cordPlan(c)
     return sequence(
       isolation(c),
-      cutSteps(
-        c,
-        (u) =>
-          crownLines(c, u).map((line, i) =>
-            i === 0
-              ? { ...line, cautions: [airway] }
-              : line.act === 'finish'
-                ? {
-                    ...line,
-                    title: 'Guide once more, then every line finished',
-                    stuff: 'carbide' as const,
-                    passes: ['reduction guide', theBur],
-                  }
-                : line,
-          ),
-        [6, 10, 18],
-      ),
+      cutSteps(c, archLines, [6, 10, 18]),
       reductionCheck(c, { as: 'cutting.reduction-check:arch' }),
       isolationOff(c),
       overgrownTissue(c),

@@ -1,11 +1,12 @@
+import { ceramicRetainerLines } from '../library/cuts/enamel'
 import { lay } from '../library/lay'
 /** J01: bonded ceramic bridge on a front gap, preparation and delivery. */
 import { firstOf } from '../sure'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, frosted, lightStep, pumice, resinExcess, spotOnAll, spotOn } from '../phases/bonding'
-import { practice, sequence, type Block } from '../library/build'
-import { type Case, type Unit } from '../library/case'
-import { cutSteps, type CutLine } from '../phases/cutting'
+import { sequence, type Block } from '../library/build'
+import { type Case } from '../library/case'
+import { cutSteps } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'
 import { cleanPiece, primePiece } from '../phases/piece'
 import { finalImpression } from '../phases/impression'
@@ -15,56 +16,8 @@ import { cordPlan } from '../phases/cord-plan'
 import { cords } from '../phases/tissue'
 import { bridgePlace } from '../measure/place'
 import { retainerCure } from '../measure/restoring'
-import { innerSide } from '../teeth/arch'
 import { deliveryAfter, weekAfter, after } from './follow-ups'
 import type { VisitKind } from './kind'
-
-function retainerLines(u: Unit): CutLine[] {
-  const inner = innerSide(u.tooth)
-  return [
-    {
-      act: 'draw',
-      title: 'Draw between the teeth, never past the lip side',
-      form: 'draw',
-      depthMm: 0.5,
-      surface: 'proximal',
-      share: 2,
-      enamel: true,
-      mistakes: ['past the labial line: the joint shows'],
-      because: practice('two retainers have to go on along one path'),
-    },
-    {
-      act: 'concavity',
-      title: `${inner === 'palatal' ? 'Palatal' : 'Lingual'} made concave, 0.5 mm, all in enamel`,
-      form: 'lingual concavity',
-      depthMm: 0.5,
-      surface: inner,
-      share: 3,
-      enamel: true,
-      mistakes: ['dentine showing: the bond there is weaker, tell the dentist'],
-    },
-    {
-      act: 'ledge',
-      title: `Ledge on the ${inner === 'palatal' ? 'palate' : 'tongue'} side and a rest over the edge: it seats in one place only`,
-      form: 'ledge',
-      depthMm: 0.5,
-      surface: inner,
-      share: 1,
-      enamel: true,
-    },
-    {
-      act: 'finish',
-      title: 'Light chamfer, every edge smooth',
-      form: 'finish',
-      depthMm: 0.3,
-      surface: 'margin',
-      share: 1,
-      after: 'chamfer',
-      enamel: true,
-      told: `finished the retainer preparation of ${u.label}, 0.5 mm in enamel`,
-    },
-  ]
-}
 
 export const bridgeCeramicPrepare: VisitKind = {
   id: 'bridge.ceramic.prepare',
@@ -79,7 +32,7 @@ export const bridgeCeramicPrepare: VisitKind = {
     const cord = cordPlan(c)
     return sequence(
       rolls(c),
-      cutSteps(c, retainerLines, [5, 8, 14]),
+      cutSteps(c, ceramicRetainerLines, [5, 8, 14]),
       lay(c, 'cutting.retainer-check', { finishes: c.units.map((u) => `cutting.finish.${u.tooth}`) }),
       cords(c, cord),
       lay(c, 'impression.block-out'),

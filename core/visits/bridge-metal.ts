@@ -1,3 +1,4 @@
+import { metalRetainerLines } from '../library/cuts/enamel'
 import { lay } from '../library/lay'
 /** J02: bonded metal bridge on a lateral gap: preparation, try-in, delivery with its 20 s and 90 s clock. */
 import { firstOf } from '../sure'
@@ -15,7 +16,6 @@ import { cordPlan } from '../phases/cord-plan'
 import { overgrownTissue } from '../phases/overgrown'
 import { cleanPiece } from '../phases/piece'
 import { cords } from '../phases/tissue'
-import { innerSide } from '../teeth/arch'
 import { parts } from '../teeth/notation'
 import { deliveryAfter, tissueRecall, weekAfter, after } from './follow-ups'
 import type { VisitKind } from './kind'
@@ -30,45 +30,7 @@ export const bridgeMetalPrepare: VisitKind = {
       overgrownTissue(c),
       rolls(c),
       lay(c, 'cutting.outline'),
-      cutSteps(
-        c,
-        (u) => [
-          {
-            act: 'concavity',
-            title: 'Light enamel work inside the outline, 0.5 mm',
-            form: 'lingual concavity',
-            depthMm: 0.5,
-            surface: innerSide(u.tooth),
-            share: 3,
-            enamel: true,
-            mistakes: ['dentine showing: tell the dentist'],
-          },
-          {
-            act: 'draw',
-            title: 'Draw from the edge, wrapped into the contact, embrasures left open',
-            form: 'draw',
-            depthMm: 0.3,
-            surface: 'proximal',
-            share: 1,
-            enamel: true,
-            because: practice(
-              'both retainers go on over the edge along one path; seating fingers hold it there, no ledge is cut',
-            ),
-          },
-          {
-            act: 'finish',
-            title: 'Edges of the enamel smooth',
-            form: 'finish',
-            depthMm: 0.3,
-            surface: 'margin',
-            share: 1,
-            after: 'chamfer',
-            enamel: true,
-            told: `finished the retainer preparation of ${u.label}, in enamel`,
-          },
-        ],
-        [4, 7, 12],
-      ),
+      cutSteps(c, metalRetainerLines, [4, 7, 12]),
       cords(c, cord),
       finalImpression(c, cord),
       lay(c, 'records.slip', { canine: c.units.some((u) => parts(u.tooth).position === 3) }),

@@ -1,7 +1,7 @@
 import { sequence, type Block } from '../library/build'
 import type { Case } from '../library/case'
-import { crownCutting } from '../phases/crown-cuts'
-import { reductionCheck } from '../phases/cutting'
+import { crownLines } from '../library/cuts/crowns'
+import { cutSteps, reductionCheck } from '../phases/cutting'
 import { impressionAndProvisional } from '../phases/impression-and-provisional'
 import { isolation, isolationOff } from '../phases/isolation'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
@@ -27,7 +27,7 @@ export function afterCutting(c: Case): Block {
 export const crownPrepare = restoring({
   id: 'crown.prepare',
   beforehand: crownRecords,
-  work: (c) => sequence(isolation(c), crownCutting(c), reductionCheck(c), isolationOff(c), afterCutting(c)),
+  work: (c) => sequence(isolation(c), cutSteps(c, crownLines), reductionCheck(c), isolationOff(c), afterCutting(c)),
   followUps: (c) => [
     ...tryInOf(c),
     deliveryAfter(c, 'crown.deliver', `Delivery of the ${c.pontics.length > 0 ? 'bridge' : c.restoration}`),

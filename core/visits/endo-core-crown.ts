@@ -1,14 +1,13 @@
+import { afterCoreLines, topFirstLines } from '../library/cuts/crowns'
 import { lay } from '../library/lay'
 /** J04: root canal, core and crown in one visit. */
 import { firstOf } from '../sure'
 import { bondTooth } from '../phases/adhesive'
 import { etch, lightStep, cureOf, spotOn } from '../phases/bonding'
 import { access, fillCanals, shapeCanals } from '../phases/canal'
-import { only, open, practice, sequence, type Block } from '../library/build'
-import { reductionTargets } from '../measure/reduction'
-import { type Case, type RestoredCase, type Unit } from '../library/case'
-import { crownLines } from '../phases/crown-cuts'
-import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
+import { only, sequence, type Block } from '../library/build'
+import { type Case, type Unit } from '../library/case'
+import { cutSteps, reductionCheck } from '../phases/cutting'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { impressionAndProvisional } from '../phases/impression-and-provisional'
 import { opposingArch, paintTray, provisionalMould, shadePreview } from '../phases/records'
@@ -18,22 +17,11 @@ import { cords } from '../phases/tissue'
 import { tissueRecall, after } from './follow-ups'
 import { restoring } from './kind'
 const first = (c: Case): Unit => firstOf(c.units)
-const topActs = ['groove-functional', 'groove-other', 'occlusal', 'bevel']
 
 /** A missing wall is built with flowable before the preliminary impression: the mould needs a whole tooth. */
 function wall(c: Case): Block {
   return only(c.request.missingWall, () => lay(c, 'records.wall', { u: first(c) }))
 }
-
-/** What the core added is taken off again: the room over it is what was planned. */
-const onCore = (c: RestoredCase): CutLine => ({
-  act: 'core-top',
-  title: 'Top once more, on the core: the same room in the bite as before',
-  form: 'occlusal',
-  depthMm: reductionTargets(c.restoration).otherCusp.mostMm,
-  surface: 'occlusal',
-  share: 1,
-})
 
 /** The core, by the school picked: glass ionomer, or dual-cure resin. */
 function core(c: Case): Block {
@@ -71,41 +59,10 @@ export const endoCoreCrown = restoring({
   beforehand: (c) => [shadePreview(c), sequence(paintTray(c), wall(c), provisionalMould(c), opposingArch(c))],
   work: (c) => {
     const u = first(c)
-    const top = (lines: ReturnType<typeof crownLines>) => lines.filter((l) => topActs.includes(l.act))
-    const rest = (lines: ReturnType<typeof crownLines>) => lines.filter((l) => !topActs.includes(l.act))
     const cord = cordPlan(c)
     return sequence(
-      cutSteps(
-        c,
-        (x) =>
-          top(crownLines(c, x)).map((l, i) =>
-            i === 0
-              ? {
-                  ...l,
-                  because: practice(
-                    'occlusal reduction first: a shorter way to the canals, and a flat reference for every length',
-                  ),
-                }
-              : l,
-          ),
-        [4, 7, 12],
-      ),
-      cutSteps(
-        c,
-        () => [
-          {
-            act: 'caries',
-            title: 'All decay out before the canals',
-            form: 'caries',
-            depthMm: 1.4,
-            surface: 'dentine',
-            share: 1,
-            needs: [open('slow handpiece'), open('spoon excavator')],
-            told: `removed all decay of ${u.label}`,
-          },
-        ],
-        [1, 2, 5],
-      ),
+      cutSteps(c, topFirstLines, [4, 7, 12]),
+      cutSteps(c, ['canal first.caries'], [1, 2, 5]),
       sheetOn(c, { purpose: 'canal' }),
       only(c.choices.bondingIsolation === 'dam', () => lay(c, 'isolation.seal:canal', { u })),
       access(c, u),
@@ -115,7 +72,7 @@ export const endoCoreCrown = restoring({
       sheetOff(c, { purpose: 'canal' }),
       lay(c, 'core.film', { u }),
       only(c.choices.bondingIsolation === 'dam', () => rolls(c)),
-      cutSteps(c, (x) => [onCore(c), ...rest(crownLines(c, x))], [8, 13, 25]),
+      cutSteps(c, afterCoreLines, [8, 13, 25]),
       reductionCheck(c),
       overgrownTissue(c),
       cords(c, cord),

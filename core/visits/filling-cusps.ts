@@ -1,9 +1,10 @@
+import { cuspLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
 /** J21: cusp by cusp. */
 import { type Case, type Unit } from '../library/case'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, cureTogether, lightStep } from '../phases/bonding'
-import { open, sequence, type Block } from '../library/build'
+import { sequence, type Block } from '../library/build'
 import { cutSteps } from '../phases/cutting'
 import { biteUntilEven, polishComposite, readCavity, shapeComposite, spotOf } from '../phases/filling'
 import { sheetOff, sheetOn } from '../phases/isolation'
@@ -46,30 +47,7 @@ export const fillingCusps: VisitKind = {
     sequence(
       sheetOn(c, { purpose: 'bonding' }),
       each(c, (u) => lay(c, 'filling.$tooth.clean', { u })),
-      cutSteps(
-        c,
-        (u) => [
-          {
-            act: 'fissure',
-            title: 'Fine flame in the fissures, no further than the stain',
-            form: 'fissure',
-            depthMm: 1,
-            surface: 'fissures',
-            share: 2,
-          },
-          {
-            act: 'caries',
-            title: 'Soft decay out, slow round',
-            form: 'caries',
-            depthMm: 1.2,
-            surface: 'dentine',
-            share: 2,
-            needs: [open('slow handpiece'), open('spoon excavator')],
-            told: `opened the fissures of ${u.label} and removed the decay`,
-          },
-        ],
-        [3, 5, 10],
-      ),
+      cutSteps(c, cuspLines, [3, 5, 10]),
       each(c, (u) => buildUp(c, u)),
       sheetOff(c),
     ),

@@ -1,3 +1,4 @@
+import { pitLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
 /** J10: gold inlay cemented and gold foil placed under one sheet, finished in the same sitting. */
 import { goldWork } from '../phases/gold-work'
@@ -121,22 +122,7 @@ function foil(c: Case, u: Unit): Block {
   const gold = goldFor(pit.value)
   const flame = reason('Open flame: away from oxygen, hair and rubber; the lid at hand to put it out', 'C')
   return sequence(
-    cutSteps(
-      onlyUnits(c, [u]),
-      () => [
-        { act: 'pit', title: 'Pit opened', form: 'pit', depthMm: 1.5, surface: 'pit', share: 2 },
-        {
-          act: 'undercut',
-          title: 'Small inverted cone: flat floor, opposed undercuts',
-          form: 'undercut',
-          depthMm: 0.6,
-          surface: 'floor',
-          share: 2,
-          told: `prepared the pit of ${u.label} for foil`,
-        },
-      ],
-      [3, 5, 10],
-    ),
+    cutSteps(onlyUnits(c, [u]), pitLines, [3, 5, 10]),
     lay(c, 'foil.$tooth.dry', { word: antiseptic(c).word, need: antiseptic(c).need, u }),
     lay(c, 'foil.$tooth.light', { powdered: gold.powdered, foil: gold.foil, pit, figure: gold.figure, flame, u }),
     lay(c, 'foil.$tooth.powdered', { foilLanes: foilLanes('powdered', gold.powdered, 5), u }),

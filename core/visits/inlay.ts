@@ -1,3 +1,4 @@
+import { inlayLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
 /** J12: onlays and inlays, impression and provisional; and their bonded delivery. */
 import { firstOf } from '../sure'
@@ -6,11 +7,11 @@ import { reductionTargets, writeRange } from '../measure/reduction'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, lightStep, pumice, resinExcess, type Spot, spotOnAll, spotOn } from '../phases/bonding'
 import { absent, only, practice, sequence, type Block } from '../library/build'
-import { boxesOf, surfacesOf, type Case, type Unit, type RestoredCase } from '../library/case'
-import { cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
+import { boxesOf, surfacesOf, type Case, type Unit } from '../library/case'
+import { cutSteps, reductionCheck } from '../phases/cutting'
 import { bondedBite, provisionalOff, shadeOnTooth, tryIn } from '../phases/delivery'
 import { cleanPiece, primePiece } from '../phases/piece'
-import { cavityLines, flossContacts } from '../phases/filling'
+import { flossContacts, surfaceWords } from '../phases/filling'
 import { dentineSealed } from '../phases/handed-on'
 import { finalImpression } from '../phases/impression'
 import { sheetOff, sheetOn } from '../phases/isolation'
@@ -25,37 +26,6 @@ import { restoring } from './kind'
 /** Surfaces where the case does not say: an inlay of two, an onlay of three. */
 const usual = (c: Case): string => (c.restoration === 'ceramic onlay' ? 'MOD' : 'MO')
 const spot = (c: Case): Spot => spotOnAll(c, 'inlay', 'restoring')
-
-function lines(c: RestoredCase, u: Unit): CutLine[] {
-  const t = reductionTargets(c.restoration)
-  const onlay = c.restoration === 'ceramic onlay'
-  return [
-    ...cavityLines(u, usual(c)),
-    ...(onlay
-      ? [
-          {
-            act: 'cusps',
-            title: `Cusps covered: functional ${writeRange(t.functionalCusp)}, other ${writeRange(t.otherCusp)}`,
-            form: 'occlusal' as const,
-            depthMm: t.functionalCusp.mostMm,
-            surface: 'cusps',
-            share: 2,
-          },
-        ]
-      : []),
-    {
-      act: 'finish',
-      title: `Walls divergent, floor flat, isthmus ${writeRange(t.inner)} or more, butt edges`,
-      form: 'finish',
-      depthMm: t.inner.mostMm,
-      surface: 'all',
-      share: 2,
-      after: 'shoulder',
-      told: `finished the preparation of ${u.label} for a ${c.restoration}, ${surfacesOf(u, usual(c))}`,
-      mistakes: ['an undercut left: it is blocked out with resin, not cut wider'],
-    },
-  ]
-}
 
 /** Dentine sealed at once: the bond to fresh dentine; the sticky layer then has to go before silicone and bis-acryl. */
 function sealDentine(c: Case): Block {
@@ -127,7 +97,7 @@ export const inlayPrepare = restoring({
     const dam = c.choices.bondingIsolation === 'dam'
     return sequence(
       sheetOn(c, { purpose: 'bonding' }),
-      cutSteps(c, (u) => lines(c, u), [10, 16, 28]),
+      cutSteps(c, inlayLines, [10, 16, 28], (u) => surfaceWords(u, usual(c))),
       reductionCheck(c, {
         as: 'cutting.reduction-check:inlay',
         writeRange: writeRange(reductionTargets(c.restoration).inner),

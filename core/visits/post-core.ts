@@ -1,3 +1,4 @@
+import { postLines } from '../library/cuts/crowns'
 import { lay } from '../library/lay'
 /** J11: post, core and provisional on a front tooth, under the sheet throughout. */
 import { firstOf } from '../sure'
@@ -6,12 +7,11 @@ import { postSpace } from '../measure/restoring'
 import type { Shown } from '../model/step'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot, spotOn } from '../phases/bonding'
-import { draftsOf, practice, sequence, type Block } from '../library/build'
+import { draftsOf, sequence, type Block } from '../library/build'
 import { type Case, type Unit, type RestoredCase } from '../library/case'
-import { marginCuts } from '../phases/crown-cuts'
-import { cutSteps, theBur } from '../phases/cutting'
+import { cutSteps } from '../phases/cutting'
 import { sheetOff, sheetOn } from '../phases/isolation'
-import { reductionTargets, writeRange } from '../measure/reduction'
+import { reductionTargets } from '../measure/reduction'
 import { innerSide } from '../teeth/arch'
 import { deliveryAfter, after } from './follow-ups'
 import { restoring } from './kind'
@@ -62,7 +62,7 @@ function space(c: Case): Block {
       roomBecause: room?.because,
     }),
     lay(c, 'canal.orifice', { u }),
-    ...earlier.map((mm, n) => lay(c, 'canal.widen.$nth', { u, mm, shows, nth: n + 1, theBur })),
+    ...earlier.map((mm, n) => lay(c, 'canal.widen.$nth', { u, mm, shows, nth: n + 1 })),
     lay(c, 'canal.drill', {
       u,
       choice,
@@ -73,7 +73,6 @@ function space(c: Case): Block {
       shows,
       postMm: choice?.postMm ?? usualPostMm,
       figure: choice?.figure,
-      theBur,
     }),
     lay(c, 'canal.clean', { u }),
     lay(c, 'canal.try-post', {
@@ -126,50 +125,12 @@ function bondPost(c: Case): Block {
 /** Chamfer all round with its ferrule, then a coat over the dentine that must shine. */
 function shapeAndCoat(c: RestoredCase): Block {
   const u = first(c)
-  const t = reductionTargets(c.restoration)
   const s = spotOn(u, 'coat', 'core')
   const coat = bondTooth(c, s, 'fresh dentine', { rinse: 'etch.rinse.coat', what: 'the dentine' })
   return sequence(
-    cutSteps(
-      { ...c, request: { ...c.request, vital: false } },
-      (x) => [
-        {
-          act: 'core-facial',
-          title: 'Core and labial wall shaped, two planes',
-          form: 'facial reduction',
-          depthMm: t.margin.mostMm,
-          surface: 'labial',
-          share: 2,
-        },
-        {
-          act: 'core-inner',
-          title: `${innerSide(x.tooth) === 'palatal' ? 'Palatal' : 'Lingual'} side concave`,
-          form: 'lingual concavity',
-          depthMm: t.inner.mostMm,
-          surface: innerSide(x.tooth),
-          share: 1,
-        },
-        ...marginCuts(c, x, t).map((l) =>
-          l.act === 'margin'
-            ? {
-                ...l,
-                title: `Chamfer all round ${writeRange(t.margin)}; ferrule 1.5–2 mm of sound tooth above it`,
-                form: 'chamfer' as const,
-                // A round end is sunk by half at most: the ledge comes to its full width in two passes.
-                depthMm: Math.min(l.depthMm, 0.8),
-                because: practice('1.5–2 mm of tooth held by the crown all round: without it the root splits'),
-              }
-            : l.act === 'finish'
-              ? {
-                  ...l,
-                  after: 'chamfer' as const,
-                  told: `finished the preparation of ${x.label} for a ${c.restoration}, chamfer ${writeRange(t.margin)}`,
-                }
-              : l,
-        ),
-      ],
-      [8, 12, 20],
-    ),
+    cutSteps({ ...c, request: { ...c.request, vital: false } }, postLines, [8, 12, 20], () => ({
+      marginInTwoMm: Math.min(reductionTargets(c.restoration).margin.mostMm, 0.8),
+    })),
     lay(c, 'core.ferrule', { u, rootOf: rootOf(c, 'core') }),
     coat,
     lay(c, 'coat.look', { u, coated: draftsOf(coat).map((d) => d.id) }),

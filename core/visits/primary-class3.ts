@@ -1,10 +1,11 @@
+import { classThreeLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
 /** J17: class III on a primary front tooth. */
 import { soreGum } from '../measure/numbing'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, spotOn } from '../phases/bonding'
 import type { Need } from '../catalog/match'
-import { only, open, practice, sequence, type Block } from '../library/build'
+import { only, open, sequence, type Block } from '../library/build'
 import { type Case, type Unit } from '../library/case'
 import { cutSteps } from '../phases/cutting'
 import { polishComposite, shapeComposite } from '../phases/filling'
@@ -68,54 +69,7 @@ export const primaryClass3: VisitKind = {
       lay(c, 'records.shade:child'),
       dam ? sheetOn(c, { purpose: 'bonding' }) : rolls(c),
       each(c, (u) => lay(c, 'filling.$tooth.wedge', { u, soreGum: soreGum([u.tooth]) })),
-      cutSteps(
-        c,
-        () => [
-          {
-            act: 'outline',
-            title: 'From the front: box a third of the crown high, axial wall 0.5 mm into dentine',
-            form: 'outline',
-            prefer: 'pear',
-            depthMm: 0.5,
-            surface: 'proximal',
-            share: 2,
-            detail: 'The contact opened toward the gum and the inner side; toward the edge it may stay.',
-            mistakes: ['deeper than 0.5 mm: the pulp of a primary tooth is close'],
-          },
-          ...(c.choices.lock === 'none'
-            ? []
-            : [
-                {
-                  act: 'lock',
-                  title: `Lock ${c.choices.lock === 'front' ? 'from the front' : 'on the inner side'}: half across at most, within the middle third`,
-                  form: 'retention' as const,
-                  depthMm: 0.5,
-                  surface: c.choices.lock === 'front' ? 'labial' : 'inner',
-                  share: 1,
-                  because: practice('thirds: the rest of a small crown has to hold it'),
-                },
-              ]),
-          {
-            act: 'caries',
-            title: 'Soft decay out by hand or slow round',
-            form: 'caries',
-            depthMm: 1,
-            surface: 'dentine',
-            share: 1,
-            needs: [open('slow handpiece'), open('spoon excavator')],
-          },
-          {
-            act: 'bevel',
-            title: 'Bevel 0.5 mm',
-            form: 'enamel bevel',
-            depthMm: 0.5,
-            surface: 'enamel edge',
-            share: 1,
-            told: 'prepared the class III cavity',
-          },
-        ],
-        [3, 5, 9],
-      ),
+      cutSteps(c, classThreeLines, [3, 5, 9]),
       each(c, (u) => classThree(c, u)),
       only(dam, () => sheetOff(c)),
     )

@@ -1,7 +1,8 @@
+import { milkIncisorLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
 /** J14: incisors under general anaesthesia. */
 import { after } from './follow-ups'
-import { only, open, practice, sequence, type Block } from '../library/build'
+import { only, sequence, type Block } from '../library/build'
 import { lastOf } from '../sure'
 import { type Case, type Unit } from '../library/case'
 import { pulp } from '../phases/pulp'
@@ -40,39 +41,7 @@ function incisors(c: Case): Block {
 export const primaryIncisors: VisitKind = {
   id: 'primary.incisors',
   asleep: true,
-  work: (c) =>
-    sequence(
-      cutSteps(
-        c,
-        () => [
-          { act: 'incisal', title: 'Incisal 1.5–2 mm', form: 'incisal', depthMm: 1.75, surface: 'incisal', share: 1 },
-          {
-            act: 'slices',
-            title: 'Slices, then generously all round, to a feather edge below the gum',
-            form: 'slice',
-            depthMm: 1,
-            surface: 'proximal and all round',
-            share: 2,
-            because: practice('a preveneered crown does not bend: the tooth is made to fit it'),
-            mistakes: ['too little off the palate side: the crown binds, and the bite stands open'],
-          },
-          {
-            act: 'caries',
-            title: 'Decay out',
-            form: 'caries',
-            depthMm: 1,
-            surface: 'dentine',
-            share: 1,
-            needs: [open('slow handpiece'), open('spoon excavator')],
-            told: 'prepared the incisors',
-          },
-        ],
-        [2, 4, 7],
-      ),
-      pulp(c),
-      incisors(c),
-      lay(c, 'crown.look'),
-    ),
+  work: (c) => sequence(cutSteps(c, milkIncisorLines, [2, 4, 7]), pulp(c), incisors(c), lay(c, 'crown.look')),
   followUps: (c) => [
     {
       title: 'Look at gum and crowns',

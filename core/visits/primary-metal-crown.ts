@@ -1,13 +1,14 @@
+import { milkMolarLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
 /** J19: preformed metal crowns, conventional or sealed in. */
 import { soreGum } from '../measure/numbing'
 import { firstOf, lastOf } from '../sure'
 import { after } from './follow-ups'
 import { reason, type Reason } from '../figure'
-import { absent, nothing, only, open, practice, sequence, type Block } from '../library/build'
+import { absent, nothing, only, practice, sequence, type Block } from '../library/build'
 import { type Case, type Unit } from '../library/case'
 import { pulp } from '../phases/pulp'
-import { cutSteps, type CutLine } from '../phases/cutting'
+import { cutSteps } from '../phases/cutting'
 import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { crownEdge } from '../teeth/outline'
 import { crownSizes, startSize } from '../measure/crown-size'
@@ -115,64 +116,6 @@ function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
   )
 }
 
-const molarLines = (u: Unit): CutLine[] => [
-  {
-    act: 'occlusal',
-    title: 'Occlusal 1–2 mm, following the cusps',
-    form: 'occlusal',
-    depthMm: 1.5,
-    surface: 'occlusal',
-    share: 2,
-  },
-  ...(['mesial', 'distal'] as const).flatMap((side) =>
-    u[side].tooth
-      ? [
-          {
-            act: `slice-${side}`,
-            title: `Slice ${side}, 2–5°, no ledge, toward ${u[side].said}`,
-            form: 'slice' as const,
-            depthMm: 1,
-            surface: side,
-            share: 1.5,
-            mistakes: [`a ledge: the crown hangs on it and does not go down`, `neighbour ${u[side].said} nicked`],
-          },
-        ]
-      : [
-          {
-            act: `slice-${side}`,
-            title: `Slice ${side}, 2–5°, no ledge`,
-            form: 'slice' as const,
-            depthMm: 1,
-            surface: side,
-            share: 1,
-            mistakes: [
-              'a ledge: the crown hangs on it and does not go down',
-              ...(side === 'distal' && u.tooth[1] === '5' ? ['the six-year molar, if it is through, nicked'] : []),
-            ],
-          },
-        ],
-  ),
-  {
-    act: 'caries',
-    title: 'Decay out',
-    form: 'caries',
-    depthMm: 1,
-    surface: 'dentine',
-    share: 1.5,
-    needs: [open('slow handpiece'), open('spoon excavator')],
-  },
-  {
-    act: 'round',
-    title: 'Round off every edge; buccal and lingual 0–0.5 only if needed; feather edge',
-    form: 'finish',
-    depthMm: 0.3,
-    surface: 'edges',
-    share: 1,
-    after: 'chamfer',
-    told: `prepared ${u.label} for a preformed metal crown`,
-  },
-]
-
 /** J19. Conventional, or sealed in without cutting. */
 export const primaryMetalCrown: VisitKind = {
   id: 'primary.metal-crown',
@@ -203,7 +146,7 @@ export const primaryMetalCrown: VisitKind = {
         : only(c.choices.bondingIsolation === 'dam', () => sheetOn(c, { purpose: 'cutting' })),
       only(!sealedIn && c.choices.bondingIsolation !== 'dam', () => rolls(c)),
       only(sealedIn, () => lay(c, 'child.separators')),
-      only(!sealedIn, () => cutSteps(c, molarLines, [4, 7, 12])),
+      only(!sealedIn, () => cutSteps(c, milkMolarLines, [4, 7, 12])),
       only(!sealedIn, () => pulp(c)),
       only(!sealedIn && c.choices.bondingIsolation === 'dam', () =>
         sheetOff(c, { why: 'the crown is tried with the gum free' }),

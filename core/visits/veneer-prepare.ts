@@ -1,11 +1,11 @@
+import { veneerLines } from '../library/cuts/enamel'
 import { lay, type Otherwise } from '../library/lay'
 /** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
-import type { Cut } from '../catalog/cut'
 import { sure, firstOf } from '../sure'
 import { reductionTargets, writeRange } from '../measure/reduction'
-import { absent, open, practice, sequence, step, type Block } from '../library/build'
+import { absent, practice, sequence, type Block } from '../library/build'
 import { type Case, type Unit } from '../library/case'
-import { cutDrafts, cutSteps, reductionCheck, type CutLine } from '../phases/cutting'
+import { cutsByAct, cutSteps, reductionCheck } from '../phases/cutting'
 import { finalImpression } from '../phases/impression'
 import { rolls } from '../phases/isolation'
 import { overgrownTissue } from '../phases/overgrown'
@@ -19,105 +19,8 @@ import { restoring } from './kind'
 /** Where the margin of a veneer goes: what the case says, and just under the gum where a dark tooth would show. */
 const goesUnder = (c: Case, u: Unit): boolean =>
   c.request.margin === 'subgingival' || (c.request.margin === 'equigingival' && u.facts.dark === true)
-function marginWords(c: Case, u: Unit): { place: string; margin: Cut['margin']; because: string } {
-  if (c.request.margin === 'supragingival')
-    return { place: '0.5 mm above the gum', margin: 'supragingival', because: 'margin 0.5 mm above the gum' }
-  if (!goesUnder(c, u))
-    return { place: 'level with the gum', margin: 'equigingival', because: 'margin level with the gum' }
-  return {
-    place: 'just under the gum',
-    margin: 'subgingival',
-    because: u.facts.dark ? 'a dark tooth: the margin goes just under the gum' : 'margin just under the gum',
-  }
-}
-
 /** Veneer cutting 5 · 8 · 12 minutes a tooth. Standing C or estimate. */
 const minutes = [5, 8, 12] as const
-
-/** @param twice the margin is cut level with the gum, and lowered once a cord has held that away */
-function veneerLines(c: Case, u: Unit, twice: boolean): CutLine[] {
-  const t = reductionTargets('laminate veneer')
-  const covered = u.facts.coveredEdge
-  const under = marginWords(c, u)
-  const lowered = twice && goesUnder(c, u)
-  return [
-    {
-      act: 'depth',
-      title: `Depth cut ${writeRange(t.facial)} down the middle; pencil line over it`,
-      form: 'groove',
-      depthMm: t.facial.mostMm,
-      surface: 'labial',
-      share: 1.5,
-      enamel: true,
-      needs: [open('pencil')],
-      because: practice('the pencil line vanishes when the depth is reached'),
-      mistakes: ['one depth for three planes: the middle is thin, the edge thick'],
-    },
-    {
-      act: 'facial',
-      title: `Labial ${writeRange(t.facial)}, in the planes of the tooth`,
-      form: 'facial reduction',
-      depthMm: t.margin.mostMm,
-      surface: 'labial',
-      share: 3,
-      enamel: true,
-    },
-    ...(covered && t.incisal
-      ? [
-          {
-            act: 'incisal',
-            title: `Incisal edge ${writeRange(t.incisal)}, covered`,
-            form: 'incisal' as const,
-            depthMm: t.incisal.mostMm,
-            surface: 'incisal',
-            share: 1.5,
-          },
-        ]
-      : []),
-    {
-      act: 'margin',
-      title: `Chamfer ${writeRange(t.margin)}, ${lowered ? 'level with the gum' : under.place}, into the contacts`,
-      form: 'chamfer',
-      depthMm: t.margin.mostMm,
-      surface: 'margin',
-      margin: lowered ? 'equigingival' : under.margin,
-      share: 2,
-      enamel: true,
-      because: practice(lowered ? 'level first: it is lowered once the cord has held the gum away' : under.because),
-      mistakes: ['contact broken through: into it, not past it, unless the shape has to change'],
-    },
-    ...(lowered
-      ? [
-          {
-            act: 'lower',
-            title: 'Margin lowered just under the gum, with the finishing carbide',
-            form: 'finish' as const,
-            stuff: 'carbide' as const,
-            depthMm: t.margin.mostMm,
-            surface: 'margin',
-            margin: under.margin,
-            share: 1,
-            after: 'chamfer' as const,
-            enamel: true,
-            because: practice(under.because),
-            mistakes: ['lowered with the coarse bur: the gum bleeds into the impression'],
-          },
-        ]
-      : []),
-    {
-      act: 'finish',
-      title: 'Everything smoothed; no sharp edge',
-      form: 'finish',
-      stuff: 'carbide',
-      depthMm: t.margin.mostMm,
-      surface: 'all',
-      share: 1.5,
-      after: 'chamfer',
-      enamel: true,
-      told: `finished the veneer preparation of ${u.label}, ${writeRange(t.facial)} facial`,
-    },
-  ]
-}
 
 /** The silicone that gauges the depth, over the uncut teeth, then cut into slices. */
 const depthIndex = (c: Case): Block => sequence(lay(c, 'records.depth-index'), lay(c, 'records.cut-index'))
@@ -176,22 +79,18 @@ function cutVeneers(c: Case, withTop: boolean): { work: Block; toPlace: CordPlan
   const lowered = rounds ? c.units.filter((u) => goesUnder(c, u)) : []
   if (lowered.length > 0) {
     const plan = cordPlan(c, toothSites(c, 'labial and proximal'))
-    const drafts = cutDrafts(c, (u) => veneerLines(c, u, true), minutes)
+    const cuts = cutsByAct(c, veneerLines, minutes, () => ({ twice: true }))
     const isLate = ({ act }: { act: string }): boolean => act === 'lower' || act === 'finish'
-    const steps = (of: typeof drafts): Block => sequence(...of.map(({ draft }) => step(draft)))
+    const steps = (of: typeof cuts): Block => sequence(...of.map(({ block }) => block))
     const sites = plan.sites.filter((s) => lowered.some((u) => u.tooth === s.tooth))
     return {
-      work: sequence(
-        steps(drafts.filter((d) => !isLate(d))),
-        cordsToLower(c, plan, sites),
-        steps(drafts.filter(isLate)),
-      ),
+      work: sequence(steps(cuts.filter((d) => !isLate(d))), cordsToLower(c, plan, sites), steps(cuts.filter(isLate))),
       toPlace: plan,
       plan,
     }
   }
   const { first, later } = veneerCords(c, withTop)
-  const cut = cutSteps(c, (u) => veneerLines(c, u, false), minutes)
+  const cut = cutSteps(c, veneerLines, minutes, () => ({ twice: false }))
   return {
     work: first
       ? sequence(cordsBeforeCutting(c, first), cut)

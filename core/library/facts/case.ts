@@ -47,6 +47,7 @@ export const caseFacts = {
     from: 'the practice',
     of: (c) => cardAdds(c, 'margins'),
   },
+  crossbite: { says: 'the lower teeth bite outside the upper', from: 'the case', of: (c) => c.request.crossbite },
   'dark teeth': {
     says: 'a tooth is discoloured: the shade of the cement is chosen on it',
     from: 'the tooth',

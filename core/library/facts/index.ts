@@ -4,11 +4,17 @@ import { keysOf, sure, tableOf } from '../../sure'
 import { alertWords, type Alert } from '../../vocabulary'
 import { caseFacts } from './case'
 import type { Fact } from './fact'
+import { reductionFacts } from './reduction'
 import { toothFacts } from './tooth'
 
 type SchoolFact = `school.${ChoiceName}`
 type AlertFact = `alert.${Alert}`
-export type FactId = keyof typeof caseFacts | keyof typeof toothFacts | SchoolFact | AlertFact
+export type FactId =
+  | keyof typeof caseFacts
+  | keyof typeof reductionFacts
+  | keyof typeof toothFacts
+  | SchoolFact
+  | AlertFact
 
 const schools = tableOf(choiceNames, (name): Fact => {
   const { title, schools: known } = sure(questions.find((q) => q.name === name))
@@ -24,6 +30,7 @@ const named = (prefix: string, of: Readonly<Record<string, Fact>>): [string, Fac
 
 const all = new Map<string, Fact>([
   ...Object.entries(caseFacts),
+  ...Object.entries(reductionFacts),
   ...Object.entries(toothFacts),
   ...named('school', schools),
   ...named('alert', alerts),

@@ -1,6 +1,6 @@
 /** What is asked of one tooth. */
 import { soreTooth } from '../../measure/numbing'
-import { isNarrow } from '../../teeth/arch'
+import { functionalCusps, innerSide, isAnterior, isNarrow } from '../../teeth/arch'
 import { ofUnit, type Fact } from './fact'
 
 export const toothFacts = {
@@ -16,6 +16,51 @@ export const toothFacts = {
     from: 'the tooth',
     of: ofUnit((u) => soreTooth(u.tooth)),
   },
+  'back tooth': { says: 'a premolar or molar, with cusps', from: 'the tooth', of: ofUnit((u) => u.cusps !== null) },
+  'front tooth': { says: 'an incisor or canine', from: 'the tooth', of: ofUnit((u) => isAnterior(u.tooth)) },
+  'functional cusps': {
+    says: 'the cusps that carry the bite; a crossbite swaps them',
+    from: 'reckoned',
+    of: ofUnit((u, c) => functionalCusps(u.tooth, c.request.crossbite)?.functional),
+  },
+  'other cusps': {
+    says: 'the cusps that only guide',
+    from: 'reckoned',
+    of: ofUnit((u, c) => functionalCusps(u.tooth, c.request.crossbite)?.other),
+  },
+  'inner side': {
+    says: 'what the side toward the tongue is called',
+    from: 'the tooth',
+    of: ofUnit((u) => innerSide(u.tooth)),
+    values: ['palatal', 'lingual'],
+  },
+  'neighbour mesial': {
+    says: 'a neighbour stands mesial',
+    from: 'the tooth',
+    of: ofUnit((u) => u.mesial.tooth !== null),
+  },
+  'neighbour distal': {
+    says: 'a neighbour stands distal',
+    from: 'the tooth',
+    of: ofUnit((u) => u.distal.tooth !== null),
+  },
+  'mesial neighbour': { says: 'which tooth that is', from: 'the tooth', of: ofUnit((u) => u.mesial.said) },
+  'distal neighbour': { says: 'which tooth that is', from: 'the tooth', of: ofUnit((u) => u.distal.said) },
+  dark: { says: 'the tooth is discoloured', from: 'the tooth', of: ofUnit((u) => u.facts.dark === true) },
+  worn: { says: 'worn away, not decayed', from: 'the tooth', of: ofUnit((u) => u.facts.worn === true) },
+  'edge covered': {
+    says: 'the piece covers the biting edge',
+    from: 'the tooth',
+    of: ofUnit((u) => u.facts.coveredEdge),
+  },
+  'margin goes under the gum': {
+    says: 'a margin that lies under the gum, or level with it on a dark tooth',
+    from: 'reckoned',
+    of: ofUnit(
+      (u, c) => c.request.margin === 'subgingival' || (c.request.margin === 'equigingival' && u.facts.dark === true),
+    ),
+  },
+  'second milk molar': { says: 'the last milk molar', from: 'the tooth', of: ofUnit((u) => u.tooth[1] === '5') },
   'edge widest': {
     says: 'the widest finisher for an edge on this tooth: nothing wide on a narrow one',
     from: 'reckoned',

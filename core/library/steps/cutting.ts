@@ -1,7 +1,39 @@
 import { open, reason } from '../needs'
 import type { Template } from '../template'
 
+/** One cut of one tooth: what it says stands with the cuts. */
+const cut = {
+  phase: 'cutting',
+  title: { if: 'several teeth', use: '$said: $title', else: '$title' },
+  detail: '$detail',
+  told: '$told',
+  tooth: '$tooth',
+  fn: 'cutting',
+  place: 'mouth',
+  helped: true,
+  reshapes: '$reshapes',
+  hurts: '$hurts',
+  minutes: ['$short', '$likely', '$long'],
+  passes: '$passes',
+  needs: [
+    { if: '$first', use: [open('high-speed handpiece'), open('bur block'), open('face shield', 2)] },
+    { if: '$needs', use: '$needs' },
+  ],
+  cautions: [
+    {
+      if: '$first',
+      use: [reason('{Eye shields} and {masks} on all three; {high-volume suction} at the bur; water on', 'C')],
+    },
+    { if: '$cautions', use: '$cautions' },
+  ],
+  cues: '$cues',
+  cut: '$cut',
+  mistakes: '$mistakes',
+  reason: '$because',
+} as const
+
 export const cuttingSteps = {
+  'cutting.$act.$tooth': cut,
   'cutting.reduction-check': {
     phase: 'cutting',
     title: 'Check the reduction',

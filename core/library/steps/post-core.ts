@@ -1,3 +1,4 @@
+import { theBur } from '../cuts/cut'
 import { bondingSteps } from './bonding'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
@@ -49,7 +50,7 @@ export const postCoreSteps = {
     tooth: '$tooth',
     shows: '$shows',
     cut: { id: 'canal.widen.$nth', form: 'post space', depthMm: '$mm', surface: 'canal' },
-    passes: ['$theBur', 'rinse'],
+    passes: [theBur, 'rinse'],
     needs: [open('slow handpiece'), open('file stops'), open('irrigation syringe')],
   },
   'canal.drill': {
@@ -74,7 +75,7 @@ export const postCoreSteps = {
     asks: [{ reading: 'post space', teeth: ['$tooth'] }],
     cut: { id: 'canal.drill', form: 'post space', depthMm: '$postMm', surface: 'canal' },
     figures: { if: '$choice', use: ['$figure'] },
-    passes: ['$theBur', 'rinse'],
+    passes: [theBur, 'rinse'],
     needs: [open('slow handpiece'), open('file stops'), open('endodontic ruler')],
     cautions: [
       reason('Slow, no force, no hand on the lip side: a drill that leaves the canal goes through the root', 'C'),

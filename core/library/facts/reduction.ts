@@ -1,0 +1,43 @@
+/** How much is taken for what is made, as it is said and as deep as it goes. */
+import { reductionTargets, writeRange, type Targets } from '../../measure/reduction'
+import type { Case } from '../case'
+import type { Fact } from './fact'
+
+type Place = 'functionalCusp' | 'otherCusp' | 'facial' | 'inner' | 'margin' | 'incisal'
+const targets = (c: Case): Targets | undefined => (c.restoration ? reductionTargets(c.restoration) : undefined)
+const range = (of: Place, says: string): Fact => ({
+  says: `how much is taken ${says}`,
+  from: 'reckoned',
+  of: (c) => {
+    const taken = targets(c)?.[of]
+    return taken && writeRange(taken)
+  },
+})
+const deepest = (of: Place, says: string): Fact => ({
+  says: `the most that is taken ${says}`,
+  from: 'reckoned',
+  of: (c) => targets(c)?.[of]?.mostMm,
+  unit: 'mm',
+})
+
+export const reductionFacts = {
+  'reduction.functional cusp': range('functionalCusp', 'off the cusps that carry the bite'),
+  'reduction.other cusp': range('otherCusp', 'off the other cusps'),
+  'reduction.facial': range('facial', 'on the outer side'),
+  'reduction.inner': range('inner', 'on the inner side'),
+  'reduction.margin': range('margin', 'at the margin'),
+  'reduction.incisal': range('incisal', 'off the biting edge'),
+  'reduction.standing': { says: 'how well that is known', from: 'reckoned', of: (c) => targets(c)?.standing },
+  'deepest.functional cusp': deepest('functionalCusp', 'off the cusps that carry the bite'),
+  'deepest.other cusp': deepest('otherCusp', 'off the other cusps'),
+  'deepest.facial': deepest('facial', 'on the outer side'),
+  'deepest.inner': deepest('inner', 'on the inner side'),
+  'deepest.margin': deepest('margin', 'at the margin'),
+  'deepest.incisal': deepest('incisal', 'off the biting edge'),
+  ledge: {
+    says: 'the form of the margin',
+    from: 'reckoned',
+    of: (c) => (targets(c)?.margin.form === 'shoulder' ? 'shoulder' : 'chamfer'),
+    values: ['chamfer', 'shoulder'],
+  },
+} as const satisfies Record<string, Fact>
