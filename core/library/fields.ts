@@ -62,31 +62,49 @@ export const fields = {
 } as const satisfies Whole
 
 type Change = (value: never) => unknown
+type Changes = Partial<Record<Mark, Change>>
 const isBranch = (tree: Tree): tree is Readonly<Record<string, Tree>> =>
   typeof tree === 'object' && !Array.isArray(tree)
-type Changes = Partial<Record<Mark, Change>>
 
-/** Whether anything under a branch is changed; looked up once for each set of marks. */
-const touches = (tree: Tree, by: Changes): boolean =>
-  typeof tree === 'string'
-    ? by[tree] !== undefined
-    : Array.isArray(tree)
-      ? touches(tree[0], by)
-      : Object.values(tree).some((t) => touches(t, by))
+/** What of a tree some marks touch: nothing else is walked. Made once for each set of marks. */
+type Walk = { mark: Mark } | { each: Walk } | { at: readonly (readonly [field: string, Walk])[] }
+function walkOf(tree: Tree, marks: ReadonlySet<string>): Walk | undefined {
+  if (typeof tree === 'string') return marks.has(tree) ? { mark: tree } : undefined
+  if (Array.isArray(tree)) {
+    const each = walkOf(own(tree[0]), marks)
+    return each && { each }
+  }
+  if (!isBranch(tree)) return undefined
+  const at = Object.entries(tree).flatMap(([field, t]): [string, Walk][] => {
+    const walk = walkOf(t, marks)
+    return walk ? [[field, walk]] : []
+  })
+  return at.length > 0 ? { at } : undefined
+}
+const walks = new Map<string, Map<Tree, Walk | undefined>>()
+function walkFor(tree: Tree, by: Changes): Walk | undefined {
+  const key = Object.keys(by).toSorted().join(' ')
+  const known = walks.get(key) ?? new Map<Tree, Walk | undefined>()
+  walks.set(key, known)
+  if (!known.has(tree)) known.set(tree, walkOf(tree, new Set(Object.keys(by))))
+  return known.get(tree)
+}
 
-const entriesOf = (value: object): [string, unknown][] => Object.entries(value)
-
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null
+function walked(value: unknown, walk: Walk, by: Changes): unknown {
+  if ('mark' in walk) return by[walk.mark]?.(own(value)) ?? value
+  if ('each' in walk) return Array.isArray(value) ? value.map((v: unknown) => walked(v, walk.each, by)) : value
+  if (!isRecord(value)) return value
+  const whole = { ...value }
+  for (const [field, of] of walk.at) {
+    const v = whole[field]
+    if (v !== undefined) whole[field] = walked(v, of, by)
+  }
+  return whole
+}
 function changed(value: unknown, tree: Tree, by: Changes): unknown {
-  if (value === undefined) return value
-  if (typeof tree === 'string') return by[tree]?.(own(value)) ?? value
-  if (Array.isArray(tree)) return Array.isArray(value) ? value.map((v: unknown) => changed(v, tree[0], by)) : value
-  if (typeof value !== 'object' || value === null || !isBranch(tree)) return value
-  return Object.fromEntries(
-    entriesOf(value).map(([field, v]) => {
-      const mark = tree[field]
-      return [field, mark !== undefined && touches(mark, by) ? changed(v, mark, by) : v]
-    }),
-  )
+  const walk = walkFor(tree, by)
+  return walk && value !== undefined ? walked(value, walk, by) : value
 }
 
 // What a field holds its mark says; the walk over marks cannot.
