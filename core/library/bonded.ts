@@ -3,4 +3,4 @@ import { kindFacts } from '../kinds'
 import type { Case } from './case'
 
 export const bonded = (c: Case): boolean =>
-  c.request.earlier.some((e) => kindFacts(e.kind).family === 'bonded bridge') || c.pontics.length > 0
+  c.asks('earlier').some((e) => kindFacts(e.kind).family === 'bonded bridge') || c.pontics.length > 0

@@ -24,9 +24,15 @@ export interface Unit {
   cusps: Cusps | null
   mesial: Beside
   distal: Beside
-  /** What is said of this tooth. */
-  facts: ToothFacts
+  /** What is said of this tooth, by name; that it was asked is noted. */
+  says: <K extends keyof ToothFacts>(fact: K) => ToothFacts[K]
 }
+
+/** What may have to be asked of a work or its patient: all of a request but who, when, and how. */
+type AskedOfWork = Exclude<
+  keyof VisitRequest,
+  'kind' | 'date' | 'team' | 'alerts' | 'also' | 'choices' | 'visitChoices' | 'swaps' | 'ofTooth'
+>
 
 /** What was looked at while a plan was made: the Case screen shows these and no others. */
 export interface Asked {
@@ -38,9 +44,13 @@ export interface Asked {
 /** The case as the phases see it: request and practice with everything resolved. */
 export interface Case {
   kind: KindFacts
-  request: VisitRequest
+  /** Who, when and what kind: what nobody has to be asked for. */
+  request: Pick<VisitRequest, 'kind' | 'date' | 'team' | 'alerts' | 'swaps'>
+  /** What is said of the work and the patient, by name; that it was asked is noted. */
+  asks: <K extends AskedOfWork>(fact: K) => VisitRequest[K]
+  /** The school followed in a question; that it was asked is noted. */
+  school: <N extends ChoiceName>(question: N) => Choices[N]
   practice: Practice
-  choices: Choices
   resolved: ResolvedChoices
   units: Unit[]
   pontics: Unit[]
@@ -69,29 +79,6 @@ export function restored(c: Case): RestoredCase {
   return c
 }
 
-const isKeyOf = <T extends object>(of: T, key: PropertyKey): key is keyof T & string =>
-  typeof key === 'string' && key in of
-
-/** An object that notes each of its own keys as it is read. */
-function noting<T extends object>(target: T, note: (key: keyof T & string) => void): T {
-  return new Proxy(target, {
-    get(of, key) {
-      if (isKeyOf(of, key)) note(key)
-      return Reflect.get(of, key)
-    },
-  })
-}
-
-/** As {@link noting}, for facts that may be left unsaid: asking is noted whether or not there is an answer. */
-function notingSaid(target: ToothFacts, note: (key: string) => void): ToothFacts {
-  return new Proxy(target, {
-    get(of, key) {
-      if (typeof key === 'string') note(key)
-      return Reflect.get(of, key)
-    },
-  })
-}
-
 /**
  * Resolves choices (card < case < visit) and looks up each tooth once.
  * @param work one of the visit's further pieces of work, whose facts stand in place of the request's own.
@@ -116,7 +103,10 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
       cusps: functionalCusps(t, plain.crossbite),
       mesial: beside(mesial),
       distal: beside(distal),
-      facts: notingSaid(factsOf(plain, t), (key) => asked.facts.add(key)),
+      says: (fact) => {
+        asked.facts.add(fact)
+        return factsOf(plain, t)[fact]
+      },
     }
   }
   const kind = kindFacts(plain.kind)
@@ -124,10 +114,17 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
   const along = (teeth: readonly Tooth[]): Tooth[] => teeth.toSorted((a, b) => order.indexOf(a) - order.indexOf(b))
   return {
     kind,
-    request: noting(plain, (key) => asked.facts.add(key)),
+    request: plain,
+    asks: (fact) => {
+      asked.facts.add(fact)
+      return plain[fact]
+    },
+    school: (question) => {
+      asked.choices.add(question)
+      return choices[question]
+    },
     practice,
     resolved,
-    choices: noting(choices, (key) => asked.choices.add(key)),
     units: plain.teeth.map(unit),
     pontics: along(plain.pontics).map(unit),
     restoration: plain.restoration,
@@ -152,8 +149,8 @@ export const childBounds = (c: Pick<Case, 'rule'>): { years: number; kg: number 
 })
 
 /** Whether the patient is dosed as a child, by age and weight and never by the teeth worked on; not known where neither is. */
-export function childOf(c: Pick<Case, 'request' | 'rule'>): boolean | undefined {
-  return isChild(c.request, childBounds(c))
+export function childOf(c: Pick<Case, 'asks' | 'rule'>): boolean | undefined {
+  return isChild({ ageYears: c.asks('ageYears'), weightKg: c.asks('weightKg') }, childBounds(c))
 }
 
 /** Whether the dentist's card adds a hold of this name. */
@@ -166,7 +163,7 @@ export const labels = (c: Case): string => c.units.map((u) => u.label).join(', '
 /** Units a laboratory would count: abutments and pontics. */
 export const unitCount = (c: Case): number => c.units.length + c.pontics.length
 /** The surfaces of a tooth's filling or inlay; `usual` where the case does not say. */
-export const surfacesOf = (u: Unit, usual: string): string => u.facts.surfaces ?? usual
+export const surfacesOf = (u: Unit, usual: string): string => u.says('surfaces') ?? usual
 /** The proximal boxes of a tooth: mesial before distal. */
 export const boxesOf = (surfaces: string): ('mesial' | 'distal')[] =>
   (['mesial', 'distal'] as const).filter((s) => surfaces.includes(firstOf(s).toUpperCase()))

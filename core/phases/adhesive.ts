@@ -23,7 +23,7 @@ export interface BondOf extends Etch {
  */
 export function acidFor(c: Case, to: Bonded): EtchOf | 'none' {
   if (to === 'enamel') return 'enamel'
-  const school = c.choices.etch
+  const school = c.school('etch')
   return to === 'cavity' || school === 'total' ? school : 'none'
 }
 
@@ -43,7 +43,7 @@ interface Layer {
  * dual-cure resin where the system is acidic, it is the adhesive mixed with its activator.
  */
 export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
-  const system = adhesives[c.choices.adhesive]
+  const system = adhesives[c.school('adhesive')]
   const nothingMoves = 'Air from gentle to strong until nothing moves'
   if (to === 'canal' || (dualCure && system.acidic))
     return [
@@ -89,7 +89,7 @@ export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
 }
 
 /** The bottle laid on last, for what is wetted with it again. */
-export const bottleOf = (c: Case): string => adhesives[c.choices.adhesive].bond
+export const bottleOf = (c: Case): string => adhesives[c.school('adhesive')].bond
 
 function layerStep(c: Case, s: Spot, to: Bonded, l: Layer): Block {
   const how =

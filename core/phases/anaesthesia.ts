@@ -33,7 +33,7 @@ const isBlock = (i: Injection): boolean => techniques[i.technique].block
 
 /** The agents, with what each is given for and takes. */
 export const dosesFor = (c: Case, injections: readonly Injection[]): Dose[] =>
-  agentsFor(injections, { choice: c.request.anaesthetic, ageYears: c.request.ageYears }).map(
+  agentsFor(injections, { choice: c.asks('anaesthetic'), ageYears: c.asks('ageYears') }).map(
     ({ agent, injections: own }) => {
       const mL = round(
         own.reduce((sum, i) => sum + c.rule(`volume.${i.technique}`).value, 0),
@@ -71,7 +71,7 @@ function cautionsOf(c: Case, doses: readonly Dose[]) {
       : []),
     ...ageCautions(
       doses.map((d) => d.agent),
-      c.request.ageYears,
+      c.asks('ageYears'),
     ),
   ]
 }
@@ -119,7 +119,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
     : `${words}; ${doses.map((d) => d.agent).join('')}`
   const volumes = injections.map((i) => c.rule(`volume.${i.technique}`))
   const laid = doses.reduce((sum, d) => sum + d.cartridges, 0)
-  const planned = plannedAnaesthetic(doses, { weightKg: c.request.weightKg, child: childOf(c) })
+  const planned = plannedAnaesthetic(doses, { weightKg: c.asks('weightKg'), child: childOf(c) })
   const long = injections.some(isBlock)
   const short = injections.some((i) => !isBlock(i) && i.technique !== 'long-buccal')
   const needles = Number(long) + Number(short || !long)

@@ -33,9 +33,9 @@ export function arrival(works: readonly Case[]): Block {
   const alerts = c.request.alerts.map((a) => alertWords[a])
   const child = works.some((w) => w.kind.dentition === 'primary')
   const weigh = child
-    ? c.request.weightKg === undefined
+    ? c.asks('weightKg') === undefined
       ? ' Weigh the child and write it down.'
-      : ` Weight ${c.request.weightKg} kg.`
+      : ` Weight ${c.asks('weightKg')} kg.`
     : ''
   return sequence(
     ...works.map((w, i) => only(w.kind.delivers !== undefined, () => piece(w, i === 0 ? '' : `@${w.request.kind}`))),

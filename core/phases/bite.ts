@@ -19,7 +19,7 @@ export function checkBite(c: Case, stage: BiteStage, id: StepId, values: Otherwi
 
 /** What a provisional of this case is checked for: the school decides, common practice. */
 export const provisionalBite = (c: Case): 'provisional' | 'provisional, out of contact' =>
-  c.choices.provisionalBite === 'out of contact' ? 'provisional, out of contact' : 'provisional'
+  c.school('provisionalBite') === 'out of contact' ? 'provisional, out of contact' : 'provisional'
 
 const always =
   (...stages: BiteStage[]) =>
@@ -37,13 +37,13 @@ const bites: Readonly<Record<KindId, (c: Case) => readonly BiteStage[]>> = {
   'endo.core.crown': provisional,
   'post.core': always('provisional, out of contact'),
   'inlay.prepare': always('provisional, out of contact'),
-  'veneer.prepare': (c) => (c.choices.veneerProvisional === 'none' ? ['no provisional'] : ['provisional']),
-  'laminate.prepare': (c) => (c.choices.veneerProvisional === 'none' ? ['no provisional'] : ['provisional']),
+  'veneer.prepare': (c) => (c.school('veneerProvisional') === 'none' ? ['no provisional'] : ['provisional']),
+  'laminate.prepare': (c) => (c.school('veneerProvisional') === 'none' ? ['no provisional'] : ['provisional']),
   'bridge.ceramic.prepare': always('room', 'no provisional'),
   'bridge.metal.prepare': always('room', 'no provisional'),
   'bridge.metal.try-in': always('tried in'),
   'bridge.try-in': (c) => ['room', provisionalBite(c)],
-  'crown.deliver': (c) => (c.request.deliveryCement === 'resin' ? ['bonded piece'] : ['tried in']),
+  'crown.deliver': (c) => (c.asks('deliveryCement') === 'resin' ? ['bonded piece'] : ['tried in']),
   'inlay.deliver': always('bonded piece'),
   'laminate.deliver': always('bonded piece'),
   'gold.deliver': (c) => (goldWork(c).inlays.length > 0 ? ['tried in', 'filling'] : ['filling']),

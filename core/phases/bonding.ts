@@ -148,6 +148,6 @@ export function pumice(c: Case, s: Spot, more: Otherwise = {}): Block {
 
 /** Excess of a resin cement, by the school picked; the reason is shown. */
 export function resinExcess(c: Case, s: Spot, more: Otherwise = {}): Block {
-  const tack = c.choices.resinExcess === 'tack and scrape'
+  const tack = c.school('resinExcess') === 'tack and scrape'
   return lay(c, more.as ?? '$stem.excess', { ...s, tack, ...more })
 }

@@ -33,7 +33,7 @@ const called = ({ name }: Canal): string => (name === 'single' ? 'Canal' : name)
 /** And in the middle of one. */
 const inSentence = ({ name }: Canal): string => (name === 'single' ? 'the canal' : name)
 
-export const canalsOf = (u: Unit): Canal[] => u.facts.canals ?? usualCanals(u.tooth)
+export const canalsOf = (u: Unit): Canal[] => u.says('canals') ?? usualCanals(u.tooth)
 const hypo = reason(
   'Hypochlorite: side-vented needle, loose in the canal, slow; eyes and clothes covered; never without a tight dam',
   'C',

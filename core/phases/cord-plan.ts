@@ -1,6 +1,7 @@
 /** Which cords a case has, and where: round its teeth or in its boxes, in which layers, with which agent. */
 import { reason, type Figure, type Reason } from '../figure'
 import { boxCordLength, cordLength, type CordCoverage, type CordLayer } from '../measure/cord'
+import type { Choices } from '../practice/choices'
 import type { Tooth } from '../teeth/notation'
 import { practice } from '../library/build'
 import { boxesOf, surfacesOf, type Case } from '../library/case'
@@ -22,7 +23,7 @@ export interface CordPlan {
   layers: CordLayer[]
   sites: CordSite[]
   because: Reason
-  agent: Case['choices']['cordAgent']
+  agent: Choices['cordAgent']
   /** A soaked pellet pressed between the teeth as back-up. */
   pellet: boolean
   /** Astringent paste on top or alone. */
@@ -40,7 +41,7 @@ export interface CordPlan {
 /** The teeth of the visit as cord sites. Measured perimeters stand in for the mean. */
 export function toothSites(c: Case, coverage: CordCoverage = 'full crown'): CordSite[] {
   return c.units.map((u) => {
-    const measured = u.facts.perimeterMm
+    const measured = u.says('perimeterMm')
     const cervix =
       measured !== undefined
         ? { measuredPerimeterMm: measured }
@@ -75,8 +76,8 @@ export function boxSites(c: Case, usual: string): CordSite[] {
  * one thin cord for the fluid; otherwise the school picked. An adrenaline cord is never offered against the alert.
  */
 export function cordPlan(c: Case, sites: CordSite[] = toothSites(c)): CordPlan {
-  const adrenaline = c.choices.cordAgent === 'adrenaline' && c.has('adrenaline-sensitive')
-  const agent = adrenaline ? 'aluminium chloride' : c.choices.cordAgent
+  const adrenaline = c.school('cordAgent') === 'adrenaline' && c.has('adrenaline-sensitive')
+  const agent = adrenaline ? 'aluminium chloride' : c.school('cordAgent')
   const refused = adrenaline
     ? {
         refusedAgent: reason(
@@ -85,7 +86,7 @@ export function cordPlan(c: Case, sites: CordSite[] = toothSites(c)): CordPlan {
         ),
       }
     : {}
-  const school = c.choices.cord
+  const school = c.school('cord')
   const made = (
     layers: CordLayer[],
     because: Reason,
@@ -97,12 +98,12 @@ export function cordPlan(c: Case, sites: CordSite[] = toothSites(c)): CordPlan {
     agent,
     pellet: false,
     paste: false,
-    deep: c.request.deepSpot && layers.length > 0,
+    deep: c.asks('deepSpot') && layers.length > 0,
     ...refused,
     ...more,
   })
-  if (c.request.margin === 'supragingival') {
-    return c.request.tissue.weeping
+  if (c.asks('margin') === 'supragingival') {
+    return c.asks('tissue').weeping
       ? made(['single'], practice('margin above the tissue but weeping: one thin cord for the fluid'))
       : made([], practice('margin above the tissue and dry: no cord'))
   }
@@ -110,7 +111,7 @@ export function cordPlan(c: Case, sites: CordSite[] = toothSites(c)): CordPlan {
     case 'none':
       return made(
         [],
-        c.kind.family === 'bonded bridge' && c.request.margin !== 'subgingival'
+        c.kind.family === 'bonded bridge' && c.asks('margin') !== 'subgingival'
           ? practice('no cord: the retainers end in enamel above the gum')
           : reason('the dentist’s choice: no cord', 'practice'),
       )
@@ -120,7 +121,7 @@ export function cordPlan(c: Case, sites: CordSite[] = toothSites(c)): CordPlan {
       return made(
         ['base', 'top'],
         practice('double cord: the base stays below the margin during the impression, the top is drawn'),
-        { paste: c.request.tissue.weeping },
+        { paste: c.asks('tissue').weeping },
       )
     case 'cord and pellet':
       return made(['single'], practice('single cord with a soaked pellet between the teeth as back-up'), {

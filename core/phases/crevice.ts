@@ -28,10 +28,10 @@ export function dwell(c: Case, from: string, plain = false): Tie {
 
 /** Whether this impression’s material likes a damp field. */
 const damp = (c: Case): boolean =>
-  c.choices.impression === 'reversible hydrocolloid' || c.choices.impression === 'polyether, custom tray'
+  c.school('impression') === 'reversible hydrocolloid' || c.school('impression') === 'polyether, custom tray'
 
 /** What the field is made ready for. */
-const trainWords = (c: Case): string => (c.choices.impression === 'optical scan' ? 'a scan' : 'a wash')
+const trainWords = (c: Case): string => (c.school('impression') === 'optical scan' ? 'a scan' : 'a wash')
 
 /** Dried once, and every margin looked at: after the last cord has left, and never again before the material. */
 export function dryOnce(c: Case, plan: CordPlan): Block {

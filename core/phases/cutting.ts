@@ -54,18 +54,19 @@ const unsaid: Record<'detail' | 'told' | 'passes' | 'needs' | 'cautions' | 'cues
     because: undefined,
   }
 
-/** A cut of a tooth as a step. @param first the first of all: the handpiece and the cautions are said there, once. */
-function cutStep(c: Case, u: Unit, line: CutLine, [short, likely, long]: Minutes, first: boolean): Block {
+/** A cut of a tooth as a step. @param known `first` of all: the handpiece and the cautions are said there, once; `painless` where nothing is alive. */
+function cutStep(c: Case, u: Unit, line: CutLine, [short, likely, long]: Minutes, known: Own): Block {
   return lay(c, 'cutting.$act.$tooth', {
     ...unsaid,
     ...line,
+    ...known,
     u,
-    first,
     short,
     likely,
     long,
     reshapes: jawOf(u.tooth),
-    hurts: c.request.vital && !(line.enamel && c.request.inEnamel) ? soreTooth(u.tooth) : [],
+    hurts:
+      known['painless'] !== true && c.asks('vital') && !(line.enamel && c.asks('inEnamel')) ? soreTooth(u.tooth) : [],
     cut: cutOf(u, line),
   })
 }
@@ -102,20 +103,23 @@ export function cutsByAct(
   own: (u: Unit) => Own = () => ({}),
 ): { act: string; block: Block }[] {
   const teeth = c.units.map((u) => {
-    const lines = cutLines(c, u, parts, own(u))
-    return { u, lines, shares: lines.reduce((sum, l) => sum + l.share, 0) }
+    const known = own(u)
+    const lines = cutLines(c, u, parts, known)
+    return { u, known, lines, shares: lines.reduce((sum, l) => sum + l.share, 0) }
   })
   const cuts = actOrder(teeth.map((t) => t.lines)).flatMap((act) =>
-    teeth.flatMap(({ u, lines, shares }) => lines.filter((l) => l.act === act).map((line) => ({ u, line, shares }))),
+    teeth.flatMap(({ u, known, lines, shares }) =>
+      lines.filter((l) => l.act === act).map((line) => ({ u, known, line, shares })),
+    ),
   )
   const minutes = ({ share, shares }: { share: number; shares: number }): Minutes => [
     (whole[0] * share) / shares,
     (whole[1] * share) / shares,
     (whole[2] * share) / shares,
   ]
-  return cuts.map(({ u, line, shares }, i) => ({
+  return cuts.map(({ u, known, line, shares }, i) => ({
     act: line.act,
-    block: cutStep(c, u, line, minutes({ share: line.share, shares }), i === 0),
+    block: cutStep(c, u, line, minutes({ share: line.share, shares }), { ...known, first: i === 0 }),
   }))
 }
 
@@ -127,8 +131,8 @@ export function reductionCheck(c: RestoredCase, more: Otherwise = {}): Block {
       ? `${u.said}: ${u.cusps.functional} cusps ${writeRange(t.functionalCusp)}, ${u.cusps.other} cusps ${writeRange(t.otherCusp)}, margin ${writeRange(t.margin)}`
       : `${u.said}: incisal ${t.incisal ? writeRange(t.incisal) : 'as the dentist says'}, labial ${writeRange(t.facial)}, margin ${writeRange(t.margin)}`,
   )
-  const index = c.choices.provisional === 'bis-acryl in putty index'
-  const guide = c.choices.provisional === 'bis-acryl in wax-up matrix'
+  const index = c.school('provisional') === 'bis-acryl in putty index'
+  const guide = c.school('provisional') === 'bis-acryl in wax-up matrix'
   const gauge = index
     ? 'sectioned putty index'
     : guide

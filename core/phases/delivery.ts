@@ -55,7 +55,7 @@ export interface FinalCement {
 }
 /** The cement named at preparation. */
 export function finalCement(c: Case): FinalCement {
-  switch (c.request.deliveryCement) {
+  switch (c.asks('deliveryCement')) {
     case 'resin':
       return { need: 'cement.resin', words: 'resin cement', because: practice('bonded, as planned at the preparation') }
     case 'resin-modified glass ionomer':

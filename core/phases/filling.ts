@@ -15,7 +15,7 @@ import { cureOf, lightStep, type Spot, spotOn } from './bonding'
 
 export const spotOf = (u: Unit): Spot => spotOn(u, `filling.${u.tooth}`, 'restoring')
 /** Depth of the cavity, mm; 4 where nobody has measured yet. */
-export const depthOf = (u: Unit): number => u.facts.depthMm ?? 4
+export const depthOf = (u: Unit): number => u.says('depthMm') ?? 4
 
 /** The cavity of a tooth as it is planned, in mm³. */
 export const volumeOf = (u: Unit, usual: string): Figure =>

@@ -1,15 +1,16 @@
 /** What a delivery takes over from the visits before it: asked of the laboratory, sealed, left in under the provisional. */
+import type { VisitRequest } from '../model/request'
 import type { Tooth } from '../teeth/notation'
 import type { Case } from '../library/case'
 
-type Earlier = Case['request']['earlier'][number]
+type Earlier = VisitRequest['earlier'][number]
 /** The last visit before this one that says something; what it says stands. */
 const last = (c: Case, key: 'asked' | 'shade' | 'sealed' | 'left'): Earlier | undefined =>
-  c.request.earlier.findLast((e) => e[key] !== undefined)
+  c.asks('earlier').findLast((e) => e[key] !== undefined)
 
 /** Whether the dentine was sealed at the first visit: as it was planned and signed there, else as the school has it. */
 export const dentineSealed = (c: Case, tooth: Tooth): boolean =>
-  last(c, 'sealed')?.sealed?.includes(tooth) ?? c.choices.dentineSeal === 'at once'
+  last(c, 'sealed')?.sealed?.includes(tooth) ?? c.school('dentineSeal') === 'at once'
 
 /** Pieces that lie under the provisional. */
 export const leftIn = (c: Case): { what: string; n: number }[] => last(c, 'left')?.left ?? []

@@ -12,12 +12,12 @@ import { fitProvisional } from './provisional-fit'
  * @param before what is done between trimming and cementing it
  */
 export function impressionAndProvisional(c: Case, cord: CordPlan, before: Block = nothing): Block {
-  if (c.choices.provisionalWhen === 'after the impression')
+  if (c.school('provisionalWhen') === 'after the impression')
     return sequence(finalImpression(c, cord), makeProvisional(c), trimProvisional(c), before, fitProvisional(c))
   const waits =
     cord.layers.length > 0
       ? 'the cord dwells'
-      : c.choices.impression === 'optical scan'
+      : c.school('impression') === 'optical scan'
         ? 'the scanner is made ready'
         : 'the tray is made ready'
   return sequence(

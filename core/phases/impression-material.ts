@@ -32,7 +32,7 @@ export function injectionSites(c: Case): { kind: 'crown' | 'veneer' | 'box'; n: 
 }
 
 /** The wash goes in the tray alone: a school, and only with polyether, which likes water; hydrocolloid is always put round the margin. */
-export const inTrayOnly = (c: Case, family: Family): boolean => c.choices.wash === 'tray' && family === 'polyether'
+export const inTrayOnly = (c: Case, family: Family): boolean => c.school('wash') === 'tray' && family === 'polyether'
 
 /** What has to fit the working time of an impression: syringe and tray, or the tray alone. */
 export function windowOf(c: Case, family: Family, workingS: number, drawn: number): InjectionWindow {
@@ -69,7 +69,7 @@ export interface Round {
 
 /** The impressions of the school picked, in order; a scan is none. */
 export function roundsOf(c: Case): Round[] {
-  const school = c.choices.impression
+  const school = c.school('impression')
   if (school === 'optical scan') return []
   if (school === 'reversible hydrocolloid') {
     const { hydrocolloid, polyether } = hydrocolloidSchool(c.units.length, c.pontics.length)
@@ -91,7 +91,7 @@ export function roundsOf(c: Case): Round[] {
     school === 'polyether, custom tray'
       ? { family: 'polyether', tray: 'custom', mark: '' }
       : { family: 'silicone', tray: school === 'addition silicone, dual-arch' ? 'dual-arch' : 'full', mark: '' }
-  return c.choices.howMany === 'parachute'
+  return c.school('howMany') === 'parachute'
     ? [first, { ...first, mark: '2.', why: 'a second as parachute: there is no coming back for a fault' }]
     : [first]
 }

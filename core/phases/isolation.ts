@@ -49,7 +49,7 @@ function clampNeed(c: Case, anchor: Tooth): Need {
         { what: 'clamp.molar', loss: 'too wide: it rocks on a primary molar' },
       ],
     })
-  if (at >= 6 && c.request.partErupted)
+  if (at >= 6 && c.asks('partErupted'))
     return clamp('retentive', {
       words: 'clamp whose jaws point down, for a part-erupted molar',
       because: practice('part-erupted: jaws that point down hold under the tissue'),
@@ -115,12 +115,12 @@ function otherClamp(teeth: readonly Tooth[], holes: readonly Tooth[], anchor: To
 /** The sheet: holes, clamp, order of application, and what hangs on it. */
 export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
   if (c.sheet.alreadyOn) return nothing
-  const gone = [...c.request.missing, ...c.request.pontics]
+  const gone = [...c.asks('missing'), ...c.asks('pontics')]
   const holes = purpose === 'canal' ? [firstOf(c.units).tooth] : damTeeth(c.sheet.teeth, gone)
   const anchor = holes.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
   const second = otherClamp(c.sheet.teeth, holes, anchor)
   const clamped = second ? [anchor, second] : [anchor]
-  const how = orderOn[c.choices.damOrder]
+  const how = orderOn[c.school('damOrder')]
   const clampedSaid = clamped.map(c.say).join(' and ')
   const one = holes.length === 1
   return sequence(
@@ -166,23 +166,23 @@ function retractor(c: Case): Block {
 
 /** Isolation while cutting a crown, by the school picked. */
 export function isolation(c: Case): Block {
-  if (c.choices.isolation === 'rolls and suction') return rolls(c)
-  return c.choices.isolation === 'suction retractor' ? retractor(c) : damOn(c, { purpose: 'cutting' })
+  if (c.school('isolation') === 'rolls and suction') return rolls(c)
+  return c.school('isolation') === 'suction retractor' ? retractor(c) : damOn(c, { purpose: 'cutting' })
 }
 
 /** The sheet comes off before the tissue work of a crown. */
 export function isolationOff(c: Case): Block {
-  return only(c.choices.isolation === 'dam throughout', () =>
+  return only(c.school('isolation') === 'dam throughout', () =>
     damOff(c, { why: `the margin of ${labels(c)} has to be seen with the tissue free` }),
   )
 }
 
 /** Isolation for bonding, foil and root canals: the sheet, unless the dentist's card takes another way. */
 export const sheetOn = (c: Case, sheet: Sheet): Block =>
-  c.choices.bondingIsolation === 'dam'
+  c.school('bondingIsolation') === 'dam'
     ? damOn(c, sheet)
-    : c.choices.bondingIsolation === 'suction retractor'
+    : c.school('bondingIsolation') === 'suction retractor'
       ? retractor(c)
       : rolls(c)
 export const sheetOff = (c: Case, off: { purpose?: Sheet['purpose']; why?: string } = {}): Block =>
-  only(c.choices.bondingIsolation === 'dam', () => damOff(c, off))
+  only(c.school('bondingIsolation') === 'dam', () => damOff(c, off))

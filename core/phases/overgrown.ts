@@ -6,14 +6,14 @@ import { absent, nothing, type Block } from '../library/build'
 import { type Case, type Unit } from '../library/case'
 
 /** The teeth whose gum has to go. */
-export const overgrownTeeth = (c: Case): Unit[] => c.units.filter((u) => u.facts.overgrown)
+export const overgrownTeeth = (c: Case): Unit[] => c.units.filter((u) => u.says('overgrown'))
 
 /** Redundant or overgrown tissue: by the dentist, with what it asks of everybody in the room. */
 export function overgrownTissue(c: Case): Block {
   const teeth = overgrownTeeth(c)
   if (teeth.length === 0) return nothing
   const school =
-    c.choices.redundantTissue === 'electrosurgery' && c.has('pacemaker') ? 'laser' : c.choices.redundantTissue
+    c.school('redundantTissue') === 'electrosurgery' && c.has('pacemaker') ? 'laser' : c.school('redundantTissue')
   if (school === 'wait')
     return absent(
       'tissue removal',

@@ -12,9 +12,9 @@ export type Stuff = 'glass ceramic' | 'zirconia' | 'metal'
 /** What the fitting side is made of. */
 export function stuffOf(c: Case): Stuff {
   if (c.restoration === 'resin-bonded retainer')
-    return c.request.framework === 'zirconia'
+    return c.asks('framework') === 'zirconia'
       ? 'zirconia'
-      : c.request.framework === 'base metal'
+      : c.asks('framework') === 'base metal'
         ? 'metal'
         : 'glass ceramic'
   if (c.restoration === 'monolithic zirconia crown') return 'zirconia'

@@ -20,7 +20,7 @@ export const relining = [
 
 /** Which provisional cement: eugenol leaves the plan when the final crown will be bonded. */
 export function provisionalCement(c: Case): { need: string; because: Reason } {
-  return c.request.deliveryCement === 'resin' ||
+  return c.asks('deliveryCement') === 'resin' ||
     c.restoration === 'laminate veneer' ||
     c.restoration === 'ceramic inlay' ||
     c.restoration === 'ceramic onlay'

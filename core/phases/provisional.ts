@@ -17,7 +17,7 @@ const moulds = {
   'bis-acryl in preliminary impression': 'preliminary impression',
   'bis-acryl in wax-up matrix': 'wax-up matrix',
 } as const
-export const mouldOf = (c: Case): string => moulds[c.choices.provisional]
+export const mouldOf = (c: Case): string => moulds[c.school('provisional')]
 
 /** Bis-acryl for the visit's units: prepared teeth by their reduction, pontics whole. */
 function bisAcrylAmount(c: Case): Figure {
@@ -117,7 +117,7 @@ export const hardens = (c: Case): Tie => ({
 
 /** The smooth surface, by the school picked. */
 export function polishProvisional(c: Case): Block {
-  switch (c.choices.smooth) {
+  switch (c.school('smooth')) {
     case 'brush and felt':
       return lay(c, 'provisional.polish')
     case 'discs and points':

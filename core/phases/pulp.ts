@@ -5,7 +5,7 @@ import { type Case, type Unit } from '../library/case'
 
 /** What is done about a tooth's pulp: as its facts say, else as the work says of all. */
 const pulpOf = (c: Case, u: Unit): 'none' | 'pulpotomy' | 'pulpectomy' =>
-  u.facts.pulp ?? (c.request.pulpTreatment ? 'pulpotomy' : 'none')
+  u.says('pulp') ?? (c.asks('pulpTreatment') ? 'pulpotomy' : 'none')
 /** Whether any pulp of the work is treated. */
 export const treatsPulp = (c: Case): boolean => c.units.some((u) => pulpOf(c, u) !== 'none')
 

@@ -15,10 +15,10 @@ export const otherJaw = (c: Case): 'upper' | 'lower' => (c.jaw === 'upper' ? 'lo
 
 /** The mould the provisional is made in, taken before cutting: a preliminary impression, or a putty index. */
 export function provisionalMould(c: Case): Block {
-  if (c.choices.provisional === 'bis-acryl in wax-up matrix') {
+  if (c.school('provisional') === 'bis-acryl in wax-up matrix') {
     return lay(c, 'records.try-matrix')
   }
-  if (c.choices.provisional === 'bis-acryl in putty index') {
+  if (c.school('provisional') === 'bis-acryl in putty index') {
     return lay(c, 'records.putty-index')
   }
   if (c.before.mould)
@@ -34,9 +34,9 @@ export function provisionalMould(c: Case): Block {
 
 /** The opposing arch, where neither a dual-arch tray nor the scan gives it. */
 export function opposingArch(c: Case): Block {
-  if (c.choices.impression === 'addition silicone, dual-arch')
+  if (c.school('impression') === 'addition silicone, dual-arch')
     return absent('opposing impression', reason('the dual-arch tray takes both jaws at once', 'C'))
-  if (c.choices.impression === 'optical scan') {
+  if (c.school('impression') === 'optical scan') {
     return lay(c, 'records.scan-opposing')
   }
   const amount = alginate(otherJaw(c))
@@ -52,14 +52,14 @@ export function opposingArch(c: Case): Block {
 }
 
 const usesCustomTray = (c: Case): boolean =>
-  c.choices.impression === 'polyether, custom tray' ||
-  (c.choices.impression === 'reversible hydrocolloid' &&
+  c.school('impression') === 'polyether, custom tray' ||
+  (c.school('impression') === 'reversible hydrocolloid' &&
     hydrocolloidSchool(c.units.length, c.pontics.length).polyether > 0)
 
 /** Adhesive on a custom tray: painted early, because it wants a quarter of an hour. The baths are switched on as early. */
 export function paintTray(c: Case): Block {
   return sequence(
-    only(c.choices.impression === 'reversible hydrocolloid', () => lay(c, 'impression.baths')),
+    only(c.school('impression') === 'reversible hydrocolloid', () => lay(c, 'impression.baths')),
     only(usesCustomTray(c), () => lay(c, 'impression.paint-tray', { customTray: customTray() })),
   )
 }

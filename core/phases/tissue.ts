@@ -65,7 +65,7 @@ export function placeCord(
   const cutMm = Math.ceil(length.value)
   const finer = smallerCord(size)
   const word = layerWords(plan, layer)
-  const packer = packerNeed[c.choices.packer]
+  const packer = packerNeed[c.school('packer')]
   const tight = s.along === 'box' ? '' : ' Tight contact: doubled floss carries it in.'
   return lay(c, more.as ?? 'tissue.$layer-cord.$site', {
     ...s,
@@ -96,9 +96,9 @@ export function placeCord(
 
 /** Cords in: base, then top, site by site; a second piece where one spot runs deep; pellets and paste by the school. */
 export function cords(c: Case, plan: CordPlan): Block {
-  const thin = c.request.margin === 'supragingival'
+  const thin = c.asks('margin') === 'supragingival'
   const size = (layer: CordLayer): { size: CordSize; because: Reason } =>
-    thin ? { size: '00', because: plan.because } : cordSize(layer, c.request.tissue)
+    thin ? { size: '00', because: plan.because } : cordSize(layer, c.asks('tissue'))
   return sequence(
     plan.layers.length === 0 && !plan.paste ? absent('cord', plan.because) : nothing,
     ...plan.layers.flatMap((layer) => plan.sites.map((s) => placeCord(c, plan, layer, s, size(layer)))),
@@ -181,7 +181,7 @@ export function baseCordsOut(c: Case, plan: CordPlan, placedPlain: boolean): Blo
  * it is wet and not astringent. Standing C.
  */
 export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
-  const size = c.request.tissue.biotype === 'thin' ? '000' : '00'
+  const size = c.asks('tissue').biotype === 'thin' ? '000' : '00'
   return sequence(
     ...plan.sites.map((s) =>
       placeCord(

@@ -25,7 +25,7 @@ export function cordsToLower(c: Case, plan: CordPlan, sites: readonly CordSite[]
     paste: false,
     deep: false,
   }
-  const { size } = cordSize('single', c.request.tissue)
+  const { size } = cordSize('single', c.asks('tissue'))
   const because = practice(
     `first of two rounds: the gum is held away while the margin is lowered; ${size}, a size that enters without blanching`,
   )

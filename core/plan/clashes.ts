@@ -32,7 +32,7 @@ export function findClashes(works: readonly Case[], setup: readonly SetupLine[],
       steps,
       uses,
       bonds,
-      before: (need) => request.earlier.filter((e) => e.date <= request.date && matches(e.uses, need)),
+      before: (need) => c.asks('earlier').filter((e) => e.date <= request.date && matches(e.uses, need)),
       itemOf: (line) => byId.get(line.id),
     }
     for (const rule of rules) {

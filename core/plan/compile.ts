@@ -82,7 +82,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     (c): Work => ({ kind: visitKinds[c.request.kind], c }),
   )
   const { c } = firstOf(works)
-  const team = withTable(people, c.choices.functions, practice)
+  const team = withTable(people, c.school('functions'), practice)
   const kindIds = works.map((w) => w.kind.id)
   const amended = amend(
     wire(dayOf(works)),

@@ -134,7 +134,7 @@ function asInLanes(step: Step, draft: Draft, lanes: Lanes, team: Team): Step {
 }
 
 /** Who sits where while a tooth is cut in the mouth. */
-export const withSeats = (step: Step, { choices }: Case): Step =>
+export const withSeats = (step: Step, c: Case): Step =>
   step.cut && step.tooth && step.place === 'mouth'
-    ? { ...step, seats: seatsFor(step.tooth, aspectOf(step.cut.surface), choices.hand) }
+    ? { ...step, seats: seatsFor(step.tooth, aspectOf(step.cut.surface), c.school('hand')) }
     : step

@@ -17,7 +17,7 @@ import { rolls, sheetOff, sheetOn } from '../phases/isolation'
 import { cleanPiece, primePiece } from '../phases/piece'
 import type { VisitKind } from './kind'
 import { weekAfter } from './follow-ups'
-const bonded = (c: Case): boolean => c.request.deliveryCement === 'resin'
+const bonded = (c: Case): boolean => c.asks('deliveryCement') === 'resin'
 const what = (c: Case): string => (c.pontics.length > 0 ? 'bridge' : 'crown')
 
 /** A side of the crowned teeth by its name: labial in front, buccal behind. */
@@ -32,7 +32,7 @@ function bond(c: Case): Block {
   const spot = spotOnAll(c, 'delivery', 'delivery')
   const light = cureOf(c, `resin cement, each side, ${labels(c)}`, 'cure.cement', 'cement.resin')
   return sequence(
-    only(c.choices.bondingIsolation === 'dam', () => sheetOn(c, { purpose: 'bonding' })),
+    only(c.school('bondingIsolation') === 'dam', () => sheetOn(c, { purpose: 'bonding' })),
     primePiece(c),
     bondTooth(c, spot, 'cavity', { cured: false, dualCure: true }),
     lay(c, 'delivery.load:resin', { because: finalCement(c).because }),

@@ -10,7 +10,7 @@ import type { VisitKind } from './kind'
 
 /** The mould made fit for use: cut, trimmed, tried empty. */
 function mouldReady(c: Case): Block {
-  const putty = c.choices.provisional === 'bis-acryl in putty index'
+  const putty = c.school('provisional') === 'bis-acryl in putty index'
   return sequence(
     only(putty, () => lay(c, 'provisional.cut-index')),
     lay(c, 'provisional.try-mould', { mouldOf: mouldOf(c) }),

@@ -11,7 +11,7 @@ import { restoring } from './kind'
 
 /** The index that gauges every cut: made, sectioned, and checked back on the uncut teeth. */
 function sectionedIndex(c: Case): Block {
-  const mould = c.choices.provisional === 'bis-acryl in putty index'
+  const mould = c.school('provisional') === 'bis-acryl in putty index'
   return sequence(
     // The mould stays whole: the one that is cut through is another.
     lay(c, 'records.reduction-index', { mould }),

@@ -20,7 +20,7 @@ const first = (c: Case): Unit => firstOf(c.units)
 
 /** A missing wall is built with flowable before the preliminary impression: the mould needs a whole tooth. */
 function wall(c: Case): Block {
-  return only(c.request.missingWall, () => lay(c, 'records.wall', { u: first(c) }))
+  return only(c.asks('missingWall'), () => lay(c, 'records.wall', { u: first(c) }))
 }
 
 /** The core, by the school picked: glass ionomer, or dual-cure resin. */
@@ -29,7 +29,7 @@ function core(c: Case): Block {
   const s = spotOn(u, 'core', 'core')
   const band = lay(c, 'core.band', { u })
   const off = lay(c, 'core.band-off', { u })
-  if (c.choices.core === 'glass ionomer') {
+  if (c.school('core') === 'glass ionomer') {
     return sequence(
       band,
       etch(c, s, 'before glass ionomer'),
@@ -64,14 +64,14 @@ export const endoCoreCrown = restoring({
       cutSteps(c, topFirstLines, [4, 7, 12]),
       cutSteps(c, ['canal first.caries'], [1, 2, 5]),
       sheetOn(c, { purpose: 'canal' }),
-      only(c.choices.bondingIsolation === 'dam', () => lay(c, 'isolation.seal:canal', { u })),
+      only(c.school('bondingIsolation') === 'dam', () => lay(c, 'isolation.seal:canal', { u })),
       access(c, u),
       shapeCanals(c, u),
       fillCanals(c, u, 2),
       core(c),
       sheetOff(c, { purpose: 'canal' }),
       lay(c, 'core.film', { u }),
-      only(c.choices.bondingIsolation === 'dam', () => rolls(c)),
+      only(c.school('bondingIsolation') === 'dam', () => rolls(c)),
       cutSteps(c, afterCoreLines, [8, 13, 25]),
       reductionCheck(c),
       overgrownTissue(c),

@@ -36,7 +36,7 @@ export const fillingCervical: VisitKind = {
   id: 'filling.cervical',
   beforehand: (c) => [shadePreview(c)],
   work: (c) => {
-    const dam = c.choices.bondingIsolation === 'dam'
+    const dam = c.school('bondingIsolation') === 'dam'
     return sequence(
       dam
         ? sequence(

@@ -2,7 +2,7 @@
 import { sequence, type Block } from '../library/build'
 import type { Case, Unit } from '../library/case'
 
-export const underSheet = (c: Case): boolean => c.choices.bondingIsolation === 'dam'
+export const underSheet = (c: Case): boolean => c.school('bondingIsolation') === 'dam'
 export const each = (c: Case, block: (u: Unit) => Block): Block => sequence(...c.units.map(block))
 export const id = (u: Unit, act: string): string => `filling.${u.tooth}.${act}`
 

@@ -44,7 +44,7 @@ export function tryInOf(c: Case): FollowUp[] {
 
 /** A week after tissue surgery the tissue is looked at. */
 export function tissueRecall(c: Case): FollowUp[] {
-  if (overgrownTeeth(c).length === 0 || c.choices.redundantTissue === 'wait') return []
+  if (overgrownTeeth(c).length === 0 || c.school('redundantTissue') === 'wait') return []
   return [
     {
       title: 'Look at the tissue',

@@ -21,7 +21,7 @@ const onlyUnits = (c: Case, units: Unit[]): Case => ({ ...c, units })
 function sealedSheet(c: Case): Block {
   return sequence(
     sheetOn(c, { purpose: 'foil' }),
-    only(c.choices.bondingIsolation === 'dam', () =>
+    only(c.school('bondingIsolation') === 'dam', () =>
       sequence(
         lay(c, 'isolation.second-clamp', {
           clamp: clamp('premolar', {
@@ -56,7 +56,7 @@ function inlay(c: Case, units: Unit[]): Block {
 
 /** A pit for foil: 2.5 mm across at its mouth, as deep as the case says, else 2 mm; a block that holds it. Our estimate. */
 function pitVolume(u: Unit): Figure {
-  const [acrossMm, deepMm] = [2.5, u.facts.depthMm ?? 2]
+  const [acrossMm, deepMm] = [2.5, u.says('depthMm') ?? 2]
   const value = Math.round(acrossMm * acrossMm * deepMm * 10) / 10
   return {
     name: 'pit, about',

@@ -29,7 +29,7 @@ const spot = (c: Case): Spot => spotOnAll(c, 'inlay', 'restoring')
 
 /** Dentine sealed at once: the bond to fresh dentine; the sticky layer then has to go before silicone and bis-acryl. */
 function sealDentine(c: Case): Block {
-  if (c.choices.dentineSeal === 'at delivery')
+  if (c.school('dentineSeal') === 'at delivery')
     return absent(
       'dentine seal',
       reason('the dentist’s choice: nothing on the dentine until the piece is bonded', 'practice'),
@@ -52,8 +52,8 @@ const softStopping = (c: Case, boxes: number): Block => lay(c, 'provisional.stop
 
 /** The provisional of an inlay, by the school picked; resin-sealed dentine makes the separator a hold. */
 function inlayProvisional(c: Case): Block {
-  const sealed = c.choices.dentineSeal === 'at once'
-  const school = c.choices.inlayProvisional
+  const sealed = c.school('dentineSeal') === 'at once'
+  const school = c.school('inlayProvisional')
   if (school === 'bis-acryl') return sequence(makeProvisional(c, { sealed }), trimProvisional(c), fitProvisional(c))
   const boxes = c.units.reduce((n, u) => n + boxesOf(surfacesOf(u, usual(c))).length, 0)
   const separate = lay(c, 'provisional.separate:inlay', { sealed })
@@ -87,14 +87,14 @@ export const inlayPrepare = restoring({
     shadePreview(c),
     sequence(
       paintTray(c),
-      c.choices.inlayProvisional === 'bis-acryl' ? provisionalMould(c) : sequence(),
+      c.school('inlayProvisional') === 'bis-acryl' ? provisionalMould(c) : sequence(),
       opposingArch(c),
     ),
   ],
   work: (c) => {
     const school = cordPlan(c, boxSites(c, usual(c)))
     const plan: CordPlan = { ...school, pellet: school.layers.length > 0 && school.layers.at(-1) !== 'base' }
-    const dam = c.choices.bondingIsolation === 'dam'
+    const dam = c.school('bondingIsolation') === 'dam'
     return sequence(
       sheetOn(c, { purpose: 'bonding' }),
       cutSteps(c, inlayLines, [10, 16, 28], (u) => surfaceWords(u, usual(c))),
@@ -143,7 +143,7 @@ function bondOne(c: Case, u: Unit): Block {
 
 export const inlayDeliver = restoring({
   id: 'inlay.deliver',
-  sheet: (c) => c.choices.bondingIsolation === 'dam',
+  sheet: (c) => c.school('bondingIsolation') === 'dam',
   work: (c) =>
     sequence(
       sheetOn(c, { purpose: 'bonding' }),

@@ -60,11 +60,11 @@ function bondOne(c: Case, u: Unit): Block {
   }
   return sequence(
     lay(c, 'delivery.$tooth.foil', { u }),
-    bondTooth(c, spot, c.request.inEnamel ? 'enamel' : 'cavity', { cured: false }),
+    bondTooth(c, spot, c.asks('inEnamel') ? 'enamel' : 'cavity', { cured: false }),
     lay(c, 'delivery.$tooth.load:laminate', { u }),
     lay(c, 'delivery.$tooth.seat:laminate', { u }),
     // Cleared before any light: what the edge light has set is no longer brushed off.
-    c.choices.resinExcess === 'tack and scrape'
+    c.school('resinExcess') === 'tack and scrape'
       ? resinExcess(c, spot)
       : resinExcess(c, spot, { as: '$stem.excess:laminate', u }),
     cureStep('edge'),
@@ -90,7 +90,7 @@ export const laminateDeliver: VisitKind = {
   work: (c) =>
     sequence(
       rolls(c),
-      c.choices.veneerProvisional === 'none' ? lay(c, 'delivery.clean:laminate') : provisionalOff(c, 'cut'),
+      c.school('veneerProvisional') === 'none' ? lay(c, 'delivery.clean:laminate') : provisionalOff(c, 'cut'),
       tryInAll(c),
       cordsForBonding(c, 'finishing.cords-out'),
       conditionPieces(c),

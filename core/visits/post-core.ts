@@ -29,12 +29,12 @@ function choiceOf(c: Case): PostChoice | undefined {
 
 /** The root as it is drawn at a stage. */
 function rootOf(c: Case, stage: 'space' | 'post' | 'core'): Shown {
-  const canalMm = first(c).facts.canals?.[0]?.lengthMm
+  const canalMm = first(c).says('canals')?.[0]?.lengthMm
   return {
     what: 'post',
     stage,
     ...(canalMm === undefined ? {} : { canalMm }),
-    sealMm: c.request.sealMm,
+    sealMm: c.asks('sealMm'),
     postMm: choiceOf(c)?.postMm ?? usualPostMm,
   }
 }
@@ -42,8 +42,8 @@ function rootOf(c: Case, stage: 'space' | 'post' | 'core'): Shown {
 /** Post space by the canal's length where the film has been read, else what the film will be asked. */
 function space(c: Case): Block {
   const u = first(c)
-  const canalMm = u.facts.canals?.[0]?.lengthMm
-  const { sealMm } = c.request
+  const canalMm = u.says('canals')?.[0]?.lengthMm
+  const sealMm = c.asks('sealMm')
   const room = canalMm !== undefined && canalMm > sealMm ? postSpace(canalMm, sealMm) : undefined
   const choice = choiceOf(c)
   const earlier = choice?.drillsMm.slice(0, -1) ?? []
@@ -128,7 +128,9 @@ function shapeAndCoat(c: RestoredCase): Block {
   const s = spotOn(u, 'coat', 'core')
   const coat = bondTooth(c, s, 'fresh dentine', { rinse: 'etch.rinse.coat', what: 'the dentine' })
   return sequence(
-    cutSteps({ ...c, request: { ...c.request, vital: false } }, postLines, [8, 12, 20], () => ({
+    cutSteps(c, postLines, [8, 12, 20], () => ({
+      // The canal has just been filled: whatever the case says, nothing is alive in it.
+      painless: true,
       marginInTwoMm: Math.min(reductionTargets(c.restoration).margin.mostMm, 0.8),
     })),
     lay(c, 'core.ferrule', { u, rootOf: rootOf(c, 'core') }),

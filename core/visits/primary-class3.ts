@@ -15,7 +15,7 @@ import { each } from './child-steps'
 
 /** What goes between the teeth: half a plastic strip, or a sectional band. */
 function between(c: Case): { word: string; needs: Need[]; title: string; why: string; held: string } {
-  return c.choices.frontBand === 'sectional band'
+  return c.school('frontBand') === 'sectional band'
     ? {
         word: 'band',
         needs: [open('matrix band.sectional')],
@@ -64,7 +64,7 @@ function classThree(c: Case, u: Unit): Block {
 export const primaryClass3: VisitKind = {
   id: 'primary.class3',
   work: (c) => {
-    const dam = c.choices.bondingIsolation === 'dam'
+    const dam = c.school('bondingIsolation') === 'dam'
     return sequence(
       lay(c, 'records.shade:child'),
       dam ? sheetOn(c, { purpose: 'bonding' }) : rolls(c),

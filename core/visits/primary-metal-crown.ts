@@ -84,7 +84,7 @@ function remade(c: Case, u: Unit, beyond: 'all are too large' | 'all are too sma
 
 /** Size tried from where the tooth’s width puts it, else from the middle of the range; too big or too small is mended at the bench. */
 function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
-  const begin = startSize(u.facts.widthMm, u.size.mesiodistalMm)
+  const begin = startSize(u.says('widthMm'), u.size.mesiodistalMm)
   const { size } = begin
   const kind = `preformed crown.${crownClass(u)}`
   const words = (n: number): string => `preformed crown size ${n}, ${crownClass(u)} primary molar`
@@ -121,8 +121,8 @@ export const primaryMetalCrown: VisitKind = {
   id: 'primary.metal-crown',
   deciding: (c) => {
     // What decides between the two ways is asked, whichever is taken.
-    const { lesion, lesionSite, managesFilling } = c.request
-    return c.choices.childMolar === 'sealed in'
+    const [lesion, lesionSite, managesFilling] = [c.asks('lesion'), c.asks('lesionSite'), c.asks('managesFilling')]
+    return c.school('childMolar') === 'sealed in'
       ? [
           lay(c, 'records.sealed-in', {
             sealedInAlways: sealedInAlways.join('; '),
@@ -134,7 +134,7 @@ export const primaryMetalCrown: VisitKind = {
       : []
   },
   work: (c) => {
-    const sealedIn = c.choices.childMolar === 'sealed in'
+    const sealedIn = c.school('childMolar') === 'sealed in'
     return sequence(
       sealedIn
         ? absent(
@@ -143,12 +143,12 @@ export const primaryMetalCrown: VisitKind = {
               'sealed in without cutting: the lesion is shut off from the mouth; separators may have gone before',
             ),
           )
-        : only(c.choices.bondingIsolation === 'dam', () => sheetOn(c, { purpose: 'cutting' })),
-      only(!sealedIn && c.choices.bondingIsolation !== 'dam', () => rolls(c)),
+        : only(c.school('bondingIsolation') === 'dam', () => sheetOn(c, { purpose: 'cutting' })),
+      only(!sealedIn && c.school('bondingIsolation') !== 'dam', () => rolls(c)),
       only(sealedIn, () => lay(c, 'child.separators')),
       only(!sealedIn, () => cutSteps(c, milkMolarLines, [4, 7, 12])),
       only(!sealedIn, () => pulp(c)),
-      only(!sealedIn && c.choices.bondingIsolation === 'dam', () =>
+      only(!sealedIn && c.school('bondingIsolation') === 'dam', () =>
         sheetOff(c, { why: 'the crown is tried with the gum free' }),
       ),
       crowns(c, sealedIn),
@@ -156,7 +156,7 @@ export const primaryMetalCrown: VisitKind = {
     )
   },
   followUps: (c) =>
-    c.choices.childMolar === 'sealed in'
+    c.school('childMolar') === 'sealed in'
       ? [{ title: 'Has the bite settled?', tell: 'a look whether the bite has settled', ...after(c, 'recall.bite') }]
       : [],
 }

@@ -7,7 +7,7 @@ import { only, sequence } from '../library/build'
 import { type Case } from '../library/case'
 import type { VisitKind } from './kind'
 const bonded = (c: Case): boolean =>
-  c.request.earlier.some((e) => kindFacts(e.kind).family === 'bonded bridge') || c.pontics.length > 0
+  c.asks('earlier').some((e) => kindFacts(e.kind).family === 'bonded bridge') || c.pontics.length > 0
 
 export const recallWeek: VisitKind = {
   id: 'recall.week',

@@ -18,7 +18,7 @@ import { restoring } from './kind'
 
 /** Where the margin of a veneer goes: what the case says, and just under the gum where a dark tooth would show. */
 const goesUnder = (c: Case, u: Unit): boolean =>
-  c.request.margin === 'subgingival' || (c.request.margin === 'equigingival' && u.facts.dark === true)
+  c.asks('margin') === 'subgingival' || (c.asks('margin') === 'equigingival' && u.says('dark') === true)
 /** Veneer cutting 5 · 8 · 12 minutes a tooth. Standing C or estimate. */
 const minutes = [5, 8, 12] as const
 
@@ -41,8 +41,9 @@ function veneerCords(c: Case, withTop: boolean): { first: CordPlan | undefined; 
   const sites = toothSites(c, 'labial and proximal')
   const school = cordPlan(c, sites)
   // Who wants no cord at all is not given one to guard the gum either, unless it is asked for.
-  const guarded = c.choices.cordFirst === 'yes' || (c.choices.cordFirst === 'two rounds' && c.choices.cord !== 'none')
-  const before = guarded && c.request.margin !== 'supragingival'
+  const guarded =
+    c.school('cordFirst') === 'yes' || (c.school('cordFirst') === 'two rounds' && c.school('cord') !== 'none')
+  const before = guarded && c.asks('margin') !== 'supragingival'
   if (!before) return { first: undefined, later: school }
   const first: CordPlan = {
     ...school,
@@ -75,7 +76,7 @@ const topOnly = (plan: CordPlan): CordPlan => ({ ...plan, layers: plan.layers.fi
  * @returns the cords the impression is taken with, and those still to place before it
  */
 function cutVeneers(c: Case, withTop: boolean): { work: Block; toPlace: CordPlan | undefined; plan: CordPlan } {
-  const rounds = c.choices.cordFirst === 'two rounds' && c.choices.cord !== 'none'
+  const rounds = c.school('cordFirst') === 'two rounds' && c.school('cord') !== 'none'
   const lowered = rounds ? c.units.filter((u) => goesUnder(c, u)) : []
   if (lowered.length > 0) {
     const plan = cordPlan(c, toothSites(c, 'labial and proximal'))
@@ -98,7 +99,7 @@ function cutVeneers(c: Case, withTop: boolean): { work: Block; toPlace: CordPlan
           absent(
             'cord before cutting',
             practice(
-              c.request.margin === 'supragingival'
+              c.asks('margin') === 'supragingival'
                 ? 'margin above the gum: the bur does not reach it'
                 : 'the dentist packs for the impression only',
             ),
@@ -112,7 +113,7 @@ function cutVeneers(c: Case, withTop: boolean): { work: Block; toPlace: CordPlan
 
 /** A provisional only where dentine is open or something shows: asked every time. */
 function veneerProvisional(c: Case): Block {
-  if (c.choices.veneerProvisional === 'none')
+  if (c.school('veneerProvisional') === 'none')
     return absent(
       'provisional',
       practice('wholly in enamel: the polished tooth is its own cover; nothing is sensitive and nothing shows'),

@@ -18,7 +18,7 @@ export type FactId =
 
 const schools = tableOf(choiceNames, (name): Fact => {
   const { title, schools: known } = sure(questions.find((q) => q.name === name))
-  return { says: title, from: 'the practice', of: (c) => c.choices[name], values: known.map((s) => s.value) }
+  return { says: title, from: 'the practice', of: (c) => c.school(name), values: known.map((s) => s.value) }
 })
 const alerts = tableOf(keysOf(alertWords), (alert): Fact => ({
   says: alertWords[alert],

@@ -21,12 +21,12 @@ export const toothFacts = {
   'functional cusps': {
     says: 'the cusps that carry the bite; a crossbite swaps them',
     from: 'reckoned',
-    of: ofUnit((u, c) => functionalCusps(u.tooth, c.request.crossbite)?.functional),
+    of: ofUnit((u, c) => functionalCusps(u.tooth, c.asks('crossbite'))?.functional),
   },
   'other cusps': {
     says: 'the cusps that only guide',
     from: 'reckoned',
-    of: ofUnit((u, c) => functionalCusps(u.tooth, c.request.crossbite)?.other),
+    of: ofUnit((u, c) => functionalCusps(u.tooth, c.asks('crossbite'))?.other),
   },
   'inner side': {
     says: 'what the side toward the tongue is called',
@@ -46,18 +46,18 @@ export const toothFacts = {
   },
   'mesial neighbour': { says: 'which tooth that is', from: 'the tooth', of: ofUnit((u) => u.mesial.said) },
   'distal neighbour': { says: 'which tooth that is', from: 'the tooth', of: ofUnit((u) => u.distal.said) },
-  dark: { says: 'the tooth is discoloured', from: 'the tooth', of: ofUnit((u) => u.facts.dark === true) },
-  worn: { says: 'worn away, not decayed', from: 'the tooth', of: ofUnit((u) => u.facts.worn === true) },
+  dark: { says: 'the tooth is discoloured', from: 'the tooth', of: ofUnit((u) => u.says('dark') === true) },
+  worn: { says: 'worn away, not decayed', from: 'the tooth', of: ofUnit((u) => u.says('worn') === true) },
   'edge covered': {
     says: 'the piece covers the biting edge',
     from: 'the tooth',
-    of: ofUnit((u) => u.facts.coveredEdge),
+    of: ofUnit((u) => u.says('coveredEdge')),
   },
   'margin goes under the gum': {
     says: 'a margin that lies under the gum, or level with it on a dark tooth',
     from: 'reckoned',
     of: ofUnit(
-      (u, c) => c.request.margin === 'subgingival' || (c.request.margin === 'equigingival' && u.facts.dark === true),
+      (u, c) => c.asks('margin') === 'subgingival' || (c.asks('margin') === 'equigingival' && u.says('dark') === true),
     ),
   },
   'second milk molar': { says: 'the last milk molar', from: 'the tooth', of: ofUnit((u) => u.tooth[1] === '5') },

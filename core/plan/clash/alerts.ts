@@ -104,11 +104,11 @@ const nickel: Rule = ({ c, setup }) => {
   if (!c.has('nickel')) return null
   const metal =
     ['full metal crown', 'metal-ceramic crown', 'preformed metal crown'].includes(c.restoration ?? '') ||
-    c.request.framework === 'base metal'
+    c.asks('framework') === 'base metal'
   const laid = within(setup).filter((l) => l.allergens?.includes('nickel'))
   if (!metal && laid.length === 0) return null
   const what = [
-    ...(metal ? [c.request.framework === 'base metal' ? 'a base-metal bridge' : `a ${c.restoration}`] : []),
+    ...(metal ? [c.asks('framework') === 'base metal' ? 'a base-metal bridge' : `a ${c.restoration}`] : []),
     ...laid.map((l) => l.name),
   ].join(', ')
   return forDentist(
@@ -141,7 +141,7 @@ const pacemaker: Rule = ({ c, setup }) => {
       'their current may disturb a pacemaker',
       'the dentist decides: tissue by another way, a length by film',
     )
-  const unit = overgrownTeeth(c).length > 0 && c.choices.redundantTissue === 'electrosurgery'
+  const unit = overgrownTeeth(c).length > 0 && c.school('redundantTissue') === 'electrosurgery'
   if (unit)
     return forDentist(
       'pacemaker',
@@ -159,7 +159,7 @@ const pacemaker: Rule = ({ c, setup }) => {
 }
 
 const childWithoutWeight: Rule = ({ c, uses }) =>
-  (childOf(c) ?? c.kind.dentition === 'primary') && c.request.weightKg === undefined && uses(/^cartridge\./)
+  (childOf(c) ?? c.kind.dentition === 'primary') && c.asks('weightKg') === undefined && uses(/^cartridge\./)
     ? clash(
         'weight',
         'ask',

@@ -10,7 +10,7 @@ import { parts } from '../../teeth/notation'
 import { clash, forDentist, type Rule } from './rule'
 
 const pieceNotHere: Rule = ({ c }) =>
-  c.kind.delivers && !c.request.pieceOnHand
+  c.kind.delivers && !c.asks('pieceOnHand')
     ? clash(
         'piece',
         'stop',
@@ -52,7 +52,7 @@ const injectionTooLong: Rule = ({ c, uses, steps }) => {
 }
 
 const washInTray: Rule = ({ c, uses }) =>
-  c.asked.choices.has('wash') && c.choices.wash === 'tray' && uses(/^light body\.silicone/)
+  c.asked.choices.has('wash') && c.school('wash') === 'tray' && uses(/^light body\.silicone/)
     ? clash(
         'wash',
         'mind',
@@ -81,7 +81,7 @@ const placeOfBridge: Rule = ({ c }) => {
 
 /** Sealed in without cutting only where the table of indications has it, and never over a sick pulp. */
 const sealedInWhere: Rule = ({ c }) => {
-  if (!c.asked.choices.has('childMolar') || c.choices.childMolar !== 'sealed in') return null
+  if (!c.asked.choices.has('childMolar') || c.school('childMolar') !== 'sealed in') return null
   if (treatsPulp(c))
     return clash(
       'sealed-in-pulp',
@@ -90,7 +90,7 @@ const sealedInWhere: Rule = ({ c }) => {
       'sealed in only where there are no signs of the pulp',
       'the tooth prepared, and the pulp treated under it',
     )
-  const { lesionSite, lesion, managesFilling } = c.request
+  const [lesionSite, lesion, managesFilling] = [c.asks('lesionSite'), c.asks('lesion'), c.asks('managesFilling')]
   const found = sealedInFits(lesionSite, lesion === 'cavitated', managesFilling)
   return found.fits
     ? null
@@ -118,14 +118,14 @@ const weakLight: Rule = ({ c, uses }) =>
 const shortPost: Rule = ({ c }) => {
   if (!c.kind.post) return null
   const short = c.units.filter((u) => {
-    const canalMm = u.facts.canals?.[0]?.lengthMm
-    return canalMm !== undefined && !halfCanBeHad(canalMm, c.request.sealMm)
+    const canalMm = u.says('canals')?.[0]?.lengthMm
+    return canalMm !== undefined && !halfCanBeHad(canalMm, c.asks('sealMm'))
   })
   return short.length > 0
     ? forDentist(
         'post-room',
         `A short post in ${short.map((u) => u.label).join(', ')}`,
-        `over ${c.request.sealMm} mm of root filling less than half of the canal is left for it`,
+        `over ${c.asks('sealMm')} mm of root filling less than half of the canal is left for it`,
         'a shorter seal of not under 4 mm, or a core without a post; the dentist decides',
       )
     : null

@@ -17,7 +17,7 @@ const latexAndSilicone: Rule = ({ setup, uses }) => {
 }
 
 const eugenolLeftOut: Rule = ({ c, bonds }) => {
-  if (bonds || c.request.deliveryCement !== 'resin' || !c.asked.facts.has('deliveryCement') || c.kind.delivers)
+  if (bonds || c.asks('deliveryCement') !== 'resin' || !c.asked.facts.has('deliveryCement') || c.kind.delivers)
     return null
   return clash(
     'eugenol-bonding',
@@ -143,7 +143,7 @@ const acidicUnderSelfCure: Rule = ({ setup, uses, itemOf }) => {
 /** Acid and adhesive are of one system, or the plan is not laid up. */
 const acidAndSystem: Rule = ({ c }) => {
   if (!c.asked.choices.has('etch') || !c.asked.choices.has('adhesive')) return null
-  const { adhesive, etch } = c.choices
+  const [adhesive, etch] = [c.school('adhesive'), c.school('etch')]
   if (takes(adhesive, etch)) return null
   return etch === 'total'
     ? clash(
@@ -187,7 +187,7 @@ const hydrofluoricAcid: Rule = ({ uses }) =>
     : null
 
 const dampPolyether: Rule = ({ c, uses }) =>
-  uses(/polyether/) && c.choices.impression !== 'optical scan'
+  uses(/polyether/) && c.school('impression') !== 'optical scan'
     ? clash(
         'polyether-damp',
         'mind',
@@ -221,11 +221,11 @@ const bondedWithoutSheet: Rule = ({ c, uses }) => {
 }
 
 const tooMuchTint: Rule = ({ c }) =>
-  c.request.tintPercent > 25
+  c.asks('tintPercent') > 25
     ? clash(
         'tint',
         'ask',
-        `Tint ${c.request.tintPercent} % of the cement`,
+        `Tint ${c.asks('tintPercent')} % of the cement`,
         'over 25 % of the mix by weight it does not set as it should',
         'at most 25 %: another cement shade, or ask the laboratory',
       )
