@@ -29,7 +29,7 @@ export interface Unit {
 }
 
 /** What may have to be asked of a work or its patient: all of a request but who, when, and how. */
-type AskedOfWork = Exclude<
+export type AskedOfWork = Exclude<
   keyof VisitRequest,
   'kind' | 'date' | 'team' | 'alerts' | 'also' | 'choices' | 'visitChoices' | 'swaps' | 'ofTooth'
 >

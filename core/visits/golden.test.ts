@@ -8,6 +8,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readPlan } from '../plan/text'
 import { coverage } from '../../scripts/coverage'
+import { factsPage } from '../../scripts/facts'
 import { kindIds, kindTable } from '../kinds'
 import { files, planOf } from '../../demo/test/plans'
 
@@ -20,6 +21,9 @@ describe('every J-number and every kind has a case', () => {
   })
   it('docs/coverage.md says what they cover, as it is', () => {
     expect(coverage()).toBe(readFileSync('docs/coverage.md', 'utf8'))
+  })
+  it('docs/facts.md says what can be asked and what hangs on it, as it is', () => {
+    expect(factsPage(files.map(planOf))).toBe(readFileSync('docs/facts.md', 'utf8'))
   })
   it.each(files)('%s reads as it was reviewed', (name) => {
     expect(readPlan(planOf(name))).toBe(readFileSync(`demo/cases/readings/${name}.txt`, 'utf8'))

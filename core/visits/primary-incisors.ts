@@ -33,7 +33,7 @@ function incisors(c: Case): Block {
     each(c, (u) => fitIncisor(c, u)),
     only(c.units.length > 1, () => lay(c, 'crown.together')),
     each(c, (u) => seatIncisor(c, u)),
-    lay(c, 'crown.rinse', { lastTooth: last.tooth }),
+    lay(c, 'crown.rinse', { lastTooth: last.tooth, lastSeat: `crown.${last.tooth}.seat` }),
   )
 }
 

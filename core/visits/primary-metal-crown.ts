@@ -61,6 +61,7 @@ const excess = (c: Case, id: string, last: Unit, all: readonly Unit[]): Block =>
     longest: 2 * all.length,
     one: all.length === 1,
     lastTooth: last.tooth,
+    lastSeat: `crown.${last.tooth}.seat`,
     id,
   })
 

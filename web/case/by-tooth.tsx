@@ -30,7 +30,8 @@ export function ByTooth({
   const { request } = data.visit
   const work = workAt(request, at)
   const flags = toothFlags.filter(([fact]) => asked(fact))
-  if (!['surfaces', 'depthMm', 'widthMm', 'canals', 'made', 'pulp'].some(asked) && flags.length === 0) return null
+  if (!['surfaces', 'depthMm', 'widthMm', 'perimeterMm', 'canals', 'made', 'pulp'].some(asked) && flags.length === 0)
+    return null
   return (
     <ul className="space-y-1.5" aria-label="Tooth by tooth">
       {work.teeth.map((t: Tooth) => {
@@ -81,6 +82,15 @@ export function ByTooth({
                 disabled={locked}
                 value={facts.widthMm}
                 onValue={(widthMm) => say({ widthMm })}
+              />
+            )}
+            {asked('perimeterMm') && (
+              <NumberField
+                label="perimeter"
+                unit="mm"
+                disabled={locked}
+                value={facts.perimeterMm}
+                onValue={(perimeterMm) => say({ perimeterMm })}
               />
             )}
             {asked('canals') && (

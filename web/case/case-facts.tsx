@@ -1,10 +1,12 @@
 /** What will be done and what is known: only what this plan asked for is shown. */
-import type { ReactNode } from 'react'
+import { Fragment, type ReactNode } from 'react'
 import { kindFacts, type KindFacts } from '../../core/kinds'
 import type { AlsoWork, VisitRequest } from '../../core/model/request'
 import { firstOf } from '../../core/sure'
 import type { Framework, Restoration } from '../../core/vocabulary'
 import type { VisitAndPlan } from '../app/plan'
+import { Fold } from '../parts/fold'
+import { whyAsked } from '../../core/library/facts/decides'
 import { Check, Panel, Pick } from '../parts/ui'
 import { ByTooth } from './by-tooth'
 import { changeOf, workAt, type Change } from './change'
@@ -128,6 +130,13 @@ function Tissue({ work: { tissue }, asked, set, disabled }: Told) {
         onPick={(crevice) => set({ tissue: { ...tissue, crevice } })}
         words={{ narrow: 'Narrow', normal: 'normal', wide: 'wide crevice' }}
       />
+      <NumberField
+        label="Probing depth"
+        unit="mm"
+        disabled={disabled}
+        value={tissue.probingDepthMm}
+        onValue={(n) => n !== undefined && set({ tissue: { ...tissue, probingDepthMm: n } })}
+      />
     </Row>
   )
 }
@@ -236,6 +245,29 @@ function Doses({ request, asked, change, disabled }: Told) {
   )
 }
 
+/** Why each of these is asked: what hangs on the answer. */
+function WhyAsked({ facts }: { facts: readonly string[] }) {
+  const rows = facts.flatMap((fact) => {
+    const why = whyAsked(fact)
+    return why && !known.has(fact) ? [{ fact, ...why }] : []
+  })
+  if (rows.length === 0) return null
+  return (
+    <Fold title="What each answer decides">
+      <dl className="grid gap-x-4 gap-y-1 sm:grid-cols-[max-content_1fr]">
+        {rows.map(({ fact, title, decides }) => (
+          <Fragment key={fact}>
+            <dt className="font-semibold">{title}</dt>
+            <dd>{decides}</dd>
+          </Fragment>
+        ))}
+      </dl>
+    </Fold>
+  )
+}
+/** Told elsewhere on the Case, not asked here. */
+const known: ReadonlySet<string> = new Set(['teeth', 'pontics', 'missing', 'earlier'])
+
 export function Facts({
   data,
   at,
@@ -281,6 +313,7 @@ export function Facts({
       <ByTooth data={data} at={at} asked={told.asked} change={change} locked={locked} />
       <Amounts {...told} />
       {at === 0 && <Doses {...told} />}
+      <WhyAsked facts={data.plan.asked.facts[at] ?? []} />
     </Panel>
   )
 }

@@ -19,7 +19,7 @@ export const caseFacts = {
     of: (c) => c.pontics.map((u) => u.label).join(', '),
   },
   restoration: { says: 'what is made', from: 'the case', of: (c) => c.restoration ?? undefined },
-  family: { says: 'what kind of work it is', from: 'the case', of: (c) => c.kind.family },
+  'kind of work': { says: 'what kind of work it is', from: 'the case', of: (c) => c.kind.family },
   'bonded bridge': { says: 'a bonded bridge is or was made', from: 'an earlier visit', of: bonded },
   'primary teeth': { says: 'milk teeth are worked on', from: 'the case', of: (c) => c.kind.dentition === 'primary' },
   'permanent teeth': {

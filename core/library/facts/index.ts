@@ -37,3 +37,5 @@ const all = new Map<string, Fact>([
 ])
 /** @returns nothing where nobody knows such a fact */
 export const factCalled = (name: string): Fact | undefined => all.get(name)
+/** Every fact with its name, for whoever lists them. */
+export const allFacts = (): ReadonlyMap<string, Fact> => all

@@ -44,8 +44,8 @@ export const cuttingSteps = {
       {
         if: {
           any: [
-            ['family', 'is', 'crown'],
-            ['family', 'is', 'root'],
+            ['kind of work', 'is', 'crown'],
+            ['kind of work', 'is', 'root'],
           ],
         },
         use: [{ reading: 'convergence', teeth: '$(tooth codes)' }],

@@ -44,7 +44,7 @@ export const primaryMetalCrownSteps = {
     fn: 'excess removal',
     passes: ['{scaler}', 'knotted {floss}'],
     needs: [open('scaler'), open('floss', 600)],
-    ties: [{ from: 'crown.$lastTooth.seat', fromEdge: 'finish', least: 'crown cement.sets', title: 'Cement sets' }],
+    ties: [{ from: '$lastSeat', fromEdge: 'finish', least: 'crown cement.sets', title: 'Cement sets' }],
     told: 'removed the excess {cement}',
     mistakes: ['{cement} left under the edge: the gum stays red'],
     reason: { if: '$several', use: practice('one set for all of them: asleep, every minute counts') },
