@@ -50,7 +50,7 @@ it('data at rest goes into a file, is checked, and comes back in an empty folder
 
 it('a server that has the data open makes the copy itself, for a dentist with the code', async () => {
   const data = await demoFolder()
-  const child = spawn(process.execPath, ['--liftoff-only', '.cache/main.js', '--demo'], {
+  const child = spawn(process.execPath, ['--liftoff-only', '.cache/demo.js'], {
     env: { ...process.env, JADE_DATA: data, PORT: '0', DATABASE_URL: '', TZ: 'Etc/UTC' },
   })
   const url = await new Promise<string>((resolve, reject) => {

@@ -1,4 +1,8 @@
 import { spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { starterPractice } from '../core/practice/starter'
 import { describe, expect, it } from 'vitest'
 import { plan, run, schedule } from './verbs'
 
@@ -59,6 +63,14 @@ describe('a verb', () => {
     expect(run(['measure', 'cord', '--tooth', '11', '--coverage', 'labial and proximal'])).toMatchObject({
       length: { value: expect.closeTo(25, 0) },
     })
+    // A practice that leaves longer tails cuts longer pieces.
+    const folder = mkdtempSync(join(tmpdir(), 'jade-own-'))
+    const own = join(folder, 'practice.json')
+    const tails = { value: 9, by: 'Dr A', on: '2026-11-26' }
+    writeFileSync(own, JSON.stringify({ ...starterPractice(), rules: { 'cord.tails.front': tails } }))
+    const lengthIn = (...practice: string[]): unknown =>
+      run(['measure', 'cord', '--tooth', '11', '--coverage', 'labial and proximal', ...practice])
+    expect(lengthIn('--practice', own)).not.toEqual(lengthIn())
   })
   it('judges readings as at the chair, and says what is asked where', () => {
     const post = 'demo/cases/J11-post-and-core.json'

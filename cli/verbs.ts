@@ -9,7 +9,7 @@ import { RequestError } from '../core/plan/team'
 import { visitRequest } from '../core/model/request'
 import { readPlan } from '../core/plan/text'
 import type { Plan } from '../core/model/plan'
-import { practice } from '../core/practice/practice'
+import { practice, type Practice } from '../core/practice/practice'
 import { starterPractice } from '../core/practice/starter'
 import { judge, readingKinds, readingsAt, teethAt } from '../core/readings'
 import { delegationOf, personTimes } from '../core/schedule/delegate'
@@ -20,13 +20,13 @@ import { Misuse } from './misuse'
 import { dimensions } from '../core/teeth/dimensions'
 import { askWhich, readTooth, toothName, toQuadrant, toUniversal } from '../core/teeth/notation'
 import { teamMisfits } from '../core/practice/team'
-import { ruleMisfits } from '../core/rules'
+import { ruleMisfits, rulesOf } from '../core/rules'
 
 const usage = [
   'usage: jade plan FILE [--practice FILE]',
   '       jade read FILE [--practice FILE]',
   '       jade schedule FILE [--practice FILE]',
-  '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--notation iso|universal|quadrant]',
+  '       jade measure cord --tooth T [--layer base|top|single] [--coverage "full crown"|"labial and proximal"] [--perimeter MM] [--practice FILE] [--notation iso|universal|quadrant]',
   '       jade measure KIND FILE --readings JSON [--step ID] [--tooth T] [--practice FILE]',
   `       KIND is one of: ${readingKinds.join(', ')}`,
   '       jade schema visit|practice',
@@ -56,16 +56,22 @@ function parseOrSay<T>(schema: z.ZodType<T>, value: unknown, file: string): T {
   )
 }
 
+/** A practice of a file, else the one a new practice begins with. @throws Misuse where its own values do not fit together */
+function practiceOf(file: string | undefined): Practice {
+  if (!file) return starterPractice()
+  const own = parseOrSay(practice, readJson(file), file)
+  const wrong = ruleMisfits(own.rules).map((m) => `${file}: rules: ${m}`)
+  if (wrong.length > 0) throw new Misuse(wrong)
+  return own
+}
+
 export function plan(args: string[]): Plan {
   const { values, positionals } = parseArgs({ args, allowPositionals: true, options: { practice: { type: 'string' } } })
   const [file, ...more] = positionals
   if (!file || more.length > 0) throw new Misuse(usage)
   const request = parseOrSay(visitRequest, readJson(file), file)
-  const own = values.practice ? parseOrSay(practice, readJson(values.practice), values.practice) : starterPractice()
-  const wrong = [
-    ...teamMisfits(request.team, own.people).map((m) => `${file}: ${m.path.join('.')}: ${m.message}`),
-    ...ruleMisfits(own.rules).map((m) => `${values.practice ?? 'practice'}: rules: ${m}`),
-  ]
+  const own = practiceOf(values.practice)
+  const wrong = teamMisfits(request.team, own.people).map((m) => `${file}: ${m.path.join('.')}: ${m.message}`)
   if (wrong.length > 0) throw new Misuse(wrong)
   try {
     return compile(request, own)
@@ -113,8 +119,10 @@ function measureCord(args: string[]): unknown {
       coverage: { type: 'string', default: 'full crown' },
       perimeter: { type: 'string' },
       notation: { type: 'string', default: 'iso' },
+      practice: { type: 'string' },
     },
   })
+  const rules = rulesOf(practiceOf(values.practice).rules)
   const given = parseOrSay(
     z.object({
       layer: z.enum(['base', 'top', 'single']),
@@ -143,7 +151,7 @@ function measureCord(args: string[]): unknown {
       name: toothName(reading.tooth),
       ...(reading.also ? { alsoReads: `${reading.also.tooth} in ${reading.also.notation}` } : {}),
     },
-    length: cordLength(cervix, given.coverage, layer),
+    length: cordLength(cervix, given.coverage, layer, rules),
     startingSize: cordSize(layer, { probingDepthMm: 2, biotype: 'thick', crevice: 'normal' }),
   }
 }

@@ -19,6 +19,11 @@ export const ended = (text: string): string => (/[.!?]$/.test(text) ? text : `${
  */
 export const withArticle = (text: string): string => `${/^[aeiou]/i.test(text) ? 'an' : 'a'} ${text}`
 
+const places = new Intl.PluralRules('en', { type: 'ordinal' })
+const ends: Partial<Record<Intl.LDMLPluralRule, string>> = { one: 'st', two: 'nd', few: 'rd' }
+/** @example ordinal(2) // '2nd' */
+export const ordinal = (n: number): string => `${n}${ends[places.select(n)] ?? 'th'}`
+
 /** @example timesWords(2) // 'twice' */
 export const timesWords = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`)
 

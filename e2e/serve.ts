@@ -59,7 +59,7 @@ const shownBy = ({ pace, from, shows }: Clock): number => Math.round(shows + (Da
 
 function launch(folder: string, port: number, { pace, from, shows }: Clock): Promise<ChildProcess> {
   // It lives for a minute: making the database's code quick would take longer than it saves.
-  const child = spawn(process.execPath, ['--liftoff-only', 'dist/server.js', '--demo'], {
+  const child = spawn(process.execPath, ['--liftoff-only', 'dist/demo.js'], {
     env: {
       ...process.env,
       JADE_DATA: folder,

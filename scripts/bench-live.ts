@@ -24,7 +24,7 @@ export interface Live {
 const serverFlags: string[] = JSON.parse(readFileSync('scripts/server-flags.json', 'utf8'))
 export async function server(folder = mkdtempSync(join(tmpdir(), 'jade-bench-'))): Promise<Live> {
   const port = await freePort()
-  const child = spawn(process.execPath, [...serverFlags, 'dist/server.js', '--demo'], {
+  const child = spawn(process.execPath, [...serverFlags, 'dist/demo.js'], {
     env: { ...process.env, JADE_DATA: folder, PORT: String(port), DATABASE_URL: '', TZ: 'Etc/UTC' },
     stdio: ['ignore', 'pipe', 'inherit'],
   })

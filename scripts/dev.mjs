@@ -6,7 +6,7 @@ import { installPackages } from './setup.mjs'
 installPackages()
 const options = { stdio: 'inherit', env: { ...process.env, JADE_DATA: process.env.JADE_DATA ?? '.data/dev' } }
 const both = [
-  spawn(process.execPath, ['--watch', '--import', 'tsx', 'server/main.ts', '--demo'], options),
+  spawn(process.execPath, ['--watch', '--import', 'tsx', 'demo/main.ts'], options),
   spawn(process.execPath, ['node_modules/vite/bin/vite.js'], options),
 ]
 const stop = () => both.forEach((child) => child.kill('SIGTERM'))

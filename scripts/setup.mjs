@@ -55,7 +55,8 @@ export function build() {
   run('npx', [
     '--no-install',
     'esbuild',
-    'server/main.ts',
+    'server=server/main.ts',
+    'demo=demo/main.ts',
     '--bundle',
     '--platform=node',
     '--format=esm',
@@ -65,7 +66,6 @@ export function build() {
     // What is imported when it is asked for, papers and the driver of a database server, is then loaded, not before.
     '--splitting',
     '--outdir=dist',
-    '--entry-names=server',
     '--chunk-names=server-[name]-[hash]',
     '--log-level=warning',
   ])

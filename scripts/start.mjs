@@ -12,7 +12,11 @@ const more = Number(process.env.JADE_HEAP_MB)
 // The channel tells the server when this process is gone, however it went.
 const server = spawn(
   process.execPath,
-  [...flags, ...(more > 0 ? [`--max-old-space-size=${more}`] : []), 'dist/server.js', ...process.argv.slice(2)],
+  [
+    ...flags,
+    ...(more > 0 ? [`--max-old-space-size=${more}`] : []),
+    process.argv.includes('--demo') ? 'dist/demo.js' : 'dist/server.js',
+  ],
   { stdio: ['inherit', 'inherit', 'inherit', 'ipc'] },
 )
 // A terminal sends its interrupt to both; the server stops in order, and this process waits for it.

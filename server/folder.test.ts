@@ -36,9 +36,9 @@ describe('the data folder', () => {
     rmSync(folder, { recursive: true, force: true })
   })
 
-  const main = join(import.meta.dirname, '../.cache/main.js')
+  const main = join(import.meta.dirname, '../.cache/demo.js')
   const launch = (folder: string): Promise<{ child: ChildProcess; url: string }> => {
-    const child = spawn(process.execPath, ['--liftoff-only', main, '--demo'], {
+    const child = spawn(process.execPath, ['--liftoff-only', main], {
       env: {
         ...process.env,
         JADE_DATA: folder,

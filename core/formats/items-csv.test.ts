@@ -3,7 +3,7 @@ import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { families, item, type Item } from '../catalog/item'
 import { starterItems } from '../catalog/starter'
-import { itemsToCsv, previewItems } from './items-csv'
+import { itemColumns, itemsToCsv, previewItems } from './items-csv'
 
 const anyItem: fc.Arbitrary<Item> = fc
   .record({
@@ -17,6 +17,7 @@ const anyItem: fc.Arbitrary<Item> = fc
     lengthMm: fc.integer({ min: 1, max: 300 }),
     widthMm: fc.integer({ min: 1, max: 300 }),
     reusable: fc.boolean(),
+    counted: fc.constantFrom(undefined, 'patient', 'tooth', 'act'),
     latex: fc.boolean(),
     tracked: fc.boolean(),
     stock: fc.nat(999),
@@ -38,6 +39,9 @@ describe('the list as CSV', () => {
       }),
     )
     expect(previewItems(itemsToCsv(starterItems), starterItems).count.same).toBe(starterItems.length)
+  })
+  it('has a column for every field of an item', () => {
+    expect([...itemColumns].toSorted()).toEqual(Object.keys(item.shape).toSorted())
   })
   it('never hands a spreadsheet a formula', () => {
     const [row] = Papa.parse<string[]>(

@@ -11,6 +11,7 @@ export const itemColumns = [
   'widthMm',
   'shape',
   'reusable',
+  'counted',
   'latex',
   'allergens',
   'cassette',
@@ -23,7 +24,7 @@ export const itemColumns = [
   'perUnit',
   'tracked',
   'stock',
-] as const
+] as const satisfies readonly (keyof Item)[]
 type Column = (typeof itemColumns)[number]
 /** Columns that may stay empty. */
 const figures = ['workingS', 'inMouthS', 'cureS', 'setS', 'perUnit'] as const
@@ -47,6 +48,7 @@ export function itemsToCsv(items: readonly Item[]): string {
     widthMm: String(i.widthMm),
     shape: i.shape ?? '',
     reusable: yesNo(i.reusable),
+    counted: i.counted ?? '',
     latex: yesNo(i.latex),
     allergens: i.allergens.join(' | '),
     cassette: i.cassette ?? '',
@@ -125,6 +127,7 @@ function readRow(
     latex: flag(cells.latex),
     allergens: many('allergens'),
     cassette: text('cassette') || undefined,
+    counted: text('counted') || undefined,
     shape: text('shape') || undefined,
     codes: many('codes'),
     unit: text('unit') || undefined,

@@ -150,7 +150,7 @@ describe('provisional', () => {
     expect(read(crown, 'provisional', { ...sound, parts: { buccal: { fault: 'over' } } }).verdict).toBe('correct')
     const third = read(crown, 'provisional', { ...sound, contacts: { mesial: 'none' } }, { round: 2 })
     expect(third.says.join(' ')).toMatch(
-      /round 3: a correction takes about 3 min, a new one about 10.*read for the 3\. time/,
+      /round 3: a correction takes about 3 min, a new one about 10.*read for the 3rd time/,
     )
     const remake = read(crown, 'provisional', { ...sound, cracked: true })
     expect(remake).toMatchObject({ verdict: 'again', figures: [{ name: 'bis-acryl' }] })

@@ -1,3 +1,4 @@
+import { ordinal } from '../words'
 /** The provisional on the tooth: read, corrected, read again; the rounds are counted. */
 import * as z from 'zod'
 import { marginParts } from '../measure/inspection'
@@ -46,7 +47,7 @@ export const provisional: Reading = {
     const again = plan.steps.find((s) => s.id === 'provisional.mix')?.figures ?? []
     const says =
       acts.length > 0 ? acts.map((a) => a.says) : ['eight margin parts, contacts, inside, thickness and bite good']
-    return judged(verdict, round > 0 ? [...says, `read for the ${round + 1}. time`] : says, {
+    return judged(verdict, round > 0 ? [...says, `read for the ${ordinal(round + 1)} time`] : says, {
       faults: has('make again') ? ['provisional made again'] : [],
       figures: has('make again') ? again : [],
     })

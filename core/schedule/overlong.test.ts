@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { planOf } from '../../demo/test/plans'
+import { files, planOf } from '../../demo/test/plans'
 import { cordLines, cordsLie } from './cords'
 import { overlong } from './overlong'
 import { setsInSeries } from './series'
@@ -14,6 +14,10 @@ describe('what lies too long in a plan', () => {
 
   it('is nothing where the schedule keeps under the limit', () => {
     expect(overlong(plan, score)).toEqual([])
+  })
+  it('is never a clock inside one step, in any reviewed case: the acid is off when its seconds are over', () => {
+    const said = files.flatMap((f) => overlong(planOf(f), layOut(planOf(f))))
+    expect(said.filter((s) => /^Etch|: 0 min/.test(s))).toEqual([])
   })
   it('is said with its minutes where it does not', () => {
     const later = score.bars.map((b) =>

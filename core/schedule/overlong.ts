@@ -20,11 +20,23 @@ export function overlong(
     return edge === 'start' ? bar.startS : bar.endS
   }
   const cords = new Set(plan.steps.flatMap((s) => (s.cord ? [s.id] : [])))
+  // A clock inside one step is watched while the step runs: its minutes in the schedule are those of the hands.
   const others = plan.links.flatMap((l) => {
-    if (l.kind !== 'lag' || l.warnS === undefined || cords.has(l.from) || !bars.has(l.from) || !bars.has(l.to))
+    if (
+      l.kind !== 'lag' ||
+      l.warnS === undefined ||
+      l.from === l.to ||
+      cords.has(l.from) ||
+      !bars.has(l.from) ||
+      !bars.has(l.to)
+    )
       return []
     const lies = at(l.to, l.toEdge) - at(l.from, l.fromEdge)
-    return lies > l.warnS ? [`${l.title}: ${Math.round(lies / 60)} min in this plan, over ${span(l.warnS)}`] : []
+    return lies > l.warnS
+      ? [
+          `${l.title}: ${lies < 120 ? `${Math.round(lies)} s` : `${Math.round(lies / 60)} min`} in this plan, over ${span(l.warnS)}`,
+        ]
+      : []
   })
   const lying = cordLines(cordsLie(plan, timeline)).filter((c) => c.over)
   return [...lying.map((c) => capital(c.says)), ...new Set(others)]

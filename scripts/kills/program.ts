@@ -12,7 +12,7 @@ export class Program {
     readonly port: number,
   ) {}
   start(): Promise<void> {
-    const child = spawn(process.execPath, ['dist/server.js', '--demo'], {
+    const child = spawn(process.execPath, ['dist/demo.js'], {
       env: { ...process.env, ...this.store, PORT: String(this.port), TZ: 'Etc/UTC' },
       stdio: ['ignore', 'pipe', 'pipe'],
     })

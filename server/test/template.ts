@@ -8,7 +8,7 @@ import { everyHouse, freshDatabase, seededVariable } from './store'
 /** What is started as a process of its own in a test is bundled once: a start is then no compiling. */
 async function bundle(): Promise<void> {
   await build({
-    entryPoints: ['server/main.ts', 'cli/jade.ts'],
+    entryPoints: { demo: 'demo/main.ts', jade: 'cli/jade.ts' },
     entryNames: '[name]',
     chunkNames: 'part-[name]-[hash]',
     bundle: true,
