@@ -247,10 +247,7 @@ function Doses({ request, asked, change, disabled }: Told) {
 
 /** Why each of these is asked: what hangs on the answer. */
 function WhyAsked({ facts }: { facts: readonly string[] }) {
-  const rows = facts.flatMap((fact) => {
-    const why = whyAsked(fact)
-    return why && !known.has(fact) ? [{ fact, ...why }] : []
-  })
+  const rows = whyAsked(facts.filter((fact) => !known.has(fact)))
   if (rows.length === 0) return null
   return (
     <Fold title="What each answer decides">

@@ -1,4 +1,5 @@
 /** What may be asked of a case and its teeth, and what each answer decides: shown beside the questions, listed in docs/facts.md. */
+import { keysOf } from '../../sure'
 import type { ToothFacts } from '../../model/request'
 import type { AskedOfWork } from '../case'
 
@@ -19,10 +20,10 @@ export const decides: Readonly<Record<Asked, Decides>> = {
   vital: { title: 'Pulp', decides: 'what hurts and is numbed, and whether anything may be cut dry' },
   margin: { title: 'Margin', decides: 'cord or none, which layers, and what the bur does at the gum' },
   deepSpot: { title: 'Margin deep in one spot', decides: 'a second short piece of cord there' },
-  tissue: { title: 'Tissue', decides: 'the size of the cord, paste beside it, how long it may lie' },
+  tissue: { title: 'Tissue', decides: 'the size of the cord, and whether paste goes with it' },
   deliveryCement: {
     title: 'Cement at delivery',
-    decides: 'the cement laid out, the sheet, and eugenol or none before it',
+    decides: 'which cement is laid out at delivery, and eugenol or none under the provisional',
   },
   framework: { title: 'Framework', decides: 'how the fitting side is cleaned and primed' },
   sealMm: { title: 'Root filling that stays', decides: 'how deep the post space may go' },
@@ -64,6 +65,6 @@ export const decides: Readonly<Record<Asked, Decides>> = {
   shade: { title: 'Shade', decides: 'the shade laid out' },
 }
 
-const isAsked = (fact: string): fact is Asked => Object.hasOwn(decides, fact)
-/** What an answer decides; nothing where nobody is asked for it. */
-export const whyAsked = (fact: string): Decides | undefined => (isAsked(fact) ? decides[fact] : undefined)
+/** What each of these answers decides, in the order they are asked for. */
+export const whyAsked = (facts: readonly string[]): (Decides & { fact: Asked })[] =>
+  keysOf(decides).flatMap((fact) => (facts.includes(fact) ? [{ fact, ...decides[fact] }] : []))
