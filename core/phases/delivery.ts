@@ -1,6 +1,5 @@
 import { lay, type Otherwise } from '../library/lay'
 /** What deliveries share: provisional off, cleaned, piece tried and approved, cemented or bonded, clean. */
-import type { Choreography } from '../model/lanes'
 import { soreTooth } from '../measure/numbing'
 import { type Reason } from '../figure'
 import { checkBite } from './bite'
@@ -73,45 +72,6 @@ export function finalCement(c: Case): FinalCement {
   }
 }
 
-/** Seconds of each act with a luting cement; our estimates. */
-const cementS = { mix: 25, load: 20, dry: 15, seat: 20 } as const
-
-/** Cement by person: mixed and loaded at the bench while the tooth is dried once more, seated in its time. */
-export const cementLanes = (c: Case, from: string): Choreography => ({
-  title: 'Cement: mix, load, seat',
-  from,
-  acts: [
-    { id: 'mix', say: 'Mix the cement', takesS: cementS.mix, by: 'assistant', fn: 'chairside' },
-    {
-      id: 'load',
-      say: 'Thin along the inner edge, hand it',
-      takesS: cementS.load,
-      by: 'assistant',
-      fn: 'chairside',
-      after: ['mix'],
-    },
-    {
-      id: 'dry',
-      say: 'Tooth dried once more, rolls changed',
-      takesS: cementS.dry,
-      by: 'dentist',
-      fn: 'chairside',
-      notBeforeS: cementS.mix,
-    },
-    {
-      id: 'seat',
-      say: 'Seat, steady pressure',
-      takesS: cementS.seat,
-      by: 'dentist',
-      fn: 'placing',
-      after: ['load', 'dry'],
-    },
-  ],
-  withinS: c.rule('cement.seat').value,
-  because: c.rule('cement.seat').because,
-  waysOut: 'a cement with a longer working time, or a second pair of hands at the bench',
-})
-
 /** Conventional cementing: dry, thin layer, seat, bite on a stick, set, clean. Set 4–5 min or the product's own. */
 export function cementPiece(c: Case, what: string): Block {
   const cement = finalCement(c)
@@ -119,7 +79,7 @@ export function cementPiece(c: Case, what: string): Block {
   return sequence(
     lay(c, 'delivery.dry'),
     lay(c, 'delivery.mix', { cementWords: cement.words, need: cement.need, cementBecause: cement.because }),
-    lay(c, 'delivery.seat', { cementLanes: cementLanes(c, 'delivery.mix'), what, cementWords: cement.words }),
+    lay(c, 'delivery.seat', { what, cementWords: cement.words }),
     lay(c, 'delivery.excess', { setS }),
   )
 }

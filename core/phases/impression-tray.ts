@@ -2,7 +2,6 @@ import { lay } from '../library/lay'
 /** One impression in a tray: syringe in hand, cord out, inject, tray, set, out, one window after the other. */
 import { reason, type Figure, type Reason } from '../figure'
 import { lightBody, trayMaterial, type InjectionWindow } from '../measure/amounts'
-import type { Choreography } from '../model/lanes'
 import { atLeast, meanwhile, nothing, open, sequence, standby, type Block, type Draft } from '../library/build'
 import type { Case } from '../library/case'
 import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
@@ -164,45 +163,6 @@ function toTheTray(t: Taking): Block {
   return sequence(t.first ? fieldReady(t.c, t.plan, loadSyringe(t)) : loadSyringe(t), washing)
 }
 
-/** Seconds from the tray's hand-over until it is down; our estimate. */
-const seatS = 10
-
-/** Wash and tray by person: one offset, from the window the plan itself works with. */
-function washAndTray({ c, window, material, id }: Taking): Choreography {
-  return {
-    title: 'Wash and tray',
-    from: id('inject'),
-    acts: [
-      {
-        id: 'wash',
-        say: 'Wash, without leaving the material',
-        takesS: window.injectionS,
-        by: 'dentist',
-        fn: 'final impression',
-      },
-      {
-        id: 'tray',
-        say: 'Load the tray',
-        takesS: c.rule('tray.load').value,
-        by: 'assistant',
-        fn: 'chairside',
-        notBeforeS: window.trayStartS,
-      },
-      {
-        id: 'seat',
-        say: 'Syringe away, tray down',
-        takesS: seatS,
-        by: 'dentist',
-        fn: 'final impression',
-        after: ['wash', 'tray'],
-      },
-    ],
-    // The working time runs from the loaded syringe: what is left of it once the wash begins is the clock's to say.
-    because: reason(`${window.because}; working time ${material.workingS} s`, 'C'),
-    waysOut: 'a second pair of hands for the tray',
-  }
-}
-
 function seatTray(t: Taking): Block {
   const { c, round, material, id, again } = t
   const dual = round.tray === 'dual-arch'
@@ -215,7 +175,9 @@ function seatTray(t: Taking): Block {
     dual,
     family: round.family,
     alone,
-    washAndTray: washAndTray(t),
+    washS: t.window.injectionS,
+    trayStartS: t.window.trayStartS,
+    windowBecause: t.window.because,
     first: t.first,
     crevice: crevice(c, t.plan, 'finish', again),
     id: id(alone ? 'load-tray' : 'load-syringe'),

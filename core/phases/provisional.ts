@@ -1,12 +1,11 @@
+import { liftAgain } from '../library/steps/lanes'
 import { lay } from '../library/lay'
 /** A provisional made from bis-acryl in a mould: separated, mixed, seated, lifted, trimmed, polished. */
-import type { Choreography, LaneAct } from '../model/lanes'
 import { type Figure } from '../figure'
 import { bisAcryl } from '../measure/amounts'
 import { thinnest } from '../measure/provisional'
 import { reductionTargets } from '../measure/reduction'
 import { atLeast, sequence, type Block, type Tie } from '../library/build'
-import { inWords, span } from '../rules'
 import type { Case } from '../library/case'
 
 /** What making the provisional over takes, up to the bench. */
@@ -43,55 +42,15 @@ const liftEveryS = 20
 /** Separator before any resin; where the dentine was sealed with resin the dentist sees that it is on. */
 const separate = (c: Case, sealed: boolean): Block => lay(c, 'provisional.separate', { sealed })
 
-/** Seconds of the acts on the rubbery clock; our estimates. */
-const rubberyS = { mix: 20, seat: 12, lift: 4 } as const
-
-/** Mixed, seated, felt, lifted and seated again until it slides, out: by whoever makes it; the other cools it. */
-function rubberyLanes(c: Case): Choreography {
-  const [rubbery, out] = [c.rule('bis-acryl.rubbery').value, c.rule('bis-acryl.out').value]
-  const lifts = Array.from(
-    { length: Math.max(0, Math.ceil((out - rubbery) / liftEveryS) - 1) },
-    (_, i) => rubbery + (i + 1) * liftEveryS,
-  )
-  const fn = 'provisional making'
-  return {
-    title: 'Rubbery provisional',
-    from: 'provisional.mix',
-    acts: [
-      { id: 'mix', say: 'Mix into the mould', takesS: rubberyS.mix, by: 'either', fn },
-      { id: 'seat', say: 'Seat the mould', takesS: rubberyS.seat, by: 'either', fn, after: ['mix'] },
-      {
-        id: 'first',
-        say: 'Rubbery? First lift',
-        takesS: rubberyS.lift,
-        by: 'either',
-        fn,
-        after: ['seat'],
-        notBeforeS: rubbery,
-      },
-      ...lifts.map((atS, i): LaneAct => ({
-        id: `lift-${i + 2}`,
-        say: 'Lift, and seat it again',
-        takesS: rubberyS.lift,
-        by: 'either',
-        fn,
-        after: ['first'],
-        notBeforeS: atS,
-      })),
-      { id: 'out', say: 'Out now', takesS: rubberyS.lift, by: 'either', fn, after: ['first'], notBeforeS: out },
-    ],
-    because: inWords(
-      `first lift between ${rubbery} and ${span(out)} from the mix, by product and warmth; the bead tells better`,
-      c.rule('bis-acryl.rubbery'),
-      c.rule('bis-acryl.out'),
-    ),
-    waysOut: 'somebody who may make provisionals',
-  }
-}
-
 /** The first lift, timed from the mix, and every lift after it. */
 function firstLift(c: Case): Block {
-  return lay(c, 'provisional.lift', { mouldSteps, rubberyLanes: rubberyLanes(c) })
+  const [first, out] = [c.rule('bis-acryl.rubbery').value, c.rule('bis-acryl.out').value]
+  const lifts = Array.from({ length: Math.max(0, Math.ceil((out - first) / liftEveryS) - 1) }, (_, i) => ({
+    ...liftAgain,
+    id: `lift-${i + 2}`,
+    notBeforeS: first + (i + 1) * liftEveryS,
+  }))
+  return lay(c, 'provisional.lift', { mouldSteps, lifts })
 }
 
 /** Separator, mix, seat, first lift: the part that happens in the mouth while the cord dwells. */

@@ -2,10 +2,8 @@ import { metalRetainerLines } from '../library/cuts/enamel'
 import { lay } from '../library/lay'
 /** J02: bonded metal bridge on a lateral gap: preparation, try-in, delivery with its 20 s and 90 s clock. */
 import { firstOf } from '../sure'
-import { span } from '../rules'
-import type { Choreography } from '../model/lanes'
 import { etch, frosted, pumice, spotOnAll } from '../phases/bonding'
-import { practice, sequence, type Block } from '../library/build'
+import { sequence, type Block } from '../library/build'
 import { type Case } from '../library/case'
 import { cutSteps } from '../phases/cutting'
 import { shadeOnTooth, tryIn } from '../phases/delivery'
@@ -77,59 +75,7 @@ function readyPiece(c: Case): Block {
   return sequence(lay(c, 'delivery.seat-try'), cleanPiece(c, 'bridge'), lay(c, 'delivery.vacuum'))
 }
 
-/** Seconds of each act on the 90 s clock; our estimates, the limits are the register's. */
-const actS = { metal: 15, teeth: 15, mix: 20, load: 10, seat: 12 } as const
-
-/**
- * The 20 s and 90 s clock, by person. Standing C: bond on the metal first and blown, the cement's mix begins at 20 s while the
- * dentist bonds the teeth, all seated within 90 s of the first mix.
- */
-function inLanes(c: Case): Choreography {
-  return {
-    title: 'Etched metal bridge: bond, cement, seat',
-    from: 'delivery.bond-mix',
-    acts: [
-      { id: 'metal', say: 'Mix the bond, on the metal, blow', takesS: actS.metal, by: 'assistant', fn: 'chairside' },
-      {
-        id: 'teeth',
-        say: 'Bond on the teeth, blow',
-        takesS: actS.teeth,
-        by: 'dentist',
-        fn: 'bonding',
-        after: ['metal'],
-      },
-      {
-        id: 'mix',
-        say: 'Mix the cement',
-        takesS: actS.mix,
-        by: 'assistant',
-        fn: 'chairside',
-        after: ['metal'],
-        notBeforeS: c.rule('metal bridge.cement').value,
-      },
-      {
-        id: 'load',
-        say: 'Cement on the retainers, hand the bridge',
-        takesS: actS.load,
-        by: 'assistant',
-        fn: 'chairside',
-        after: ['mix'],
-      },
-      {
-        id: 'seat',
-        say: 'Seat, press on every retainer',
-        takesS: actS.seat,
-        by: 'dentist',
-        fn: 'placing',
-        after: ['teeth', 'load'],
-      },
-    ],
-    withinS: c.rule('metal bridge.seated').value,
-    because: practice(`all seated within ${span(c.rule('metal bridge.seated').value)} of the first mix`),
-    waysOut: 'a third pair of hands for the cement; or the bond on the metal laid on and blown before the clock begins',
-  }
-}
-
+/** From the first mix to hard: the 90 s clock. */
 function clock(c: Case): Block {
   const left = c.rule('metal bridge.seated').value - c.rule('metal bridge.last').value
   return sequence(
@@ -137,7 +83,6 @@ function clock(c: Case): Block {
     lay(c, 'delivery.cement-mix'),
     lay(c, 'delivery.seat:metal bridge', {
       u: firstOf(c.units),
-      inLanes: inLanes(c),
       left,
       clockSteps,
     }),

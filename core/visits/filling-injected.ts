@@ -1,11 +1,10 @@
 import { lay } from '../library/lay'
 /** J09: injection-moulded. */
 import { soreGum } from '../measure/numbing'
-import type { Choreography } from '../model/lanes'
 import { bandHeight } from '../measure/restoring'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, lightStep, type Spot } from '../phases/bonding'
-import { only, practice, sequence, type Block } from '../library/build'
+import { only, sequence, type Block } from '../library/build'
 import { boxesOf, surfacesOf, type Case, type Unit } from '../library/case'
 import { biteUntilEven, cavity, depthOf, flossContacts, matrixOff, matrixOn, spotOf, volumeOf } from '../phases/filling'
 import { injectedFor } from '../measure/volumes'
@@ -53,58 +52,6 @@ function readyToFill(c: Case, u: Unit): Block {
   )
 }
 
-/** Bead and tack, by person: the dentist presses with both hands, so the light is the assistant's. Seconds: 5 and 1 common practice, the rest our estimates. */
-const beadAndTack: Choreography = {
-  title: 'Bead and tack',
-  acts: [
-    { id: 'beads', say: 'Two beads at the corners of the band', takesS: 10, by: 'dentist', fn: 'placing' },
-    {
-      id: 'press',
-      say: 'Press the band to the neighbour',
-      takesS: 5,
-      by: 'dentist',
-      fn: 'matrix placement',
-      after: ['beads'],
-    },
-    { id: 'still', say: 'Hold it pressed', takesS: 2, by: 'dentist', fn: 'matrix placement', after: ['press'] },
-    { id: 'tack', say: 'Light on, 1 s, and off', takesS: 2, by: 'assistant', fn: 'curing', with: 'still' },
-    { id: 'out', say: 'Instrument out, straight', takesS: 3, by: 'dentist', fn: 'matrix placement', after: ['still'] },
-    { id: 'again', say: 'Light again, 1 s', takesS: 1, by: 'assistant', fn: 'curing', after: ['out'] },
-  ],
-  because: practice('5 s pressed, tacked 1 s while it is pressed, 1 s again when the instrument is out'),
-  waysOut: 'somebody to hold the light',
-}
-
-/** The two polishing phases, by person. Common practice; seconds of a phase are our estimate. */
-const polishLanes = (wet: boolean): Choreography => ({
-  title: wet ? 'Second polish: wet and firm' : 'First polish: dry and light',
-  acts: wet
-    ? [
-        { id: 'cup', say: 'Same cup, firm', takesS: 30, by: 'dentist', fn: 'polishing' },
-        {
-          id: 'spray',
-          say: 'Full water and air on the cup, suction beside it',
-          takesS: 30,
-          by: 'assistant',
-          fn: 'chairside',
-          with: 'cup',
-        },
-      ]
-    : [
-        { id: 'cup', say: 'Cup with paste, light hand, dry', takesS: 30, by: 'dentist', fn: 'polishing' },
-        {
-          id: 'air',
-          say: 'Gentle air on the cup; paste again every 3 s',
-          takesS: 30,
-          by: 'assistant',
-          fn: 'chairside',
-          with: 'cup',
-        },
-      ],
-  because: practice('first dry and light with gentle air, then wet and firm with full spray'),
-  waysOut: 'somebody for air and water',
-})
-
 /** Bonded, the contact tacked, then flowable and paste, warm, in one go. */
 function injected(c: Case, u: Unit): Block {
   const s = spotOf(u)
@@ -113,7 +60,7 @@ function injected(c: Case, u: Unit): Block {
   const amounts = injectedFor(volume.value, boxes.length)
   return sequence(
     bondTooth(c, s, 'cavity', { cured: false }),
-    only(boxes.length > 0, () => lay(c, 'filling.$tooth.beads', { u, coolMl: amounts.coolMl, beadAndTack })),
+    only(boxes.length > 0, () => lay(c, 'filling.$tooth.beads', { u, coolMl: amounts.coolMl })),
     lay(c, 'filling.$tooth.wet-again', { boxes, u, bottleOf: bottleOf(c) }),
     lay(c, 'filling.$tooth.inject', {
       u,
@@ -142,10 +89,7 @@ function finished(c: Case, u: Unit): Block {
 
 /** Two cups, the assistant's light and air with them. */
 function polished(c: Case, u: Unit): Block {
-  return sequence(
-    lay(c, 'filling.$tooth.polish-dry', { u, polishLanes: polishLanes(false) }),
-    lay(c, 'filling.$tooth.polish-wet', { u, polishLanes: polishLanes(true) }),
-  )
+  return sequence(lay(c, 'filling.$tooth.polish-dry', { u }), lay(c, 'filling.$tooth.polish-wet', { u }))
 }
 
 /** J09: injection-moulded. The warmer is on ten minutes before; a pre-wedge opens the contact while the cavity is cut. */

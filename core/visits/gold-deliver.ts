@@ -5,7 +5,6 @@ import { goldWork } from '../phases/gold-work'
 import type { Need } from '../catalog/match'
 import { reason, type Figure } from '../figure'
 import { goldFor } from '../measure/volumes'
-import type { Choreography } from '../model/lanes'
 import { only, open, sequence, type Block } from '../library/build'
 import { labels, type Case, type Unit } from '../library/case'
 import { cutSteps } from '../phases/cutting'
@@ -67,54 +66,8 @@ function pitVolume(u: Unit): Figure {
   }
 }
 
-/** Seconds in the flame; our estimate: smoke gone and dull red tell better. */
-const pellets = {
-  powdered: { flameS: 10, tells: 'no more smoke: the wax is gone' },
-  cohesive: { flameS: 2, tells: 'dull red' },
-} as const
-
-/** Seconds of a hand-over and of condensing one pellet; our estimates, the dentist's hand sets the pace. */
-const foilS = { handOver: 4, condense: { powdered: 40, cohesive: 50 } } as const
-
-/** One pellet by person, again and again: flame, hand over, then condenser and mallet together. */
-function foilLanes(kind: keyof typeof pellets, n: number, likelyMin: number): Choreography {
-  const { flameS, tells } = pellets[kind]
-  const what = kind === 'powdered' ? 'Pellet' : 'Foil'
-  return {
-    title: `${what} ${n === 1 ? 'once' : `by ${what.toLowerCase()}`}: flame, condenser, mallet`,
-    acts: [
-      { id: 'flame', say: `${what} into the flame`, takesS: flameS, by: 'assistant', fn: 'chairside' },
-      {
-        id: 'hand',
-        say: `Out of the flame (${tells}): hand it over`,
-        takesS: foilS.handOver,
-        by: 'assistant',
-        fn: 'chairside',
-        after: ['flame'],
-      },
-      {
-        id: 'condense',
-        say: 'Condense, overlapping steps',
-        takesS: foilS.condense[kind],
-        by: 'dentist',
-        fn: 'placing',
-        after: ['hand'],
-      },
-      {
-        id: 'mallet',
-        say: 'Tap in step',
-        takesS: foilS.condense[kind],
-        by: 'assistant',
-        fn: 'chairside',
-        with: 'condense',
-      },
-    ],
-    everyS: Math.floor((likelyMin * 60) / n),
-    times: n,
-    because: reason(`${n} over about ${likelyMin} min; ${tells} tells better than the clock`, 'estimate'),
-    waysOut: 'a third pair of hands at the flame, or a mallet that taps by itself',
-  }
-}
+/** How often a piece is due where so many are placed in so many minutes. */
+const pace = (n: number, likelyMin: number) => ({ n, everyS: Math.floor((likelyMin * 60) / n) })
 
 /** Annealed, handed, placed, malleted: powdered gold to two thirds, cohesive foil for the rest. Foil filling 20 · 30 · 40 minutes. */
 function foil(c: Case, u: Unit): Block {
@@ -125,8 +78,8 @@ function foil(c: Case, u: Unit): Block {
     cutSteps(onlyUnits(c, [u]), pitLines, [3, 5, 10]),
     lay(c, 'foil.$tooth.dry', { word: antiseptic(c).word, need: antiseptic(c).need, u }),
     lay(c, 'foil.$tooth.light', { powdered: gold.powdered, foil: gold.foil, pit, figure: gold.figure, flame, u }),
-    lay(c, 'foil.$tooth.powdered', { foilLanes: foilLanes('powdered', gold.powdered, 5), u }),
-    lay(c, 'foil.$tooth.cohesive', { u, foilLanes: foilLanes('cohesive', gold.foil, 17) }),
+    lay(c, 'foil.$tooth.powdered', { u, ...pace(gold.powdered, 5) }),
+    lay(c, 'foil.$tooth.cohesive', { u, ...pace(gold.foil, 17) }),
     lay(c, 'foil.$tooth.burnish', { u }),
     lay(c, 'foil.$tooth.trim', { u }),
   )

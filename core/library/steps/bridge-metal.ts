@@ -1,3 +1,4 @@
+import { etchedMetal } from './lanes'
 import { deliverySteps } from './delivery'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
@@ -147,7 +148,7 @@ export const bridgeMetalSteps = {
     shows: { what: 'wing', tooth: '$tooth' },
     told: 'seated the etched metal bridge on $teeth',
     tell: 'Your bridge is glued to these teeth. Do not bite off hard things with it. Clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
-    lanes: '$inLanes',
+    lanes: etchedMetal,
     cues: [
       {
         from: 'delivery.bond-mix',

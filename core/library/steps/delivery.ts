@@ -1,3 +1,4 @@
+import { cementing } from './lanes'
 import { bite } from './bite'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
@@ -145,7 +146,7 @@ export const deliverySteps = {
     ...act,
     title: 'Seat with steady pressure; {stick} or {roll}, hold',
     minutes: [0.3, 0.5, 1],
-    lanes: '$cementLanes',
+    lanes: cementing,
     told: 'cemented the $what with $cementWords',
     fn: 'bonding',
     passes: ['loaded piece', '{bite stick}'],

@@ -1,3 +1,4 @@
+import { beadAndTack, polishDry, polishWet } from './lanes'
 import { fillingSteps } from './filling'
 import { bondingSteps } from './bonding'
 import { open, practice, reason } from '../needs'
@@ -89,7 +90,7 @@ export const fillingInjectedSteps = {
     ],
     needs: [open('composite.flowable', '$coolMl'), open('contact former'), open('curing light'), open('light shield')],
     detail: 'Beads of 2 mm: inside, over and outside the corners of the {band}, near the cusp tips.',
-    lanes: '$beadAndTack',
+    lanes: beadAndTack,
     reason: practice('spot tack: the contact is made before the filling goes in'),
     cautions: [reason('{Eye shield} for all three', 'C')],
   },
@@ -153,7 +154,7 @@ export const fillingInjectedSteps = {
     title: 'First {cup} dry, light hand',
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
-    lanes: '$polishLanes',
+    lanes: polishDry,
     needs: [open('composite polisher'), open('slow handpiece')],
   },
   'filling.$tooth.polish-wet': {
@@ -161,7 +162,7 @@ export const fillingInjectedSteps = {
     title: 'Second {cup} wet, firm',
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
-    lanes: '$polishLanes',
+    lanes: polishWet,
     needs: [open('composite polisher')],
   },
   'filling.$tooth.pre-wedge': {

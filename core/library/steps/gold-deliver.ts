@@ -1,3 +1,4 @@
+import { cohesiveGold, powderedGold } from './lanes'
 import { fillingSteps } from './filling'
 import { deliverySteps } from './delivery'
 import { open, practice, reason, standby } from '../needs'
@@ -79,7 +80,7 @@ export const goldDeliverSteps = {
     ...mouth,
     title: '{Powdered gold}, {pellet} by {pellet}, to two thirds: longer {in the flame}, the wax burns off',
     minutes: [3, 5, 8],
-    lanes: '$foilLanes',
+    lanes: powderedGold,
     told: 'placed {powdered gold} in $label to two thirds',
     passes: ['{pellet}, {flamed}, on the {carrier}', '{condenser}', '{mallet} in step with the dentist'],
     needs: [open('foil condenser', 2), open('gold mallet')],
@@ -101,7 +102,7 @@ export const goldDeliverSteps = {
         because: { row: 'gold.placed' },
       },
     ],
-    lanes: '$foilLanes',
+    lanes: cohesiveGold,
     told: 'built $label up in cohesive foil',
     passes: ['foil, {flamed}, on the {carrier}', '{condenser}', '{mallet} in step with the dentist'],
     mistakes: ['steel on the enamel edge: it chips'],

@@ -1,3 +1,4 @@
+import { washAndTray } from './lanes'
 import { practice, reason } from '../needs'
 import type { Template } from '../template'
 
@@ -111,7 +112,7 @@ export const impressionTraySteps = {
     },
     fn: 'final impression',
     place: 'mouth',
-    lanes: { if: { not: '$alone' }, use: '$washAndTray' },
+    lanes: { if: { not: '$alone' }, use: washAndTray },
     minutes: [0.1, 0.17, 0.3],
     ties: [
       // Nothing was washed before: the gum waits for the tray.

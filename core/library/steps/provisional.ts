@@ -1,3 +1,4 @@
+import { rubbery } from './lanes'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -56,7 +57,7 @@ export const provisionalSteps = {
         again: '$mouldSteps',
       },
     ],
-    lanes: '$rubberyLanes',
+    lanes: rubbery,
     mistakes: ['left until hard: it locks into the undercuts'],
   },
   'provisional.mix': {
