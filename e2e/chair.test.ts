@@ -136,7 +136,7 @@ describe('a crown visit with a retake of the impression', () => {
     const note = await noteOf('one')
     expect(note).toMatch(/Done over from “[^”]+” on Dr Tamsin Orrell’s word, because: bubble on the distal margin/)
     expect(note).toContain('37 margin parts: all eight parts clear')
-    expect(note).toContain('read for the 2. time')
+    expect(note).toContain('read for the 2nd time')
     await errors()
   })
 })
