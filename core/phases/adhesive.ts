@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** The bond to the tooth, by the adhesive's system: which acid, which bottles in which order, how each is blown, and its light. */
+import { lay } from '../library/lay'
 import { adhesives, withActivator } from '../practice/adhesives'
 import { capital } from '../words'
 import { cureOf, etch, lightStep, minutesOf, type Etch, type EtchOf, type Spot } from './bonding'

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** General anaesthesia round a visit's work: under, throat pack in, looked at; and at the end the pack out before waking. */
+import { lay } from '../library/lay'
 import { firstOf } from '../sure'
 import { throatPack } from '../vocabulary'
 import { reason } from '../figure'

@@ -1,8 +1,8 @@
-import { lay, type Otherwise } from '../library/lay'
 /**
  * Etch, rinse, light, excess: the acts every bonded piece and filling is made of; the adhesive is in adhesive.ts. Times: common practice unless a
  * reason says otherwise; the product's own instructions win.
  */
+import { lay, type Otherwise } from '../library/lay'
 import { reason, type Figure } from '../figure'
 import { cureTime } from '../measure/curing'
 import type { Phase } from '../model/step'

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** Root-canal work: access, length, shape, clean, fill. The sheet is on; hypochlorite never without it. */
+import { lay } from '../library/lay'
 import { filesFor, pointsFor, usualLast } from '../measure/canals'
 import { inWords } from '../rules'
 import { reason, type Figure } from '../figure'

@@ -1,5 +1,5 @@
-import { lay, type Otherwise } from '../library/lay'
 /** The cord beside an impression: how long it dwells, how it is drawn, how long the crevice stays open, what a retake does over. */
+import { lay, type Otherwise } from '../library/lay'
 import { lastOf } from '../sure'
 import { inWords, span } from '../rules'
 import type { CordLayer } from '../measure/cord'

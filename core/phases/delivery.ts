@@ -1,5 +1,5 @@
-import { lay, type Otherwise } from '../library/lay'
 /** What deliveries share: provisional off, cleaned, piece tried and approved, cemented or bonded, clean. */
+import { lay, type Otherwise } from '../library/lay'
 import { soreTooth } from '../measure/numbing'
 import { type Reason } from '../figure'
 import { checkBite } from './bite'

@@ -1,5 +1,5 @@
-import { lay, type Otherwise } from '../library/lay'
 /** What direct fillings share: old filling and decay out, matrix and wedge, increments, sheet, carving and gloss. */
+import { lay, type Otherwise } from '../library/lay'
 import { type Figure } from '../figure'
 import { cavityVolume } from '../measure/volumes'
 import { bulkIncrements, type Increments } from '../measure/restoring'

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** One impression in a tray: syringe in hand, cord out, inject, tray, set, out, one window after the other. */
+import { lay } from '../library/lay'
 import { reason, type Figure, type Reason } from '../figure'
 import { lightBody, trayMaterial, type InjectionWindow } from '../measure/amounts'
 import { atLeast, meanwhile, nothing, open, sequence, standby, type Block, type Draft } from '../library/build'

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** The final impression or scan: taken, read, approved, put away. */
+import { lay } from '../library/lay'
 import { firstOf } from '../sure'
 import { reason } from '../figure'
 import { only, sequence, type Block, type Draft } from '../library/build'

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** Redundant or overgrown gum. */
+import { lay } from '../library/lay'
 import { reason } from '../figure'
 import { soreGum } from '../measure/numbing'
 import { absent, nothing, type Block } from '../library/build'

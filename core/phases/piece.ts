@@ -1,9 +1,9 @@
-import { lay } from '../library/lay'
 /**
  * What is done to a piece before it is bonded, by what it is made of. Zirconia is not etched like glass ceramic: acid does
  * nothing to it, phosphoric acid takes the place its primer needs, silane finds no glass. Standing C; the product's own
  * instructions win.
  */
+import { lay } from '../library/lay'
 import { type Block } from '../library/build'
 import type { Case } from '../library/case'
 

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** A provisional tried in, relined where it is short, cemented and cleaned: made today, or put on again. */
+import { lay } from '../library/lay'
 import { reason, type Reason } from '../figure'
 import { provisionalBite } from './bite'
 import { biteStages } from '../library/bite-stages'

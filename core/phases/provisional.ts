@@ -1,6 +1,6 @@
+/** A provisional made from bis-acryl in a mould: separated, mixed, seated, lifted, trimmed, polished. */
 import { liftAgain } from '../library/steps/lanes'
 import { lay } from '../library/lay'
-/** A provisional made from bis-acryl in a mould: separated, mixed, seated, lifted, trimmed, polished. */
 import { type Figure } from '../figure'
 import { bisAcryl } from '../measure/amounts'
 import { thinnest } from '../measure/provisional'

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** The pulp of a milk tooth: a part taken, or all of it. */
+import { lay } from '../library/lay'
 import { nothing, sequence, type Block } from '../library/build'
 import { type Case, type Unit } from '../library/case'
 

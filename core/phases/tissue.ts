@@ -1,5 +1,5 @@
-import { lay, type Otherwise } from '../library/lay'
 /** Cords, pellets and paste: placed, and out again. */
+import { lay, type Otherwise } from '../library/lay'
 import { firstOf } from '../sure'
 import { type Reason } from '../figure'
 import { cordSize, smallerCord, type CordCoverage, type CordLayer, type CordSize } from '../measure/cord'

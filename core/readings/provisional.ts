@@ -1,5 +1,5 @@
-import { ordinal } from '../words'
 /** The provisional on the tooth: read, corrected, read again; the rounds are counted. */
+import { ordinal } from '../words'
 import * as z from 'zod'
 import { marginParts } from '../measure/inspection'
 import {

@@ -1,6 +1,6 @@
+/** J01: bonded ceramic bridge on a front gap, preparation and delivery. */
 import { ceramicRetainerLines } from '../library/cuts/enamel'
 import { lay } from '../library/lay'
-/** J01: bonded ceramic bridge on a front gap, preparation and delivery. */
 import { firstOf } from '../sure'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, frosted, lightStep, pumice, resinExcess, spotOnAll, spotOn } from '../phases/bonding'

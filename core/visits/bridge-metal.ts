@@ -1,6 +1,6 @@
+/** J02: bonded metal bridge on a lateral gap: preparation, try-in, delivery with its 20 s and 90 s clock. */
 import { metalRetainerLines } from '../library/cuts/enamel'
 import { lay } from '../library/lay'
-/** J02: bonded metal bridge on a lateral gap: preparation, try-in, delivery with its 20 s and 90 s clock. */
 import { firstOf } from '../sure'
 import { etch, frosted, pumice, spotOnAll } from '../phases/bonding'
 import { sequence, type Block } from '../library/build'

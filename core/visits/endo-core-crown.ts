@@ -1,6 +1,6 @@
+/** J04: root canal, core and crown in one visit. */
 import { afterCoreLines, topFirstLines } from '../library/cuts/crowns'
 import { lay } from '../library/lay'
-/** J04: root canal, core and crown in one visit. */
 import { firstOf } from '../sure'
 import { bondTooth } from '../phases/adhesive'
 import { etch, lightStep, cureOf, spotOn } from '../phases/bonding'

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** J07: amalgam from the capsule, condensed, carved, closed on without clenching. */
+import { lay } from '../library/lay'
 import { only, sequence, type Block } from '../library/build'
 import { boxesOf, surfacesOf, type Case, type Unit } from '../library/case'
 import {

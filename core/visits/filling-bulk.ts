@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** J08: bulk fill and its cover. */
+import { lay } from '../library/lay'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep } from '../phases/bonding'
 import { sequence } from '../library/build'

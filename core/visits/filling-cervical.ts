@@ -1,6 +1,6 @@
+/** J15: cervical. */
 import { neckLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
-/** J15: cervical. */
 import { isAnterior } from '../teeth/arch'
 import { jawOf } from '../teeth/notation'
 import { soreGum } from '../measure/numbing'

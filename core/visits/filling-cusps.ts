@@ -1,6 +1,6 @@
+/** J21: cusp by cusp. */
 import { cuspLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
-/** J21: cusp by cusp. */
 import { type Case, type Unit } from '../library/case'
 import { bondTooth, bottleOf } from '../phases/adhesive'
 import { cureOf, cureTogether, lightStep } from '../phases/bonding'

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** J09: injection-moulded. */
+import { lay } from '../library/lay'
 import { soreGum } from '../measure/numbing'
 import { bandHeight } from '../measure/restoring'
 import { bondTooth, bottleOf } from '../phases/adhesive'

@@ -1,6 +1,6 @@
+/** J10: gold inlay cemented and gold foil placed under one sheet, finished in the same sitting. */
 import { pitLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
-/** J10: gold inlay cemented and gold foil placed under one sheet, finished in the same sitting. */
 import { goldWork } from '../phases/gold-work'
 import type { Need } from '../catalog/match'
 import { reason, type Figure } from '../figure'

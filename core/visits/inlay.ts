@@ -1,6 +1,6 @@
+/** J12: onlays and inlays, impression and provisional; and their bonded delivery. */
 import { inlayLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
-/** J12: onlays and inlays, impression and provisional; and their bonded delivery. */
 import { firstOf } from '../sure'
 import { reason } from '../figure'
 import { reductionTargets, writeRange } from '../measure/reduction'

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** J16, delivery: tried in with water or glycerine, cement shade chosen, middle two first, cured in turns, finished. */
+import { lay } from '../library/lay'
 import { firstOf } from '../sure'
 import { mostTintG } from '../measure/restoring'
 import { bondTooth, bottleOf } from '../phases/adhesive'

@@ -1,6 +1,6 @@
+/** J11: post, core and provisional on a front tooth, under the sheet throughout. */
 import { postLines } from '../library/cuts/crowns'
 import { lay } from '../library/lay'
-/** J11: post, core and provisional on a front tooth, under the sheet throughout. */
 import { firstOf } from '../sure'
 import { postFor, type PostChoice } from '../measure/post'
 import { postSpace } from '../measure/restoring'

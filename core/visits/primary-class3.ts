@@ -1,6 +1,6 @@
+/** J17: class III on a primary front tooth. */
 import { classThreeLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
-/** J17: class III on a primary front tooth. */
 import { soreGum } from '../measure/numbing'
 import { bondTooth } from '../phases/adhesive'
 import { cureOf, lightStep, spotOn } from '../phases/bonding'

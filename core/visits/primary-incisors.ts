@@ -1,6 +1,6 @@
+/** J14: incisors under general anaesthesia. */
 import { milkIncisorLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
-/** J14: incisors under general anaesthesia. */
 import { after } from './follow-ups'
 import { only, sequence, type Block } from '../library/build'
 import { lastOf } from '../sure'

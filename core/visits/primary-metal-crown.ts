@@ -1,6 +1,6 @@
+/** J19: preformed metal crowns, conventional or sealed in. */
 import { milkMolarLines } from '../library/cuts/cavities'
 import { lay } from '../library/lay'
-/** J19: preformed metal crowns, conventional or sealed in. */
 import { soreGum } from '../measure/numbing'
 import { firstOf, lastOf } from '../sure'
 import { after } from './follow-ups'

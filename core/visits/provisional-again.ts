@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** A provisional that came off or is loose between two visits: looked at, cleaned, tried in and cemented again. */
+import { lay } from '../library/lay'
 import { sequence, type Block } from '../library/build'
 import { type Case } from '../library/case'
 import { rolls } from '../phases/isolation'

@@ -1,5 +1,5 @@
-import { lay } from '../library/lay'
 /** Recalls after bonding and tissue work, and the half-yearly check of a bonded bridge. */
+import { lay } from '../library/lay'
 import { after } from './follow-ups'
 import { kindFacts } from '../kinds'
 import { checkBite } from '../phases/bite'

@@ -1,6 +1,6 @@
+/** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
 import { veneerLines } from '../library/cuts/enamel'
 import { lay, type Otherwise } from '../library/lay'
-/** J06: veneers with the cord in before cutting; J16: laminates for dark teeth, preparation. */
 import { sure, firstOf } from '../sure'
 import { reductionTargets, writeRange } from '../measure/reduction'
 import { absent, practice, sequence, type Block } from '../library/build'
