@@ -83,7 +83,7 @@ function walkOf(tree: Tree, marks: ReadonlySet<string>): Walk | undefined {
 }
 const walks = new Map<string, Map<Tree, Walk | undefined>>()
 function walkFor(tree: Tree, by: Changes): Walk | undefined {
-  const key = Object.keys(by).toSorted().join(' ')
+  const key = Object.keys(by).join(' ')
   const known = walks.get(key) ?? new Map<Tree, Walk | undefined>()
   walks.set(key, known)
   if (!known.has(tree)) known.set(tree, walkOf(tree, new Set(Object.keys(by))))
@@ -132,13 +132,21 @@ export const renamed = (draft: Drafted, name: (id: string) => string): Drafted =
 export const spoken = (draft: Drafted, say: (said: Said) => string): Draft =>
   own(changed(draft, fields, sayingAll(say)))
 
+type Sentences = 'text' | 'beside' | 'told'
+const sentences = new WeakMap<Drafted, Map<string, readonly Said[]>>()
 /** The sentences of a step: what is done with what, and where asked for what is said of it elsewhere. */
-export function saidIn(draft: Drafted, marks: readonly ('text' | 'beside' | 'told')[]): Said[] {
+export function saidIn(draft: Drafted, marks: readonly Sentences[]): readonly Said[] {
+  const known = sentences.get(draft) ?? new Map<string, readonly Said[]>()
+  sentences.set(draft, known)
+  const key = marks.join(' ')
+  const before = known.get(key)
+  if (before) return before
   const found: Said[] = []
   const note = (said: Said): Said => {
     found.push(said)
     return said
   }
   changed(draft, fields, Object.fromEntries(marks.map((m) => [m, note])))
+  known.set(key, found)
   return found
 }

@@ -14,10 +14,16 @@ import type { Drafted } from '../library/build'
 import type { Case } from '../library/case'
 import { burWordsIn } from '../catalog/spoken-burs'
 
+/** Keys are few and come again; a practice's own are bounded. */
+const above = new Map<string, readonly string[]>()
+const mostAbove = 5000
 /** A need's key and those above it: 'cord.00' is a cord, too. */
-function keysAbove(what: string): string[] {
+function keysAbove(what: string): readonly string[] {
+  const before = above.get(what)
+  if (before) return before
   const keys = [what]
   for (let dot = what.lastIndexOf('.'); dot > 0; dot = what.lastIndexOf('.', dot - 1)) keys.push(what.slice(0, dot))
+  if (above.size < mostAbove) above.set(what, keys)
   return keys
 }
 
