@@ -3,6 +3,7 @@
  * exchanging a thing's name and changing a step all go by these marks; a field that is not marked does not compile.
  */
 import type { Draft, Drafted } from './draft'
+import { keysOf } from '../sure'
 import { readSaid, type Said } from './said'
 
 /**
@@ -82,11 +83,11 @@ function walkOf(tree: Tree, marks: ReadonlySet<string>): Walk | undefined {
   return at.length > 0 ? { at } : undefined
 }
 const walks = new Map<string, Map<Tree, Walk | undefined>>()
-function walkFor(tree: Tree, by: Changes): Walk | undefined {
-  const key = Object.keys(by).join(' ')
+function walkFor(tree: Tree, marks: readonly Mark[]): Walk | undefined {
+  const key = marks.join(' ')
   const known = walks.get(key) ?? new Map<Tree, Walk | undefined>()
   walks.set(key, known)
-  if (!known.has(tree)) known.set(tree, walkOf(tree, new Set(Object.keys(by))))
+  if (!known.has(tree)) known.set(tree, walkOf(tree, new Set(marks)))
   return known.get(tree)
 }
 
@@ -103,8 +104,16 @@ function walked(value: unknown, walk: Walk, by: Changes): unknown {
   return whole
 }
 function changed(value: unknown, tree: Tree, by: Changes): unknown {
-  const walk = walkFor(tree, by)
+  const walk = walkFor(tree, keysOf(by))
   return walk && value !== undefined ? walked(value, walk, by) : value
+}
+/** What stands at the marks, in order; nothing is copied. */
+function gathered(value: unknown, walk: Walk, into: unknown[]): void {
+  if ('mark' in walk) into.push(value)
+  else if ('each' in walk) {
+    if (Array.isArray(value)) for (const v of value) gathered(v, walk.each, into)
+  } else if (isRecord(value))
+    for (const [field, of] of walk.at) if (value[field] !== undefined) gathered(value[field], of, into)
 }
 
 // What a field holds its mark says; the walk over marks cannot.
@@ -132,21 +141,11 @@ export const renamed = (draft: Drafted, name: (id: string) => string): Drafted =
 export const spoken = (draft: Drafted, say: (said: Said) => string): Draft =>
   own(changed(draft, fields, sayingAll(say)))
 
-type Sentences = 'text' | 'beside' | 'told'
-const sentences = new WeakMap<Drafted, Map<string, readonly Said[]>>()
 /** The sentences of a step: what is done with what, and where asked for what is said of it elsewhere. */
-export function saidIn(draft: Drafted, marks: readonly Sentences[]): readonly Said[] {
-  const known = sentences.get(draft) ?? new Map<string, readonly Said[]>()
-  sentences.set(draft, known)
-  const key = marks.join(' ')
-  const before = known.get(key)
-  if (before) return before
+export function saidIn(draft: Drafted, marks: readonly ('text' | 'beside' | 'told')[]): Said[] {
   const found: Said[] = []
-  const note = (said: Said): Said => {
-    found.push(said)
-    return said
-  }
-  changed(draft, fields, Object.fromEntries(marks.map((m) => [m, note])))
-  known.set(key, found)
+  const walk = walkFor(fields, marks)
+  // oxlint-disable-next-line typescript/no-unsafe-type-assertion
+  if (walk) gathered(draft, walk, found as unknown[])
   return found
 }

@@ -77,13 +77,14 @@ function preparedObject(value: Readonly<Record<string, unknown>>, mark: Tree): P
     const tree = isObject(mark) ? own<Tree | undefined>(mark[key]) : undefined
     return [key, prepared(v, tree ?? 'plain')] as const
   })
-  if (entries.every(([, part]) => 'is' in part))
-    return { is: Object.fromEntries(entries.map(([key, part]) => [key, 'is' in part ? part.is : undefined])) }
+  const same = Object.fromEntries(entries.flatMap(([key, part]) => ('is' in part ? [[key, part.is]] : [])))
+  const varies = entries.flatMap(([key, part]) => ('is' in part ? [] : [[key, part] as const]))
+  if (varies.length === 0) return { is: same }
   return {
     of: (scope) => {
-      const whole: Record<string, unknown> = {}
-      for (const [key, part] of entries) {
-        const v = made(part, scope)
+      const whole: Record<string, unknown> = { ...same }
+      for (const [key, part] of varies) {
+        const v = part.of(scope)
         if (v !== undefined) whole[key] = v
       }
       return whole

@@ -2,6 +2,7 @@ import { firstOf } from '../sure'
 import type { OwnRules } from '../rules'
 import { reason } from '../figure'
 import { spoken } from '../library/fields'
+import type { Drafted } from '../library/draft'
 import { plain } from '../library/said'
 import { wire } from '../library/build'
 import { noPaper } from '../phases/bite'
@@ -58,6 +59,16 @@ function ownOf(works: readonly Work[], practice: Practice): OwnRules {
   return Object.fromEntries(Object.entries(practice.rules).filter(([rule]) => asked.has(rule)))
 }
 
+/** What the tray has to know of a step. */
+const thingsUsed = ({ id, title, phase, tooth, act, needs = [] }: Drafted): UsesThings => ({
+  id,
+  title: plain(title),
+  phase,
+  needs,
+  ...(tooth ? { tooth } : {}),
+  ...(act ? { act } : {}),
+})
+
 const lacksOf = (setup: Plan['setup'], burs: Plan['burs']): string[] => [
   ...setup.flatMap((l) => (l.lack ? [l.lack] : [])),
   ...burs.flatMap((b) => (b.lack ? [`${firstOf(b.cuts).surface}: ${b.lack}`] : [])),
@@ -95,7 +106,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
   const ids = new Set(wired.steps.map((s) => s.draft.id))
   const has = (id: string): boolean => ids.has(id)
   const drafts = wired.steps.map((s) => s.draft)
-  const things = drafts.map((d): UsesThings => ({ ...d, title: plain(d.title), needs: d.needs ?? [] }))
+  const things = drafts.map(thingsUsed)
   const setup = mergeSetup(things, c)
   const burs = burOrder(drafts, c)
   const call = calling(things, c)
