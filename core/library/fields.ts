@@ -145,7 +145,6 @@ export const spoken = (draft: Drafted, say: (said: Said) => string): Draft =>
 export function saidIn(draft: Drafted, marks: readonly ('text' | 'beside' | 'told')[]): Said[] {
   const found: Said[] = []
   const walk = walkFor(fields, marks)
-  // oxlint-disable-next-line typescript/no-unsafe-type-assertion
-  if (walk) gathered(draft, walk, found as unknown[])
+  if (walk) gathered(draft, walk, found)
   return found
 }
