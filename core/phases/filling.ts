@@ -115,7 +115,7 @@ export function bulk(
         figure: increments.figure,
         shows: shows(i),
       }),
-      lightStep(c, s, `${id}-cure`, light, pressed && i === 0 ? { as: 'light:pressed', lightValue: light.value } : {}),
+      lightStep(c, s, `${id}-cure`, light, pressed && i === 0 ? { as: 'light:pressed' } : {}),
     )
   })
   return { increments, blocks, shows: { before: shows(-1), cover: shows(increments.bulkMm.length) } }

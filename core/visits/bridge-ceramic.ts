@@ -63,7 +63,6 @@ function bondRetainers(c: Case): Block {
         const light = cureOf(c, `retainer ${u.said}, ${side}`, 'cure.retainer')
         return lightStep(c, spotOn(u, 'delivery', 'delivery'), `delivery.cure-${side}.${u.tooth}`, light, {
           as: 'light:ceramic bridge',
-          lightValue: light.value,
           side,
           u,
           first: u === c.units[0],

@@ -40,9 +40,8 @@ function bond(c: Case): Block {
     resinExcess(c, spot),
     ...(['facial', 'inner', 'occlusal'] as const).map((side) =>
       lightStep(c, spot, `delivery.cure-${side}`, light, {
-        as: 'light:bonded crown',
-        lightValue: light.value,
-        sideWords: sideWords(c, side),
+        as: 'light:one side',
+        side: sideWords(c, side),
       }),
     ),
     sheetOff(c),

@@ -1,4 +1,4 @@
-import { metalLines } from '../library/cuts/crowns'
+import { metalLines } from '../library/cuts/other-crowns'
 import { lay } from '../library/lay'
 import { sure } from '../sure'
 import { sequence, type Block } from '../library/build'

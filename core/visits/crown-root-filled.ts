@@ -1,4 +1,4 @@
-import { rootFilledLines } from '../library/cuts/crowns'
+import { rootFilledLines } from '../library/cuts/other-crowns'
 import { lay } from '../library/lay'
 import { reductionTargets } from '../measure/reduction'
 import { sequence, type Block } from '../library/build'

@@ -43,11 +43,11 @@ function core(c: Case): Block {
   return sequence(
     band,
     bondTooth(c, s, 'cavity', { dualCure: true }),
-    lay(c, 'core.place:2', { u }),
+    lay(c, 'core.place:dual-cure', { u }),
     ...['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'].map((side) =>
-      lightStep(c, s, `core.cure-${side}`, light, { as: 'light:core', lightValue: light.value, side }),
+      lightStep(c, s, `core.cure-${side}`, light, { as: 'light:one side', side }),
     ),
-    lay(c, 'core.set:2', { u }),
+    lay(c, 'core.set:dual-cure', { u }),
     off,
   )
 }

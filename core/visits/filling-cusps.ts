@@ -27,13 +27,13 @@ function buildUp(c: Case, u: Unit): Block {
     readCavity(c, s),
     bondTooth(c, s, 'cavity', { cured: false }),
     lay(c, 'filling.$tooth.flow', { u }),
-    lightStep(c, s, id(u, 'flow-cure'), flow, { as: 'light:cusps' }),
+    lightStep(c, s, id(u, 'flow-cure'), flow, { as: 'light:thin flowable' }),
     ...cusps.flatMap((cusp) => [
       lay(c, 'filling.$tooth.cusp-$cusp', { cusp, u }),
       lightStep(c, s, id(u, `cusp-${cusp}-cure`), layer),
     ]),
     lay(c, 'filling.$tooth.stain', { u, afterFilling }),
-    lightStep(c, s, id(u, 'glycerine-cure'), glycerine, { as: 'light:cusps 2', glycerineValue: glycerine.value }),
+    lightStep(c, s, id(u, 'glycerine-cure'), glycerine, { as: 'light:under glycerine' }),
     shapeComposite(c, u),
   )
 }

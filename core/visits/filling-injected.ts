@@ -17,7 +17,7 @@ import { underSheet, each, id, afterFilling, two } from './filling-steps'
 function threePoints(c: Case, s: Spot, u: Unit): Block {
   const from = (side: string): Block => {
     const light = cureOf(c, `injected filling ${u.said}, ${side}`, 'cure.injected', 'composite.injectable')
-    return lightStep(c, s, id(u, `cure-${side}`), light, { as: 'light:injected', lightValue: light.value, side, u })
+    return lightStep(c, s, id(u, `cure-${side}`), light, { as: 'light:side', side, u })
   }
   return sequence(
     from('occlusal'),

@@ -32,7 +32,7 @@ function sealedSheet(c: Case): Block {
       ),
     ),
     only(!c.has('chlorhexidine'), () => lay(c, 'isolation.scrub')),
-    only(c.has('chlorhexidine'), () => lay(c, 'isolation.scrub:2')),
+    only(c.has('chlorhexidine'), () => lay(c, 'isolation.scrub:with alcohol')),
   )
 }
 

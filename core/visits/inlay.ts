@@ -38,7 +38,7 @@ function sealDentine(c: Case): Block {
   const light = cureOf(c, 'dentine seal, under glycerine', 'cure.adhesive', bottleOf(c))
   return sequence(
     bondTooth(c, s, 'fresh dentine'),
-    lightStep(c, s, 'inlay.seal-glycerine', light, { as: 'light:inlay', lightValue: light.value }),
+    lightStep(c, s, 'inlay.seal-glycerine', light, { as: 'light:glycerine over the seal' }),
   )
 }
 
@@ -131,8 +131,7 @@ function bondOne(c: Case, u: Unit): Block {
     resinExcess(c, s),
     ...(['occlusal', 'buccal', c.jaw === 'upper' ? 'palatal' : 'lingual'] as const).map((side) =>
       lightStep(c, s, `delivery.${u.tooth}.cure-${side}`, light, {
-        as: 'light:inlay 2',
-        lightValue: light.value,
+        as: 'light:side',
         side,
         u,
       }),

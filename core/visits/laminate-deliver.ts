@@ -53,7 +53,6 @@ function bondOne(c: Case, u: Unit): Block {
     const figure = light(where)
     return lightStep(c, spot, on(`cure-${where}`), figure, {
       as: 'light:laminate',
-      figureValue: figure.value,
       u,
       where,
     })

@@ -1,5 +1,5 @@
 /** J11: post, core and provisional on a front tooth, under the sheet throughout. */
-import { postLines } from '../library/cuts/crowns'
+import { postLines } from '../library/cuts/other-crowns'
 import { lay } from '../library/lay'
 import { firstOf } from '../sure'
 import { postFor, type PostChoice } from '../measure/post'
@@ -104,7 +104,6 @@ function bondPost(c: Case): Block {
     ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) =>
       lightStep(c, s, `post.cure-${['top', 'cheek', 'inner'][i]}`, half, {
         as: 'light:post',
-        halfValue: half.value,
         side,
         i,
       }),
@@ -113,8 +112,7 @@ function bondPost(c: Case): Block {
     lay(c, 'post.core', { u, rootOf: rootOf(c, 'core') }),
     ...['top', 'cheek side', inner === 'palatal' ? 'palatal side' : 'tongue side'].map((side, i) =>
       lightStep(c, s, `post.core-cure-${['top', 'cheek', 'inner'][i]}`, built, {
-        as: 'light:post 2',
-        builtValue: built.value,
+        as: 'light:built core',
         side,
         i,
       }),

@@ -16,7 +16,13 @@ function fitIncisor(c: Case, u: Unit): Block {
   const kind = `preveneered crown.${part}`
   const words = (n: number): string => `preveneered crown size ${n}, ${part}`
   return sequence(
-    lay(c, 'crown.$tooth.fit:front', { u, kind, words: words(4), words2: words(3), words3: words(2) }),
+    lay(c, 'crown.$tooth.fit:front', {
+      u,
+      kind,
+      largestWords: words(4),
+      middleWords: words(3),
+      smallestWords: words(2),
+    }),
     lay(c, 'crown.$tooth.crimp', { u }),
   )
 }

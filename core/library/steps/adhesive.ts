@@ -1,12 +1,10 @@
+import { onSpot } from './shared'
 import { open, practice } from '../needs'
 import type { Template } from '../template'
 
 export const adhesiveSteps = {
   '$stem.$act': {
-    phase: '$phase',
-    place: 'mouth',
-    helped: true,
-    tooth: '$tooth',
+    ...onSpot,
     wantsClean: 'a bond',
     fn: 'bonding',
     title: '$LWords: $how, $label',
@@ -21,10 +19,7 @@ export const adhesiveSteps = {
     ties: { if: '$rub', use: [{ lasts: '$rub', title: '$capital' }] },
   },
   '$stem.wick': {
-    phase: '$phase',
-    place: 'mouth',
-    helped: true,
-    tooth: '$tooth',
+    ...onSpot,
     fn: 'bonding',
     title: 'Excess wicked out with {dry points}, quick touches',
     minutes: [0.3, 0.5, 1],
@@ -33,10 +28,7 @@ export const adhesiveSteps = {
     mistakes: ['a pool left at the bottom: the {post} stands proud'],
   },
   '$stem.$(act)-air': {
-    phase: '$phase',
-    place: 'mouth',
-    helped: true,
-    tooth: '$tooth',
+    ...onSpot,
     fn: 'bonding',
     title: '$air',
     minutes: [0.1, 0.2, 0.4],

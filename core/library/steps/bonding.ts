@@ -1,12 +1,24 @@
+import { onSpot } from './shared'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
+/** A light held on for its seconds, wherever it is. */
+const light = {
+  ...onSpot,
+  fn: 'curing',
+  asks: [{ reading: 'light', teeth: '$teeth' }],
+  title: 'Light $lightValue s, $label',
+  minutes: '$minutesOf',
+  needs: [open('curing light'), open('light sleeve'), open('light shield')],
+  ties: ['$lasting'],
+  figures: ['$light'],
+  cautions: [reason('{Eye shield} for all three; the tip close and still', 'C')],
+  id: '$id',
+} as const
+
 export const bondingSteps = {
   '$stem.etch': {
-    phase: '$phase',
-    place: 'mouth',
-    helped: true,
-    tooth: '$tooth',
+    ...onSpot,
     wantsClean: 'a bond',
     fn: 'etching',
     title: 'Etch $what $seconds s, $label',
@@ -28,10 +40,7 @@ export const bondingSteps = {
     },
   },
   '$stem.etch-rinse': {
-    phase: '$phase',
-    place: 'mouth',
-    helped: true,
-    tooth: '$tooth',
+    ...onSpot,
     fn: 'rinse',
     title: 'Rinse $rinseS s, $dried',
     detail: {
@@ -45,26 +54,11 @@ export const bondingSteps = {
     hold: '$hold',
     mistakes: ['wet with spit after drying: etched again'],
   },
-  light: {
-    phase: '$phase',
-    place: 'mouth',
-    helped: true,
-    tooth: '$tooth',
-    fn: 'curing',
-    asks: [{ reading: 'light', teeth: '$teeth' }],
-    title: 'Light $lightValue s, $label',
-    minutes: '$minutesOf',
-    needs: [open('curing light'), open('light sleeve'), open('light shield')],
-    ties: ['$lasting'],
-    figures: ['$light'],
-    cautions: [reason('{Eye shield} for all three; the tip close and still', 'C')],
-    id: '$id',
-  },
+  light,
+  'light:side': { ...light, title: 'Light $lightValue s, $side, $label' },
+  'light:one side': { ...light, title: 'Light $lightValue s, $side' },
   '$stem.pumice': {
-    phase: '$phase',
-    place: 'mouth',
-    helped: true,
-    tooth: '$tooth',
+    ...onSpot,
     cleans: true,
     fn: 'polishing',
     title: '{Pumice} and water, rinse: $label',
@@ -76,10 +70,7 @@ export const bondingSteps = {
     mistakes: ['flavoured paste: its oil stays and the bond lifts'],
   },
   '$stem.excess': {
-    phase: '$phase',
-    place: 'mouth',
-    helped: true,
-    tooth: '$tooth',
+    ...onSpot,
     fn: 'excess removal',
     title: {
       if: '$tack',

@@ -1,3 +1,4 @@
+import { resinSeated } from './shared'
 import { deliverySteps } from './delivery'
 import { bondingSteps } from './bonding'
 import { open, practice, standby } from '../needs'
@@ -103,18 +104,7 @@ export const bridgeCeramicSteps = {
     tell: 'Your bridge is glued to these teeth. Do not bite off hard things with it. Clean under it with the threaded floss we showed you. If one side feels loose, come at once.',
     passes: ['bridge in {gauze}', '{ball burnisher}'],
     needs: [open('burnisher.ball'), open('gauze', 2)],
-    ties: [
-      {
-        from: 'delivery.load',
-        fromEdge: 'start',
-        toEdge: 'finish',
-        closes: 'resin.seat',
-        warns: 'resin.seat.warns',
-        title: 'Resin cement to seated',
-        whenMissed: 'it is setting: clean both and begin again from the etch',
-        again: ['delivery.load', 'delivery.seat'],
-      },
-    ],
+    ties: [{ ...resinSeated, whenMissed: 'it is setting: clean both and begin again from the etch' }],
   },
   'finishing.edges': {
     ...finishing,

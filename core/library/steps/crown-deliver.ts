@@ -1,4 +1,4 @@
-import { bondingSteps } from './bonding'
+import { resinSeated } from './shared'
 import { open, practice } from '../needs'
 import type { Template } from '../template'
 
@@ -21,18 +21,7 @@ export const crownDeliverSteps = {
     told: 'bonded the $what with {resin cement}',
     tell: 'Your new $what is glued in. Floss and brush as usual. Call us if the bite feels high.',
     passes: ['loaded piece in {gauze}', '{cotton roll}'],
-    ties: [
-      {
-        from: 'delivery.load',
-        fromEdge: 'start',
-        toEdge: 'finish',
-        closes: 'resin.seat',
-        warns: 'resin.seat.warns',
-        title: 'Resin cement to seated',
-        whenMissed: 'it is setting: clean both and begin again',
-        again: ['delivery.load', 'delivery.seat'],
-      },
-    ],
+    ties: [{ ...resinSeated, whenMissed: 'it is setting: clean both and begin again' }],
   },
   'delivery.cement-choice': {
     ...act,
@@ -64,5 +53,4 @@ export const crownDeliverSteps = {
     needs: [open('film holder')],
     told: 'took a film of the margins',
   },
-  'light:bonded crown': { ...bondingSteps['light'], title: 'Light $lightValue s, $sideWords' },
 } as const satisfies Record<string, Template>

@@ -1,4 +1,3 @@
-import { bondingSteps } from './bonding'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -60,7 +59,7 @@ export const endoCoreCrownSteps = {
     helped: false,
     ties: [{ lasts: 'core.sets', title: 'Core sets' }],
   },
-  'core.place:2': {
+  'core.place:dual-cure': {
     ...act,
     title: '{Dual-cure} core injected from the bottom',
     minutes: [0.5, 1, 2],
@@ -69,7 +68,7 @@ export const endoCoreCrownSteps = {
     needs: [open('core.dual-cure', 2), open('mixing tip'), open('core tip')],
     cautions: [reason('An acidic one-bottle {adhesive} needs its activator under a {dual-cure} resin', 'C')],
   },
-  'core.set:2': {
+  'core.set:dual-cure': {
     ...act,
     title: '{Dual-cure} finishes in the dark: $(core.sets) from the mix',
     minutes: [2, 3, 4],
@@ -114,5 +113,4 @@ export const endoCoreCrownSteps = {
     needs: [open('film holder')],
     told: 'took a film of root filling and core',
   },
-  'light:core': { ...bondingSteps['light'], title: 'Light $lightValue s, $side' },
 } as const satisfies Record<string, Template>

@@ -51,10 +51,13 @@ export const fillingCuspsSteps = {
     ],
     reason: practice('nothing flavoured or oily before bonding'),
   },
-  'light:cusps': { ...bondingSteps['light'], reason: practice('longer: adhesive and flowable are both being cured') },
-  'light:cusps 2': {
+  'light:thin flowable': {
     ...bondingSteps['light'],
-    title: '{Glycerine} over it, light $glycerineValue s',
+    reason: practice('longer: adhesive and flowable are both being cured'),
+  },
+  'light:under glycerine': {
+    ...bondingSteps['light'],
+    title: '{Glycerine} over it, light $lightValue s',
     needs: [open('glycerine gel', 0.5), open('curing light'), open('light sleeve'), open('light shield')],
     reason: practice('without air the top layer sets too'),
   },

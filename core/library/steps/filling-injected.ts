@@ -1,6 +1,5 @@
 import { beadAndTack, polishDry, polishWet } from './lanes'
 import { fillingSteps } from './filling'
-import { bondingSteps } from './bonding'
 import { open, practice, reason } from '../needs'
 import type { Template } from '../template'
 
@@ -184,7 +183,6 @@ export const fillingInjectedSteps = {
     ],
     reason: practice('opens the contact and guards the tissue while the cavity is cut'),
   },
-  'light:injected': { ...bondingSteps['light'], title: 'Light $lightValue s, $side, $label' },
   'filling.$tooth.matrix-off:injected': {
     ...fillingSteps['filling.$tooth.matrix-off'],
     passes: ['{tweezers}', '{explorer}', '{haemostat}'],

@@ -31,7 +31,7 @@ export const goldDeliverSteps = {
     fn: 'chairside',
     needs: [open('chlorhexidine', 5), open('cotton pellet', 4)],
   },
-  'isolation.scrub:2': {
+  'isolation.scrub:with alcohol': {
     ...sheet,
     title: 'Field scrubbed with {alcohol}: chlorhexidine alert',
     minutes: [0.3, 0.5, 1],

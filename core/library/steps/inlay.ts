@@ -115,7 +115,7 @@ export const inlaySteps = {
     needs: [open('burnisher.ball')],
     cautions: [reason('Small pieces: {gauze} behind', 'C')],
   },
-  'light:inlay': {
+  'light:glycerine over the seal': {
     ...bondingSteps['light'],
     title: '{Glycerine} over it, light again $lightValue s; rinse, wipe with {alcohol}',
     needs: [open('glycerine gel', 0.5), open('alcohol'), open('curing light'), open('light shield')],
@@ -146,7 +146,6 @@ export const inlaySteps = {
     title: 'Sealed dentine roughened with {pumice}, rinse: $label',
     reason: practice('what was sealed weeks ago takes the new bond only where it is cleaned and roughened'),
   },
-  'light:inlay 2': { ...bondingSteps['light'], title: 'Light $lightValue s, $side, $label' },
   'delivery.try-in:inlay': {
     ...deliverySteps['delivery.try-in'],
     passes: ['piece on its {stick}', '{floss}', '{contact film}', '{explorer}'],

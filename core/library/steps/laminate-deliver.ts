@@ -207,8 +207,8 @@ export const laminateDeliverSteps = {
     ...bondingSteps['light'],
     title: {
       if: ['$where', 'is', 'behind'],
-      use: 'Light $figureValue s: from behind, $label',
-      else: 'Light $figureValue s: the $where, $label',
+      use: 'Light $lightValue s: from behind, $label',
+      else: 'Light $lightValue s: the $where, $label',
     },
   },
   '$stem.excess:laminate': {

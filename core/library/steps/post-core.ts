@@ -284,12 +284,12 @@ export const postCoreSteps = {
   },
   'light:post': {
     ...bondingSteps['light'],
-    title: 'Light $halfValue s, $side',
+    title: 'Light $lightValue s, $side',
     reason: { if: ['$i', 'is', 0], use: practice('cured from top, cheek and tongue side: 2 min in all') },
   },
-  'light:post 2': {
+  'light:built core': {
     ...bondingSteps['light'],
-    title: 'Core: light $builtValue s, $side',
+    title: 'Core: light $lightValue s, $side',
     reason: { if: ['$i', 'is', 0], use: practice('then 2 min more on the built core') },
   },
   'records.shade:post': {

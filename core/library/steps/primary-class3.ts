@@ -96,6 +96,6 @@ export const primaryClass3Steps = {
     needs: [open('shade guide')],
     mistakes: ['taken when the teeth have dried out: they read too light'],
   },
-  'light:child': { ...bondingSteps['light'], title: 'Light $flowValue s from the front, $word held' },
-  'light:child 2': { ...bondingSteps['light'], title: 'Light $flowValue s from behind, $word held' },
+  'light:from the front': { ...bondingSteps['light'], title: 'Light $lightValue s from the front, $word held' },
+  'light:from behind': { ...bondingSteps['light'], title: 'Light $lightValue s from behind, $word held' },
 } as const satisfies Record<string, Template>

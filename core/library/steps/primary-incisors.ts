@@ -12,12 +12,12 @@ export const primaryIncisorsSteps = {
     told: 'fitted a preveneered crown on $label',
     passes: ['crown, larger', 'crown, next smaller'],
     needs: [
-      open('$kind.4', 1, { words: '$words' }),
+      open('$kind.4', 1, { words: '$largestWords' }),
       open('$kind.3', 1, {
-        words: '$words2',
+        words: '$middleWords',
         because: practice('sizes downward: the largest that seats without force'),
       }),
-      standby('$kind.2', '3 does not seat without force', 1, { words: '$words3' }),
+      standby('$kind.2', '3 does not seat without force', 1, { words: '$smallestWords' }),
     ],
     countsIn: [
       {

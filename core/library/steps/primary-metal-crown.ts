@@ -83,8 +83,8 @@ export const primaryMetalCrownSteps = {
     figures: ['$figure'],
     needs: [
       open('$kind.$size', 1, { words: '$words', because: practice('begun there, then by what springs over the neck') }),
-      { if: '$larger', use: [open('$kind.$next', 1, { words: '$words2' })] },
-      { if: '$smaller', use: [standby('$kind.$before', '$size is loose', 1, { words: '$words3' })] },
+      { if: '$larger', use: [open('$kind.$next', 1, { words: '$nextWords' })] },
+      { if: '$smaller', use: [standby('$kind.$before', '$size is loose', 1, { words: '$beforeWords' })] },
       { if: '$afterNext', use: [drawer('$kind.$second', '$next does not go over')] },
       open('crown spoon', 1, { orElse: [{ what: 'plastic instrument', loss: 'slips off the edge' }] }),
     ],
