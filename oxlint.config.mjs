@@ -18,8 +18,6 @@ export const rooms = [
   'measure',
   'model',
   'library',
-  'phases',
-  'visits',
   'plan',
   'readings',
   'run',
@@ -132,7 +130,7 @@ export default {
     {
       files: ['server/routes/**/*.ts'],
       rules: imports({
-        group: ['**/core/phases/**', '**/core/measure/**', '**/core/teeth/**', '**/web/**'],
+        group: ['**/core/library/generators/**', '**/core/measure/**', '**/core/teeth/**', '**/web/**'],
         message: 'Routes hold no rules of the trade: call compile, decide or record.',
       }),
     },

@@ -4,7 +4,7 @@ import { kindIds, kindTable } from './kinds'
 import { compile } from './plan/compile'
 import { starterPractice } from './practice/starter'
 import { kindOfStep, onEveryTooth } from './step-id'
-import { exampleRequest } from './visits/example'
+import { exampleRequest } from './library/kinds/example'
 
 const practice = starterPractice()
 const team = { dentist: 'dentist', assistants: ['assistant'] }
@@ -19,6 +19,6 @@ it('every step of every kind is named by its act, and tooth, piece and ordinal c
       // What two teeth have in common is named alike.
       if (step.tooth) expect(kindOfStep(step.id).split('.'), step.id).not.toContain(step.tooth)
     }
-    expect(readdirSync('core/visits'), kind).toContain(`${kindTable[kind].file}.ts`)
+    expect(readdirSync('core/library/kinds'), kind).toContain(`${kindTable[kind].file}.ts`)
   }
 })

@@ -57,7 +57,7 @@ const order = (kind: KindId): string => (kindTable[kind].j === '–' ? 'Z' : kin
 /** What is held in words of a J-number: the sentence of each test that names it, and the file it stands in. */
 function heldInWords(): Map<string, string[]> {
   const held = new Map<string, string[]>()
-  const folder = 'core/visits'
+  const folder = 'core/library/kinds'
   for (const file of readdirSync(folder).filter((f) => /^golden-.*\.test\.ts$/.test(f))) {
     let group: string[] = []
     for (const [, call, text = ''] of readFileSync(`${folder}/${file}`, 'utf8').matchAll(
@@ -96,7 +96,7 @@ export function coverage(): string {
       return [
         `### ${j} ${title} (\`${kind}\`)`,
         '',
-        `Written in \`core/visits/${file}.ts\`, with ${unique(plan.steps.map((s) => `\`${phaseFiles[s.phase]}\``)).join(' ')} of \`core/phases\`. Proved by \`core/visits/golden*.test.ts\` (in words, and to the letter: ${own.map((p) => `[${p.name}](../demo/cases/readings/${p.name}.txt)`).join(', ')}) and \`core/visits/kinds.test.ts\` (properties over random cases).`,
+        `Written in \`core/library/kinds/${file}.ts\`, with ${unique(plan.steps.map((s) => `\`${phaseFiles[s.phase]}\``)).join(' ')} of \`core/library/generators\`. Proved by \`core/library/kinds/golden*.test.ts\` (in words, and to the letter: ${own.map((p) => `[${p.name}](../demo/cases/readings/${p.name}.txt)`).join(', ')}) and \`core/library/kinds/kinds.test.ts\` (properties over random cases).`,
         '',
         '| | |',
         '| --- | --- |',
@@ -134,7 +134,7 @@ export function coverage(): string {
   return [
     '# What each kind of visit covers',
     '',
-    'Made by `npm run readings` from the plans of `demo/cases` and held to the letter by `core/visits/golden.test.ts`, in words by its neighbours. J-numbers are the coverage table; “–” are kinds that only complete a chain. Burs are proved in `core/catalog/catalog.test.ts`, clocks in `core/run/run.test.ts`, figures in `core/measure/*.test.ts`, readings in `core/readings/measures.test.ts`, cues in `core/run/cues.test.ts`, what is numb by what in `core/measure/numbing.test.ts`, adhesives by their system in `core/phases/adhesive.test.ts`, the train of an impression and a scan that is one in `core/visits/kinds.test.ts`, choreographies by person in `core/plan/lanes.test.ts`, clashes in `core/plan/clashes.test.ts`.',
+    'Made by `npm run readings` from the plans of `demo/cases` and held to the letter by `core/library/kinds/golden.test.ts`, in words by its neighbours. J-numbers are the coverage table; “–” are kinds that only complete a chain. Burs are proved in `core/catalog/catalog.test.ts`, clocks in `core/run/run.test.ts`, figures in `core/measure/*.test.ts`, readings in `core/readings/measures.test.ts`, cues in `core/run/cues.test.ts`, what is numb by what in `core/measure/numbing.test.ts`, adhesives by their system in `core/library/generators/adhesive.test.ts`, the train of an impression and a scan that is one in `core/library/kinds/kinds.test.ts`, choreographies by person in `core/plan/lanes.test.ts`, clashes in `core/plan/clashes.test.ts`.',
     '',
     ...rows,
   ].join('\n')

@@ -68,7 +68,7 @@ export function factsPage(plans: readonly Plan[]): string {
   const lines = [
     '# Facts',
     '',
-    'Made by `npm run readings` from the library itself and held by `core/visits/golden.test.ts`: what may be asked of a case and',
+    'Made by `npm run readings` from the library itself and held by `core/library/kinds/golden.test.ts`: what may be asked of a case and',
     'what hangs on it; then every name a condition or a sentence of the library may use.',
     '',
     '## What is asked, and what it decides',

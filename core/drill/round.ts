@@ -7,7 +7,7 @@ import { kindOfStep } from '../step-id'
 import type { Practice } from '../practice/practice'
 import { random } from '../random'
 import { allTeeth, isPrimary, jawOf, parts } from '../teeth/notation'
-import { exampleRequest } from '../visits/example'
+import { exampleRequest } from '../library/kinds/example'
 import { kindFacts, type KindId } from '../kinds'
 import { clockTasks, type ClockTask } from './clocks'
 

@@ -22,7 +22,7 @@ export interface KindFacts {
   title: string
   group: Group
   family: Family
-  /** Its file in core/visits. */
+  /** Its file in core/library/kinds. */
   file: string
   /** What it is, in one sentence. */
   says: string

@@ -149,7 +149,7 @@ export interface Step {
   tell?: string
   /** Not before the tissue and tooth are numb. */
   hurts?: boolean
-  /** The stage at which the bite is checked here: core/phases/bite.ts says for what, when and with what. */
+  /** The stage at which the bite is checked here: core/library/generators/bite.ts says for what, when and with what. */
   bite?: string
   numbed?: Numbed
   imprints?: Jaw

@@ -6,7 +6,7 @@ import { decide, type Who } from '../../core/run/decide'
 import type { Command, RunEvent } from '../../core/run/events'
 import type { Queued } from '../../core/run/queue'
 import { replay } from '../../core/run/state'
-import { exampleRequest } from '../../core/visits/example'
+import { exampleRequest } from '../../core/library/kinds/example'
 import { ApiProblem } from './api'
 import { RunClient, type Envelope, type RunData, type RunPorts } from './run-client'
 

@@ -4,7 +4,7 @@ import { compile } from '../../core/plan/compile'
 import { starterPractice } from '../../core/practice/starter'
 import { outlook } from '../../core/run/next'
 import { runThrough, startDrive, give } from '../../core/run/drive'
-import { exampleRequest } from '../../core/visits/example'
+import { exampleRequest } from '../../core/library/kinds/example'
 import { inFront } from './in-front'
 
 it('is the step that runs or comes by its title alone; where a time is waited for, that, and why beside it', () => {

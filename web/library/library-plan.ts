@@ -2,7 +2,7 @@ import { firstOf } from '../../core/sure'
 import { compile } from '../../core/plan/compile'
 import type { Plan } from '../../core/model/plan'
 import type { Practice } from '../../core/practice/practice'
-import { exampleRequest } from '../../core/visits/example'
+import { exampleRequest } from '../../core/library/kinds/example'
 import type { KindId } from '../../core/kinds'
 
 /** The kind compiled for a plain case, as this dentist's card would have it. */

@@ -1,7 +1,7 @@
 /** The patient's alerts against what is laid out. */
 import { childOf } from '../../library/case'
-import { cordPlan } from '../../phases/cord-plan'
-import { overgrownTeeth } from '../../phases/overgrown'
+import { cordPlan } from '../../library/generators/cord-plan'
+import { overgrownTeeth } from '../../library/generators/overgrown'
 import { clash, forDentist, names, within, type Rule } from './rule'
 import { carries } from '../../catalog/hazards'
 

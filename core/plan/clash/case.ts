@@ -1,10 +1,10 @@
 /** What the case as it is does not allow, or only just. */
-import { pieceWords } from '../../phases/arrival'
+import { pieceWords } from '../../library/generators/arrival'
 import { bridgePlace, sealedInFits } from '../../measure/place'
 import { halfCanBeHad } from '../../measure/restoring'
 import { injectionWindow } from '../../measure/amounts'
-import { injectionSites, inTrayOnly, pickSpeed } from '../../phases/impression-material'
-import { treatsPulp } from '../../phases/pulp'
+import { injectionSites, inTrayOnly, pickSpeed } from '../../library/generators/impression-material'
+import { treatsPulp } from '../../library/generators/pulp'
 import { weakMWPerCm2 } from '../../measure/curing'
 import { parts } from '../../teeth/notation'
 import { clash, forDentist, type Rule } from './rule'

@@ -1,0 +1,188 @@
+import { lay } from '../lay'
+import { soreGum } from '../../measure/numbing'
+import { firstOf, lastOf } from '../../sure'
+import { archFrom, neighbours } from '../../teeth/arch'
+import { isPrimary, parts, type Tooth } from '../../teeth/notation'
+import type { Need } from '../../catalog/match'
+import { nothing, only, open, practice, sequence, type Block } from '../build'
+import { labels, type Case } from '../case'
+
+/**
+ * The teeth that get a hole, from the side that is worked on first across the middle: behind the premolars from one tooth
+ * behind the prepared ones to the opposite lateral's side of the midline, in front from first premolar to first premolar
+ * (primary: first molar to first molar). Missing teeth get none; where the premolar is missing on the side of the work, the
+ * next tooth behind it holds the sheet in its stead. Standing C.
+ */
+export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[]): Tooth[] {
+  const first = firstOf(teeth)
+  const arch = archFrom(first)
+  const half = arch.length / 2
+  const anterior = teeth.every((t) => parts(t).position <= 3)
+  if (anterior) {
+    const behind = arch.slice(0, half).findLast((t) => parts(t).position >= 4 && !missing.includes(t))
+    return arch.filter((t) => (parts(t).position <= 4 && !missing.includes(t)) || t === behind)
+  }
+  const sides = new Set(teeth.map((t) => arch.indexOf(t) < half))
+  const onSide = (t: Tooth): Tooth[] => teeth.filter((x) => arch.indexOf(x) < half === arch.indexOf(t) < half)
+  const reach = (t: Tooth): number => {
+    const own = onSide(t)
+    if (own.every((x) => parts(x).position <= 3)) return sides.size > 1 ? 4 : 2
+    const behind = own.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
+    return parts(behind).position + (neighbours(behind, missing).distal.tooth ? 1 : 0)
+  }
+  return arch.filter((t) => !missing.includes(t) && parts(t).position <= reach(t))
+}
+
+/** A clamp laid out, by its class. */
+export const clamp = (which: string, more: Partial<Need> = {}): Need =>
+  open(`clamp.${which}`, 1, { is: 'clamp', ...more })
+
+/** The clamp an anchor tooth asks for, by class, with what would do instead and what is lost. */
+function clampNeed(c: Case, anchor: Tooth): Need {
+  const at = parts(anchor).position
+  if (isPrimary(anchor) && at >= 4)
+    return clamp('molar.small', {
+      words: 'small molar clamp for a primary molar',
+      because: practice('a primary molar: bell-shaped and short, its neck constricted'),
+      orElse: [
+        { what: 'clamp.premolar', loss: 'bow too narrow: the jaws may touch in two points only' },
+        { what: 'clamp.molar', loss: 'too wide: it rocks on a primary molar' },
+      ],
+    })
+  if (at >= 6 && c.asks('partErupted'))
+    return clamp('retentive', {
+      words: 'clamp whose jaws point down, for a part-erupted molar',
+      because: practice('part-erupted: jaws that point down hold under the tissue'),
+      orElse: [{ what: 'clamp.molar', loss: 'jaws not pointing down: it rides up on a short crown' }],
+    })
+  if (at >= 6)
+    return clamp('molar', {
+      words: 'molar clamp',
+      because: practice('a molar: jaws wide enough for four points under the height of contour'),
+    })
+  return at >= 4
+    ? clamp('premolar', {
+        words: 'premolar clamp',
+        because: practice('a premolar: a molar clamp would touch in two points only'),
+      })
+    : clamp('cervical', {
+        words: 'double-bow clamp for a front tooth',
+        because: practice('a front tooth: two bows keep it from tipping'),
+        orElse: [{ what: 'clamp.premolar', loss: 'no second bow: it tips on a front tooth' }],
+      })
+}
+
+export interface Sheet {
+  /** What the sheet is for; decides the holes and the cautions. */
+  purpose: 'cutting' | 'bonding' | 'canal' | 'foil'
+  /** Every abutment tied, so that the whole crown stands out of the sheet. */
+  tied?: readonly Tooth[]
+}
+
+const orderOn = {
+  'clamp first': {
+    detail: 'Clamp tried and stable, frame, then the sheet over it',
+    passes: ['clamp in forceps, 30 cm of floss tied on', 'sheet', 'frame', 'floss'],
+  },
+  'sheet on the wings': {
+    detail: 'Sheet held on the clamp’s wings, frame on, all in one; then free the wings',
+    passes: [
+      'clamp with sheet and frame in forceps, 30 cm of floss tied on',
+      'plastic instrument for the wings',
+      'floss',
+    ],
+  },
+  'sheet first': {
+    detail: 'Sheet stretched over the teeth, clamp on top of it, then the frame',
+    passes: ['sheet', 'clamp in forceps, 30 cm of floss tied on', 'frame', 'floss'],
+  },
+} as const
+
+/** A clamp for each anchor; two of a kind are two on the tray. */
+function clampNeeds(c: Case, anchors: readonly Tooth[]): Need[] {
+  const needs = anchors.map((t) => clampNeed(c, t))
+  const [one, other] = needs
+  return one && other && one.what === other.what ? [{ ...one, quantity: 2 }] : needs
+}
+
+/** Work far back on both sides wants the sheet held at both ends. Common practice. */
+function otherClamp(teeth: readonly Tooth[], holes: readonly Tooth[], anchor: Tooth): Tooth | undefined {
+  const across = teeth.some((t) => t[0] !== anchor[0] && parts(t).position >= 4)
+  const far = holes.filter((t) => t[0] !== anchor[0])
+  return across && far.length > 0 ? far.reduce((a, b) => (parts(b).position > parts(a).position ? b : a)) : undefined
+}
+
+/** The sheet: holes, clamp, order of application, and what hangs on it. */
+export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
+  if (c.sheet.alreadyOn) return nothing
+  const gone = [...c.asks('missing'), ...c.asks('pontics')]
+  const holes = purpose === 'canal' ? [firstOf(c.units).tooth] : damTeeth(c.sheet.teeth, gone)
+  const anchor = holes.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
+  const second = otherClamp(c.sheet.teeth, holes, anchor)
+  const clamped = second ? [anchor, second] : [anchor]
+  const how = orderOn[c.school('damOrder')]
+  const clampedSaid = clamped.map(c.say).join(' and ')
+  const one = holes.length === 1
+  return sequence(
+    lay(c, 'isolation.dam-on', {
+      clamped,
+      n: holes.length,
+      clampedSaid,
+      one,
+      second,
+      anchor: c.say(anchor),
+      fromTo: [firstOf(holes), lastOf(holes)].map(c.say).join('–'),
+      detail: how.detail,
+      holes,
+      soreGum: soreGum(clamped),
+      passes: how.passes,
+      clampNeeds: clampNeeds(c, clamped),
+      anchorPosition: parts(anchor).position,
+      pieces: holes.length - 1,
+      offStep: c.sheet.offStep,
+      purpose,
+    }),
+    ...tied.map((t) => lay(c, 'isolation.tie.$t', { t, said: c.say(t) })),
+  )
+}
+
+/** The sheet comes off, and every piece between the holes is accounted for. */
+export function damOff(c: Case, { purpose, why }: { purpose?: Sheet['purpose']; why?: string } = {}): Block {
+  if (c.sheet.staysOn) return nothing
+  const one = purpose === 'canal'
+  return lay(c, 'isolation.dam-off', { one, why })
+}
+
+/** Rolls, cheek retractor and suction. */
+export function rolls(c: Case): Block {
+  // Those of the work before are still in.
+  if (c.before.rolls) return nothing
+  return lay(c, 'isolation.rolls')
+}
+
+function retractor(c: Case): Block {
+  return lay(c, 'isolation.retractor')
+}
+
+/** Isolation while cutting a crown, by the school picked. */
+export function isolation(c: Case): Block {
+  if (c.school('isolation') === 'rolls and suction') return rolls(c)
+  return c.school('isolation') === 'suction retractor' ? retractor(c) : damOn(c, { purpose: 'cutting' })
+}
+
+/** The sheet comes off before the tissue work of a crown. */
+export function isolationOff(c: Case): Block {
+  return only(c.school('isolation') === 'dam throughout', () =>
+    damOff(c, { why: `the margin of ${labels(c)} has to be seen with the tissue free` }),
+  )
+}
+
+/** Isolation for bonding, foil and root canals: the sheet, unless the dentist's card takes another way. */
+export const sheetOn = (c: Case, sheet: Sheet): Block =>
+  c.school('bondingIsolation') === 'dam'
+    ? damOn(c, sheet)
+    : c.school('bondingIsolation') === 'suction retractor'
+      ? retractor(c)
+      : rolls(c)
+export const sheetOff = (c: Case, off: { purpose?: Sheet['purpose']; why?: string } = {}): Block =>
+  only(c.school('bondingIsolation') === 'dam', () => damOff(c, off))

@@ -1,0 +1,65 @@
+import { lay, type Otherwise } from '../lay'
+import { reason } from '../../figure'
+import { alginate, hydrocolloidSchool, trayMaterial } from '../../measure/amounts'
+import { absent, only, practice, sequence, type Block } from '../build'
+import { customTray } from './impression-material'
+import { type Case } from '../case'
+
+/** Shade, before the teeth dry out; the dentist approves it. A metal crown has none. */
+export function shadePreview(c: Case, more: Otherwise = {}): Block {
+  if (c.restoration === 'full metal crown') return absent('shade', reason('a full metal crown has no shade', 'C'))
+  return lay(c, more.as ?? 'records.shade', more)
+}
+
+export const otherJaw = (c: Case): 'upper' | 'lower' => (c.jaw === 'upper' ? 'lower' : 'upper')
+
+/** The mould the provisional is made in, taken before cutting: a preliminary impression, or a putty index. */
+export function provisionalMould(c: Case): Block {
+  if (c.school('provisional') === 'bis-acryl in wax-up matrix') {
+    return lay(c, 'records.try-matrix')
+  }
+  if (c.school('provisional') === 'bis-acryl in putty index') {
+    return lay(c, 'records.putty-index')
+  }
+  if (c.before.mould)
+    return absent(
+      'a second preliminary impression',
+      practice('the first takes in this side of the jaw: both provisionals are made in it'),
+    )
+  return lay(c, 'records.preliminary', {
+    value: trayMaterial('sectional', c.rule).value,
+    trayMaterial: trayMaterial('sectional', c.rule),
+  })
+}
+
+/** The opposing arch, where neither a dual-arch tray nor the scan gives it. */
+export function opposingArch(c: Case): Block {
+  if (c.school('impression') === 'addition silicone, dual-arch')
+    return absent('opposing impression', reason('the dual-arch tray takes both jaws at once', 'C'))
+  if (c.school('impression') === 'optical scan') {
+    return lay(c, 'records.scan-opposing')
+  }
+  const amount = alginate(otherJaw(c))
+  return sequence(
+    lay(c, 'records.opposing', {
+      powderValue: amount.powder.value,
+      waterValue: amount.water.value,
+      powder: amount.powder,
+      water: amount.water,
+    }),
+    lay(c, 'records.keep-damp'),
+  )
+}
+
+const usesCustomTray = (c: Case): boolean =>
+  c.school('impression') === 'polyether, custom tray' ||
+  (c.school('impression') === 'reversible hydrocolloid' &&
+    hydrocolloidSchool(c.units.length, c.pontics.length).polyether > 0)
+
+/** Adhesive on a custom tray: painted early, because it wants a quarter of an hour. The baths are switched on as early. */
+export function paintTray(c: Case): Block {
+  return sequence(
+    only(c.school('impression') === 'reversible hydrocolloid', () => lay(c, 'impression.baths')),
+    only(usesCustomTray(c), () => lay(c, 'impression.paint-tray', { customTray: customTray() })),
+  )
+}
