@@ -1,8 +1,10 @@
 /** docs/facts.md: the vocabulary of the library, made from the data itself. */
 import type { Plan } from '../core/model/plan'
 import { cuts } from '../core/library/cuts'
+import { veneerLines } from '../core/library/cuts/enamel'
 import { allFacts } from '../core/library/facts'
 import { decides } from '../core/library/facts/decides'
+import { visitKinds } from '../core/library/kinds'
 import { steps } from '../core/library/steps'
 import { kindFacts, type KindId } from '../core/kinds'
 import { entriesOf, keysOf } from '../core/sure'
@@ -35,10 +37,15 @@ function conditions(when: unknown, into: Set<string>): void {
       for (const w of Array.isArray(v) && !('not' in when) ? v : [v]) conditions(w, into)
 }
 
-/** Which steps and cuts name each fact. */
-function usedBy(): Map<string, string[]> {
+/** Which steps, cuts and kinds name each fact. */
+export function usedBy(): Map<string, string[]> {
   const used = new Map<string, string[]>()
-  for (const [id, template] of [...entriesOf(steps), ...entriesOf(cuts)]) {
+  for (const [id, template] of [
+    ...entriesOf(steps),
+    ...entriesOf(cuts),
+    ...entriesOf(visitKinds),
+    ['veneers cut', veneerLines],
+  ]) {
     const names = new Set<string>()
     named(template, names)
     for (const name of names) used.set(name, [...(used.get(name) ?? []), id])
@@ -82,7 +89,7 @@ export function factsPage(plans: readonly Plan[]): string {
     '',
     '## Facts by name',
     '',
-    '| fact | what it is | known from | may be | steps and cuts that name it |',
+    '| fact | what it is | known from | may be | steps, cuts and kinds that name it |',
     '| --- | --- | --- | --- | --- |',
     ...[...allFacts()].map(
       ([name, { says, from, values, unit }]) =>

@@ -162,10 +162,5 @@ export function cardAdds(c: Case, hold: 'margins' | 'bite'): boolean {
 export const labels = (c: Case): string => c.units.map((u) => u.label).join(', ')
 /** Units a laboratory would count: abutments and pontics. */
 export const unitCount = (c: Case): number => c.units.length + c.pontics.length
-/** The surfaces of a tooth's filling or inlay; `usual` where the case does not say. */
-export const surfacesOf = (u: Unit, usual: string): string => u.says('surfaces') ?? usual
-/** The proximal boxes of a tooth: mesial before distal. */
-export const boxesOf = (surfaces: string): ('mesial' | 'distal')[] =>
-  (['mesial', 'distal'] as const).filter((s) => surfaces.includes(firstOf(s).toUpperCase()))
 /** The teeth of the visit's own work, for what is read of each. */
 export const teethOf = (c: Pick<Case, 'units'>): Tooth[] => c.units.map((u) => u.tooth)

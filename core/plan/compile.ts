@@ -5,7 +5,8 @@ import { spoken } from '../library/fields'
 import type { Drafted } from '../library/draft'
 import { plain } from '../library/said'
 import { wire } from '../library/build'
-import { noPaper } from '../library/generators/bite'
+import { noPaper } from '../library/bites'
+import { followUpsOf } from '../library/follow-ups'
 import { openCase, type Unit } from '../library/case'
 import { choiceNames } from '../practice/choices'
 import type { Practice } from '../practice/practice'
@@ -13,7 +14,7 @@ import { toothName, toQuadrant, toUniversal } from '../teeth/notation'
 import { burOrder, withBur } from './burs'
 import { withLearned } from './learned'
 import { visitKinds } from '../library/kinds'
-import { dayOf, type Work } from '../library/kinds/day'
+import { dayOf, type Work } from '../library/day'
 import { amend } from './amend'
 import { keptClean } from './films'
 import { keptNumb } from './numb-again'
@@ -173,9 +174,9 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     holds,
     counts,
     clashes,
-    absent: [...wired.absences, ...missingContacts(works), ...noPaper(works.map((w) => w.c))],
+    absent: [...wired.absences, ...missingContacts(works), ...noPaper(works)],
     lacks: lacksOf(setup, burs),
-    followUps: works.flatMap((w) => w.kind.followUps(w.c)),
+    followUps: works.flatMap((w) => followUpsOf(w.kind.followUps, w.c)),
     asked,
     unlaid: unlaid(drafts, steps, burs),
     unused: unused(steps, setup, named),

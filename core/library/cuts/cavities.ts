@@ -51,13 +51,13 @@ export const cavityCuts = {
   },
   'cavity.box-edges': {
     title: {
-      if: '$bothBoxes',
-      use: '$BoxWords boxes: edges by hand, gum edge too',
-      else: '$BoxWords box: edges by hand, gum edge too',
+      if: 'both boxes',
+      use: '$(Box words) boxes: edges by hand, gum edge too',
+      else: '$(Box words) box: edges by hand, gum edge too',
     },
     form: 'by hand',
     depthMm: 0.3,
-    surface: '$boxWords',
+    surface: '$(box words)',
     share: 2,
     passes: ['{chisel}', '{hatchet}', '{gingival margin trimmer}'],
     needs: [
@@ -66,7 +66,7 @@ export const cavityCuts = {
       open('gingival margin trimmer'),
       standby('metal strip', 'the neighbour stands close'),
     ],
-    mistakes: ['neighbour $besideBoxes scored by the bur: pre-wedge or a {guard strip} between'],
+    mistakes: ['neighbour $(neighbour to guard) scored by the bur: pre-wedge or a {guard strip} between'],
   },
   'inlay.cusps': {
     title: 'Cusps covered: functional $(reduction.functional cusp), other $(reduction.other cusp)',
@@ -210,12 +210,7 @@ export const cavityCuts = {
 } as const satisfies Record<string, CutTemplate>
 type Id = keyof typeof cavityCuts
 
-/** Values of whoever asks: the surfaces, and the boxes among them in words. */
-export const cavityLines: CutParts<Id> = [
-  'cavity.outline',
-  'cavity.caries',
-  { if: '$boxWords', use: ['cavity.box-edges'] },
-]
+export const cavityLines: CutParts<Id> = ['cavity.outline', 'cavity.caries', { if: 'boxes', use: ['cavity.box-edges'] }]
 export const inlayLines: CutParts<Id> = [
   ...cavityLines,
   { if: ['restoration', 'is', 'ceramic onlay'], use: ['inlay.cusps'] },

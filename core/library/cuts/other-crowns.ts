@@ -127,9 +127,9 @@ export const otherCrownCuts = {
     share: 1,
   },
   'root-filled.occlusal-v': {
-    title: 'Occlusal in planes shaped like a V: sink the bur’s own $headWords mm',
+    title: 'Occlusal in planes shaped like a V: sink the bur’s own $(depth of the head as said) mm',
     form: 'occlusal',
-    depthMm: '$head',
+    depthMm: '$(depth of the head)',
     surface: 'occlusal',
     share: 4,
     cues: [{ at: 'look.top', say: '$(look.top): first look at the top' }],
@@ -200,7 +200,7 @@ export const otherCrownCuts = {
     title: 'Chamfer all round $(reduction.margin); ferrule 1.5–2 mm of sound tooth above it',
     form: 'chamfer',
     // A round end is sunk by half at most: the ledge comes to its full width in two passes.
-    depthMm: '$marginInTwoMm',
+    depthMm: '$(margin left to shape)',
     because: practice('1.5–2 mm of tooth held by the crown all round: without it the root splits'),
   },
   'post.finish': {

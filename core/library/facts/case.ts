@@ -1,6 +1,6 @@
 /** What is asked of the whole work: its teeth together, its margin, its tissue, the patient. */
 import { bonded } from '../bonded'
-import { cardAdds, labels, teethOf, unitCount } from '../case'
+import { labels, teethOf, unitCount } from '../case'
 import type { Fact } from './fact'
 
 export const caseFacts = {
@@ -10,7 +10,6 @@ export const caseFacts = {
   'tooth codes': { says: 'the teeth worked on, for what is read of each', from: 'the case', of: teethOf },
   'number of teeth': { says: 'how many teeth are worked on', from: 'the case', of: (c) => c.units.length },
   'several teeth': { says: 'more than one tooth is worked on', from: 'the case', of: (c) => c.units.length > 1 },
-  'one tooth': { says: 'one tooth is worked on', from: 'the case', of: (c) => c.units.length === 1 },
   units: { says: 'units a laboratory would count: abutments and pontics', from: 'reckoned', of: unitCount },
   bridge: { says: 'a gap is bridged', from: 'the case', of: (c) => c.pontics.length > 0 },
   pontics: {
@@ -42,11 +41,6 @@ export const caseFacts = {
   'all in enamel': { says: 'the preparation stays in enamel', from: 'the case', of: (c) => c.asks('inEnamel') },
   'part-erupted': { says: 'the last tooth is not fully through', from: 'the case', of: (c) => c.asks('partErupted') },
   'piece on hand': { says: 'the laboratory’s piece is here', from: 'the case', of: (c) => c.asks('pieceOnHand') },
-  'margins asked by the card': {
-    says: 'the dentist’s card asks to see the margins',
-    from: 'the practice',
-    of: (c) => cardAdds(c, 'margins'),
-  },
   crossbite: { says: 'the lower teeth bite outside the upper', from: 'the case', of: (c) => c.asks('crossbite') },
   'dark teeth': {
     says: 'a tooth is discoloured: the shade of the cement is chosen on it',

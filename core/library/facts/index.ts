@@ -3,9 +3,11 @@ import { choiceNames, questions, type ChoiceName } from '../../practice/choices'
 import { keysOf, sure, tableOf } from '../../sure'
 import { alertWords, type Alert } from '../../vocabulary'
 import { caseFacts } from './case'
+import { boxesOfWork, cavityFacts } from './cavity'
 import type { Fact } from './fact'
 import { reductionFacts } from './reduction'
 import { toothFacts } from './tooth'
+import { workFacts } from './work'
 
 type SchoolFact = `school.${ChoiceName}`
 type AlertFact = `alert.${Alert}`
@@ -13,6 +15,9 @@ export type FactId =
   | keyof typeof caseFacts
   | keyof typeof reductionFacts
   | keyof typeof toothFacts
+  | keyof typeof cavityFacts
+  | keyof typeof boxesOfWork
+  | keyof typeof workFacts
   | SchoolFact
   | AlertFact
 
@@ -32,6 +37,9 @@ const all = new Map<string, Fact>([
   ...Object.entries(caseFacts),
   ...Object.entries(reductionFacts),
   ...Object.entries(toothFacts),
+  ...Object.entries(cavityFacts),
+  ...Object.entries(boxesOfWork),
+  ...Object.entries(workFacts),
   ...named('school', schools),
   ...named('alert', alerts),
 ])

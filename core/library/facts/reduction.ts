@@ -20,6 +20,8 @@ const deepest = (of: Place, says: string): Fact => ({
   unit: 'mm',
 })
 
+const headMm = (c: Case): number => Math.max(1.5, targets(c)?.functionalCusp.mostMm ?? 1.5)
+
 export const reductionFacts = {
   'reduction.functional cusp': range('functionalCusp', 'off the cusps that carry the bite'),
   'reduction.other cusp': range('otherCusp', 'off the other cusps'),
@@ -34,6 +36,19 @@ export const reductionFacts = {
   'deepest.inner': deepest('inner', 'on the inner side'),
   'deepest.margin': deepest('margin', 'at the margin'),
   'deepest.incisal': deepest('incisal', 'off the biting edge'),
+  'depth of the head': {
+    says: 'a V as deep as the bur’s own head, at least what is taken off the cusps that carry the bite',
+    from: 'reckoned',
+    of: headMm,
+    unit: 'mm',
+  },
+  'depth of the head as said': { says: 'that depth in words', from: 'reckoned', of: (c) => headMm(c).toFixed(1) },
+  'margin left to shape': {
+    says: 'how deep the chamfer goes round a core: the root is thin there',
+    from: 'reckoned',
+    of: (c) => Math.min(targets(c)?.margin.mostMm ?? 0.8, 0.8),
+    unit: 'mm',
+  },
   ledge: {
     says: 'the form of the margin',
     from: 'reckoned',

@@ -1,7 +1,13 @@
 /** What is asked of one tooth. */
 import { soreTooth } from '../../measure/numbing'
 import { functionalCusps, innerSide, isAnterior, isNarrow } from '../../teeth/arch'
+import { dentineSealed } from '../handed-on'
+import type { Case, Unit } from '../case'
 import { ofUnit, type Fact } from './fact'
+
+/** Where a dark tooth would show, a level margin goes under the gum, too. */
+export const goesUnder = (u: Unit, c: Case): boolean =>
+  c.asks('margin') === 'subgingival' || (c.asks('margin') === 'equigingival' && u.says('dark') === true)
 
 export const toothFacts = {
   tooth: { says: 'the tooth', from: 'the tooth', of: ofUnit((u) => u.tooth) },
@@ -56,9 +62,12 @@ export const toothFacts = {
   'margin goes under the gum': {
     says: 'a margin that lies under the gum, or level with it on a dark tooth',
     from: 'reckoned',
-    of: ofUnit(
-      (u, c) => c.asks('margin') === 'subgingival' || (c.asks('margin') === 'equigingival' && u.says('dark') === true),
-    ),
+    of: ofUnit(goesUnder),
+  },
+  'dentine sealed': {
+    says: 'its dentine was sealed at the preparation',
+    from: 'an earlier visit',
+    of: ofUnit((u, c) => dentineSealed(c, u.tooth)),
   },
   'second milk molar': { says: 'the last milk molar', from: 'the tooth', of: ofUnit((u) => u.tooth[1] === '5') },
   'edge widest': {

@@ -88,9 +88,6 @@ export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
       ]
 }
 
-/** The bottle laid on last, for what is wetted with it again. */
-export const bottleOf = (c: Case): string => adhesives[c.school('adhesive')].bond
-
 function layerStep(c: Case, s: Spot, to: Bonded, l: Layer): Block {
   const how =
     to === 'canal' ? 'down the canal, by point' : l.rub ? `rub in ${c.rule(l.rub).value} s` : 'thin, over all of it'

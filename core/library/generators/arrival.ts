@@ -3,8 +3,8 @@ import { firstOf, sure } from '../../sure'
 import { alertWords } from '../../vocabulary'
 import { only, sequence, type Block } from '../build'
 import { labels, type Case } from '../case'
-import { goldWork } from './gold-work'
-import { askedOfLab } from './handed-on'
+import { goldWork } from '../gold-work'
+import { askedOfLab } from '../handed-on'
 
 /** What came from the laboratory, as it is called: a bridge or a crown, one inlay or several. */
 export function pieceWords(c: Case, n = c.units.length): string {

@@ -4,7 +4,8 @@ import { boxCordLength, cordLength, type CordCoverage, type CordLayer } from '..
 import type { Choices } from '../../practice/choices'
 import type { Tooth } from '../../teeth/notation'
 import { practice } from '../build'
-import { boxesOf, surfacesOf, type Case } from '../case'
+import type { Case } from '../case'
+import { cavityBoxes } from '../cavity'
 
 /** A place a piece of cord goes: round a tooth, or into a proximal box. */
 export interface CordSite {
@@ -58,9 +59,9 @@ export function toothSites(c: Case, coverage: CordCoverage = 'full crown'): Cord
 }
 
 /** The proximal boxes of the visit's preparations as cord sites; a box is as wide as the register has it. */
-export function boxSites(c: Case, usual: string): CordSite[] {
+export function boxSites(c: Case): CordSite[] {
   return c.units.flatMap((u) =>
-    boxesOf(surfacesOf(u, usual)).map((side): CordSite => ({
+    cavityBoxes(c, u).map((side): CordSite => ({
       tooth: u.tooth,
       key: `${u.tooth}-${side}`,
       label: `${u.label} ${side}`,
@@ -130,6 +131,16 @@ export function cordPlan(c: Case, sites: CordSite[] = toothSites(c)): CordPlan {
     case 'single':
       return made(['single'], practice('single cord: one size that enters without blanching'))
   }
+}
+
+/** Where the cords of a work go: round its teeth, or in the boxes of an inlay, which hold a pellet on a cord that is drawn. */
+export type CordsIn = 'round the teeth' | 'boxes'
+export function cordsOf(c: Case, at: CordsIn = 'round the teeth'): CordPlan {
+  if (at === 'round the teeth') return cordPlan(c)
+  const school = cordPlan(c, boxSites(c))
+  return school.sites.length > 0
+    ? { ...school, pellet: school.layers.length > 0 && school.layers.at(-1) !== 'base' }
+    : { ...school, layers: [], pellet: false }
 }
 
 type Placed = Pick<CordSite, 'tooth'> & Partial<Pick<CordSite, 'key'>>

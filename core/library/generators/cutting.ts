@@ -14,7 +14,7 @@ import { lay, type Otherwise } from '../lay'
 import type { Own } from '../scope'
 
 /** Short, likely and long minutes for one tooth, shared out over its cuts. */
-type Minutes = readonly [number, number, number]
+export type Minutes = readonly [number, number, number]
 /** Crown cutting 12 · 20 · 40 minutes in all. Standing C or estimate; the practice's own runs replace it. */
 export const crownMinutes = [12, 20, 40] as const
 

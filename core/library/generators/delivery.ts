@@ -1,11 +1,11 @@
 /** What deliveries share: provisional off, cleaned, piece tried and approved, cemented or bonded, clean. */
+import { finalCement } from '../cements'
 import { lay, type Otherwise } from '../lay'
 import { soreTooth } from '../../measure/numbing'
-import { type Reason } from '../../figure'
-import { checkBite } from './bite'
-import { nothing, only, practice, sequence, type Block } from '../build'
+
+import { only, sequence, type Block } from '../build'
 import { type Case, teethOf } from '../case'
-import { leftIn, leftWords } from './handed-on'
+import { leftIn, leftWords } from '../handed-on'
 
 /** The provisional comes off; what is left of its cement goes with pumice. */
 export function provisionalOff(c: Case, how: 'lift' | 'cut' | 'flick' = 'lift'): Block {
@@ -33,43 +33,6 @@ export function tryIn(c: Case, what: string, more: Otherwise = {}, { bitten = tr
   )
   const first = `Contacts first: ${contacts.length > 0 ? contacts.join(', ') : 'none, it has no neighbours'}. Then the inside, then the margin`
   return lay(c, more.as ?? 'delivery.try-in', { what, soreTooth: soreTooth(...teethOf(c)), bitten, first, ...more })
-}
-
-/** Bonded ceramic in the bite: after the last light, in every movement; what was eased is polished. */
-export const bondedBite = (c: Case): Block => checkBite(c, 'bonded piece', 'delivery.bite:bonded')
-
-/** A cemented piece was set in the bite before: one look that it came down as it was. */
-export const cementedBite = (c: Case): Block => lay(c, 'delivery.bite')
-
-/** Shade approved on the tooth, wet, before anything is etched. */
-export function shadeOnTooth(c: Case, more: Otherwise = {}): Block {
-  if (c.restoration === 'full metal crown') return nothing
-  return lay(c, more.as ?? 'delivery.shade', more)
-}
-
-export interface FinalCement {
-  need: string
-  words: string
-  because: Reason
-}
-/** The cement named at preparation. */
-export function finalCement(c: Case): FinalCement {
-  switch (c.asks('deliveryCement')) {
-    case 'resin':
-      return { need: 'cement.resin', words: 'resin cement', because: practice('bonded, as planned at the preparation') }
-    case 'resin-modified glass ionomer':
-      return {
-        need: 'cement.resin-modified glass ionomer',
-        words: 'resin-modified glass ionomer',
-        because: practice('retentive preparation: cemented'),
-      }
-    case 'conventional':
-      return {
-        need: 'cement.conventional',
-        words: 'conventional cement',
-        because: practice('retentive preparation: cemented'),
-      }
-  }
 }
 
 /** Conventional cementing: dry, thin layer, seat, bite on a stick, set, clean. Set 4–5 min or the product's own. */

@@ -1,48 +1,17 @@
+import { adhesives } from '../../practice/adhesives'
 /** What direct fillings share: old filling and decay out, matrix and wedge, increments, sheet, carving and gloss. */
+import { cavityBoxes, depthOf } from '../cavity'
 import { lay, type Otherwise } from '../lay'
-import { type Figure } from '../../figure'
-import { cavityVolume } from '../../measure/volumes'
-import { bulkIncrements, type Increments } from '../../measure/restoring'
+
+import { bulkIncrements } from '../../measure/restoring'
 import type { EdgePart } from '../../catalog/cut'
-import { cutSteps } from './cutting'
-import { cavityLines } from '../cuts/cavities'
-import type { Own } from '../scope'
-import { checkBite } from './bite'
+
 import { nothing, only, sequence, type Block } from '../build'
 import type { Shown } from '../../model/step'
-import { boxesOf, surfacesOf, type Case, type Unit } from '../case'
-import { cureOf, lightStep, type Spot, spotOn } from './bonding'
+import { type Case, type Unit } from '../case'
+import { cureOf, lightStep, type Spot, spotOn, cureTogether } from './bonding'
 
 export const spotOf = (u: Unit): Spot => spotOn(u, `filling.${u.tooth}`, 'restoring')
-/** Depth of the cavity, mm; 4 where nobody has measured yet. */
-export const depthOf = (u: Unit): number => u.says('depthMm') ?? 4
-
-/** The cavity of a tooth as it is planned, in mm³. */
-export const volumeOf = (u: Unit, usual: string): Figure =>
-  cavityVolume({
-    mesiodistalMm: u.size.mesiodistalMm,
-    labiolingualMm: u.size.labiolingualMm,
-    depthMm: depthOf(u),
-    boxes: boxesOf(surfacesOf(u, usual)).length,
-  })
-
-/** What the cuts of a cavity say of its surfaces. */
-export function surfaceWords(u: Unit, usual: string): Own {
-  const surfaces = surfacesOf(u, usual)
-  const boxes = boxesOf(surfaces)
-  const beside = boxes.flatMap((b) => (u[b].tooth ? [u[b].said] : []))
-  return {
-    surfaces,
-    boxWords: boxes.join(' and '),
-    bothBoxes: boxes.length > 1,
-    besideBoxes: beside.join(', ') || 'tooth',
-  }
-}
-
-/** Cutting a cavity: outline, box walls by hand, soft decay, inspected. 6 · 10 · 20 minutes in all: our estimate. */
-export const cavity = (c: Case, usual: string): Block =>
-  cutSteps(c, cavityLines, [6, 10, 20], (u) => surfaceWords(u, usual))
-
 /** Rinse, dry, look: the cavity is read before anything goes in. */
 export function readCavity(
   c: Case,
@@ -60,65 +29,45 @@ export interface MatrixStyle {
 }
 
 /** Matrix, wedge and ring; each piece is counted in and comes out again. */
-export function matrixOn(c: Case, u: Unit, usual: string, { kind, band, figure }: MatrixStyle): Block {
-  const boxes = boxesOf(surfacesOf(u, usual))
+export function matrixOn(c: Case, u: Unit, { kind, band, figure }: MatrixStyle): Block {
+  const boxes = cavityBoxes(c, u)
   if (boxes.length === 0) return nothing
   const n = boxes.length
   return lay(c, 'filling.$tooth.matrix', { u, kind, boxWords: boxes.join(' and '), n, band, amount: 2 * n, figure })
 }
 
-export function matrixOff(
-  c: Case,
-  u: Unit,
-  usual: string,
-  order = 'Wedge, then band, out sideways',
-  more: Otherwise = {},
-): Block {
-  if (boxesOf(surfacesOf(u, usual)).length === 0) return nothing
+export function matrixOff(c: Case, u: Unit, order: string, more: Otherwise = {}): Block {
+  if (cavityBoxes(c, u).length === 0) return nothing
   return lay(c, more.as ?? 'filling.$tooth.matrix-off', { u, order, ...more })
 }
 
-/** The layers of a cavity as they are drawn; `now` is the one put in, -1 before any. */
-const layersOf = (u: Unit, usual: string, increments: Increments, now: number): Shown => ({
-  what: 'layers',
-  layersMm: [...increments.bulkMm, increments.coverMm],
-  now,
-  boxes: boxesOf(surfacesOf(u, usual)),
-})
-
-/**
- * The increments of a cavity by its depth, with their light, deepest point first; `shows` draws them as they stand before
- * the first and at the cover.
- */
-export function bulk(
-  c: Case,
-  u: Unit,
-  usual: string,
-): { increments: Increments; blocks: Block[]; shows: { before: Shown; cover: Shown } } {
+/** The increments of a cavity by its depth, deepest point first, each with its light, and what covers them. */
+export function bulk(c: Case, u: Unit): Block {
   const s = spotOf(u)
   const depthMm = depthOf(u)
-  const increments = bulkIncrements(depthMm)
-  const shows = (now: number): Shown => layersOf(u, usual, increments, now)
-  const pressed = boxesOf(surfacesOf(u, usual)).length > 0
+  const { bulkMm, coverMm, figure } = bulkIncrements(depthMm)
+  const shows = (now: number): Shown => ({
+    what: 'layers',
+    layersMm: [...bulkMm, coverMm],
+    now,
+    boxes: cavityBoxes(c, u),
+  })
+  const pressed = cavityBoxes(c, u).length > 0
+  const length = bulkMm.length
   let floor = depthMm
-  const blocks = increments.bulkMm.map((mm, i) => {
-    const id = `${s.stem}.bulk-${i + 1}`
+  const blocks = bulkMm.map((mm, i) => {
     const light = cureOf(c, `bulk increment ${i + 1}`, 'cure.increment', 'composite.bulk', Math.max(0, floor - mm))
     floor -= mm
     return sequence(
-      lay(c, '$stem.bulk-$nth', {
-        ...s,
-        nth: i + 1,
-        length: increments.bulkMm.length,
-        mm,
-        i,
-        figure: increments.figure,
-        shows: shows(i),
-      }),
-      lightStep(c, s, `${id}-cure`, light, pressed && i === 0 ? { as: 'light:pressed' } : {}),
+      lay(c, '$stem.bulk-$nth', { ...s, nth: i + 1, length, mm, i, figure, shows: shows(i) }),
+      lightStep(c, s, `${s.stem}.bulk-${i + 1}-cure`, light, pressed && i === 0 ? { as: 'light:pressed' } : {}),
     )
   })
-  return { increments, blocks, shows: { before: shows(-1), cover: shows(increments.bulkMm.length) } }
+  return sequence(
+    lay(c, 'filling.$tooth.depth', { u, length, before: shows(-1), figure, text: figure.text }),
+    ...blocks,
+    lay(c, 'filling.$tooth.cover', { u, coverMm, cover: shows(length), length }),
+  )
 }
 
 /** Excess off and shape of a composite; the bur follows the surface. */
@@ -134,14 +83,31 @@ export function polishComposite(c: Case, u: Unit): Block {
 }
 
 /** Floss through every contact that is there. */
-export function flossContacts(c: Case, u: Unit, usual: string): Block {
-  const there = boxesOf(surfacesOf(u, usual)).filter((b) => u[b].tooth)
+export function flossContacts(c: Case, u: Unit): Block {
+  const there = cavityBoxes(c, u).filter((b) => u[b].tooth)
   return only(there.length > 0, () =>
     lay(c, 'filling.$tooth.floss', { u, contacts: there.map((b) => `${b} contact to ${u[b].said}`).join(', ') }),
   )
 }
 
-/** Paper, the spot eased, paper again until even: a filling on top, the sheet off. */
-export function biteUntilEven(c: Case, u: Unit, stage: 'filling' | 'amalgam', more: Otherwise = {}): Block {
-  return checkBite(c, stage, 'filling.$tooth.bite', { u, ...more })
+/** Two layers under one light: the thin flowable, and the adhesive that was not cured before it. */
+export function thinFlowableCured(c: Case, u: Unit): Block {
+  const light = cureTogether(`thin flowable with the adhesive, ${u.said}`, [
+    cureOf(c, `adhesive, ${u.said}`, 'cure.adhesive', adhesives[c.school('adhesive')].bond),
+    cureOf(c, `thin flowable, ${u.said}`, 'cure.increment', 'composite.flowable'),
+  ])
+  return lightStep(c, spotOf(u), `filling.${u.tooth}.flow-cure`, light, { as: 'light:thin flowable' })
+}
+
+/** Each cusp by itself: four where the tooth is as wide as a molar, else two. */
+export function cuspByCusp(c: Case, u: Unit): Block {
+  const layer = cureOf(c, `cusp, ${u.said}`, 'cure.increment', 'composite.universal', 2)
+  const cusps =
+    u.size.mesiodistalMm >= 9 ? ['mesiobuccal', 'distobuccal', 'mesiolingual', 'distolingual'] : ['buccal', 'lingual']
+  return sequence(
+    ...cusps.flatMap((cusp) => [
+      lay(c, 'filling.$tooth.cusp-$cusp', { cusp, u }),
+      lightStep(c, spotOf(u), `filling.${u.tooth}.cusp-${cusp}-cure`, layer),
+    ]),
+  )
 }

@@ -2,7 +2,8 @@
 import { lastOf } from '../../sure'
 import { hydrocolloidSchool, injectionWindow, trayWindow, type InjectionWindow } from '../../measure/amounts'
 import { open } from '../build'
-import { boxesOf, surfacesOf, type Case } from '../case'
+import type { Case } from '../case'
+import { cavityBoxes } from '../cavity'
 
 /** The families of impression material a case may use, and the needs that name them. */
 export type Family = 'silicone' | 'polyether' | 'hydrocolloid'
@@ -25,7 +26,7 @@ export function injectionSites(c: Case): { kind: 'crown' | 'veneer' | 'box'; n: 
       kind: 'box',
       n: Math.max(
         1,
-        c.units.reduce((sum, u) => sum + boxesOf(surfacesOf(u, 'MO')).length, 0),
+        c.units.reduce((sum, u) => sum + cavityBoxes(c, u).length, 0),
       ),
     }
   return { kind: 'crown', n: c.units.length }

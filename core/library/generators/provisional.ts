@@ -3,20 +3,13 @@ import { liftAgain } from '../steps/lanes'
 import { lay } from '../lay'
 import { type Figure } from '../../figure'
 import { bisAcryl } from '../../measure/amounts'
-import { thinnest } from '../../measure/provisional'
+
 import { reductionTargets } from '../../measure/reduction'
-import { atLeast, sequence, type Block, type Tie } from '../build'
+import { sequence, type Block } from '../build'
 import type { Case } from '../case'
 
 /** What making the provisional over takes, up to the bench. */
 export const mouldSteps = ['provisional.separate', 'provisional.mix', 'provisional.seat', 'provisional.lift']
-
-const moulds = {
-  'bis-acryl in putty index': 'index',
-  'bis-acryl in preliminary impression': 'preliminary impression',
-  'bis-acryl in wax-up matrix': 'wax-up matrix',
-} as const
-export const mouldOf = (c: Case): string => moulds[c.school('provisional')]
 
 /** Bis-acryl for the visit's units: prepared teeth by their reduction, pontics whole. */
 function bisAcrylAmount(c: Case): Figure {
@@ -56,23 +49,13 @@ function firstLift(c: Case): Block {
 /** Separator, mix, seat, first lift: the part that happens in the mouth while the cord dwells. */
 export function makeProvisional(c: Case, { sealed = false }: { sealed?: boolean } = {}): Block {
   const amount = bisAcrylAmount(c)
-  const mould = mouldOf(c)
   return sequence(
     separate(c, sealed),
-    lay(c, 'provisional.mix', { amountValue: amount.value, mould, amount }),
-    lay(c, 'provisional.seat', { mould, mouldSteps }),
+    lay(c, 'provisional.mix', { amountValue: amount.value, amount }),
+    lay(c, 'provisional.seat', { mouldSteps }),
     firstLift(c),
   )
 }
-
-/** Gauge, contacts, margin: the bench work on any bis-acryl provisional. */
-export const hardens = (c: Case): Tie => ({
-  from: 'provisional.mix',
-  fromEdge: 'start',
-  toEdge: 'start',
-  ...atLeast(c.rule('bis-acryl.hard')),
-  title: 'Bis-acryl hardens',
-})
 
 /** The smooth surface, by the school picked. */
 export function polishProvisional(c: Case): Block {
@@ -88,5 +71,5 @@ export function polishProvisional(c: Case): Block {
 
 /** Trimmed and polished at the bench, beside whatever the mouth is waiting for. */
 export function trimProvisional(c: Case): Block {
-  return sequence(lay(c, 'provisional.trim', { hardens: hardens(c), thinnest }), polishProvisional(c))
+  return sequence(lay(c, 'provisional.trim'), polishProvisional(c))
 }

@@ -1,15 +1,9 @@
-import { lay, type Otherwise } from '../lay'
+import { lay } from '../lay'
 import { reason } from '../../figure'
 import { alginate, hydrocolloidSchool, trayMaterial } from '../../measure/amounts'
 import { absent, only, practice, sequence, type Block } from '../build'
 import { customTray } from './impression-material'
 import { type Case } from '../case'
-
-/** Shade, before the teeth dry out; the dentist approves it. A metal crown has none. */
-export function shadePreview(c: Case, more: Otherwise = {}): Block {
-  if (c.restoration === 'full metal crown') return absent('shade', reason('a full metal crown has no shade', 'C'))
-  return lay(c, more.as ?? 'records.shade', more)
-}
 
 export const otherJaw = (c: Case): 'upper' | 'lower' => (c.jaw === 'upper' ? 'lower' : 'upper')
 

@@ -232,6 +232,3 @@ export function cordsForBonding(c: Case, outId: string, coverage: CordCoverage =
     ),
   )
 }
-
-/** Counts of the cords placed for bonding, to be taken out together. */
-export const bondingCordCounts = (c: Case): string[] => c.units.map((u) => cordCountId('single', u))

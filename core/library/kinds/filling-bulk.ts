@@ -1,67 +1,44 @@
-/** J08: bulk fill and its cover. */
-import { lay } from '../lay'
-import { bondTooth } from '../generators/adhesive'
-import { cureOf, lightStep } from '../generators/bonding'
-import { sequence } from '../build'
-import { surfacesOf } from '../case'
-import {
-  bulk,
-  cavity,
-  depthOf,
-  flossContacts,
-  matrixOff,
-  matrixOn,
-  polishComposite,
-  shapeComposite,
-  biteUntilEven,
-  spotOf,
-} from '../generators/filling'
-import { sheetOff, sheetOn } from '../generators/isolation'
-import { shadePreview } from '../generators/records'
-import type { VisitKind } from './kind'
-import { underSheet, each, id, afterFilling, two } from './filling-steps'
+import { cavityLines } from '../cuts/cavities'
+import type { Kind } from '../kind'
+import { shade, underSheet } from './shared'
 
 /** J08: bulk up to 4 mm, pressed to the neighbour while curing, 2 mm cover. */
-export const fillingBulk: VisitKind = {
+export const fillingBulk: Kind = {
   id: 'filling.bulk',
   sheet: underSheet,
-  beforehand: (c) => [shadePreview(c)],
-  work: (c) =>
-    sequence(
-      sheetOn(c, { purpose: 'bonding' }),
-      cavity(c, two),
-      each(c, (u) => {
-        const s = spotOf(u)
-        const { increments, blocks, shows } = bulk(c, u, two)
-        const cover = cureOf(c, `cover layer, ${u.said}`, 'cure.increment', 'composite.universal', 2)
-        return sequence(
-          matrixOn(c, u, two, { kind: 'sectional' }),
-          bondTooth(c, s, 'cavity'),
-          lay(c, 'filling.$tooth.depth', {
-            depthOf: depthOf(u),
-            u,
-            length: increments.bulkMm.length,
-            before: shows.before,
-            figure: increments.figure,
-            text: increments.figure.text,
-          }),
-          ...blocks,
-          lay(c, 'filling.$tooth.cover', {
-            coverMm: increments.coverMm,
-            u,
-            cover: shows.cover,
-            surfacesOf: surfacesOf(u, two),
-            length: increments.bulkMm.length,
-            afterFilling,
-          }),
-          lightStep(c, s, id(u, 'cover-cure'), cover),
-          matrixOff(c, u, two, 'Ring off, then the wedge, then the band'),
-          flossContacts(c, u, two),
-          shapeComposite(c, u),
-        )
-      }),
-      sheetOff(c),
-    ),
-  afterSheet: (c) => each(c, (u) => sequence(biteUntilEven(c, u, 'filling'), polishComposite(c, u))),
-  followUps: () => [],
+  beforehand: [shade],
+  work: [
+    ['sheet on', { purpose: 'bonding' }],
+    { cut: cavityLines, minutes: [6, 10, 20] },
+    {
+      each: 'tooth',
+      do: [
+        ['matrix', { kind: 'sectional' }],
+        ['bond', { at: 'filling', to: 'cavity' }],
+        ['bulk increments'],
+        [
+          'light',
+          {
+            at: 'filling',
+            act: 'cover-cure',
+            name: 'cover layer, $said',
+            least: 'cure.increment',
+            of: 'composite.universal',
+            deepMm: 2,
+          },
+        ],
+        ['matrix off', { order: 'Ring off, then the wedge, then the band' }],
+        ['contacts flossed'],
+        ['composite shaped'],
+      ],
+    },
+    ['sheet off'],
+  ],
+  afterSheet: [
+    {
+      each: 'tooth',
+      do: [['bite', { stage: 'filling', step: 'filling.$tooth.bite' }], ['composite polished']],
+    },
+  ],
+  bites: ['filling'],
 }

@@ -18,7 +18,7 @@ import { fillingCusps } from './filling-cusps'
 import { fillingInjected } from './filling-injected'
 import { goldDeliver } from './gold-deliver'
 import { inlayDeliver, inlayPrepare } from './inlay'
-import type { VisitKind } from './kind'
+import type { Kind } from '../kind'
 import { laminateDeliver } from './laminate-deliver'
 import { postCore } from './post-core'
 import { provisionalAgain } from './provisional-again'
@@ -62,4 +62,4 @@ const kinds = [
 ]
 
 /** Every kind of visit the program can compile, by id. */
-export const visitKinds: Record<KindId, VisitKind> = tableOf(kindIds, (id) => sure(kinds.find((k) => k.id === id)))
+export const visitKinds: Record<KindId, Kind> = tableOf(kindIds, (id) => sure(kinds.find((k) => k.id === id)))

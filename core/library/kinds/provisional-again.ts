@@ -1,17 +1,18 @@
 /** A provisional that came off or is loose between two visits: looked at, cleaned, tried in and cemented again. */
-import { lay } from '../lay'
-import { sequence, type Block } from '../build'
-import { type Case } from '../case'
-import { rolls } from '../generators/isolation'
-import { fitProvisional, relining } from '../generators/provisional-fit'
-import type { VisitKind } from './kind'
+import type { Kind } from '../kind'
+import { provisionalBite } from './shared'
 
-/** What is asked and looked at before anything is cleaned: where the cement stayed is gone once it is. */
-const lookedAt = (c: Case): Block => sequence(lay(c, 'again.ask'), lay(c, 'again.piece'), lay(c, 'again.tooth'))
-
-export const provisionalAgain: VisitKind = {
+export const provisionalAgain: Kind = {
   id: 'provisional.again',
-  work: (c) =>
-    sequence(lookedAt(c), rolls(c), lay(c, 'again.clean'), lay(c, 'again.inside', { relining }), fitProvisional(c)),
-  followUps: () => [],
+  work: [
+    // Asked and looked at before anything is cleaned: where the cement stayed is gone once it is.
+    'again.ask',
+    'again.piece',
+    'again.tooth',
+    ['rolls'],
+    'again.clean',
+    'again.inside',
+    ['provisional fitted'],
+  ],
+  bites: [provisionalBite],
 }

@@ -1,40 +1,21 @@
 /** Recalls after bonding and tissue work, and the half-yearly check of a bonded bridge. */
-import { lay } from '../lay'
-import { after } from './follow-ups'
-import { kindFacts } from '../../kinds'
-import { checkBite } from '../generators/bite'
-import { only, sequence } from '../build'
-import { type Case } from '../case'
-import type { VisitKind } from './kind'
-const bonded = (c: Case): boolean =>
-  c.asks('earlier').some((e) => kindFacts(e.kind).family === 'bonded bridge') || c.pontics.length > 0
+import type { Kind } from '../kind'
+import { halfYear } from './shared'
 
-export const recallWeek: VisitKind = {
+export const recallWeek: Kind = {
   id: 'recall.week',
-  work: (c) =>
-    sequence(
-      lay(c, 'recall.ask'),
-      lay(c, 'recall.tissue'),
-      only(bonded(c), () => lay(c, 'recall.floss')),
-      lay(c, 'recall.colour'),
-    ),
-  followUps: () => [],
+  work: ['recall.ask', 'recall.tissue', { if: 'bonded bridge', do: ['recall.floss'] }, 'recall.colour'],
+  bites: ['recall'],
 }
 
-export const recallHalfYear: VisitKind = {
+export const recallHalfYear: Kind = {
   id: 'recall.half-year',
-  work: (c) =>
-    sequence(
-      lay(c, 'recall.retainers'),
-      checkBite(c, 'recall of a bonded bridge', 'recall.bite'),
-      lay(c, 'recall.edges'),
-      lay(c, 'recall.polish'),
-    ),
-  followUps: (c) => [
-    {
-      title: 'Half-yearly check of the bonded bridge',
-      kind: 'recall.half-year',
-      ...after(c, 'recall.bonded bridge'),
-    },
+  work: [
+    'recall.retainers',
+    ['bite', { stage: 'recall of a bonded bridge', step: 'recall.bite' }],
+    'recall.edges',
+    'recall.polish',
   ],
+  bites: ['recall of a bonded bridge'],
+  followUps: [halfYear],
 }

@@ -11,7 +11,7 @@ const finishing = { phase: 'finishing', fn: 'polishing', place: 'mouth', helped:
 export const bridgeCeramicSteps = {
   'records.place': {
     ...plan,
-    title: 'Place judged, $verdict: $pontics on $teeth; do the opposite teeth slide over it?',
+    title: 'Place judged, $(place of the bridge): $pontics on $teeth; do the opposite teeth slide over it?',
     minutes: [0.5, 1, 3],
     fn: 'occlusal check',
     bite: 'room',
@@ -20,7 +20,7 @@ export const bridgeCeramicSteps = {
       name: 'plan',
       title: 'Right place for a bonded bridge',
       evidence: '{paper} marks in side and forward movement',
-      because: '$because',
+      because: '$(why that place)',
     },
   },
   'cutting.retainer-check': {
@@ -33,7 +33,7 @@ export const bridgeCeramicSteps = {
       title: 'Retainers enough, in enamel',
       evidence: 'no dentine, one path of insertion seen with one eye',
       because: practice('0.5 mm lingual, all in enamel'),
-      again: ['$finishes', 'cutting.retainer-check'],
+      again: ['$(finishing cuts)', 'cutting.retainer-check'],
     },
   },
   'impression.block-out': {

@@ -1,3 +1,5 @@
+import { thinnest } from '../../measure/provisional'
+import { relining, bisAcrylHardens } from './shared'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -16,7 +18,7 @@ export const crownInterimSteps = {
   },
   'provisional.try-mould': {
     ...mouth,
-    title: 'Seat the $mouldOf empty; look from both sides with a {mirror}, no finger pressure',
+    title: 'Seat the $mould empty; look from both sides with a {mirror}, no finger pressure',
     minutes: [0.3, 0.5, 1],
     passes: ['mould', '{mirror}'],
     detail: { if: 'bridge', use: 'Cut away for $pontics: room for what is planned there?' },
@@ -27,7 +29,7 @@ export const crownInterimSteps = {
     title: '{Pencil} the contacts and the margin at once',
     minutes: [0.3, 0.5, 1],
     needs: [open('pencil')],
-    ties: ['$hardens'],
+    ties: [bisAcrylHardens],
     mistakes: ['the {pencil} lost on a contact: the contact is gone with it'],
   },
   'provisional.gross': {
@@ -55,7 +57,7 @@ export const crownInterimSteps = {
     minutes: [0.5, 1, 2],
     needs: [open('thickness gauge'), open('magnifier')],
     told: 'trimmed the provisional and gauged its thickness',
-    figures: ['$thinnest'],
+    figures: [thinnest],
   },
   'provisional.corrections': {
     ...bench,
@@ -63,7 +65,7 @@ export const crownInterimSteps = {
     minutes: [0, 1, 5],
     detail:
       'Open or short in up to two neighbouring parts and 1 mm: {jelly}, {flowable} with slight overlap, seat, cure from two sides, rock off patiently. More, or cracked: make again. Over: thin it. Inside bubble off the margin: fill. Contact gone: add there. Thin spot: tell the dentist.',
-    needs: ['$relining', standby('bis-acryl', 'it is worse than that, or cracked: made again', 2.2)],
+    needs: [...relining, standby('bis-acryl', 'it is worse than that, or cracked: made again', 2.2)],
     reason: practice('after each correction the eight parts are read again; the round count is kept'),
     mistakes: ['a reline cured off the tooth: it shrinks away from the margin'],
   },

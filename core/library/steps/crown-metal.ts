@@ -8,7 +8,7 @@ export const crownMetalSteps = {
   'records.reduction-index': {
     ...act,
     title: {
-      if: '$mould',
+      if: ['school.provisional', 'is', 'bis-acryl in putty index'],
       use: 'A second {putty} index, over tooth and neighbours: this one is cut through',
       else: '{Putty} index for the reduction, over tooth and neighbours',
     },
@@ -44,8 +44,8 @@ export const crownMetalSteps = {
       title: 'Clearance, chamfer, taper',
       evidence: 'sectioned index, {tabs in the bite}, walls looked at with one eye from above',
       because: practice('total convergence about 6° in a metal crown; what is short is cut now'),
-      again: ['$finishes', 'cutting.reduction-check'],
+      again: ['$(finishing cuts)', 'cutting.reduction-check'],
     },
-    figures: '$convergence',
+    figures: '$(convergence aimed at)',
   },
 } as const satisfies Record<string, Template>

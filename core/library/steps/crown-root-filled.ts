@@ -7,8 +7,8 @@ export const crownRootFilledSteps = {
   'cutting.look-beside': {
     ...act,
     title: {
-      if: '$beside',
-      use: 'Neighbours looked at while open: $besideWords',
+      if: 'neighbours beside',
+      use: 'Neighbours looked at while open: $(neighbours beside)',
       else: 'Neighbours looked at while open',
     },
     minutes: [0.3, 0.5, 1],

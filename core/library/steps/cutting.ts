@@ -71,7 +71,7 @@ export const cuttingSteps = {
         },
       },
       because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'),
-      again: ['$finishes', 'cutting.reduction-check'],
+      again: ['$(finishing cuts)', 'cutting.reduction-check'],
     },
     figures: '$figures',
     mistakes: ['read with the jaw off its bite: {the tab} feels free where it is not'],

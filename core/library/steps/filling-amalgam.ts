@@ -13,12 +13,12 @@ export const fillingAmalgamSteps = {
     tooth: '$tooth',
     passes: ['{liner} on its {carrier}'],
     needs: {
-      if: '$deep',
+      if: ['cavity depth', 'at least', 3],
       use: [open('liner', 0.2), open('liner carrier')],
       else: [standby('liner', 'the floor is close to the pulp', 0.2), open('liner carrier')],
     },
     reason: practice({
-      if: '$deep',
+      if: ['cavity depth', 'at least', 3],
       use: 'deep: the floor is close to the pulp',
       else: 'stands by: opened where the floor is deep',
     }),
@@ -61,12 +61,12 @@ export const fillingAmalgamSteps = {
     fn: 'chairside',
     helped: false,
     needs: [
-      open('amalgam capsule', '$capsules'),
+      open('amalgam capsule', '$(amalgam capsules)'),
       standby('amalgam capsule', 'the cavity is deeper than planned'),
       open('triturator'),
       open('amalgam well'),
     ],
-    figures: ['$volume', '$figure'],
+    figures: ['$(cavity volume)', '$(amalgam figure)'],
     cautions: [reason('Waste amalgam and capsules by local rules; never the sink', 'C')],
   },
   'filling.$tooth.condense': {
@@ -74,8 +74,8 @@ export const fillingAmalgamSteps = {
     title: '{Carrier} and {condenser} alternately: box first, {small condenser}, then larger',
     minutes: [1.5, 2.5, 4],
     tooth: '$tooth',
-    detail: 'About $loads {carrier} loads.',
-    told: 'condensed amalgam in $label, $surfacesOf',
+    detail: 'About $(amalgam loads) {carrier} loads.',
+    told: 'condensed amalgam in $label, $surfaces',
     passes: ['{carrier}', '{small condenser}', '{carrier}', '{large condenser}'],
     needs: [open('amalgam carrier'), open('amalgam condenser'), open('amalgam condenser.large')],
     ties: [

@@ -1,3 +1,4 @@
+import { afterFilling } from './shared'
 import { open, reason } from '../needs'
 import type { Template } from '../template'
 
@@ -6,7 +7,7 @@ const place = { phase: 'restoring', fn: 'placing', place: 'mouth', helped: true 
 export const fillingBulkSteps = {
   'filling.$tooth.depth': {
     ...place,
-    title: 'Depth by {probe}: $depthOf mm planned',
+    title: 'Depth by {probe}: $(cavity depth) mm planned',
     minutes: [0.2, 0.3, 0.5],
     tooth: '$tooth',
     fn: 'chairside',
@@ -26,10 +27,10 @@ export const fillingBulkSteps = {
     shows: '$cover',
     told: {
       if: ['$length', 'is', 1],
-      use: 'filled $label, $surfacesOf, in $length {bulk increment} and a cover',
-      else: 'filled $label, $surfacesOf, in $length {bulk increment}s and a cover',
+      use: 'filled $label, $surfaces, in $length {bulk increment} and a cover',
+      else: 'filled $label, $surfaces, in $length {bulk increment}s and a cover',
     },
-    tell: '$afterFilling',
+    tell: afterFilling,
     needs: [open('composite.universal', 1), open('composite carver'), open('composite plugger')],
     passes: ['{composite} on its instrument', '{shaping instrument}'],
     detail: '$coverMm mm left: read with the {probe} first. In one layer or two, in its own shade.',

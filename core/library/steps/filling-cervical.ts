@@ -1,3 +1,4 @@
+import { afterFilling } from './shared'
 import { open, reason } from '../needs'
 import type { Template } from '../template'
 
@@ -18,7 +19,7 @@ export const fillingCervicalSteps = {
       else: 'Half on tooth, half on filling; {explorer} along the edge: no catch.',
     },
     told: { if: ['$half', 'is', 'incisal'], use: 'filled the cervical cavity of $label in two increments' },
-    tell: { if: ['$half', 'is', 'incisal'], use: '$afterFilling' },
+    tell: { if: ['$half', 'is', 'incisal'], use: afterFilling },
   },
   'filling.$tooth.flash': {
     ...place,
@@ -38,9 +39,9 @@ export const fillingCervicalSteps = {
     title: {
       say: [
         '{Cervical clamp} on $label: ',
-        { if: ['$jawOf', 'is', 'upper'], use: 'palate', else: 'tongue' },
+        { if: ['jaw', 'is', 'upper'], use: 'palate', else: 'tongue' },
         '-side jaw first, ',
-        { if: '$isAnterior', use: 'lip', else: 'cheek' },
+        { if: 'front tooth', use: 'lip', else: 'cheek' },
         '-side jaw 1 mm beyond the lesion',
       ],
     },
@@ -48,10 +49,10 @@ export const fillingCervicalSteps = {
     tooth: '$tooth',
     phase: 'isolation',
     fn: 'dam',
-    hurts: '$soreGum',
+    hurts: '$(gum sore here)',
     shows: { what: 'jaws', beyondMm: 1 },
     passes: ['{double-bow clamp} in forceps, {floss} tied on'],
-    needs: ['$clamp', open('floss', 300)],
+    needs: [open('clamp.cervical', 1, { is: 'clamp', words: 'double-bow cervical clamp' }), open('floss', 300)],
     mistakes: ['front jaw on the lesion’s edge: it slips and scratches the root'],
     cautions: [reason('The {floss} tether on the {clamp} is the airway guard: always on', 'C')],
   },
@@ -69,6 +70,6 @@ export const fillingCervicalSteps = {
     title: '{Cord} out, wet, $teeth',
     minutes: [0.3, 0.5, 1],
     fn: 'cord removal',
-    countsOut: '$bondingCordCounts',
+    countsOut: '$(cords for bonding)',
   },
 } as const satisfies Record<string, Template>

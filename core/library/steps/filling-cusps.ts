@@ -1,3 +1,4 @@
+import { afterFilling } from './shared'
 import { bondingSteps } from './bonding'
 import { open, practice } from '../needs'
 import type { Template } from '../template'
@@ -36,7 +37,7 @@ export const fillingCuspsSteps = {
     fn: 'fissure seal',
     needs: [open('composite stain', 0.1), open('micro brush')],
     told: 'built up $label cusp by cusp',
-    tell: '$afterFilling',
+    tell: afterFilling,
   },
   'filling.$tooth.clean': {
     ...place,

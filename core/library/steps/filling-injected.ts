@@ -1,3 +1,4 @@
+import { afterFilling } from './shared'
 import { beadAndTack, polishDry, polishWet } from './lanes'
 import { fillingSteps } from './filling'
 import { open, practice, reason } from '../needs'
@@ -58,7 +59,7 @@ export const fillingInjectedSteps = {
   },
   'filling.$tooth.disc-neighbour': {
     ...place,
-    title: 'Neighbour $besideWords smoothed with a coarse {disc}, inverted',
+    title: 'Neighbour $(neighbours at the boxes) smoothed with a coarse {disc}, inverted',
     minutes: [0.3, 0.5, 1],
     tooth: '$tooth',
     fn: 'polishing',
@@ -74,7 +75,7 @@ export const fillingInjectedSteps = {
     asks: [{ reading: 'depth', teeth: ['$tooth'], band: true }],
     passes: ['{probe}'],
     needs: [open('periodontal probe')],
-    figures: ['$band'],
+    figures: ['$(band height)'],
   },
   'filling.$tooth.beads': {
     ...place,
@@ -87,7 +88,12 @@ export const fillingInjectedSteps = {
       '{contact instrument}',
       'light, held by the assistant while the dentist presses',
     ],
-    needs: [open('composite.flowable', '$coolMl'), open('contact former'), open('curing light'), open('light shield')],
+    needs: [
+      open('composite.flowable', '$(flowable for the beads)'),
+      open('contact former'),
+      open('curing light'),
+      open('light shield'),
+    ],
     detail: 'Beads of 2 mm: inside, over and outside the corners of the {band}, near the cusp tips.',
     lanes: beadAndTack,
     reason: practice('spot tack: the contact is made before the filling goes in'),
@@ -96,7 +102,7 @@ export const fillingInjectedSteps = {
   'filling.$tooth.wet-again': {
     ...place,
     title: {
-      if: '$boxes',
+      if: 'boxes',
       use: '{Adhesive} again, to the {band}’s edge; thinned with air, not cured',
       else: '{Adhesive} again, past the edge of the cavity; thinned with air, not cured',
     },
@@ -104,27 +110,27 @@ export const fillingInjectedSteps = {
     tooth: '$tooth',
     fn: 'bonding',
     passes: ['{brush with adhesive}', 'air'],
-    needs: [open('$bottleOf', 0.1), open('micro brush')],
+    needs: [open('$(bottle)', 0.1), open('micro brush')],
   },
   'filling.$tooth.inject': {
     ...place,
     title: 'Warm {flowable}, then warm paste into it, in one go; tip stays in',
     minutes: [0.5, 1, 1.5],
     tooth: '$tooth',
-    told: 'injected warm {composite} into $label, $surfacesOf',
-    tell: '$afterFilling',
+    told: 'injected warm {composite} into $label, $surfaces',
+    tell: afterFilling,
     passes: ['{flowable} from the {warmer}', 'paste from the {warmer}', '{plugger}'],
     detail: {
-      if: '$boxes',
+      if: 'boxes',
       use: 'Slowly, at a right angle to the {band}; groove, massage toward the cusp tips, a slight excess left. Not over-handled.',
       else: 'Slowly; groove, massage toward the cusp tips, a slight excess left. Not over-handled.',
     },
     needs: [
-      open('composite.flowable', '$warmMl'),
-      open('composite.injectable', '$compules'),
+      open('composite.flowable', '$(warm flowable)'),
+      open('composite.injectable', '$(warm compules)'),
       open('composite plugger'),
     ],
-    figures: ['$volume', '$figure'],
+    figures: ['$(cavity volume)', '$(injected amounts)'],
     ties: [{ from: 'records.warmer', fromEdge: 'finish', least: 'warmer.heats', title: 'Warmer reaches its heat' }],
     cautions: [reason('Warm compule: test on the {glove}, not on the lip', 'C')],
     mistakes: ['gone cold in the hand: it folds and traps air'],
@@ -166,18 +172,18 @@ export const fillingInjectedSteps = {
   },
   'filling.$tooth.pre-wedge': {
     ...place,
-    title: 'Pre-wedge $besideWords of $label',
+    title: 'Pre-wedge $(sides with a neighbour) of $label',
     minutes: [0.3, 0.5, 1],
     tooth: '$tooth',
     fn: 'matrix placement',
-    hurts: '$soreGum',
+    hurts: '$(gum sore here)',
     passes: ['{wedge} in forceps'],
-    needs: [open('wedge', '$length')],
+    needs: [open('wedge', '$(number of boxes with a neighbour)')],
     countsIn: [
       {
         id: 'pre-wedge.$tooth',
-        what: { if: ['$length', 'is', 1], use: 'pre-wedge, $said', else: 'pre-wedges, $said' },
-        planned: '$length',
+        what: { if: ['number of boxes with a neighbour', 'is', 1], use: 'pre-wedge, $said', else: 'pre-wedges, $said' },
+        planned: '$(number of boxes with a neighbour)',
         outStep: 'filling.$tooth.pre-wedge-out',
       },
     ],

@@ -8,12 +8,20 @@ const mouth = { phase: 'restoring', fn: 'placing', place: 'mouth', helped: true 
 const sheet = { phase: 'isolation', fn: 'dam', place: 'mouth', helped: true } as const
 const finishing = { phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true } as const
 
+/** What wipes a cavity clean before something is put into it for good. */
+const wiping = { if: 'alert.chlorhexidine', use: open('alcohol'), else: open('chlorhexidine', 2) } as const
+const secondClamp = open('clamp.premolar', 1, {
+  is: 'clamp',
+  words: 'premolar clamp',
+  orElse: [{ what: 'clamp.cervical', loss: 'bulky at the front end' }],
+})
+
 export const goldDeliverSteps = {
   'isolation.second-clamp': {
     ...sheet,
     title: 'Second {clamp} or {floss} tie at the front end',
     minutes: [0.5, 1, 2],
-    needs: ['$clamp'],
+    needs: [secondClamp],
     passes: ['{clamp} in forceps, {floss} tied on'],
   },
   'isolation.seal:gold': {
@@ -42,20 +50,20 @@ export const goldDeliverSteps = {
   },
   'delivery.antiseptic:gold': {
     ...mouth,
-    title: 'Cavity wiped with $word, left to dry: $labels',
+    title: 'Cavity wiped with $antiseptic, left to dry: $labels',
     minutes: [0.3, 0.5, 1],
     fn: 'chairside',
     passes: ['{pellet}, wet'],
-    needs: ['$need', open('cotton pellet', 2)],
-    told: 'cleaned the cavity with $word',
+    needs: [wiping, open('cotton pellet', 2)],
+    told: 'cleaned the cavity with $antiseptic',
   },
   'foil.$tooth.dry': {
     tooth: '$tooth',
     ...mouth,
-    title: 'Pit wiped with $word, dry; base where deep',
+    title: 'Pit wiped with $antiseptic, dry; base where deep',
     minutes: [0.5, 1, 2],
     passes: ['{pellet}, wet', 'air'],
-    needs: ['$need', open('cotton pellet', 2), standby('base cement', 'the pit is deep')],
+    needs: [wiping, open('cotton pellet', 2), standby('base cement', 'the pit is deep')],
   },
   'foil.$tooth.light': {
     tooth: '$tooth',

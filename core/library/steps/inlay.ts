@@ -8,6 +8,9 @@ const temp = { phase: 'provisional', fn: 'provisional making', place: 'mouth', h
 const sheet = { phase: 'isolation', fn: 'dam', place: 'mouth', helped: true } as const
 const act = { phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true, tooth: '$tooth' } as const
 
+const holdsThePlace =
+  'The tooth wears a soft temporary filling. It holds the place only: nothing sticky on it, and do not floss there: it would come out.'
+
 export const inlaySteps = {
   'tissue.bite-gauze': {
     ...temp,
@@ -19,20 +22,24 @@ export const inlaySteps = {
   },
   'provisional.stopping': {
     ...temp,
-    title: { if: ['$boxes', 'is', 1], use: '{Soft stopping} in $boxes box', else: '{Soft stopping} in $boxes boxes' },
+    title: {
+      if: ['boxes of the work', 'is', 1],
+      use: '{Soft stopping} in $(boxes of the work) box',
+      else: '{Soft stopping} in $(boxes of the work) boxes',
+    },
     minutes: [0.5, 1, 2],
-    needs: [open('stopping', '$boxes'), open('plastic instrument')],
+    needs: [open('stopping', '$(boxes of the work)'), open('plastic instrument')],
     countsIn: [
       {
         id: 'stopping',
         what: {
-          if: ['$boxes', 'is', 1],
+          if: ['boxes of the work', 'is', 1],
           use: 'piece of {stopping} in the box',
           else: 'pieces of {stopping} in the boxes',
         },
-        planned: '$boxes',
+        planned: '$(boxes of the work)',
         outStep: 'provisional.check',
-        stays: '$boxes',
+        stays: '$(boxes of the work)',
         untilDelivery: true,
       },
     ],
@@ -45,7 +52,7 @@ export const inlaySteps = {
     leaves: 'separator',
     needs: [open('separator', 0.5), open('micro brush', 2)],
     hold: {
-      if: '$sealed',
+      if: ['school.dentineSeal', 'is', 'at once'],
       use: {
         name: 'separator',
         title: '{Separator} on',
@@ -60,7 +67,7 @@ export const inlaySteps = {
     title: 'Painted, bead by bead: powder and liquid from {two wells}, {brush} clean between',
     minutes: [2, 4, 7],
     told: 'painted the provisional in powder and liquid',
-    tell: '$tell',
+    tell: holdsThePlace,
     needs: [open('provisional powder', 2), open('provisional liquid', 2), open('paint brush'), open('dappen dish', 2)],
     detail: 'Liquid, powder, liquid again; while it is soft the patient bites, side to side, and that is its shape.',
     cautions: [reason('Liquid is a sensitiser and smells: {suction} near, {gloves} on, wells covered', 'C')],
@@ -72,7 +79,7 @@ export const inlaySteps = {
     title: 'Light-cured soft material pressed in, trimmed to the bite, cured',
     minutes: [1.5, 3, 5],
     told: 'placed a light-cured soft provisional',
-    tell: '$tell',
+    tell: holdsThePlace,
     needs: [open('soft provisional', 1), open('plastic instrument'), open('curing light'), open('light shield')],
     reason: practice('comes out in one piece'),
   },
@@ -85,7 +92,20 @@ export const inlaySteps = {
     asks: [{ reading: 'provisional', teeth: '$(tooth codes)' }],
     needs: [open('articulating paper', 2)],
     countsOut: [],
-    hold: '$good',
+    hold: {
+      name: 'provisional',
+      title: 'Provisional good',
+      evidence: 'closed to the margin, bite clear',
+      because: practice('what the patient wears for weeks is seen by the dentist'),
+      mandatory: true,
+      again: [
+        'provisional.separate',
+        'provisional.stopping',
+        'provisional.paint',
+        'provisional.soft',
+        'provisional.check',
+      ],
+    },
   },
   'isolation.fold': {
     ...sheet,
@@ -131,13 +151,13 @@ export const inlaySteps = {
     passes: ['{mirror}', '{probe}'],
     figures: [],
     needs: [open('periodontal probe')],
-    detail: 'Draw seen with one eye; isthmus $writeRange or more; butt edges.',
+    detail: 'Draw seen with one eye; isthmus $(reduction.inner) or more; butt edges.',
     hold: {
       name: 'reduction',
       title: 'Preparation good',
       evidence: '{mirror} from above, {probe} at the isthmus',
       because: practice('an undercut is blocked out before the impression, not after'),
-      again: ['$finishes', 'cutting.reduction-check'],
+      again: ['$(finishing cuts)', 'cutting.reduction-check'],
     },
     mistakes: ['looked at with two eyes: an undercut hides'],
   },

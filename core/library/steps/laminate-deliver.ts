@@ -41,7 +41,7 @@ export const laminateDeliverSteps = {
         else: [standby('resin tint', 'the untinted cement does not match')],
       },
     ],
-    figures: ['$tint'],
+    figures: ['$(most tint)'],
     reason: practice('tints at most 25 % of the mix by weight: more and it does not set right'),
     hold: {
       name: 'shade',
@@ -189,7 +189,7 @@ export const laminateDeliverSteps = {
     title: '{Cord} out, wet, $teeth; look round for flash',
     minutes: [1, 2, 3],
     fn: 'cord removal',
-    countsOut: '$bondingCordCounts',
+    countsOut: '$(cords for bonding)',
     needs: [open('tweezers'), open('scaler')],
   },
   'delivery.missed-spots': {
@@ -200,7 +200,7 @@ export const laminateDeliverSteps = {
       open('explorer'),
       standby('etchant', 'there is a gap at an edge', 0.1),
       standby('flowable resin', 'there is a gap at an edge'),
-      standby('$bottleOf', 'there is a gap at an edge', 0.1),
+      standby('$(bottle)', 'there is a gap at an edge', 0.1),
     ],
   },
   'light:laminate': {

@@ -4,6 +4,8 @@ import type { Template } from '../template'
 
 const child = { phase: 'restoring', fn: 'crown fitting', place: 'mouth', helped: true } as const
 
+const sectional = ['school.frontBand', 'is', 'sectional band'] as const
+
 export const primaryClass3Steps = {
   'filling.$tooth.bleeding': {
     ...child,
@@ -24,15 +26,25 @@ export const primaryClass3Steps = {
   },
   'filling.$tooth.strip:child': {
     ...child,
-    title: '{Pellet} and {wedge} out; $title; {wedge} in again',
+    title: '{Pellet} and {wedge} out; $(through the contact); {wedge} in again',
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
     fn: 'matrix placement',
-    passes: [{ if: ['$word', 'is', 'strip'], use: '{half strip}', else: '{sectional band}' }, '{wedge}'],
-    needs: '$needs',
-    countsIn: [{ id: 'strip.$tooth', what: '$word, $said', planned: 1, outStep: 'filling.$tooth.strip-out' }],
+    passes: [{ if: sectional, use: '{sectional band}', else: '{half strip}' }, '{wedge}'],
+    needs: {
+      if: sectional,
+      use: [open('matrix band.sectional')],
+      else: [open('plastic strip'), open('cord scissors')],
+    },
+    countsIn: [
+      { id: 'strip.$tooth', what: '$(band or strip), $said', planned: 1, outStep: 'filling.$tooth.strip-out' },
+    ],
     countsOut: ['pellet.$tooth'],
-    reason: practice('$why'),
+    reason: practice({
+      if: sectional,
+      use: 'it keeps its curve: nothing has to hold it',
+      else: 'half the height: it fits a primary crown',
+    }),
     mistakes: ['the {wedge} left in while it goes through: pushed into the box'],
   },
   'filling.$tooth.box': {
@@ -46,7 +58,11 @@ export const primaryClass3Steps = {
   },
   'filling.$tooth.pull': {
     ...child,
-    title: '$held by finger, held until cured from both sides',
+    title: {
+      if: sectional,
+      use: 'Band pressed home by finger, held until cured from both sides',
+      else: 'Strip pulled tight by finger, held until cured from both sides',
+    },
     minutes: [0.2, 0.4, 0.8],
     tooth: '$tooth',
     fn: 'placing',
@@ -57,7 +73,7 @@ export const primaryClass3Steps = {
   },
   'filling.$tooth.strip-out': {
     ...child,
-    title: '{Wedge} and $word out',
+    title: '{Wedge} and $(band or strip) out',
     minutes: [0.3, 0.5, 1],
     tooth: '$tooth',
     fn: 'matrix placement',
@@ -80,7 +96,7 @@ export const primaryClass3Steps = {
     minutes: [0.3, 0.5, 1],
     tooth: '$tooth',
     fn: 'matrix placement',
-    hurts: '$soreGum',
+    hurts: '$(gum sore here)',
     passes: ['{wedge} in forceps'],
     needs: [open('wedge')],
     countsIn: [{ id: 'wedge.$tooth', what: '{wedge}, $said', planned: 1, outStep: 'filling.$tooth.strip-out' }],
@@ -96,6 +112,9 @@ export const primaryClass3Steps = {
     needs: [open('shade guide')],
     mistakes: ['taken when the teeth have dried out: they read too light'],
   },
-  'light:from the front': { ...bondingSteps['light'], title: 'Light $lightValue s from the front, $word held' },
-  'light:from behind': { ...bondingSteps['light'], title: 'Light $lightValue s from behind, $word held' },
+  'light:from the front': {
+    ...bondingSteps['light'],
+    title: 'Light $lightValue s from the front, $(band or strip) held',
+  },
+  'light:from behind': { ...bondingSteps['light'], title: 'Light $lightValue s from behind, $(band or strip) held' },
 } as const satisfies Record<string, Template>

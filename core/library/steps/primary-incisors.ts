@@ -78,7 +78,7 @@ export const primaryIncisorsSteps = {
     minutes: [0.3, 0.5, 1],
     fn: 'excess removal',
     needs: [open('scaler'), open('floss', 300)],
-    ties: [{ from: '$lastSeat', fromEdge: 'finish', least: 'crown cement.sets', title: 'Cement sets' }],
+    ties: [{ from: 'crown.$tooth.seat', fromEdge: 'finish', least: 'crown cement.sets', title: 'Cement sets' }],
     reason: { if: 'several teeth', use: practice('one set for all of them') },
   },
   'crown.look': {

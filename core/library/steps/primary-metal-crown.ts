@@ -26,7 +26,7 @@ export const primaryMetalCrownSteps = {
     cautions: ['$loose'],
     countsOut: ['crowns.$tooth'],
     tell: {
-      if: '$sealedIn',
+      if: ['school.childMolar', 'is', 'sealed in'],
       use: 'The tooth wears a silver crown. The bite is high for some days: it settles by itself within a few weeks. Nothing sticky.',
       else: 'The tooth wears a silver crown. The gum may be sore for a few days. Nothing sticky; brush along its edge.',
     },
@@ -79,7 +79,7 @@ export const primaryMetalCrownSteps = {
     tooth: '$tooth',
     told: 'tried the size of the preformed crown on $label',
     passes: ['crown on tape', 'next size'],
-    hurts: { if: { not: '$sealedIn' }, use: '$soreGum' },
+    hurts: { if: { not: ['school.childMolar', 'is', 'sealed in'] }, use: '$soreGum' },
     figures: ['$figure'],
     needs: [
       open('$kind.$size', 1, { words: '$words', because: practice('begun there, then by what springs over the neck') }),
@@ -124,13 +124,13 @@ export const primaryMetalCrownSteps = {
   'crown.$tooth.fit': {
     ...child,
     title: {
-      if: '$sealedIn',
+      if: ['school.childMolar', 'is', 'sealed in'],
       use: 'Tried in place, not pressed home: will it go over without cutting?',
       else: 'Tried home: snaps, no blanching that stays, level, edge 0.5–1.0 mm below the tissue',
     },
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
-    shows: { if: { not: '$sealedIn' }, use: '$edge' },
+    shows: { if: { not: ['school.childMolar', 'is', 'sealed in'] }, use: '$edge' },
     passes: ['crown on tape', '{explorer}'],
     cautions: ['$loose'],
     needs: {
@@ -181,7 +181,7 @@ export const primaryMetalCrownSteps = {
   'crown.bite': {
     ...child,
     title: {
-      if: '$sealedIn',
+      if: ['school.childMolar', 'is', 'sealed in'],
       use: 'Bite is high: said to the parent, settles by itself',
       else: {
         if: 'asleep',
@@ -193,7 +193,7 @@ export const primaryMetalCrownSteps = {
     bite: 'preformed crown',
     fn: 'occlusal check',
     needs: [open('articulating paper', 2)],
-    reason: { if: '$sealedIn', use: practice('a high bite settles in weeks in a child') },
+    reason: { if: ['school.childMolar', 'is', 'sealed in'], use: practice('a high bite settles in weeks in a child') },
     told: 'checked the bite',
   },
 } as const satisfies Record<string, Template>

@@ -1,3 +1,4 @@
+import { relining } from './shared'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -76,7 +77,7 @@ export const provisionalAgainSteps = {
     ...bench,
     title: 'Old {cement} out of the piece, {spoon excavator}; edge left whole',
     minutes: [1, 1.5, 3],
-    needs: [open('spoon excavator'), '$relining'],
+    needs: [open('spoon excavator'), ...relining],
     told: 'cleaned the provisional inside',
     mistakes: ['a cutter inside: it goes on loose, and rocks'],
   },

@@ -1,3 +1,5 @@
+import { bisAcrylHardens } from './shared'
+import { thinnest } from '../../measure/provisional'
 import { rubbery } from './lanes'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
@@ -126,7 +128,7 @@ export const provisionalSteps = {
       open('thickness gauge'),
       standby('flowable resin', 'there is a void or a short margin'),
     ],
-    ties: ['$hardens'],
-    figures: ['$thinnest'],
+    ties: [bisAcrylHardens],
+    figures: [thinnest],
   },
 } as const satisfies Record<string, Template>

@@ -30,7 +30,15 @@ type RefsOfStep<T> = T extends object ? { [K in keyof T & Within]: Refs<T[K]> }[
 type Id<K extends string> = K extends `${infer Before}:${string}` ? Before : K
 type Act<K extends string> = Id<K> extends `${string}.${infer A}` ? A : never
 
-type Known = Id<StepId> | `cutting.${Act<CutId>}.$tooth` | '.' | `$${string}`
+/** The places of a bonding: its acts are called after them. */
+type Stem = 'delivery' | 'delivery.$tooth' | 'filling.$tooth' | 'inlay' | 'core' | 'post' | 'coat'
+type AtSpot<K extends string> = K extends `$stem.${infer A}:${string}`
+  ? `${Stem}.${A}`
+  : K extends `$stem.${infer A}`
+    ? `${Stem}.${A}`
+    : never
+
+type Known = Id<StepId> | AtSpot<StepId> | `cutting.${Act<CutId>}.$tooth` | '.' | `$${string}`
 /** The steps that are named and nowhere, of these templates; nothing where all are there. */
 type Lost<T> = Exclude<RefsOfStep<T>, Known>
 type Holds<L> = [L] extends [never] ? true : { lost: L }

@@ -1,3 +1,4 @@
+import { standby } from '../needs'
 /** What steps of several files have in common. */
 
 /** A step at one place of a bonding: its phase and tooth are whoever bonds’. */
@@ -12,4 +13,28 @@ export const resinSeated = {
   warns: 'resin.seat.warns',
   title: 'Resin cement to seated',
   again: ['delivery.load', 'delivery.seat'],
+} as const
+
+/** What the patient takes home after a filling. */
+export const afterFilling =
+  'You may eat on it today, once the numbness is gone. It may feel cold for some days. Call us if the bite feels high.'
+
+/** What a reline takes, beside what the tray has anyway. */
+export const relining = [
+  standby(
+    'flowable resin',
+    'it is open or short in up to two neighbouring parts and 1 mm: reline; it has a bubble inside, or a contact is gone',
+  ),
+  standby('separator', 'it is relined: jelly again before each', 0.5),
+  standby('curing light', 'a reline is cured from two sides, seated before curing'),
+  standby('light shield', 'a reline is cured'),
+] as const
+
+/** Gauge, contacts, margin: the bench work on any bis-acryl provisional. */
+export const bisAcrylHardens = {
+  from: 'provisional.mix',
+  fromEdge: 'start',
+  toEdge: 'start',
+  least: 'bis-acryl.hard',
+  title: 'Bis-acryl hardens',
 } as const

@@ -12,15 +12,15 @@ const depth = {
   figures: [],
   detail: {
     if: 'all in enamel',
-    use: 'Labial $facial in three planes, margin $edge, wholly in enamel.',
-    else: 'Labial $facial in three planes, margin $edge, edge $biting.',
+    use: 'Labial $(reduction.facial) in three planes, margin $(reduction.margin), wholly in enamel.',
+    else: 'Labial $(reduction.facial) in three planes, margin $(reduction.margin), edge $(reduction.incisal).',
   },
   hold: {
     name: 'reduction',
     title: 'Depth enough, and no more',
     evidence: 'index in slices at edge, middle and neck; enamel or dentine named',
     because: practice('a thin laminate shows what is under it; dentine makes the bond weaker'),
-    again: ['$finishes', 'cutting.reduction-check'],
+    again: ['$(finishing cuts)', 'cutting.reduction-check'],
   },
   mistakes: ['judged from the front only: the neck is short'],
 } as const
@@ -59,7 +59,12 @@ export const veneerPrepareSteps = {
     minutes: [3, 4, 6],
     told: 'made a locked-on provisional shell',
     tell: 'These teeth wear a thin temporary shell. It is not strong. Bite nothing off with it, and brush it softly. It is cut off at the next visit.',
-    needs: [open('wax-up matrix'), open('bis-acryl', '$mL'), open('mixing tip'), open('dispensing gun')],
+    needs: [
+      open('wax-up matrix'),
+      open('bis-acryl', '$(bis-acryl for a shell)'),
+      open('mixing tip'),
+      open('dispensing gun'),
+    ],
     ties: [{ from: '.', fromEdge: 'start', toEdge: 'finish', least: 'shell.sets', title: 'Shell sets' }],
     mistakes: ['lifted while rubbery: the lock is lost'],
   },

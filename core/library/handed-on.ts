@@ -1,7 +1,7 @@
 /** What a delivery takes over from the visits before it: asked of the laboratory, sealed, left in under the provisional. */
-import type { VisitRequest } from '../../model/request'
-import type { Tooth } from '../../teeth/notation'
-import type { Case } from '../case'
+import type { VisitRequest } from '../model/request'
+import type { Tooth } from '../teeth/notation'
+import type { Case } from './case'
 
 type Earlier = VisitRequest['earlier'][number]
 /** The last visit before this one that says something; what it says stands. */

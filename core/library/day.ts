@@ -1,23 +1,28 @@
-import { firstOf, lastOf, sure } from '../../sure'
-import { anaesthesia, numbingOf, numbTest, type Numbing } from '../generators/anaesthesia'
-import { goingUnder, packOut } from '../generators/asleep'
-import { arrival } from '../generators/arrival'
-import { draftsOf, marked, meanwhile, nothing, sequence, type Block, type Drafted } from '../build'
-import type { Case } from '../case'
-import { closing } from '../generators/closing'
-import type { VisitKind } from './kind'
+import { firstOf, lastOf, sure } from '../sure'
+import { anaesthesia, numbingOf, numbTest, type Numbing } from './generators/anaesthesia'
+import { goingUnder, packOut } from './generators/asleep'
+import { arrival } from './generators/arrival'
+import { draftsOf, marked, meanwhile, nothing, sequence, type Block, type Drafted } from './build'
+import type { Case } from './case'
+import { closing } from './generators/closing'
+import type { Kind } from './kind'
+import { blockOf } from './part'
+import { holds } from './when'
 
 /** One piece of a visit's work: its kind and the case as that kind sees it. */
 export interface Work {
-  kind: VisitKind
+  kind: Kind
   c: Case
 }
+
+/** The sheet is on all through this work. */
+const underSheet = ({ kind, c }: Work): boolean => kind.sheet !== undefined && holds(kind.sheet, { c, own: {} })
 
 /** Two works in a row under one sheet: it goes on once, over the teeth of both, and comes off at the end. */
 function shareSheets(works: readonly Work[], marks: readonly string[]): void {
   for (let i = works.length - 2; i >= 0; i--) {
     const [before, next] = [sure(works[i]), sure(works[i + 1])]
-    if (before.c.jaw !== next.c.jaw || !before.kind.sheet?.(before.c) || !next.kind.sheet?.(next.c)) continue
+    if (before.c.jaw !== next.c.jaw || !underSheet(before) || !underSheet(next)) continue
     before.c.sheet = {
       alreadyOn: false,
       staysOn: true,
@@ -34,6 +39,14 @@ function whenOff(works: readonly Work[], own: readonly { afterSheet: Block }[], 
   let first = i
   while (first > 0 && sure(works[first - 1]).c.sheet.staysOn) first -= 1
   return own.slice(first, i + 1).map((o) => o.afterSheet)
+}
+
+/** What a work is in the frame of the day. */
+interface Laid {
+  deciding: Block[]
+  beforehand: Block[]
+  work: Block
+  afterSheet: Block
 }
 
 /** A work as it was built, before its ids are marked. */
@@ -69,17 +82,18 @@ export function dayOf(works: readonly Work[]): Block {
   const done: Done[] = []
   const own = works.map(({ kind, c }, i) => {
     c.before = doneFor(c, done)
-    const parts = {
-      deciding: kind.deciding?.(c) ?? [],
-      beforehand: kind.beforehand?.(c) ?? [],
-      work: kind.work(c),
-      afterSheet: kind.afterSheet?.(c) ?? nothing,
+    const scope = { c, own: {} }
+    const laid: Laid = {
+      deciding: kind.deciding ? [blockOf(kind.deciding, scope)] : [],
+      beforehand: (kind.beforehand ?? []).map((branch) => blockOf(branch, scope)),
+      work: blockOf(kind.work, scope),
+      afterSheet: kind.afterSheet ? blockOf(kind.afterSheet, scope) : nothing,
     }
-    done.push({ c, drafts: [...parts.beforehand.flatMap(draftsOf), ...draftsOf(parts.work)] })
-    if (i === 0) return parts
+    done.push({ c, drafts: [...laid.beforehand.flatMap(draftsOf), ...draftsOf(laid.work)] })
+    if (i === 0) return laid
     // Marked together: ties reach from the work back to what was done beforehand.
-    const together = marked([...parts.deciding, ...parts.beforehand, parts.work, parts.afterSheet], sure(marks[i]))
-    const n = parts.deciding.length
+    const together = marked([...laid.deciding, ...laid.beforehand, laid.work, laid.afterSheet], sure(marks[i]))
+    const n = laid.deciding.length
     return {
       deciding: together.slice(0, n),
       beforehand: together.slice(n, -2),

@@ -1,16 +1,16 @@
 /** The bite in its place, over every kind, restoration and school: the table is what the plans do. Common practice (C). */
 import { describe, expect, it } from 'vitest'
-import { kindFacts, kindIds, type KindId } from '../../kinds'
-import { entriesOf, sure } from '../../sure'
-import { compile } from '../../plan/compile'
-import type { Plan } from '../../model/plan'
-import { visitRequest, type VisitRequestInput } from '../../model/request'
-import { questions } from '../../practice/choices'
-import { starterPractice } from '../../practice/starter'
-import { exampleRequest } from '../kinds/example'
-import { bitesOf } from './bite'
-import { biteStages } from '../bite-stages'
-import { openCase } from '../case'
+import { kindFacts, kindIds, type KindId } from '../kinds'
+import { entriesOf, sure } from '../sure'
+import { compile } from '../plan/compile'
+import type { Plan } from '../model/plan'
+import { visitRequest, type VisitRequestInput } from '../model/request'
+import { questions } from '../practice/choices'
+import { starterPractice } from '../practice/starter'
+import { exampleRequest } from './kinds/example'
+import { bitesOf } from './bites'
+import { biteStages } from './bite-stages'
+import { openCase } from './case'
 
 const practice = starterPractice()
 const team = { dentist: 'dentist', assistants: ['assistant'] }
