@@ -40,12 +40,9 @@ function conditions(when: unknown, into: Set<string>): void {
 /** Which steps, cuts and kinds name each fact. */
 export function usedBy(): Map<string, string[]> {
   const used = new Map<string, string[]>()
-  for (const [id, template] of [
-    ...entriesOf(steps),
-    ...entriesOf(cuts),
-    ...entriesOf(visitKinds),
-    ['veneers cut', veneerLines],
-  ]) {
+  const veneers: [string, unknown] = ['veneers cut', veneerLines]
+  const all: [string, unknown][] = [...entriesOf(steps), ...entriesOf(cuts), ...entriesOf(visitKinds), veneers]
+  for (const [id, template] of all) {
     const names = new Set<string>()
     named(template, names)
     for (const name of names) used.set(name, [...(used.get(name) ?? []), id])
