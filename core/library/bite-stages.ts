@@ -12,13 +12,13 @@ export interface BiteRow {
 /** Every stage a restoration may be at. */
 export const biteStages = {
   filling: {
-    checks: 'close gently, then side to side; paper, ease the spot, again until even',
+    checks: 'close gently, then side to side; {paper}, ease the spot, again until even',
     when: 'the sheet is off; then it is polished',
     paper: true,
     because: 'what is ground after the polish is rough again',
   },
   amalgam: {
-    checks: 'close without clenching; paper, carve, again until even',
+    checks: 'close without clenching; {paper}, carve, again until even',
     when: 'the sheet is off and it still carves; it is polished another day',
     paper: true,
     because: 'fresh amalgam is carved, not ground, and breaks under a hard bite',

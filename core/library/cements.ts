@@ -12,17 +12,21 @@ interface Cement {
 export function finalCement(c: Case): Cement {
   switch (c.asks('deliveryCement')) {
     case 'resin':
-      return { need: 'cement.resin', words: 'resin cement', because: practice('bonded, as planned at the preparation') }
+      return {
+        need: 'cement.resin',
+        words: '{resin cement}',
+        because: practice('bonded, as planned at the preparation'),
+      }
     case 'resin-modified glass ionomer':
       return {
         need: 'cement.resin-modified glass ionomer',
-        words: 'resin-modified glass ionomer',
+        words: 'resin-modified {glass ionomer}',
         because: practice('retentive preparation: cemented'),
       }
     case 'conventional':
       return {
         need: 'cement.conventional',
-        words: 'conventional cement',
+        words: 'conventional {cement}',
         because: practice('retentive preparation: cemented'),
       }
   }

@@ -4,7 +4,7 @@
  */
 import type { Draft, Drafted } from './draft'
 import { keysOf } from '../sure'
-import { readSaid, type Said } from './said'
+import { saidOf, type Said } from './said'
 
 /**
  * `text`: a sentence that says what is done with what. `beside`: one that is said of it elsewhere, of a hold, a count, a clock.
@@ -122,12 +122,13 @@ const own = (value: unknown): never => value as never
 
 const sayingAll = (say: Change): Changes => ({ text: say, beside: say, told: say })
 
-/** A step as it was written, with the things its sentences name. */
-export const drafted = (draft: Draft): Drafted => own(changed(draft, fields, sayingAll(readSaid)))
+/** A step as it was written, with the things its sentences name. @param read how they are told: ours are marked */
+export const drafted = (draft: Draft, read: (sentence: string) => Said = saidOf): Drafted =>
+  own(changed(draft, fields, sayingAll(read)))
 
 /** What a generator gives for a field, or for one of a list, with the things its sentences name. */
 export function marked(value: unknown, tree: Tree): unknown {
-  const by = sayingAll((text: unknown) => (typeof text === 'string' ? readSaid(text) : text))
+  const by = sayingAll((text: unknown) => (typeof text === 'string' ? saidOf(text) : text))
   return Array.isArray(value) && !Array.isArray(tree)
     ? value.map((v: unknown) => changed(v, tree, by))
     : changed(value, tree, by)

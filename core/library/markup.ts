@@ -7,7 +7,7 @@ import { thingCalled } from '../catalog/spoken'
 import { span, ruleTable, type RuleId } from '../rules'
 import { sure } from '../sure'
 import { capital } from '../words'
-import { readSaid, type Said, type ThingSaid } from './said'
+import { saidOf, type Said, type ThingSaid } from './said'
 import type { Scope } from './scope'
 import { valueIn } from './when'
 
@@ -62,7 +62,7 @@ function spokenValue(value: unknown, name: string, scope: Scope): Said {
   if (isSaid(value)) return value
   if (typeof value === 'number') return [String(value)]
   if (typeof value !== 'string') throw new Error(`$${name} is said, and is ${String(value)}`)
-  return value.includes('{') ? say(value, scope) : readSaid(value)
+  return value.includes('{') ? say(value, scope) : saidOf(value)
 }
 
 /**

@@ -3,7 +3,7 @@ import { inWords, type RuleId } from '../rules'
 import { sure } from '../sure'
 import { marked, type Tree } from './fields'
 import { piecesOf, say } from './markup'
-import { plain, readSaid, type Said } from './said'
+import { plain, saidOf, type Said } from './said'
 import type { Scope } from './scope'
 import { holds, valueIn, type When } from './when'
 
@@ -14,14 +14,18 @@ export const made = (part: Prepared, scope: Scope): unknown => ('is' in part ? p
 const bare = /^\$(?:(\w+)|\(([\w. -]+)\))$/
 const isText = (mark: Tree): boolean => mark === 'text' || mark === 'beside' || mark === 'told'
 
-/** Words a generator gives: with things in braces, or read by the trade's words. */
+/** Words a generator gives, with their things in braces. */
 const worded = (value: unknown, scope: Scope): unknown =>
-  typeof value === 'string' ? (value.includes('{') ? say(value, scope) : readSaid(value)) : value
+  typeof value === 'string' ? (value.includes('{') ? say(value, scope) : saidOf(value)) : value
 
 /** Several for one place of a list. */
 class Several {
   constructor(readonly all: readonly unknown[]) {}
 }
+
+/** The same where no sentence stands: its words alone. */
+const unmarked = (value: unknown, scope: Scope): unknown =>
+  typeof value === 'string' && value.includes('{') ? plain(say(value, scope)) : value
 
 function preparedText(text: string, mark: Tree, inList: boolean): Prepared {
   const said = isText(mark)
@@ -33,7 +37,7 @@ function preparedText(text: string, mark: Tree, inList: boolean): Prepared {
         const value = valueIn(scope, name)
         const many = inList && Array.isArray(value) ? own<readonly unknown[]>(value) : undefined
         if (said) return many ? new Several(many.map((v) => worded(v, scope))) : worded(value, scope)
-        const of = typeof mark === 'string' || value === undefined ? value : marked(value, mark)
+        const of = typeof mark === 'string' || value === undefined ? unmarked(value, scope) : marked(value, mark)
         return many ? new Several(own(of)) : of
       },
     }

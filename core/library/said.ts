@@ -2,7 +2,8 @@
  * A sentence with the things it names: so that what is laid out can be held against what is said, and an exchanged thing be
  * called by its own name, without anybody reading prose.
  */
-import { thingsIn, type Naming } from '../catalog/spoken'
+import { thingCalled, thingsIn, type Naming } from '../catalog/spoken'
+import { sure } from '../sure'
 
 /** A thing as a sentence names it: its words, and the needs any of which it may mean. */
 export type ThingSaid = Omit<Naming, 'at'>
@@ -25,7 +26,28 @@ const read = new Map<string, Said>()
 /** Sentences are few and come again; practices write their own, so the store is kept from growing for ever. */
 const mostRead = 20_000
 
-/** A sentence in which nothing is marked, by the trade's words: a practice's own. */
+const marked = /\{([^{}]+)\}/g
+const kept = new Map<string, Said>()
+/** A sentence of ours as it is written: `{cord packer}` is a thing, `{brush|micro brush}` one that is called otherwise here. */
+export function saidOf(sentence: string): Said {
+  if (!sentence.includes('{')) return [sentence]
+  const before = kept.get(sentence)
+  if (before) return before
+  const parts: (string | ThingSaid)[] = []
+  let from = 0
+  for (const { 0: all, 1: thing, index } of sentence.matchAll(marked)) {
+    if (index > from) parts.push(sentence.slice(from, index))
+    from = index + all.length
+    const [words, meant = words] = sure(thing).split('|')
+    parts.push({ ...thingCalled(sure(meant)), words: sure(words) })
+  }
+  if (from < sentence.length) parts.push(sentence.slice(from))
+  if (kept.size >= mostRead) kept.clear()
+  kept.set(sentence, parts)
+  return parts
+}
+
+/** A practice’s own sentence, in which nothing is marked, by the trade’s words. */
 export function readSaid(sentence: string): Said {
   const before = read.get(sentence)
   if (before) return before

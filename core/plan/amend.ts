@@ -1,4 +1,5 @@
 /** The practice's amendments on a wired visit: applied one by one; what would make the day unsound is refused and said. */
+import { readSaid } from '../library/said'
 import { lastOf, sure } from '../sure'
 import { changeWords, type Amendment, type Change, type MouthEffect } from '../practice/amendment'
 import { self, type Draft, type Drafted, type Wired } from '../library/build'
@@ -92,7 +93,7 @@ function attempt(lines: readonly Line[], c: Change, teeth: readonly Tooth[]): Tr
         needs: c.needs.map(toNeed),
         ...effectsOf(c.does ?? [], teeth),
       }
-      return { lines: insert(lines, after, drafted(draft)), touched: [c.id] }
+      return { lines: insert(lines, after, drafted(draft, readSaid)), touched: [c.id] }
     }
     case 'remove step':
       return {

@@ -23,17 +23,17 @@ function cleaning(films: ReadonlySet<Film>, before: Drafted, id: string, corded:
   return drafted({
     id,
     phase: before.phase,
-    title: `Clean the teeth of ${what}: ${pumice ? 'pumice and water' : 'gauze with alcohol'}, rinse`,
+    title: `Clean the teeth of ${what}: ${pumice ? '{pumice} and water' : '{gauze} with {alcohol}'}, rinse`,
     told: `cleaned the teeth of ${what}`,
     fn: 'chairside',
     place: 'mouth',
     helped: true,
     minutes: [0.5, 0.8, 1.5],
-    passes: [pumice ? 'cup with pumice' : 'gauze with alcohol', 'water and suction'],
+    passes: [pumice ? '{cup} with {pumice}' : '{gauze} with {alcohol}', 'water and {suction}'],
     needs: pumice ? [open('pumice'), open('prophy cup'), open('slow handpiece')] : [open('alcohol'), open('gauze', 2)],
     cleans: true,
     reason: practice(`what lies under ${before.wantsClean} is a fault at the margin`),
-    ...(corded ? { mistakes: ['rubbed over the cords: they lift'] } : {}),
+    ...(corded ? { mistakes: ['rubbed over the {cords}: they lift'] } : {}),
   })
 }
 

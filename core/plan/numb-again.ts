@@ -56,7 +56,7 @@ function testAgain(
     phase: before.phase,
     title: 'Test again: still numb where it will hurt',
     told: `tested numbness again: ${where}`,
-    detail: `By explorer: ${where}. Not good: more is given first.`,
+    detail: `By {explorer}: ${where}. Not good: more is given first.`,
     fn: 'numb test',
     place: 'mouth',
     minutes: [0.3, 0.5, 2],

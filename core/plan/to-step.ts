@@ -5,6 +5,7 @@ import type { Performer, Spread, Step } from '../model/step'
 import type { Lanes } from '../model/lanes'
 import { self, type Draft } from '../library/build'
 import type { Case } from '../library/case'
+import { plain, saidOf } from '../library/said'
 import { aspectOf, seatsFor } from '../measure/seats'
 import { helpWords } from '../practice/helps'
 import { layLanes } from './lanes'
@@ -55,7 +56,7 @@ function spreadOf({ minutes, ties = [] }: Draft): Spread {
 
 /** What the second pair of hands does, or that there is none; a dentist who watches has hands, too. */
 function secondHands(step: Step, { helps, fn }: Draft, there: boolean, watched: boolean): void {
-  if (there) step.help = helps ?? helpWords(fn)
+  if (there) step.help = helps ?? plain(saidOf(helpWords(fn)))
   else if (!watched) step.alone = true
 }
 
@@ -127,7 +128,7 @@ function asInLanes(step: Step, draft: Draft, lanes: Lanes, team: Team): Step {
   const { alone: _, ...rest } = laid
   return {
     ...rest,
-    ...(others.length > 0 && draft.helped ? { help: draft.helps ?? helpWords(draft.fn) } : {}),
+    ...(others.length > 0 && draft.helped ? { help: draft.helps ?? plain(saidOf(helpWords(draft.fn))) } : {}),
     performer,
     helpers: [...new Set([...others, ...watching])],
   }

@@ -5,7 +5,8 @@
 import { itsName, spokenName } from '../catalog/spoken'
 import type { Need } from '../catalog/match'
 import { saidIn } from '../library/fields'
-import { plain, readSaid, thingsOf, type Said, type ThingSaid } from '../library/said'
+import { plain, saidOf, thingsOf, type Said, type ThingSaid } from '../library/said'
+import { helpWords } from '../practice/helps'
 import { answersOf, type UsesThings } from './safe'
 import { capital } from '../words'
 import type { BurPass, SetupLine, Unlaid } from '../model/plan'
@@ -65,10 +66,10 @@ export const unlaid = (drafts: readonly Drafted[], steps: readonly Step[], burs:
 /** The lines of the setup that some step says it uses, by their ids; what its second pair of hands does names them, too. */
 export function namedLines(
   drafts: readonly Drafted[],
-  steps: readonly Pick<Step, 'help'>[],
+  steps: readonly Pick<Step, 'help' | 'fn'>[],
   setup: readonly SetupLine[],
 ): Set<string> {
-  const helps = steps.flatMap((s) => (s.help === undefined ? [] : [readSaid(s.help)]))
+  const helps = steps.flatMap((s, i) => (s.help === undefined || drafts[i]?.helps ? [] : [saidOf(helpWords(s.fn))]))
   const said = new Set(
     [...drafts.flatMap((d) => saidIn(d, ['text'])), ...helps].flatMap(thingsOf).flatMap((n) => n.needs),
   )

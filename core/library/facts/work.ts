@@ -12,7 +12,7 @@ import type { Fact } from './fact'
 const moulds = {
   'bis-acryl in putty index': 'index',
   'bis-acryl in preliminary impression': 'preliminary impression',
-  'bis-acryl in wax-up matrix': 'wax-up matrix',
+  'bis-acryl in wax-up matrix': '{wax-up matrix}',
 } as const
 const beside = (c: Case): string[] =>
   c.units.flatMap((u) => [u.mesial, u.distal]).flatMap((n) => (n.tooth ? [n.said] : []))
@@ -89,7 +89,7 @@ export const workFacts = {
   'band or strip': {
     says: 'what keeps a class III filling of a milk tooth in shape',
     from: 'the practice',
-    of: (c) => (c.school('frontBand') === 'sectional band' ? 'band' : 'strip'),
+    of: (c) => (c.school('frontBand') === 'sectional band' ? '{band}' : '{strip}'),
     values: ['band', 'strip'],
   },
   'through the contact': {
@@ -103,7 +103,7 @@ export const workFacts = {
   antiseptic: {
     says: 'what wipes a cavity clean: not what the patient cannot have',
     from: 'the patient',
-    of: (c) => (c.has('chlorhexidine') ? 'alcohol' : 'chlorhexidine'),
+    of: (c) => (c.has('chlorhexidine') ? '{alcohol}' : '{chlorhexidine}'),
   },
   'gold inlays': {
     says: 'a tooth gets an inlay, not foil',

@@ -1,7 +1,6 @@
 /** The bond to the tooth, by the adhesive's system: which acid, which bottles in which order, how each is blown, and its light. */
 import { lay } from '../lay'
 import { adhesives, withActivator } from '../../practice/adhesives'
-import { capital } from '../../words'
 import { cureOf, etch, lightStep, minutesOf, type Etch, type EtchOf, type Spot } from './bonding'
 import { nothing, sequence, type Block } from '../build'
 import type { Case } from '../case'
@@ -50,8 +49,8 @@ export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
       {
         act: 'adhesive',
         need: withActivator,
-        words: 'adhesive mixed with its activator',
-        spoken: 'an adhesive mixed with its activator',
+        words: '{adhesive} mixed with its activator',
+        spoken: 'an {adhesive} mixed with its activator',
         rub: 'adhesive.rub',
         air: to === 'canal' ? 'Air, gentle, over the canal mouth' : nothingMoves,
       },
@@ -71,7 +70,7 @@ export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
     act: 'adhesive',
     need: system.bond,
     words: system.words,
-    spoken: to === 'enamel' ? `the bond of ${system.spoken}` : system.spoken,
+    spoken: to === 'enamel' ? `the {bond} of ${system.spoken}` : system.spoken,
     air: 'Air, gentle: the bond is thinned, not blown away',
   }
   return to === 'enamel'
@@ -80,9 +79,9 @@ export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
         {
           act: 'primer',
           need: system.primer,
-          words: 'primer',
+          words: '{primer}',
           rub: 'primer',
-          air: 'Strong air on the primer until nothing moves',
+          air: 'Strong air on the {primer} until nothing moves',
         },
         bond,
       ]
@@ -90,7 +89,7 @@ export function layersFor(c: Case, to: Bonded, dualCure = false): Layer[] {
 
 function layerStep(c: Case, s: Spot, to: Bonded, l: Layer): Block {
   const how =
-    to === 'canal' ? 'down the canal, by point' : l.rub ? `rub in ${c.rule(l.rub).value} s` : 'thin, over all of it'
+    to === 'canal' ? 'down the canal, by {point}' : l.rub ? `rub in ${c.rule(l.rub).value} s` : 'thin, over all of it'
   return sequence(
     lay(c, '$stem.$act', {
       ...s,
@@ -102,7 +101,6 @@ function layerStep(c: Case, s: Spot, to: Bonded, l: Layer): Block {
       minutesOf: l.rub && minutesOf(c.rule(l.rub).value),
       to,
       need: l.need,
-      capital: capital(`${l.words} rubbed in`),
     }),
     to === 'canal' ? lay(c, '$stem.wick', { ...s }) : nothing,
     lay(c, '$stem.$(act)-air', { ...s, act: l.act, air: l.air, rub: l.rub }),

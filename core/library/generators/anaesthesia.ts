@@ -51,8 +51,8 @@ function cautionsOf(c: Case, doses: readonly Dose[]) {
   const child = childOf(c)
   const both = bothSides(injections)
   return [
-    reason('Needle: one-handed recapping or a safety device, never hand to hand', 'C'),
-    ...(child === true ? [reason('Children: dose by weight, read aloud before the syringe is passed', 'C')] : []),
+    reason('{Needle}: one-handed recapping or a safety device, never hand to hand', 'C'),
+    ...(child === true ? [reason('Children: dose by weight, read aloud before the {syringe} is passed', 'C')] : []),
     ...(both
       ? [
           reason(

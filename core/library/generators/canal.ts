@@ -35,7 +35,7 @@ const inSentence = ({ name }: Canal): string => (name === 'single' ? 'the canal'
 
 export const canalsOf = (u: Unit): Canal[] => u.says('canals') ?? usualCanals(u.tooth)
 const hypo = reason(
-  'Hypochlorite: side-vented needle, loose in the canal, slow; eyes and clothes covered; never without a tight dam',
+  '{Hypochlorite}: {side-vented needle}, loose in the canal, slow; eyes and clothes covered; never without a tight dam',
   'C',
 )
 
@@ -76,8 +76,8 @@ function shapeCanal(c: Case, u: Unit, canal: Canal): Block {
       canalName: canal.name,
       lengthMm: canal.lengthMm,
       filePasses: files.flatMap((f, i) => [
-        `file ${f}${i === 0 ? ' with a touch of EDTA, stop set' : ''}`,
-        'irrigation',
+        `{file} ${f}${i === 0 ? ' with a touch of {EDTA}, {stop set}' : ''}`,
+        '{irrigation}',
       ]),
       hypo,
       u,
@@ -109,7 +109,7 @@ export function shapeCanals(c: Case, u: Unit): Block {
 const dryWith = (canals: readonly Canal[]): string =>
   `As planned: ${canals
     .map((c) => `${inSentence(c)} ${pointsFor(usualLast(c.name)).sizes.join(', ')}`)
-    .join('; ')}; another master, other points.`
+    .join('; ')}; another master, other {points}.`
 
 /** Cones tried, film, points down to dry, sealer, seared below the orifice. */
 export function fillCanals(c: Case, u: Unit, belowOrificeMm: number): Block {

@@ -156,4 +156,4 @@ export const drawnLayer = (plan: Pick<CordPlan, 'layers'>): CordLayer | undefine
 
 /** How a layer is spoken of: one that lies alone is simply the cord. */
 export const layerWords = (plan: Pick<CordPlan, 'layers' | 'called'>, layer: CordLayer): string =>
-  plan.called ?? (plan.layers.length < 2 ? 'cord' : layer === 'single' ? 'cord' : `${layer} cord`)
+  plan.called ?? (plan.layers.length < 2 ? '{cord}' : layer === 'single' ? '{cord}' : `${layer} {cord}`)

@@ -94,7 +94,7 @@ export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined):
     pelletsOut,
     lay(c, 'impression.rinse', { trainWords: trainWords(c), agent: plan.agent, pellet: plan.pellet, dwells }),
     syringe ?? nothing,
-    ...plan.sites.map((s) => drawCord(c, plan, layer, s, syringe ? ['loaded syringe, ready in the other hand'] : [])),
+    ...plan.sites.map((s) => drawCord(c, plan, layer, s, syringe ? ['loaded {syringe}, ready in the other hand'] : [])),
     dryOnce(c, plan),
   )
 }

@@ -134,10 +134,10 @@ export function reductionCheck(c: RestoredCase, more: Otherwise = {}): Block {
   const index = c.school('provisional') === 'bis-acryl in putty index'
   const guide = c.school('provisional') === 'bis-acryl in wax-up matrix'
   const gauge = index
-    ? 'sectioned putty index'
+    ? 'sectioned {putty} index'
     : guide
-      ? 'reduction guide from the wax-up'
-      : 'clearance tabs, thin to thick'
+      ? '{reduction guide} from the wax-up'
+      : '{clearance tab}s, thin to thick'
   return lay(c, more.as ?? 'cutting.reduction-check', {
     targets: targets.join('. '),
     guide,

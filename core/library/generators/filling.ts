@@ -16,7 +16,7 @@ export const spotOf = (u: Unit): Spot => spotOn(u, `filling.${u.tooth}`, 'restor
 export function readCavity(
   c: Case,
   s: Spot,
-  detail = 'Edges sound, no stain at the enamel-dentine line; depth by probe.',
+  detail = 'Edges sound, no stain at the enamel-dentine line; depth by {probe}.',
 ): Block {
   return lay(c, '$stem.read', { ...s, detail })
 }

@@ -81,20 +81,20 @@ export interface Sheet {
 
 const orderOn = {
   'clamp first': {
-    detail: 'Clamp tried and stable, frame, then the sheet over it',
-    passes: ['clamp in forceps, 30 cm of floss tied on', 'sheet', 'frame', 'floss'],
+    detail: '{Clamp} tried and stable, {frame}, then the {sheet} over it',
+    passes: ['{clamp} in forceps, 30 cm of {floss} tied on', '{sheet}', '{frame}', '{floss}'],
   },
   'sheet on the wings': {
-    detail: 'Sheet held on the clamp’s wings, frame on, all in one; then free the wings',
+    detail: '{Sheet} held on the {clamp}’s wings, {frame} on, all in one; then free the wings',
     passes: [
-      'clamp with sheet and frame in forceps, 30 cm of floss tied on',
-      'plastic instrument for the wings',
-      'floss',
+      '{clamp} with {sheet} and {frame} in forceps, 30 cm of {floss} tied on',
+      '{plastic instrument} for the wings',
+      '{floss}',
     ],
   },
   'sheet first': {
-    detail: 'Sheet stretched over the teeth, clamp on top of it, then the frame',
-    passes: ['sheet', 'clamp in forceps, 30 cm of floss tied on', 'frame', 'floss'],
+    detail: '{Sheet} stretched over the teeth, {clamp} on top of it, then the {frame}',
+    passes: ['{sheet}', '{clamp} in forceps, 30 cm of {floss} tied on', '{frame}', '{floss}'],
   },
 } as const
 

@@ -20,7 +20,7 @@ export function overgrownTissue(c: Case): Block {
       reason('overgrown tissue is left: shape the provisional and look again', 'practice'),
     )
   const laser = school === 'laser'
-  const tool = laser ? 'the laser' : 'electrosurgery'
+  const tool = laser ? 'the {laser}' : '{electrosurgery}'
   return lay(c, 'tissue.trim', {
     tool,
     all: teeth.map((u) => u.label).join(', '),

@@ -16,12 +16,12 @@ const each = (c: Case, block: (u: Unit) => Block): Block => sequence(...c.units.
 const edge = { what: 'shell', edgeMm: [0.5, 1] } as const
 
 const inhaled = reason(
-  'A preformed crown can be swallowed or inhaled: gauze screen behind it, child upright enough to cough; a missing one is looked for before anything else',
+  'A preformed crown can be swallowed or inhaled: {gauze} screen behind it, child upright enough to cough; a missing one is looked for before anything else',
   'C',
 )
 
 const behindPack = reason(
-  'Throat pack in; every crown counted, a crown on a length of tape: one behind the pack is in the airway',
+  'Throat pack in; every crown counted, a crown on a length of tape: one behind the {pack|throat pack} is in the airway',
   'C',
 )
 /** Asleep the pack guards the airway, and what lies behind it is counted. */
@@ -36,11 +36,11 @@ function seatCrown(c: Case, u: Unit, sealedIn: boolean): Block {
   const home = c.asleep
     ? {
         title: `Seat ${u.label} from lingual to buccal, pressed home and held`,
-        passes: ['filled crown', 'crown seater'],
+        passes: ['filled crown', '{crown seater}'],
       }
     : {
-        title: `Seat ${u.label} from lingual to buccal, press; child bites on a roll`,
-        passes: ['filled crown', 'cotton roll'],
+        title: `Seat ${u.label} from lingual to buccal, press; child bites on a {roll}`,
+        passes: ['filled crown', '{cotton roll}'],
       }
   return sequence(
     lay(c, 'crown.$tooth.cement', { u }),

@@ -13,7 +13,7 @@ const access = (u: Unit) =>
   ({ id: `pulp.${u.tooth}`, form: 'access', depthMm: 1.4, surface: 'pulp chamber', widestMm: 1.4 }) as const
 const pellets = (u: Unit, planned: number) => ({
   id: `pulp-pellets.${u.tooth}`,
-  what: `pulp pellets, ${u.said}`,
+  what: `pulp {pellets}, ${u.said}`,
   planned,
   outStep: `pulp-dry.${u.tooth}`,
 })

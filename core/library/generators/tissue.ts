@@ -66,7 +66,7 @@ export function placeCord(
   const finer = smallerCord(size)
   const word = layerWords(plan, layer)
   const packer = packerNeed[c.school('packer')]
-  const tight = s.along === 'box' ? '' : ' Tight contact: doubled floss carries it in.'
+  const tight = s.along === 'box' ? '' : ' Tight contact: doubled {floss} carries it in.'
   return lay(c, more.as ?? 'tissue.$layer-cord.$site', {
     ...s,
     cordStepId: cordStepId(layer, s),

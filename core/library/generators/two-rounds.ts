@@ -19,7 +19,7 @@ export function cordsToLower(c: Case, plan: CordPlan, sites: readonly CordSite[]
   const round: CordPlan = {
     ...plan,
     layers: ['single'],
-    called: 'first cord',
+    called: 'first {cord}',
     sites: sites.map(lowering),
     pellet: false,
     paste: false,

@@ -21,7 +21,7 @@ export const fillingAmalgam: Kind = {
         'filling.$tooth.triturate',
         'filling.$tooth.condense',
         'filling.$tooth.carve',
-        ['matrix off', { order: 'Retainer, wedge, then the band out sideways' }],
+        ['matrix off', { order: 'Retainer, {wedge}, then the {band} out sideways' }],
         { if: 'boxes', do: ['filling.$tooth.sides'] },
         'filling.$tooth.wet-roll',
         ['contacts flossed'],

@@ -27,7 +27,7 @@ export const fillingBulk: Kind = {
             deepMm: 2,
           },
         ],
-        ['matrix off', { order: 'Ring off, then the wedge, then the band' }],
+        ['matrix off', { order: '{Ring} off, then the {wedge}, then the {band}' }],
         ['contacts flossed'],
         ['composite shaped'],
       ],

@@ -26,7 +26,7 @@ export const fillingInjected: Kind = {
           'matrix',
           {
             kind: 'sectional',
-            band: '$(band least) mm or higher, pressed 5 s, wedge while pressing, ring rocked home',
+            band: '$(band least) mm or higher, pressed 5 s, {wedge} while pressing, {ring} rocked home',
             figure: '$(band height)',
           },
         ],
@@ -51,7 +51,7 @@ export const fillingInjected: Kind = {
         [
           'matrix off',
           {
-            order: 'Wedge out; band freed with the explorer, spun out with the haemostat',
+            order: '{Wedge} out; {band} freed with the {explorer}, spun out with the {haemostat}',
             as: 'filling.$tooth.matrix-off:injected',
           },
         ],

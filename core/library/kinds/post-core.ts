@@ -40,7 +40,7 @@ export const postCore: Kind = {
             to: 'canal',
             cured: false,
             what: 'the canal and the tooth over it',
-            dried: 'then paper points until one comes out dry',
+            dried: 'then {paper points} until one comes out dry',
           },
         ],
         ['root drawn', { step: 'post.inject', stage: 'post' }],

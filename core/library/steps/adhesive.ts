@@ -16,7 +16,7 @@ export const adhesiveSteps = {
       { if: ['$to', 'is', 'canal'], use: [open('paper point', 2)], else: [open('micro brush')] },
       open('dappen dish'),
     ],
-    ties: { if: '$rub', use: [{ lasts: '$rub', title: '$capital' }] },
+    ties: { if: '$rub', use: [{ lasts: '$rub', title: '$LWords rubbed in' }] },
   },
   '$stem.wick': {
     ...onSpot,
