@@ -45,24 +45,30 @@ const pattern = new RegExp(
 )
 
 export interface BurWord {
+  /** As it is said, and what is meant by it. */
   words: string
-  fits: Fits
+  bur: string
+  at: number
 }
+
+/** Whether a word is one for burs. */
+export const isBurWord = (word: string): boolean => Object.hasOwn(words, word.toLowerCase())
+/** Whether a bur is one that is called so. */
+export const burFits = (word: string, bur: Bur): boolean => words[word]?.(bur) ?? false
 const read = new Map<string, readonly BurWord[]>()
 /** As in core/catalog/spoken.ts: sentences come again, and the store does not grow for ever. */
 const mostRead = 20_000
 
 /**
- * The burs a sentence names, each with which bur it fits.
+ * The burs a sentence names.
  * @example burWordsIn('Finish with carbide').map((w) => w.words) // ['carbide']
  */
 export function burWordsIn(sentence: string): readonly BurWord[] {
   const known = read.get(sentence)
   if (known) return known
-  const found = [...sentence.matchAll(pattern)].flatMap(([found]) => {
-    const word = found.toLowerCase()
-    const fits = words[word] ?? words[word.replace(/s$/, '')]
-    return fits ? [{ words: found, fits }] : []
+  const found = [...sentence.matchAll(pattern)].flatMap(({ 0: said, index: at }) => {
+    const bur = [said.toLowerCase(), said.toLowerCase().replace(/s$/, '')].find(isBurWord)
+    return bur === undefined ? [] : [{ words: said, bur, at }]
   })
   if (read.size >= mostRead) read.clear()
   read.set(sentence, found)

@@ -3,11 +3,10 @@
  * is called otherwise here, `$tooth` a value of where it is said (`$Tooth` begins
  * large), `$(cord.dwell)` a row of the register as it is spoken, `$(silane:n)` its bare number. Read once, when first said.
  */
-import { thingCalled } from '../catalog/spoken'
 import { span, ruleTable, type RuleId } from '../rules'
 import { sure } from '../sure'
 import { capital } from '../words'
-import { saidOf, type Said, type ThingSaid } from './said'
+import { markOf, saidOf, type Said, type ThingSaid } from './said'
 import type { Scope } from './scope'
 import { valueIn } from './when'
 
@@ -27,10 +26,8 @@ function read(text: string): readonly Piece[] {
   for (const { 0: all, 1: thing, 2: rule, 3: bare, 4: value, index } of text.matchAll(pattern)) {
     if (index > from) pieces.push(text.slice(from, index))
     from = index + all.length
-    if (thing !== undefined) {
-      const [words, meant = words] = thing.split('|')
-      pieces.push({ ...thingCalled(sure(meant)), words: sure(words) })
-    } else if (rule !== undefined) pieces.push(isRule(rule) ? { rule, bare: bare !== undefined } : valueCalled(rule))
+    if (thing !== undefined) pieces.push(markOf(thing))
+    else if (rule !== undefined) pieces.push(isRule(rule) ? { rule, bare: bare !== undefined } : valueCalled(rule))
     else pieces.push(valueCalled(sure(value)))
   }
   if (from < text.length || pieces.length === 0) pieces.push(text.slice(from))

@@ -3,10 +3,11 @@
  * called by its own name, without anybody reading prose.
  */
 import { thingCalled, thingsIn, type Naming } from '../catalog/spoken'
+import { burWordsIn, isBurWord } from '../catalog/spoken-burs'
 import { sure } from '../sure'
 
-/** A thing as a sentence names it: its words, and the needs any of which it may mean. */
-export type ThingSaid = Omit<Naming, 'at'>
+/** A thing as a sentence names it: its words, and the needs any of which it may mean; or a bur, by what burs are called. */
+export type ThingSaid = Omit<Naming, 'at'> & { readonly bur?: string }
 /** A sentence in its parts: words, and things. */
 export type Said = readonly (string | ThingSaid)[]
 
@@ -20,7 +21,21 @@ export const plain = (said: Said): string =>
     : said.map((part) => (typeof part === 'string' ? part : part.words)).join('')
 
 /** The things a sentence names. */
-export const thingsOf = (said: Said): ThingSaid[] => said.filter((part) => typeof part !== 'string')
+export const thingsOf = (said: Said): ThingSaid[] =>
+  said.flatMap((part) => (typeof part === 'string' || part.bur !== undefined ? [] : [part]))
+/** The burs a sentence names: its words, and what is meant by them. */
+export const bursOf = (said: Said): { words: string; bur: string }[] =>
+  said.flatMap((part) =>
+    typeof part === 'string' || part.bur === undefined ? [] : [{ words: part.words, bur: part.bur }],
+  )
+
+/** What a mark names: a thing or a bur; `words|what is meant`. @throws Error where nobody knows it: a fault of the library */
+export function markOf(mark: string): ThingSaid {
+  const [words, meant = words] = mark.split('|')
+  return isBurWord(sure(meant))
+    ? { words: sure(words), needs: [], bur: sure(meant).toLowerCase() }
+    : { ...thingCalled(sure(meant)), words: sure(words) }
+}
 
 const read = new Map<string, Said>()
 /** Sentences are few and come again; practices write their own, so the store is kept from growing for ever. */
@@ -38,8 +53,7 @@ export function saidOf(sentence: string): Said {
   for (const { 0: all, 1: thing, index } of sentence.matchAll(marked)) {
     if (index > from) parts.push(sentence.slice(from, index))
     from = index + all.length
-    const [words, meant = words] = sure(thing).split('|')
-    parts.push({ ...thingCalled(sure(meant)), words: sure(words) })
+    parts.push(markOf(sure(thing)))
   }
   if (from < sentence.length) parts.push(sentence.slice(from))
   if (kept.size >= mostRead) kept.clear()
@@ -53,7 +67,11 @@ export function readSaid(sentence: string): Said {
   if (before) return before
   const parts: (string | ThingSaid)[] = []
   let from = 0
-  for (const { at, ...thing } of thingsIn(sentence)) {
+  const burs = burWordsIn(sentence).map((b) => ({ ...b, needs: [] }))
+  const named = [...thingsIn(sentence), ...burs].toSorted((a, b) => a.at - b.at)
+  for (const { at, ...thing } of named) {
+    // “Flame” of a lamp is no bur, and what is a thing already is not read again.
+    if (at < from) continue
     if (at > from) parts.push(sentence.slice(from, at))
     parts.push(thing)
     from = at + thing.words.length

@@ -1,6 +1,7 @@
 /** The tray equals the text: over every reviewed case, every school, every bur that may be missing, swaps and amendments. */
 import { describe, expect, it } from 'vitest'
 import { files, planOf, practice, requestOf } from '../../demo/test/plans'
+import { readSaid } from '../library/said'
 import { burWordsIn } from '../catalog/spoken-burs'
 import { thingsIn } from '../catalog/spoken'
 import type { Change } from '../practice/amendment'
@@ -59,15 +60,19 @@ describe('what is named lies there, and what lies there is used', () => {
   it('a thing or a bur that nobody lays out is found, and a thing that no step uses', () => {
     const plan = compile(of({}), practice)
     const saying = (more: Partial<Draft>) =>
-      drafted({
-        id: 'arrival.look',
-        phase: 'arrival',
-        title: 'Look',
-        fn: 'chairside',
-        place: 'chair',
-        minutes: [1, 1, 1],
-        ...more,
-      })
+      drafted(
+        {
+          id: 'arrival.look',
+          phase: 'arrival',
+          title: 'Look',
+          fn: 'chairside',
+          place: 'chair',
+          minutes: [1, 1, 1],
+          ...more,
+          // As a practice writes it: nothing is marked.
+        },
+        readSaid,
+      )
     const words = (more: Partial<Draft>) => unlaid([saying(more)], [], []).map((u) => `${u.stepId} ${u.words}`)
     expect(words({})).toEqual([])
     expect(words({ passes: ['haemostat'] })).toEqual(['arrival.look haemostat'])
@@ -76,9 +81,9 @@ describe('what is named lies there, and what lies there is used', () => {
     expect(words({ hold: { name: 'clean', title: 'Clean', evidence: 'by facebow', because } })).toEqual([
       'arrival.look facebow',
     ])
-    const [first, ...others] = plan.steps
-    expect(unlaid([], [{ ...first!, title: 'Finish with the torpedo' }, ...others], plan.burs)).toEqual([
-      { stepId: 'arrival.seat', words: 'torpedo' },
+    const [first] = plan.steps
+    expect(unlaid([saying({ title: 'Finish with the torpedo' })], [first!], plan.burs)).toEqual([
+      { stepId: 'arrival.look', words: 'torpedo' },
     ])
     const nobody = plan.steps.map((s) => ({ ...s, with: [] }))
     expect(unused(nobody, plan.setup, namedLines([], nobody, plan.setup))).toContain('Bib and chain')

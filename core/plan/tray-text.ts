@@ -5,15 +5,16 @@
 import { itsName, spokenName } from '../catalog/spoken'
 import type { Need } from '../catalog/match'
 import { saidIn } from '../library/fields'
-import { plain, saidOf, thingsOf, type Said, type ThingSaid } from '../library/said'
+import { bursOf, plain, saidOf, thingsOf, type Said, type ThingSaid } from '../library/said'
 import { helpWords } from '../practice/helps'
 import { answersOf, type UsesThings } from './safe'
+import { sure } from '../sure'
 import { capital } from '../words'
 import type { BurPass, SetupLine, Unlaid } from '../model/plan'
 import type { Step } from '../model/step'
 import type { Drafted } from '../library/build'
 import type { Case } from '../library/case'
-import { burWordsIn } from '../catalog/spoken-burs'
+import { burFits } from '../catalog/spoken-burs'
 
 /** Keys are few and come again; a practice's own are bounded. */
 const above = new Map<string, readonly string[]>()
@@ -43,24 +44,23 @@ export function missingThings(drafts: readonly Drafted[]): { draft: Drafted; wor
 }
 
 /** Burs that a step’s title, detail or pass names and that are not the one it cuts with, or in no strip where it cuts with none. */
-function missingBurs(steps: readonly Step[], burs: readonly BurPass[]): Unlaid[] {
+function missingBurs(drafts: readonly Drafted[], steps: readonly Step[], burs: readonly BurPass[]): Unlaid[] {
   const owned = burs.flatMap((b) => b.bur ?? [])
-  return steps.flatMap((s) => {
-    const own = owned.filter((b) => b.id === s.burId)
+  return drafts.flatMap(({ id, title, detail = [], passes = [] }, i) => {
+    const named = [title, detail, ...passes].flatMap(bursOf)
+    const { cut, burId } = named.length > 0 ? sure(steps[i]) : {}
+    const own = owned.filter((b) => b.id === burId)
     // Where nothing owned fits, the lack says so.
-    if (s.cut && own.length === 0) return []
-    const there = s.cut ? own : owned
-    return [s.title, s.detail ?? '', ...s.passes]
-      .flatMap(burWordsIn)
-      .filter((w) => !there.some(w.fits))
-      .map((w) => ({ stepId: s.id, words: w.words }))
+    if (cut && own.length === 0) return []
+    const there = cut ? own : owned
+    return named.filter(({ bur }) => !there.some((b) => burFits(bur, b))).map(({ words }) => ({ stepId: id, words }))
   })
 }
 
 /** What is named and not laid out: things, and burs that are not in the strip in their turn. Empty in a sound plan. */
 export const unlaid = (drafts: readonly Drafted[], steps: readonly Step[], burs: readonly BurPass[]): Unlaid[] => [
   ...missingThings(drafts).map(({ draft, words }) => ({ stepId: draft.id, words })),
-  ...missingBurs(steps, burs),
+  ...missingBurs(drafts, steps, burs),
 ]
 
 /** The lines of the setup that some step says it uses, by their ids; what its second pair of hands does names them, too. */

@@ -103,9 +103,9 @@ export const cavityCuts = {
     share: 3,
     mistakes: ['deeper in the middle: the floor follows the pulp, keep it even'],
   },
-  'neck.caries': { ...decay, title: 'Soft decay out, slow round', depthMm: 1, share: 2 },
+  'neck.caries': { ...decay, title: 'Soft decay out, {slow round}', depthMm: 1, share: 2 },
   'neck.grooves': {
-    title: 'Grooves just inside the junction with the ¼ round: half its diameter, 0.25 mm',
+    title: 'Grooves just inside the junction with the {¼ round}: half its diameter, 0.25 mm',
     form: 'retention',
     depthMm: 0.25,
     surface: 'line angles',
@@ -113,7 +113,7 @@ export const cavityCuts = {
     told: 'prepared the cervical cavity of $label',
   },
   'cusps.fissure': {
-    title: 'Fine flame in the fissures, no further than the stain',
+    title: '{Fine flame|fine flame} in the fissures, no further than the stain',
     form: 'fissure',
     depthMm: 1,
     surface: 'fissures',
@@ -121,14 +121,14 @@ export const cavityCuts = {
   },
   'cusps.caries': {
     ...decay,
-    title: 'Soft decay out, slow round',
+    title: 'Soft decay out, {slow round}',
     depthMm: 1.2,
     share: 2,
     told: 'opened the fissures of $label and removed the decay',
   },
   'foil.pit': { title: 'Pit opened', form: 'pit', depthMm: 1.5, surface: 'pit', share: 2 },
   'foil.undercut': {
-    title: 'Small inverted cone: flat floor, opposed undercuts',
+    title: 'Small {inverted cone}: flat floor, opposed undercuts',
     form: 'undercut',
     depthMm: 0.6,
     surface: 'floor',
@@ -157,7 +157,7 @@ export const cavityCuts = {
     share: 1,
     because: practice('thirds: the rest of a small crown has to hold it'),
   },
-  'class three.caries': { ...decay, title: 'Soft decay out by hand or slow round', depthMm: 1, share: 1 },
+  'class three.caries': { ...decay, title: 'Soft decay out by hand or {slow round}', depthMm: 1, share: 1 },
   'class three.bevel': {
     title: 'Bevel 0.5 mm',
     form: 'enamel bevel',

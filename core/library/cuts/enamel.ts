@@ -68,7 +68,7 @@ export const enamelCuts = {
     mistakes: ['contact broken through: into it, not past it, unless the shape has to change'],
   },
   'veneer.lower': {
-    title: 'Margin lowered just under the gum, with the finishing carbide',
+    title: 'Margin lowered just under the gum, with the finishing {carbide}',
     form: 'finish',
     stuff: 'carbide',
     depthMm: '$(deepest.margin)',

@@ -14,7 +14,7 @@ const wall = (side: 'mesial' | 'distal') =>
   }) as const
 const thin = (side: 'mesial' | 'distal') =>
   ({
-    title: `Thin bur parallel through the ${side} contact toward $(${side} neighbour); the margin is found there`,
+    title: `{Thin bur|thin bur} parallel through the ${side} contact toward $(${side} neighbour); the margin is found there`,
     form: 'contact',
     depthMm: 1,
     surface: side,
@@ -101,7 +101,7 @@ export const otherCrownCuts = {
     after: 'chamfer',
   },
   'metal.margin': {
-    title: 'Through the proximal sides with the torpedo: chamfer all round $(reduction.margin)',
+    title: 'Through the proximal sides with the {torpedo}: chamfer all round $(reduction.margin)',
     form: 'chamfer',
     depthMm: '$(deepest.margin)',
     surface: 'margin',

@@ -23,7 +23,7 @@ export const fillingCervicalSteps = {
   },
   'filling.$tooth.flash': {
     ...place,
-    title: 'Flame with light strokes, {curved blade} at the gum edge, {cups} in three grades',
+    title: '{Flame|flame} with light strokes, {curved blade} at the gum edge, {cups} in three grades',
     minutes: [1, 2, 4],
     tooth: '$tooth',
     phase: 'finishing',

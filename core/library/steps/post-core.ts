@@ -149,7 +149,7 @@ export const postCoreSteps = {
   },
   'post.cut': {
     ...post,
-    title: '{Post} cut with a diamond and water, never nipped',
+    title: '{Post} cut with a {diamond} and water, never nipped',
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
     fn: 'cutting',
