@@ -1,7 +1,8 @@
+import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { assistant, dentist } from '../../demo/test/people'
-import { amendmentFile, change as changeSchema, type Amendment, type Change } from '../practice/amendment'
+import { amendmentFile, change as changeSchema, changeWords, type Amendment, type Change } from '../practice/amendment'
 import { starterPractice } from '../practice/starter'
 import { runThrough, startDrive } from '../run/drive'
 import { compile } from './compile'
@@ -56,6 +57,40 @@ describe('an amendment changes the plan as said, with who, when and why', () => 
         applied: true,
       },
     ])
+  })
+  it('calls a step otherwise, and says under it what the practice says; what names its tooth keeps its name', () => {
+    const said = (p: Plan, id: string) => p.steps.find((s) => s.id === id)!
+    const p = amended(
+      { op: 'reword step', step: 'closing.home', field: 'title', says: 'To the door, with the facebow left here' },
+      { op: 'reword step', step: 'closing.chart', field: 'title', says: 'Chart, then the mirror away' },
+      { op: 'reword step', step: 'cutting.margin', field: 'detail', says: 'As on the card by the window' },
+    )
+    expect(p.amendments.map((a) => [a.applied, a.misfit])).toEqual([
+      [false, '“To the door, with the facebow left here” names facebow, and no step lays it out'],
+      [true, undefined],
+      [true, undefined],
+    ])
+    expect(said(p, 'closing.chart').title).toBe('Chart, then the mirror away')
+    for (const tooth of request.teeth) {
+      expect(said(p, `cutting.margin.${tooth}`)).toMatchObject({ detail: 'As on the card by the window' })
+      expect(said(p, `cutting.margin.${tooth}`).cautions).toEqual(said(amended(), `cutting.margin.${tooth}`).cautions)
+    }
+    expect(why(amended({ op: 'reword step', step: 'cutting.margin', field: 'title', says: 'Edge' }))).toMatch(
+      /names its tooth/,
+    )
+  })
+  it.each(['db9f363', '4077b15'])('as %s stored them: read, and done as they were there', (version) => {
+    const { amendments } = amendmentFile.parse(
+      JSON.parse(readFileSync(`demo/test/stored/amendments-${version}.json`, 'utf8')),
+    )
+    expect(new Set(amendments.map((a) => a.change.op)).size).toBe(6)
+    const p = compile({ ...request, teeth: request.teeth.slice(0, 1) }, { ...practice, amendments })
+    expect(p.amendments.map((a) => [a.says, a.applied])).toEqual(amendments.map((a) => [changeWords(a.change), true]))
+    expect(amendments.map(({ kind, change }) => ({ kind, change }))).toEqual(
+      JSON.parse(readFileSync(`demo/test/stored/amendments-${version}.json`, 'utf8')).amendments.map(
+        ({ kind, change }: Amendment) => ({ kind, change }),
+      ),
+    )
   })
   it('re-times, leaves out, moves, adds and takes out items, on every tooth the step stands on', () => {
     const timed = amended({ op: 're-time step', step: 'tissue.top-cord', minutes: [2, 3, 6] })

@@ -1,10 +1,9 @@
 /** The practice's amendments on a wired visit: applied one by one; what would make the day unsound is refused and said. */
-import { readSaid } from '../library/said'
 import { lastOf, sure } from '../sure'
 import { changeWords, type Amendment, type Change, type MouthEffect } from '../practice/amendment'
 import { self, type Draft, type Drafted, type Wired } from '../library/build'
 import { drafted } from '../library/fields'
-import { plain } from '../library/said'
+import { plain, readSaid } from '../library/said'
 import type { Item } from '../catalog/item'
 import type { Need } from '../catalog/match'
 import { itsName } from '../catalog/spoken'
@@ -41,8 +40,16 @@ function insert(lines: readonly Line[], after: Line, draft: Drafted): Line[] {
   ]
 }
 
-const redraft = (lines: readonly Line[], targets: readonly Line[], change: (d: Drafted) => Drafted): Line[] =>
-  lines.map((l) => (targets.includes(l) ? { ...l, draft: change(l.draft) } : l))
+/** Fields of a step put otherwise. */
+type Patch = Partial<Drafted> | ((d: Drafted) => Partial<Drafted>)
+const patched = (lines: readonly Line[], targets: readonly Line[], patch: Patch): Tried => ({
+  lines: lines.map((l) =>
+    targets.includes(l)
+      ? { ...l, draft: { ...l.draft, ...(typeof patch === 'function' ? patch(l.draft) : patch) } }
+      : l,
+  ),
+  touched: targets.map((l) => l.draft.id),
+})
 const toNeed = ({
   when,
   ...need
@@ -118,19 +125,19 @@ function attempt(lines: readonly Line[], c: Change, teeth: readonly Tooth[]): Tr
       }
     }
     case 're-time step':
-      return { lines: redraft(lines, targets, (d) => ({ ...d, minutes: c.minutes })), touched: ids }
+      return patched(lines, targets, { minutes: c.minutes })
+    case 'reword step': {
+      const ofTooth = c.field === 'title' && targets.find((l) => l.draft.tooth !== undefined)
+      if (ofTooth)
+        return `“${plain(ofTooth.draft.title)}” names its tooth: only what is said under it can be put otherwise`
+      return patched(lines, targets, { [c.field]: readSaid(c.says) })
+    }
     case 'add item':
-      return {
-        lines: redraft(lines, targets.slice(0, 1), (d) => ({ ...d, needs: [...(d.needs ?? []), toNeed(c.need)] })),
-        touched: ids.slice(0, 1),
-      }
+      return patched(lines, targets.slice(0, 1), (d) => ({ needs: [...(d.needs ?? []), toNeed(c.need)] }))
     case 'remove item': {
       const having = targets.filter((l) => l.draft.needs?.some((n) => n.what === c.what))
       if (having.length === 0) return `${c.step} asks for no ${c.what.replaceAll('.', ', ')}`
-      return {
-        lines: redraft(lines, having, (d) => ({ ...d, needs: sure(d.needs).filter((n) => n.what !== c.what) })),
-        touched: having.map((l) => l.draft.id),
-      }
+      return patched(lines, having, (d) => ({ needs: sure(d.needs).filter((n) => n.what !== c.what) }))
     }
   }
 }

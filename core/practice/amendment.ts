@@ -46,6 +46,13 @@ export const change = z.discriminatedUnion('op', [
   z.strictObject({ op: z.literal('remove step'), step: target }),
   z.strictObject({ op: z.literal('move step'), step: target, after: target }),
   z.strictObject({ op: z.literal('re-time step'), step: target, minutes }),
+  /** What it is called, or what is said under that; what it warns of and what the record says stays. */
+  z.strictObject({
+    op: z.literal('reword step'),
+    step: target,
+    field: z.enum(['title', 'detail']),
+    says: words(3, 200),
+  }),
   z.strictObject({ op: z.literal('add item'), step: target, need: needed }),
   z.strictObject({ op: z.literal('remove item'), step: target, what: words(1, 80) }),
 ])
@@ -90,6 +97,8 @@ export function changeWords(c: Change): string {
       return `moves ${c.step} to after ${c.after}`
     case 're-time step':
       return `gives ${c.step} ${c.minutes.join(' · ')} min`
+    case 'reword step':
+      return c.field === 'title' ? `calls ${c.step} “${c.says}”` : `says of ${c.step}: “${c.says}”`
     case 'add item':
       return `adds ${c.need.what.replaceAll('.', ', ')} to ${c.step}`
     case 'remove item':

@@ -31,6 +31,8 @@ const useAmendForm = (step: Step) =>
     after: '',
     what: '',
     does: null,
+    field: step.tooth ? 'detail' : 'title',
+    says: step.tooth ? (step.detail ?? '') : step.title,
   })
 type AmendForm = ReturnType<typeof useAmendForm>
 
@@ -83,6 +85,11 @@ function Effects({ form }: { form: AmendForm }) {
   )
 }
 
+const fields: [value: 'title' | 'detail', label: string][] = [
+  ['title', 'what it is called'],
+  ['detail', 'what is said under it'],
+]
+
 /** What is asked beside what is changed and why. */
 function Particulars({
   form,
@@ -109,6 +116,18 @@ function Particulars({
       )}
       {op === 'add step' && form.watch('place') === 'mouth' && <Effects form={form} />}
       {(op === 'add step' || op === 're-time step') && <Minutes form={form} />}
+      {op === 'reword step' && (
+        <div className="grid gap-3 md:grid-cols-[1fr_3fr]">
+          <SelectField
+            form={form}
+            name="field"
+            label="Which words"
+            // What names its tooth keeps its name.
+            options={step.tooth ? [['detail', 'what is said under it']] : fields}
+          />
+          <TextField form={form} name="says" label="As you say it" />
+        </div>
+      )}
       {op === 'move step' && (
         <SelectField
           form={form}

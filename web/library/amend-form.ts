@@ -8,6 +8,7 @@ import { keysOf } from '../../core/sure'
 export const ops = {
   'add step': 'Add a step after it',
   're-time step': 'Its minutes',
+  'reword step': 'Its words',
   'move step': 'Move it',
   'remove step': 'Leave it out',
   'add item': 'Add an item',
@@ -24,6 +25,8 @@ const typed = z.object({
   minutes: z.tuple([minute, minute, minute]),
   after: z.string(),
   what: z.string(),
+  field: z.enum(['title', 'detail']),
+  says: z.string(),
   /** Null until it is answered. */
   does: z.array(z.enum(keysOf(mouthEffects))).nullable(),
 })
@@ -38,7 +41,10 @@ const idOf = (title: string): string =>
     .slice(0, 40)}`
 
 /** @param target the step that is amended, by its id on every tooth */
-export function changeOf(target: string, { op, title, fn, place, minutes: texts, after, what, does }: Typed): unknown {
+export function changeOf(
+  target: string,
+  { op, title, fn, place, minutes: texts, after, what, does, field, says }: Typed,
+): unknown {
   const minutes = texts.map((m) => Number(m.replace(',', '.')))
   const need = { what, quantity: 1, readiness: 'open' }
   switch (op) {
@@ -56,6 +62,8 @@ export function changeOf(target: string, { op, title, fn, place, minutes: texts,
       }
     case 're-time step':
       return { op, step: target, minutes }
+    case 'reword step':
+      return { op, step: target, field, says }
     case 'move step':
       return { op, step: target, after }
     case 'remove step':
@@ -75,6 +83,7 @@ const fieldOf: Record<string, keyof Typed> = {
   after: 'after',
   need: 'what',
   what: 'what',
+  says: 'says',
 }
 
 /** The form's schema: its answer is the change, as the practice keeps it, and why. */

@@ -77,6 +77,8 @@ describe('an amendment', () => {
     after: 'cutting.finish',
     what: 'mirror',
     does: ['hurts'],
+    field: 'detail',
+    says: 'As on our card',
   }
   it('becomes the change it says, whatever is changed', () => {
     const made = Object.keys(ops).map((op) => amendForm('cutting.axial').parse({ ...typed, op }))
@@ -88,6 +90,7 @@ describe('an amendment', () => {
         minutes: [0.5, 1, 2],
       }),
       { op: 're-time step', step: 'cutting.axial', minutes: [0.5, 1, 2] },
+      { op: 'reword step', step: 'cutting.axial', field: 'detail', says: 'As on our card' },
       { op: 'move step', step: 'cutting.axial', after: 'cutting.finish' },
       { op: 'remove step', step: 'cutting.axial' },
       expect.objectContaining({ op: 'add item', step: 'cutting.axial' }),
@@ -97,6 +100,7 @@ describe('an amendment', () => {
   it('says where it is not whole: no reason, no title, no number', () => {
     expect(saidOf(amendForm('x'), { ...typed, why: '' })).toHaveProperty('why')
     expect(saidOf(amendForm('x'), { ...typed, title: '' })).toHaveProperty('title')
+    expect(saidOf(amendForm('x'), { ...typed, op: 'reword step', says: ' ' })).toHaveProperty('says')
     expect(saidOf(amendForm('cutting.axial'), { ...typed, does: null })).toHaveProperty('does')
     expect(saidOf(amendForm('x'), { ...typed, op: 're-time step', minutes: ['1', 'two', '3'] })).toHaveProperty(
       'minutes',
