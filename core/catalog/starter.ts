@@ -5,12 +5,16 @@
 import { families, item, type Item } from './item'
 import { instruments } from './starter/instruments'
 import { materials } from './starter/materials'
+import type { Rows } from './starter/row'
 
 export { starterBurs } from './starter/burs'
 
+const rows: Readonly<Record<'instruments' | 'materials', Rows>> = { instruments, materials }
+
 /** The starter items, parsed through the schema, family by family. */
 export const starterItems: Item[] = families.flatMap((family) =>
-  [...(instruments[family] ?? []), ...(materials[family] ?? [])].map(([id, name, serves, lengthMm, widthMm, more]) =>
-    item.parse({ id, name, family, serves, lengthMm, widthMm, reusable: true, ...more }),
+  [...(rows.instruments[family] ?? []), ...(rows.materials[family] ?? [])].map(
+    ([id, name, serves, lengthMm, widthMm, more]) =>
+      item.parse({ id, name, family, serves, lengthMm, widthMm, reusable: true, ...more }),
   ),
 )

@@ -10,7 +10,7 @@ const child = { cassette: 'child' } as const
 const gold = { cassette: 'gold' } as const
 const bonding = { cassette: 'bonding' } as const
 
-export const instruments: Rows = {
+export const instruments = {
   diagnostic: [
     ['mirror', 'Mouth mirror', ['mirror'], 165, 22, basic],
     ['explorer', 'Explorer', ['explorer'], 160, 10, basic],
@@ -211,4 +211,4 @@ export const instruments: Rows = {
     ['laboratory-piece', 'Laboratory box of this patient', ['laboratory piece'], 90, 70, once],
     ['soldering-index', 'Soldering index kit', ['soldering index'], 70, 50, once],
   ],
-}
+} as const satisfies Rows

@@ -31,7 +31,7 @@ const facedCrowns: Row[] = (['upper', 'lower'] as const).flatMap((jaw) =>
   ),
 )
 
-export const materials: Rows = {
+export const materials = {
   cord: (['000', '00', '0', '1', '2', '3'] as const).map((size): Row => [
     `cord-${size}`,
     `Braided cord ${size}`,
@@ -367,4 +367,4 @@ export const materials: Rows = {
     ['jet-powder', 'Jet powder', ['powder'], 50, 40, once],
     ['crown-stone', 'Heatless stone', ['crown stone'], 45, 20],
   ],
-}
+} as const satisfies Rows
