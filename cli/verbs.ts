@@ -152,7 +152,7 @@ function measureCord(args: string[]): unknown {
       ...(reading.also ? { alsoReads: `${reading.also.tooth} in ${reading.also.notation}` } : {}),
     },
     length: cordLength(cervix, given.coverage, layer, rules),
-    startingSize: cordSize(layer, { probingDepthMm: 2, biotype: 'thick', crevice: 'normal' }),
+    startingSize: cordSize(layer, { probingDepthMm: 2, biotype: 'thick', crevice: 'normal' }, reading.tooth),
   }
 }
 

@@ -21,6 +21,8 @@ export interface Need {
   piece?: string
   /** What it is, where more has to be known of it than that it lies there: the clamp is drawn and said with the sheet. */
   is?: 'clamp'
+  /** Stands by beside what is laid open of the same: a line of its own, never added to that or lost in it. */
+  further?: true
   /** The need in a person's words, for when nothing owned fits. */
   words?: string
   /** Other needs that would do, in order, and what is lost by each. */

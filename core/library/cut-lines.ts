@@ -31,6 +31,7 @@ export interface CutLine {
   mistakes?: Said[]
   passes?: Said[]
   enamel?: boolean
+  pulp?: boolean
   needs?: Drafted['needs']
   cautions?: Drafted['cautions']
   cues?: Drafted['cues']

@@ -171,6 +171,18 @@ export function plannedAnaesthetic(
       stands: share.stands,
       text: `${share.stands === 'over' ? 'OVER' : 'Near'} the ceiling of ${tableWords[table]}: ${parts.map((p, i) => `${several ? `${p.agent} ` : ''}${round(p.mg, 1)} of ${sure(ceilings[i]).value} mg`).join(' + ')}${several ? `, together ${share.value} of 1,` : ''} planned; the dentist reviews it before the needle`,
     }))
+  const over = said.find((s) => s.stands === 'over')?.text
+  // The cartridge that stands by for a test that is not good: whether it would be too much is known before it is opened.
+  const further = doses.flatMap(({ agent }, more) =>
+    tables.flatMap((table) => {
+      const whole = parts.map((p, i) => (i === more ? { ...p, mg: p.mg + cartridgeMg(agent).value } : p))
+      return shareOf(whole, sure(weightKg), table)?.stands === 'over'
+        ? [
+            `One whole cartridge of ${agent} more would pass the ceiling of ${tableWords[table]}: how much of it may be given the dentist says before it is opened`,
+          ]
+        : []
+    }),
+  )
   return {
     figures: [
       ...doses.flatMap((d, i) => [cartridgeMg(d.agent), sure(volumes[i])]),
@@ -179,7 +191,7 @@ export function plannedAnaesthetic(
         ...(several ? [{ ...s.share, name: `share of ${tableWords[s.table]}, the agents added up` }] : []),
       ]),
     ],
-    over: said.find((s) => s.stands === 'over')?.text,
-    cautions: said.map((s) => reason(s.text, 'M')),
+    over,
+    cautions: [...said.map((s) => s.text), ...(over === undefined ? further : [])].map((text) => reason(text, 'M')),
   }
 }

@@ -1,4 +1,6 @@
 /** Retraction cord: which size, how long, how many pieces. */
+import { isAnterior } from '../teeth/arch'
+import { jawOf, parts, type Tooth } from '../teeth/notation'
 import { standardRules, type Rules } from '../rules'
 import { reason, round, type Figure, type Reason } from '../figure'
 import { ellipsePerimeter } from './ellipse'
@@ -16,11 +18,51 @@ export interface CrevicePicture {
 /** One size down, for tissue that blanches; `null` below 000. Standing C. */
 export const smallerCord = (size: CordSize): CordSize | null => cordSizes[cordSizes.indexOf(size) - 1] ?? null
 
+/** Front teeth have a fine gum and a short crevice: finer cord, and on a lower incisor the finest. Common practice. */
+const slender = (tooth: Tooth): 'lower incisor' | 'front tooth' | undefined =>
+  !isAnterior(tooth)
+    ? undefined
+    : jawOf(tooth) === 'lower' && parts(tooth).position <= 2
+      ? 'lower incisor'
+      : 'front tooth'
+
+function onFrontTooth(
+  layer: CordLayer,
+  tissue: CrevicePicture,
+  which: 'lower incisor' | 'front tooth',
+): { size: CordSize; because: Reason } {
+  const delicate = tissue.biotype === 'thin' || tissue.probingDepthMm <= 1
+  const fine = which === 'lower incisor' || delicate || tissue.crevice === 'narrow'
+  const wide = tissue.crevice === 'wide' && !fine
+  const size: CordSize =
+    layer === 'base'
+      ? fine
+        ? '000'
+        : '00'
+      : layer === 'top'
+        ? fine
+          ? '0'
+          : wide
+            ? '2'
+            : '1'
+        : fine
+          ? '00'
+          : wide
+            ? '1'
+            : '0'
+  const why = delicate ? 'thin gum or a shallow crevice' : `${tissue.crevice} crevice`
+  const where = layer === 'single' ? 'cord' : `${layer} cord`
+  return { size, because: reason(`${which}, ${why}: ${where} ${size}; white tissue means one size smaller`, 'C') }
+}
+
 /**
  * Starting size for a layer. Blanching always means one size smaller than what is held.
- * @example cordSize('base', { biotype: 'thick', probingDepthMm: 2 }).size // '0'
+ * @param tooth what it goes round: a front tooth takes finer cord
+ * @example cordSize('base', { biotype: 'thick', probingDepthMm: 2 }, toTooth('36')).size // '0'
  */
-export function cordSize(layer: CordLayer, tissue: CrevicePicture): { size: CordSize; because: Reason } {
+export function cordSize(layer: CordLayer, tissue: CrevicePicture, tooth: Tooth): { size: CordSize; because: Reason } {
+  const front = slender(tooth)
+  if (front) return onFrontTooth(layer, tissue, front)
   const delicate = tissue.biotype === 'thin' || tissue.probingDepthMm <= 1
   const why = tissue.biotype === 'thin' ? 'thin tissue' : `probing depth ${round(tissue.probingDepthMm)} mm`
   if (layer === 'base') {

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { dimensions } from '../teeth/dimensions'
-import { toTooth } from '../teeth/notation'
+import { isAnterior } from '../teeth/arch'
+import { allTeeth, jawOf, parts, toTooth } from '../teeth/notation'
 import { alginate, bisAcryl, injectionWindow, lightBody, trayMaterial } from './amounts'
-import { boxCordLength, cordLength, cordPieces, cordSize, smallerCord } from './cord'
+import { boxCordLength, cordLength, cordPieces, cordSize, cordSizes, smallerCord, type CordLayer } from './cord'
 import { ellipsePerimeter } from './ellipse'
 import { reductionTargets } from './reduction'
 
@@ -55,15 +56,37 @@ describe('cord', () => {
     expect(boxCordLength(4).value).toBe(12)
   })
 
+  // C: nothing of the back teeth's 0, 2 and 1 goes round an incisor or canine; a lower incisor takes the finest.
+  it('A3: front teeth take finer cord than back teeth, in every layer, tissue and crevice', () => {
+    const at = (size: string): number => cordSizes.findIndex((x) => x === size)
+    for (const biotype of ['thin', 'thick'] as const)
+      for (const probingDepthMm of [1, 2, 4])
+        for (const crevice of ['narrow', 'normal', 'wide'] as const)
+          for (const t of allTeeth) {
+            const of = (layer: CordLayer, tooth = t) =>
+              at(cordSize(layer, { biotype, probingDepthMm, crevice }, tooth).size)
+            if (!isAnterior(t)) continue
+            const wide = crevice === 'wide'
+            const most =
+              jawOf(t) === 'lower' && parts(t).position <= 2
+                ? { base: '000', top: '0', single: '00' }
+                : { base: '00', top: wide ? '2' : '1', single: wide ? '1' : '0' }
+            for (const layer of ['base', 'top', 'single'] as const) {
+              expect(of(layer), `${t} ${layer}`).toBeLessThanOrEqual(at(most[layer]))
+              expect(of(layer), `${t} ${layer}`).toBeLessThanOrEqual(of(layer, toTooth('36')))
+            }
+          }
+  })
+
   // C: base 0, 00 where shallow or thin; top 2, 1 narrow, 3 wide; blanching means one smaller.
   it('picks sizes by layer, depth, tissue and crevice', () => {
     const thick = { probingDepthMm: 2, biotype: 'thick', crevice: 'normal' } as const
-    expect(cordSize('base', thick).size).toBe('0')
-    expect(cordSize('base', { ...thick, biotype: 'thin' }).size).toBe('00')
-    expect(cordSize('base', { ...thick, probingDepthMm: 1 }).size).toBe('00')
-    expect(cordSize('top', thick).size).toBe('2')
-    expect(cordSize('top', { ...thick, crevice: 'narrow' }).size).toBe('1')
-    expect(cordSize('top', { ...thick, crevice: 'wide' }).size).toBe('3')
+    expect(cordSize('base', thick, toTooth('36')).size).toBe('0')
+    expect(cordSize('base', { ...thick, biotype: 'thin' }, toTooth('36')).size).toBe('00')
+    expect(cordSize('base', { ...thick, probingDepthMm: 1 }, toTooth('36')).size).toBe('00')
+    expect(cordSize('top', thick, toTooth('36')).size).toBe('2')
+    expect(cordSize('top', { ...thick, crevice: 'narrow' }, toTooth('36')).size).toBe('1')
+    expect(cordSize('top', { ...thick, crevice: 'wide' }, toTooth('36')).size).toBe('3')
     expect(smallerCord('0')).toBe('00')
     expect(smallerCord('000')).toBeNull()
   })

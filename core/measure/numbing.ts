@@ -11,7 +11,11 @@ export type Tissue = 'tooth' | 'cheek' | 'inner'
 export interface Site {
   tooth: Tooth
   tissue: Tissue
+  /** Its pulp is worked in, alive: more is given, and below by the nerve. */
+  pulp?: true
 }
+/** A living pulp that is worked in. */
+export const sorePulp = (tooth: Tooth): Site[] => [{ tooth, tissue: 'tooth', pulp: true }]
 export const soreTooth = (...teeth: Tooth[]): Site[] => teeth.map((tooth) => ({ tooth, tissue: 'tooth' }))
 /** The gum round these teeth, on both sides or on one. */
 export const soreGum = (teeth: readonly Tooth[], sides: readonly Exclude<Tissue, 'tooth'>[] = ['cheek', 'inner']) =>
@@ -38,13 +42,15 @@ export interface Injection {
   /** What it is given at or for. */
   at: Tooth
   covers: Site[]
+  /** For a pulp that is worked in: about a cartridge. */
+  pulp?: true
 }
 
 /** A palatal nerve is met rather than so many single places pricked. */
 const manyPlaces = 2
 
-/** Where lower back teeth begin, which bone is too thick over to infiltrate: second premolars; among primary teeth the molars. */
-const blockFrom = (t: Tooth): number => (isPrimary(t) ? 4 : 5)
+/** Where lower back teeth begin, which bone is too thick over to infiltrate: second premolars, for a pulp the first; among primary teeth the molars. */
+const blockFrom = ({ tooth, pulp }: Site): number => (isPrimary(tooth) || pulp ? 4 : 5)
 /** The cheek gum in front of it is the mental nerve's; behind it the long buccal's. */
 const mentalTo = (t: Tooth): number => (isPrimary(t) ? 3 : 5)
 const positionOf = (t: Tooth): number => parts(t).position
@@ -58,6 +64,7 @@ function infiltrated(sites: readonly Site[]): Injection[] {
   return given.map((at) => ({
     technique: 'infiltration',
     at,
+    ...(sites.some((s) => s.tooth === at && s.pulp) ? { pulp: true } : {}),
     covers: sites.filter((s) => s.tooth === at || (s.tissue === 'cheek' && near(s.tooth, [at]))),
   }))
 }
@@ -87,7 +94,7 @@ function lower(sites: readonly Site[]): Injection[] {
   const inner = sites.filter((s) => s.tissue === 'inner')
   const buccal: Injection[] =
     longBuccal.length > 0 ? [{ technique: 'long-buccal', at: firstOf(longBuccal).tooth, covers: longBuccal }] : []
-  const behind = teeth.find((s) => positionOf(s.tooth) >= blockFrom(s.tooth))
+  const behind = teeth.find((s) => positionOf(s.tooth) >= blockFrom(s))
   if (behind) {
     // The nerves of both sides meet at the middle: a central under a block gets its own besides.
     const middle = [...teeth, ...forward].filter((s) => positionOf(s.tooth) === 1)
@@ -106,10 +113,19 @@ function lower(sites: readonly Site[]): Injection[] {
 /** The sides these sites lie on, the one that is worked on first before the other. */
 const sidesOf = (sites: readonly Site[]): Side[] => [...new Set(sites.map((s) => sideOf(s.tooth)))]
 
-/** What has to be numb, each site once. */
-export const distinctSites = (sites: readonly Site[]): Site[] => [
-  ...new Map(sites.map((s) => [`${s.tooth} ${s.tissue}`, s])).values(),
-]
+/** What has to be numb, each site once; a pulp among what is done to a tooth counts. */
+export function distinctSites(sites: readonly Site[]): Site[] {
+  const all = new Map<string, Site>()
+  for (const s of sites) {
+    const key = `${s.tooth} ${s.tissue}`
+    if (!all.get(key)?.pulp) all.set(key, s)
+  }
+  return [...all.values()]
+}
+
+/** The row that says how much of it is given. */
+export const volumeRule = ({ technique, pulp }: Pick<Injection, 'technique' | 'pulp'>) =>
+  technique === 'infiltration' && pulp ? ('volume.infiltration.pulp' as const) : (`volume.${technique}` as const)
 
 /**
  * The injections that make these sites numb, upper before lower, the side that is worked on first before the other.

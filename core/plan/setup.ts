@@ -142,7 +142,7 @@ export function mergeSetup(steps: readonly UsesThings[], c: Case): SetupLine[] {
   for (const step of steps) {
     for (const need of step.needs) {
       const match = answer(need)
-      const id = match.item?.id ?? `lack:${need.what}`
+      const id = `${match.item?.id ?? `lack:${need.what}`}${need.further ? '.further' : ''}`
       const thing = things.get(id)
       if (thing) thing.uses.push({ step, need })
       else things.set(id, { match, uses: [{ step, need }] })

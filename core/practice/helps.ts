@@ -21,7 +21,7 @@ const helps: Readonly<Record<FunctionName, string>> = {
   'provisional cementing': 'keeps it dry, hands over, {suction}',
   'excess removal': '{suction} at the excess, keeps tongue and cheek away',
   'occlusal check': 'dries the teeth, {suction}',
-  radiograph: 'holds the head still',
+  radiograph: 'steps back behind the shield; nobody holds head, film or sensor',
   etching: '{suction} at the acid, then water and air',
   bonding: 'keeps it dry, hands over, gentle air',
   curing: 'keeps tongue and cheek away',

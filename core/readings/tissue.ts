@@ -1,6 +1,7 @@
 /** Cord as it goes in and as it comes out. */
 import { rulesOf } from '../rules'
 import { cordLength, cordSize, cordSizes, smallerCord } from '../measure/cord'
+import { sure } from '../sure'
 import { judged, readingOf, must, num, oneOf, yes } from './reading'
 
 export const cord = readingOf('cord', {
@@ -40,11 +41,15 @@ export const cord = readingOf('cord', {
         { figures: length },
       )
     }
-    const start = cordSize(layer, {
-      probingDepthMm: given.probingDepthMm ?? 2,
-      biotype: given.biotype ?? 'thick',
-      crevice: given.crevice ?? 'normal',
-    })
+    const start = cordSize(
+      layer,
+      {
+        probingDepthMm: given.probingDepthMm ?? 2,
+        biotype: given.biotype ?? 'thick',
+        crevice: given.crevice ?? 'normal',
+      },
+      sure(at.ask.teeth[0]),
+    )
     const says = [`${given.size} entered without blanching, ${cut}`]
     if (start.size !== given.size)
       says.push(

@@ -75,6 +75,7 @@ export const anaesthesiaRules = rows({
     to: 900,
   },
   'volume.infiltration': volume('infiltration', 0.6, 'an infiltration'),
+  'volume.infiltration.pulp': volume('infiltration for a pulp', 1.7, 'an infiltration where the pulp is worked in'),
   'volume.palatal': volume('palatal infiltration', 0.2, 'a palatal infiltration'),
   'volume.nasopalatine': volume('nasopalatine block', 0.4, 'the nasopalatine nerve'),
   'volume.greater-palatine': volume('greater palatine block', 0.5, 'the greater palatine nerve'),

@@ -184,6 +184,7 @@ export const crownCuts = {
     title: 'Access through the roof of the chamber',
     form: 'access',
     depthMm: 2,
+    pulp: true,
     surface: 'occlusal',
     share: 2,
   },

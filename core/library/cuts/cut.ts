@@ -29,6 +29,8 @@ interface Whole {
   passes?: string[]
   /** Stays in enamel where the whole preparation does: it does not hurt then. */
   enamel?: boolean
+  /** Goes into the pulp. */
+  pulp?: boolean
   /** Instruments it needs beside the bur. */
   needs?: NonNullable<Draft['needs']>
   cautions?: Reason[]

@@ -1,5 +1,5 @@
 import { lay } from '../lay'
-import { jawOf } from '../../teeth/notation'
+import { isPrimary, jawOf, parts } from '../../teeth/notation'
 import { reason, round, type Figure } from '../../figure'
 import { numbRule } from '../../measure/numb-lasts'
 import { cartridgesFor, plannedAnaesthetic } from '../../measure/anaesthetic'
@@ -11,6 +11,7 @@ import {
   sideOf,
   techniques,
   testWords,
+  volumeRule,
   type Injection,
   type Site,
 } from '../../measure/numbing'
@@ -29,6 +30,8 @@ export function numbingOf(drafts: readonly Drafted[]): Numbing {
   return sites.length === 0 ? { by: 'nothing' } : { by: 'needle', sites, injections: injectionsFor(sites) }
 }
 
+const isPremolarPulp = ({ tooth, pulp }: Site): boolean =>
+  pulp === true && !isPrimary(tooth) && [4, 5].includes(parts(tooth).position)
 const isBlock = (i: Injection): boolean => techniques[i.technique].block
 
 /** The agents, with what each is given for and takes. */
@@ -36,7 +39,7 @@ export const dosesFor = (c: Case, injections: readonly Injection[]): Dose[] =>
   agentsFor(injections, { choice: c.asks('anaesthetic'), ageYears: c.asks('ageYears') }).map(
     ({ agent, injections: own }) => {
       const mL = round(
-        own.reduce((sum, i) => sum + c.rule(`volume.${i.technique}`).value, 0),
+        own.reduce((sum, i) => sum + c.rule(volumeRule(i)).value, 0),
         2,
       )
       return { agent, mL, cartridges: cartridgesFor(agent, mL), injections: own }
@@ -117,7 +120,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
   const given = several
     ? doses.map((d) => `${injectionWords(d.injections, c.say)}, ${d.agent}`).join('; ')
     : `${words}; ${doses.map((d) => d.agent).join('')}`
-  const volumes = injections.map((i) => c.rule(`volume.${i.technique}`))
+  const volumes = injections.map((i) => c.rule(volumeRule(i)))
   const laid = doses.reduce((sum, d) => sum + d.cartridges, 0)
   const planned = plannedAnaesthetic(doses, { weightKg: c.asks('weightKg'), child: childOf(c) })
   const long = injections.some(isBlock)
@@ -142,8 +145,11 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
       over: planned.over,
       long,
       short,
+      mental: injections.some((i) => i.technique === 'inferior-alveolar' && i.covers.some(isPremolarPulp)),
       cartridges: doses.map((d) => open(`cartridge.${d.agent}`, d.cartridges)),
-      moreCartridges: doses.map((d) => standby(`cartridge.${d.agent}`, 'the test is not good and more is given', 1)),
+      moreCartridges: doses.map((d) =>
+        standby(`cartridge.${d.agent}`, 'the test is not good and more is given', 1, { further: true }),
+      ),
       adrenaline: doses.some((d) => d.agent.includes('adrenaline')),
       needles,
       cautionsOf: cautionsOf(c, doses),

@@ -2,7 +2,7 @@
 import { sure } from '../../sure'
 import type { Cut, CutForm } from '../../catalog/cut'
 import { reductionTargets, writeRange } from '../../measure/reduction'
-import { soreTooth } from '../../measure/numbing'
+import { sorePulp, soreTooth } from '../../measure/numbing'
 import { isNarrow } from '../../teeth/arch'
 import { jawOf } from '../../teeth/notation'
 import { sequence, type Block } from '../build'
@@ -66,7 +66,9 @@ function cutStep(c: Case, u: Unit, line: CutLine, [short, likely, long]: Minutes
     long,
     reshapes: jawOf(u.tooth),
     hurts:
-      known['painless'] !== true && c.asks('vital') && !(line.enamel && c.asks('inEnamel')) ? soreTooth(u.tooth) : [],
+      known['painless'] !== true && c.asks('vital') && !(line.enamel && c.asks('inEnamel'))
+        ? (line.pulp ? sorePulp : soreTooth)(u.tooth)
+        : [],
     cut: cutOf(u, line),
   })
 }

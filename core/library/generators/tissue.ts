@@ -97,11 +97,11 @@ export function placeCord(
 /** Cords in: base, then top, site by site; a second piece where one spot runs deep; pellets and paste by the school. */
 export function cords(c: Case, plan: CordPlan): Block {
   const thin = c.asks('margin') === 'supragingival'
-  const size = (layer: CordLayer): { size: CordSize; because: Reason } =>
-    thin ? { size: '00', because: plan.because } : cordSize(layer, c.asks('tissue'))
+  const size = (layer: CordLayer, s: CordSite): { size: CordSize; because: Reason } =>
+    thin ? { size: '00', because: plan.because } : cordSize(layer, c.asks('tissue'), s.tooth)
   return sequence(
     plan.layers.length === 0 && !plan.paste ? absent('cord', plan.because) : nothing,
-    ...plan.layers.flatMap((layer) => plan.sites.map((s) => placeCord(c, plan, layer, s, size(layer)))),
+    ...plan.layers.flatMap((layer) => plan.sites.map((s) => placeCord(c, plan, layer, s, size(layer, s)))),
     only(plan.deep, () => deepPiece(c, plan)),
     only(plan.pellet, () => pellets(c, plan)),
     only(plan.paste, () => paste(c, plan)),

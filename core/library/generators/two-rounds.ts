@@ -25,22 +25,18 @@ export function cordsToLower(c: Case, plan: CordPlan, sites: readonly CordSite[]
     paste: false,
     deep: false,
   }
-  const { size } = cordSize('single', c.asks('tissue'))
-  const because = practice(
-    `first of two rounds: the gum is held away while the margin is lowered; ${size}, a size that enters without blanching`,
-  )
+  const sized = (s: CordSite) => {
+    const { size } = cordSize('single', c.asks('tissue'), s.tooth)
+    const because = practice(
+      `first of two rounds: the gum is held away while the margin is lowered; ${size}, a size that enters without blanching`,
+    )
+    return { size, because, purpose: 'to hold the gum away while the margin is lowered' }
+  }
   return sequence(
     ...round.sites.map((s) =>
-      placeCord(
-        c,
-        round,
-        'single',
-        s,
-        { size, because, purpose: 'to hold the gum away while the margin is lowered' },
-        {
-          as: 'tissue.$layer-cord.$site:two rounds',
-        },
-      ),
+      placeCord(c, round, 'single', s, sized(s), {
+        as: 'tissue.$layer-cord.$site:two rounds',
+      }),
     ),
     ...round.sites.map((s, i) =>
       drawCord(c, round, 'single', s, [], {

@@ -151,6 +151,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       ['cord-2', [33]],
     ])
     expect(p.setup.filter((l) => l.readiness === 'standby').map((l) => [l.id, l.when])).toEqual([
+      ['lidocaine.further', 'the test is not good and more is given'],
       ['cord-00', 'the tissue blanches'],
       ['cotton-pellet', 'the tissue weeps: back-up, counted'],
       ['cord-1', 'the tissue blanches'],

@@ -29,7 +29,7 @@ export const anaesthesiaSteps = {
     },
     detail: {
       if: 'pulp alive',
-      use: '$Volumes.',
+      use: { if: '$mental', use: '$Volumes. A mental block is the other choice for the premolar.', else: '$Volumes.' },
       else: '$Volumes. The pulp is gone, the gum is not: it is numbed for what is done to it.',
     },
     fn: 'injection',

@@ -1,3 +1,4 @@
+import { exposure } from './shared'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -91,6 +92,7 @@ export const canalSteps = {
     tooth: '$tooth',
     fn: 'radiograph',
     told: 'tried the {master cones} and took a film',
+    cautions: [exposure],
     passes: ['{cone} in {locking tweezers}, length marked'],
     needs: [
       open('master cone', '$n'),

@@ -1,4 +1,4 @@
-import { resinSeated } from './shared'
+import { exposure, resinSeated } from './shared'
 import { open, practice } from '../needs'
 import type { Template } from '../template'
 
@@ -52,5 +52,6 @@ export const crownDeliverSteps = {
     fn: 'radiograph',
     needs: [open('film holder')],
     told: 'took a film of the margins',
+    cautions: [exposure],
   },
 } as const satisfies Record<string, Template>

@@ -1,3 +1,4 @@
+import { exposure } from './shared'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -112,5 +113,6 @@ export const endoCoreCrownSteps = {
     tooth: '$tooth',
     needs: [open('film holder')],
     told: 'took a film of root filling and core',
+    cautions: [exposure],
   },
 } as const satisfies Record<string, Template>

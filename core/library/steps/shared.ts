@@ -1,4 +1,4 @@
-import { standby } from '../needs'
+import { reason, standby } from '../needs'
 /** What steps of several files have in common. */
 
 /** A step at one place of a bonding: its phase and tooth are whoever bonds’. */
@@ -38,3 +38,9 @@ export const bisAcrylHardens = {
   least: 'bis-acryl.hard',
   title: 'Bis-acryl hardens',
 } as const
+
+/** Wherever a film is exposed. */
+export const exposure = reason(
+  'Film held by its holder, or by the patient’s own finger on the dentist’s word; whoever placed it exposes from behind the shield or at distance, the others step back',
+  'C',
+)

@@ -1,0 +1,98 @@
+/** Lines of the trade that can hurt where they are broken, each held over any case of any kind. Common practice unless said. */
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { anyWork, frame, parse } from '../../demo/test/any-case'
+import { practice } from '../../demo/test/plans'
+import { often } from '../../scripts/often'
+import { kindIds } from '../kinds'
+import type { Plan } from '../model/plan'
+import { isAnterior } from '../teeth/arch'
+import { jawOf, parts } from '../teeth/notation'
+import { compile } from './compile'
+
+const any = (holds: (plan: Plan) => void) =>
+  it.each(kindIds)('%s', (kind) => {
+    fc.assert(
+      fc.property(anyWork(kind), frame, (work, more) => holds(compile(parse({ ...work, ...more }), practice))),
+      { numRuns: often(12) },
+    )
+  })
+
+describe('A7: where a needle is used, a further cartridge of each agent stands by as a line of its own', () => {
+  any((plan) => {
+    const doses = plan.steps.flatMap((s) => s.numbed?.doses ?? [])
+    for (const { agent } of doses) {
+      const lines = plan.setup.filter((l) => l.needs.includes(`cartridge.${agent}`))
+      expect(
+        lines.some((l) => l.readiness === 'open'),
+        agent,
+      ).toBe(true)
+      expect(
+        lines.filter((l) => l.readiness === 'standby').map((l) => [l.quantity, l.when]),
+        agent,
+      ).toEqual([[1, 'the test is not good and more is given']])
+    }
+    if (doses.length === 0) expect(plan.setup.some((l) => l.needs.some((n) => n.startsWith('cartridge.')))).toBe(false)
+  })
+})
+
+describe('A42: nobody of the team holds head, film or sensor while a film is exposed', () => {
+  any((plan) => {
+    for (const s of plan.steps) {
+      expect(s.help ?? '', s.id).not.toMatch(/(?<!nobody )holds? (the )?(head|film|sensor)/)
+      if (s.fn !== 'radiograph' || s.id.startsWith('records.vitality')) continue
+      if (s.help !== undefined) expect(s.help, s.id).toContain('behind the shield')
+      expect(s.cautions.map((x) => x.text).join(' '), s.id).toMatch(
+        /holder.*the patient’s own finger.*behind the shield/,
+      )
+    }
+  })
+})
+
+describe('A3: front teeth never get the cord of back teeth', () => {
+  any((plan) => {
+    for (const { cord, tooth, id } of plan.steps) {
+      if (!cord || !tooth || !isAnterior(tooth)) continue
+      const lowerIncisor = jawOf(tooth) === 'lower' && parts(tooth).position <= 2
+      expect(lowerIncisor ? ['000', '00', '0'] : ['000', '00', '0', '1', '2'], id).toContain(cord.size)
+      if (cord.layer === 'base') expect(['000', '00'], id).toContain(cord.size)
+    }
+  })
+})
+
+describe('A8, A9: a living pulp that is worked in', () => {
+  const of = (tooth: string, vital: boolean): Plan =>
+    compile(
+      parse({ kind: 'endo.core.crown', teeth: [tooth], vital, choices: {}, date: '2026-11-24', team: frameTeam }),
+      practice,
+    )
+  const frameTeam = { dentist: 'dentist', assistants: ['assistant'] }
+  const injected = (plan: Plan) =>
+    plan.steps.flatMap((s) => s.numbed?.doses ?? []).flatMap((d) => d.injections.map((i) => ({ ...i, mL: d.mL })))
+  it('A8: about a full cartridge by infiltration where it is alive, the ordinary amount where it is dead', () => {
+    for (const tooth of ['14', '16', '25', '27']) {
+      expect(injected(of(tooth, true)).find((i) => i.technique === 'infiltration')?.mL, tooth).toBeGreaterThanOrEqual(
+        1.5,
+      )
+      for (const i of injected(of(tooth, false))) expect(i.pulp, tooth).toBeUndefined()
+    }
+  })
+  it('A9: below from the first premolar back by a block, the lip tested with it; a mental block is the other choice', () => {
+    for (const tooth of ['34', '44', '35', '36', '47']) {
+      const plan = of(tooth, true)
+      expect(
+        injected(plan).map((i) => i.technique),
+        tooth,
+      ).toContain('inferior-alveolar')
+      expect(plan.steps.find((s) => s.act === 'numb')?.detail, tooth).toContain('lip to the middle')
+      const inject = plan.steps.find((s) => s.numbed)
+      expect((inject?.detail ?? '').includes('mental block'), tooth).toBe(['34', '44', '35'].includes(tooth))
+    }
+    // What only cuts the tooth may stay with infiltration.
+    const crown = compile(
+      parse({ kind: 'crown.prepare', teeth: ['44'], vital: true, date: '2026-11-24', team: frameTeam }),
+      practice,
+    )
+    expect(injected(crown).map((i) => i.technique)).toContain('infiltration')
+  })
+})
