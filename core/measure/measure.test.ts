@@ -57,7 +57,7 @@ describe('cord', () => {
   })
 
   // C: nothing of the back teeth's 0, 2 and 1 goes round an incisor or canine; a lower incisor takes the finest.
-  it('A3: front teeth take finer cord than back teeth, in every layer, tissue and crevice', () => {
+  it('A3 front teeth take finer cord than back teeth, in every layer, tissue and crevice', () => {
     const at = (size: string): number => cordSizes.findIndex((x) => x === size)
     for (const biotype of ['thin', 'thick'] as const)
       for (const probingDepthMm of [1, 2, 4])

@@ -61,7 +61,7 @@ describe('an amendment changes the plan as said, with who, when and why', () => 
   it('calls a step otherwise, and says under it what the practice says; what names its tooth keeps its name', () => {
     const said = (p: Plan, id: string) => p.steps.find((s) => s.id === id)!
     const p = amended(
-      { op: 'reword step', step: 'closing.home', field: 'title', says: 'To the door, with the facebow left here' },
+      { op: 'reword step', step: 'closing.turnover', field: 'title', says: 'To the door, with the facebow left here' },
       { op: 'reword step', step: 'closing.chart', field: 'title', says: 'Chart, then the mirror away' },
       { op: 'reword step', step: 'cutting.margin', field: 'detail', says: 'As on the card by the window' },
     )
@@ -75,9 +75,14 @@ describe('an amendment changes the plan as said, with who, when and why', () => 
       expect(said(p, `cutting.margin.${tooth}`)).toMatchObject({ detail: 'As on the card by the window' })
       expect(said(p, `cutting.margin.${tooth}`).cautions).toEqual(said(amended(), `cutting.margin.${tooth}`).cautions)
     }
-    expect(why(amended({ op: 'reword step', step: 'cutting.margin', field: 'title', says: 'Edge' }))).toMatch(
-      /names its tooth/,
-    )
+    for (const [step, kept] of [
+      ['cutting.margin', /names its tooth/],
+      ['arrival.seat', /names its tooth/],
+      ['anaesthesia.test', /what others rest on/],
+      ['impression.inspect', /what others rest on/],
+      ['closing.counts', /what others rest on/],
+    ] as const)
+      expect(why(amended({ op: 'reword step', step, field: 'title', says: 'As we call it' })), step).toMatch(kept)
   })
   it.each(['db9f363', '4077b15'])('as %s stored them: read, and done as they were there', (version) => {
     const { amendments } = amendmentFile.parse(

@@ -71,13 +71,33 @@ function effectsOf(does: readonly MouthEffect[], teeth: readonly Tooth[]): Parti
   }
 }
 
+/** Why a step keeps its name: it says the tooth, which is read aloud and looked for, or stands for a signature that stays. */
+function keepsItsName({ title, tooth, hold, act }: Drafted, says: readonly string[]): string | undefined {
+  const words = plain(title)
+  if (tooth !== undefined || says.some((t) => words.includes(t)))
+    return `“${words}” names its tooth: only what is said under it can be put otherwise`
+  return hold?.mandatory || act !== undefined
+    ? `“${words}” is what others rest on: only what is said under it can be put otherwise`
+    : undefined
+}
+
 interface Tried {
   lines: Line[]
   touched: string[]
 }
 
+function reworded(
+  lines: readonly Line[],
+  targets: readonly Line[],
+  c: Extract<Change, { op: 'reword step' }>,
+  says: readonly string[],
+): Tried | string {
+  const [fixed] = c.field === 'title' ? targets.flatMap((l) => keepsItsName(l.draft, says) ?? []) : []
+  return fixed ?? patched(lines, targets, { [c.field]: readSaid(c.says) })
+}
+
 /** The lines with the change made, or why it cannot be. */
-function attempt(lines: readonly Line[], c: Change, teeth: readonly Tooth[]): Tried | string {
+function attempt(lines: readonly Line[], c: Change, teeth: readonly Tooth[], says: readonly string[]): Tried | string {
   const find = (target: string): Line[] | string => {
     const found = matching(lines, target)
     return found.length > 0 ? found : `this plan has no step ${target}`
@@ -126,12 +146,8 @@ function attempt(lines: readonly Line[], c: Change, teeth: readonly Tooth[]): Tr
     }
     case 're-time step':
       return patched(lines, targets, { minutes: c.minutes })
-    case 'reword step': {
-      const ofTooth = c.field === 'title' && targets.find((l) => l.draft.tooth !== undefined)
-      if (ofTooth)
-        return `“${plain(ofTooth.draft.title)}” names its tooth: only what is said under it can be put otherwise`
-      return patched(lines, targets, { [c.field]: readSaid(c.says) })
-    }
+    case 'reword step':
+      return reworded(lines, targets, c, says)
     case 'add item':
       return patched(lines, targets.slice(0, 1), (d) => ({ needs: [...(d.needs ?? []), toNeed(c.need)] }))
     case 'remove item': {
@@ -303,18 +319,20 @@ export interface Amended {
 /**
  * Applies amendments in order. Each that does not fit is left out and reported with the reason; none is lost.
  * @param teeth those of the visit: a step of the practice's own is done to them
+ * @param says how the practice writes them
  */
 export function amend(
   wired: Wired,
   amendments: readonly Amendment[],
   items: readonly Item[] = [],
   teeth: readonly Tooth[] = [],
+  says: readonly string[] = [],
 ): Amended {
   const touched = new Map<string, string[]>()
   let lines: readonly Line[] = wired.steps
   const uses = amendments.map((a): AmendmentUse => {
     const use = { id: a.id, says: changeWords(a.change), by: a.by, on: a.on, why: a.why }
-    const tried = attempt(lines, a.change, teeth)
+    const tried = attempt(lines, a.change, teeth, says)
     const misfit = typeof tried === 'string' ? tried : unsound(lines, tried.lines, items)
     if (typeof tried === 'string' || misfit !== null) return { ...use, applied: false, misfit: sure(misfit) }
     lines = tried.lines

@@ -60,6 +60,12 @@ function ownOf(works: readonly Work[], practice: Practice): OwnRules {
   return Object.fromEntries(Object.entries(practice.rules).filter(([rule]) => asked.has(rule)))
 }
 
+/** Whether a step is there. */
+function among(drafts: readonly Drafted[]): (id: string) => boolean {
+  const ids = new Set(drafts.map((d) => d.id))
+  return (id) => ids.has(id)
+}
+
 /** What the tray has to know of a step. */
 const thingsUsed = ({ id, title, phase, tooth, act, needs = [] }: Drafted): UsesThings => ({
   id,
@@ -101,12 +107,12 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     practice.amendments.filter((a) => kindIds.includes(a.kind)),
     practice.items,
     works.flatMap((w) => w.c.units.map((u) => u.tooth)),
+    works.flatMap((w) => [...w.c.units, ...w.c.pontics].map((u) => u.said)),
   )
   const { uses, touched } = amended
   const wired = { ...amended.wired, steps: keptNumb(keptClean(amended.wired.steps), c) }
-  const ids = new Set(wired.steps.map((s) => s.draft.id))
-  const has = (id: string): boolean => ids.has(id)
   const drafts = wired.steps.map((s) => s.draft)
+  const has = among(drafts)
   const things = drafts.map(thingsUsed)
   const setup = mergeSetup(things, c)
   const burs = burOrder(drafts, c)

@@ -18,7 +18,7 @@ const any = (holds: (plan: Plan) => void) =>
     )
   })
 
-describe('A7: where a needle is used, a further cartridge of each agent stands by as a line of its own', () => {
+describe('A7 where a needle is used, a further cartridge of each agent stands by as a line of its own', () => {
   any((plan) => {
     const doses = plan.steps.flatMap((s) => s.numbed?.doses ?? [])
     for (const { agent } of doses) {
@@ -36,7 +36,7 @@ describe('A7: where a needle is used, a further cartridge of each agent stands b
   })
 })
 
-describe('A42: nobody of the team holds head, film or sensor while a film is exposed', () => {
+describe('A42 nobody of the team holds head, film or sensor while a film is exposed', () => {
   any((plan) => {
     for (const s of plan.steps) {
       expect(s.help ?? '', s.id).not.toMatch(/(?<!nobody )holds? (the )?(head|film|sensor)/)
@@ -49,7 +49,7 @@ describe('A42: nobody of the team holds head, film or sensor while a film is exp
   })
 })
 
-describe('A3: front teeth never get the cord of back teeth', () => {
+describe('A3 front teeth never get the cord of back teeth', () => {
   any((plan) => {
     for (const { cord, tooth, id } of plan.steps) {
       if (!cord || !tooth || !isAnterior(tooth)) continue
@@ -60,7 +60,7 @@ describe('A3: front teeth never get the cord of back teeth', () => {
   })
 })
 
-describe('A8, A9: a living pulp that is worked in', () => {
+describe('A8, A9 a living pulp that is worked in', () => {
   const of = (tooth: string, vital: boolean): Plan =>
     compile(
       parse({ kind: 'endo.core.crown', teeth: [tooth], vital, choices: {}, date: '2026-11-24', team: frameTeam }),
@@ -69,7 +69,7 @@ describe('A8, A9: a living pulp that is worked in', () => {
   const frameTeam = { dentist: 'dentist', assistants: ['assistant'] }
   const injected = (plan: Plan) =>
     plan.steps.flatMap((s) => s.numbed?.doses ?? []).flatMap((d) => d.injections.map((i) => ({ ...i, mL: d.mL })))
-  it('A8: about a full cartridge by infiltration where it is alive, the ordinary amount where it is dead', () => {
+  it('A8 about a full cartridge by infiltration where it is alive, the ordinary amount where it is dead', () => {
     for (const tooth of ['14', '16', '25', '27']) {
       expect(injected(of(tooth, true)).find((i) => i.technique === 'infiltration')?.mL, tooth).toBeGreaterThanOrEqual(
         1.5,
@@ -77,7 +77,7 @@ describe('A8, A9: a living pulp that is worked in', () => {
       for (const i of injected(of(tooth, false))) expect(i.pulp, tooth).toBeUndefined()
     }
   })
-  it('A9: below from the first premolar back by a block, the lip tested with it; a mental block is the other choice', () => {
+  it('A9 below from the first premolar back by a block, the lip tested with it; a mental block is the other choice', () => {
     for (const tooth of ['34', '44', '35', '36', '47']) {
       const plan = of(tooth, true)
       expect(
