@@ -94,7 +94,7 @@ export function drillRound(plan: Plan, practice: Practice, seed: number, due: Re
   const inPlan = new Set(plan.setup.map((l) => l.id))
   // What is to be had ready but not opened is the nearest stranger of all.
   const kept = some(
-    plan.setup.filter((l) => l.readiness !== 'open' && !open.some((o) => o.id === l.id)),
+    plan.setup.filter((l) => l.readiness !== 'open' && !open.some((o) => o.name === l.name)),
     4,
     isDue,
     draw,

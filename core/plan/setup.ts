@@ -110,7 +110,8 @@ function lineOf(id: string, match: Match, uses: readonly [Use, ...Use[]]): Setup
     phase: first.step.phase,
     steps: [...new Set(uses.map((u) => u.step.id))],
     needs: [...new Set(uses.map((u) => u.need.what))],
-    alternatives: match.alternatives,
+    // The further one follows what is laid open: it is not exchanged by itself.
+    alternatives: first.need.further ? [] : match.alternatives,
   }
   if (readiness !== 'open' && when !== undefined) line.when = when
   if (piecesMm.length > 0) line.piecesMm = piecesMm
