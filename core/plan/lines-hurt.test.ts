@@ -5,6 +5,7 @@ import { anyWork, frame, parse } from '../../demo/test/any-case'
 import { practice } from '../../demo/test/plans'
 import { often } from '../../scripts/often'
 import { kindIds } from '../kinds'
+import { plannedAnaesthetic } from '../measure/anaesthetic'
 import type { Plan } from '../model/plan'
 import { isAnterior } from '../teeth/arch'
 import { jawOf, parts } from '../teeth/notation'
@@ -34,6 +35,23 @@ describe('A7 where a needle is used, a further cartridge of each agent stands by
     }
     if (doses.length === 0) expect(plan.setup.some((l) => l.needs.some((n) => n.startsWith('cartridge.')))).toBe(false)
   })
+})
+
+// M, American Academy of Pediatric Dentistry, Use of Local Anesthesia: lidocaine 4.4 mg/kg for children; 36 mg in 1.8 mL.
+it('A7 a whole further cartridge that would pass the ceiling is said before it is opened, and only there', () => {
+  const said = (mL: number, weightKg: number): string[] =>
+    plannedAnaesthetic([{ agent: 'lidocaine with adrenaline', mL }], { weightKg, child: true })
+      .cautions.map((c) => c.text)
+      .filter((text) => text.startsWith('One whole cartridge'))
+  for (const [mL, kg, over] of [
+    [1.8, 16, true], // 36 + 36 = 72 of 70.4 mg
+    [1.8, 17, false], // of 74.8 mg
+    [0.6, 10, true], // 12 + 36 = 48 of 44 mg
+    [0.6, 11, false], // of 48.4 mg
+  ] as const)
+    expect(said(mL, kg).length, `${mL} mL, ${kg} kg`).toBe(over ? 1 : 0)
+  // Where the plan alone is over, that is what is said.
+  expect(said(3.6, 10)).toEqual([])
 })
 
 describe('A42 nobody of the team holds head, film or sensor while a film is exposed', () => {
@@ -70,11 +88,14 @@ describe('A8, A9 a living pulp that is worked in', () => {
   const injected = (plan: Plan) =>
     plan.steps.flatMap((s) => s.numbed?.doses ?? []).flatMap((d) => d.injections.map((i) => ({ ...i, mL: d.mL })))
   it('A8 about a full cartridge by infiltration where it is alive, the ordinary amount where it is dead', () => {
+    const all = (plan: Plan): number => plan.steps.flatMap((s) => s.numbed?.doses ?? []).reduce((n, d) => n + d.mL, 0)
     for (const tooth of ['14', '16', '25', '27']) {
       expect(injected(of(tooth, true)).find((i) => i.technique === 'infiltration')?.mL, tooth).toBeGreaterThanOrEqual(
         1.5,
       )
       for (const i of injected(of(tooth, false))) expect(i.pulp, tooth).toBeUndefined()
+      // The same gum, and about a cartridge in place of 0.6 mL.
+      expect(all(of(tooth, true)) - all(of(tooth, false)), tooth).toBeCloseTo(1.7 - 0.6)
     }
   })
   it('A9 below from the first premolar back by a block, the lip tested with it; a mental block is the other choice', () => {
