@@ -4,13 +4,13 @@ import { biteStages, type BiteStage } from './bite-stages'
 import type { Case } from './case'
 import type { Work } from './day'
 import { visitKinds } from './kinds'
-import { made, prepared } from './prepare'
+import { madeOnce } from './prepare'
 import type { Kind } from './kind'
 
 const stagesOf = ({ bites }: Kind, c: Case): readonly BiteStage[] =>
   // A stage is checked where it is written.
   // oxlint-disable-next-line typescript/no-unsafe-type-assertion
-  made(prepared(bites, 'plain'), { c, own: {} }) as BiteStage[]
+  madeOnce(bites, { c, own: {} }) as BiteStage[]
 
 /** The stages of one piece of work at which the bite is looked at, or said not to be. */
 export const bitesOf = (c: Case): readonly BiteStage[] => stagesOf(visitKinds[c.request.kind], c)

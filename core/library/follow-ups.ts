@@ -4,8 +4,8 @@ import type { KindId } from '../kinds'
 import type { FollowUp } from '../model/plan'
 import type { RuleId } from '../rules'
 import type { Case } from './case'
-import { made, prepared, type Prepared } from './prepare'
-import type { Laid } from './template'
+import { madeOnce } from './prepare'
+import type { LaidList } from './template'
 
 export interface FollowUpLaid {
   title: string
@@ -33,13 +33,10 @@ function timed({ after, because, ...rest }: FollowUpLaid, c: Case): FollowUp {
   return { ...rest, afterWorkingDays: rule.value, because: because ?? rule.because }
 }
 
-const ready = new WeakMap<object, Prepared>()
 /** What comes after a work of this case. */
-export function followUpsOf(laid: Laid<FollowUpLaid[]> | undefined, c: Case): FollowUp[] {
-  if (typeof laid !== 'object') return []
-  const part = ready.get(laid) ?? prepared(laid, 'plain')
-  ready.set(laid, part)
+export function followUpsOf(laid: LaidList<FollowUpLaid> | undefined, c: Case): FollowUp[] {
+  if (laid === undefined) return []
   // A follow-up is checked where it is written.
   // oxlint-disable-next-line typescript/no-unsafe-type-assertion
-  return (made(part, { c, own: {} }) as FollowUpLaid[]).map((f) => timed(f, c))
+  return (madeOnce(laid, { c, own: {} }) as FollowUpLaid[]).map((f) => timed(f, c))
 }

@@ -6,7 +6,7 @@ import type { KindId } from '../kinds'
 import type { BiteStage } from './bite-stages'
 import type { FollowUpLaid } from './follow-ups'
 import type { Parts } from './part'
-import type { Laid } from './template'
+import type { LaidList } from './template'
 import type { When } from './when'
 
 export interface Kind {
@@ -23,6 +23,6 @@ export interface Kind {
   /** Done under general anaesthesia: nobody is numbed, the throat is packed. */
   readonly asleep?: true
   /** At which stages the bite is looked at, or said not to be. */
-  readonly bites: Laid<BiteStage[]>
-  readonly followUps?: Laid<FollowUpLaid[]>
+  readonly bites: LaidList<BiteStage>
+  readonly followUps?: LaidList<FollowUpLaid>
 }

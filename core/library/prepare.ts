@@ -2,8 +2,9 @@
 import { inWords, type RuleId } from '../rules'
 import { sure } from '../sure'
 import { marked, type Tree } from './fields'
-import { piecesOf, say } from './markup'
-import { plain, saidOf, type Said } from './said'
+import { say } from './markup'
+import { piecesOf } from './pieces'
+import { plain, type Said } from './said'
 import type { Scope } from './scope'
 import { holds, valueIn, type When } from './when'
 
@@ -16,7 +17,7 @@ const isText = (mark: Tree): boolean => mark === 'text' || mark === 'beside' || 
 
 /** Words a generator gives, with their things in braces. */
 const worded = (value: unknown, scope: Scope): unknown =>
-  typeof value === 'string' ? (value.includes('{') ? say(value, scope) : saidOf(value)) : value
+  typeof value === 'string' ? (value.includes('{') ? say(value, scope) : [value]) : value
 
 /** Several for one place of a list. */
 class Several {
@@ -156,4 +157,12 @@ export function prepared(value: unknown, mark: Tree, inList = false): Prepared {
   if ('amount' in value) return { of: (scope) => scope.c.rule(ruleIn(own(value['amount']), scope)).value }
   if ('rows' in value) return preparedInWords(own(value['rows']), own(value['text']))
   return preparedObject(value, mark)
+}
+
+const ready = new WeakMap<object, Prepared>()
+/** Plain data of the library for a case, made ready once: no sentence of a step. */
+export function madeOnce(value: object, scope: Scope): unknown {
+  const part = ready.get(value) ?? prepared(value, 'plain')
+  ready.set(value, part)
+  return made(part, scope)
 }

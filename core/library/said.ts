@@ -2,12 +2,11 @@
  * A sentence with the things it names: so that what is laid out can be held against what is said, and an exchanged thing be
  * called by its own name, without anybody reading prose.
  */
-import { thingCalled, thingsIn, type Naming } from '../catalog/spoken'
-import { burWordsIn, isBurWord } from '../catalog/spoken-burs'
-import { sure } from '../sure'
+import { thingsIn } from '../catalog/spoken'
+import { burWordsIn } from '../catalog/spoken-burs'
+import { piecesOf, type ThingSaid } from './pieces'
+import { stored } from './stored'
 
-/** A thing as a sentence names it: its words, and the needs any of which it may mean; or a bur, by what burs are called. */
-export type ThingSaid = Omit<Naming, 'at'> & { readonly bur?: string }
 /** A sentence in its parts: words, and things. */
 export type Said = readonly (string | ThingSaid)[]
 
@@ -29,42 +28,20 @@ export const bursOf = (said: Said): { words: string; bur: string }[] =>
     typeof part === 'string' || part.bur === undefined ? [] : [{ words: part.words, bur: part.bur }],
   )
 
-/** What a mark names: a thing or a bur; `words|what is meant`. @throws Error where nobody knows it: a fault of the library */
-export function markOf(mark: string): ThingSaid {
-  const [words, meant = words] = mark.split('|')
-  return isBurWord(sure(meant))
-    ? { words: sure(words), needs: [], bur: sure(meant).toLowerCase() }
-    : { ...thingCalled(sure(meant)), words: sure(words) }
-}
-
-const read = new Map<string, Said>()
-/** Sentences are few and come again; practices write their own, so the store is kept from growing for ever. */
-const mostRead = 20_000
-
-const marked = /\{([^{}]+)\}/g
-const kept = new Map<string, Said>()
-/** A sentence of ours as it is written: `{cord packer}` is a thing, `{brush|micro brush}` one that is called otherwise here. */
-export function saidOf(sentence: string): Said {
+/**
+ * A sentence of ours in which nothing is left to be said: its words and things.
+ * @throws Error where it names a value, or a thing nobody knows: a fault of the library
+ */
+export const saidOf = stored((sentence): Said => {
   if (!sentence.includes('{')) return [sentence]
-  const before = kept.get(sentence)
-  if (before) return before
-  const parts: (string | ThingSaid)[] = []
-  let from = 0
-  for (const { 0: all, 1: thing, index } of sentence.matchAll(marked)) {
-    if (index > from) parts.push(sentence.slice(from, index))
-    from = index + all.length
-    parts.push(markOf(sure(thing)))
-  }
-  if (from < sentence.length) parts.push(sentence.slice(from))
-  if (kept.size >= mostRead) kept.clear()
-  kept.set(sentence, parts)
-  return parts
-}
+  return piecesOf(sentence).map((piece) => {
+    if (typeof piece === 'string' || 'words' in piece) return piece
+    throw new Error(`a value is named where there is none: ${sentence}`)
+  })
+})
 
 /** A practice’s own sentence, in which nothing is marked, by the trade’s words. */
-export function readSaid(sentence: string): Said {
-  const before = read.get(sentence)
-  if (before) return before
+export const readSaid = stored((sentence): Said => {
   const parts: (string | ThingSaid)[] = []
   let from = 0
   const burs = burWordsIn(sentence).map((b) => ({ ...b, needs: [] }))
@@ -77,7 +54,5 @@ export function readSaid(sentence: string): Said {
     from = at + thing.words.length
   }
   if (from < sentence.length || parts.length === 0) parts.push(sentence.slice(from))
-  if (read.size >= mostRead) read.clear()
-  read.set(sentence, parts)
   return parts
-}
+})

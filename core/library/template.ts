@@ -43,10 +43,12 @@ export type Laid<T> =
   | Pick<T>
   | Plain<T>
   | (T extends number ? Amount : T extends Reason ? Row | InWords : T extends string ? Sentence : never)
+/** A list, each of it by the facts, or several for one place. */
+export type LaidList<E> = readonly (Laid<E> | Choice<readonly E[]>)[]
 type Plain<T> = T extends string | number | boolean
   ? T
   : T extends readonly (infer E)[]
-    ? readonly (Laid<E> | Choice<readonly E[]>)[]
+    ? LaidList<E>
     : T extends object
       ? { readonly [K in keyof T]: Laid<NonNullable<T[K]>> | Exclude<T[K], NonNullable<T[K]>> }
       : T

@@ -1,5 +1,5 @@
 /** What is asked of the whole work: its teeth together, its margin, its tissue, the patient. */
-import { bonded } from '../bonded'
+import { kindFacts } from '../../kinds'
 import { labels, teethOf, unitCount } from '../case'
 import type { Fact } from './fact'
 
@@ -19,7 +19,11 @@ export const caseFacts = {
   },
   restoration: { says: 'what is made', from: 'the case', of: (c) => c.restoration ?? undefined },
   'kind of work': { says: 'what kind of work it is', from: 'the case', of: (c) => c.kind.family },
-  'bonded bridge': { says: 'a bonded bridge is or was made', from: 'an earlier visit', of: bonded },
+  'bonded bridge': {
+    says: 'a bonded bridge is or was made',
+    from: 'an earlier visit',
+    of: (c) => c.asks('earlier').some((e) => kindFacts(e.kind).family === 'bonded bridge') || c.pontics.length > 0,
+  },
   'primary teeth': { says: 'milk teeth are worked on', from: 'the case', of: (c) => c.kind.dentition === 'primary' },
   'permanent teeth': {
     says: 'permanent teeth are worked on',

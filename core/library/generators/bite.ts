@@ -2,7 +2,6 @@
  * The bite in its place: at which stage of a visit it is checked, for what, when, with what; and where no paper is out at all.
  * Common practice.
  */
-
 import { biteStages, type BiteRow, type BiteStage } from '../bite-stages'
 import type { Block } from '../build'
 import { lay, type Otherwise } from '../lay'

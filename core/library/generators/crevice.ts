@@ -6,7 +6,7 @@ import type { CordLayer } from '../../measure/cord'
 import { meanwhile, nothing, only, ownOf, sequence, within, type Block, type Tie } from '../build'
 import type { Case } from '../case'
 import { layerWords, cordOutStep, cordStepId, drawnLayer, keyOf, type CordPlan, type CordSite } from './cord-plan'
-import { drawnCounts, pelletsOutStep } from './tissue'
+import { drawnCounts } from './tissue'
 
 /** The cord's minutes: not drawn before, and called when it has lain long enough to hurt. */
 export function dwell(c: Case, from: string, plain = false): Tie {
@@ -82,9 +82,7 @@ export function drawCord(
 export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined): Block {
   const layer = drawnLayer(plan)
   const dwells = layer ? [dwell(c, cordStepId(layer, lastOf(plan.sites)))] : []
-  const pelletsOut = only(plan.pellet, () =>
-    lay(c, 'impression.pellets-out', { pelletsOutStep, trainWords: trainWords(c), dwells }),
-  )
+  const pelletsOut = only(plan.pellet, () => lay(c, 'impression.pellets-out', { trainWords: trainWords(c), dwells }))
   if (!layer)
     return sequence(
       pelletsOut,

@@ -145,7 +145,6 @@ export function reductionCheck(c: RestoredCase, more: Otherwise = {}): Block {
     guide,
     gauge,
     index,
-    finishes: c.units.map((u) => `cutting.finish.${u.tooth}`),
     figures: c.units.flatMap((u) =>
       u.cusps
         ? [

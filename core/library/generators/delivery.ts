@@ -2,7 +2,6 @@
 import { finalCement } from '../cements'
 import { lay, type Otherwise } from '../lay'
 import { soreTooth } from '../../measure/numbing'
-
 import { only, sequence, type Block } from '../build'
 import { type Case, teethOf } from '../case'
 import { leftIn, leftWords } from '../handed-on'

@@ -1,11 +1,9 @@
-import { adhesives } from '../../practice/adhesives'
 /** What direct fillings share: old filling and decay out, matrix and wedge, increments, sheet, carving and gloss. */
+import { adhesives } from '../../practice/adhesives'
 import { cavityBoxes, depthOf } from '../cavity'
 import { lay, type Otherwise } from '../lay'
-
 import { bulkIncrements } from '../../measure/restoring'
 import type { EdgePart } from '../../catalog/cut'
-
 import { nothing, only, sequence, type Block } from '../build'
 import type { Shown } from '../../model/step'
 import { type Case, type Unit } from '../case'

@@ -9,7 +9,6 @@ import { crownEdge } from '../../teeth/outline'
 import { crownSizes, startSize } from '../../measure/crown-size'
 import { sealedInAlways, sealedInFits, sealedInSource } from '../../measure/place'
 
-const isSealedIn = (c: Case): boolean => c.school('childMolar') === 'sealed in'
 const each = (c: Case, block: (u: Unit) => Block): Block => sequence(...c.units.map(block))
 
 /** Where the edge of the crown ends under the gum, mm. */
@@ -32,7 +31,7 @@ const crownClass = (u: Unit): string =>
   `${'56'.includes(firstOf(u.tooth)) ? 'upper' : 'lower'} ${'58'.includes(firstOf(u.tooth)) ? 'right' : 'left'} ${u.tooth[1] === '4' ? 'first' : 'second'}`
 
 /** Filled, and seated from the tongue's side. */
-function seatCrown(c: Case, u: Unit, sealedIn: boolean): Block {
+function seatCrown(c: Case, u: Unit): Block {
   const home = c.asleep
     ? {
         title: `Seat ${u.label} from lingual to buccal, pressed home and held`,
@@ -44,7 +43,7 @@ function seatCrown(c: Case, u: Unit, sealedIn: boolean): Block {
       }
   return sequence(
     lay(c, 'crown.$tooth.cement', { u }),
-    lay(c, 'crown.$tooth.seat', { title: home.title, u, passes: home.passes, loose: loose(c), sealedIn }),
+    lay(c, 'crown.$tooth.seat', { title: home.title, u, passes: home.passes, loose: loose(c) }),
   )
 }
 
@@ -63,14 +62,11 @@ const excess = (c: Case, id: string, last: Unit, all: readonly Unit[]): Block =>
 
 /** Each crown by itself while the child is awake; asleep all are fitted, then seated, then waited for once. */
 export function preformedCrowns(c: Case): Block {
-  const sealedIn = isSealedIn(c)
   if (!c.asleep)
-    return each(c, (u) =>
-      sequence(fitCrown(c, u, sealedIn), seatCrown(c, u, sealedIn), excess(c, `crown.${u.tooth}.excess`, u, [u])),
-    )
+    return each(c, (u) => sequence(fitCrown(c, u), seatCrown(c, u), excess(c, `crown.${u.tooth}.excess`, u, [u])))
   return sequence(
-    each(c, (u) => fitCrown(c, u, sealedIn)),
-    each(c, (u) => seatCrown(c, u, sealedIn)),
+    each(c, (u) => fitCrown(c, u)),
+    each(c, (u) => seatCrown(c, u)),
     excess(c, 'crown.excess', lastOf(c.units), c.units),
   )
 }
@@ -81,7 +77,7 @@ function remade(c: Case, u: Unit, beyond: 'all are too large' | 'all are too sma
 }
 
 /** Size tried from where the tooth’s width puts it, else from the middle of the range; too big or too small is mended at the bench. */
-function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
+function fitCrown(c: Case, u: Unit): Block {
   const begin = startSize(u.says('widthMm'), u.size.mesiodistalMm)
   const { size } = begin
   const kind = `preformed crown.${crownClass(u)}`
@@ -92,7 +88,6 @@ function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
   return sequence(
     lay(c, 'crown.$tooth.size', {
       u,
-      sealedIn,
       soreGum: soreGum([u.tooth]),
       figure: begin.figure,
       kind,
@@ -110,7 +105,7 @@ function fitCrown(c: Case, u: Unit, sealedIn: boolean): Block {
     }),
     begin.beyond ? remade(c, u, begin.beyond) : nothing,
     lay(c, 'crown.$tooth.contour', { edges, u, edge, because: crownEdge(u.tooth, 'buccal').because }),
-    lay(c, 'crown.$tooth.fit', { sealedIn, u, edge, loose: loose(c), beyond: begin.beyond }),
+    lay(c, 'crown.$tooth.fit', { u, edge, loose: loose(c), beyond: begin.beyond }),
   )
 }
 
@@ -131,7 +126,7 @@ export function fitFrontCrown(c: Case, u: Unit): Block {
 export function sealedInOrNot(c: Case): Block {
   // What decides between the two ways is asked, whichever is taken.
   const [lesion, lesionSite, managesFilling] = [c.asks('lesion'), c.asks('lesionSite'), c.asks('managesFilling')]
-  return only(isSealedIn(c), () =>
+  return only(c.school('childMolar') === 'sealed in', () =>
     lay(c, 'records.sealed-in', {
       sealedInAlways: sealedInAlways.join('; '),
       sealedInWords: sealedInAlways.join(', '),

@@ -1,7 +1,6 @@
 /** A provisional tried in, relined where it is short, cemented and cleaned: made today, or put on again. */
 import { provisionalCement } from '../cements'
 import { lay } from '../lay'
-
 import { provisionalBite } from './bite'
 import { biteStages } from '../bite-stages'
 import { sequence, type Block } from '../build'

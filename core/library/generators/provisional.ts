@@ -3,7 +3,6 @@ import { liftAgain } from '../steps/lanes'
 import { lay } from '../lay'
 import { type Figure } from '../../figure'
 import { bisAcryl } from '../../measure/amounts'
-
 import { reductionTargets } from '../../measure/reduction'
 import { sequence, type Block } from '../build'
 import type { Case } from '../case'

@@ -119,11 +119,8 @@ function deepPiece(c: Case, plan: CordPlan): Block {
 const deepOut = (plan: CordPlan, layer: CordLayer, s: CordSite): string[] =>
   plan.deep && s === plan.sites[0] && layer === (drawnLayer(plan) ?? 'base') ? ['cord.deep'] : []
 
-/** Before anything else of the impression: a pellet under the tray is an impression lost. */
-export const pelletsOutStep = 'impression.pellets-out'
-
 function pellets(c: Case, plan: CordPlan): Block {
-  return lay(c, 'tissue.pellets', { gumAt: gumAt(plan.sites), pellets: plan.sites.length * 2, pelletsOutStep })
+  return lay(c, 'tissue.pellets', { gumAt: gumAt(plan.sites), pellets: plan.sites.length * 2 })
 }
 
 function paste(c: Case, plan: CordPlan): Block {

@@ -26,7 +26,7 @@ export const crownDeliver: Kind = {
         ['piece primed'],
         ['bond', { at: 'delivery', to: 'cavity', cured: false, dualCure: true }],
         'delivery.load:resin',
-        ['delivery.seat:resin', { what: '$(bridge or crown)' }],
+        'delivery.seat:resin',
         ['resin excess', { at: 'delivery' }],
         ['light', { ...light, act: 'cure-facial', as: 'light:one side', side: '$(outer side of the work) side' }],
         ['light', { ...light, act: 'cure-inner', as: 'light:one side', side: '$(inner side of the jaw) side' }],

@@ -1,5 +1,5 @@
-import { reason, standby } from '../needs'
 /** What steps of several files have in common. */
+import { reason, standby } from '../needs'
 
 /** A step at one place of a bonding: its phase and tooth are whoever bonds’. */
 export const onSpot = { phase: '$phase', place: 'mouth', helped: true, tooth: '$tooth' } as const

@@ -90,7 +90,8 @@ export const tissueSteps = {
     hurts: '$gumAt',
     minutes: [0.5, 1, 2],
     needs: [open('cotton pellet', '$pellets')],
-    countsIn: [{ id: 'pellets', what: 'back-up {pellets}', planned: '$pellets', outStep: '$pelletsOutStep' }],
+    // Out before anything else of the impression: a pellet under the tray is an impression lost.
+    countsIn: [{ id: 'pellets', what: 'back-up {pellets}', planned: '$pellets', outStep: 'impression.pellets-out' }],
     mistakes: ['counted in and forgotten: a {pellet} left behind, and it is all done again'],
   },
   'tissue.paste': {
