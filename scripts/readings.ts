@@ -1,6 +1,6 @@
 /** Writes the readings of demo/cases, docs/coverage.md, docs/facts.md and docs/things.svg anew. Run after a meant change, and read what changed before it is kept. */
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
-import { compile } from '../core/plan/compile'
+import { compileHeld as compile } from '../core/plan/compile'
 import { readPlan } from '../core/plan/text'
 import { visitRequest } from '../core/model/request'
 import { starterPractice } from '../core/practice/starter'

@@ -118,6 +118,18 @@ export function writeRange(r: Range): string {
   return r.leastMm === r.mostMm ? `${r.leastMm.toFixed(1)} mm` : `${r.leastMm.toFixed(1)}–${r.mostMm.toFixed(1)} mm`
 }
 
+/** A lower incisor is 5 mm wide: a groove on its lip side goes no deeper, mm. Common practice. */
+export const smallToothGrooveMm = 1
+
+/**
+ * How deep a groove that gauges is sunk, mm: the lower end of what is taken, for smoothing the wall takes the rest. Never over
+ * 1.0 mm on the lip side of a lower incisor. Common practice.
+ * @param small a lower incisor, on its lip side
+ * @example grooveDepth({ leastMm: 1.2, mostMm: 1.5 }, true) // 1
+ */
+export const grooveDepth = ({ leastMm }: Range, small = false): number =>
+  small ? Math.min(leastMm, smallToothGrooveMm) : leastMm
+
 export const reductionSites = [
   'functional cusp',
   'other cusp',

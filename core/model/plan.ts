@@ -191,8 +191,9 @@ export interface Plan {
     facts: string[][]
     choices: ChoiceName[]
   }
-  /** What is named and not laid out, and what is laid out and not used: both are empty in a sound plan. */
-  unlaid: Unlaid[]
+  /** What is named and not laid out: empty in a sound plan, missing where nobody looked. */
+  unlaid?: Unlaid[]
+  /** What is laid out and not used: empty in a sound plan. */
   unused: string[]
   amendments: AmendmentUse[]
   /** The practice's own values that it was made with, out of those it asked for. */

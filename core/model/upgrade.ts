@@ -245,11 +245,11 @@ const hasNotation = (plan: Partial<Pick<Plan, 'notation'>>): plan is Plan => pla
 
 /** A plan as it was frozen until 2026.11.6: its sentences were held against no tray. */
 type UnheldPlan = Omit<Plan, 'unlaid' | 'unused' | 'steps' | 'setup'> & {
-  unlaid?: undefined
+  unused?: undefined
   steps: (Omit<Step, 'with'> & Partial<Pick<Step, 'with'>>)[]
   setup: (Omit<SetupLine, 'needs'> & Partial<Pick<SetupLine, 'needs'>>)[]
 }
-const isHeld = (plan: UnheldPlan | Plan): plan is Plan => plan.unlaid !== undefined
+const isHeld = (plan: UnheldPlan | Plan): plan is Plan => plan.unused !== undefined
 
 /** What a signed plan says stays as it was signed: nothing is added to its steps, and nothing found wanting in it. */
 const heldToTray = (plan: UnheldPlan): Plan => ({

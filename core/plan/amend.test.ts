@@ -5,7 +5,7 @@ import { assistant, dentist } from '../../demo/test/people'
 import { amendmentFile, change as changeSchema, changeWords, type Amendment, type Change } from '../practice/amendment'
 import { starterPractice } from '../practice/starter'
 import { runThrough, startDrive } from '../run/drive'
-import { compile } from './compile'
+import { compileHeld as compile } from './compile'
 import { visitRequest } from '../model/request'
 import type { Plan } from '../model/plan'
 

@@ -93,11 +93,12 @@ describe('a monolithic zirconia crown on 37, first visit', () => {
   })
   // C: lower buccal cusps carry the bite; [M] 1.0–1.5 for zirconia.
   it('cuts deeper on the functional cusps and asks for cuts, not bur numbers', () => {
-    expect(step(p, 'cutting.groove-functional.37').title).toContain('buccal cusps 1.0–1.5 mm')
+    expect(step(p, 'cutting.groove-functional.37').title).toContain('buccal cusps 1.0 mm')
+    expect(step(p, 'cutting.groove-functional.37').detail).toContain('1.0–1.5 mm')
     const burs = p.burs.map((b) => b.bur?.id)
-    expect(burs).toEqual(['dc-15', 'dc-10', 'ret-016c', 'ret-023', 'ndl-009', 'ret-023', 'ret-023f'])
+    expect(burs).toEqual(['dc-10', 'ret-016c', 'ret-023', 'ndl-009', 'ret-023', 'ret-023f'])
     expect(p.burs.every((b) => b.cuts.every((c) => c.because))).toBe(true)
-    expect(p.burs[0]!.cuts[0]!.next?.burId).toBe('ret-016')
+    expect(p.burs[0]!.cuts[0]!.next?.burId).toBe('fet-010c')
   })
   it('merges the setup: one mirror, floss summed, one piece of cord with its length', () => {
     expect(line(p, 'mirror')).toMatchObject({ quantity: 1, readiness: 'open' })

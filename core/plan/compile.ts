@@ -21,7 +21,8 @@ import { keptNumb } from './numb-again'
 import { findClashes } from './clashes'
 import { linksOf } from './links'
 import type { VisitRequest } from '../model/request'
-import type { UsesThings } from './safe'
+import { answersOf, type UsesThings } from './safe'
+import { shielded } from './shielded'
 import { mergeSetup } from './setup'
 import { findTeam, handsOf, withTable } from './team'
 import { holdId, toStep, withSeats } from './to-step'
@@ -94,7 +95,14 @@ function titleOf({ c }: Work): string {
  * @throws RequestError where the team names somebody the practice does not have.
  * @example compile(request, practice).title // 'Crown, first visit: monolithic zirconia crown'
  */
-export function compile(request: VisitRequest, practice: Practice): Plan {
+export const compile = (request: VisitRequest, practice: Practice): Plan =>
+  // The library's own sentences are held to the tray by tests; what a practice says in its own words is, each time.
+  planFor(request, practice, practice.amendments.length > 0)
+
+/** As {@link compile}, with every sentence held against the tray. */
+export const compileHeld = (request: VisitRequest, practice: Practice): Plan => planFor(request, practice, true)
+
+function planFor(request: VisitRequest, practice: Practice, held: boolean): Plan {
   const people = findTeam(request, practice)
   const works = [openCase(request, practice), ...request.also.map((work) => openCase(request, practice, work))].map(
     (c): Work => ({ kind: visitKinds[c.request.kind], c }),
@@ -110,13 +118,14 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     works.flatMap((w) => [...w.c.units, ...w.c.pontics].map((u) => u.said)),
   )
   const { uses, touched } = amended
-  const wired = { ...amended.wired, steps: keptNumb(keptClean(amended.wired.steps), c) }
+  const wired = { ...amended.wired, steps: shielded(keptNumb(keptClean(amended.wired.steps), c)) }
   const drafts = wired.steps.map((s) => s.draft)
   const has = among(drafts)
   const things = drafts.map(thingsUsed)
-  const setup = mergeSetup(things, c)
+  const answer = answersOf(things, c)
+  const setup = mergeSetup(things, answer, c)
   const burs = burOrder(drafts, c)
-  const call = calling(things, c)
+  const call = calling(things, answer)
   const drawn = wired.steps.map(({ draft, meanwhile }): Step => {
     const own = touched.get(draft.id)
     const step = withBur(withSeats(toStep(spoken(draft, call), meanwhile, team), c), burs)
@@ -184,7 +193,7 @@ export function compile(request: VisitRequest, practice: Practice): Plan {
     lacks: lacksOf(setup, burs),
     followUps: works.flatMap((w) => followUpsOf(w.kind.followUps, w.c)),
     asked,
-    unlaid: unlaid(drafts, steps, burs),
+    ...(held ? { unlaid: unlaid(drafts, steps, burs) } : {}),
     unused: unused(steps, setup, named),
     amendments: uses,
     rules: ownOf(works, practice),

@@ -2,14 +2,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyWork, frame, parse } from '../../demo/test/any-case'
-import { practice } from '../../demo/test/plans'
+import { files, planOf, practice } from '../../demo/test/plans'
 import { often } from '../../scripts/often'
 import { kindIds } from '../kinds'
 import { plannedAnaesthetic } from '../measure/anaesthetic'
+import { reductionTargets } from '../measure/reduction'
 import type { Plan } from '../model/plan'
+import type { Step } from '../model/step'
 import { isAnterior } from '../teeth/arch'
-import { jawOf, parts } from '../teeth/notation'
+import { jawOf, parts, type Tooth } from '../teeth/notation'
 import { compile } from './compile'
+import { turns } from './shielded'
 
 const any = (holds: (plan: Plan) => void) =>
   it.each(kindIds)('%s', (kind) => {
@@ -54,7 +57,7 @@ it('A7 a whole further cartridge that would pass the ceiling is said before it i
   expect(said(3.6, 10)).toEqual([])
 })
 
-describe('A42 nobody of the team holds head, film or sensor while a film is exposed', () => {
+describe('A42, C106 nobody of the team holds head, film or sensor while a film is exposed', () => {
   any((plan) => {
     for (const s of plan.steps) {
       expect(s.help ?? '', s.id).not.toMatch(/(?<!nobody )holds? (the )?(head|film|sensor)/)
@@ -115,5 +118,90 @@ describe('A8, A9 a living pulp that is worked in', () => {
       practice,
     )
     expect(injected(crown).map((i) => i.technique)).toContain('infiltration')
+  })
+})
+
+describe('A16 a groove is sunk by the lower end of what is taken, never more than 0.2 mm past it; smoothing takes the rest', () => {
+  any((plan) => {
+    const restoration = plan.request.restoration
+    if (!restoration) return
+    const t = reductionTargets(restoration)
+    for (const s of plan.steps) {
+      if (s.cut?.form !== 'groove' || !s.id.includes('.groove-')) continue
+      const bur = practice.burs.find((b) => b.id === s.burId)
+      const least = s.id.includes('facial')
+        ? t.facial.leastMm
+        : s.id.includes('functional')
+          ? t.functionalCusp.leastMm
+          : t.otherCusp.leastMm
+      expect(s.cut.depthMm, s.id).toBeLessThanOrEqual(least)
+      if (bur) expect(bur.diameterMm, s.id).toBeLessThanOrEqual(least + 0.2)
+    }
+  })
+})
+
+describe('A17 on the lip side of a lower incisor no groove is deeper than 1.0 mm, and the small tooth is asked about', () => {
+  const made = [
+    'metal-ceramic crown',
+    'lithium disilicate crown',
+    'monolithic zirconia crown',
+    'laminate veneer',
+  ] as const
+  it.each(made)('A17 %s on 41, 32, 12 and 22', (restoration) => {
+    for (const tooth of ['41', '32', '12', '22']) {
+      const plan = compile(
+        parse({
+          kind: restoration === 'laminate veneer' ? 'veneer.prepare' : 'crown.prepare',
+          teeth: [tooth],
+          restoration,
+          vital: true,
+          date: '2026-11-24',
+          team: { dentist: 'dentist', assistants: ['assistant'] },
+        }),
+        practice,
+      )
+      const lip = plan.steps.filter((s) => s.cut?.form === 'groove' && s.cut.surface === 'labial')
+      const least = reductionTargets(restoration).facial.leastMm
+      const lower = jawOf(tooth as Tooth) === 'lower'
+      expect(lip.length, tooth).toBeGreaterThan(0)
+      for (const { cut, burId } of lip) {
+        expect(cut?.depthMm, tooth).toBe(lower ? Math.min(least, 1) : least)
+        expect(practice.burs.find((b) => b.id === burId)?.diameterMm, tooth).toBeLessThanOrEqual(
+          lower ? 1 : least + 0.2,
+        )
+      }
+      const asked = plan.clashes.find((x) => x.id === 'small-tooth')
+      expect(asked?.decides, tooth).toBe(lower && restoration !== 'laminate veneer' ? 'dentist' : undefined)
+      if (lower && restoration === 'metal-ceramic crown') expect(asked?.why).toContain('wants 1.2 mm')
+    }
+  })
+})
+
+describe('A15, B126 what guards the eyes lies out and is said at the first bur, wheel or cup, whatever its phase, at the bench too', () => {
+  const guards = (s: Step): boolean =>
+    s.needs.some((n) => n.what === 'face shield') && s.cautions.some((x) => /shield/i.test(x.text))
+  any((plan) => {
+    for (const bench of [false, true]) {
+      const [first, ...later] = plan.steps.filter((s) => turns(s) && (s.place === 'bench') === bench)
+      if (first) expect(guards(first), first.id).toBe(true)
+      for (const s of later)
+        expect(
+          s.needs.some((n) => n.what === 'face shield'),
+          s.id,
+        ).toBe(false)
+    }
+    const bur = plan.steps.find((s) => s.cut)
+    expect(plan.setup.some((l) => l.needs.includes('bur block'))).toBe(bur !== undefined)
+    if (bur) expect(bur.needs.map((n) => n.what)).toContain('bur block')
+  })
+  it('A15 B126 the opponent eased before the retainers, a delivery, a recall, an interim crown', () => {
+    const seen = (name: string): string[] =>
+      planOf(name)
+        .steps.filter(guards)
+        .map((s) => s.id)
+    for (const name of files.filter((f) => /^(J02|J13|J16|crown-deliver|recall)/.test(f))) {
+      const first = planOf(name).steps.find((s) => turns(s))
+      if (first) expect(seen(name), name).toContain(first.id)
+    }
   })
 })

@@ -46,13 +46,24 @@ const avoided: readonly Avoided[] = [
   },
 ]
 
+/** What of the practice’s own answers a need. */
+export type Answers = (need: Need) => Match
+
 /**
  * What answers a need in this visit: the practice’s own items, the patient’s alerts, what was exchanged at the tray, and what is
  * better left in the drawer today.
  */
-export function answersOf(steps: readonly UsesThings[], c: Case): (need: Need) => Match {
+export function answersOf(steps: readonly UsesThings[], c: Case): Answers {
   const { practice, request } = c
   const today = avoided.filter((a) => a.when(steps, c))
   const shun = (i: Item): string | undefined => today.find((a) => a.what(i))?.because
-  return (need) => matchItem(need, practice.items, request.alerts, request.swaps, shun)
+  const answer = (need: Need): Match => matchItem(need, practice.items, request.alerts, request.swaps, shun)
+  // Most needs say no more than what they are: the same again is answered the same.
+  const known = new Map<string, Match>()
+  return (need) => {
+    if (need.words !== undefined || need.orElse || need.because) return answer(need)
+    const match = known.get(need.what) ?? answer(need)
+    known.set(need.what, match)
+    return match
+  }
 }

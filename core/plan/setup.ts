@@ -7,7 +7,7 @@ import type { Match, Need, Readiness } from '../catalog/match'
 import { round } from '../figure'
 import type { SetupLine } from '../model/plan'
 import type { Case } from '../library/case'
-import { answersOf, type UsesThings } from './safe'
+import type { Answers, UsesThings } from './safe'
 
 /** What is carried from chair to chair where there is one of it. */
 const large = new Set<Item['family']>(['equipment', 'handpiece'])
@@ -137,9 +137,8 @@ function withStock(line: SetupLine, item: Item | undefined, c: Case): SetupLine 
  * Merges the needs of all steps into one setup: one mirror for the whole visit, one sleeve for the patient, a brush for
  * each act, cord piece by piece. What nothing owned answers stays as a lack.
  */
-export function mergeSetup(steps: readonly UsesThings[], c: Case): SetupLine[] {
+export function mergeSetup(steps: readonly UsesThings[], answer: Answers, c: Case): SetupLine[] {
   const things = new Map<string, { match: Match; uses: [Use, ...Use[]] }>()
-  const answer = answersOf(steps, c)
   for (const step of steps) {
     for (const need of step.needs) {
       const match = answer(need)

@@ -135,7 +135,7 @@ export function readPlan(plan: Plan): string {
       plan.clashes.map((c) => `  ${{ stop: '■', ask: '◆', mind: '●' }[c.severity]} ${c.what}: ${c.why}; ${c.doThis}`),
     ),
     ...section('NAMED, NOT LAID OUT', [
-      ...plan.unlaid.map((u) => `  ${u.words} (${u.stepId})`),
+      ...(plan.unlaid ?? []).map((u) => `  ${u.words} (${u.stepId})`),
       ...plan.unused.map((name) => `  ${name}: laid out, and no step uses it`),
     ]),
     ...section(

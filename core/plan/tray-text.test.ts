@@ -12,7 +12,7 @@ import { exampleRequest, furtherWork } from '../library/kinds/example'
 import { visitRequest, type VisitRequestInput } from '../model/request'
 import type { Plan } from '../model/plan'
 import { burInHand } from './burs'
-import { compile } from './compile'
+import { compileHeld as compile } from './compile'
 import { drafted } from '../library/fields'
 import { open, type Draft } from '../library/build'
 import { namedLines, unlaid, unused } from './tray-text'
@@ -26,13 +26,13 @@ const of = (more: Partial<VisitRequestInput>) =>
     team: { dentist: 'dentist', assistants: ['assistant'] },
     ...more,
   })
-const wrong = (p: Plan) => [...p.unlaid.map((u) => `${u.stepId} names ${u.words}`), ...p.unused]
+const wrong = (p: Plan) => [...p.unlaid!.map((u) => `${u.stepId} names ${u.words}`), ...p.unused]
 const text = (p: Plan): string => p.steps.flatMap((s) => [s.title, s.detail ?? '', ...s.passes]).join('\n')
 
 describe('what is named lies there, and what lies there is used', () => {
   it.each(cases)('$name, under every school of what is asked; by night of what is not, too', ({ name, raw }) => {
     const { asked, choices, ...plain } = planOf(name)
-    expect([...plain.unlaid, ...plain.unused]).toEqual([])
+    expect([...plain.unlaid!, ...plain.unused]).toEqual([])
     for (const q of questions.filter(({ name }) => nightly || asked.choices.includes(name)))
       for (const { value } of q.schools) {
         // As it is planned anyway.

@@ -8,13 +8,12 @@ import { saidIn } from '../library/fields'
 import type { ThingSaid } from '../library/pieces'
 import { bursOf, plain, saidOf, thingsOf, type Said } from '../library/said'
 import { helpWords } from '../practice/helps'
-import { answersOf, type UsesThings } from './safe'
+import type { Answers, UsesThings } from './safe'
 import { sure } from '../sure'
 import { capital } from '../words'
 import type { BurPass, SetupLine, Unlaid } from '../model/plan'
 import type { Step } from '../model/step'
 import type { Drafted } from '../library/build'
-import type { Case } from '../library/case'
 import { burFits } from '../catalog/spoken-burs'
 
 /** Keys are few and come again; a practice's own are bounded. */
@@ -111,8 +110,7 @@ export function unused(steps: readonly Step[], setup: readonly SetupLine[], name
  * How a sentence is said on this tray: a word that means one thing among those that would do gives way to the name of what is
  * laid out, after an exchange or where the one meant is not owned.
  */
-export function calling(steps: readonly UsesThings[], c: Case): (said: Said) => string {
-  const answer = answersOf(steps, c)
+export function calling(steps: readonly UsesThings[], answer: Answers): (said: Said) => string {
   const needs = steps.flatMap((s) => s.needs)
   const names = new Map<string, string | null>()
   /** The name to be said instead, where the word does not fit. */

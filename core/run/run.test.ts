@@ -67,7 +67,7 @@ describe('a visit from begin to close', () => {
       'The dentist gave local anaesthetic: block and long buccal, lower left; lidocaine with adrenaline, 1 cartridge laid out (',
     )
     expect(note).toContain('The dentist placed base cord size 0, 29 mm, on 37 (LL7) with aluminium chloride (')
-    expect(note).toContain('Burs in order of use: depth cutter 1.5, medium')
+    expect(note).toContain('Burs in order of use: depth cutter 1.0, medium')
     expect(note).toContain('Otherwise than planned\nNothing.')
     expect(note).toContain('Do not eat until the feeling is back')
     expect(note).toContain('slide the floss out sideways')

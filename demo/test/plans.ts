@@ -2,7 +2,7 @@
 import { isClock } from '../../core/model/link'
 import { readdirSync, readFileSync } from 'node:fs'
 import { expect } from 'vitest'
-import { compile } from '../../core/plan/compile'
+import { compileHeld as compile } from '../../core/plan/compile'
 import { visitRequest, type VisitRequest, type VisitRequestInput } from '../../core/model/request'
 import type { Plan } from '../../core/model/plan'
 import { starterPractice } from '../../core/practice/starter'

@@ -4,10 +4,16 @@ import { theBur, type CutParts, type CutTemplate } from './cut'
 
 export const deeper = {
   form: 'groove',
-  depthMm: '$(deepest.functional cusp)',
+  depthMm: '$(groove.functional cusp)',
   surface: '$(functional cusps) cusps',
   share: 1,
 } as const
+/** Said where what is taken is a range. */
+const rest = (of: 'functional cusp' | 'other cusp' | 'facial') =>
+  ({
+    if: `smoothed deeper.${of}`,
+    use: `Of $(reduction.${of}): smoothing the wall takes the rest.`,
+  }) as const
 const contact = (side: 'mesial' | 'distal') =>
   ({
     title: `Break the ${side} contact toward $(${side} neighbour)`,
@@ -44,7 +50,8 @@ export const finish = {
 const groove = {
   'crown.groove-functional': {
     ...deeper,
-    title: 'Depth grooves, $(functional cusps) cusps $(reduction.functional cusp)',
+    title: 'Depth grooves, $(functional cusps) cusps $(groove words.functional cusp)',
+    detail: rest('functional cusp'),
     because: {
       text: {
         if: 'crossbite',
@@ -55,9 +62,10 @@ const groove = {
     },
   },
   'crown.groove-facial': {
-    title: 'Labial depth grooves $(reduction.facial), two planes',
+    title: 'Labial depth grooves $(groove words.facial), two planes',
+    detail: rest('facial'),
     form: 'groove',
-    depthMm: '$(deepest.facial)',
+    depthMm: '$(groove.facial)',
     surface: 'labial',
     share: 1,
   },
@@ -72,9 +80,10 @@ const airway = reason(
 export const crownCuts = {
   ...groove,
   'crown.groove-other': {
-    title: 'Depth grooves, $(other cusps) cusps $(reduction.other cusp)',
+    title: 'Depth grooves, $(other cusps) cusps $(groove words.other cusp)',
+    detail: rest('other cusp'),
     form: 'groove',
-    depthMm: '$(deepest.other cusp)',
+    depthMm: '$(groove.other cusp)',
     surface: '$(other cusps) cusps',
     share: 1,
   },

@@ -20,7 +20,7 @@ export const enamelCuts = {
   'veneer.depth': {
     title: 'Depth cut $(reduction.facial) down the middle; {pencil} line over it',
     form: 'groove',
-    depthMm: '$(deepest.facial)',
+    depthMm: '$(groove.facial)',
     surface: 'labial',
     share: 1.5,
     enamel: true,

@@ -44,7 +44,7 @@ export const otherCrownCuts = {
   'metal.groove-other': {
     title: 'Guide grooves, $(other cusps) cusps $(reduction.other cusp)',
     form: 'groove',
-    depthMm: '$(deepest.other cusp)',
+    depthMm: '$(groove.other cusp)',
     surface: '$(other cusps) cusps',
     share: 1,
   },

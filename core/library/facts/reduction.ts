@@ -1,6 +1,7 @@
 /** How much is taken for what is made, as it is said and as deep as it goes. */
-import { reductionTargets, writeRange, type Targets } from '../../measure/reduction'
-import type { Case } from '../case'
+import { isAnterior, isNarrow } from '../../teeth/arch'
+import { grooveDepth, reductionTargets, writeRange, type Targets } from '../../measure/reduction'
+import type { Case, Unit } from '../case'
 import type { Fact } from './fact'
 
 type Place = 'functionalCusp' | 'otherCusp' | 'facial' | 'inner' | 'margin' | 'incisal'
@@ -20,6 +21,28 @@ const deepest = (of: Place, says: string): Fact => ({
   unit: 'mm',
 })
 
+const grooveMm = (c: Case, of: Place, u?: Unit): number => {
+  const taken = targets(c)?.[of]
+  return taken ? grooveDepth(taken, of === 'facial' && u !== undefined && isAnterior(u.tooth) && isNarrow(u.tooth)) : 0
+}
+const groove = (of: Place, says: string): Fact => ({
+  says: `how deep a groove gauges ${says}: the lower end, smoothing takes the rest`,
+  from: 'reckoned',
+  of: (c, own) => grooveMm(c, of, own.u),
+  unit: 'mm',
+})
+const grooveWords = (of: Place, says: string): Fact => ({
+  says: `that depth in words, ${says}`,
+  from: 'reckoned',
+  of: (c, own) => `${grooveMm(c, of, own.u).toFixed(1)} mm`,
+})
+
+const smoothed = (of: Place, says: string): Fact => ({
+  says: `more is taken ${says} than the groove gauges`,
+  from: 'reckoned',
+  of: (c, own) => (targets(c)?.[of]?.mostMm ?? 0) > grooveMm(c, of, own.u),
+})
+
 const headMm = (c: Case): number => Math.max(1.5, targets(c)?.functionalCusp.mostMm ?? 1.5)
 
 export const reductionFacts = {
@@ -32,10 +55,18 @@ export const reductionFacts = {
   'reduction.standing': { says: 'how well that is known', from: 'reckoned', of: (c) => targets(c)?.standing },
   'deepest.functional cusp': deepest('functionalCusp', 'off the cusps that carry the bite'),
   'deepest.other cusp': deepest('otherCusp', 'off the other cusps'),
-  'deepest.facial': deepest('facial', 'on the outer side'),
   'deepest.inner': deepest('inner', 'on the inner side'),
   'deepest.margin': deepest('margin', 'at the margin'),
   'deepest.incisal': deepest('incisal', 'off the biting edge'),
+  'groove.functional cusp': groove('functionalCusp', 'on the cusps that carry the bite'),
+  'groove.other cusp': groove('otherCusp', 'on the other cusps'),
+  'groove.facial': groove('facial', 'on the outer side'),
+  'groove words.functional cusp': grooveWords('functionalCusp', 'on the cusps that carry the bite'),
+  'groove words.other cusp': grooveWords('otherCusp', 'on the other cusps'),
+  'groove words.facial': grooveWords('facial', 'on the outer side'),
+  'smoothed deeper.functional cusp': smoothed('functionalCusp', 'off the cusps that carry the bite'),
+  'smoothed deeper.other cusp': smoothed('otherCusp', 'off the other cusps'),
+  'smoothed deeper.facial': smoothed('facial', 'on the outer side'),
   'depth of the head': {
     says: 'a V as deep as the bur’s own head, at least what is taken off the cusps that carry the bite',
     from: 'reckoned',

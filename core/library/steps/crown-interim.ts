@@ -37,7 +37,7 @@ export const crownInterimSteps = {
     title: 'Gross excess off the embrasures: straight {laboratory cutter} or coarse {disc}',
     minutes: [1, 2, 4],
     needs: [open('straight handpiece'), open('laboratory cutter'), open('trimming disc', 2)],
-    cautions: [reason('Dust: {suction} and {masks}; the piece held so that it cannot jump', 'C')],
+    cautions: [reason('{Suction} at the disc; the piece held so that it cannot jump', 'C')],
   },
   'provisional.edges': {
     ...bench,

@@ -16,16 +16,10 @@ const cut = {
   minutes: ['$short', '$likely', '$long'],
   passes: '$passes',
   needs: [
-    { if: '$first', use: [open('high-speed handpiece'), open('bur block'), open('face shield', 2)] },
+    { if: '$first', use: [open('high-speed handpiece')] },
     { if: '$needs', use: '$needs' },
   ],
-  cautions: [
-    {
-      if: '$first',
-      use: [reason('{Eye shields} and {masks} on all three; {high-volume suction} at the bur; water on', 'C')],
-    },
-    { if: '$cautions', use: '$cautions' },
-  ],
+  cautions: [{ if: '$cautions', use: '$cautions' }],
   cues: '$cues',
   cut: '$cut',
   mistakes: '$mistakes',

@@ -6,6 +6,9 @@ import { injectionWindow } from '../../measure/amounts'
 import { injectionSites, inTrayOnly, pickSpeed } from '../../library/generators/impression-material'
 import { treatsPulp } from '../../library/generators/pulp'
 import { weakMWPerCm2 } from '../../measure/curing'
+import { reductionTargets, smallToothGrooveMm } from '../../measure/reduction'
+import { isAnterior, isNarrow } from '../../teeth/arch'
+import { dimensions } from '../../teeth/dimensions'
 import { parts } from '../../teeth/notation'
 import { clash, forDentist, type Rule } from './rule'
 
@@ -181,6 +184,26 @@ const tooFewHands: Rule = ({ steps }) => {
     : null
 }
 
+/** What a lower incisor has to give is little: what is made of it is asked before a bur goes in. */
+const smallForIt: Rule = ({ c, steps }) => {
+  if (!c.restoration || c.kind.family === 'veneer' || !steps.some((s) => s.cut?.form === 'groove')) return null
+  const small = c.units.filter((u) => isAnterior(u.tooth) && isNarrow(u.tooth))
+  const { facial, margin } = reductionTargets(c.restoration)
+  if (small.length === 0) return null
+  const left = small.map((u) => {
+    const wide = dimensions(u.tooth).cervicalMesiodistalMm
+    return `${u.said} is ${wide.toFixed(1)} mm wide at the neck as a rule: ${(wide - 2 * margin.mostMm).toFixed(1)} mm between two margins of ${margin.mostMm.toFixed(1)}`
+  })
+  const least = facial.leastMm
+  return forDentist(
+    'small-tooth',
+    `A ${c.restoration} on ${small.map((u) => u.label).join(', ')}`,
+    `${left.join('; ')}${least > smallToothGrooveMm ? `; the ${c.restoration} wants ${least.toFixed(1)} mm in front, and the groove is kept at ${smallToothGrooveMm.toFixed(1)}` : ''}`,
+    'the dentist says whether a crown is the way on so small a tooth, and of what',
+    'estimate',
+  )
+}
+
 /** Each is named for what it finds; a visit shows those that speak. */
 export const caseRules: readonly Rule[] = [
   pieceNotHere,
@@ -189,6 +212,7 @@ export const caseRules: readonly Rule[] = [
   gumClosesIn,
   washInTray,
   placeOfBridge,
+  smallForIt,
   sealedInWhere,
   weakLight,
   shortPost,
