@@ -209,7 +209,7 @@ export const demoVisits: DemoVisit[] = [
     patient: 'Casimir Thole',
     alerts: [],
     team: { dentist: 'varen', assistants: ['bram'] },
-    request: { kind: 'bridge.ceramic.deliver', teeth: ['31', '42'], pontics: ['41'] },
+    request: { kind: 'bridge.ceramic.deliver', teeth: ['31', '42'], pontics: ['41'], framework: 'lithium disilicate' },
   },
   {
     key: 'nine',

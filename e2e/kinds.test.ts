@@ -68,6 +68,9 @@ describe('a bonded bridge from nothing', () => {
     await bram.driver.navigate().back()
     await bram.find('[data-question]')
     await bram.tick('piece is here')
+    // What it is made of is not guessed.
+    await bram.find('[data-clash="made-of-what"]')
+    await bram.press('lithium disilicate')
     await bram.press('Lay up the tray')
   })
   it('is scanned and laid up: own labels check off, an expired box never does', async () => {

@@ -95,6 +95,8 @@ const things: readonly Thing[] = [
   row('light sleeve', 'light sleeve'),
   row('triturator', 'triturator, triturate'),
   row('composite warmer', 'warmer, composite warmer'),
+  row('zirconia cleaner', 'zirconia cleaner'),
+  row('air abrasion', 'air abrasion'),
   row('ultrasonic bath', 'ultrasonic bath, ultrasonic'),
   row('apex locator', 'locator, apex locator'),
   row('soft-tissue laser', 'laser'),

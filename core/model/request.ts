@@ -168,20 +168,21 @@ interface Asked {
   framework?: Framework | null | undefined
 }
 /**
- * What the kind asks for is known: its only restoration, its first where nothing is said, `null` where none makes sense. A
+ * What the kind asks for is known: its only restoration, its first where nothing is said, `null` where none makes sense. What
+ * a framework is made of is never guessed: `null` until somebody says it, where it may be one of several. A
  * later visit of a case carries the case's own restoration and gap; what its kind does not take, it does not see.
  */
 function resolved<W extends Asked>(
   work: W,
 ): Omit<W, 'restoration' | 'framework'> & { restoration: Restoration | null; framework: Framework | null } {
   const k = kindFacts(work.kind)
-  const taken = <T>(said: T | null | undefined, of: readonly T[] = []): T | null =>
+  const taken = <T>(said: T | null | undefined, of: readonly (T | null)[] = []): T | null =>
     said !== null && said !== undefined && of.includes(said) ? said : (of[0] ?? null)
   return {
     ...work,
     pontics: k.pontics ? work.pontics : [],
     restoration: taken(work.restoration, k.restorations),
-    framework: taken(work.framework, k.frameworks),
+    framework: taken(work.framework, k.frameworks?.length === 1 ? k.frameworks : [null, ...(k.frameworks ?? [])]),
   }
 }
 

@@ -83,11 +83,46 @@ const lacksOf = (setup: Plan['setup'], burs: Plan['burs']): string[] => [
 ]
 
 function titleOf({ c }: Work): string {
-  const { title, restorations } = c.kind
+  const { title, restorations, frameworks = [] } = c.kind
+  const framework = frameworks.length > 1 ? c.asks('framework') : null
+  if (framework) return `${title}: ${framework}`
   return restorations.length > 1 && c.restoration
     ? `${title}: ${c.pontics.length > 0 && c.kind.spans ? `${c.units.length + c.pontics.length}-unit bridge, ` : ''}${c.restoration}`
     : title
 }
+
+type Call = ReturnType<typeof calling>
+
+const holdsOf = (drafts: readonly Drafted[], call: Call, has: (id: string) => boolean): Hold[] =>
+  drafts.flatMap(({ id, hold }): Hold[] =>
+    hold
+      ? [
+          {
+            id: holdId(hold),
+            name: hold.name,
+            stepId: id,
+            title: call(hold.title),
+            evidence: call(hold.evidence),
+            mandatory: hold.mandatory ?? false,
+            from: hold.fromCard ? 'card' : 'plan',
+            because: hold.because,
+            again: (hold.again ?? [id]).filter(has),
+            ...(hold.restsOn ? { restsOn: hold.restsOn.filter(has) } : {}),
+          },
+        ]
+      : [],
+  )
+
+const countsOf = (drafts: readonly Drafted[], call: Call): Count[] =>
+  drafts.flatMap((draft) =>
+    (draft.countsIn ?? []).map((n): Count => ({
+      stays: 0,
+      ...n,
+      what: call(n.what),
+      ...(draft.tooth ? { tooth: draft.tooth } : {}),
+      inStep: draft.id,
+    })),
+  )
 
 /**
  * Compiles a visit: steps in order with who and when, one merged setup, bur order, holds, counts, clashes, and the
@@ -136,33 +171,8 @@ function planFor(request: VisitRequest, practice: Practice, held: boolean): Plan
   const links = wired.steps.flatMap(({ draft, after }) => linksOf(draft, after, has, call))
   const named = namedLines(drafts, drawn, setup)
   const steps = withThings(drawn, setup, named)
-  const holds = drafts.flatMap(({ id, hold }): Hold[] =>
-    hold
-      ? [
-          {
-            id: holdId(hold),
-            name: hold.name,
-            stepId: id,
-            title: call(hold.title),
-            evidence: call(hold.evidence),
-            mandatory: hold.mandatory ?? false,
-            from: hold.fromCard ? 'card' : 'plan',
-            because: hold.because,
-            again: (hold.again ?? [id]).filter(has),
-            ...(hold.restsOn ? { restsOn: hold.restsOn.filter(has) } : {}),
-          },
-        ]
-      : [],
-  )
-  const counts = drafts.flatMap((draft) =>
-    (draft.countsIn ?? []).map((n): Count => ({
-      stays: 0,
-      ...n,
-      what: call(n.what),
-      ...(draft.tooth ? { tooth: draft.tooth } : {}),
-      inStep: draft.id,
-    })),
-  )
+  const holds = holdsOf(drafts, call, has)
+  const counts = countsOf(drafts, call)
   // Before the clash rules look: what they read is no question to a person.
   const asked = {
     facts: works.map((w) => [...w.c.asked.facts].toSorted()),

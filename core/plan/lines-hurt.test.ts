@@ -10,7 +10,7 @@ import { reductionTargets } from '../measure/reduction'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
 import { isAnterior } from '../teeth/arch'
-import { jawOf, parts, type Tooth } from '../teeth/notation'
+import { jawOf, parts, toTooth } from '../teeth/notation'
 import { compile } from './compile'
 import { turns } from './shielded'
 
@@ -162,7 +162,7 @@ describe('A17 on the lip side of a lower incisor no groove is deeper than 1.0 mm
       )
       const lip = plan.steps.filter((s) => s.cut?.form === 'groove' && s.cut.surface === 'labial')
       const least = reductionTargets(restoration).facial.leastMm
-      const lower = jawOf(tooth as Tooth) === 'lower'
+      const lower = jawOf(toTooth(tooth)) === 'lower'
       expect(lip.length, tooth).toBeGreaterThan(0)
       for (const { cut, burId } of lip) {
         expect(cut?.depthMm, tooth).toBe(lower ? Math.min(least, 1) : least)
@@ -203,5 +203,78 @@ describe('A15, B126 what guards the eyes lies out and is said at the first bur, 
       const first = planOf(name).steps.find((s) => turns(s))
       if (first) expect(seen(name), name).toContain(first.id)
     }
+  })
+})
+
+describe('A35, A36, A37 and A41 what a bonded piece is made of', () => {
+  const team = { dentist: 'dentist', assistants: ['assistant'] }
+  const bridge = (kind: string, pontic: string, framework?: string): Plan =>
+    compile(
+      parse({
+        kind,
+        teeth: pontic === '32' ? ['33', '31'] : ['42'],
+        pontics: [pontic],
+        ...(framework ? { framework } : {}),
+        date: '2026-11-24',
+        team,
+      }),
+      practice,
+    )
+  it('A35 a framework nobody has named is never guessed: it stops the delivery, is asked at the preparation, then stands in title, slip, box and hold', () => {
+    for (const pontic of ['32', '41']) {
+      const unsaid = bridge('bridge.ceramic.deliver', pontic)
+      expect(unsaid.clashes.find((x) => x.id === 'made-of-what')).toMatchObject({ severity: 'stop' })
+      expect(bridge('bridge.ceramic.prepare', pontic).clashes.find((x) => x.id === 'made-of-what')).toMatchObject({
+        severity: 'ask',
+        decides: 'dentist',
+      })
+      const primers = (plan: Plan): string[] =>
+        plan.setup.filter((l) => /silane|primer.metal/.test(l.needs.join())).map((l) => `${l.id} ${l.readiness}`)
+      expect(primers(unsaid)).toEqual(['silane standby', 'metal-primer standby'])
+      for (const framework of ['zirconia', 'lithium disilicate']) {
+        const [prepared, delivered] = [
+          bridge('bridge.ceramic.prepare', pontic, framework),
+          bridge('bridge.ceramic.deliver', pontic, framework),
+        ]
+        for (const plan of [prepared, delivered]) {
+          expect(plan.title).toContain(framework)
+          expect(plan.clashes.some((x) => x.id === 'made-of-what')).toBe(false)
+          expect(plan.asked.facts.flat()).toContain('framework')
+        }
+        expect(prepared.steps.find((s) => s.id === 'records.pontic-note')?.title).toContain(framework)
+        expect(delivered.steps.find((s) => s.id === 'arrival.piece')?.detail).toContain(framework)
+        expect(delivered.holds.find((h) => h.name === 'fit')?.evidence).toContain(framework)
+        expect(primers(delivered)).toEqual([framework === 'zirconia' ? 'metal-primer open' : 'silane open'])
+      }
+    }
+    // One stuff only: nothing is asked.
+    expect(planOf('J02-bonded-metal-bridge-delivery').clashes.some((x) => x.id === 'made-of-what')).toBe(false)
+  })
+  any((plan) => {
+    const cleaned = plan.steps.find((s) => s.id.startsWith('delivery.clean-piece'))
+    const works = [plan.request, ...plan.request.also]
+    if (cleaned && works.length === 1) {
+      const { restoration, framework, deliveryCement, kind } = plan.request
+      const zirconia = restoration === 'monolithic zirconia crown' || framework === 'zirconia'
+      const bonded = kind !== 'crown.deliver' || deliveryCement === 'resin'
+      // A36 alcohol does not take the phosphate of saliva off.
+      if (zirconia && bonded) {
+        expect(cleaned.title).toContain('zirconia cleaner')
+        expect(cleaned.needs.map((n) => n.what)).toEqual(['zirconia cleaner', 'air abrasion', 'ultrasonic bath'])
+      }
+    }
+    // A37 a film of silicone on a fitting side that is bonded is not a matter of course.
+    const bonded =
+      plan.steps.some((s) => s.id.startsWith('delivery.seat') && s.needs.length > 0) &&
+      plan.setup.some((l) => l.needs.some((n) => /^cement\.(resin$|veneer)/.test(n)) && l.readiness === 'open')
+    if (bonded && works.length === 1)
+      expect(plan.setup.filter((l) => l.needs.includes('fit checker') && l.readiness === 'open')).toEqual([])
+    // A41 hydrofluoric acid is spoken of only where there is glass to etch.
+    const glass = works.some(
+      (w) =>
+        w.framework === 'lithium disilicate' ||
+        ['lithium disilicate crown', 'laminate veneer', 'ceramic inlay', 'ceramic onlay'].includes(w.restoration ?? ''),
+    )
+    if (!glass) expect(plan.steps.some((s) => s.cautions.some((x) => x.text.includes('ydrofluoric')))).toBe(false)
   })
 })

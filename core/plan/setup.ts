@@ -26,45 +26,54 @@ function pieceOf({ step, need }: Use, item: Item | undefined): string {
   return counted === 'patient' ? 'the patient’s' : counted === 'tooth' ? (step.tooth ?? '') : step.id
 }
 
-/** How much is laid out: of each piece the most that any step asks of it, the pieces added up. */
-function quantityOf(uses: readonly Use[], item: Item | undefined): number {
-  const pieces = new Map<string, number>()
+/** Of each piece the use that asks the most of it: a thing used again by a later step is one thing. */
+function piecesOf(uses: readonly Use[], item: Item | undefined): Use[] {
+  const pieces = new Map<string, Use>()
   for (const use of uses) {
     const piece = pieceOf(use, item)
-    pieces.set(piece, Math.max(pieces.get(piece) ?? 0, use.need.quantity))
+    const most = pieces.get(piece)
+    if (!most || use.need.quantity > most.need.quantity) pieces.set(piece, use)
   }
-  let sum = 0
-  for (const n of pieces.values()) sum += n
-  return round(sum, 1)
+  return [...pieces.values()]
 }
+
+/** How much is laid out: the pieces added up. */
+const quantityOf = (pieces: readonly Use[]): number =>
+  round(
+    pieces.reduce((sum, p) => sum + p.need.quantity, 0),
+    1,
+  )
 
 const mostActs = 4
 
+/** An act is called by its title: without the tooth before it, up to the tooth or the detail behind it. */
+const actOf = ({ title }: UsesThings): string =>
+  itsName(
+    title
+      .replace(/^[^a-z]+: /, '')
+      .split(/[:,(]/, 1)
+      .join('')
+      .replace(/ \d+ s$/, '')
+      .trim() || title,
+  )
+
 /**
  * Why so many of a thing that is used up: one a tooth, or one for each of the acts that take one; nothing where it is laid
- * out once. '3: one each for primer, bond and etch'.
+ * out once. '3: one each for primer, bond and etch'. The parts add up to what lies there.
  */
-function countWhy(uses: readonly Use[], item: Item | undefined, quantity: number): string | undefined {
+function countWhy(pieces: readonly Use[], item: Item | undefined, quantity: number): string | undefined {
   if (!item || item.unit !== 'piece' || quantity < 2) return undefined
-  const counted = new Set(uses.map((u) => countedBy(u.need, item)))
+  const counted = new Set(pieces.map((u) => countedBy(u.need, item)))
   if (counted.has('tooth')) return 'one a tooth'
-  if (!counted.has('act') || uses.length < 2) return undefined
+  if (!counted.has('act') || pieces.length < 2) return undefined
   const acts = new Map<string, number>()
-  // An act is called by its title, up to the tooth or the detail behind it.
-  for (const { step, need } of uses) {
-    const act = itsName(
-      step.title
-        .split(/[:,(]/)[0]
-        ?.replace(/ \d+ s$/, '')
-        .trim() ?? step.title,
-    )
-    acts.set(act, (acts.get(act) ?? 0) + need.quantity)
-  }
+  for (const { step, need } of pieces) acts.set(actOf(step), (acts.get(actOf(step)) ?? 0) + need.quantity)
   // Of what is shared out between acts nobody counts a part.
   if ([...acts.values()].some((n) => !Number.isInteger(n))) return undefined
   const said = [...acts].map(([act, n]) => `${n} for “${act}”`)
-  return said.length > mostActs
-    ? `${said.slice(0, mostActs).join(', ')} and ${said.length - mostActs} more acts`
+  const more = said.length - mostActs
+  return more > 0
+    ? `${said.slice(0, mostActs).join(', ')} and ${more} more ${more === 1 ? 'act' : 'acts'}`
     : said.join(', ')
 }
 
@@ -99,7 +108,8 @@ function lineOf(id: string, match: Match, uses: readonly [Use, ...Use[]]): Setup
   const counting = uses.filter((u) => u.need.readiness === readiness)
   const when = counting.find((u) => u.need.when !== undefined)?.need.when
   const piecesMm = counting.flatMap((u) => u.need.piecesMm ?? [])
-  const quantity = quantityOf(counting, item)
+  const pieces = piecesOf(counting, item)
+  const quantity = quantityOf(pieces)
   const line: SetupLine = {
     id,
     name: item?.name ?? first.need.words ?? first.need.what.replaceAll('.', ', '),
@@ -115,7 +125,7 @@ function lineOf(id: string, match: Match, uses: readonly [Use, ...Use[]]): Setup
   }
   if (readiness !== 'open' && when !== undefined) line.when = when
   if (piecesMm.length > 0) line.piecesMm = piecesMm
-  const counted = countWhy(counting, item, line.quantity)
+  const counted = countWhy(pieces, item, line.quantity)
   if (counted !== undefined) line.counted = counted
   if (match.because) line.because = match.because
   if (match.lack) line.lack = match.lack

@@ -23,7 +23,8 @@ function withShields(draft: Drafted, where: keyof typeof caution): Drafted {
   const { needs = [], cautions = [] } = draft
   return {
     ...draft,
-    needs: [...needs, open('face shield', 2)],
+    // Those put on at the beginning, whatever a practice has taken off there.
+    needs: [...needs, open('face shield', 2), open('mask', 2, { piece: 'masks' })],
     cautions: [...cautions, { text: saidOf(caution[where]), standing: 'C' }],
   }
 }

@@ -51,7 +51,7 @@ function Made({ work, kind, asked, set, disabled }: Told) {
         <Pick<Framework>
           disabled={disabled}
           label="Framework"
-          value={work.framework ?? firstOf(kind.frameworks)}
+          value={work.framework}
           onPick={(framework) => set({ framework })}
           options={kind.frameworks.map((value) => ({ value, label: value }))}
         />

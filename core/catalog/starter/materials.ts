@@ -236,6 +236,7 @@ export const materials = {
     ['two-part-bond', 'Bond for etched metal, two bottles', ['bond.two-part'], 45, 40, { ...mL, ...resin }],
     ['silane', 'Silane', ['silane'], 45, 20, mL],
     ['metal-primer', 'Primer for metal and zirconia', ['primer.metal and zirconia'], 45, 20, { ...mL, ...resin }],
+    ['zirconia-cleaner', 'Cleaning agent for zirconia, alkaline', ['zirconia cleaner'], 45, 30, { ...mL }],
     ['glycerine', 'Glycerine gel', ['glycerine gel'], 70, 14, { ...once, unit: 'mL' }],
     ['clean-up-brush', 'Clean-up brush', ['clean-up brush'], 100, 6, once],
     ['disclosing', 'Disclosing solution', ['disclosing solution'], 35, 35, { ...once, unit: 'mL' }],

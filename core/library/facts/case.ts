@@ -18,6 +18,11 @@ export const caseFacts = {
     of: (c) => c.pontics.map((u) => u.label).join(', '),
   },
   restoration: { says: 'what is made', from: 'the case', of: (c) => c.restoration ?? undefined },
+  framework: {
+    says: 'what the framework of a bonded bridge is made of, where it may be one of several and somebody has said it',
+    from: 'the case',
+    of: (c) => ((c.kind.frameworks?.length ?? 0) > 1 ? (c.asks('framework') ?? undefined) : undefined),
+  },
   'kind of work': { says: 'what kind of work it is', from: 'the case', of: (c) => c.kind.family },
   'bonded bridge': {
     says: 'a bonded bridge is or was made',

@@ -100,8 +100,8 @@ describe('the bond follows the system', () => {
 describe('the piece follows its stuff', () => {
   it.each([
     ['lithium disilicate crown', 'Silane on the fitting side 60 s, dry'],
-    ['monolithic zirconia crown', 'Primer for zirconia on the fitting side, dry'],
-    ['metal-ceramic crown', 'Primer for metal on the fitting side, dry'],
+    ['monolithic zirconia crown', 'Primer with phosphate monomer for zirconia on the fitting side, dry'],
+    ['metal-ceramic crown', 'Primer with phosphate monomer for metal on the fitting side, dry'],
   ] as const)('%s', (restoration, says) => {
     const p = planOf({
       kind: 'crown.deliver',

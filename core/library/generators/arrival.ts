@@ -14,6 +14,13 @@ export function pieceWords(c: Case, n = c.units.length): string {
   return n > 1 && !/bridge|framework/.test(one) ? one.replace(/\b(inlay|onlay|laminate)\b/g, '$1s') : one
 }
 
+/** Where it may be one of several stuffs, which it is is read on the slip. */
+function made(c: Case): string {
+  if ((c.kind.frameworks?.length ?? 0) < 2) return ''
+  const framework = c.asks('framework')
+  return framework ? `${framework}, ` : 'what it is made of, '
+}
+
 /** The laboratory's piece is looked at before the patient sits: a delivery without it is stopped here. */
 function piece(c: Case, mark: string): Block {
   const own = c.request.kind === 'gold.deliver' ? goldWork(c).inlays : c.units
@@ -23,7 +30,8 @@ function piece(c: Case, mark: string): Block {
     what,
     own: own.map((u) => u.label).join(', '),
     several: what.endsWith('s'),
-    handedOn: () => ['Name, teeth, shade, contacts on the model; last visit’s notes read.', ...askedOfLab(c)].join(' '),
+    handedOn: () =>
+      [`Name, teeth, ${made(c)}shade, contacts on the model; last visit’s notes read.`, ...askedOfLab(c)].join(' '),
   })
 }
 

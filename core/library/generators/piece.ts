@@ -7,16 +7,22 @@ import { lay } from '../lay'
 import { type Block } from '../build'
 import type { Case } from '../case'
 
-export type Stuff = 'glass ceramic' | 'zirconia' | 'metal'
+/** `not known`: nobody has said what the framework is made of; nothing is put on it before somebody does. */
+export type Stuff = 'glass ceramic' | 'zirconia' | 'metal' | 'not known'
 
 /** What the fitting side is made of. */
 export function stuffOf(c: Case): Stuff {
   if (c.restoration === 'resin-bonded retainer')
-    return c.asks('framework') === 'zirconia'
-      ? 'zirconia'
-      : c.asks('framework') === 'base metal'
-        ? 'metal'
-        : 'glass ceramic'
+    switch (c.asks('framework')) {
+      case 'zirconia':
+        return 'zirconia'
+      case 'base metal':
+        return 'metal'
+      case 'lithium disilicate':
+        return 'glass ceramic'
+      case null:
+        return 'not known'
+    }
   if (c.restoration === 'monolithic zirconia crown') return 'zirconia'
   return c.restoration === 'full metal crown' || c.restoration === 'metal-ceramic crown' ? 'metal' : 'glass ceramic'
 }
@@ -25,12 +31,16 @@ const cleaned: Record<Stuff, string> = {
   'glass ceramic': 'etched at the laboratory; not touched again',
   zirconia: 'no acid on zirconia: it takes the place its primer needs',
   metal: 'dry metal: a film of water keeps the primer off',
+  'not known': 'silane for glass ceramic, a primer with phosphate for zirconia and metal: the wrong one holds nothing',
 }
+
+/** What is bonded with resin: every bonded bridge and laminate, and a crown where resin was named. */
+const isBonded = (c: Case): boolean => c.kind.bonds === true || c.asks('deliveryCement') === 'resin'
 
 /** The piece cleaned of its try-in. */
 export function cleanPiece(c: Case, what: string): Block {
   const stuff = stuffOf(c)
-  return lay(c, 'delivery.clean-piece', { what, stuff })
+  return lay(c, 'delivery.clean-piece', { what, stuff, bonded: isBonded(c) })
 }
 
 /** The primer its stuff wants, on the fitting side. */

@@ -41,7 +41,7 @@ export const arrivalSteps = {
       open('bib'),
       open('patient shield'),
       open('gloves', 2),
-      open('mask', 2),
+      open('mask', 2, { piece: 'masks' }),
       open('mirror'),
       open('explorer'),
       open('periodontal probe'),

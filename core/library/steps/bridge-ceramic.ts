@@ -46,7 +46,11 @@ export const bridgeCeramicSteps = {
   },
   'records.pontic-note': {
     ...plan,
-    title: 'Slip: pontic $pontics flat on the tongue side, clear in side and forward bite',
+    title: {
+      if: 'framework',
+      use: 'Slip: $framework; pontic $pontics flat on the tongue side, clear in side and forward bite',
+      else: 'Slip: of what it is made, as the dentist says; pontic $pontics flat on the tongue side, clear in side and forward bite',
+    },
     minutes: [0.3, 0.5, 1],
     place: 'desk',
     fn: 'chart note',
@@ -153,6 +157,14 @@ export const bridgeCeramicSteps = {
   'delivery.try-in:ceramic bridge': {
     ...deliverySteps['delivery.try-in'],
     hurts: [],
+    hold: {
+      ...deliverySteps['delivery.try-in'].hold,
+      evidence: {
+        if: 'framework',
+        use: 'contacts, seat, ledges; $framework, as the slip says',
+        else: 'contacts, seat, ledges; what it is made of, as the slip says',
+      },
+    },
     title: 'Try in the bridge, $teeth: seats on the ledges, contacts, pontic on the tissue',
     mistakes: [
       'closed on it to see: ceramic that is not bonded cracks',

@@ -79,7 +79,15 @@ export const deliverySteps = {
     needs: [
       open('floss', 300),
       open('contact film', 2),
-      open('fit checker', 1),
+      {
+        if: { all: ['$bitten', { not: 'bonded at delivery' }] },
+        use: open('fit checker', 1),
+        else: standby(
+          'fit checker',
+          'the seat is doubted: the fitting side is cleaned and conditioned again after it',
+          1,
+        ),
+      },
       { if: '$bitten', use: [open('articulating paper', 2)] },
       standby('shade guide', 'the shade is doubted'),
     ],

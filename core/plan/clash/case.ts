@@ -23,6 +23,26 @@ const pieceNotHere: Rule = ({ c }) =>
       )
     : null
 
+/** Silane does nothing on zirconia, and its primer nothing on glass: what the piece is made of is never guessed. */
+const madeOfWhat: Rule = ({ c }) => {
+  if (!c.kind.frameworks || c.asks('framework') !== null) return null
+  const which = c.kind.frameworks.join(' or ')
+  return c.kind.delivers
+    ? clash(
+        'made-of-what',
+        'stop',
+        `Nobody has said what the bridge is made of: ${which}?`,
+        'its fitting side is cleaned and primed by that, and the wrong way holds nothing',
+        'read the laboratory’s slip, ask the laboratory, and enter it with the case',
+      )
+    : forDentist(
+        'made-of-what',
+        `The framework is not chosen: ${which}?`,
+        'the laboratory works to the slip, and the delivery cleans and primes by it',
+        'the dentist chooses before the slip is written',
+      )
+}
+
 const dualArchWithoutStop: Rule = ({ c, uses }) => {
   if (!uses('dual-arch tray')) return null
   const open = c.units.filter((u) => !u.mesial.tooth || !u.distal.tooth)
@@ -207,6 +227,7 @@ const smallForIt: Rule = ({ c, steps }) => {
 /** Each is named for what it finds; a visit shows those that speak. */
 export const caseRules: readonly Rule[] = [
   pieceNotHere,
+  madeOfWhat,
   dualArchWithoutStop,
   injectionTooLong,
   gumClosesIn,
