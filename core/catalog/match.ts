@@ -17,12 +17,10 @@ export interface Need {
   because?: Reason
   /** Lengths of single pieces, mm, for cord. */
   piecesMm?: number[]
-  /** Names the very piece where several steps speak of the same one: a tray that is painted, then loaded. */
+  /** Names the very piece where several steps speak of the same one: a tray that is painted, then loaded. 'one a tooth': those of a tooth share it. */
   piece?: string
   /** What it is, where more has to be known of it than that it lies there: the clamp is drawn and said with the sheet. */
   is?: 'clamp'
-  /** Stands by beside what is laid open of the same: a line of its own, never added to that or lost in it. */
-  further?: true
   /** The need in a person's words, for when nothing owned fits. */
   words?: string
   /** Other needs that would do, in order, and what is lost by each. */

@@ -95,6 +95,7 @@ const things: readonly Thing[] = [
   row('light sleeve', 'light sleeve'),
   row('triturator', 'triturator, triturate'),
   row('composite warmer', 'warmer, composite warmer'),
+  row('cold agent, pulp tester', 'cold spray'),
   row('zirconia cleaner', 'zirconia cleaner'),
   row('air abrasion', 'air abrasion'),
   row('ultrasonic bath', 'ultrasonic bath, ultrasonic'),

@@ -14,6 +14,8 @@ import { generators, type GeneratorName } from './generators'
 import { cutSteps, type Minutes } from './generators/cutting'
 import { goldWork } from './gold-work'
 import { lay } from './lay'
+import { say } from './markup'
+import { plain } from './said'
 import { made, prepared, type Prepared } from './prepare'
 import type { Own, Scope } from './scope'
 import { steps, type StepId } from './steps'
@@ -89,7 +91,8 @@ function partOf(part: Part, scope: Scope): Block {
     return cutSteps(c, part.cut, part.minutes, (u) => valuesOf(part.with ?? {}, { c, own: { ...own, u } }))
   if ('if' in part) return holds(part.if, scope) ? blockOf(part.do, scope) : blockOf(part.else ?? [], scope)
   if ('each' in part) return sequence(...rounds[part.each](c).map((u) => blockOf(part.do, { c, own: { ...own, u } })))
-  if ('absent' in part) return absent(part.absent, reason(part.because, part.standing ?? 'C'))
+  if ('absent' in part)
+    return absent(plain(say(part.absent, scope)), reason(plain(say(part.because, scope)), part.standing ?? 'C'))
   const [name, given] = part
   const values = given ? valuesOf(given, scope) : {}
   return isGenerator(name) ? called(name)(c, values, own) : lay(c, name, { ...own, ...values })

@@ -1,6 +1,25 @@
 /** Fillings, posts, bonded pieces: increments, post space, mix limits. Standing C unless said. */
 import { round, type Figure, type Reason } from '../figure'
 
+/**
+ * What lies under an amalgam, by the depth of the cavity, mm: a base of about 1 mm only where 2 mm of amalgam are left over it
+ * (1.5 is the least that does not break), a liner only where the floor is truly deep. Common practice; 5 mm for deep is our own.
+ * @param depthMm nothing where nobody has measured: it is decided at the probe
+ * @example underAmalgam(4) // { base: true, liner: false, leftMm: 3 }
+ */
+export function underAmalgam(depthMm: number | undefined): {
+  base: boolean
+  liner: boolean
+  leftMm: number | undefined
+} {
+  if (depthMm === undefined) return { base: false, liner: false, leftMm: undefined }
+  const leftMm = Math.round((depthMm - baseMm) * 10) / 10
+  return { base: leftMm >= leastOverBaseMm, liner: depthMm >= deepMm, leftMm }
+}
+const baseMm = 1
+const leastOverBaseMm = 2
+const deepMm = 5
+
 /** Most a bulk increment may be thick, and what is left for the cover layer, mm. */
 export const bulkMostMm = 4
 export const coverMm = 2

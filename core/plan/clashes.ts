@@ -4,6 +4,7 @@ import { itemsById } from '../catalog/match'
 import type { Clash, SetupLine } from '../model/plan'
 import type { Step } from '../model/step'
 import type { Case } from '../library/case'
+import { itemIdOf } from './setup'
 import { alertRules } from './clash/alerts'
 import { caseRules } from './clash/case'
 import { materialRules } from './clash/materials'
@@ -33,7 +34,7 @@ export function findClashes(works: readonly Case[], setup: readonly SetupLine[],
       uses,
       bonds,
       before: (need) => c.asks('earlier').filter((e) => e.date <= request.date && matches(e.uses, need)),
-      itemOf: (line) => byId.get(line.id),
+      itemOf: (line) => byId.get(itemIdOf(line)),
     }
     for (const rule of rules) {
       const one = rule(facts)

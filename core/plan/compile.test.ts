@@ -9,6 +9,7 @@ import { layOut } from '../schedule/timeline'
 import { allTeeth, isPrimary, toTooth } from '../teeth/notation'
 import { questions } from '../practice/choices'
 import { comparePlans } from '../schedule/compare'
+import { itemIdOf } from './setup'
 import { compile } from './compile'
 import { RequestError } from './team'
 import { kindTable } from '../kinds'
@@ -326,7 +327,7 @@ describe('properties over random cases', () => {
                 (l) =>
                   l.steps.includes(s.id) &&
                   (practice.items
-                    .find((i) => i.id === l.id)
+                    .find((i) => i.id === itemIdOf(l))
                     ?.serves.some((x) => x === n.what || n.orElse?.some((o) => o.what === x)) ||
                     l.id === `lack:${n.what}`),
               ),

@@ -10,7 +10,7 @@ import { reductionTargets } from '../measure/reduction'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
 import { isAnterior } from '../teeth/arch'
-import { jawOf, parts, toTooth } from '../teeth/notation'
+import { jawOf, parts, toTooth, write, type Tooth } from '../teeth/notation'
 import { compile } from './compile'
 import { turns } from './shielded'
 
@@ -276,5 +276,170 @@ describe('A35, A36, A37 and A41 what a bonded piece is made of', () => {
         ['lithium disilicate crown', 'laminate veneer', 'ceramic inlay', 'ceramic onlay'].includes(w.restoration ?? ''),
     )
     if (!glass) expect(plan.steps.some((s) => s.cautions.some((x) => x.text.includes('ydrofluoric')))).toBe(false)
+  })
+})
+
+describe('A120, A121 veneers where dentine shows, and where it does not', () => {
+  const team = { dentist: 'dentist', assistants: ['assistant'] }
+  const veneers = (kind: string, teeth: string[], more: object): Plan =>
+    compile(parse({ kind, teeth, date: '2026-11-24', team, ...more }), practice)
+  it('A120 says wholly in enamel only where it is; dentine without a shell is asked about, by its own reason', () => {
+    for (const kind of ['veneer.prepare', 'laminate.prepare'])
+      for (const teeth of [['12', '11'], ['22'], ['42', '41', '31']])
+        for (const inEnamel of [true, false])
+          for (const veneerProvisional of ['none', 'locked-on shell']) {
+            const plan = veneers(kind, teeth, { inEnamel, visitChoices: { veneerProvisional } })
+            const why = plan.absent.filter((a) => a.what === 'provisional').map((a) => a.because.text)
+            const words = JSON.stringify([plan.steps, plan.absent])
+            expect(words.includes('holly in enamel')).toBe(inEnamel)
+            const open = !inEnamel && veneerProvisional === 'none'
+            expect(why).toHaveLength(veneerProvisional === 'none' ? 1 : 0)
+            if (open) expect(why[0]).toContain('dentine shows')
+            expect(plan.clashes.find((x) => x.id === 'open-dentine')?.decides).toBe(open ? 'dentist' : undefined)
+          }
+  })
+  it('A121 checks the edge of those teeth only whose edge is covered, in enamel or not', () => {
+    for (const inEnamel of [true, false]) {
+      const plan = veneers('veneer.prepare', ['12', '11', '21'], { inEnamel, ofTooth: { 11: { coveredEdge: true } } })
+      const detail = plan.steps.find((s) => s.id === 'cutting.reduction-check')?.detail ?? ''
+      expect(detail).toMatch(/edge 1\.0–1\.5 mm of 11[,.]/)
+      expect(
+        veneers('veneer.prepare', ['12', '21'], { inEnamel }).steps.find((s) => s.id === 'cutting.reduction-check')
+          ?.detail,
+      ).not.toContain('edge')
+    }
+    const all = veneers('laminate.prepare', ['41', '31'], {
+      ofTooth: { 41: { coveredEdge: true }, 31: { coveredEdge: true } },
+    })
+    expect(all.steps.find((s) => s.id === 'cutting.reduction-check')?.detail).toContain('of 41, 31')
+  })
+})
+
+describe('A127, A128 what lies under an amalgam', () => {
+  const amalgam = (tooth: string, surfaces: string, depthMm?: number): Plan =>
+    compile(
+      parse({
+        kind: 'filling.amalgam',
+        teeth: [tooth],
+        ofTooth: { [tooth]: { surfaces, ...(depthMm === undefined ? {} : { depthMm }) } },
+        date: '2026-11-24',
+        team: { dentist: 'dentist', assistants: ['assistant'] },
+      }),
+      practice,
+    )
+  const acts = (plan: Plan): string[] =>
+    plan.steps.filter((s) => /\.(liner|base)/.test(s.id)).map((s) => s.id.split('.').slice(2).join('.'))
+  it('A127 lays no base where under 2 mm of amalgam would be left, says why, and says the sum where it does', () => {
+    for (const [tooth, surfaces, depthMm] of [
+      ['47', 'O', 2],
+      ['15', 'DO', 2.5],
+      ['36', 'DO', 4],
+      ['26', 'MOD', 3],
+      ['17', 'MO', 4.5],
+    ] as const) {
+      const plan = amalgam(tooth, surfaces, depthMm)
+      const base = depthMm - 1 >= 2
+      expect(acts(plan), tooth).toEqual(base ? ['base-mix', 'base'] : [])
+      expect(plan.setup.some((l) => l.needs.some((n) => ['base cement', 'liner'].includes(n)))).toBe(base)
+      const figure = plan.steps.flatMap((s) => s.figures).find((f) => f.name === 'amalgam over the base')
+      if (base) expect(figure?.value).toBeGreaterThanOrEqual(1.5)
+      else expect(plan.absent.map((a) => a.because.text).join()).toContain(`${depthMm} mm less a base of 1`)
+    }
+    // Nobody has measured: decided at the probe, and the cement stands by.
+    const unknown = amalgam('45', 'DO')
+    expect(acts(unknown)).toEqual([])
+    expect(unknown.setup.find((l) => l.needs.includes('base cement'))).toMatchObject({ readiness: 'standby' })
+  })
+  it('A128 mixes the liner of a truly deep floor on the pad, then the base, both before placing', () => {
+    for (const tooth of ['37', '16', '24'])
+      for (const depthMm of [5, 6]) {
+        const plan = amalgam(tooth, 'MO', depthMm)
+        expect(acts(plan)).toEqual(['liner-mix', 'liner', 'base-mix', 'base'])
+        const at = (id: string): number => plan.steps.findIndex((s) => s.id === `filling.${tooth}.${id}`)
+        expect(at('base')).toBeLessThan(at('condense'))
+        expect(plan.setup.find((l) => l.needs.includes('liner'))?.quantity).toBe(1)
+        expect(JSON.stringify(plan.steps)).not.toContain('ugenol')
+      }
+    expect(acts(amalgam('37', 'MO', 4.5))).toEqual(['base-mix', 'base'])
+  })
+})
+
+describe('B1, B2, B3 and A12 whatever touches gum has that gum numb and tested, whatever the pulp', () => {
+  /** Steps that press on or cut into the gum, each with the tooth whose gum it is. */
+  const touched = (plan: Plan): { id: string; teeth: readonly Tooth[] }[] =>
+    plan.steps.flatMap((s) => {
+      const gum =
+        s.act === 'cord in' ||
+        s.id.endsWith('.matrix') ||
+        (s.id.startsWith('filling.') && s.id.includes('.clamp') && !s.id.includes('clamp-off')) ||
+        ((s.cut?.form === 'chamfer' || s.cut?.form === 'shoulder') && plan.request.margin !== 'supragingival')
+      if (gum && s.tooth) return [{ id: s.id, teeth: [s.tooth] }]
+      return s.act === 'sheet on' ? [{ id: s.id, teeth: s.asks.flatMap((a) => a.teeth ?? []) }] : []
+    })
+  any((plan) => {
+    // Asleep, or sealed in without cutting: by other ways, or none.
+    if (plan.request.also.length > 0 || /primary|child/.test(plan.kind)) return
+    const gum = touched(plan)
+    if (gum.length === 0) return
+    const numb = plan.holds.filter((h) => h.name === 'numb').map((h) => h.evidence)
+    expect(plan.absent.some((a) => a.because.text.startsWith('nothing in this visit hurts'))).toBe(false)
+    for (const { id, teeth } of gum)
+      for (const t of teeth)
+        expect(
+          numb.some((e) => e.includes(write(t, plan.notation))),
+          `${id} at ${t}: ${numb.join()}`,
+        ).toBe(true)
+  })
+  const team = { dentist: 'dentist', assistants: ['assistant'] }
+  const of = (more: object): Plan => compile(parse({ date: '2026-11-24', team, ...more }), practice)
+  const evidence = (plan: Plan): string => plan.holds.find((h) => h.name === 'numb')?.evidence ?? ''
+  it('B1 a dead tooth whose margin lies at the gum is numbed on both sides, above the gum it is not', () => {
+    for (const [tooth, sides] of [
+      ['21', 'lip and palate'],
+      ['42', 'lip and tongue'],
+      ['13', 'lip and palate'],
+    ] as const) {
+      const post = (margin: string): Plan =>
+        of({
+          kind: 'post.core',
+          teeth: [tooth],
+          margin,
+          vital: false,
+          visitChoices: { bondingIsolation: 'rolls and suction' },
+        })
+      expect(evidence(post('subgingival')), tooth).toContain(`${tooth} ${sides} side`)
+      expect(evidence(post('supragingival')), tooth).toBe('')
+    }
+  })
+  it('B2 each clamped tooth is numb and tested on both sides, the second one too', () => {
+    for (const [tooth, far] of [
+      ['25', '12'],
+      ['36', '42'],
+      ['14', '22'],
+    ] as const) {
+      const plan = of({ kind: 'gold.deliver', teeth: [tooth], vital: false })
+      expect(plan.steps.find((s) => s.id === 'isolation.second-clamp')?.title, tooth).toContain(far)
+      expect(evidence(plan), tooth).toMatch(new RegExp(`${far} lip and (palate|tongue) side`))
+    }
+  })
+  it('B3 A12 a banded and wedged tooth is tested on cheek and inner side, an occlusal cavity without a band is not', () => {
+    for (const kind of ['filling.bulk', 'filling.amalgam'])
+      for (const [tooth, inner] of [
+        ['16', 'palate'],
+        ['46', 'tongue'],
+        ['25', 'palate'],
+      ] as const) {
+        const filled = (surfaces: string): string =>
+          evidence(
+            of({
+              kind,
+              teeth: [tooth],
+              ofTooth: { [tooth]: { surfaces } },
+              visitChoices: { bondingIsolation: 'rolls and suction' },
+            }),
+          )
+        expect(filled('MO'), `${kind} ${tooth}`).toContain(`${tooth} cheek and ${inner} side`)
+        expect(filled('O'), `${kind} ${tooth}`).not.toContain(inner)
+      }
   })
 })

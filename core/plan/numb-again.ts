@@ -63,7 +63,9 @@ function testAgain(
     passes: ['explorer'],
     needs: [
       open('explorer'),
-      ...agents.map((a) => standby(`cartridge.${a}`, 'the test is not good and more is given', 1)),
+      ...agents.map((a) =>
+        standby(`cartridge.${a}`, 'the test is not good and more is given', 1, { piece: 'reserve' }),
+      ),
     ],
     reason: reason('numbness has an end: by the clock it may be over here', 'M'),
     hold: {

@@ -21,7 +21,7 @@ interface Use {
 
 /** Which piece a use means: uses of the same piece are one, of different ones they add up. */
 function pieceOf({ step, need }: Use, item: Item | undefined): string {
-  if (need.piece !== undefined) return need.piece
+  if (need.piece !== undefined) return need.piece === 'one a tooth' ? (step.tooth ?? '') : need.piece
   const counted = countedBy(need, item)
   return counted === 'patient' ? 'the patient’s' : counted === 'tooth' ? (step.tooth ?? '') : step.id
 }
@@ -120,8 +120,7 @@ function lineOf(id: string, match: Match, uses: readonly [Use, ...Use[]]): Setup
     phase: first.step.phase,
     steps: [...new Set(uses.map((u) => u.step.id))],
     needs: [...new Set(uses.map((u) => u.need.what))],
-    // The further one follows what is laid open: it is not exchanged by itself.
-    alternatives: first.need.further ? [] : match.alternatives,
+    alternatives: match.alternatives,
   }
   if (readiness !== 'open' && when !== undefined) line.when = when
   if (piecesMm.length > 0) line.piecesMm = piecesMm
@@ -143,6 +142,25 @@ function withStock(line: SetupLine, item: Item | undefined, c: Case): SetupLine 
   return line
 }
 
+/** A piece that is used up and kept in reserve beside those laid open is a line of its own: which item it is of. */
+const counted = new Set<Item['unit']>(['piece', 'cartridge'])
+const furtherOf = (id: string): string => `${id}.further`
+export const itemIdOf = ({ id }: Pick<SetupLine, 'id'>): string => id.replace(/\.further$/, '')
+
+/** What is laid open and what stands by of the same: one line, unless it is counted by the piece and used up. */
+function linesOf(id: string, match: Match, uses: readonly [Use, ...Use[]]): SetupLine[] {
+  const { item } = match
+  const opened = uses.filter((u) => u.need.readiness === 'open')
+  const kept = uses.filter((u) => u.need.readiness === 'standby')
+  const [[one, ...others], [reserve, ...more]] = [opened, kept]
+  if (!item || item.reusable || !counted.has(item.unit) || !one || !reserve) return [lineOf(id, match, uses)]
+  // The reserve follows what is laid open: it is not exchanged by itself.
+  return [
+    lineOf(id, match, [one, ...others]),
+    { ...lineOf(furtherOf(id), match, [reserve, ...more]), alternatives: [] },
+  ]
+}
+
 /**
  * Merges the needs of all steps into one setup: one mirror for the whole visit, one sleeve for the patient, a brush for
  * each act, cord piece by piece. What nothing owned answers stays as a lack.
@@ -152,11 +170,17 @@ export function mergeSetup(steps: readonly UsesThings[], answer: Answers, c: Cas
   for (const step of steps) {
     for (const need of step.needs) {
       const match = answer(need)
-      const id = `${match.item?.id ?? `lack:${need.what}`}${need.further ? '.further' : ''}`
+      const id = match.item?.id ?? `lack:${need.what}`
       const thing = things.get(id)
       if (thing) thing.uses.push({ step, need })
       else things.set(id, { match, uses: [{ step, need }] })
     }
   }
-  return [...things].map(([id, { match, uses }]) => withStock(lineOf(id, match, uses), match.item, c))
+  const lines = [...things].flatMap(([id, { match, uses }]) =>
+    linesOf(id, match, uses).map((line) => withStock(line, match.item, c)),
+  )
+  // In order of use, a reserve where it may be wanted.
+  const turn = new Map(steps.map((s, i) => [s.id, i]))
+  const first = ({ steps: [at] }: SetupLine): number => (at === undefined ? 0 : (turn.get(at) ?? 0))
+  return lines.toSorted((a, b) => first(a) - first(b))
 }

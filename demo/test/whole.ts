@@ -8,6 +8,7 @@ import { adhesives, takes, withActivator } from '../../core/practice/adhesives'
 import { cordsLie } from '../../core/schedule/cords'
 import { overlong } from '../../core/schedule/overlong'
 import { layOut } from '../../core/schedule/timeline'
+import { itemIdOf } from '../../core/plan/setup'
 import { sure } from '../../core/sure'
 import { practice } from './plans'
 
@@ -37,7 +38,8 @@ function everyNeedIsMet(p: Plan): void {
       const line = p.setup.find(
         (l) =>
           l.steps.includes(s.id) &&
-          (l.id === `lack:${n.what}` || practice.items.find((i) => i.id === l.id)?.serves.some((x) => answers.has(x))),
+          (l.id === `lack:${n.what}` ||
+            practice.items.find((i) => i.id === itemIdOf(l))?.serves.some((x) => answers.has(x))),
       )
       must(line !== undefined, `${s.id} needs ${n.what}`)
       if (line?.lack) must(p.lacks.includes(line.lack), `${s.id}: ${line.lack}`)

@@ -338,6 +338,7 @@ export const materials = {
     ['articulating-paper', 'Articulating paper', ['articulating paper'], 40, 60, once],
     ['contact-film', 'Contact film, thin', ['contact film'], 50, 30, once],
     ['shim-foil', 'Thin foil for the bite', ['foil'], 50, 20, once],
+    ['cold-spray', 'Cold spray for pulp tests', ['cold agent'], 45, 120, { stock: 2 }],
     ['alcohol', 'Alcohol', ['alcohol'], 45, 45, { ...once, unit: 'mL', stock: 500 }],
     ['hypochlorite', 'Sodium hypochlorite', ['hypochlorite'], 60, 45, { ...mL }],
     ['edta', 'EDTA 17 %', ['edta'], 50, 40, mL],

@@ -1,5 +1,6 @@
 /** What is asked of the whole work: its teeth together, its margin, its tissue, the patient. */
 import { kindFacts } from '../../kinds'
+import { soreGum } from '../../measure/numbing'
 import { labels, teethOf, unitCount } from '../case'
 import type { Fact } from './fact'
 
@@ -46,8 +47,27 @@ export const caseFacts = {
     of: (c) => c.asks('margin'),
     values: ['supragingival', 'equigingival', 'subgingival'],
   },
+  'margin at the gum': {
+    says: 'the margin lies level with the gum or under it: what is done there touches it',
+    from: 'the case',
+    of: (c) => c.asks('margin') !== 'supragingival',
+  },
+  'gum sore of the work': {
+    says: 'what hurts where the gum of all its teeth is touched',
+    from: 'the case',
+    of: (c) => soreGum(teethOf(c)),
+  },
   'wall missing': { says: 'a cusp or wall is gone', from: 'the case', of: (c) => c.asks('missingWall') },
   'all in enamel': { says: 'the preparation stays in enamel', from: 'the case', of: (c) => c.asks('inEnamel') },
+  'teeth with the edge covered': {
+    says: 'those teeth whose biting edge the piece covers',
+    from: 'the tooth',
+    of: (c) =>
+      c.units
+        .filter((u) => u.says('coveredEdge') === true)
+        .map((u) => u.said)
+        .join(', '),
+  },
   'part-erupted': { says: 'the last tooth is not fully through', from: 'the case', of: (c) => c.asks('partErupted') },
   'piece on hand': { says: 'the laboratory’s piece is here', from: 'the case', of: (c) => c.asks('pieceOnHand') },
   crossbite: { says: 'the lower teeth bite outside the upper', from: 'the case', of: (c) => c.asks('crossbite') },

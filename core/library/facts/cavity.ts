@@ -1,6 +1,6 @@
 /** What is asked of a tooth that is filled or gets an inlay: its surfaces, boxes, depth, and how much goes in. */
 import { amalgamFor, injectedFor } from '../../measure/volumes'
-import { bandHeight } from '../../measure/restoring'
+import { bandHeight, underAmalgam } from '../../measure/restoring'
 import { soreGum } from '../../measure/numbing'
 import { besideBoxes, boxesOf, cavityBoxes, depthOf, surfacesOf, volumeOf } from '../cavity'
 import { ofUnit, type Fact } from './fact'
@@ -50,6 +50,27 @@ export const cavityFacts = {
     says: 'how deep the cavity is: 4 where nobody has measured',
     from: 'the tooth',
     of: ofUnit(depthOf),
+    unit: 'mm',
+  },
+  'depth measured': {
+    says: 'somebody has measured how deep the cavity is',
+    from: 'the tooth',
+    of: ofUnit((u) => u.says('depthMm') !== undefined),
+  },
+  'base wanted': {
+    says: 'enough amalgam is left over a base',
+    from: 'reckoned',
+    of: ofUnit((u) => underAmalgam(u.says('depthMm')).base),
+  },
+  'liner wanted': {
+    says: 'the floor is truly deep',
+    from: 'reckoned',
+    of: ofUnit((u) => underAmalgam(u.says('depthMm')).liner),
+  },
+  'amalgam over a base': {
+    says: 'how much amalgam is left over a base of about 1 mm',
+    from: 'reckoned',
+    of: ofUnit((u) => underAmalgam(u.says('depthMm')).leftMm),
     unit: 'mm',
   },
   'cavity volume': { says: 'how much goes into the cavity', from: 'reckoned', of: ofUnit((u, c) => volumeOf(c, u)) },

@@ -1,5 +1,5 @@
 import { lay } from '../lay'
-import { isPrimary, jawOf, parts } from '../../teeth/notation'
+import { isPrimary, jawOf, parts, type Tooth } from '../../teeth/notation'
 import { reason, round, type Figure } from '../../figure'
 import { numbRule } from '../../measure/numb-lasts'
 import { cartridgesFor, plannedAnaesthetic } from '../../measure/anaesthetic'
@@ -20,14 +20,23 @@ import { childBounds, childOf, type Case } from '../case'
 
 /** How the visit is made painless, decided by what its work does: what hurts where, and what covers it. */
 export type Numbing =
-  | { by: 'needle'; sites: readonly Site[]; injections: Injection[] }
+  | {
+      by: 'needle'
+      sites: readonly Site[]
+      injections: Injection[]
+      /** Living teeth that are cut or opened: they are tested themselves, not only their gum. Milk teeth do not answer to cold reliably. */
+      cut: readonly Tooth[]
+    }
   | { by: 'nothing' }
   | { by: 'sleep' }
 
 /** What everything that hurts in these steps asks to be numb. */
 export function numbingOf(drafts: readonly Drafted[]): Numbing {
   const sites = drafts.flatMap((d) => d.hurts ?? [])
-  return sites.length === 0 ? { by: 'nothing' } : { by: 'needle', sites, injections: injectionsFor(sites) }
+  if (sites.length === 0) return { by: 'nothing' }
+  const cut = drafts.flatMap((d) => (d.cut ? (d.hurts ?? []) : [])).filter((s) => s.tissue === 'tooth')
+  const teeth = [...new Set(cut.map((s) => s.tooth))].filter((t) => !isPrimary(t))
+  return { by: 'needle', sites, injections: injectionsFor(sites), cut: teeth }
 }
 
 const isPremolarPulp = ({ tooth, pulp }: Site): boolean =>
@@ -148,7 +157,7 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
       mental: injections.some((i) => i.technique === 'inferior-alveolar' && i.covers.some(isPremolarPulp)),
       cartridges: doses.map((d) => open(`cartridge.${d.agent}`, d.cartridges)),
       moreCartridges: doses.map((d) =>
-        standby(`cartridge.${d.agent}`, 'the test is not good and more is given', 1, { further: true }),
+        standby(`cartridge.${d.agent}`, 'the test is not good and more is given', 1, { piece: 'reserve' }),
       ),
       adrenaline: doses.some((d) => d.agent.includes('adrenaline')),
       needles,
@@ -164,9 +173,11 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
 /** The dentist tests each site, and signs: nothing that hurts comes before it. */
 export function numbTest(c: Case, numbing: Numbing): Block {
   if (numbing.by !== 'needle') return nothing
-  const { sites, injections } = numbing
+  const { sites, injections, cut } = numbing
   const where = testWords(sites, injections, c.say)
   return lay(c, 'anaesthesia.test', {
+    cold: cut.map(c.say).join(', '),
+    several: cut.length > 1,
     where,
     takes: injections.some(isBlock) ? 'anaesthetic.block' : 'anaesthetic.infiltration',
   })

@@ -2,7 +2,7 @@
 import { sure } from '../../sure'
 import type { Cut, CutForm } from '../../catalog/cut'
 import { reductionTargets, writeRange } from '../../measure/reduction'
-import { sorePulp, soreTooth } from '../../measure/numbing'
+import { soreGum, sorePulp, soreTooth, type Site } from '../../measure/numbing'
 import { isNarrow } from '../../teeth/arch'
 import { jawOf } from '../../teeth/notation'
 import { sequence, type Block } from '../build'
@@ -54,6 +54,13 @@ const unsaid: Record<'detail' | 'told' | 'passes' | 'needs' | 'cautions' | 'cues
     because: undefined,
   }
 
+/** A margin at or under the gum is cut in the gum, whatever the pulp: a veneer's runs along the lip side only. */
+function gumAt(c: Case, u: Unit, { form }: CutLine): Site[] {
+  if (form !== 'chamfer' && form !== 'shoulder') return []
+  if (!c.restoration || c.asks('margin') === 'supragingival') return []
+  return soreGum([u.tooth], c.kind.family === 'veneer' ? ['cheek'] : ['cheek', 'inner'])
+}
+
 /** A cut of a tooth as a step. @param known `first` of all: the handpiece and the cautions are said there, once; `painless` where nothing is alive. */
 function cutStep(c: Case, u: Unit, line: CutLine, [short, likely, long]: Minutes, known: Own): Block {
   return lay(c, 'cutting.$act.$tooth', {
@@ -65,10 +72,12 @@ function cutStep(c: Case, u: Unit, line: CutLine, [short, likely, long]: Minutes
     likely,
     long,
     reshapes: jawOf(u.tooth),
-    hurts:
-      known['painless'] !== true && c.asks('vital') && !(line.enamel && c.asks('inEnamel'))
+    hurts: [
+      ...(known['painless'] !== true && c.asks('vital') && !(line.enamel && c.asks('inEnamel'))
         ? (line.pulp ? sorePulp : soreTooth)(u.tooth)
-        : [],
+        : []),
+      ...gumAt(c, u, line),
+    ],
     cut: cutOf(u, line),
   })
 }

@@ -40,7 +40,7 @@ import {
 import { goldFoil, goldInlays } from './gold'
 import { finalImpression } from './impression'
 import { impressionAndProvisional } from './impression-and-provisional'
-import { isolation, isolationOff, rolls, sheetOff, sheetOn, type Sheet } from './isolation'
+import { isolation, isolationOff, rolls, secondClamp, sheetOff, sheetOn, type Sheet } from './isolation'
 import { overgrownTissue } from './overgrown'
 import { cleanPiece, primePiece } from './piece'
 import { coat, rootDrawn, spaceForPost, type RootStage } from './post'
@@ -118,6 +118,7 @@ export const generators = {
   isolation: (c) => isolation(c),
   'isolation off': (c) => isolationOff(c),
   'sheet on': (c, sheet: Sheet) => sheetOn(c, sheet),
+  'second clamp': (c) => secondClamp(c),
   'sheet off': (c, off: { purpose?: Sheet['purpose']; why?: string }) => sheetOff(c, off),
   // Records
   'painted tray': (c) => paintTray(c),

@@ -146,6 +146,15 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
   )
 }
 
+/** The far end of the sheet held by a clamp of its own; nothing where both ends are clamped anyway. */
+export function secondClamp(c: Case): Block {
+  const holes = damTeeth(c.sheet.teeth, [...c.asks('missing'), ...c.asks('pontics')])
+  const anchor = holes.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
+  const far = lastOf(holes)
+  if (far === anchor || otherClamp(c.sheet.teeth, holes, anchor)) return nothing
+  return lay(c, 'isolation.second-clamp', { farSaid: c.say(far), soreGum: soreGum([far]) })
+}
+
 /** The sheet comes off, and every piece between the holes is accounted for. */
 export function damOff(c: Case, { purpose, why }: { purpose?: Sheet['purpose']; why?: string } = {}): Block {
   if (c.sheet.staysOn) return nothing

@@ -152,8 +152,8 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
     ])
     expect(p.setup.filter((l) => l.readiness === 'standby').map((l) => [l.id, l.when])).toEqual([
       ['lidocaine.further', 'the test is not good and more is given'],
+      ['cotton-pellet.further', 'the tissue weeps: back-up, counted'],
       ['cord-00', 'the tissue blanches'],
-      ['cotton-pellet', 'the tissue weeps: back-up, counted'],
       ['cord-1', 'the tissue blanches'],
       ['flowable', 'there is a void or a short margin'],
     ])

@@ -14,10 +14,33 @@ export const fillingAmalgam: Kind = {
       do: [
         ['cavity read'],
         ['matrix', { kind: 'circumferential' }],
-        // A liner where it is deep, a base mixed at the bench.
-        'filling.$tooth.liner',
-        'filling.$tooth.base-mix',
-        'filling.$tooth.base',
+        // A base where enough amalgam is left over it, a liner where the floor is truly deep; both mixed at the bench.
+        {
+          if: 'base wanted',
+          do: [
+            { if: 'liner wanted', do: ['filling.$tooth.liner-mix', 'filling.$tooth.liner'] },
+            'filling.$tooth.base-mix',
+            'filling.$tooth.base',
+          ],
+          else: [
+            {
+              if: 'depth measured',
+              do: [
+                {
+                  absent: 'base and liner in $said',
+                  because:
+                    '$(cavity depth) mm less a base of 1 would leave $(amalgam over a base) mm of amalgam: under 2 it breaks',
+                },
+              ],
+              else: [
+                {
+                  absent: 'base and liner in $said',
+                  because: 'nobody has measured how deep it is: decided at the probe, the cement stands by',
+                },
+              ],
+            },
+          ],
+        },
         'filling.$tooth.triturate',
         'filling.$tooth.condense',
         'filling.$tooth.carve',

@@ -7,7 +7,7 @@ export const goldDeliver: Kind = {
   work: [
     // The sheet made tight to the last drop: second clamp, light-cured seal.
     ['sheet on', { purpose: 'foil' }],
-    { if: underSheet, do: ['isolation.second-clamp', 'isolation.seal:gold'] },
+    { if: underSheet, do: [['second clamp'], 'isolation.seal:gold'] },
     { if: 'alert.chlorhexidine', do: ['isolation.scrub:with alcohol'], else: ['isolation.scrub'] },
     ['gold inlays'],
     { each: 'tooth for foil', do: [['gold foil']] },

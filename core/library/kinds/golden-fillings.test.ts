@@ -7,7 +7,7 @@ import { visitRequest } from '../../model/request'
 import { planOf, practice, title, inOrder, tie, own, laid, burs, figure, counts } from '../../../demo/test/plans'
 
 describe('J07, amalgam', () => {
-  it('the full pass list: bur, slow round, hand instruments, band, liner, base 1 : 1, triturate, condense, carve, band off, sides, roll, floss, sheet off with its pieces, paper till even', () => {
+  it('the full pass list: bur, slow round, hand instruments, band, base 1 : 1, triturate, condense, carve, band off, sides, roll, floss, sheet off with its pieces, paper till even', () => {
     const p = planOf('J07-amalgam')
     inOrder(
       p,
@@ -17,7 +17,7 @@ describe('J07, amalgam', () => {
       'cutting.box-edges.36',
       'filling.36.read',
       'filling.36.matrix',
-      'filling.36.liner',
+      'filling.36.base-mix',
       'filling.36.base',
       'filling.36.triturate',
       'filling.36.condense',

@@ -31,8 +31,19 @@ export const veneerProvisional: Parts = [
     if: ['school.veneerProvisional', 'is', 'none'],
     do: [
       {
-        absent: 'provisional',
-        because: 'wholly in enamel: the polished tooth is its own cover; nothing is sensitive and nothing shows',
+        if: 'all in enamel',
+        do: [
+          {
+            absent: 'provisional',
+            because: 'wholly in enamel: the polished tooth is its own cover; nothing is sensitive and nothing shows',
+          },
+        ],
+        else: [
+          {
+            absent: 'provisional',
+            because: 'no shell is chosen, and dentine shows: it is covered some other way, as the dentist says',
+          },
+        ],
       },
     ],
     else: ['provisional.spot-etch', 'provisional.shell', { each: 'first tooth', do: ['provisional.shell-edges'] }],

@@ -1,6 +1,8 @@
 import { open, reason, standby } from '../needs'
 import type { Template } from '../template'
 
+export const coldBurns = reason('Cold stays on the tooth: on gum or lip it burns', 'C')
+
 export const anaesthesiaSteps = {
   'anaesthesia.topical': {
     phase: 'anaesthesia',
@@ -76,16 +78,33 @@ export const anaesthesiaSteps = {
     title: 'Test: numb where it will hurt',
     act: 'numb',
     told: 'tested numbness: $where',
-    detail: 'By {explorer}: $where.',
+    detail: {
+      say: ['By {explorer}: $where.', { if: '$cold', use: ' The tooth itself by {cold spray} on a {pellet}: $cold.' }],
+    },
     fn: 'numb test',
     place: 'mouth',
     minutes: [0.3, 0.5, 2],
-    passes: ['{mirror}', '{explorer}'],
-    needs: [open('mirror'), open('explorer')],
+    passes: ['{mirror}', '{explorer}', { if: '$cold', use: '{cold spray} on a {pellet}' }],
+    needs: [
+      open('mirror'),
+      open('explorer'),
+      {
+        if: '$cold',
+        use: [
+          open('cold agent', 1, {
+            orElse: [{ what: 'pulp tester', loss: 'by current, not by cold: never with a pacemaker' }],
+          }),
+          open('cotton pellet', 1, { piece: 'cold' }),
+        ],
+      },
+    ],
+    cautions: { if: '$cold', use: [coldBurns] },
     hold: {
       name: 'numb',
       title: 'Numb, tested',
-      evidence: 'the dentist’s own test: $where',
+      evidence: {
+        say: ['the dentist’s own test: $where', { if: '$cold', use: '; $cold by cold, no answer' }],
+      },
       because: reason('no cutting, clamp or cord before the tissue is numb', 'C'),
       // What was given is written down before it is tested: agent, amount, where.
       restsOn: ['anaesthesia.inject'],

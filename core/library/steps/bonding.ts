@@ -78,6 +78,10 @@ export const bondingSteps = {
       else: '{Brush} the excess clean, cure in turns, $label',
     },
     told: 'removed the excess resin on $label',
+    hurts: {
+      if: { all: [['kind of work', 'is', 'crown'], 'margin at the gum'] },
+      use: '$(gum sore of the work)',
+    },
     detail: '{Floss} while it can still move; knotted {floss} pulled through sideways.',
     minutes: [0.5, 1, 2],
     passes: { if: '$tack', use: ['light', '{scaler}', '{floss}'], else: ['{brush}', '{floss}', 'light'] },

@@ -181,6 +181,10 @@ export const deliverySteps = {
     minutes: [1, 2, 4],
     told: 'removed the excess {cement}',
     fn: 'excess removal',
+    hurts: {
+      if: { all: [['kind of work', 'is', 'crown'], 'margin at the gum'] },
+      use: '$(gum sore of the work)',
+    },
     passes: ['{scaler}', 'knotted {floss}'],
     needs: [open('scaler'), open('floss', 600), { if: 'bridge', use: [open('floss threader')] }],
     ties: [

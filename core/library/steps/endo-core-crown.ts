@@ -1,3 +1,4 @@
+import { coldBurns } from './anaesthesia'
 import { exposure } from './shared'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
@@ -85,9 +86,16 @@ export const endoCoreCrownSteps = {
     phase: 'records',
     fn: 'radiograph',
     helped: false,
-    needs: [open('film holder'), open('cotton pellet', 2)],
+    needs: [
+      open('film holder'),
+      open('cotton pellet', 2),
+      open('cold agent', 1, {
+        orElse: [{ what: 'pulp tester', loss: 'by current, not by cold: never with a pacemaker' }],
+      }),
+    ],
+    cautions: [coldBurns],
     told: 'tested the pulp and looked at the film',
-    detail: 'Cold on a {pellet}, a sound neighbour first; crown and bone are judged to hold what is planned.',
+    detail: '{Cold spray} on a {pellet}, a sound neighbour first; crown and bone are judged to hold what is planned.',
     hold: {
       name: 'plan',
       title: 'Root canal, and worth a crown',

@@ -6,27 +6,29 @@ const place = { phase: 'restoring', fn: 'placing', place: 'mouth', helped: true 
 const finishing = { phase: 'finishing', fn: 'polishing', place: 'mouth', helped: true } as const
 
 export const fillingAmalgamSteps = {
+  'filling.$tooth.liner-mix': {
+    ...place,
+    title: 'Mix the two pastes of the {liner} on the {pad}',
+    minutes: [0.2, 0.3, 0.5],
+    tooth: '$tooth',
+    fn: 'chairside',
+    place: 'bench',
+    helped: false,
+    needs: [open('liner', 0.2, { piece: 'one a tooth' }), open('mixing pad'), open('mixing spatula')],
+  },
   'filling.$tooth.liner': {
     ...place,
     title: '{Liner} on the deepest spot',
     minutes: [0.3, 0.5, 1],
     tooth: '$tooth',
     passes: ['{liner} on its {carrier}'],
-    needs: {
-      if: ['cavity depth', 'at least', 3],
-      use: [open('liner', 0.2), open('liner carrier')],
-      else: [standby('liner', 'the floor is close to the pulp', 0.2), open('liner carrier')],
-    },
-    reason: practice({
-      if: ['cavity depth', 'at least', 3],
-      use: 'deep: the floor is close to the pulp',
-      else: 'stands by: opened where the floor is deep',
-    }),
-    mistakes: ['eugenol {liner} where resin follows one day: say it in the record'],
+    helps: 'holds the {pad} close by',
+    needs: [open('liner', 0.2, { piece: 'one a tooth' }), open('liner carrier')],
+    reason: practice('deep: the floor is close to the pulp'),
   },
   'filling.$tooth.base-mix': {
     ...place,
-    title: 'Mix the {base cement}, powder to liquid 1 : 1',
+    title: 'Mix the {base cement}, powder to liquid 1 : 1, thick and no longer sticky',
     minutes: [0.3, 0.5, 0.75],
     tooth: '$tooth',
     fn: 'chairside',
@@ -50,6 +52,13 @@ export const fillingAmalgamSteps = {
         text: 'one scoop of powder to one drop of liquid',
         standing: 'C',
       },
+      {
+        name: 'amalgam over the base',
+        value: '$(amalgam over a base)',
+        unit: 'mm',
+        text: '$(cavity depth) − 1 = $(amalgam over a base) mm amalgam; never under 1.5',
+        standing: 'C',
+      },
     ],
   },
   'filling.$tooth.triturate': {
@@ -65,6 +74,10 @@ export const fillingAmalgamSteps = {
       standby('amalgam capsule', 'the cavity is deeper than planned'),
       open('triturator'),
       open('amalgam well'),
+      {
+        if: { not: 'depth measured' },
+        use: [standby('base cement', 'a base of about 1 mm fits: the probe finds 3 mm or more')],
+      },
     ],
     figures: ['$(cavity volume)', '$(amalgam figure)'],
     cautions: [reason('Waste amalgam and capsules by local rules; never the sink', 'C')],

@@ -34,6 +34,7 @@ export const fillingSteps = {
     fn: 'matrix placement',
     place: 'mouth',
     helped: true,
+    hurts: '$(gum sore here)',
     minutes: [1, 2, 4],
     passes: {
       if: ['$kind', 'is', 'circumferential'],

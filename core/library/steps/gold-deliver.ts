@@ -19,7 +19,8 @@ const secondClamp = open('clamp.premolar', 1, {
 export const goldDeliverSteps = {
   'isolation.second-clamp': {
     ...sheet,
-    title: 'Second {clamp} or {floss} tie at the front end',
+    title: 'Second {clamp} at the front end, on $farSaid; or a {floss} tie there, as the dentist says',
+    hurts: '$soreGum',
     minutes: [0.5, 1, 2],
     needs: [secondClamp],
     passes: ['{clamp} in forceps, {floss} tied on'],

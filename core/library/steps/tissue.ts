@@ -41,7 +41,7 @@ const cordIn = {
     },
     open('dappen dish'),
     { if: { not: ['$agent', 'is', 'plain'] }, use: [open('$agentNeed', '$soakedMl')] },
-    standby('cotton pellet', 'the tissue weeps: back-up, counted', 2),
+    standby('cotton pellet', 'the tissue weeps: back-up, counted', 2, { piece: 'one a tooth' }),
     // Not for bonding, where no salt may reach the dentine: those cords are placed without a plan of sites.
     {
       if: { all: [['$agent', 'is', 'plain'], '$sites'] },

@@ -11,9 +11,12 @@ const depth = {
   passes: ['silicone index in slices', '{probe}'],
   figures: [],
   detail: {
-    if: 'all in enamel',
-    use: 'Labial $(reduction.facial) in three planes, margin $(reduction.margin), wholly in enamel.',
-    else: 'Labial $(reduction.facial) in three planes, margin $(reduction.margin), edge $(reduction.incisal).',
+    say: [
+      'Labial $(reduction.facial) in three planes, margin $(reduction.margin)',
+      { if: 'teeth with the edge covered', use: ', edge $(reduction.incisal) of $(teeth with the edge covered)' },
+      { if: 'all in enamel', use: ', wholly in enamel' },
+      '.',
+    ],
   },
   hold: {
     name: 'reduction',

@@ -204,6 +204,21 @@ const tooFewHands: Rule = ({ steps }) => {
     : null
 }
 
+/** Dentine cut and left open for weeks is sore, and takes up what the mouth brings. */
+const openDentine: Rule = ({ c }) =>
+  c.kind.family === 'veneer' &&
+  c.kind.prepares &&
+  c.asked.choices.has('veneerProvisional') &&
+  c.school('veneerProvisional') === 'none' &&
+  !c.asks('inEnamel')
+    ? forDentist(
+        'open-dentine',
+        'Dentine shows, and no shell is made',
+        'open dentine is sore until the delivery, and the bond to it is weaker then',
+        'seal it with adhesive today, before the impression; or a shell, or another cover',
+      )
+    : null
+
 /** What a lower incisor has to give is little: what is made of it is asked before a bur goes in. */
 const smallForIt: Rule = ({ c, steps }) => {
   if (!c.restoration || c.kind.family === 'veneer' || !steps.some((s) => s.cut?.form === 'groove')) return null
@@ -234,6 +249,7 @@ export const caseRules: readonly Rule[] = [
   washInTray,
   placeOfBridge,
   smallForIt,
+  openDentine,
   sealedInWhere,
   weakLight,
   shortPost,
