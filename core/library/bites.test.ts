@@ -65,7 +65,9 @@ describe('in its order', () => {
     const p = compile(request(kind), practice)
     const bite = at(p, (s) => s.bite !== undefined && s.bite !== 'tried in')
     expect(at(p, (s) => s.act === 'sheet off')).toBeLessThan(bite)
-    const gloss = p.steps.findLastIndex((s) => /polish|\.one$|\.pumice$/.test(s.id) && s.phase === 'finishing')
+    const gloss = p.steps.findLastIndex((s) => /polish|smooth-again$/.test(s.id) && s.phase === 'finishing')
+    // Gold is glossed with dry powder, which wants the sheet.
+    if (kind === 'gold.deliver') expect(at(p, (s) => s.id === 'finishing.one')).toBeLessThan(bite)
     if (kind !== 'filling.amalgam' && kind !== 'inlay.deliver') expect(bite).toBeLessThan(gloss)
   })
   it('amalgam is not polished today', () => {

@@ -125,7 +125,7 @@ export function dayOf(works: readonly Work[]): Block {
       ...waiting,
       ...order.flatMap((o) => [o.work, o.afterSheet]),
       packOut(sure(first).c),
-      closing(cases, { asleep: true, out }),
+      closing(cases, { asleep: true, out: [...out, 'gauze'] }),
     )
   }
   return sequence(

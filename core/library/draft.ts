@@ -41,6 +41,8 @@ export interface CountIn<T = string> {
   id: string
   what: T
   planned: number
+  /** As many as lie on the tray, of this need: whatever asks for them. */
+  asLaid?: string
   outStep: string
   /** How many of them are meant to stay: a crown that is cemented, stopping under a provisional. */
   stays?: number

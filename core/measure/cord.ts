@@ -50,7 +50,7 @@ function onFrontTooth(
           : wide
             ? '1'
             : '0'
-  const why = delicate ? 'thin gum or a shallow crevice' : `${tissue.crevice} crevice`
+  const why = delicate ? 'thin gum or a shallow crevice, where it recedes' : `${tissue.crevice} crevice`
   const where = layer === 'single' ? 'cord' : `${layer} cord`
   return { size, because: reason(`${which}, ${why}: ${where} ${size}; white tissue means one size smaller`, 'C') }
 }
@@ -64,12 +64,15 @@ export function cordSize(layer: CordLayer, tissue: CrevicePicture, tooth: Tooth)
   const front = slender(tooth)
   if (front) return onFrontTooth(layer, tissue, front)
   const delicate = tissue.biotype === 'thin' || tissue.probingDepthMm <= 1
-  const why = tissue.biotype === 'thin' ? 'thin tissue' : `probing depth ${round(tissue.probingDepthMm)} mm`
+  const why =
+    tissue.biotype === 'thin' ? 'thin tissue, which recedes' : `probing depth ${round(tissue.probingDepthMm)} mm`
   if (layer === 'base') {
     return delicate
       ? { size: '00', because: reason(`${why}: base cord one size finer, 00`, 'C') }
       : { size: '0', because: reason('base cord 0; it stays in during the impression', 'C') }
   }
+  if (layer === 'top' && delicate)
+    return { size: '0', because: reason(`${why}: top cord no thicker than 0, or the gum recedes`, 'C') }
   if (layer === 'top') {
     const size = ({ narrow: '1', normal: '2', wide: '3' } as const)[tissue.crevice]
     return { size, because: reason(`${tissue.crevice} crevice: top cord ${size}; it may stand at the crest`, 'C') }
@@ -83,11 +86,23 @@ export function cordSize(layer: CordLayer, tissue: CrevicePicture, tooth: Tooth)
   }
 }
 
+/**
+ * The cord before cutting: 00 where the gum has to be held away from the bur, 000 where it only keeps it dry or would be
+ * hurt: thin gum, a narrow crevice, a lower incisor. Common practice.
+ */
+export function guardSize(tissue: CrevicePicture, tooth: Tooth): { size: CordSize; why: string } {
+  if (tissue.biotype === 'thin') return { size: '000', why: 'thin gum: it recedes where it is pressed' }
+  if (tissue.crevice === 'narrow') return { size: '000', why: 'a narrow crevice: no thicker goes in' }
+  if (slender(tooth) === 'lower incisor') return { size: '000', why: 'a lower incisor: its crevice is short' }
+  return { size: '00', why: 'it holds the gum away from a margin at or under it' }
+}
+
 export type CordCoverage = 'full crown' | 'labial and proximal'
 
 /**
  * Length of one piece of cord, mm: coverage × cervical perimeter + overlap or tails.
  * The perimeter is an ellipse over the two cervical widths (M: Wheeler's means), or a measured one. Standing C.
+ * @param called what it is called where that is not its layer: one that lies alone
  * @example cordLength({ measuredPerimeterMm: 30 }, 'full crown', 'single').value // 36
  */
 export function cordLength(
@@ -95,6 +110,7 @@ export function cordLength(
   coverage: CordCoverage,
   layer: CordLayer,
   rules: Rules = standardRules,
+  called?: string,
 ): Figure {
   const measured = 'measuredPerimeterMm' in cervix
   const perimeter = measured
@@ -109,7 +125,7 @@ export function cordLength(
     : `perimeter ${round(perimeter, 1)} mm of an ellipse ${cervix.mesiodistalMm} × ${cervix.labiolingualMm} mm`
   const tail = around && layer === 'base' ? 'overlap' : 'tail'
   return {
-    name: `${layer} cord, length of a piece`,
+    name: `${called ?? `${layer} cord`}, length of a piece`,
     value,
     unit: 'mm',
     text: `${share.value} × ${from} + ${ends.value} mm ${tail} = ${value} mm`,

@@ -52,6 +52,32 @@ export function bulkIncrements(depthMm: number): Increments {
   }
 }
 
+/**
+ * Layers over the floor of a cavity that is then built up cusp by cusp: at most 2 mm each, up to about 2 mm under the cusps.
+ * Common practice.
+ * @example floorLayers(5).layersMm // [ 1.5, 1.5 ]
+ */
+export function floorLayers(depthMm: number): { layersMm: number[]; figure: Figure } {
+  const left = Math.max(0, round(depthMm - cuspsMm, 2))
+  const n = Math.ceil(left / layerMostMm)
+  const each = n === 0 ? 0 : round(left / n, 1)
+  return {
+    layersMm: Array.from({ length: n }, () => each),
+    figure: {
+      name: 'floor layers',
+      value: n,
+      unit: '',
+      text:
+        n === 0
+          ? `${depthMm} mm is no deeper than the cusps of ${cuspsMm} mm: no floor layer`
+          : `${depthMm} mm − ${cuspsMm} mm for the cusps = ${left} mm, at most ${layerMostMm} mm each: ${n} × ${each} mm`,
+      standing: 'C',
+    },
+  }
+}
+const cuspsMm = 2
+const layerMostMm = 2
+
 export interface PostSpace {
   leastMm: number
   mostMm: number

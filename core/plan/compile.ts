@@ -113,11 +113,16 @@ const holdsOf = (drafts: readonly Drafted[], call: Call, has: (id: string) => bo
       : [],
   )
 
-const countsOf = (drafts: readonly Drafted[], call: Call): Count[] =>
+/** What lies open of a need. */
+const laidOpen = (setup: Plan['setup'], need: string): number =>
+  setup.find((l) => l.readiness === 'open' && l.needs.includes(need))?.quantity ?? 0
+
+const countsOf = (drafts: readonly Drafted[], call: Call, setup: Plan['setup']): Count[] =>
   drafts.flatMap((draft) =>
-    (draft.countsIn ?? []).map((n): Count => ({
+    (draft.countsIn ?? []).map(({ asLaid, ...n }): Count => ({
       stays: 0,
       ...n,
+      ...(asLaid === undefined ? {} : { planned: laidOpen(setup, asLaid) }),
       what: call(n.what),
       ...(draft.tooth ? { tooth: draft.tooth } : {}),
       inStep: draft.id,
@@ -172,7 +177,7 @@ function planFor(request: VisitRequest, practice: Practice, held: boolean): Plan
   const named = namedLines(drafts, drawn, setup)
   const steps = withThings(drawn, setup, named)
   const holds = holdsOf(drafts, call, has)
-  const counts = countsOf(drafts, call)
+  const counts = countsOf(drafts, call, setup)
   // Before the clash rules look: what they read is no question to a person.
   const asked = {
     facts: works.map((w) => [...w.c.asked.facts].toSorted()),

@@ -9,8 +9,11 @@ import { plannedAnaesthetic } from '../measure/anaesthetic'
 import { reductionTargets } from '../measure/reduction'
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
+import { presetTable } from '../practice/functions'
 import { isAnterior } from '../teeth/arch'
 import { jawOf, parts, toTooth, write, type Tooth } from '../teeth/notation'
+import { isClock } from '../model/link'
+import { layOut } from '../schedule/timeline'
 import { compile } from './compile'
 import { turns } from './shielded'
 
@@ -441,5 +444,232 @@ describe('B1, B2, B3 and A12 whatever touches gum has that gum numb and tested, 
         expect(filled('MO'), `${kind} ${tooth}`).toContain(`${tooth} cheek and ${inner} side`)
         expect(filled('O'), `${kind} ${tooth}`).not.toContain(inner)
       }
+  })
+})
+
+describe('C114 in thin gum or a shallow crevice no layer is thicker than 0, and the reason names recession', () => {
+  any((plan) => {
+    const works = [plan.request, ...plan.request.also]
+    if (!works.every((w) => w.tissue.biotype === 'thin' || w.tissue.probingDepthMm <= 1)) return
+    for (const s of plan.steps) {
+      const cords = s.needs.filter((n) => n.what.startsWith('cord.') && n.piecesMm)
+      for (const n of cords) expect(['cord.000', 'cord.00', 'cord.0'], s.id).toContain(n.what)
+      const guards =
+        s.id.includes('cord.') && s.cord?.purpose === 'to show the margin' && works[0]?.margin !== 'supragingival'
+      if (guards) expect(s.reason?.text, s.id).toMatch(/reced/)
+    }
+  })
+})
+
+describe('B5, C108 what cuts is never polishing: bur and blade are the dentist’s in every preset, cups and discs are a step of their own', () => {
+  const tables = (['cautious', 'expanded'] as const).map((preset) => presetTable(preset, 'Dr Demo', '2026-11-01'))
+  it('B5 C108 no preset gives a bur or a blade to an assistant; a practice may', () => {
+    for (const table of tables)
+      expect(table.find((l) => l.function === 'finishing')).toMatchObject({ assistant: 'no', expanded: 'no' })
+  })
+  any((plan) => {
+    for (const s of plan.steps) {
+      const cuts = s.cut !== undefined || /\b(bur|blade)\b/.test([s.title, ...s.passes].join(' '))
+      if (s.fn === 'polishing') expect(cuts, s.id).toBe(false)
+      if (s.cut && s.place === 'mouth' && s.phase === 'finishing') expect(s.fn, s.id).toBe('finishing')
+      // A title that holds both is two steps.
+      if (s.fn === 'finishing') expect(s.title, s.id).not.toMatch(/\b(cups?|discs?|polishers?|wheels?|paste)\b/i)
+    }
+  })
+  it('B5 the dentist shapes and the expanded assistant polishes, whatever is filled or bonded', () => {
+    const expanded = { dentist: 'dentist', assistants: ['expanded'] }
+    const people = [...practice.people, { id: 'expanded', name: 'Another', roles: ['expanded assistant' as const] }]
+    for (const [kind, teeth] of [
+      ['filling.bulk', ['26']],
+      ['filling.injected', ['45']],
+      ['filling.cervical', ['34']],
+      ['inlay.deliver', ['16']],
+      ['laminate.deliver', ['11', '21']],
+    ] as const) {
+      const plan = compile(
+        parse({ kind, teeth, date: '2026-11-24', team: expanded, visitChoices: { functions: 'expanded' } }),
+        { ...practice, people },
+      )
+      for (const s of plan.steps) {
+        if (s.fn === 'finishing') expect(s.performer.personId, `${kind} ${s.id}`).toBe('dentist')
+        // Where hands work second by second, the lanes give them out.
+        if (s.fn === 'polishing' && !s.lanes) expect(s.performer.personId, `${kind} ${s.id}`).toBe('expanded')
+      }
+    }
+  })
+})
+
+describe('B55, B56 gold under the sheet', () => {
+  const gold = (more: object): Plan =>
+    compile(
+      parse({
+        kind: 'gold.deliver',
+        date: '2026-11-24',
+        team: { dentist: 'dentist', assistants: ['assistant'] },
+        ...more,
+      }),
+      practice,
+    )
+  const cases = [
+    { teeth: ['36'], ofTooth: { 36: { surfaces: 'B', made: 'foil' } }, bitten: false },
+    { teeth: ['44'], ofTooth: { 44: { surfaces: 'O', made: 'foil' } }, bitten: true },
+    { teeth: ['16'], ofTooth: { 16: { surfaces: 'MO', made: 'inlay' } }, bitten: true },
+    { teeth: ['14', '15'], ofTooth: { 14: { surfaces: 'O' }, 15: { surfaces: 'DO' } }, bitten: true },
+  ] as const
+  it('B55 is polished with dry powder under the sheet and nowhere else; bitten on only where it meets an opponent; what was eased is smoothed again', () => {
+    for (const { bitten, ...work } of cases) {
+      const plan = gold(work)
+      const at = (id: RegExp): number => plan.steps.findIndex((s) => id.test(s.id))
+      const off = at(/^isolation\.dam-off/)
+      for (const dry of [/discs$/, /pumice$/, /fifteen$/, /finishing\.one$/]) {
+        expect(at(dry)).toBeGreaterThan(0)
+        expect(at(dry)).toBeLessThan(off)
+      }
+      expect(at(/\.bite/) > off, work.teeth.join()).toBe(bitten)
+      expect(at(/smooth-again/) > at(/\.bite/), work.teeth.join()).toBe(bitten)
+      const rolls = gold({ ...work, visitChoices: { bondingIsolation: 'rolls and suction' } })
+      expect(rolls.steps.some((s) => /fifteen|finishing\.one/.test(s.id))).toBe(false)
+      expect(rolls.steps.find((s) => s.id === 'finishing.wet-paste')?.title).toContain(
+        'no dry powder without the sheet',
+      )
+    }
+  })
+  it('B56 where alcohol was the wipe it has gone dry and is away before the lamp is lit, else nothing is said of it', () => {
+    for (const { bitten: _, ...work } of cases.slice(0, 2))
+      for (const alerts of [[], ['chlorhexidine']]) {
+        const lit = gold({ ...work, alerts }).steps.find((s) => s.id.endsWith('.light'))
+        const wet = alerts.length > 0
+        expect((lit?.detail ?? '').includes('gone dry')).toBe(wet)
+        expect(lit?.cautions.some((x) => /still wet burns/.test(x.text))).toBe(wet)
+      }
+  })
+})
+
+describe('B140, B141 and B142 children asleep', () => {
+  const asleep = (more: object): Plan =>
+    compile(
+      parse({
+        kind: 'primary.incisors',
+        date: '2026-11-24',
+        weightKg: 14,
+        ageYears: 3,
+        team: { dentist: 'dentist', assistants: ['assistant'] },
+        ...more,
+      }),
+      practice,
+    )
+  const cases = [
+    { teeth: ['52', '51'] },
+    { teeth: ['62'], alerts: ['latex'] },
+    { teeth: ['61', '62'], also: [{ kind: 'primary.metal-crown', teeth: ['74', '75'] }] },
+  ]
+  it('B140 the anaesthetist is told, the child woken, turned on its side and handed over before the room is free; home is from recovery, in its own time', () => {
+    for (const more of cases) {
+      const plan = asleep(more)
+      const at = (id: string): number => plan.steps.findIndex((s) => s.id === id)
+      const order = ['asleep.pack-out', 'closing.counts', 'asleep.tell', 'asleep.wake', 'asleep.recovery'].map(at)
+      expect(order.every((i) => i > 0)).toBe(true)
+      expect(order).toEqual(order.toSorted((a, b) => a - b))
+      for (const id of ['closing.turnover', 'closing.home', 'closing.instructions'])
+        expect(
+          plan.links.some((l) => l.from === 'asleep.recovery' && l.to === id) || at(id) > at('asleep.recovery'),
+          id,
+        ).toBe(true)
+      // Nobody is in the chair any more.
+      expect(plan.steps.find((s) => s.id === 'closing.home')?.place).toBe('desk')
+      const watched = plan.links.filter(isClock).find((l) => l.to === 'closing.home' && l.from === 'asleep.recovery')
+      expect(watched?.atLeastS).toBe(1800)
+      const timeline = layOut(plan)
+      const end = (id: string): number => timeline.bars.find((s) => s.stepId === id)!.endS
+      expect(end('closing.home')).toBeGreaterThan(end('asleep.recovery') + 1800)
+      expect(end('closing.turnover')).toBeLessThan(end('closing.home'))
+    }
+    const awake = compile(
+      parse({
+        kind: 'primary.metal-crown',
+        teeth: ['84'],
+        date: '2026-11-24',
+        team: { dentist: 'dentist', assistants: ['assistant'] },
+      }),
+      practice,
+    )
+    expect(awake.steps.some((s) => s.id.startsWith('asleep.'))).toBe(false)
+  })
+  it('B141 gauze is counted in as it is laid out and out before waking; awake without a pack it is not', () => {
+    for (const more of cases) {
+      const plan = asleep(more)
+      const gauze = plan.counts.find((x) => x.id === 'gauze')
+      expect(gauze?.planned).toBe(plan.setup.find((l) => l.id === 'gauze')?.quantity)
+      expect(gauze?.planned).toBeGreaterThan(0)
+      const at = (id: string | undefined): number => plan.steps.findIndex((s) => s.id === id)
+      expect(at(gauze?.outStep)).toBeLessThan(at('asleep.wake'))
+    }
+    for (const name of files.filter((f) => !f.startsWith('J14')))
+      expect(
+        planOf(name).counts.some((x) => x.id === 'gauze'),
+        name,
+      ).toBe(false)
+  })
+  it('B142 the pack is the dentist’s or the anaesthetist’s in every preset, with a tail and a thread that shows, said aloud', () => {
+    for (const functions of ['cautious', 'expanded']) {
+      const plan = asleep({ teeth: ['51', '61'], visitChoices: { functions } })
+      for (const id of ['asleep.pack-in', 'asleep.pack-out']) {
+        const step = plan.steps.find((s) => s.id === id)
+        expect(step?.performer.personId, id).toBe('dentist')
+        expect(step?.title, id).toMatch(/the dentist or the anaesthetist: said aloud/)
+      }
+      expect(plan.steps.find((s) => s.id === 'asleep.pack-in')?.detail).toMatch(
+        /tail, and a thread that shows on X-ray/,
+      )
+    }
+  })
+})
+
+describe('C235, C238, C239 and C242 a cavity built up cusp by cusp', () => {
+  const cusps = (tooth: string, depthMm?: number): Plan =>
+    compile(
+      parse({
+        kind: 'filling.cusps',
+        teeth: [tooth],
+        ofTooth: { [tooth]: { surfaces: 'O', ...(depthMm === undefined ? {} : { depthMm }) } },
+        date: '2026-11-24',
+        team: { dentist: 'dentist', assistants: ['assistant'] },
+      }),
+      practice,
+    )
+  it('C235 the floor first, in layers of at most 2 mm, each lit, up to about 2 mm under the cusps; a depth nobody knows is asked', () => {
+    for (const [tooth, depthMm, layers] of [
+      ['46', 1.5, 0],
+      ['36', 2, 0],
+      ['25', 3.5, 1],
+      ['17', 4.5, 2],
+      ['37', 6.5, 3],
+    ] as const) {
+      const plan = cusps(tooth, depthMm)
+      const floor = plan.steps.filter((s) => /\.floor-\d$/.test(s.id))
+      expect(floor, `${tooth} ${depthMm}`).toHaveLength(layers)
+      expect(plan.steps.filter((s) => /\.floor-\d-cure$/.test(s.id))).toHaveLength(layers)
+      for (const s of floor) expect(Number(/: ([\d.]+) mm/.exec(s.title)?.[1]), s.title).toBeLessThanOrEqual(2)
+      expect(plan.clashes.some((x) => x.id === 'depth-not-known')).toBe(false)
+    }
+    expect(cusps('46').clashes.some((x) => x.id === 'depth-not-known')).toBe(true)
+  })
+  it('C238 C239 C242 each cusp by a drop, a brush and a probe laid flat, the coated plugger, flowable off the enamel edge; palatal above', () => {
+    for (const [tooth, inner] of [
+      ['16', 'palatal'],
+      ['46', 'lingual'],
+      ['24', 'palatal'],
+    ] as const) {
+      const plan = cusps(tooth, 4)
+      const own = plan.steps.filter((s) => /\.cusp-\w+$/.test(s.id))
+      expect(own.length).toBeGreaterThan(1)
+      expect(
+        own.some((s) => s.title.toLowerCase().includes(inner)),
+        tooth,
+      ).toBe(true)
+      for (const s of own) expect(s.passes.join(), s.id).toMatch(/a drop.*micro brush.*flat along the slope/)
+      expect(plan.setup.find((l) => l.needs.includes('composite plugger'))?.id).toBe('composite-plugger')
+      expect(plan.steps.find((s) => s.id.endsWith('.flow'))?.title).toContain('the enamel edge stays free')
+    }
   })
 })

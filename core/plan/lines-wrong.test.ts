@@ -70,3 +70,150 @@ describe('C121 pellets that stand by for weeping are two a tooth, whatever the l
       expect(pellets.map((l) => l.quantity)).toEqual([2 * corded.size])
   })
 })
+
+describe('A5 a cord that lies alone is called base nowhere', () => {
+  any((plan) => {
+    if (plan.request.also.length > 0) return
+    const layers = new Set(plan.steps.flatMap((s) => (s.cord && s.place === 'mouth' ? [s.cord.layer] : [])))
+    if (layers.size !== 1) return
+    const said = plan.steps.flatMap((s) => [
+      s.title,
+      s.detail ?? '',
+      s.told ?? '',
+      ...s.figures.map((f) => f.name),
+      ...s.cautions.map((x) => x.text),
+    ])
+    const all = [
+      ...said,
+      ...plan.links.map((l) => ('title' in l ? l.title : '')),
+      ...plan.counts.map((x) => x.what),
+    ].join('\n')
+    expect(all).not.toMatch(/base cord/i)
+  })
+})
+
+describe('A122, A123, A124, C118 and C119 cords', () => {
+  const team = { dentist: 'dentist', assistants: ['assistant'] }
+  const of = (more: object): Plan => compile(parse({ date: '2026-11-24', team, ...more }), practice)
+  const corded = (plan: Plan) => plan.steps.filter((s) => s.act === 'cord in')
+  it('A122 before cutting 00 where the gum is held away, 000 in thin gum, a narrow crevice and on lower incisors; the reason says which', () => {
+    for (const [teeth, tissue, size, why] of [
+      [['11', '12'], {}, '00', 'holds the gum away'],
+      [['21'], { biotype: 'thin' }, '000', 'thin gum'],
+      [['13', '23'], { crevice: 'narrow' }, '000', 'narrow crevice'],
+      [['41', '31'], {}, '000', 'lower incisor'],
+    ] as const) {
+      const plan = of({
+        kind: 'veneer.prepare',
+        teeth,
+        margin: 'equigingival',
+        tissue,
+        visitChoices: { cordFirst: 'yes' },
+      })
+      expect(corded(plan)).toHaveLength(teeth.length)
+      for (const s of corded(plan)) {
+        expect(s.cord?.size, s.id).toBe(size)
+        expect(s.reason?.text, s.id).toContain(why)
+        // A124 why it is wet.
+        expect(s.detail).toContain('neither drags the lining going in nor takes it along coming out')
+      }
+    }
+  })
+  const everyCord = { kind: 'crown.prepare', vital: true, margin: 'subgingival' } as const
+  it('A123 comes out wetted again in one smooth pull, never dry', () => {
+    for (const tooth of ['36', '11', '24']) {
+      const out = of({ ...everyCord, teeth: [tooth], visitChoices: { cord: 'double' } }).steps.filter((s) =>
+        ['cord drawn', 'base cord out'].includes(s.act ?? ''),
+      )
+      expect(out).toHaveLength(2)
+      for (const s of out) {
+        expect(s.detail, s.id).toMatch(/one smooth pull/)
+        expect(s.cautions.map((x) => x.text).join(), s.id).toMatch(/Never dry/)
+      }
+    }
+  })
+  it('C118 where the finest is in, white tissue means a pellet or paste, not one size smaller', () => {
+    for (const teeth of [['41'], ['32', '31'], ['42']]) {
+      const plan = of({ ...everyCord, teeth, visitChoices: { cord: 'double' } })
+      for (const s of corded(plan))
+        expect(s.detail, s.id).toContain(s.cord?.size === '000' ? 'a dry pellet or paste instead' : 'one size smaller')
+    }
+  })
+  it('C119 the cord is drawn wet only where a cord lies', () => {
+    for (const teeth of [['36'], ['11'], ['24', '25']])
+      for (const cord of ['single', 'paste']) {
+        const said = of({
+          ...everyCord,
+          teeth,
+          visitChoices: { cord, cordAgent: 'aluminium chloride', impression: 'addition silicone, full arch' },
+        }).clashes.find((x) => x.id === 'astringent-silicone')?.doThis
+        expect(said?.includes('draw the cord wet'), cord).toBe(cord === 'single')
+      }
+  })
+})
+
+describe('A51 what is counted in at a band is what is laid out for it', () => {
+  it('A51 one circumferential band a tooth or one sectional a box, and one wedge a box; a reserve wedge is not counted', () => {
+    for (const [kind, tooth, surfaces] of [
+      ['filling.amalgam', '26', 'MOD'],
+      ['filling.amalgam', '45', 'DO'],
+      ['filling.bulk', '36', 'MOD'],
+      ['filling.injected', '14', 'MO'],
+    ] as const) {
+      const plan = compile(
+        parse({
+          kind,
+          teeth: [tooth],
+          ofTooth: { [tooth]: { surfaces, depthMm: 4 } },
+          date: '2026-11-24',
+          team: { dentist: 'dentist', assistants: ['assistant'] },
+        }),
+        practice,
+      )
+      const at = plan.steps.find((s) => s.id === `filling.${tooth}.matrix`)
+      const laid = (at?.needs ?? [])
+        .filter((n) => n.readiness === 'open' && /^(matrix band|wedge)/.test(n.what))
+        .reduce((sum, n) => sum + n.quantity, 0)
+      expect(plan.counts.find((x) => x.id === `matrix.${tooth}`)?.planned, `${kind} ${surfaces}`).toBe(laid)
+    }
+  })
+})
+
+describe('A52 the parts of an amount add up to it, and the act is named whole', () => {
+  any((plan) => {
+    for (const l of plan.setup) {
+      const parts = [...(l.counted ?? '').matchAll(/(\d+) for “([^”]*)”/g)]
+      if (parts.length === 0 || l.counted?.includes(' more ')) continue
+      expect(
+        parts.reduce((sum, [, n]) => sum + Number(n), 0),
+        `${l.name}: ${l.counted}`,
+      ).toBe(l.quantity)
+      for (const [, , act = ''] of parts) expect(act, l.counted).toMatch(/[a-z]{3}/)
+    }
+  })
+})
+
+describe('C135 strips lie out only where a side toward a neighbour is filled', () => {
+  it('C135 strips and discs for a box, discs for a front edge, neither for one surface behind', () => {
+    for (const [kind, tooth, surfaces, strips, discs] of [
+      ['filling.cusps', '46', 'O', false, false],
+      ['filling.bulk', '25', 'O', false, false],
+      ['filling.injected', '17', 'O', false, false],
+      ['filling.bulk', '36', 'MO', true, true],
+      ['filling.injected', '14', 'DO', true, true],
+    ] as const) {
+      const plan = compile(
+        parse({
+          kind,
+          teeth: [tooth],
+          ofTooth: { [tooth]: { surfaces, depthMm: 4 } },
+          date: '2026-11-24',
+          team: { dentist: 'dentist', assistants: ['assistant'] },
+        }),
+        practice,
+      )
+      const lies = (id: string): boolean => plan.setup.some((l) => l.needs.includes(id) && l.readiness === 'open')
+      expect([lies('finishing strip'), lies('finishing disc')], `${kind} ${surfaces}`).toEqual([strips, discs])
+    }
+  })
+})

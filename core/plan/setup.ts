@@ -68,6 +68,7 @@ function countWhy(pieces: readonly Use[], item: Item | undefined, quantity: numb
   if (!counted.has('act') || pieces.length < 2) return undefined
   const acts = new Map<string, number>()
   for (const { step, need } of pieces) acts.set(actOf(step), (acts.get(actOf(step)) ?? 0) + need.quantity)
+  if (acts.size === 1) return undefined
   // Of what is shared out between acts nobody counts a part.
   if ([...acts.values()].some((n) => !Number.isInteger(n))) return undefined
   const said = [...acts].map(([act, n]) => `${n} for “${act}”`)

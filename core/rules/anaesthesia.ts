@@ -83,6 +83,15 @@ export const anaesthesiaRules = rows({
   'volume.long-buccal': volume('long buccal', 0.3, 'the long buccal nerve'),
   'volume.incisive': volume('incisive block', 0.6, 'the incisive and mental nerves'),
   'volume.tongue-side': volume('tongue-side infiltration', 0.3, 'a tongue-side infiltration'),
+  'recovery.watched': {
+    title: 'Watched in recovery, at least',
+    value: 1800,
+    unit: 's',
+    because: (s) => `watched in recovery for ${span(s)} at least; longer until awake, as the anaesthetist says`,
+    standing: 'estimate',
+    from: 600,
+    to: 14_400,
+  },
   'child.years': {
     title: 'A child is whoever is under',
     value: 18,

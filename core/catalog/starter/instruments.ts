@@ -44,7 +44,7 @@ export const instruments = {
     ['hatchet', 'Enamel hatchet', ['enamel hatchet'], 160, 9, restorative],
     ['margin-trimmer', 'Gingival margin trimmer', ['gingival margin trimmer'], 160, 9, restorative],
     ['plastic-instrument', 'Flat plastic instrument', ['plastic instrument'], 165, 10, restorative],
-    ['condenser-small', 'Condenser, small', ['amalgam condenser', 'composite plugger'], 165, 9, restorative],
+    ['condenser-small', 'Condenser, small', ['amalgam condenser'], 165, 9, restorative],
     ['condenser-large', 'Condenser, large', ['amalgam condenser.large'], 165, 10, restorative],
     ['burnisher-ball', 'Ball burnisher', ['burnisher.ball'], 165, 9, restorative],
     ['burnisher-flat', 'Flat burnisher', ['burnisher.flat'], 165, 9, restorative],

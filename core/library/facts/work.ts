@@ -6,8 +6,8 @@ import { isAnterior } from '../../teeth/arch'
 import { parts } from '../../teeth/notation'
 import { unitCount, type Case } from '../case'
 import { finalCement } from '../cements'
-import { goldWork } from '../gold-work'
-import type { Fact } from './fact'
+import { goldBitten, goldWork } from '../gold-work'
+import { ofUnit, type Fact } from './fact'
 
 const moulds = {
   'bis-acryl in putty index': 'index',
@@ -104,6 +104,16 @@ export const workFacts = {
     says: 'what wipes a cavity clean: not what the patient cannot have',
     from: 'the patient',
     of: (c) => (c.has('chlorhexidine') ? '{alcohol}' : '{chlorhexidine}'),
+  },
+  'gold bitten on': {
+    says: 'some of the gold meets an opponent',
+    from: 'the tooth',
+    of: (c) => c.units.some((u) => goldBitten(c, u)),
+  },
+  'gold bitten on here': {
+    says: 'the gold of this tooth meets an opponent',
+    from: 'the tooth',
+    of: ofUnit((u, c) => goldBitten(c, u)),
   },
   'gold inlays': {
     says: 'a tooth gets an inlay, not foil',

@@ -14,11 +14,16 @@ const licensed = reason(
 export function goingUnder(works: readonly Case[]): Block {
   const c = firstOf(works)
   return sequence(
+    lay(c, 'asleep.before', { all: works.map(labels).join(', ') }),
     lay(c, 'asleep.under', { licensed }),
     lay(c, 'asleep.pack-in', { throatPack }),
     lay(c, 'asleep.clean', { all: works.map(labels).join(', ') }),
   )
 }
+
+/** Told, woken, turned on its side and handed over: before that nobody goes home, and the room is not free. */
+export const wakeUp = (c: Case): Block =>
+  sequence(lay(c, 'asleep.tell'), lay(c, 'asleep.wake'), lay(c, 'asleep.recovery'))
 
 /** Nothing more is done in the mouth after the pack is out. */
 export function packOut(c: Case): Block {

@@ -17,7 +17,7 @@ export interface CordSite {
   said: string
   /** What it lies along: the neck of a tooth, wholly or in front, or a box. */
   along: CordCoverage | 'box'
-  length: (layer: CordLayer) => Figure
+  length: (layer: CordLayer, called?: string) => Figure
 }
 
 export interface CordPlan {
@@ -53,7 +53,7 @@ export function toothSites(c: Case, coverage: CordCoverage = 'full crown'): Cord
       label: u.label,
       said: u.said,
       along: coverage,
-      length: (layer) => cordLength(cervix, coverage, layer, c.rule),
+      length: (layer, called) => cordLength(cervix, coverage, layer, c.rule, called),
     }
   })
 }

@@ -43,6 +43,7 @@ export function dryOnce(c: Case, plan: CordPlan): Block {
     drawn,
     damp: damp(c),
     base,
+    baseWord: layerWords(plan, 'base'),
     shortest: (value * 0.7) / 60,
     likely: value / 60,
     longest: (value * 1.6) / 60,
@@ -90,7 +91,13 @@ export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined):
     )
   return sequence(
     pelletsOut,
-    lay(c, 'impression.rinse', { trainWords: trainWords(c), agent: plan.agent, pellet: plan.pellet, dwells }),
+    lay(c, 'impression.rinse', {
+      trainWords: trainWords(c),
+      agent: plan.agent,
+      cordsWord: plan.sites.length * plan.layers.length > 1 ? '{cords} stay' : '{cord} stays',
+      pellet: plan.pellet,
+      dwells,
+    }),
     syringe ?? nothing,
     ...plan.sites.map((s) => drawCord(c, plan, layer, s, syringe ? ['loaded {syringe}, ready in the other hand'] : [])),
     dryOnce(c, plan),

@@ -2,7 +2,8 @@
 import { adhesives } from '../../practice/adhesives'
 import { cavityBoxes, depthOf } from '../cavity'
 import { lay, type Otherwise } from '../lay'
-import { bulkIncrements } from '../../measure/restoring'
+import { bulkIncrements, floorLayers } from '../../measure/restoring'
+import { innerSide, isAnterior } from '../../teeth/arch'
 import type { EdgePart } from '../../catalog/cut'
 import { nothing, only, sequence, type Block } from '../build'
 import type { Shown } from '../../model/step'
@@ -31,7 +32,15 @@ export function matrixOn(c: Case, u: Unit, { kind, band, figure }: MatrixStyle):
   const boxes = cavityBoxes(c, u)
   if (boxes.length === 0) return nothing
   const n = boxes.length
-  return lay(c, 'filling.$tooth.matrix', { u, kind, boxWords: boxes.join(' and '), n, band, amount: 2 * n, figure })
+  return lay(c, 'filling.$tooth.matrix', {
+    u,
+    kind,
+    boxWords: boxes.join(' and '),
+    n,
+    band,
+    amount: kind === 'circumferential' ? 1 + n : 2 * n,
+    figure,
+  })
 }
 
 export function matrixOff(c: Case, u: Unit, order: string, more: Otherwise = {}): Block {
@@ -71,7 +80,13 @@ export function bulk(c: Case, u: Unit): Block {
 /** Excess off and shape of a composite; the bur follows the surface. */
 export function shapeComposite(c: Case, u: Unit, part: EdgePart = 'top'): Block {
   const s = spotOf(u)
-  return lay(c, '$stem.finish', { ...s, u, part })
+  // A side toward a neighbour is smoothed with strips, a front edge with discs; a surface of its own with neither.
+  const strips = part === 'side' || cavityBoxes(c, u).length > 0
+  const smoothed = strips || isAnterior(u.tooth)
+  return sequence(
+    lay(c, '$stem.finish', { ...s, u, part, smoothed }),
+    only(smoothed, () => lay(c, '$stem.finish-discs', { ...s, u, strips })),
+  )
 }
 
 /** Two polishers, the finer one last; where the filling is bitten on, after its bite. */
@@ -97,11 +112,31 @@ export function thinFlowableCured(c: Case, u: Unit): Block {
   return lightStep(c, spotOf(u), `filling.${u.tooth}.flow-cure`, light, { as: 'light:thin flowable' })
 }
 
+/** The floor first: layers of at most 2 mm, each with its light, up to about 2 mm under the cusps. */
+export function floorFirst(c: Case, u: Unit): Block {
+  const { layersMm, figure } = floorLayers(depthOf(u))
+  return sequence(
+    ...layersMm.flatMap((mm, i) => {
+      const name = `floor layer ${i + 1}, ${u.said}`
+      return [
+        lay(c, 'filling.$tooth.floor-$nth', { u, nth: i + 1, length: layersMm.length, mm, figure, i }),
+        lightStep(
+          c,
+          spotOf(u),
+          `filling.${u.tooth}.floor-${i + 1}-cure`,
+          cureOf(c, name, 'cure.increment', 'composite.universal', 2),
+        ),
+      ]
+    }),
+  )
+}
+
 /** Each cusp by itself: four where the tooth is as wide as a molar, else two. */
 export function cuspByCusp(c: Case, u: Unit): Block {
   const layer = cureOf(c, `cusp, ${u.said}`, 'cure.increment', 'composite.universal', 2)
+  const inner = innerSide(u.tooth)
   const cusps =
-    u.size.mesiodistalMm >= 9 ? ['mesiobuccal', 'distobuccal', 'mesiolingual', 'distolingual'] : ['buccal', 'lingual']
+    u.size.mesiodistalMm >= 9 ? ['mesiobuccal', 'distobuccal', `mesio${inner}`, `disto${inner}`] : ['buccal', inner]
   return sequence(
     ...cusps.flatMap((cusp) => [
       lay(c, 'filling.$tooth.cusp-$cusp', { cusp, u }),

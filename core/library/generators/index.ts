@@ -28,6 +28,7 @@ import { cementPiece, provisionalOff, tryIn } from './delivery'
 import {
   bulk,
   cuspByCusp,
+  floorFirst,
   flossContacts,
   matrixOff,
   matrixOn,
@@ -165,6 +166,7 @@ export const generators = {
     matrixOff(c, unitIn(own), p.order, p.as ? { as: p.as } : {}),
   'bulk increments': (c, _, own) => bulk(c, unitIn(own)),
   'thin flowable cured': (c, _, own) => thinFlowableCured(c, unitIn(own)),
+  'floor first': (c, _, own) => floorFirst(c, unitIn(own)),
   'cusp by cusp': (c, _, own) => cuspByCusp(c, unitIn(own)),
   'contacts flossed': (c, _, own) => flossContacts(c, unitIn(own)),
   'composite shaped': (c, p: { part?: 'top' | 'side' }, own) => shapeComposite(c, unitIn(own), p.part),

@@ -2,7 +2,7 @@
 import { lay, type Otherwise } from '../lay'
 import { firstOf } from '../../sure'
 import { type Reason } from '../../figure'
-import { cordSize, smallerCord, type CordCoverage, type CordLayer, type CordSize } from '../../measure/cord'
+import { cordSize, guardSize, smallerCord, type CordCoverage, type CordLayer, type CordSize } from '../../measure/cord'
 import { soreGum, type Site } from '../../measure/numbing'
 import {
   cordCountId,
@@ -61,7 +61,7 @@ export function placeCord(
   more: Otherwise = {},
 ): Block {
   const { size, because, purpose = layer === 'base' ? 'to keep fluid under the margin' : 'to show the margin' } = set
-  const length = s.length(layer)
+  const length = s.length(layer, plan.layers.length < 2 && layer === 'base' ? 'cord' : undefined)
   const cutMm = Math.ceil(length.value)
   const finer = smallerCord(size)
   const word = layerWords(plan, layer)
@@ -113,7 +113,8 @@ function deepPiece(c: Case, plan: CordPlan): Block {
   const { value: mm, because } = c.rule('cord.deep')
   const s = firstOf(plan.sites)
   const layer = drawnLayer(plan) ?? 'base'
-  return lay(c, 'tissue.deep-piece', { ...s, gumAt: gumAt([s]), mm, cordOutStep: cordOutStep(layer, s), because })
+  const { size } = cordSize('single', c.asks('tissue'), s.tooth)
+  return lay(c, 'tissue.deep-piece', { ...s, size, gumAt: gumAt([s]), mm, cordOutStep: cordOutStep(layer, s), because })
 }
 
 const deepOut = (plan: CordPlan, layer: CordLayer, s: CordSite): string[] =>
@@ -150,7 +151,7 @@ export function baseCordsOut(c: Case, plan: CordPlan, placedPlain: boolean): Blo
             atLeastS: 0,
             warnS: longest.value,
             ...ownOf(longest),
-            title: 'Base cord lies',
+            title: plan.layers.length < 2 ? 'Cord lies' : 'Base cord lies',
             because: longest.because,
           },
         ]
@@ -178,10 +179,10 @@ export function baseCordsOut(c: Case, plan: CordPlan, placedPlain: boolean): Blo
  * it is wet and not astringent. Standing C.
  */
 export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
-  const size = c.asks('tissue').biotype === 'thin' ? '000' : '00'
   return sequence(
-    ...plan.sites.map((s) =>
-      placeCord(
+    ...plan.sites.map((s) => {
+      const { size, why } = guardSize(c.asks('tissue'), s.tooth)
+      return placeCord(
         c,
         { ...plan, agent: 'plain' },
         'base',
@@ -190,12 +191,12 @@ export function cordsBeforeCutting(c: Case, plan: CordPlan): Block {
           size,
           purpose: 'to guard the gum while it is cut',
           because: practice(
-            `cord before cutting: ${size} labially and on both proximal sides, out of sight, until after the impression`,
+            `cord before cutting: ${size} labially and on both proximal sides, out of sight, until after the impression; ${why}`,
           ),
         },
         { as: 'tissue.$layer-cord.$site:before cutting' },
-      ),
-    ),
+      )
+    }),
   )
 }
 

@@ -46,6 +46,7 @@ export const bridgeCeramicDeliver: Kind = {
     },
     ['sheet off'],
     { each: 'first tooth', do: ['finishing.edges'] },
+    'finishing.edges-wheel',
     'finishing.threader',
     'finishing.foil',
   ],

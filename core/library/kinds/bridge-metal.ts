@@ -54,6 +54,8 @@ export const bridgeMetalDeliver: Kind = {
     'delivery.excess:metal bridge',
     'delivery.fingers',
     'delivery.bite:metal bridge',
+    { each: 'first tooth', do: ['delivery.relief'] },
+    'delivery.metal-polish',
   ],
   bites: ['bonded bridge'],
   followUps: [weekAfter('threaded floss, colour after rehydration, tissue'), halfYear],

@@ -38,6 +38,7 @@ export const fillingCervical: Kind = {
         ...half('gum'),
         ...half('incisal'),
         'filling.$tooth.flash',
+        'filling.$tooth.cups',
       ],
     },
     {

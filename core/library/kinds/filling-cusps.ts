@@ -18,6 +18,8 @@ export const fillingCusps: Kind = {
         ['bond', { at: 'filling', to: 'cavity', cured: false }],
         'filling.$tooth.flow',
         ['thin flowable cured'],
+        // The floor in layers, then each cusp by itself.
+        ['floor first'],
         ['cusp by cusp'],
         'filling.$tooth.stain',
         [

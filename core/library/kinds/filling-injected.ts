@@ -57,6 +57,7 @@ export const fillingInjected: Kind = {
         ],
         ['contacts flossed'],
         'filling.$tooth.cut-back',
+        { if: { any: ['boxes', 'front tooth'] }, do: ['filling.$tooth.cut-back-discs'] },
       ],
     },
     ['sheet off'],

@@ -38,6 +38,7 @@ describe('J14, primary incisors under general anaesthesia', () => {
     )
     expect(counts(p)).toEqual([
       'throat-pack 1',
+      'gauze 16',
       'dam-pieces@primary.metal-crown 9',
       'crowns.74@primary.metal-crown 2 (1 stay)',
       'crowns.84@primary.metal-crown 2 (1 stay)',

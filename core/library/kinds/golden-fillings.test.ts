@@ -140,12 +140,13 @@ describe('J10, gold inlay and foil', () => {
       'foil.24.powdered',
       'foil.24.cohesive',
       'foil.24.burnish',
-      'isolation.dam-off',
-      'filling.24.bite',
       'finishing.discs',
       'finishing.pumice',
       'finishing.fifteen',
       'finishing.one',
+      'isolation.dam-off',
+      'filling.24.bite',
+      'finishing.smooth-again',
     )
     expect(burs(p)).toEqual(['pit: teardrop 1', 'floor: inverted cone 0.6'])
     expect(title(p, 'foil.24.powdered')).toContain('two thirds')

@@ -125,6 +125,7 @@ export const inlayDeliver: Kind = {
       ],
     },
     { each: 'first tooth', do: ['finishing.edges:inlay'] },
+    'finishing.edges-polish',
     ['sheet off'],
   ],
   afterSheet: [['bite', { stage: 'bonded piece', step: 'delivery.bite:bonded' }]],

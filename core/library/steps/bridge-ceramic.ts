@@ -112,8 +112,9 @@ export const bridgeCeramicSteps = {
   },
   'finishing.edges': {
     ...finishing,
-    title: 'Retainer edges: bur with water on, {carver} on the front, then the {wheel}',
-    minutes: [2, 3, 6],
+    title: 'Retainer edges: bur with water on, {carver} on the front',
+    fn: 'finishing',
+    minutes: [1.5, 2, 4],
     cut: {
       id: 'finishing.edges',
       form: 'edge',
@@ -123,9 +124,16 @@ export const bridgeCeramicSteps = {
       stuff: 'carbide',
       surface: 'joint',
     },
-    needs: [open('high-speed handpiece'), open('interproximal carver'), open('ceramic wheel')],
+    needs: [open('high-speed handpiece'), open('interproximal carver')],
     mistakes: ['carved toward the gum: the film lifts at its edge'],
     told: 'finished the edges of the retainers',
+  },
+  'finishing.edges-wheel': {
+    ...finishing,
+    title: 'Retainer edges smooth and bright: {wheel}, water, light hand',
+    minutes: [0.5, 1, 2],
+    needs: [open('ceramic wheel'), open('slow handpiece')],
+    told: 'polished the edges of the retainers',
   },
   'finishing.threader': {
     ...finishing,

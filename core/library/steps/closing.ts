@@ -46,16 +46,20 @@ export const closingSteps = {
     },
     told: 'gave the instructions by word and on paper',
     fn: 'instructions',
-    place: 'chair',
+    place: { if: '$asleep', use: 'desk', else: 'chair' },
     minutes: [1, 2, 4],
   },
   'closing.home': {
     act: 'going home',
     phase: 'closing',
-    title: 'Ready to go home',
+    title: { if: '$asleep', use: 'Ready to go home, from recovery', else: 'Ready to go home' },
     fn: 'chairside',
-    place: 'chair',
+    place: { if: '$asleep', use: 'desk', else: 'chair' },
     minutes: [0.2, 0.3, 1],
+    ties: {
+      if: '$asleep',
+      use: [{ from: 'asleep.recovery', fromEdge: 'finish', least: 'recovery.watched', title: 'Watched in recovery' }],
+    },
     hold: {
       name: 'home',
       title: 'Going home',

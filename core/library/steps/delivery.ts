@@ -30,7 +30,7 @@ export const deliverySteps = {
     told: 'removed the provisional of $teeth',
     countsOut: '$counted',
     leaves: 'cement',
-    fn: 'provisional cementing',
+    fn: { if: ['$how', 'is', 'cut'], use: 'finishing', else: 'provisional cementing' },
     hurts: { if: 'pulp alive', use: '$soreTooth' },
     passes: {
       if: ['$how', 'is', 'flick'],

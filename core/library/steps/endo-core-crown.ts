@@ -1,5 +1,5 @@
 import { coldBurns } from './anaesthesia'
-import { exposure } from './shared'
+import { compositePlugger, exposure } from './shared'
 import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
@@ -39,7 +39,7 @@ export const endoCoreCrownSteps = {
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
     told: 'placed a {glass ionomer} core',
-    needs: [open('core.glass ionomer', 2), open('triturator'), open('composite plugger'), open('cotton pellet', 1)],
+    needs: [open('core.glass ionomer', 2), open('triturator'), compositePlugger, open('cotton pellet', 1)],
     passes: ['capsule in its applier', '{plugger}', '{pellet}, to tamp it'],
     countsIn: [{ id: 'core-pellet', what: '{pellet} that tamped the core', planned: 1, outStep: 'core.pellet-out' }],
     mistakes: ['a {pellet} left on the core: it is built over'],

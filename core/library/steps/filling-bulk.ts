@@ -1,4 +1,4 @@
-import { afterFilling } from './shared'
+import { compositePlugger, afterFilling } from './shared'
 import { open, reason } from '../needs'
 import type { Template } from '../template'
 
@@ -31,7 +31,7 @@ export const fillingBulkSteps = {
       else: 'filled $label, $surfaces, in $length {bulk increment}s and a cover',
     },
     tell: afterFilling,
-    needs: [open('composite.universal', 1), open('composite carver'), open('composite plugger')],
+    needs: [open('composite.universal', 1), open('composite carver'), compositePlugger],
     passes: ['{composite} on its instrument', '{shaping instrument}'],
     detail: '$coverMm mm left: read with the {probe} first. In one layer or two, in its own shade.',
   },

@@ -1,4 +1,4 @@
-import { afterFilling } from './shared'
+import { compositePlugger, afterFilling } from './shared'
 import { bondingSteps } from './bonding'
 import { open, practice } from '../needs'
 import type { Template } from '../template'
@@ -8,11 +8,22 @@ const place = { phase: 'restoring', fn: 'placing', place: 'mouth', helped: true 
 export const fillingCuspsSteps = {
   'filling.$tooth.flow': {
     ...place,
-    title: 'Thin {flowable} over floor and walls',
+    title: 'Thin {flowable} over the dentine only; the enamel edge stays free',
     minutes: [0.3, 0.5, 1],
     tooth: '$tooth',
     needs: [open('composite.flowable', 0.3)],
     passes: ['{flowable}', '{probe} to spread it'],
+    reason: practice('it backs the adhesive over dentine; on the enamel edge it would show and wear'),
+  },
+  'filling.$tooth.floor-$nth': {
+    ...place,
+    title: 'Floor layer $nth of $length: $mm mm',
+    minutes: [0.5, 1, 2],
+    tooth: '$tooth',
+    needs: [open('composite.universal', 0.4), compositePlugger],
+    passes: ['{composite} on its instrument', '{plugger}'],
+    figures: { if: ['$i', 'is', 0], use: ['$figure'] },
+    mistakes: ['the floor filled in one piece: over 2 mm the light does not reach the bottom'],
   },
   'filling.$tooth.cusp-$cusp': {
     ...place,
@@ -25,9 +36,18 @@ export const fillingCuspsSteps = {
         words: 'fissure instrument',
         orElse: [{ what: 'composite carver', loss: 'its tip is too broad for a fissure' }],
       }),
-      open('composite plugger'),
+      open('composite.flowable', 0.05),
+      open('micro brush'),
+      open('periodontal probe'),
     ],
-    passes: ['{composite} on its instrument', '{fissure instrument}'],
+    passes: [
+      '{flowable}, a drop',
+      '{composite} on its instrument',
+      '{micro brush} to shape it',
+      '{probe}, flat along the slope',
+      '{fissure instrument}',
+    ],
+    detail: 'The slopes meet in the fissure.',
   },
   'filling.$tooth.stain': {
     ...place,

@@ -1,4 +1,4 @@
-import { afterFilling } from './shared'
+import { compositePlugger, afterFilling } from './shared'
 import { beadAndTack, polishDry, polishWet } from './lanes'
 import { fillingSteps } from './filling'
 import { open, practice, reason } from '../needs'
@@ -128,7 +128,7 @@ export const fillingInjectedSteps = {
     needs: [
       open('composite.flowable', '$(warm flowable)'),
       open('composite.injectable', '$(warm compules)'),
-      open('composite plugger'),
+      compositePlugger,
     ],
     figures: ['$(cavity volume)', '$(injected amounts)'],
     ties: [{ from: 'records.warmer', fromEdge: 'finish', least: 'warmer.heats', title: 'Warmer reaches its heat' }],
@@ -137,11 +137,11 @@ export const fillingInjectedSteps = {
   },
   'filling.$tooth.cut-back': {
     ...place,
-    title: 'Cut back to the tooth, {discs}, {strips}',
-    minutes: [2, 4, 8],
+    title: 'Cut back to the tooth, $label',
+    minutes: [1, 2.5, 5],
     tooth: '$tooth',
     phase: 'finishing',
-    fn: 'polishing',
+    fn: 'finishing',
     cut: {
       id: 'filling.$tooth.cut-back',
       form: 'edge',
@@ -150,9 +150,19 @@ export const fillingInjectedSteps = {
       widestMm: '$(edge widest)',
       surface: '$label filling',
     },
-    needs: [open('high-speed handpiece'), open('finishing disc', 3), open('finishing strip', 2)],
-    told: 'finished the filling of $label',
-    detail: '{Discs} inverted, out of the deep contact.',
+    needs: [open('high-speed handpiece')],
+    told: 'shaped the filling of $label',
+  },
+  'filling.$tooth.cut-back-discs': {
+    ...place,
+    title: { if: 'boxes', use: '{Discs} and {strips} along the sides, $label', else: '{Discs} over the edge, $label' },
+    minutes: [1, 1.5, 3],
+    tooth: '$tooth',
+    phase: 'finishing',
+    fn: 'polishing',
+    needs: [open('finishing disc', 3), { if: 'boxes', use: [open('finishing strip', 2)] }, open('slow handpiece')],
+    told: 'smoothed the filling of $label',
+    detail: { if: 'boxes', use: '{Discs} inverted, out of the deep contact.' },
   },
   'filling.$tooth.polish-dry': {
     ...finishing,

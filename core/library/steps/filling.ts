@@ -1,3 +1,4 @@
+import { compositePlugger } from './shared'
 import { bite } from './bite'
 import { bondingSteps } from './bonding'
 import { open, reason, standby } from '../needs'
@@ -104,20 +105,20 @@ export const fillingSteps = {
     minutes: [0.5, 1, 2],
     title: '{Bulk increment} $nth of $length: $mm mm, deepest point first, tip stays in',
     passes: ['{dispenser}, warm', '{plugger}'],
-    needs: [open('composite.bulk', 1), open('composite dispenser'), open('composite plugger')],
+    needs: [open('composite.bulk', 1), open('composite dispenser'), compositePlugger],
     figures: { if: ['$i', 'is', 0], use: ['$figure'] },
     shows: '$shows',
     mistakes: ['tip lifted while pressing: a bubble at the floor'],
   },
   '$stem.finish': {
     phase: 'finishing',
-    title: 'Shape and finish $label: bur, {strips}, {discs}',
-    told: 'finished $label',
+    title: 'Shape $label with the bur',
+    told: 'shaped $label',
     tooth: { if: 'tooth', use: '$tooth' },
-    fn: 'polishing',
+    fn: 'finishing',
     place: 'mouth',
     helped: true,
-    minutes: [2, 4, 8],
+    minutes: { if: '$smoothed', use: [1, 2.5, 5], else: [1.5, 3, 6] },
     cut: {
       id: '$stem.finish',
       form: 'edge',
@@ -126,9 +127,25 @@ export const fillingSteps = {
       widestMm: '$(edge widest)',
       surface: '$label filling',
     },
-    passes: ['{finishing strip}', '{disc}'],
-    needs: [open('finishing strip', 2), open('finishing disc', 2), open('high-speed handpiece')],
+    needs: [open('high-speed handpiece')],
     mistakes: ['sealed edge cut away with the excess'],
+  },
+  '$stem.finish-discs': {
+    phase: 'finishing',
+    title: {
+      if: '$strips',
+      use: '{Strips} and {discs} along the sides, $label',
+      else: '{Discs} over the edge, $label',
+    },
+    told: 'smoothed $label',
+    tooth: { if: 'tooth', use: '$tooth' },
+    fn: 'polishing',
+    place: 'mouth',
+    helped: true,
+    minutes: [1, 1.5, 3],
+    passes: [{ if: '$strips', use: '{finishing strip}' }, '{disc}'],
+    needs: [{ if: '$strips', use: [open('finishing strip', 2)] }, open('finishing disc', 2), open('slow handpiece')],
+    mistakes: { if: '$strips', use: ['{strip} drawn flat through the contact: it opens'] },
   },
   '$stem.finish-polish': {
     phase: 'finishing',

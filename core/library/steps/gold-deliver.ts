@@ -82,7 +82,17 @@ export const goldDeliverSteps = {
       open('foil carrier'),
     ],
     figures: ['$pit', '$figure'],
-    cautions: ['$flame'],
+    detail: {
+      if: 'alert.chlorhexidine',
+      use: 'Not before the {alcohol} has gone dry, on field and pit, and its bottle is closed and away.',
+    },
+    cautions: [
+      '$flame',
+      {
+        if: 'alert.chlorhexidine',
+        use: [reason('{Alcohol} was used: what is still wet burns, and its flame is hardly seen', 'C')],
+      },
+    ],
   },
   'foil.$tooth.powdered': {
     tooth: '$tooth',
@@ -164,6 +174,22 @@ export const goldDeliverSteps = {
     needs: [open('polishing powder.1'), open('prophy cup')],
     passes: ['{cup}', '{suction}', 'air'],
     told: 'polished the gold with 15 and {1 µm powder}',
+  },
+  'finishing.smooth-again': {
+    ...finishing,
+    title: 'What was eased smoothed again: rubber {cup}, then {pumice}, wet',
+    minutes: [0.5, 1, 2],
+    needs: [open('rubber cup'), open('pumice'), open('slow handpiece')],
+    reason: practice('a spot that was carved is rough again'),
+  },
+  'finishing.wet-paste': {
+    ...finishing,
+    title: 'Gloss with {polishing paste}, wet, on a {cup}: no dry powder without the sheet',
+    minutes: [1, 2, 4],
+    needs: [open('diamond paste'), open('prophy cup'), open('slow handpiece')],
+    passes: ['{cup}', '{suction}', 'water'],
+    reason: practice('dry powder in an open mouth is breathed in and swallowed'),
+    told: 'polished the gold with wet paste',
   },
   'delivery.try-in:gold': {
     ...deliverySteps['delivery.try-in'],

@@ -178,11 +178,11 @@ export const inlaySteps = {
   },
   'finishing.edges:inlay': {
     phase: 'finishing',
-    fn: 'polishing',
+    fn: 'finishing',
     place: 'mouth',
     helped: true,
-    title: 'Edges under water: bur, {polishers}, {strips}',
-    minutes: [2, 4, 8],
+    title: 'Edges under water with the bur',
+    minutes: [1, 2, 4],
     cut: {
       id: 'finishing.edges',
       form: 'edge',
@@ -191,7 +191,25 @@ export const inlaySteps = {
       widestMm: '$(edge widest)',
       surface: 'margins',
     },
-    needs: [open('high-speed handpiece'), open('ceramic polisher', 2), open('finishing strip', 2)],
+    needs: [open('high-speed handpiece')],
     told: 'finished the margins',
+  },
+  'finishing.edges-polish': {
+    phase: 'finishing',
+    fn: 'polishing',
+    place: 'mouth',
+    helped: true,
+    title: {
+      if: 'boxes of the work',
+      use: 'Edges under water: {polishers}, {strips}',
+      else: 'Edges under water: {polishers}',
+    },
+    minutes: [1, 2, 4],
+    needs: [
+      open('ceramic polisher', 2),
+      open('slow handpiece'),
+      { if: 'boxes of the work', use: [open('finishing strip', 2)] },
+    ],
+    told: 'polished the margins',
   },
 } as const satisfies Record<string, Template>

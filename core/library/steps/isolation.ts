@@ -69,7 +69,7 @@ export const isolationSteps = {
       },
     ],
     mistakes: [
-      'only one side numb: the {clamp} hurts and springs off',
+      { if: { not: 'asleep' }, use: ['only one side numb: the {clamp} hurts and springs off'] },
       'jaws touching in two points: the {clamp} rocks',
       { if: { not: '$one' }, use: ['holes too close: the {sheet} pulls out of the neck and leaks'] },
     ],

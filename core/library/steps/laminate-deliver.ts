@@ -137,6 +137,7 @@ export const laminateDeliverSteps = {
   'finishing.neck': {
     ...act,
     title: 'Neck and contacts smoothed, the gum held away',
+    fn: 'finishing',
     minutes: [1, 2, 4],
     cut: {
       id: 'finishing.neck',
@@ -152,6 +153,7 @@ export const laminateDeliverSteps = {
   'finishing.tabs': {
     ...act,
     title: 'Seating tabs ground off, inner side smoothed',
+    fn: 'finishing',
     minutes: [1, 2, 4],
     cut: {
       id: 'finishing.tabs',

@@ -1,3 +1,4 @@
+import { compositePlugger } from './shared'
 import { theBur } from '../cuts/cut'
 import { bondingSteps } from './bonding'
 import { open, practice, reason, standby } from '../needs'
@@ -167,7 +168,7 @@ export const postCoreSteps = {
     shows: '$rootOf',
     passes: ['{core former} or {dual-cure}', '{plugger}'],
     countsOut: ['strips'],
-    needs: [open('core.dual-cure', 1.5), open('core former'), open('composite plugger')],
+    needs: [open('core.dual-cure', 1.5), open('core former'), compositePlugger],
   },
   'core.ferrule': {
     ...post,

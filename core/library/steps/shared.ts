@@ -1,5 +1,5 @@
 /** What steps of several files have in common. */
-import { reason, standby } from '../needs'
+import { open, reason, standby } from '../needs'
 
 /** A step at one place of a bonding: its phase and tooth are whoever bonds’. */
 export const onSpot = { phase: '$phase', place: 'mouth', helped: true, tooth: '$tooth' } as const
@@ -14,6 +14,11 @@ export const resinSeated = {
   title: 'Resin cement to seated',
   again: ['delivery.load', 'delivery.seat'],
 } as const
+
+/** Composite is pressed with a coated one: it sticks to bare steel. */
+export const compositePlugger = open('composite plugger', 1, {
+  orElse: [{ what: 'amalgam condenser', loss: 'not coated: composite sticks to it' }],
+})
 
 /** What the patient takes home after a filling. */
 export const afterFilling =

@@ -204,6 +204,20 @@ const tooFewHands: Rule = ({ steps }) => {
     : null
 }
 
+/** How many layers, and how much light, goes by the depth: it is asked for where nobody has measured. */
+const depthNotKnown: Rule = ({ c }) => {
+  const units = c.request.kind === 'filling.cusps' ? c.units.filter((u) => u.says('depthMm') === undefined) : []
+  return units.length > 0
+    ? clash(
+        'depth-not-known',
+        'mind',
+        `How deep is the cavity of ${units.map((u) => u.label).join(', ')}?`,
+        'the layers over the floor are counted from it; 4 mm is planned',
+        'measure it at the probe, before the first layer',
+      )
+    : null
+}
+
 /** Dentine cut and left open for weeks is sore, and takes up what the mouth brings. */
 const openDentine: Rule = ({ c }) =>
   c.kind.family === 'veneer' &&
@@ -250,6 +264,7 @@ export const caseRules: readonly Rule[] = [
   placeOfBridge,
   smallForIt,
   openDentine,
+  depthNotKnown,
   sealedInWhere,
   weakLight,
   shortPost,

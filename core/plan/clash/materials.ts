@@ -60,7 +60,7 @@ const astringentAndSilicone: Rule = ({ uses }) => {
     ferric ? 'ask' : 'mind',
     `${ferric ? 'Ferric sulphate' : 'Aluminium chloride'} with addition silicone`,
     'what is left of the salt at the margin keeps the silicone from setting',
-    'rinse until nothing is left, then draw the cord wet',
+    uses(/^cord\./) ? 'rinse until nothing is left, then draw the cord wet' : 'rinse until nothing is left',
   )
 }
 
