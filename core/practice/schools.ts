@@ -124,6 +124,17 @@ export const table = {
     ],
     { value: 'aluminium chloride', why: 'holds fluid without a drug effect on the heart' },
   ),
+  baseCord: ask(
+    'On the base cord',
+    [
+      ['plain', 'Wet, nothing on it', 'it may lie three quarters of an hour; the agent goes on the top cord'],
+      ['as the top', 'The agent, as on the top', 'drier below; out within a quarter of an hour'],
+    ],
+    {
+      value: 'plain',
+      why: 'it stays through every impression, and an agent on it wants it out in a quarter of an hour',
+    },
+  ),
   packer: ask(
     'What packs it',
     [

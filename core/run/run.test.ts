@@ -66,7 +66,7 @@ describe('a visit from begin to close', () => {
     expect(note).toContain(
       'The dentist gave local anaesthetic: block and long buccal, lower left; lidocaine with adrenaline, 1 cartridge laid out (',
     )
-    expect(note).toContain('The dentist placed base cord size 0, 29 mm, on 37 (LL7) with aluminium chloride (')
+    expect(note).toContain('The dentist placed base cord size 0, 29 mm, on 37 (LL7) (')
     expect(note).toContain('Burs in order of use: depth cutter 1.0, medium')
     expect(note).toContain('Otherwise than planned\nNothing.')
     expect(note).toContain('Do not eat until the feeling is back')
@@ -180,8 +180,8 @@ describe('refusals say what is missing', () => {
     expect(
       give(e, { kind: 'again', holdId: 'impression', reason: 'bubble on the distal margin' }, assistant),
     ).toBeNull()
-    // The base cord has lain past its limit by now: the redo has a fresh one.
-    expect(outlook(plan, e.state.core, e.now).next!.id).toBe('tissue.base-cord.37')
+    // The base cord is plain and within its limit: it stays where it is.
+    expect(outlook(plan, e.state.core, e.now).next!.id).toBe('tissue.top-cord.37')
     expect(runThrough(e, assistant, dentist).state.core.status).toBe('closed')
   })
   it('a count left open keeps the hold unsigned and the visit open', () => {

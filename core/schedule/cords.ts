@@ -1,5 +1,8 @@
 /** Cords in the crevice: which piece lies where, with what, for what, and for how many minutes of this plan. */
 import { sure } from '../sure'
+import { capital } from '../words'
+import { said } from '../model/said'
+import { toTooth } from '../teeth/notation'
 import { rulesOf } from '../rules'
 import type { Plan } from '../model/plan'
 import type { CordPiece } from '../model/step'
@@ -32,6 +35,27 @@ export function cordsLie(plan: Pick<Plan, 'steps' | 'counts' | 'rules'>, timelin
       },
     ]
   })
+}
+
+/** Where a piece lies, as the practice writes it: its tooth, or tooth and box. */
+const placeOf = (plan: Pick<Plan, 'notation'>, { tooth, stepId }: CordLies): string => {
+  const box = /-(mesial|distal)\b/.exec(stepId)?.[1]
+  return `${tooth ? said(plan, toTooth(tooth)) : ''}${box ? ` ${box}` : ''}`
+}
+
+/**
+ * Pieces that lie longer than they may, layer by layer and tooth by tooth: 'Base cord lies longer than 15 min: 25 24 min'.
+ */
+export function overLines(plan: Pick<Plan, 'notation'>, pieces: readonly CordLies[]): string[] {
+  const lines = new Map<string, string[]>()
+  const layers = new Set(pieces.map((p) => p.layer))
+  for (const p of pieces) {
+    if (p.liesS <= p.mostS) continue
+    const what = layers.size < 2 || p.layer === 'single' ? 'Cord' : `${capital(p.layer)} cord`
+    const key = `${what} lies longer than ${Math.round(p.mostS / 60)} min`
+    lines.set(key, [...(lines.get(key) ?? []), `${placeOf(plan, p)} ${Math.round(p.liesS / 60)} min`])
+  }
+  return [...lines].map(([what, where]) => `${what}: ${where.join(', ')}`)
 }
 
 /** Pieces that are alike but for their tooth, told as one, in the order they are placed. */

@@ -24,7 +24,7 @@ describe('what lies too long in a plan', () => {
       b.stepId === 'tissue.draw-cord.37' ? { ...b, startS: b.startS + 1200, endS: b.endS + 1200 } : b,
     )
     expect(overlong(plan, { bars: later })).toEqual([
-      expect.stringMatching(/^Cord 2, top, aluminium chloride, to show the margin: \d+ min, 15 at most$/),
+      expect.stringMatching(/^Top cord lies longer than 15 min: 37 \d+ min$/),
     ])
   })
 })
@@ -37,7 +37,7 @@ describe('cords in the crevice', () => {
   it('each is told by its size, what is on it, what it is for and its minutes; alike ones together', () => {
     expect(lines('J05-three-unit-bridge')).toEqual([
       expect.stringMatching(
-        /^2 pieces of cord 0, base, aluminium chloride, to keep fluid under the margin: [\d–]+ min, 15 at most$/,
+        /^2 pieces of cord 0, base, wet with water, to keep fluid under the margin: [\d–]+ min, 45 at most$/,
       ),
       expect.stringMatching(
         /^2 pieces of cord \d, top, aluminium chloride, to show the margin: [\d–]+ min, 15 at most$/,
@@ -52,7 +52,7 @@ describe('cords in the crevice', () => {
     const plan = planOf('J05-three-unit-bridge')
     const clock = plan.links.filter((l) => l.kind === 'lag' && l.title === 'Base cord lies')
     expect(clock).toEqual([
-      expect.objectContaining({ from: 'tissue.base-cord.24', to: 'tissue.base-out.24', warnS: 900 }),
+      expect.objectContaining({ from: 'tissue.base-cord.24', to: 'tissue.base-out.24', warnS: 2700 }),
     ])
   })
 })

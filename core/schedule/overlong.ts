@@ -1,17 +1,16 @@
 /** What a plan’s own schedule lets lie too long: nothing forbids it, and it is said. */
 import { sure } from '../sure'
-import { capital } from '../words'
 import { span } from '../rules'
 import type { Plan } from '../model/plan'
-import { cordLines, cordsLie } from './cords'
+import { cordsLie, overLines } from './cords'
 import type { Scored, Timeline } from './timeline'
 
 /**
- * Cords that lie longer in this layout than they should, alike ones together; and whatever else has a time after which it
+ * Cords that lie longer in this layout than they should, tooth by tooth; and whatever else has a time after which it
  * is called too long, and is longer than that.
  */
 export function overlong(
-  plan: Scored & Pick<Plan, 'steps' | 'counts' | 'rules'>,
+  plan: Scored & Pick<Plan, 'steps' | 'counts' | 'rules' | 'notation'>,
   timeline: Pick<Timeline, 'bars'>,
 ): string[] {
   const bars = new Map(timeline.bars.map((b) => [b.stepId, b]))
@@ -38,6 +37,5 @@ export function overlong(
         ]
       : []
   })
-  const lying = cordLines(cordsLie(plan, timeline)).filter((c) => c.over)
-  return [...lying.map((c) => capital(c.says)), ...new Set(others)]
+  return [...overLines(plan, cordsLie(plan, timeline)), ...new Set(others)]
 }

@@ -88,6 +88,16 @@ function Follows({ plan, score, beside }: { plan: Plan; score: Timeline; beside:
             <Mark kind="mind">{says}</Mark>
           </li>
         ))}
+        {beside.waysOut.length > 0 && (
+          <li data-ways-out="" className="pl-7">
+            Ways out:
+            <ul className="list-disc pl-5">
+              {beside.waysOut.map((way) => (
+                <li key={way}>{capital(way)}</li>
+              ))}
+            </ul>
+          </li>
+        )}
         {setsInSeries(plan, score).map((s) => (
           <li key={s.linkIds.join()} data-series="">
             <Mark kind="mind">{s.says}</Mark>

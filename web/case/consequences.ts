@@ -11,12 +11,19 @@ export interface Consequences {
   /** Null until the first answer; then the last whole answer, until the next is whole. */
   forecast: Forecast | null
   delegation: Delegation | null
+  /** Where a cord lies too long: what could be done otherwise, with the stay it gives. */
+  waysOut: readonly string[]
   /** Lines by `question:school`. */
   consequences: ReadonlyMap<string, string>
 }
 
 export function useConsequences(data: VisitAndPlan | undefined): Consequences {
-  const [beside, setBeside] = useState<Consequences>({ forecast: null, delegation: null, consequences: new Map() })
+  const [beside, setBeside] = useState<Consequences>({
+    forecast: null,
+    delegation: null,
+    waysOut: [],
+    consequences: new Map(),
+  })
   const worker = useRef<Worker>(undefined)
   const sent = useRef<{ id: number; practice?: Practice }>({ id: 0 })
   useEffect(() => {

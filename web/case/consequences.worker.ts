@@ -9,6 +9,7 @@ import { questions } from '../../core/practice/choices'
 import type { Practice } from '../../core/practice/practice'
 import { delegationOf, type Delegation } from '../../core/schedule/delegate'
 import { forecast, type Forecast } from '../../core/schedule/simulate'
+import { waysOut } from '../../core/schedule/ways-out'
 import { inShort, tryPlan } from './change'
 
 /** `practice` comes along only when it is another than the one sent before. */
@@ -21,6 +22,7 @@ export interface Asked {
 export type Answered = { id: number } & (
   | { forecast: Forecast }
   | { delegation: Delegation | null }
+  | { waysOut: readonly string[] }
   | { consequences: ReadonlyMap<string, string> }
 )
 
@@ -42,6 +44,9 @@ async function answer(data: Asked): Promise<void> {
   await breathe()
   if (latest !== id) return
   say({ id, delegation: delegationOf(plan) })
+  await breathe()
+  if (latest !== id) return
+  say({ id, waysOut: data.schools ? waysOut(plan, sure(practice)) : [] })
   const consequences = new Map<string, string>()
   for (const q of data.schools ? questions : []) {
     if (!plan.asked.choices.includes(q.name)) continue

@@ -58,7 +58,7 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
     isScan ? scan(c, plan) : trayImpression(c, plan, firstOf(rounds)),
     inspect(c, plan, '', isScan),
     ...rounds.slice(1).flatMap((r) => [trayImpression(c, plan, r), inspect(c, plan, r.mark, false)]),
-    baseCordsOut(c, plan, plan.guards === true || plan.agent === 'plain'),
+    baseCordsOut(c, plan),
     isScan ? lay(c, 'impression.send') : sequence(...rounds.map((r) => putAway(c, r))),
     only(bite, () => lay(c, 'impression.bite-record', { mL: 6.5 + c.rule('tip.loss').value })),
   )

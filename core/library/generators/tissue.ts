@@ -51,6 +51,10 @@ const gumAt = (sites: readonly CordSite[]): Site[] =>
 const gum =
   'The gum was held back with a fine cord. It may be sore for a few days. Brush it softly and rinse with warm salt water.'
 
+/** Whether the base carries nothing: it guards the gum, or the school leaves the agent to the top cord. */
+const basePlain = (c: Case, plan: Pick<CordPlan, 'layers' | 'guards' | 'agent'>): boolean =>
+  plan.guards === true || plan.agent === 'plain' || (plan.layers.length > 1 && c.school('baseCord') === 'plain')
+
 /** One piece of cord placed; `more` overrides what is its own. */
 export function placeCord(
   c: Case,
@@ -61,6 +65,7 @@ export function placeCord(
   more: Otherwise = {},
 ): Block {
   const { size, because, purpose = layer === 'base' ? 'to keep fluid under the margin' : 'to show the margin' } = set
+  const agent = layer === 'base' && basePlain(c, plan) ? 'plain' : plan.agent
   const length = s.length(layer, plan.layers.length < 2 && layer === 'base' ? 'cord' : undefined)
   const cutMm = Math.ceil(length.value)
   const finer = smallerCord(size)
@@ -73,7 +78,7 @@ export function placeCord(
     word,
     size,
     cutMm,
-    agent: plan.agent,
+    agent,
     gum,
     layer,
     purpose,
@@ -82,7 +87,7 @@ export function placeCord(
     because,
     finer,
     packer,
-    agentNeed: plan.agent === 'plain' ? undefined : agentNeed[plan.agent],
+    agentNeed: agent === 'plain' ? undefined : agentNeed[agent],
     soakedMl,
     sites: plan.sites,
     cordCountId: cordCountId(layer, s),
@@ -139,8 +144,8 @@ export function drawnCounts(plan: CordPlan, layer: CordLayer, s: CordSite): stri
 }
 
 /** Base cords come out after the impression; every piece is on the count. */
-export function baseCordsOut(c: Case, plan: CordPlan, placedPlain: boolean): Block {
-  const longest = c.rule(placedPlain ? 'cord.longest.plain' : 'cord.longest')
+export function baseCordsOut(c: Case, plan: CordPlan): Block {
+  const longest = c.rule(basePlain(c, plan) ? 'cord.longest.plain' : 'cord.longest')
   // The piece that was placed first lies longest, through every retake: its clock is the one that is watched.
   const lies = (s: CordSite): Tie[] =>
     s === plan.sites[0]

@@ -121,7 +121,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       'Gum closes in: tissue.draw-cord.37.finish → impression.inject.finish –/45/90',
       'Working time: impression.load-syringe.finish → impression.seat.finish –/115/135',
       'Sets in the mouth: impression.seat.finish → impression.remove.start 210/–/–',
-      'Base cord lies: tissue.base-cord.37.finish → tissue.base-out.37.start 0/900/–',
+      'Base cord lies: tissue.base-cord.37.finish → tissue.base-out.37.start 0/2700/–',
       'Provisional cement sets: provisional.cement.finish → provisional.excess.start 240/–/–',
     ])
   })
