@@ -48,6 +48,8 @@ export interface Cut {
   part?: EdgePart
   /** Where the margin lies to the gum when it is done, where that is another place than the case says. */
   margin?: 'supragingival' | 'equigingival' | 'subgingival'
+  /** For a finish: the bur that cut the margin, whose twin in fine it is to be. */
+  twinOf?: Pick<Bur, 'shape' | 'diameterMm'>
   /** Nothing wider goes there where anything narrower fits, mm: a lower incisor, a primary tooth. */
   widestMm?: number
 }

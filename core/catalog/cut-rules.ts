@@ -19,6 +19,9 @@ const isCutting = (b: Bur): boolean => !isFine(b)
 const roughness = (b: Bur): number => (b.material === 'diamond' ? 0 : 1.5)
 const mm = (value: number): string => `${round(value, 2)} mm`
 
+/** A finisher is the twin of the bur before it within so much, mm. Common practice. */
+const twinWithinMm = 0.1
+
 /** Bulk is taken with a coarse diamond where one is owned: quicker and cooler; it is smoothed later. Common practice; worth
  * a tenth of a millimetre: the diameter that gauges the depth counts for more. */
 const coarser = (b: Bur): number => (b.grit === 'coarse' ? 0.1 : 0)
@@ -137,7 +140,7 @@ export const cutRules: Record<CutForm, { wanted: (cut: Cut) => string; fit: (bur
     fit: (b) =>
       isCutting(b) && b.shape === 'football'
         ? {
-            distance: -coarser(b),
+            distance: -coarser(b) - b.diameterMm / 100,
             because: reason('football: its curve is the concave lingual surface of an incisor or canine', 'C'),
           }
         : null,
@@ -173,9 +176,26 @@ export const cutRules: Record<CutForm, { wanted: (cut: Cut) => string; fit: (bur
     fit: (b, c) => {
       const shapes: BurShape[] = c.after === 'shoulder' ? ['flat-end taper'] : ['round-end taper', 'torpedo']
       if (!isFine(b) || !isShape(b, ...shapes)) return null
+      const twin = c.twinOf
+      if (!twin)
+        return {
+          distance: (b.grit === 'fine' ? 0 : 0.2) + (b.shape === 'torpedo' ? 0.3 : 0) - b.diameterMm / 100,
+          because: reason(`same shape in ${b.grit}: smooths the line without moving it`, 'C'),
+        }
+      // A wider one moves the line, a narrower one leaves a second inside it; another shape leaves another line.
+      const over = round(b.diameterMm - twin.diameterMm, 2)
+      const is = b.shape === twin.shape && Math.abs(over) <= twinWithinMm
       return {
-        distance: (b.grit === 'fine' ? 0 : 0.2) + (b.shape === 'torpedo' ? 0.3 : 0) - b.diameterMm / 100,
-        because: reason(`same shape in ${b.grit}: smooths the line without moving it`, 'C'),
+        distance:
+          (b.grit === 'fine' ? 0 : 0.05) +
+          (b.shape === twin.shape ? 0 : 2) +
+          (over > twinWithinMm ? 4 : 2) * Math.abs(over),
+        because: is
+          ? reason(`the twin of the bur that cut the margin, in ${b.grit}: smooths the line without moving it`, 'C')
+          : reason(
+              `no ${twin.shape} of ${mm(twin.diameterMm)} in fine is owned: the nearest, ${mm(b.diameterMm)}; look for a second line inside the first`,
+              'C',
+            ),
       }
     },
   },

@@ -113,7 +113,7 @@ export interface BurPass {
   order: number
   /** The bur as it was owned when the plan was made; absent where nothing owned fits. */
   bur?: Bur
-  cuts: { stepId: string; surface: string; depthMm: number; because?: Reason; next?: BurChoice }[]
+  cuts: { stepId: string; surface: string; depthMm: number; because?: Reason; next?: BurChoice; takenUp?: true }[]
   passedOver: string[]
   lack?: string
 }

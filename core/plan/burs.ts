@@ -1,40 +1,55 @@
 /** The burs of a visit in order of use, out of those owned; each is handed when its turn comes. */
 import { theBur } from '../library/cuts/cut'
-import { chooseBur } from '../catalog/cut'
+import type { Bur } from '../catalog/bur'
+import { chooseBur, type Cut, type CutForm } from '../catalog/cut'
 import { itsName } from '../catalog/spoken'
 import type { BurPass } from '../model/plan'
 import type { Step } from '../model/step'
 import type { Case } from '../library/case'
 
-/** Chooses a bur for every cut, keeping the one in the handpiece where it serves. */
-export function burOrder(steps: readonly Pick<Step, 'id' | 'cut'>[], c: Case): BurPass[] {
-  const passes: BurPass[] = []
+/** Whether a cut leaves a margin, which a finisher then follows. */
+const margins: readonly CutForm[] = ['chamfer', 'shoulder']
+
+/**
+ * Chooses a bur for every cut, keeping the one in the handpiece where it serves. One bur has one number over the whole visit, by
+ * its first turn, and is called by it again.
+ */
+export function burOrder(steps: readonly Pick<Step, 'id' | 'cut' | 'tooth'>[], c: Case): BurPass[] {
+  const passes = new Map<string, BurPass>()
+  /** What cut the margin of a tooth. */
+  const cutBy = new Map<string, Bur>()
+  let held: string | undefined
   for (const step of steps) {
     if (!step.cut) continue
-    const current = passes.at(-1)
-    const answer = chooseBur(step.cut, c.practice.burs, current?.bur?.id)
+    const twin = step.cut.form === 'finish' ? cutBy.get(step.tooth ?? '') : undefined
+    const wanted: Cut = twin ? { ...step.cut, twinOf: { shape: twin.shape, diameterMm: twin.diameterMm } } : step.cut
+    const answer = chooseBur(wanted, c.practice.burs, held)
+    const bur = c.practice.burs.find((b) => b.id === answer.best?.burId)
+    const key = bur?.id ?? `none for ${step.id}`
     const cut = {
       stepId: step.id,
       surface: step.cut.surface,
       depthMm: step.cut.depthMm,
       ...(answer.best ? { because: answer.best.because } : {}),
       ...(answer.next ? { next: answer.next } : {}),
+      ...(key === held ? {} : { takenUp: true as const }),
     }
-    const bur = c.practice.burs.find((b) => b.id === answer.best?.burId)
-    if (bur && current?.bur?.id === bur.id) {
-      current.cuts.push(cut)
-      for (const p of answer.passedOver) if (!current.passedOver.includes(p)) current.passedOver.push(p)
-    } else {
-      passes.push({
-        order: passes.length + 1,
+    const pass = passes.get(key)
+    if (pass) {
+      pass.cuts.push(cut)
+      for (const p of answer.passedOver) if (!pass.passedOver.includes(p)) pass.passedOver.push(p)
+    } else
+      passes.set(key, {
+        order: passes.size + 1,
         ...(bur ? { bur } : {}),
         cuts: [cut],
         passedOver: answer.passedOver,
         ...(answer.lack ? { lack: answer.lack } : {}),
       })
-    }
+    held = key
+    if (bur && margins.includes(step.cut.form)) cutBy.set(step.tooth ?? '', bur)
   }
-  return passes
+  return [...passes.values()]
 }
 
 /**
@@ -53,7 +68,8 @@ export function withBur(step: Step, burs: readonly BurPass[]): Step {
 
 /** What is passed at a step that cuts: its bur where that is changed, by its place in the strip and its name, and what else the phase names. */
 function burHanded(passes: readonly string[], stepId: string, burs: readonly BurPass[]): string[] {
-  const turn = burs.find((b) => b.cuts[0]?.stepId === stepId)
+  // Frozen plans of before name it only where it is first used.
+  const turn = burs.find((b) => b.cuts.some((x, i) => x.stepId === stepId && (x.takenUp ?? i === 0)))
   const others = passes.filter((p) => p !== theBur)
   if (!turn?.bur) return others
   const at = Math.max(0, passes.indexOf(theBur))

@@ -97,7 +97,7 @@ describe('a monolithic zirconia crown on 37, first visit', () => {
     expect(step(p, 'cutting.groove-functional.37').title).toContain('buccal cusps 1.0 mm')
     expect(step(p, 'cutting.groove-functional.37').detail).toContain('1.0–1.5 mm')
     const burs = p.burs.map((b) => b.bur?.id)
-    expect(burs).toEqual(['dc-10', 'ret-016c', 'ret-023', 'ndl-009', 'ret-023', 'ret-023f'])
+    expect(burs).toEqual(['dc-10', 'ret-016c', 'ndl-009', 'ret-016', 'ret-016f'])
     expect(p.burs.every((b) => b.cuts.every((c) => c.because))).toBe(true)
     expect(p.burs[0]!.cuts[0]!.next?.burId).toBe('fet-010c')
   })

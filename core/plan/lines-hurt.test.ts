@@ -673,3 +673,37 @@ describe('C235, C238, C239 and C242 a cavity built up cusp by cusp', () => {
     }
   })
 })
+
+describe('B80 and B81 posts and cores', () => {
+  const team = { dentist: 'dentist', assistants: ['assistant'] }
+  const post = (tooth: string, more: object = {}): Plan =>
+    compile(parse({ kind: 'post.core', teeth: [tooth], date: '2026-11-24', team, ...more }), practice)
+  it('B80 at the margin nothing wider than 1.4 mm on a lower incisor, 1.6 on an upper lateral, and the small football there', () => {
+    for (const [tooth, most] of [
+      ['42', 1.4],
+      ['31', 1.4],
+      ['12', 1.6],
+      ['22', 1.6],
+    ] as const)
+      for (const restoration of ['metal-ceramic crown', 'monolithic zirconia crown', 'lithium disilicate crown']) {
+        const plan = post(tooth, { restoration })
+        const mm = (s: Step): number => practice.burs.find((b) => b.id === s.burId)?.diameterMm ?? 99
+        for (const s of plan.steps) {
+          if (!s.cut || s.place !== 'mouth') continue
+          if (['chamfer', 'shoulder', 'finish', 'facial reduction', 'axial'].includes(s.cut.form))
+            expect(mm(s), `${tooth} ${restoration} ${s.id}`).toBeLessThanOrEqual(most)
+          if (s.cut.form === 'lingual concavity') expect(mm(s), s.id).toBeLessThanOrEqual(1.2)
+        }
+      }
+  })
+  it('B81 work in a canal without the sheet is warned of, for the dentist; under the sheet it is not', () => {
+    for (const tooth of ['42', '21', '13']) {
+      for (const bondingIsolation of ['rolls and suction', 'suction retractor'])
+        expect(
+          post(tooth, { visitChoices: { bondingIsolation } }).clashes.find((x) => x.id === 'canal-without-sheet')
+            ?.decides,
+        ).toBe('dentist')
+      expect(post(tooth).clashes.some((x) => x.id === 'canal-without-sheet')).toBe(false)
+    }
+  })
+})

@@ -6,7 +6,7 @@ import { practice } from '../../demo/test/plans'
 import { often } from '../../scripts/often'
 import { kindIds } from '../kinds'
 import type { Plan } from '../model/plan'
-import { isPrimary, write } from '../teeth/notation'
+import { isPrimary, jawOf, parts, write } from '../teeth/notation'
 import { compile } from './compile'
 
 const any = (holds: (plan: Plan) => void) =>
@@ -214,6 +214,105 @@ describe('C135 strips lie out only where a side toward a neighbour is filled', (
       )
       const lies = (id: string): boolean => plan.setup.some((l) => l.needs.includes(id) && l.readiness === 'open')
       expect([lies('finishing strip'), lies('finishing disc')], `${kind} ${surfaces}`).toEqual([strips, discs])
+    }
+  })
+})
+
+/** What follows a margin, with the bur it is cut by. */
+const burOf = (id: string | undefined) => practice.burs.find((b) => b.id === id)
+const crownKinds = kindIds.filter((k) =>
+  /^(crown\.(prepare|metal|root-filled)|arch\.prepare|endo|post\.core|veneer|laminate\.prepare)/.test(k),
+)
+
+describe('A18, A19, C131 and C132 burs by the room there is, the finisher the twin of its cutter', () => {
+  it.each(crownKinds)('%s', (kind) => {
+    fc.assert(
+      fc.property(anyWork(kind), frame, (work, more) => {
+        const plan = compile(parse({ ...work, ...more }), practice)
+        for (const s of plan.steps) {
+          if (!s.cut || !s.tooth || s.phase !== 'cutting') continue
+          const bur = burOf(s.burId)
+          const own = plan.steps.filter((x) => x.tooth === s.tooth && x.cut)
+          if (!bur) continue
+          // A18 a narrow tooth has a margin bur of its own.
+          const lowerIncisor = jawOf(s.tooth) === 'lower' && parts(s.tooth).position <= 2
+          if (lowerIncisor && ['chamfer', 'shoulder', 'finish'].includes(s.cut.form))
+            expect(bur.diameterMm, s.id).toBeLessThanOrEqual(1.4)
+          // C131 round ends: nothing over 1.6 mm beside a neighbour, nothing over 1.8 on free walls.
+          if (['chamfer', 'axial'].includes(s.cut.form) && s.cut.after !== 'shoulder' && bur.shape !== 'flat-end taper')
+            expect(bur.diameterMm, s.id).toBeLessThanOrEqual(1.8)
+          // A19 C132 the twin: shape and end of the diamond that cut the margin, never larger.
+          const cutter = burOf(own.findLast((x) => ['chamfer', 'shoulder'].includes(x.cut?.form ?? ''))?.burId)
+          if (s.cut.form === 'finish' && cutter) {
+            expect(bur.shape, s.id).toBe(cutter.shape)
+            expect(Math.abs(bur.diameterMm - cutter.diameterMm), s.id).toBeLessThanOrEqual(0.2)
+            expect(bur.diameterMm, s.id).toBeLessThanOrEqual(cutter.diameterMm + 0.1)
+          }
+        }
+      }),
+      { numRuns: often(12) },
+    )
+  })
+  it('A19 where no twin is owned the nearest is taken, and that is said', () => {
+    const without = {
+      ...practice,
+      burs: practice.burs.filter((b) => !(b.shape === 'torpedo' && ['fine', '12-flute'].includes(b.grit))),
+    }
+    const plan = compile(
+      parse({
+        kind: 'crown.metal',
+        teeth: ['36'],
+        date: '2026-11-24',
+        team: { dentist: 'dentist', assistants: ['assistant'] },
+      }),
+      without,
+    )
+    const why = plan.burs.flatMap((b) => b.cuts).find((x) => x.stepId.includes('finish'))?.because?.text
+    expect(why).toMatch(/no torpedo of .* in fine is owned: the nearest/)
+  })
+})
+
+describe('B9 and C136 one bur has one number over the whole visit, and is called by it again', () => {
+  any((plan) => {
+    const ids = plan.burs.flatMap((b) => (b.bur ? [b.bur.id] : []))
+    expect(new Set(ids).size).toBe(ids.length)
+    expect(plan.burs.map((b) => b.order)).toEqual(plan.burs.map((_, i) => i + 1))
+    // Every change of bur is a pass, by that number.
+    let held: string | undefined
+    for (const s of plan.steps) {
+      if (!s.cut) continue
+      const pass = plan.burs.find((b) => b.cuts.some((x) => x.stepId === s.id))
+      const handed = s.passes.find((p) => p.startsWith('bur '))
+      if (pass?.bur && pass.bur.id !== held) expect(handed, s.id).toMatch(new RegExp(`^bur ${pass.order}: `))
+      else expect(handed, s.id).toBeUndefined()
+      held = pass?.bur?.id ?? `none ${s.id}`
+    }
+  })
+})
+
+describe('C130 a wall where no neighbour stands is cut in a step of its own, and nothing is said of a contact there', () => {
+  it('C130 a last molar, a missing neighbour, on crowns of every sort', () => {
+    for (const [kind, tooth, missing, side] of [
+      ['crown.prepare', '37', ['38'], 'distal'],
+      ['crown.metal', '46', ['45'], 'mesial'],
+      ['crown.root-filled', '17', ['18'], 'distal'],
+      ['crown.prepare', '11', ['21'], 'mesial'],
+    ] as const) {
+      const plan = compile(
+        parse({
+          kind,
+          teeth: [tooth],
+          missing,
+          date: '2026-11-24',
+          team: { dentist: 'dentist', assistants: ['assistant'] },
+        }),
+        practice,
+      )
+      const acts = plan.steps.filter((s) => s.cut && s.tooth === tooth).map((s) => s.id)
+      expect(acts, `${kind} ${tooth}`).toContain(`cutting.free-${side}.${tooth}`)
+      expect(acts).not.toContain(`cutting.contact-${side}.${tooth}`)
+      const other = side === 'distal' ? 'mesial' : 'distal'
+      expect(acts).toContain(`cutting.contact-${other}.${tooth}`)
     }
   })
 })

@@ -80,7 +80,7 @@ describe('refusals say what is missing', () => {
     const d = upTo('cutting.groove-functional.37')
     expect(give(d, { kind: 'advance', start: 'cutting.margin.37' }, assistant)).toMatchObject({
       code: 'order',
-      missing: ['Break the mesial contact toward 36'],
+      missing: ['Distal wall 0.8–1.0 mm: nothing stands there, same path'],
     })
   })
   it('a lag that has not passed says how long', () => {

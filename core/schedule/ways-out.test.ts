@@ -28,7 +28,7 @@ describe('A1 every piece of cord that lies past its own limit by the plan’s ow
         const over = lies(plan).filter((p) => p.liesS > p.mostS)
         const text = lines(plan).join('; ')
         expect(text === '').toBe(over.length === 0)
-        for (const p of over) expect(text).toContain(`${p.tooth ? said(plan, toTooth(p.tooth)) : ''}`)
+        for (const p of over) expect(text).toContain(p.tooth ? said(plan, toTooth(p.tooth)) : '')
         // A way out is offered only where something is over.
         if (over.length === 0) expect(waysOut(plan, practice)).toEqual([])
       }),

@@ -23,6 +23,16 @@ const contact = (side: 'mesial' | 'distal') =>
     share: 1.5,
     mistakes: [`neighbour $(${side} neighbour) nicked: leave the thin wall of enamel standing to the last`],
   }) as const
+/** A wall where nothing stands: cut like the others, on the same path. */
+const free = (side: 'mesial' | 'distal') =>
+  ({
+    title: `${side === 'mesial' ? 'Mesial' : 'Distal'} wall $(reduction.inner): nothing stands there, same path`,
+    form: 'axial',
+    depthMm: '$(deepest.margin)',
+    surface: side,
+    share: 1.5,
+    after: '$ledge',
+  }) as const
 export const margin = {
   title: {
     if: ['ledge', 'is', 'chamfer'],
@@ -152,6 +162,8 @@ export const crownCuts = {
   },
   'crown.contact-mesial': contact('mesial'),
   'crown.contact-distal': contact('distal'),
+  'crown.free-mesial': free('mesial'),
+  'crown.free-distal': free('distal'),
   'crown.margin': margin,
   'crown.finish': finish,
   'crown.seating-groove': {
@@ -211,8 +223,8 @@ type Id = keyof typeof crownCuts
 const topOfBack = ['crown.groove-functional', 'crown.groove-other', 'crown.occlusal', 'crown.bevel'] as const
 const topOfFront = ['crown.groove-facial', { if: 'reduction.incisal', use: ['crown.incisal'] }] as const
 export const contacts: CutParts<Id> = [
-  { if: 'neighbour mesial', use: ['crown.contact-mesial'] },
-  { if: 'neighbour distal', use: ['crown.contact-distal'] },
+  { if: 'neighbour mesial', use: ['crown.contact-mesial'], else: ['crown.free-mesial'] },
+  { if: 'neighbour distal', use: ['crown.contact-distal'], else: ['crown.free-distal'] },
 ]
 const walls: CutParts<Id> = [
   {

@@ -228,8 +228,16 @@ export const metalLines: CutParts<Id | keyof typeof crownCuts> = [
 ]
 export const rootFilledLines: CutParts<Id | keyof typeof crownCuts> = [
   'root-filled.occlusal-v',
-  { if: 'neighbour mesial', use: ['root-filled.contact-mesial', 'root-filled.axial-mesial'] },
-  { if: 'neighbour distal', use: ['root-filled.contact-distal', 'root-filled.axial-distal'] },
+  {
+    if: 'neighbour mesial',
+    use: ['root-filled.contact-mesial', 'root-filled.axial-mesial'],
+    else: ['crown.free-mesial'],
+  },
+  {
+    if: 'neighbour distal',
+    use: ['root-filled.contact-distal', 'root-filled.axial-distal'],
+    else: ['crown.free-distal'],
+  },
   'root-filled.axial-facial',
   'root-filled.axial-inner',
   'root-filled.margin',

@@ -1,5 +1,7 @@
 /** How much is taken for what is made, as it is said and as deep as it goes. */
 import { isAnterior, isNarrow } from '../../teeth/arch'
+import { marginDepth } from '../../measure/room'
+import { besides } from './tooth'
 import { grooveDepth, reductionTargets, writeRange, type Targets } from '../../measure/reduction'
 import type { Case, Unit } from '../case'
 import type { Fact } from './fact'
@@ -21,6 +23,10 @@ const deepest = (of: Place, says: string): Fact => ({
   unit: 'mm',
 })
 
+const marginMm = (c: Case, u?: Unit): number | undefined => {
+  const taken = targets(c)?.margin
+  return taken && u ? marginDepth(taken, u.tooth, { neighbour: besides(u), form: taken.form }) : taken?.mostMm
+}
 const grooveMm = (c: Case, of: Place, u?: Unit): number => {
   const taken = targets(c)?.[of]
   return taken ? grooveDepth(taken, of === 'facial' && u !== undefined && isAnterior(u.tooth) && isNarrow(u.tooth)) : 0
@@ -56,7 +62,12 @@ export const reductionFacts = {
   'deepest.functional cusp': deepest('functionalCusp', 'off the cusps that carry the bite'),
   'deepest.other cusp': deepest('otherCusp', 'off the other cusps'),
   'deepest.inner': deepest('inner', 'on the inner side'),
-  'deepest.margin': deepest('margin', 'at the margin'),
+  'deepest.margin': {
+    says: 'how deep the margin is cut: where there is little room by its lower figure',
+    from: 'reckoned',
+    of: (c, own) => marginMm(c, own.u),
+    unit: 'mm',
+  },
   'deepest.incisal': deepest('incisal', 'off the biting edge'),
   'groove.functional cusp': groove('functionalCusp', 'on the cusps that carry the bite'),
   'groove.other cusp': groove('otherCusp', 'on the other cusps'),
@@ -77,7 +88,11 @@ export const reductionFacts = {
   'margin left to shape': {
     says: 'how deep the chamfer goes round a core: the root is thin there',
     from: 'reckoned',
-    of: (c) => Math.min(targets(c)?.margin.mostMm ?? 0.8, 0.8),
+    of: (c, own) => {
+      const mostMm = Math.min(targets(c)?.margin.mostMm ?? 0.8, 0.8)
+      if (!own.u) return mostMm
+      return marginDepth({ leastMm: 0.5, mostMm }, own.u.tooth, { neighbour: besides(own.u), form: 'chamfer' })
+    },
     unit: 'mm',
   },
   ledge: {

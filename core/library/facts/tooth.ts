@@ -9,6 +9,9 @@ import { ofUnit, type Fact } from './fact'
 export const goesUnder = (u: Unit, c: Case): boolean =>
   c.asks('margin') === 'subgingival' || (c.asks('margin') === 'equigingival' && u.says('dark') === true)
 
+/** A neighbour stands on one side at least. */
+export const besides = (u: Unit): boolean => u.mesial.tooth !== null || u.distal.tooth !== null
+
 export const toothFacts = {
   tooth: { says: 'the tooth', from: 'the tooth', of: ofUnit((u) => u.tooth) },
   label: {

@@ -3,7 +3,8 @@ import { sure } from '../../sure'
 import type { Cut, CutForm } from '../../catalog/cut'
 import { reductionTargets, writeRange } from '../../measure/reduction'
 import { soreGum, sorePulp, soreTooth, type Site } from '../../measure/numbing'
-import { isNarrow } from '../../teeth/arch'
+import { besides } from '../facts/tooth'
+import { widestBur } from '../../measure/room'
 import { jawOf } from '../../teeth/notation'
 import { sequence, type Block } from '../build'
 import type { Case, RestoredCase, Unit } from '../case'
@@ -18,12 +19,11 @@ export type Minutes = readonly [number, number, number]
 /** Crown cutting 12 · 20 · 40 minutes in all. Standing C or estimate; the practice's own runs replace it. */
 export const crownMinutes = [12, 20, 40] as const
 
-/** Forms that only smooth: a narrow tooth takes a thinner bur for these than for cutting. */
-const smoothing: readonly CutForm[] = ['finish', 'edge']
-
-/** Nothing wide on a lower incisor or a primary tooth: 1.6 mm for cutting, 1.2 mm for finishing; the football that hollows its inner side is as wide as that is. Our own, common practice. */
-const widestOn = (u: Unit, form: CutForm): { widestMm?: number } =>
-  isNarrow(u.tooth) && form !== 'lingual concavity' ? { widestMm: smoothing.includes(form) ? 1.2 : 1.6 } : {}
+/** Nothing wider than the tooth has room for. */
+function widestOn(u: Unit, form: CutForm, after: CutLine['after']): { widestMm?: number } {
+  const widestMm = widestBur(u.tooth, form, { neighbour: besides(u), after })
+  return widestMm === undefined ? {} : { widestMm }
+}
 
 const cutOf = (u: Unit, { form, act, depthMm, surface, ...line }: CutLine): Cut | undefined =>
   form === 'by hand'
@@ -38,7 +38,7 @@ const cutOf = (u: Unit, { form, act, depthMm, surface, ...line }: CutLine): Cut 
         ...(line.stuff ? { stuff: line.stuff } : {}),
         ...(line.part ? { part: line.part } : {}),
         ...(line.margin ? { margin: line.margin } : {}),
-        ...widestOn(u, form),
+        ...widestOn(u, form, line.after),
       }
 
 /** What a cut need not say. */

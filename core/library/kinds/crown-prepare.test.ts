@@ -71,6 +71,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       'cutting.axial-facial.37 D+ mouth',
       'cutting.axial-inner.37 D+ mouth',
       'cutting.contact-mesial.37 D+ mouth',
+      'cutting.free-distal.37 D+ mouth',
       'cutting.margin.37 D+ mouth',
       'cutting.finish.37 D+ mouth',
       'cutting.reduction-check A mouth ‖reduction',
@@ -284,9 +285,8 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
       // The shoulder's own bur also gauges the incisal edge: one change fewer.
       ['flat-end taper', 'medium', 'incisal+labial'],
       ['football', 'coarse', 'palatal'],
-      ['flat-end taper', 'medium', 'palatal'],
+      ['flat-end taper', 'medium', 'palatal+margin'],
       ['needle', 'medium', 'mesial+distal'],
-      ['flat-end taper', 'medium', 'margin'],
       ['flat-end taper', 'fine', 'all'],
     ])
   })

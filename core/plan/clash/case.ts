@@ -218,6 +218,17 @@ const depthNotKnown: Rule = ({ c }) => {
     : null
 }
 
+/** Small instruments and saliva in an open canal: warned of as gold without the sheet is. Where hypochlorite is used it is a stop. */
+const canalWithoutSheet: Rule = ({ c, uses }) =>
+  c.kind.post && !uses('dam sheet') && !uses('hypochlorite')
+    ? forDentist(
+        'canal-without-sheet',
+        `Work in the canal of ${c.units.map((u) => u.label).join(', ')} without the sheet`,
+        'a small instrument that slips goes down the throat, and saliva into the canal',
+        'the sheet; where it cannot be had, every instrument tied and gauze behind: the dentist decides',
+      )
+    : null
+
 /** Dentine cut and left open for weeks is sore, and takes up what the mouth brings. */
 const openDentine: Rule = ({ c }) =>
   c.kind.family === 'veneer' &&
@@ -264,6 +275,7 @@ export const caseRules: readonly Rule[] = [
   placeOfBridge,
   smallForIt,
   openDentine,
+  canalWithoutSheet,
   depthNotKnown,
   sealedInWhere,
   weakLight,
