@@ -97,6 +97,8 @@ const things: readonly Thing[] = [
   row('composite warmer', 'warmer, composite warmer'),
   row('cold agent, pulp tester', 'cold spray'),
   row('skin tape', 'taped'),
+  row('capsule applier', 'capsule applier'),
+  row('block-out wax', 'block-out wax'),
   row('zirconia cleaner', 'zirconia cleaner'),
   row('air abrasion', 'air abrasion'),
   row('ultrasonic bath', 'ultrasonic bath, ultrasonic'),

@@ -64,6 +64,8 @@ export interface Case {
   asked: Asked
   /** Under general anaesthesia: nobody bites, swallows or is told; every minute counts. */
   asleep: boolean
+  /** Gum is cut in this work: what comes after it bleeds. */
+  gumCut: boolean
   /** What an earlier work of the visit has done for this one, too: its rolls are in, its mould takes in these teeth. */
   before: { rolls: boolean; mould: boolean }
   /** Where the sheet of the work before stays on for this one, or this one's stays on for the next. */
@@ -137,6 +139,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     },
     asked,
     asleep: false,
+    gumCut: false,
     before: { rolls: false, mould: false },
     sheet: { alreadyOn: false, staysOn: false, teeth: plain.teeth, offStep: 'isolation.dam-off' },
   }

@@ -55,6 +55,11 @@ interface Done {
   drafts: Drafted[]
 }
 
+/** A bur works on a living tooth. */
+const cutsAlive = (works: readonly Work[], drafts: readonly Drafted[]): boolean =>
+  works.some((w) => w.c.kind.prepares === true && w.c.asks('vital')) &&
+  drafts.some((d) => d.cut !== undefined && d.tooth !== undefined && d.place === 'mouth')
+
 /** Rolls serve the jaw they lie in; a preliminary impression the side of the jaw it takes in. */
 function doneFor(c: Case, done: readonly Done[]): Case['before'] {
   const side = (of: Case): string | undefined => firstOf(of.units).tooth[0]
@@ -131,7 +136,7 @@ export function dayOf(works: readonly Work[]): Block {
   return sequence(
     arrival(works.map((w) => w.c)),
     ...deciding,
-    anaesthesia(sure(first).c, numbing),
+    anaesthesia(sure(first).c, numbing, cutsAlive(works, drafts)),
     meanwhile('the anaesthetic takes', ...waiting, numbTest(sure(first).c, numbing)),
     ...own.flatMap((o, i) => [o.work, ...whenOff(works, own, i)]),
     closing(

@@ -50,3 +50,13 @@ export function marginDepth(
 }
 /** A torpedo of 1.2 mm cuts so deep by half of its end, with a tenth to spare. */
 const shallowMm = 0.5
+
+/**
+ * The slow round for soft decay, mm: as large as enters the box, for a small one digs. Common practice.
+ * @example slowRound(toTooth('36')) // 1.8
+ */
+export function slowRound(tooth: Tooth): number {
+  const at = parts(tooth).position
+  if (isPrimary(tooth)) return at >= 4 ? 1.4 : 1
+  return at >= 6 ? 1.8 : at >= 4 ? 1.4 : 1
+}

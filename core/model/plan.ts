@@ -35,6 +35,7 @@ export const holdNames = [
   'throat',
   'clean',
   'coat',
+  'dry',
 ] as const
 export type HoldName = (typeof holdNames)[number]
 
@@ -113,7 +114,8 @@ export interface BurPass {
   order: number
   /** The bur as it was owned when the plan was made; absent where nothing owned fits. */
   bur?: Bur
-  cuts: { stepId: string; surface: string; depthMm: number; because?: Reason; next?: BurChoice; takenUp?: true }[]
+  /** `turn`: which hand-over of the visit it is, where the bur is taken up for it. */
+  cuts: { stepId: string; surface: string; depthMm: number; because?: Reason; next?: BurChoice; turn?: number }[]
   passedOver: string[]
   lack?: string
 }

@@ -19,6 +19,7 @@ export function burOrder(steps: readonly Pick<Step, 'id' | 'cut' | 'tooth'>[], c
   /** What cut the margin of a tooth. */
   const cutBy = new Map<string, Bur>()
   let held: string | undefined
+  let turn = 0
   for (const step of steps) {
     if (!step.cut) continue
     const twin = step.cut.form === 'finish' ? cutBy.get(step.tooth ?? '') : undefined
@@ -32,7 +33,7 @@ export function burOrder(steps: readonly Pick<Step, 'id' | 'cut' | 'tooth'>[], c
       depthMm: step.cut.depthMm,
       ...(answer.best ? { because: answer.best.because } : {}),
       ...(answer.next ? { next: answer.next } : {}),
-      ...(key === held ? {} : { takenUp: true as const }),
+      ...(key === held ? {} : { turn: (turn += 1) }),
     }
     const pass = passes.get(key)
     if (pass) {
@@ -69,7 +70,7 @@ export function withBur(step: Step, burs: readonly BurPass[]): Step {
 /** What is passed at a step that cuts: its bur where that is changed, by its place in the strip and its name, and what else the phase names. */
 function burHanded(passes: readonly string[], stepId: string, burs: readonly BurPass[]): string[] {
   // Frozen plans of before name it only where it is first used.
-  const turn = burs.find((b) => b.cuts.some((x, i) => x.stepId === stepId && (x.takenUp ?? i === 0)))
+  const turn = burs.find((b) => b.cuts.some((x, i) => x.stepId === stepId && (x.turn !== undefined || i === 0)))
   const others = passes.filter((p) => p !== theBur)
   if (!turn?.bur) return others
   const at = Math.max(0, passes.indexOf(theBur))

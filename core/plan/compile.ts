@@ -31,7 +31,7 @@ import type { Count, Hold, Plan } from '../model/plan'
 import type { Step } from '../model/step'
 
 /** The version of the library a plan is compiled from; a frozen plan keeps the one it came from. */
-export const libraryVersion = '2026.12.3'
+export const libraryVersion = '2026.12.4'
 
 const writeTooth = (u: Unit): Plan['teeth'][number] => ({
   tooth: u.tooth,

@@ -111,7 +111,7 @@ describe('what is named lies there, and what lies there is used', () => {
           const handed = plan.steps
             .find((s) => s.id === cut.stepId)!
             .passes.includes(burInHand({ order: pass.order, bur: pass.bur! }))
-          expect(handed, cut.stepId).toBe(cut.takenUp === true)
+          expect(handed, cut.stepId).toBe(cut.turn !== undefined)
           if (i === 0) expect(handed).toBe(true)
         }
     }

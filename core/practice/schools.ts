@@ -1,6 +1,7 @@
 /** Where practitioners disagree: each question with its schools, its default and why. Standing: common practice. */
 import { kindFacts } from '../kinds'
-import { neighbours } from '../teeth/arch'
+import { isAnterior, neighbours } from '../teeth/arch'
+import { parts } from '../teeth/notation'
 import { ask, type ChoiceFacts } from './school-form'
 import { ofChildren } from './schools-children'
 
@@ -10,6 +11,9 @@ const openSided = (f: ChoiceFacts): boolean =>
     const { mesial, distal } = neighbours(t, [...f.missing, ...f.pontics])
     return !mesial.tooth || !distal.tooth
   })
+/** Work right and left of the middle. */
+const bothSides = (f: ChoiceFacts): boolean =>
+  new Set(f.teeth.map((t) => [1, 4, 5, 8].includes(parts(t).quadrant))).size > 1
 const units = (f: ChoiceFacts): number => f.teeth.length + f.pontics.length
 /** An inlay is cut: its boxes lie under the tissue. */
 const hasBoxes = (f: ChoiceFacts): boolean =>
@@ -187,15 +191,25 @@ export const table = {
                 value: 'addition silicone, full arch',
                 why: 'beyond two units, and in front, the bite has to be seen over the whole arch',
               }
-            : openSided(f)
+            : f.teeth.some((t) => isAnterior(t))
               ? {
                   value: 'addition silicone, full arch',
-                  why: 'a neighbour is missing: the bite in a dual-arch tray is stopped on one side only',
+                  why: 'in front the bite has to be seen over the whole arch',
                 }
-              : {
-                  value: 'addition silicone, dual-arch',
-                  why: 'for one or two units it gives the opposing teeth and the bite in the same act',
-                },
+              : bothSides(f)
+                ? {
+                    value: 'addition silicone, full arch',
+                    why: 'teeth on both sides: a dual-arch tray takes in one',
+                  }
+                : openSided(f)
+                  ? {
+                      value: 'addition silicone, full arch',
+                      why: 'a neighbour is missing: the bite in a dual-arch tray is stopped on one side only',
+                    }
+                  : {
+                      value: 'addition silicone, dual-arch',
+                      why: 'for one or two units it gives the opposing teeth and the bite in the same act',
+                    },
   ),
   wash: ask(
     'Where the wash goes',

@@ -3,6 +3,15 @@ import { rows, span } from './rule'
 const wins = 'the product’s own time wins'
 
 export const impressionRules = rows({
+  'tray.adhesive.silicone': {
+    title: 'Tray adhesive for silicone dries',
+    value: 300,
+    unit: 's',
+    because: (s) => `painted ${span(s)} before; the product’s own minutes win`,
+    standing: 'estimate',
+    from: 60,
+    to: 3600,
+  },
   'tray.adhesive': {
     title: 'Tray adhesive dries',
     value: 900,

@@ -47,6 +47,24 @@ export function BurDrawing({ bur }: { bur: Bur }) {
   )
 }
 
+/** One cut in its turn; what follows in the same hand has the turn of the cut before it. */
+const turnsOf = (passes: readonly BurPass[]) =>
+  passes
+    .flatMap((p, place) => {
+      let turn = place
+      return p.cuts.map((c) => ({ place, stepId: c.stepId, turn: (turn = c.turn ?? turn) }))
+    })
+    .toSorted((a, b) => a.turn - b.turn)
+
+/** Which bur of the strip is in the hand, which comes next, and which was used last; -1 where none. */
+function inHand(passes: readonly BurPass[], nowStep: string | undefined, done: ReadonlySet<string> | undefined) {
+  const turns = turnsOf(passes)
+  const now = turns.find((t) => t.stepId === nowStep)
+  const next = now ? turns.find((t) => t.turn > now.turn) : done && turns.find((t) => !done.has(t.stepId))
+  const before = turns.findLast((t) => done?.has(t.stepId) && t.turn < (now?.turn ?? Infinity))
+  return { at: now?.place ?? -1, upcoming: next?.place ?? -1, last: before?.place ?? -1 }
+}
+
 /** With `doneSteps` the strip is live: what is done falls away but for the last, so that now and next are always in sight. */
 export function BurStrip({
   passes,
@@ -57,15 +75,13 @@ export function BurStrip({
   nowStep?: string
   doneSteps?: ReadonlySet<string>
 }) {
-  const at = nowStep === undefined ? -1 : passes.findIndex((p) => p.cuts.some((c) => c.stepId === nowStep))
-  const upcoming =
-    at >= 0 ? at + 1 : doneSteps ? passes.findIndex((p) => !p.cuts.every((c) => doneSteps.has(c.stepId))) : -1
+  const { at, upcoming, last } = inHand(passes, nowStep, doneSteps)
   return (
     <ol className="flex gap-1.5 overflow-x-auto pb-1" aria-label="Burs in the order of use">
       {passes.map((pass, i) => {
-        if (doneSteps && i < (at >= 0 ? at : upcoming) - 1) return null
         const bur = pass.bur
         const done = doneSteps !== undefined && pass.cuts.every((c) => doneSteps.has(c.stepId)) && i !== at
+        if (done && i !== last) return null
         const word = i === at ? 'now' : i === upcoming ? 'next' : done ? 'done' : ''
         const body = (
           <>

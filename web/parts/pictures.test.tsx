@@ -100,21 +100,16 @@ describe('the bur strip', () => {
   it('numbers the burs in order, writes the grit as a letter, and names each in full', () => {
     const markup = renderToStaticMarkup(<BurStrip passes={plan.burs} />)
     expect(count(markup, /<li/g)).toBe(plan.burs.length)
-    expect(markup).toContain('1: Depth cutter 1.5, medium, ISO 806 314 834 524 015, buccal cusps')
+    expect(markup).toContain('1: Depth cutter 1.0, medium, ISO 806 314 834 524 010, buccal cusps; lingual cusps')
     expect(markup).toMatch(/needle <span class="num">0\.9 M/)
   })
   it('live: now and next in words, the done ones fall away but for the last', () => {
-    const done = new Set(
-      plan.steps
-        .filter((s) => s.cut)
-        .slice(0, 3)
-        .map((s) => s.id),
-    )
-    const markup = renderToStaticMarkup(
-      <BurStrip passes={plan.burs} nowStep="cutting.axial-facial.37" doneSteps={done} />,
-    )
-    expect(markup).toMatch(/4: Round-end taper 2\.3, medium[^"]*, now"/)
-    expect(markup).toMatch(/5: Needle 0\.9, medium[^"]*, next"/)
+    const cuts = plan.steps.filter((s) => s.cut).map((s) => s.id)
+    const done = new Set(cuts.slice(0, cuts.indexOf('cutting.margin.37')))
+    const markup = renderToStaticMarkup(<BurStrip passes={plan.burs} nowStep="cutting.margin.37" doneSteps={done} />)
+    expect(markup).toMatch(/4: Round-end taper 1\.6, medium[^"]*, now"/)
+    expect(markup).toMatch(/5: Round-end taper 1\.6, fine[^"]*, next"/)
+    expect(markup).toMatch(/3: Needle 0\.9, medium[^"]*, done"/)
     expect(markup).not.toContain('"1: ')
   })
   it('a cut nothing owned answers keeps its place and says so', () => {
@@ -223,10 +218,10 @@ describe('how it is worked out', () => {
       ...practice,
       burs: practice.burs
         .filter((b) => b.shape !== 'needle' && b.shape !== 'flame')
-        .map((b) => (b.id === 'dc-15' ? { ...b, uses: 10 } : b)),
+        .map((b) => (b.id === 'dc-10' ? { ...b, uses: 10 } : b)),
     })
     const text = renderToStaticMarkup(<WorkedOut plan={worn} score={layOut(worn)} />)
-    expect(text).toContain('passed over: Depth cutter 1.5, medium: it has reached its limit of 10 uses')
+    expect(text).toContain('passed over: Depth cutter 1.0, medium: it has reached its limit of 10 uses')
     expect(text).toContain('no bur owned fits: a needle or flame no wider than 1.0 mm is wanted')
   })
 })

@@ -75,6 +75,8 @@ const rows: Row[] = [
   ['post-11', 'steel', 'reamer', '6-flute', 1.1, 9, 0, latch],
   ['post-14', 'steel', 'reamer', '6-flute', 1.4, 9, 0, latch],
   ['fin-ret-012', 'carbide', 'round-end taper', '12-flute', 1.2, 8, 3],
+  ['fin-tor-014', 'carbide', 'torpedo', '12-flute', 1.4, 8],
+  ['fin-tor-016', 'carbide', 'torpedo', '12-flute', 1.6, 8],
   ['fin-ret-016', 'carbide', 'round-end taper', '12-flute', 1.6, 8, 4],
   ['fin-ftb-023', 'carbide', 'football', '12-flute', 2.3, 4],
   ['fin-fet-016', 'carbide', 'flat-end taper', '12-flute', 1.6, 8, 3],

@@ -97,6 +97,7 @@ export const instruments = {
     ['triturator', 'Triturator', ['triturator'], 250, 200],
     ['composite-warmer', 'Composite warmer', ['composite warmer'], 180, 120],
     ['ultrasonic-bath', 'Ultrasonic bath, small', ['ultrasonic bath'], 220, 150],
+    ['capsule-applier', 'Applier for capsules', ['capsule applier'], 170, 60],
     ['pulp-tester', 'Electric pulp tester', ['pulp tester'], 160, 40],
     ['air-abrasion', 'Fine air abrasion in a suction box', ['air abrasion'], 240, 200],
     ['apex-locator', 'Apex locator', ['apex locator'], 140, 90],

@@ -41,7 +41,7 @@ export const cavityCuts = {
   'cavity.caries': {
     ...decay,
     title: 'Soft decay out, slow',
-    depthMm: 1.2,
+    depthMm: '$(slow round)',
     share: 3,
     passes: ['{spoon excavator}'],
     detail:
@@ -103,7 +103,7 @@ export const cavityCuts = {
     share: 3,
     mistakes: ['deeper in the middle: the floor follows the pulp, keep it even'],
   },
-  'neck.caries': { ...decay, title: 'Soft decay out, {slow round}', depthMm: 1, share: 2 },
+  'neck.caries': { ...decay, title: 'Soft decay out, {slow round}', depthMm: '$(slow round)', share: 2 },
   'neck.grooves': {
     title: 'Grooves just inside the junction with the {¼ round}: half its diameter, 0.25 mm',
     form: 'retention',
@@ -122,7 +122,7 @@ export const cavityCuts = {
   'cusps.caries': {
     ...decay,
     title: 'Soft decay out, {slow round}',
-    depthMm: 1.2,
+    depthMm: '$(slow round)',
     share: 2,
     told: 'opened the fissures of $label and removed the decay',
   },
@@ -157,7 +157,12 @@ export const cavityCuts = {
     share: 1,
     because: practice('thirds: the rest of a small crown has to hold it'),
   },
-  'class three.caries': { ...decay, title: 'Soft decay out by hand or {slow round}', depthMm: 1, share: 1 },
+  'class three.caries': {
+    ...decay,
+    title: 'Soft decay out by hand or {slow round}',
+    depthMm: '$(slow round)',
+    share: 1,
+  },
   'class three.bevel': {
     title: 'Bevel 0.5 mm',
     form: 'enamel bevel',
@@ -182,7 +187,13 @@ export const cavityCuts = {
     because: practice('a preveneered crown does not bend: the tooth is made to fit it'),
     mistakes: ['too little off the palate side: the crown binds, and the bite stands open'],
   },
-  'milk incisor.caries': { ...decay, title: 'Decay out', depthMm: 1, share: 1, told: 'prepared the incisors' },
+  'milk incisor.caries': {
+    ...decay,
+    title: 'Decay out',
+    depthMm: '$(slow round)',
+    share: 1,
+    told: 'prepared the incisors',
+  },
   'milk molar.occlusal': {
     title: 'Occlusal 1–2 mm, following the cusps',
     form: 'occlusal',
@@ -197,7 +208,7 @@ export const cavityCuts = {
     ...free('distal'),
     mistakes: [hangs, { if: 'second milk molar', use: ['the six-year molar, if it is through, nicked'] }],
   },
-  'milk molar.caries': { ...decay, title: 'Decay out', depthMm: 1, share: 1.5 },
+  'milk molar.caries': { ...decay, title: 'Decay out', depthMm: '$(slow round)', share: 1.5 },
   'milk molar.round': {
     title: 'Round off every edge; buccal and lingual 0–0.5 only if needed; feather edge',
     form: 'finish',

@@ -1,4 +1,5 @@
 /** What is asked of one tooth. */
+import { slowRound } from '../../measure/room'
 import { soreTooth } from '../../measure/numbing'
 import { functionalCusps, innerSide, isAnterior, isNarrow } from '../../teeth/arch'
 import { dentineSealed } from '../handed-on'
@@ -71,6 +72,12 @@ export const toothFacts = {
     says: 'its dentine was sealed at the preparation',
     from: 'an earlier visit',
     of: ofUnit((u, c) => dentineSealed(c, u.tooth)),
+  },
+  'slow round': {
+    says: 'the slow round that enters its box: never wider than that',
+    from: 'the tooth',
+    of: ofUnit((u) => slowRound(u.tooth)),
+    unit: 'mm',
   },
   'second milk molar': { says: 'the last milk molar', from: 'the tooth', of: ofUnit((u) => u.tooth[1] === '5') },
   'edge widest': {

@@ -109,7 +109,7 @@ function lastingOf(c: Case, doses: readonly Dose[]): Figure[] {
 }
 
 /** Topical, injections, rinse. The test of numbness is {@link numbTest}, after the wait. */
-export function anaesthesia(c: Case, numbing: Numbing): Block {
+export function anaesthesia(c: Case, numbing: Numbing, livingCut = false): Block {
   if (numbing.by === 'sleep')
     return absent(
       'local anaesthesia',
@@ -118,8 +118,13 @@ export function anaesthesia(c: Case, numbing: Numbing): Block {
         'C',
       ),
     )
-  if (numbing.by === 'nothing')
-    return absent('anaesthesia', reason('nothing in this visit hurts; the dentist may still ask for it', 'C'))
+  if (numbing.by === 'nothing') {
+    const none = absent('anaesthesia', reason('nothing in this visit hurts; the dentist may still ask for it', 'C'))
+    if (!livingCut) return none
+    const chosen = c.asks('anaesthetic')
+    const agent = chosen === 'by technique' ? 'articaine with adrenaline' : chosen
+    return sequence(none, lay(c, 'anaesthesia.ask', { agent: `cartridge.${agent}` }))
+  }
   const { injections } = numbing
   const doses = dosesFor(c, injections)
   const several = doses.length > 1

@@ -154,6 +154,9 @@ export const cordOutStep = (layer: CordLayer, s: Placed): string =>
 export const drawnLayer = (plan: Pick<CordPlan, 'layers'>): CordLayer | undefined =>
   plan.layers.filter((l) => l !== 'base').at(-1)
 
+/** Paste alone holds the gum: from its rinse on it closes in, as after a cord. */
+export const pasteAlone = (plan: Pick<CordPlan, 'layers' | 'paste'>): boolean => plan.paste && plan.layers.length === 0
+
 /** How a layer is spoken of: one that lies alone is simply the cord. */
 export const layerWords = (plan: Pick<CordPlan, 'layers' | 'called'>, layer: CordLayer): string =>
   plan.called ?? (plan.layers.length < 2 ? '{cord}' : layer === 'single' ? '{cord}' : `${layer} {cord}`)

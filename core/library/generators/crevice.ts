@@ -2,10 +2,21 @@
 import { lay, type Otherwise } from '../lay'
 import { lastOf } from '../../sure'
 import { inWords, span } from '../../rules'
+import { injectionWindow } from '../../measure/amounts'
 import type { CordLayer } from '../../measure/cord'
+import { injectionSites } from './impression-material'
 import { meanwhile, nothing, only, ownOf, sequence, within, type Block, type Tie } from '../build'
 import type { Case } from '../case'
-import { layerWords, cordOutStep, cordStepId, drawnLayer, keyOf, type CordPlan, type CordSite } from './cord-plan'
+import {
+  layerWords,
+  cordOutStep,
+  cordStepId,
+  drawnLayer,
+  keyOf,
+  pasteAlone,
+  type CordPlan,
+  type CordSite,
+} from './cord-plan'
 import { drawnCounts } from './tissue'
 
 /** The cord's minutes: not drawn before, and called when it has lain long enough to hurt. */
@@ -35,13 +46,15 @@ const trainWords = (c: Case): string => (c.school('impression') === 'optical sca
 
 /** Dried once, and every margin looked at: after the last cord has left, and never again before the material. */
 export function dryOnce(c: Case, plan: CordPlan): Block {
-  const drawn = drawnLayer(plan) !== undefined
+  const drawn = drawnLayer(plan) !== undefined || pasteAlone(plan)
   const base = plan.layers.includes('base')
   const { value } = c.rule('dry.once')
   return lay(c, 'impression.dry', {
     trainWords: trainWords(c),
     drawn,
     damp: damp(c),
+    bleeds: c.gumCut || (c.asks('tissue').weeping && c.asks('margin') !== 'supragingival'),
+    trimmed: c.gumCut,
     base,
     baseWord: layerWords(plan, 'base'),
     shortest: (value * 0.7) / 60,
@@ -104,24 +117,52 @@ export function fieldReady(c: Case, plan: CordPlan, syringe: Block | undefined):
   )
 }
 
+/** A syringe is loaded in so many seconds, likely. Our estimate, as its step says. */
+const loadS = 21
+/** From the rinse of the paste until the last margin is washed: dried, loaded, washed, s. */
+export function pasteTakesS(c: Case): number {
+  const { kind, n } = injectionSites(c)
+  return c.rule('dry.once').value + loadS + injectionWindow(kind, n, 0, 0, c.rule).injectionS
+}
+
 /**
  * From the last cord’s leaving until wash lies in every crevice, or the scan begins: washing takes longer than drawing, so
  * the margin that is washed last is the hardest to hold.
  */
 export function crevice(c: Case, plan: CordPlan, to: 'start' | 'finish', again: string[]): Tie[] {
   const layer = drawnLayer(plan)
-  if (!layer) return []
+  // Paste holds the gum as a cord does: from its rinse on it closes in.
+  const from = layer ? cordOutStep(layer, lastOf(plan.sites)) : pasteAlone(plan) ? 'tissue.paste' : undefined
+  if (from === undefined) return []
   const rule = c.rule(plan.layers.includes('base') ? 'crevice.base' : 'crevice.open')
   const warns = c.rule('crevice.warns')
+  // More margins than paste holds open for: asked about before the visit, and called out at the chair.
+  if (!layer && c.school('impression') !== 'optical scan' && pasteTakesS(c) > rule.value)
+    return [
+      {
+        from,
+        fromEdge: 'finish',
+        toEdge: to,
+        atLeastS: 0,
+        warnS: rule.value,
+        title: 'Gum closes in',
+        because: rule.because,
+      },
+    ]
   return [
     {
-      from: cordOutStep(layer, lastOf(plan.sites)),
+      from,
       fromEdge: 'finish',
       toEdge: to,
       ...within(rule, warns),
       title: 'Gum closes in',
-      because: to === 'start' ? inWords('the gum starts closing in as soon as the cord leaves', rule) : rule.because,
-      whenMissed: `pack again and wait ${span(c.rule('cord.dwell').value)}`,
+      because:
+        to === 'start'
+          ? inWords(`the gum starts closing in as soon as the ${layer ? 'cord leaves' : 'paste is rinsed off'}`, rule)
+          : rule.because,
+      whenMissed: layer
+        ? `pack again and wait ${span(c.rule('cord.dwell').value)}`
+        : 'paste once more, rinse, and at once',
       again,
     },
   ]
@@ -133,7 +174,11 @@ export const roundSteps = (mark: string): string[] =>
 /** What a retake does over: the drawn cord goes in again, and everything from the rinse to the reading. */
 export function retakeSteps(plan: CordPlan): string[] {
   const layer = drawnLayer(plan)
-  const cord = layer ? plan.sites.flatMap((s) => [cordStepId(layer, s), cordOutStep(layer, s)]) : []
+  const cord = layer
+    ? plan.sites.flatMap((s) => [cordStepId(layer, s), cordOutStep(layer, s)])
+    : pasteAlone(plan)
+      ? ['tissue.paste']
+      : []
   return [
     ...cord,
     ...(layer ? ['impression.rinse'] : []),

@@ -142,18 +142,13 @@ export function reductionCheck(c: RestoredCase, more: Otherwise = {}): Block {
       ? `${u.said}: ${u.cusps.functional} cusps ${writeRange(t.functionalCusp)}, ${u.cusps.other} cusps ${writeRange(t.otherCusp)}, margin ${writeRange(t.margin)}`
       : `${u.said}: incisal ${t.incisal ? writeRange(t.incisal) : 'as the dentist says'}, labial ${writeRange(t.facial)}, margin ${writeRange(t.margin)}`,
   )
-  const index = c.school('provisional') === 'bis-acryl in putty index'
   const guide = c.school('provisional') === 'bis-acryl in wax-up matrix'
-  const gauge = index
-    ? 'sectioned {putty} index'
-    : guide
-      ? '{reduction guide} from the wax-up'
-      : '{clearance tab}s, thin to thick'
+  // A putty index that is the mould stays whole: it gauges nothing.
+  const gauge = guide ? '{reduction guide} from the wax-up' : '{clearance tab}s, thin to thick'
   return lay(c, more.as ?? 'cutting.reduction-check', {
     targets: targets.join('. '),
     guide,
     gauge,
-    index,
     figures: c.units.flatMap((u) =>
       u.cusps
         ? [

@@ -1,7 +1,7 @@
 /** The final impression or scan and the provisional, in the order of the school picked. */
 import { meanwhile, nothing, sequence, type Block } from '../build'
 import type { Case } from '../case'
-import type { CordPlan } from './cord-plan'
+import { pasteAlone, type CordPlan } from './cord-plan'
 import { finalImpression } from './impression'
 import { makeProvisional, trimProvisional } from './provisional'
 import { fitProvisional } from './provisional-fit'
@@ -12,7 +12,8 @@ import { fitProvisional } from './provisional-fit'
  * @param before what is done between trimming and cementing it
  */
 export function impressionAndProvisional(c: Case, cord: CordPlan, before: Block = nothing): Block {
-  if (c.school('provisionalWhen') === 'after the impression')
+  // After paste no cord dwells: what it has opened closes in a minute.
+  if (c.school('provisionalWhen') === 'after the impression' || pasteAlone(cord))
     return sequence(finalImpression(c, cord), makeProvisional(c), trimProvisional(c), before, fitProvisional(c))
   const waits =
     cord.layers.length > 0

@@ -109,6 +109,10 @@ export const familyWords: Record<Family, string> = {
   hydrocolloid: 'reversible hydrocolloid',
 }
 
+/** A tray that nothing else holds the material in is painted: custom ones, and a full arch of silicone. A dual-arch tray’s mesh holds. */
+export const isPainted = ({ tray, family }: Pick<Round, 'tray' | 'family'>): boolean =>
+  tray === 'custom' || (tray === 'full' && family === 'silicone')
+
 /** The tray that is painted and then loaded is one. */
 export const customTray = (mark = ''): string => `custom tray ${mark}`
 
@@ -116,7 +120,7 @@ export const customTray = (mark = ''): string => `custom tray ${mark}`
 export function trayNeed(c: Case, { tray, mark }: Pick<Round, 'tray' | 'mark'>): ReturnType<typeof open> {
   switch (tray) {
     case 'dual-arch':
-      return open('dual-arch tray')
+      return open('dual-arch tray', 1, { piece: `dual-arch tray ${mark}` })
     case 'custom':
       return open(`custom tray.${c.jaw}`, 1, {
         piece: customTray(mark),
@@ -125,6 +129,7 @@ export function trayNeed(c: Case, { tray, mark }: Pick<Round, 'tray' | 'mark'>):
       })
     case 'full':
       return open(`full tray.${c.jaw}`, 1, {
+        piece: `full tray ${mark}`,
         words: `full tray, ${c.jaw}`,
         orElse: [{ what: `custom tray.${c.jaw}`, loss: 'made for this patient only, needs its adhesive' }],
       })

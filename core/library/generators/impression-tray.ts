@@ -9,6 +9,7 @@ import {
   familyWords,
   injectionSites,
   inTrayOnly,
+  isPainted,
   pickSpeed,
   trayNeed,
   trayWords,
@@ -75,12 +76,12 @@ function materialNeeds({ c, round: { family }, material, light, tray }: Taking):
 
 /** A painted tray takes nothing before it is dry. */
 const adhesiveDry = ({ c, round, first }: Taking): NonNullable<Draft['ties']> =>
-  round.tray === 'custom' && first
+  isPainted(round) && first
     ? [
         {
           from: 'impression.paint-tray',
           fromEdge: 'finish',
-          ...atLeast(c.rule('tray.adhesive')),
+          ...atLeast(c.rule(round.family === 'silicone' ? 'tray.adhesive.silicone' : 'tray.adhesive')),
           title: 'Tray adhesive dries',
         },
       ]
@@ -124,7 +125,6 @@ function wash({ c, plan, round, window, first, again }: Taking): Block {
 /** The tray, and what its material wants with it. */
 const trayNeeds = ({ c, round }: Taking): NonNullable<Draft['needs']> => [
   trayNeed(c, round),
-  ...(round.family === 'polyether' ? [open('block-out wax', 1)] : []),
   ...(round.family === 'hydrocolloid' ? [open('cooling hoses')] : []),
 ]
 

@@ -7,18 +7,22 @@ import { cardAdds, type Case } from '../case'
 import { crevice, fieldReady, retakeSteps, roundSteps } from './crevice'
 import { roundsOf, type Round } from './impression-material'
 import { trayImpression } from './impression-tray'
-import { type CordPlan } from './cord-plan'
-import { baseCordsOut } from './tissue'
+import { pasteAlone, type CordPlan } from './cord-plan'
+import { baseCordsOut, blockOut } from './tissue'
 
 function marginsHold(c: Case): Block {
   return only(cardAdds(c, 'margins'), () => lay(c, 'impression.margins'))
 }
 
 function scan(c: Case, plan: CordPlan): Block {
-  return sequence(
-    lay(c, 'impression.scan-arch', { layers: plan.layers }),
+  const arch = lay(c, 'impression.scan-arch', { layers: plan.layers })
+  const preparation = sequence(
     fieldReady(c, plan, undefined),
     lay(c, 'impression.scan-preparation', { crevice: crevice(c, plan, 'start', retakeSteps(plan)) }),
+  )
+  return sequence(
+    // A cord waits for the arch; what only paste has opened does not.
+    ...(pasteAlone(plan) ? [preparation, arch] : [arch, preparation]),
     lay(c, 'impression.scan-bite'),
     lay(c, 'impression.scan-holes'),
   )
@@ -55,6 +59,8 @@ export function finalImpression(c: Case, plan: CordPlan): Block {
   const bite = !isScan && firstOf(rounds).tray !== 'dual-arch'
   return sequence(
     marginsHold(c),
+    // Before paste; while cords dwell.
+    only(!pasteAlone(plan), () => blockOut(c)),
     isScan ? scan(c, plan) : trayImpression(c, plan, firstOf(rounds)),
     inspect(c, plan, '', isScan),
     ...rounds.slice(1).flatMap((r) => [trayImpression(c, plan, r), inspect(c, plan, r.mark, false)]),

@@ -182,7 +182,8 @@ export function isolation(c: Case): Block {
 /** The sheet comes off before the tissue work of a crown. */
 export function isolationOff(c: Case): Block {
   return only(c.school('isolation') === 'dam throughout', () =>
-    damOff(c, { why: `the margin of ${labels(c)} has to be seen with the tissue free` }),
+    // What comes after it is kept dry all the same.
+    sequence(damOff(c, { why: `the margin of ${labels(c)} has to be seen with the tissue free` }), rolls(c)),
   )
 }
 

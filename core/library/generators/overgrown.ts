@@ -19,6 +19,7 @@ export function overgrownTissue(c: Case): Block {
       'tissue removal',
       reason('overgrown tissue is left: shape the provisional and look again', 'practice'),
     )
+  c.gumCut = true
   const laser = school === 'laser'
   const tool = laser ? 'the {laser}' : '{electrosurgery}'
   return lay(c, 'tissue.trim', {

@@ -1,8 +1,8 @@
 import { lay } from '../lay'
 import { reason } from '../../figure'
-import { alginate, hydrocolloidSchool, trayMaterial } from '../../measure/amounts'
-import { absent, only, practice, sequence, type Block } from '../build'
-import { customTray } from './impression-material'
+import { alginate, trayMaterial } from '../../measure/amounts'
+import { absent, nothing, only, open, practice, sequence, type Block } from '../build'
+import { isPainted, roundsOf, trayNeed } from './impression-material'
 import { type Case } from '../case'
 
 export const otherJaw = (c: Case): 'upper' | 'lower' => (c.jaw === 'upper' ? 'lower' : 'upper')
@@ -45,15 +45,20 @@ export function opposingArch(c: Case): Block {
   )
 }
 
-const usesCustomTray = (c: Case): boolean =>
-  c.school('impression') === 'polyether, custom tray' ||
-  (c.school('impression') === 'reversible hydrocolloid' &&
-    hydrocolloidSchool(c.units.length, c.pontics.length).polyether > 0)
-
-/** Adhesive on a custom tray: painted early, because it wants a quarter of an hour. The baths are switched on as early. */
+/**
+ * Each tray tried before anything is cut; adhesive on it early, because it wants its minutes to dry. The baths are switched on as
+ * early, and their trays are tried there.
+ */
 export function paintTray(c: Case): Block {
+  const [first] = roundsOf(c).filter((r) => r.tray !== 'water-cooled')
   return sequence(
     only(c.school('impression') === 'reversible hydrocolloid', () => lay(c, 'impression.baths')),
-    only(usesCustomTray(c), () => lay(c, 'impression.paint-tray', { customTray: customTray() })),
+    first ? lay(c, 'impression.try-tray', { tray: trayNeed(c, first), dual: first.tray === 'dual-arch' }) : nothing,
+    first && isPainted(first)
+      ? lay(c, 'impression.paint-tray', {
+          tray: trayNeed(c, first),
+          adhesive: open(`tray adhesive.${first.family === 'silicone' ? 'silicone' : 'polyether'}`, 1),
+        })
+      : nothing,
   )
 }

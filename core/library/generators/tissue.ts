@@ -11,10 +11,12 @@ import {
   cordStepId,
   drawnLayer,
   keyOf,
+  pasteAlone,
   toothSites,
   type CordPlan,
   type CordSite,
 } from './cord-plan'
+import { roundsOf } from './impression-material'
 import { absent, nothing, only, open, practice, sequence, type Block, ownOf, type Tie } from '../build'
 import { type Case } from '../case'
 
@@ -99,12 +101,20 @@ export function placeCord(
   })
 }
 
+/** A stiff material locks where it flows under: blocked out while the cords dwell, before paste, and never before a scan. */
+export const blockOut = (c: Case): Block =>
+  only(
+    roundsOf(c).some((r) => r.family === 'polyether'),
+    () => lay(c, 'impression.block-out'),
+  )
+
 /** Cords in: base, then top, site by site; a second piece where one spot runs deep; pellets and paste by the school. */
 export function cords(c: Case, plan: CordPlan): Block {
   const thin = c.asks('margin') === 'supragingival'
   const size = (layer: CordLayer, s: CordSite): { size: CordSize; because: Reason } =>
     thin ? { size: '00', because: plan.because } : cordSize(layer, c.asks('tissue'), s.tooth)
   return sequence(
+    only(pasteAlone(plan), () => blockOut(c)),
     plan.layers.length === 0 && !plan.paste ? absent('cord', plan.because) : nothing,
     ...plan.layers.flatMap((layer) => plan.sites.map((s) => placeCord(c, plan, layer, s, size(layer, s)))),
     only(plan.deep, () => deepPiece(c, plan)),

@@ -12,7 +12,6 @@ export const bridgeCeramicPrepare: Kind = {
     { cut: ceramicRetainerLines, minutes: [5, 8, 14] },
     'cutting.retainer-check',
     ['cords'],
-    'impression.block-out',
     ['final impression'],
     'records.pontic-note',
   ],

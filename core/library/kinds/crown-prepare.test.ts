@@ -58,6 +58,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       'anaesthesia.inject D+ mouth +needle',
       'anaesthesia.rinse A mouth −needle',
       'records.shade A mouth ‖shade',
+      'impression.try-tray A mouth',
       'impression.paint-tray A bench',
       'records.preliminary A mouth',
       'records.opposing A mouth',
@@ -84,6 +85,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       'provisional.trim A bench',
       'provisional.polish A bench',
       'clean.films A mouth',
+      'impression.block-out A mouth',
       'impression.rinse A mouth',
       'impression.load-syringe A bench',
       'tissue.draw-cord.37 D+ mouth −cord.top.37',
@@ -99,7 +101,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       'provisional.try-in D mouth ‖provisional',
       'provisional.load A bench',
       'provisional.cement D+ mouth',
-      'provisional.excess D mouth',
+      'provisional.excess D+ mouth',
       'closing.rinse A mouth −rolls',
       'closing.counts A chair ‖counts',
       'closing.instructions A chair',
@@ -191,6 +193,7 @@ describe('polyether in a custom tray, double cord, cautious table, last tooth in
       'tissue.base-cord.37 [C] base cord 0; it stays in during the impression',
       'tissue.top-cord.37 [C] normal crevice: top cord 2; it may stand at the crest',
       'clean.films [C] what lies under a wash is a fault at the margin',
+      'impression.block-out [C] a stiff material in an open embrasure does not come out again',
       expect.stringMatching(/^impression\.load-syringe \[C\] regular set: 1 × 20 s \+ 5 s .* 72 s to spare$/),
       'provisional.cement [C] no bonding planned at delivery: zinc oxide and eugenol soothes and comes off clean',
     ])
@@ -235,6 +238,7 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
       'cutting.finish.11 D+ mouth',
       'cutting.reduction-check A mouth ‖reduction',
       'isolation.dam-off A mouth −dam-pieces',
+      'isolation.rolls A mouth +rolls',
       // Expanded table: under the dentist's direct sight, so the dentist is bound as well.
       'tissue.single-cord.11 A+ mouth +cord.single.11',
       'impression.scan-arch A mouth',
@@ -256,7 +260,7 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
       'provisional.load A bench',
       'provisional.cement A mouth',
       'provisional.excess A mouth',
-      'closing.rinse A mouth',
+      'closing.rinse A mouth −rolls',
       'closing.counts A chair ‖counts',
       'closing.instructions A chair',
       'closing.home A chair ‖home',
@@ -265,7 +269,7 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
     ])
   })
 
-  it('has no bite record, no alginate, no eugenol; counts the pieces between eight holes; gauges by the index', () => {
+  it('has no bite record, no alginate, no eugenol; counts the pieces between eight holes; gauges by tabs: the index is the mould and stays whole', () => {
     const ids = p.setup.map((l) => l.id)
     for (const gone of ['bite-silicone', 'alginate', 'zoe-cement', 'dual-arch-tray']) expect(ids).not.toContain(gone)
     expect(p.setup.find((l) => l.id === 'aluminium-chloride')).toMatchObject({
@@ -273,7 +277,7 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
       when: expect.stringContaining('it bleeds'),
     })
     expect(p.counts.find((c) => c.id === 'dam-pieces')).toMatchObject({ planned: 7 })
-    expect(p.holds.find((h) => h.id === 'reduction')!.evidence).toContain('sectioned index')
+    expect(p.holds.find((h) => h.id === 'reduction')!.evidence).toContain('clearance tabs')
     expect(p.steps.find((s) => s.id === 'anaesthesia.inject')!.detail).toContain('The pulp is gone, the gum is not')
     // C: infiltration in the upper jaw; M: 3 min to the test.
     expect(p.links.filter(isClock).find((l) => l.title === 'Anaesthetic takes')!.atLeastS).toBe(180)

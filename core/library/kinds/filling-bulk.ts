@@ -34,11 +34,10 @@ export const fillingBulk: Kind = {
     },
     ['sheet off'],
   ],
+  // The bite of all is read and eased together, then all are polished.
   afterSheet: [
-    {
-      each: 'tooth',
-      do: [['bite', { stage: 'filling', step: 'filling.$tooth.bite' }], ['composite polished']],
-    },
+    { each: 'tooth', do: [['bite', { stage: 'filling', step: 'filling.$tooth.bite' }]] },
+    { each: 'tooth', do: [['composite polished']] },
   ],
   bites: ['filling'],
 }

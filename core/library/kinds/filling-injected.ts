@@ -65,8 +65,11 @@ export const fillingInjected: Kind = {
   afterSheet: [
     {
       each: 'tooth',
+      do: [['bite', { stage: 'filling', step: 'filling.$tooth.bite' }]],
+    },
+    {
+      each: 'tooth',
       do: [
-        ['bite', { stage: 'filling', step: 'filling.$tooth.bite' }],
         // Two cups, the assistant's light and air with them.
         'filling.$tooth.polish-dry',
         'filling.$tooth.polish-wet',

@@ -50,14 +50,15 @@ export const inlayPrepare: Kind = {
         ],
       ],
     },
-    { if: underSheet, do: ['isolation.fold'] },
+    // Paste is bitten on and rinsed at once: clamp and frame are off before it. Cords go in with the sheet folded away.
+    { if: ['school.cord', 'is', 'paste'], do: [['sheet off']], else: [{ if: underSheet, do: ['isolation.fold'] }] },
     {
       if: 'boxes of the work',
       do: [['cords', { in: 'boxes' }]],
       else: [{ absent: 'cord', because: 'no proximal box: nothing under the tissue' }],
     },
     // Off and counted before anything is bitten on: a tray closes on no clamp.
-    ['sheet off'],
+    { if: ['school.cord', 'is not', 'paste'], do: [['sheet off']] },
     // The patient bites on gauze while the cords dwell; then the pellets are out and the tray is ready.
     ['gauze on the cords', { in: 'boxes' }],
     ['final impression', { in: 'boxes' }],

@@ -4,6 +4,25 @@ import type { Template } from '../template'
 export const coldBurns = reason('Cold stays on the tooth: on gum or lip it burns', 'C')
 
 export const anaesthesiaSteps = {
+  'anaesthesia.ask': {
+    phase: 'anaesthesia',
+    title:
+      'Numb or not? Living teeth are cut in enamel only: the patient says when it hurts, the dentist may numb at any time',
+    told: 'agreed to begin without an injection',
+    fn: 'chairside',
+    place: 'chair',
+    minutes: [0.2, 0.3, 0.5],
+    needs: [
+      standby('syringe', 'the patient or the dentist asks for it'),
+      standby('needle.short', 'the patient or the dentist asks for it'),
+      standby('topical', 'the patient or the dentist asks for it', 0.5),
+      standby('$agent', 'the patient or the dentist asks for it'),
+    ],
+    reason: reason(
+      'a bur in enamel is felt and should not hurt; who has no kit at hand talks a patient into bearing it',
+      'C',
+    ),
+  },
   'anaesthesia.topical': {
     phase: 'anaesthesia',
     title: 'Dry the tissue, {topical} on',

@@ -36,14 +36,6 @@ export const bridgeCeramicSteps = {
       again: ['$(finishing cuts)', 'cutting.retainer-check'],
     },
   },
-  'impression.block-out': {
-    ...plan,
-    title: 'Block out undercuts and open embrasures with wax',
-    minutes: [0.5, 1, 2],
-    phase: 'impression',
-    needs: [open('block-out wax')],
-    reason: practice('a stiff material in an open embrasure does not come out again'),
-  },
   'records.pontic-note': {
     ...plan,
     title: {
@@ -60,6 +52,7 @@ export const bridgeCeramicSteps = {
     ...deliver,
     title: '{Bond} on the piece, air until it no longer moves, under the {light-proof lid}',
     minutes: [0.5, 0.7, 1],
+    fn: 'chairside',
     place: 'bench',
     helped: false,
     needs: [open('bonding resin', 0.1), open('micro brush'), open('light-proof lid')],
@@ -95,6 +88,7 @@ export const bridgeCeramicSteps = {
     ...deliver,
     title: '{Resin cement} on the retainers',
     minutes: [0.2, 0.4, 0.6],
+    fn: 'chairside',
     place: 'bench',
     helped: false,
     needs: [open('cement.resin', '$(number of teeth)', { words: 'resin cement' }), open('mixing tip')],

@@ -1,4 +1,4 @@
-import { reason } from '../needs'
+import { practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
 export const creviceSteps = {
@@ -19,6 +19,29 @@ export const creviceSteps = {
     minutes: { if: '$drawn', use: ['$shortest', '$likely', '$longest'], else: [0.3, 0.5, 1] },
     helped: true,
     ties: { if: { all: ['$base', { not: '$drawn' }] }, use: ['$dwell'] },
+    needs: [
+      {
+        if: '$bleeds',
+        use: [standby('agent.aluminium chloride', 'it still bleeds: pressed on with a pellet', 0.5)],
+      },
+      {
+        if: '$trimmed',
+        use: [standby('cotton pellet', 'it still bleeds: pressed on, counted out again', 2)],
+      },
+    ],
+    hold: {
+      if: '$bleeds',
+      use: {
+        name: 'dry',
+        title: 'Bleeding stopped, field dry',
+        evidence: 'every margin looked at, dry, by the dentist; if not, the impression is another day',
+        because: practice({
+          if: '$trimmed',
+          use: 'gum that was cut this hour bleeds into the impression',
+          else: 'gum that weeps wets the margin',
+        }),
+      },
+    },
   },
   'tissue.draw-cord.$site': {
     phase: 'impression',

@@ -9,6 +9,7 @@ export const crownDeliverSteps = {
     ...act,
     title: '{Resin cement} into the piece, thin along the edge',
     minutes: [0.3, 0.5, 0.75],
+    fn: 'chairside',
     place: 'bench',
     helped: false,
     needs: [open('cement.resin', '$(number of teeth)', { words: 'resin cement' }), open('mixing tip')],

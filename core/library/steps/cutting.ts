@@ -56,13 +56,9 @@ export const cuttingSteps = {
       name: 'reduction',
       title: 'Reduction enough',
       evidence: {
-        if: '$index',
-        use: 'sectioned index and {clearance tabs}',
-        else: {
-          if: '$guide',
-          use: 'guide from the wax-up and {clearance tabs}',
-          else: '{clearance tabs} in the bite and on the sides',
-        },
+        if: '$guide',
+        use: 'guide from the wax-up and {clearance tabs}',
+        else: '{clearance tabs} in the bite and on the sides',
       },
       because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'),
       again: ['$(finishing cuts)', 'cutting.reduction-check'],

@@ -31,7 +31,7 @@ export const fillingBulkSteps = {
       else: 'filled $label, $surfaces, in $length {bulk increment}s and a cover',
     },
     tell: afterFilling,
-    needs: [open('composite.universal', 1), open('composite carver'), compositePlugger],
+    needs: [open('composite.universal', 1), open('composite dispenser'), open('composite carver'), compositePlugger],
     passes: ['{composite} on its instrument', '{shaping instrument}'],
     detail: '$coverMm mm left: read with the {probe} first. In one layer or two, in its own shade.',
   },

@@ -11,7 +11,12 @@ export const fillingCervicalSteps = {
     title: { if: ['$half', 'is', 'gum'], use: 'Increment toward the gum', else: 'Increment toward the biting edge' },
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
-    needs: [open('composite.universal', 0.4), open('plastic instrument'), open('explorer')],
+    needs: [
+      open('composite.universal', 0.4),
+      open('composite dispenser'),
+      open('plastic instrument'),
+      open('explorer'),
+    ],
     passes: ['{composite} on its instrument', '{explorer}'],
     detail: {
       if: ['$half', 'is', 'gum'],

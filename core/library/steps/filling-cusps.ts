@@ -20,7 +20,7 @@ export const fillingCuspsSteps = {
     title: 'Floor layer $nth of $length: $mm mm',
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
-    needs: [open('composite.universal', 0.4), compositePlugger],
+    needs: [open('composite.universal', 0.4), open('composite dispenser'), compositePlugger],
     passes: ['{composite} on its instrument', '{plugger}'],
     figures: { if: ['$i', 'is', 0], use: ['$figure'] },
     mistakes: ['the floor filled in one piece: over 2 mm the light does not reach the bottom'],
@@ -32,6 +32,7 @@ export const fillingCuspsSteps = {
     tooth: '$tooth',
     needs: [
       open('composite.universal', 0.3),
+      open('composite dispenser'),
       open('composite carver.fissure', 1, {
         words: 'fissure instrument',
         orElse: [{ what: 'composite carver', loss: 'its tip is too broad for a fissure' }],

@@ -128,6 +128,7 @@ export const fillingInjectedSteps = {
     needs: [
       open('composite.flowable', '$(warm flowable)'),
       open('composite.injectable', '$(warm compules)'),
+      open('composite dispenser'),
       compositePlugger,
     ],
     figures: ['$(cavity volume)', '$(injected amounts)'],

@@ -1,5 +1,5 @@
 import { washAndTray } from './lanes'
-import { practice, reason } from '../needs'
+import { open, practice, reason } from '../needs'
 import type { Template } from '../template'
 
 const load = {
@@ -11,6 +11,36 @@ const load = {
 } as const
 
 export const impressionTraySteps = {
+  'impression.try-tray': {
+    phase: 'records',
+    title: {
+      if: '$dual',
+      use: '{Dual-arch tray} tried in: free of teeth and gum, and it closes fully once, the other side meeting',
+      else: '{Tray} tried in: past the last tooth, free of the teeth that are cut',
+    },
+    told: { if: '$dual', use: 'tried the {dual-arch tray} in and rehearsed the bite', else: 'tried the {tray} in' },
+    fn: 'preliminary impression',
+    place: 'mouth',
+    minutes: [0.3, 0.5, 1],
+    needs: ['$tray'],
+    detail: {
+      if: '$dual',
+      use: 'Bent where it touches; another size where it stays in the way.',
+      else: 'Another size where its wall comes near.',
+    },
+    mistakes: ['tried for the first time when it is loaded: the wall shows through beside the preparation'],
+  },
+  'impression.block-out': {
+    phase: 'impression',
+    // Wax holds on no film, and is not wiped over afterwards.
+    wantsClean: 'a wash',
+    title: 'Block out undercuts, open embrasures and the undersides of old bridges with {block-out wax}',
+    fn: 'chairside',
+    place: 'mouth',
+    minutes: [0.5, 1, 2],
+    needs: [open('block-out wax')],
+    reason: practice('a stiff material in an open embrasure does not come out again'),
+  },
   'impression.$(mark)load-syringe': {
     phase: 'impression',
     title: {
@@ -73,10 +103,6 @@ export const impressionTraySteps = {
           because: reason('$because', 'C'),
         },
       ],
-    },
-    mistakes: {
-      if: ['$tray', 'is', 'full'],
-      use: ['{tray} not tried for its seat: the wall shows through beside the preparation'],
     },
   },
   'impression.$(mark)load-tray:wash on top': {

@@ -121,6 +121,7 @@ export const inlaySteps = {
     ...act,
     title: '{Resin cement} into the cavity and on the piece',
     minutes: [0.3, 0.5, 0.75],
+    fn: 'chairside',
     place: 'bench',
     helped: false,
     needs: [open('cement.resin', 1, { words: 'resin cement' }), open('mixing tip'), open('placement stick')],

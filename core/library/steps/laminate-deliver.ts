@@ -103,6 +103,7 @@ export const laminateDeliverSteps = {
     title: '{Cement} into the laminate, tip in the middle, no bubble',
     minutes: [0.3, 0.4, 0.6],
     tooth: '$tooth',
+    fn: 'chairside',
     place: 'bench',
     helped: false,
     needs: [open('cement.veneer', 0.3), open('placement stick')],

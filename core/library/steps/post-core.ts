@@ -1,3 +1,4 @@
+import { flakes } from './provisional-fit'
 import { compositePlugger } from './shared'
 import { theBur } from '../cuts/cut'
 import { bondingSteps } from './bonding'
@@ -223,6 +224,7 @@ export const postCoreSteps = {
     told: 'built the provisional in {composite}',
     needs: [
       open('composite.universal', 1.5),
+      open('composite dispenser'),
       open('composite carver'),
       open('crown form', 1, { orElse: [{ what: 'plastic strip', loss: 'built freehand' }] }),
       open('curing light'),
@@ -270,9 +272,11 @@ export const postCoreSteps = {
   },
   'provisional.excess:core': {
     ...act,
-    title: 'Excess off; knotted {floss} out sideways',
+    title: 'Excess off with {scaler} and {suction}; knotted {floss} out sideways, rinse',
     minutes: [1, 1.5, 3],
     fn: 'excess removal',
+    helps: flakes,
+    passes: ['{scaler}', 'knotted {floss}', 'water'],
     needs: [open('scaler'), open('floss', 300)],
     ties: [
       {

@@ -54,7 +54,12 @@ export const primaryClass3Steps = {
     tooth: '$tooth',
     fn: 'placing',
     passes: ['{flowable}', '{composite} on its instrument'],
-    needs: [open('composite.flowable', 0.3), open('composite.universal', 0.3), open('plastic instrument')],
+    needs: [
+      open('composite.flowable', 0.3),
+      open('composite.universal', 0.3),
+      open('composite dispenser'),
+      open('plastic instrument'),
+    ],
   },
   'filling.$tooth.pull': {
     ...child,

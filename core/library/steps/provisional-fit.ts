@@ -1,6 +1,9 @@
 import { open, reason } from '../needs'
 import type { Template } from '../template'
 
+/** Beside whoever scales. */
+export const flakes = '{high-volume suction} at the {scaler}, flakes off the tongue'
+
 export const provisionalFitSteps = {
   'provisional.load': {
     phase: 'provisional',
@@ -39,10 +42,13 @@ export const provisionalFitSteps = {
   },
   'provisional.excess': {
     phase: 'provisional',
-    title: 'Excess off with {scaler} and {suction}; knotted {floss} out sideways',
+    title: 'Excess off with {scaler} and {suction}; knotted {floss} out sideways, rinse',
     told: 'removed the excess {cement} and flossed sideways',
     fn: 'excess removal',
     place: 'mouth',
+    helped: true,
+    helps: flakes,
+    passes: ['{scaler}', 'knotted {floss}', 'water'],
     minutes: [1, 2, 3],
     needs: [open('scaler'), open('floss', 300)],
     ties: [

@@ -130,13 +130,7 @@ export const recordsSteps = {
     fn: 'chairside',
     place: 'bench',
     minutes: [0.5, 1, 2],
-    needs: [
-      open('custom tray.$jaw', 1, {
-        piece: '$customTray',
-        words: 'custom tray, $jaw',
-        orElse: [{ what: 'full tray.$jaw', loss: 'uneven thickness: more shrinkage, more material' }],
-      }),
-      open('tray adhesive.polyether', 1),
-    ],
+    needs: ['$tray', '$adhesive'],
+    mistakes: ['laid on thick: it stays wet under the material, and the tray comes off alone'],
   },
 } as const satisfies Record<string, Template>

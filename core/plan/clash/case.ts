@@ -4,6 +4,7 @@ import { bridgePlace, sealedInFits } from '../../measure/place'
 import { halfCanBeHad } from '../../measure/restoring'
 import { injectionWindow } from '../../measure/amounts'
 import { injectionSites, inTrayOnly, pickSpeed } from '../../library/generators/impression-material'
+import { pasteTakesS } from '../../library/generators/crevice'
 import { treatsPulp } from '../../library/generators/pulp'
 import { weakMWPerCm2 } from '../../measure/curing'
 import { reductionTargets, smallToothGrooveMm } from '../../measure/reduction'
@@ -157,19 +158,21 @@ const shortPost: Rule = ({ c }) => {
 /** The last margin waits for the others to be washed; its gum closes in meanwhile. */
 const gumClosesIn: Rule = ({ c, uses, steps }) => {
   const inTray = c.asked.choices.has('wash') && uses(/^light body\.polyether/) && inTrayOnly(c, 'polyether')
-  if (inTray || !uses(/^light body\./) || !steps.some((s) => s.act === 'cord drawn' && s.phase === 'impression'))
-    return null
+  const drawn = steps.some((s) => s.act === 'cord drawn' && s.phase === 'impression')
+  const paste = !steps.some((s) => s.cord) && steps.some((s) => s.act === undefined && s.id.startsWith('tissue.paste'))
+  if (inTray || !uses(/^light body\./) || !(drawn || paste)) return null
   const { kind, n } = injectionSites(c)
   const { injectionS } = injectionWindow(kind, n, 0, 0, c.rule)
   const base = steps.some((s) => s.act === 'base cord out')
   const open = c.rule(base ? 'crevice.base' : 'crevice.open')
-  const takesS = c.rule('dry.once').value + injectionS
+  // Before a cord is drawn the syringe is loaded; paste is rinsed off first.
+  const takesS = paste ? pasteTakesS(c) : c.rule('dry.once').value + injectionS
   return takesS <= open.value
     ? null
     : clash(
         'crevice-window',
         'ask',
-        `${n} margins washed by one pair of hands take ${takesS} s after the last cord has left`,
+        `${n} margins washed by one pair of hands take ${takesS} s after the ${paste ? 'paste is rinsed off' : 'last cord has left'}`,
         open.because.text,
         `${base ? '' : 'a base cord that stays in, '}a second pair of hands with a second syringe, or the arch in two parts`,
       )
