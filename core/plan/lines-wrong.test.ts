@@ -559,3 +559,38 @@ describe('A44, A50, A53, A54, B8, C140 and C145 smaller things that were wrong i
       }
   })
 })
+
+it('A136 a box and a ridge are spoken of only where there is a box', () => {
+  for (const [tooth, surfaces] of [
+    ['36', 'O'],
+    ['15', 'DO'],
+    ['47', 'B'],
+    ['26', 'MOD'],
+  ] as const) {
+    const plan = planOfCase({ kind: 'filling.amalgam', teeth: [tooth], ofTooth: { [tooth]: { surfaces, depthMm: 4 } } })
+    const said = plan.steps.filter((s) => /\.(condense|carve)$/.test(s.id)).map((s) => s.title)
+    expect(/box|ridge/.test(said.join()), `${tooth} ${surfaces}`).toBe(/[MD]/.test(surfaces))
+  }
+})
+
+it('B10 toward a missing tooth or behind the last no ring, no pressing, no floss and no neighbour that is scored; the other side keeps them', () => {
+  for (const kind of ['filling.bulk', 'filling.injected'])
+    for (const [tooth, surfaces, missing, rings] of [
+      ['45', 'MO', ['44'], 0],
+      ['27', 'DO', ['28'], 0],
+      ['17', 'MOD', ['18'], 1],
+      ['36', 'MOD', [], 2],
+    ] as const) {
+      const plan = planOfCase({ kind, teeth: [tooth], missing, ofTooth: { [tooth]: { surfaces, depthMm: 5 } } })
+      const words = JSON.stringify(plan.steps.map((s) => [s.title, s.detail, s.mistakes, s.passes]))
+      const named = `${kind} ${tooth} ${surfaces}`
+      expect(plan.setup.find((l) => l.needs.includes('separation ring'))?.quantity ?? 0, named).toBe(rings)
+      expect(/[Pp]ress(ed)? to the neighbour/.test(words), named).toBe(rings > 0)
+      expect(/scored by the bur/.test(words), named).toBe(rings > 0)
+      expect(
+        plan.steps.some((s) => s.id.endsWith('.floss')),
+        named,
+      ).toBe(rings > 0)
+      expect(lies(plan, 'matrix band.circumferential'), named).toBe(rings === 0)
+    }
+})

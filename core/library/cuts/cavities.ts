@@ -66,7 +66,10 @@ export const cavityCuts = {
       open('gingival margin trimmer'),
       standby('metal strip', 'the neighbour stands close'),
     ],
-    mistakes: ['neighbour $(neighbour to guard) scored by the bur: pre-wedge or a {guard strip} between'],
+    mistakes: {
+      if: 'boxes with a neighbour',
+      use: ['neighbour $(neighbours at the boxes) scored by the bur: pre-wedge or a {guard strip} between'],
+    },
   },
   'inlay.cusps': {
     title: 'Cusps covered: functional $(reduction.functional cusp), other $(reduction.other cusp)',
@@ -185,7 +188,7 @@ export const cavityCuts = {
     surface: 'proximal and all round',
     share: 2,
     because: practice('a preveneered crown does not bend: the tooth is made to fit it'),
-    mistakes: ['too little off the palate side: the crown binds, and the bite stands open'],
+    mistakes: ['too little off the $(inner side) side: the crown binds, and the bite stands open'],
   },
   'milk incisor.caries': {
     ...decay,

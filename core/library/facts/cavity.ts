@@ -22,11 +22,6 @@ export const cavityFacts = {
     from: 'the tooth',
     of: ofUnit((u, c) => besideBoxes(c, u).join(', ')),
   },
-  'neighbour to guard': {
-    says: 'the neighbours at its boxes, or only that there may be one',
-    from: 'the tooth',
-    of: ofUnit((u, c) => besideBoxes(c, u).join(', ') || 'tooth'),
-  },
   'boxes with a neighbour': {
     says: 'the sides where a box meets a neighbour',
     from: 'the tooth',

@@ -1,4 +1,5 @@
 import { lay } from '../lay'
+import { firstOf } from '../../sure'
 import { isPrimary, jawOf, parts, type Tooth } from '../../teeth/notation'
 import { reason, round, type Figure } from '../../figure'
 import { numbRule } from '../../measure/numb-lasts'
@@ -122,7 +123,9 @@ export function anaesthesia(c: Case, numbing: Numbing, livingCut = false): Block
     const none = absent('anaesthesia', reason('nothing in this visit hurts; the dentist may still ask for it', 'C'))
     if (!livingCut) return none
     const chosen = c.asks('anaesthetic')
-    const agent = chosen === 'by technique' ? 'articaine with adrenaline' : chosen
+    // What would be given first: an infiltration at the first tooth.
+    const first: Injection = { technique: 'infiltration', at: firstOf(c.units).tooth, covers: [] }
+    const [{ agent } = { agent: chosen }] = agentsFor([first], { choice: chosen, ageYears: c.asks('ageYears') })
     return sequence(none, lay(c, 'anaesthesia.ask', { agent: `cartridge.${agent}` }))
   }
   const { injections } = numbing

@@ -140,7 +140,7 @@ export function cordsOf(c: Case, at: CordsIn = 'round the teeth'): CordPlan {
   const school = cordPlan(c, boxSites(c))
   return school.sites.length > 0
     ? { ...school, pellet: school.layers.length > 0 && school.layers.at(-1) !== 'base' }
-    : { ...school, layers: [], pellet: false }
+    : { ...school, layers: [], pellet: false, paste: false }
 }
 
 type Placed = Pick<CordSite, 'tooth'> & Partial<Pick<CordSite, 'key'>>

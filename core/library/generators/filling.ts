@@ -28,13 +28,17 @@ export interface MatrixStyle {
 }
 
 /** Matrix, wedge and ring; each piece is counted in and comes out again. */
-export function matrixOn(c: Case, u: Unit, { kind, band, figure }: MatrixStyle): Block {
+export function matrixOn(c: Case, u: Unit, { kind: wanted, band, figure }: MatrixStyle): Block {
   const boxes = cavityBoxes(c, u)
   if (boxes.length === 0) return nothing
   const n = boxes.length
+  const rings = boxes.filter((b) => u[b].tooth).length
+  // A ring spreads against a neighbour: without one the band goes all round, and the wall is shaped free.
+  const kind = rings > 0 ? wanted : 'circumferential'
   return lay(c, 'filling.$tooth.matrix', {
     u,
     kind,
+    rings,
     boxWords: boxes.join(' and '),
     n,
     band,
@@ -59,7 +63,8 @@ export function bulk(c: Case, u: Unit): Block {
     now,
     boxes: cavityBoxes(c, u),
   })
-  const pressed = cavityBoxes(c, u).length > 0
+  // Where nothing stands there is nothing to press to.
+  const pressed = cavityBoxes(c, u).some((b) => u[b].tooth)
   const length = bulkMm.length
   let floor = depthMm
   const blocks = bulkMm.map((mm, i) => {

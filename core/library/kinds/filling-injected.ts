@@ -32,12 +32,12 @@ export const fillingInjected: Kind = {
         ],
         // Bonded, the contact tacked, then flowable and paste, warm, in one go.
         ['bond', { at: 'filling', to: 'cavity', cured: false }],
-        { if: 'boxes', do: ['filling.$tooth.beads'] },
+        { if: 'boxes with a neighbour', do: ['filling.$tooth.beads'] },
         'filling.$tooth.wet-again',
         'filling.$tooth.inject',
         ['light', { ...from, act: 'cure-occlusal', name: 'injected filling $said, occlusal', side: 'occlusal' }],
         // The ring shades the sides: it goes before their light, the wedge and the band after it.
-        { if: 'boxes', do: ['filling.$tooth.ring-off'] },
+        { if: 'boxes with a neighbour', do: ['filling.$tooth.ring-off'] },
         ['light', { ...from, act: 'cure-buccal', name: 'injected filling $said, buccal', side: 'buccal' }],
         [
           'light',

@@ -8,6 +8,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readPlan } from '../../plan/text'
 import { coverage } from '../../../scripts/coverage'
+import { tradePage } from '../../../scripts/trade'
 import { factsPage } from '../../../scripts/facts'
 import { kindIds, kindTable } from '../../kinds'
 import { files, planOf } from '../../../demo/test/plans'
@@ -21,6 +22,9 @@ describe('every J-number and every kind has a case', () => {
   })
   it('docs/coverage.md says what they cover, as it is', () => {
     expect(coverage()).toBe(readFileSync('docs/coverage.md', 'utf8'))
+  })
+  it('docs/trade.md says what the plans promise, as the tests have it', () => {
+    expect(tradePage()).toBe(readFileSync('docs/trade.md', 'utf8'))
   })
   it('docs/facts.md says what can be asked and what hangs on it, as it is', () => {
     expect(factsPage(files.map(planOf))).toBe(readFileSync('docs/facts.md', 'utf8'))

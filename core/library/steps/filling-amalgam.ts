@@ -84,7 +84,11 @@ export const fillingAmalgamSteps = {
   },
   'filling.$tooth.condense': {
     ...place,
-    title: '{Carrier} and {condenser} alternately: box first, {small condenser}, then larger',
+    title: {
+      if: 'boxes',
+      use: '{Carrier} and {condenser} alternately: box first, {small condenser}, then larger',
+      else: '{Carrier} and {condenser} alternately: the corners first, {small condenser}, then larger',
+    },
     minutes: [1.5, 2.5, 4],
     tooth: '$tooth',
     detail: 'About $(amalgam loads) {carrier} loads.',
@@ -107,7 +111,11 @@ export const fillingAmalgamSteps = {
   },
   'filling.$tooth.carve': {
     ...place,
-    title: 'Burnish, explore the ridge, carve the top',
+    title: {
+      if: 'boxes',
+      use: 'Burnish, explore the ridge, carve the top',
+      else: 'Burnish, carve the top to its fissures',
+    },
     minutes: [1.5, 2.5, 5],
     tooth: '$tooth',
     passes: ['{burnisher}', '{explorer}', '{discoid carver}'],

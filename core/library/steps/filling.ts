@@ -20,7 +20,11 @@ export const fillingSteps = {
     phase: 'restoring',
     title: {
       if: ['$kind', 'is', 'circumferential'],
-      use: '{Band round} $label, {wedge} from the wider side, burnish to the contact',
+      use: {
+        if: ['$rings', 'at least', 1],
+        use: '{Band round} $label, {wedge} from the wider side, burnish to the contact',
+        else: '{Band round} $label, burnished close at the gum edge; {wedge} only if it holds there; the wall is shaped free',
+      },
       else: {
         say: [
           '{Sectional band}',
@@ -60,7 +64,7 @@ export const fillingSteps = {
               },
             ],
           }),
-          open('separation ring', '$n'),
+          open('separation ring', '$rings'),
           open('ring forceps'),
         ],
       },

@@ -33,7 +33,7 @@ export const primaryIncisorsSteps = {
   },
   'crown.$tooth.crimp': {
     ...child,
-    title: 'Crimp only what is loose: palatal edge, little by little',
+    title: 'Crimp only what is loose: $(inner side) edge, little by little',
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
     place: 'bench',
