@@ -244,7 +244,10 @@ describe('a child under general anaesthesia', () => {
     await assistant.find('[data-throat-pack]')
     await pair.countOut()
     for (const screen of [assistant, dentist]) await screen.gone('[data-throat-pack]', 'the pack still stands there')
-    await pair.runOn('closing.chart')
+    // Home from recovery, in its own time: the last that is done.
+    await pair.runOn('closing.home')
+    await pedal(assistant)
+    await pair.sign('home')
     await close()
     expect(await (await assistant.find('#note')).getText()).toContain('THROAT PACK: 1 in, 1 out.')
     await errors()

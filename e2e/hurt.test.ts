@@ -103,14 +103,14 @@ describe('a crown visit in a Universal practice', () => {
     await team.runOn('tissue.top-cord.37')
   })
   it('a cord past its limit asks, and comes out whatever it would wait for; a fresh one is placed', async () => {
-    await server.pass(16 * 60)
+    await server.pass(46 * 60)
     await juno.find('[data-cord-over="tissue.base-cord.37"]')
     await juno.moved(() => juno.press('It is out'))
     await juno.gone('[data-cord-over]', 'the cord is out and still asks')
     await team.runOn('impression.inspect')
     const { note } = recordView.parse(await juno.asks(`${visit}/record`))
     expect(note.sections.find((s) => s.title === 'Cords')?.sentences.join(' ')).toMatch(
-      /Base cord, 18: lay \d+ min, longer than the 15 min it should\..*Base cord, 18: /,
+      /Base cord, 18: lay \d+ min, longer than the 45 min it should\..*Base cord, 18: /,
     )
   })
   it('names every tooth as the practice writes it', async () => {
