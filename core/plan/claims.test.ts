@@ -42,8 +42,7 @@ const claims: readonly Claim[] = [
   },
   {
     words: /no acid on zirconia/,
-    holds: (p) =>
-      JSON.stringify(p.request).includes('zirconia') || p.request.restoration === 'monolithic zirconia crown',
+    holds: (p) => p.request.framework === 'zirconia' || p.request.restoration === 'monolithic zirconia crown',
   },
   // Cord and gum
   { words: /base cord/i, holds: (p) => new Set(p.steps.flatMap((s) => s.cord?.layer ?? [])).size > 1 },

@@ -32,7 +32,11 @@ function withShields(draft: Drafted, where: keyof typeof caution): Drafted {
 /** Puts what guards eyes and lungs to the first step that wants it: in the mouth, at the bench. */
 export function shielded(lines: readonly Line[]): Line[] {
   const seen = new Set<string>()
-  const first = (what: string): boolean => !seen.has(what) && seen.add(what).has(what)
+  const first = (what: string): boolean => {
+    const isNew = !seen.has(what)
+    seen.add(what)
+    return isNew
+  }
   return lines.map((line) => {
     let { draft } = line
     if (!turns(draft)) return line

@@ -15,6 +15,14 @@ const openSided = (f: ChoiceFacts): boolean =>
 const bothSides = (f: ChoiceFacts): boolean =>
   new Set(f.teeth.map((t) => [1, 4, 5, 8].includes(parts(t).quadrant))).size > 1
 const units = (f: ChoiceFacts): number => f.teeth.length + f.pontics.length
+/** Why a dual-arch tray does not serve; nothing where it does. */
+function wholeArchWhy(f: ChoiceFacts): string | undefined {
+  if (units(f) > 2 || kindFacts(f.kind).wholeArch)
+    return 'beyond two units, and in front, the bite has to be seen over the whole arch'
+  if (f.teeth.some(isAnterior)) return 'in front the bite has to be seen over the whole arch'
+  if (bothSides(f)) return 'teeth on both sides: a dual-arch tray takes in one'
+  return openSided(f) ? 'a neighbour is missing: the bite in a dual-arch tray is stopped on one side only' : undefined
+}
 /** An inlay is cut: its boxes lie under the tissue. */
 const hasBoxes = (f: ChoiceFacts): boolean =>
   kindFacts(f.kind).family === 'inlay' && kindFacts(f.kind).prepares === true
@@ -186,30 +194,12 @@ export const table = {
           }
         : kindFacts(f.kind).inHouse
           ? { value: 'optical scan', why: 'designed and milled in-house' }
-          : units(f) > 2 || kindFacts(f.kind).wholeArch
+          : wholeArchWhy(f) === undefined
             ? {
-                value: 'addition silicone, full arch',
-                why: 'beyond two units, and in front, the bite has to be seen over the whole arch',
+                value: 'addition silicone, dual-arch',
+                why: 'for one or two units it gives the opposing teeth and the bite in the same act',
               }
-            : f.teeth.some((t) => isAnterior(t))
-              ? {
-                  value: 'addition silicone, full arch',
-                  why: 'in front the bite has to be seen over the whole arch',
-                }
-              : bothSides(f)
-                ? {
-                    value: 'addition silicone, full arch',
-                    why: 'teeth on both sides: a dual-arch tray takes in one',
-                  }
-                : openSided(f)
-                  ? {
-                      value: 'addition silicone, full arch',
-                      why: 'a neighbour is missing: the bite in a dual-arch tray is stopped on one side only',
-                    }
-                  : {
-                      value: 'addition silicone, dual-arch',
-                      why: 'for one or two units it gives the opposing teeth and the bite in the same act',
-                    },
+            : { value: 'addition silicone, full arch', why: wholeArchWhy(f) ?? '' },
   ),
   wash: ask(
     'Where the wash goes',

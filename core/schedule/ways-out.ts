@@ -17,10 +17,10 @@ interface Way {
   request: VisitRequest
 }
 
-/** The piece that is furthest over its limit, or nearest to it. */
-function worst(plan: Plan): CordLies | undefined {
-  return cordsLie(plan, layOut(plan)).toSorted((a, b) => b.liesS - b.mostS - (a.liesS - a.mostS))[0]
-}
+const overS = (p: CordLies): number => p.liesS - p.mostS
+const liesIn = (plan: Plan): CordLies[] => cordsLie(plan, layOut(plan))
+/** All that is past its limit in a plan, s: a way that helps one layer is a way, though another is still over. */
+const excessS = (pieces: readonly CordLies[]): number => pieces.reduce((sum, p) => sum + Math.max(0, overS(p)), 0)
 
 const choosing = (request: VisitRequest, choice: VisitRequest['visitChoices']): VisitRequest => ({
   ...request,
@@ -93,34 +93,40 @@ const minutes = (s: number): number => Math.round(s / 60)
 /** Less than that is no gain, s. */
 const leastGainS = 60
 
+/** What stops a plan or cannot be kept in it. */
+const brokenIn = (plan: Plan): string[] => [
+  ...layOut(plan).conflict,
+  ...plan.clashes.flatMap((x) => (x.severity === 'stop' ? [x.id] : [])),
+]
+
 /** What a way gives, in words; nothing where it gains nothing or breaks something else. */
-function tried(way: Way, before: { plan: Plan; piece: CordLies }, practice: Practice): string[] {
+function tried(way: Way, before: Plan, practice: Practice): string[] {
   const plan = compile(way.request, practice)
-  const piece = worst(plan)
-  const stops = (p: Plan): Set<string> => new Set(p.clashes.filter((x) => x.severity === 'stop').map((x) => x.id))
-  const known = stops(before.plan)
-  if (!piece || layOut(plan).conflict.length > 0 || [...stops(plan)].some((id) => !known.has(id))) return []
-  const over = (p: CordLies): number => p.liesS - p.mostS
-  if (over(before.piece) - over(piece) < leastGainS) return []
-  // Told of the piece that was too long, where it is still there.
-  const same = cordsLie(plan, layOut(plan)).find((p) => p.stepId === before.piece.stepId) ?? piece
-  const longerS = layOut(plan).chairS - layOut(before.plan).chairS
+  const broken = new Set(brokenIn(before))
+  if (brokenIn(plan).some((id) => !broken.has(id))) return []
+  const [was, is] = [liesIn(before), liesIn(plan)]
+  if (excessS(was) - excessS(is) < leastGainS) return []
+  // Told of the piece it helps most, among those that are still placed.
+  const helped = is
+    .flatMap((p) => {
+      const own = was.find((x) => x.stepId === p.stepId)
+      return own && overS(own) > 0 ? [{ p, gainS: overS(own) - overS(p) }] : []
+    })
+    .toSorted((a, b) => b.gainS - a.gainS)[0]?.p
+  if (!helped) return []
+  const longerS = layOut(plan).chairS - layOut(before).chairS
   const costs = [
     ...(way.costs === undefined ? [] : [way.costs]),
-    ...(way.request.teeth.length === before.plan.request.teeth.length && longerS >= leastGainS
+    ...(way.request.teeth.length === before.request.teeth.length && longerS >= leastGainS
       ? [`${minutes(longerS)} min longer in the chair`]
       : []),
   ]
+  const still = overS(helped) > 0 ? ', still too long' : excessS(is) > 0 ? ', another still too long' : ''
   return [
-    `${way.words}: ${minutes(same.liesS)} of ${minutes(same.mostS)} min${over(piece) > 0 ? ', still too long' : ''}${costs.length > 0 ? `; costs ${costs.join(', ')}` : ''}`,
+    `${way.words}: ${minutes(helped.liesS)} of ${minutes(helped.mostS)} min${still}${costs.length > 0 ? `; costs ${costs.join(', ')}` : ''}`,
   ]
 }
 
-/**
- * The ways out that fit this case, each with the stay its own schedule gives; empty where every cord keeps its limit.
- */
-export function waysOut(plan: Plan, practice: Practice): string[] {
-  const piece = worst(plan)
-  if (!piece || piece.liesS <= piece.mostS) return []
-  return waysOf(plan, practice).flatMap((way) => tried(way, { plan, piece }, practice))
-}
+/** The ways out that fit this case, each with the stay its own schedule gives; empty where every cord keeps its limit. */
+export const waysOut = (plan: Plan, practice: Practice): string[] =>
+  excessS(liesIn(plan)) > 0 ? waysOf(plan, practice).flatMap((way) => tried(way, plan, practice)) : []

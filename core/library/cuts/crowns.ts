@@ -23,16 +23,9 @@ const contact = (side: 'mesial' | 'distal') =>
     share: 1.5,
     mistakes: [`neighbour $(${side} neighbour) nicked: leave the thin wall of enamel standing to the last`],
   }) as const
-/** A wall where nothing stands: cut like the others, on the same path. */
-const free = (side: 'mesial' | 'distal') =>
-  ({
-    title: `${side === 'mesial' ? 'Mesial' : 'Distal'} wall $(reduction.inner): nothing stands there, same path`,
-    form: 'axial',
-    depthMm: '$(deepest.margin)',
-    surface: side,
-    share: 1.5,
-    after: '$ledge',
-  }) as const
+/** A wall toward the next tooth, on one path with the others. */
+export const proximalWall = <S extends 'mesial' | 'distal', T extends string>(side: S, title: T) =>
+  ({ title, form: 'axial', depthMm: '$(deepest.margin)', surface: side, share: 1.5, after: '$ledge' }) as const
 export const margin = {
   title: {
     if: ['ledge', 'is', 'chamfer'],
@@ -162,8 +155,8 @@ export const crownCuts = {
   },
   'crown.contact-mesial': contact('mesial'),
   'crown.contact-distal': contact('distal'),
-  'crown.free-mesial': free('mesial'),
-  'crown.free-distal': free('distal'),
+  'crown.free-mesial': proximalWall('mesial', 'Mesial wall $(reduction.inner): nothing stands there, same path'),
+  'crown.free-distal': proximalWall('distal', 'Distal wall $(reduction.inner): nothing stands there, same path'),
   'crown.margin': margin,
   'crown.finish': finish,
   'crown.seating-groove': {

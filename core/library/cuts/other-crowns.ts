@@ -1,17 +1,8 @@
 /** The cuts of crowns that are cut in their own way: full metal, on root-filled teeth, on a post and core. Standing C. */
 import { practice, reason } from '../needs'
-import { contacts, type crownCuts, deeper, finish, margin } from './crowns'
+import { contacts, type crownCuts, deeper, finish, margin, proximalWall } from './crowns'
 import { theBur, type CutParts, type CutTemplate } from './cut'
 
-const wall = (side: 'mesial' | 'distal') =>
-  ({
-    title: `The wider bur ${side}, once the thin one is through`,
-    form: 'axial',
-    depthMm: '$(deepest.margin)',
-    surface: side,
-    share: 1.5,
-    after: '$ledge',
-  }) as const
 const thin = (side: 'mesial' | 'distal') =>
   ({
     title: `{Thin bur|thin bur} parallel through the ${side} contact toward $(${side} neighbour); the margin is found there`,
@@ -138,9 +129,9 @@ export const otherCrownCuts = {
     mistakes: ['a flat table: short in the middle, high at the cusps'],
   },
   'root-filled.contact-mesial': { ...thin('mesial'), cues: { if: { not: 'neighbour distal' }, use: contactsOpen } },
-  'root-filled.axial-mesial': wall('mesial'),
+  'root-filled.axial-mesial': proximalWall('mesial', 'The wider bur mesial, once the thin one is through'),
   'root-filled.contact-distal': { ...thin('distal'), cues: contactsOpen },
-  'root-filled.axial-distal': wall('distal'),
+  'root-filled.axial-distal': proximalWall('distal', 'The wider bur distal, once the thin one is through'),
   'root-filled.axial-facial': {
     title: 'Buccal wall $(reduction.facial)',
     form: 'axial',

@@ -87,6 +87,18 @@ describe('B5, C108 what cuts is never polishing: bur and blade are the dentistâ€
 })
 
 describe('A43, C109 what is loaded at the bench is the assistantâ€™s, while the dentist keeps the tooth', () => {
+  it('A43 C109 a bonded crown, bridge, inlay and laminate: loaded by the assistant', () => {
+    for (const more of [
+      { kind: 'crown.deliver', teeth: ['36'], deliveryCement: 'resin' },
+      { kind: 'bridge.ceramic.deliver', teeth: ['31', '33'], pontics: ['32'], framework: 'zirconia' },
+      { kind: 'inlay.deliver', teeth: ['16'] },
+      { kind: 'laminate.deliver', teeth: ['11', '21'] },
+    ]) {
+      const loads = planFor(more).steps.filter((s) => s.place === 'bench' && /^delivery(\.\d\d)?\.load/.test(s.id))
+      expect(loads.length, more.kind).toBeGreaterThan(0)
+      expect(new Set(loads.map((s) => s.performer.personId))).toEqual(new Set(['assistant']))
+    }
+  })
   inAnyCase((plan) => {
     for (const s of plan.steps)
       if (/^delivery(\.\d\d)?\.(load|piece-adhesive|pieces-bond|mix)/.test(s.id) && s.place === 'bench')

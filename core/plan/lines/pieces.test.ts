@@ -42,6 +42,19 @@ describe('A35, A36, A37 and A41 what a bonded piece is made of', () => {
     // One stuff only: nothing is asked.
     expect(planOf('J02-bonded-metal-bridge-delivery').clashes.some((x) => x.id === 'made-of-what')).toBe(false)
   })
+  it('A36 zirconia that was in the mouth and is bonded is cleaned by an agent or fine air abrasion; glass by alcohol, a cemented crown as it was', () => {
+    const crown = (tooth: string, restoration: string, deliveryCement: string): string =>
+      stepOf(planFor({ kind: 'crown.deliver', teeth: [tooth], restoration, deliveryCement }), 'delivery.clean-piece')
+        ?.title ?? ''
+    for (const tooth of ['36', '14', '21']) {
+      expect(crown(tooth, 'monolithic zirconia crown', 'resin'), tooth).toContain('zirconia cleaner')
+      expect(crown(tooth, 'lithium disilicate crown', 'resin'), tooth).toContain('alcohol')
+      expect(crown(tooth, 'monolithic zirconia crown', 'conventional'), tooth).toContain('alcohol')
+    }
+    expect(stepOf(bridge('bridge.ceramic.deliver', '41', 'zirconia'), 'delivery.clean-piece')?.title).toContain(
+      'zirconia cleaner',
+    )
+  })
   inAnyCase((plan) => {
     const cleaned = plan.steps.find((s) => s.id.startsWith('delivery.clean-piece'))
     const works = [plan.request, ...plan.request.also]

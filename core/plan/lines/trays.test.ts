@@ -1,10 +1,6 @@
 /** The tray: what lies there, how much, and impression trays. Each title begins with its lines; common practice unless a test names a source. */
 import { describe, expect, it } from 'vitest'
-import { safeParse } from '../../../demo/test/any-case'
 import { at, burOf, inAnyCase, lies, planFor, planUnderGum, stepOf } from '../../../demo/test/lines'
-import { practice } from '../../../demo/test/plans'
-import { kindIds } from '../../kinds'
-import { compile } from '../compile'
 
 describe('A56 what is kept in reserve of a thing that is laid open is a line of its own, with its number and its when', () => {
   inAnyCase((plan) => {
@@ -144,8 +140,14 @@ describe('A44, A50, A53, A54, B8, C140 and C145 smaller things that were wrong i
   it('A53 a capsule is passed in an applier that lies there', () => {
     for (const tooth of ['45', '36', '14']) {
       const plan = planUnderGum({ kind: 'endo.core.crown', teeth: [tooth], visitChoices: { core: 'glass ionomer' } })
-      expect(lies(plan, 'capsule applier'), tooth).toBe(plan.setup.some((l) => l.needs.includes('core.glass ionomer')))
+      expect(lies(plan, 'core.glass ionomer'), tooth).toBe(true)
+      expect(lies(plan, 'capsule applier'), tooth).toBe(true)
+      expect(
+        plan.steps.some((s) => s.passes.includes('capsule in its applier')),
+        tooth,
+      ).toBe(true)
     }
+    expect(lies(planUnderGum({ kind: 'crown.prepare', teeth: ['36'] }), 'capsule applier')).toBe(false)
   })
   it('A54 a putty index that is the mould stays whole and gauges nothing', () => {
     for (const tooth of ['36', '11', '25']) {
@@ -174,20 +176,22 @@ describe('A44, A50, A53, A54, B8, C140 and C145 smaller things that were wrong i
     }
   })
   it('C140 where a compule is laid out a dispenser is', () => {
-    for (const kind of kindIds) {
-      const teeth = kind.startsWith('primary')
-        ? ['51']
-        : kind === 'post.core' || kind.startsWith('laminate')
-          ? ['11']
-          : ['36']
-      const read = safeParse({ kind, teeth })
-      if (!read.success) continue
-      const plan = compile(read.data, practice)
-      const compule = plan.setup.some(
-        (l) => l.readiness === 'open' && l.name.endsWith('compule') && !l.name.startsWith('Core'),
-      )
-      if (compule) expect(lies(plan, 'composite dispenser'), kind).toBe(true)
+    for (const [kind, tooth] of [
+      ['filling.bulk', '36'],
+      ['filling.injected', '45'],
+      ['filling.cervical', '13'],
+      ['filling.cusps', '16'],
+      ['primary.class3', '51'],
+      ['post.core', '21'],
+    ] as const) {
+      const plan = planUnderGum({ kind, teeth: [tooth] })
+      expect(
+        plan.setup.some((l) => l.readiness === 'open' && l.name.endsWith('compule')),
+        kind,
+      ).toBe(true)
+      expect(lies(plan, 'composite dispenser'), kind).toBe(true)
     }
+    expect(lies(planUnderGum({ kind: 'filling.amalgam', teeth: ['36'] }), 'composite dispenser')).toBe(false)
   })
   it('C145 the bite of all fillings is read and eased, then all are polished', () => {
     for (const kind of ['filling.bulk', 'filling.cusps', 'filling.injected'])
