@@ -204,3 +204,6 @@ export interface Step {
   /** Said where the step runs beside something that waits. */
   meanwhile?: string
 }
+
+/** Whether the patient is in the chair at it. */
+export const withPatient = (step: Pick<Step, 'place'>): boolean => step.place !== 'desk' && step.place !== 'room'

@@ -1,4 +1,4 @@
-import { firstOf } from '../sure'
+import { firstOf, sure } from '../sure'
 import type { OwnRules } from '../rules'
 import { reason } from '../figure'
 import { spoken } from '../library/fields'
@@ -25,7 +25,8 @@ import { answersOf, type UsesThings } from './safe'
 import { shielded } from './shielded'
 import { mergeSetup } from './setup'
 import { findTeam, handsOf, withTable } from './team'
-import { holdId, toStep, withSeats } from './to-step'
+import { lentHands } from './second-hands'
+import { helpAt, holdId, toStep, withSeats } from './to-step'
 import { calling, namedLines, unlaid, unused, withThings } from './tray-text'
 import type { Count, Hold, Plan } from '../model/plan'
 import type { Step } from '../model/step'
@@ -166,13 +167,18 @@ function planFor(request: VisitRequest, practice: Practice, held: boolean): Plan
   const setup = mergeSetup(things, answer, c)
   const burs = burOrder(drafts, c)
   const call = calling(things, answer)
-  const drawn = wired.steps.map(({ draft, meanwhile }): Step => {
+  const alone = wired.steps.map(({ draft, meanwhile }): Step => {
     const own = touched.get(draft.id)
     const step = withBur(withSeats(toStep(spoken(draft, call), meanwhile, team), c), burs)
     // What a person has set by hand stands before what was learned.
     if (own) return { ...step, amended: own }
     return practice.useLearned ? withLearned(step, request.kind, practice.learned) : step
   })
+  const helpWords = (i: number): string => {
+    const { fn, helps } = sure(drafts[i])
+    return helpAt({ fn, ...(helps === undefined ? {} : { helps: call(helps) }) })
+  }
+  const drawn = lentHands(alone, team.dentist.id, helpWords, c.rule('dentist.away').value)
   const links = wired.steps.flatMap(({ draft, after }) => linksOf(draft, after, has, call))
   const named = namedLines(drafts, drawn, setup)
   const steps = withThings(drawn, setup, named)

@@ -54,10 +54,13 @@ function spreadOf({ minutes, ties = [] }: Draft): Spread {
   return { shortS: inSeconds(short, leastS), likelyS: inSeconds(likely, leastS), longS: inSeconds(long, leastS) }
 }
 
-/** What the second pair of hands does, or that there is none; a dentist who watches has hands, too. */
-function secondHands(step: Step, { helps, fn }: Draft, there: boolean, watched: boolean): void {
-  if (there) step.help = helps ?? plain(saidOf(helpWords(fn)))
-  else if (!watched) step.alone = true
+/** What a second pair of hands does at a step. */
+export const helpAt = ({ helps, fn }: Pick<Draft, 'helps' | 'fn'>): string => helps ?? plain(saidOf(helpWords(fn)))
+
+/** What the second pair of hands does, or that there is none yet; a dentist who watches has hands, too. */
+function secondHands(step: Step, draft: Draft): void {
+  if (step.helpers.length > 0) step.help = helpAt(draft)
+  else step.alone = true
 }
 
 /** A step of the plan from what was drafted; what a draft says that a step says, too, is the step's as it stands. */
@@ -98,7 +101,7 @@ export function toStep(draft: Draft, beside: string | undefined, team: Team): St
     with: [],
     countsIn: (countsIn ?? []).map((x) => x.id),
   }
-  if (helped) secondHands(step, draft, helper !== undefined, watching.length > 0)
+  if (helped) secondHands(step, draft)
   if (hurts && hurts.length > 0) step.hurts = true
   if (hold) step.holdId = holdId(hold)
   if (beside) step.meanwhile = beside
@@ -128,7 +131,7 @@ function asInLanes(step: Step, draft: Draft, lanes: Lanes, team: Team): Step {
   const { alone: _, ...rest } = laid
   return {
     ...rest,
-    ...(others.length > 0 && draft.helped ? { help: draft.helps ?? plain(saidOf(helpWords(draft.fn))) } : {}),
+    ...(others.length > 0 && draft.helped ? { help: helpAt(draft) } : {}),
     performer,
     helpers: [...new Set([...others, ...watching])],
   }

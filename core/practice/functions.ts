@@ -19,6 +19,7 @@ export const functionNames = {
   'throat pack': 'throat pack',
   dam: 'dental dam',
   cutting: 'cutting of the tooth',
+  look: 'a look that decides',
   'cord placement': 'cord placement',
   'cord removal': 'cord removal',
   'final impression': 'final impression',
@@ -76,6 +77,8 @@ const cautious: Preset = {
   'throat pack': ['no', 'no'],
   dam: ['word', 'word'],
   cutting: ['no', 'no'],
+  // Whether a preparation, a crevice or a retainer will do is judged by who answers for it; a practice may open it.
+  look: ['no', 'no'],
   'cord placement': ['no', 'sight'],
   'cord removal': ['no', 'sight'],
   'final impression': ['no', 'no'],

@@ -5,7 +5,8 @@ import type { Plan } from '../model/plan'
 import type { RunEvent } from '../run/events'
 import { attended } from '../run/left-open'
 import { replay, edgeOf, stepState } from '../run/state'
-import { layOut, withPatient } from '../schedule/timeline'
+import { withPatient } from '../model/step'
+import { layOut } from '../schedule/timeline'
 
 export interface Retake {
   stepId: string

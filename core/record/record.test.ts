@@ -63,7 +63,7 @@ describe('the note tells only what happened', () => {
     expect(section(d, 'Visit')).toContain('46 (LR6, Universal 30, lower right first molar)')
     expect(section(d, 'Visit')).toMatch(/began at 09:00 and was closed at 10:\d\d/)
     expect(section(d, 'Done')).toMatch(
-      /The dentist finished the preparation of 46 \(LR6\) for a full metal crown, chamfer 0\.3–0\.5 mm \(\d\d:\d\d\)\./,
+      /The dentist finished the preparation of 46 \(LR6\) for a full metal crown, chamfer 0\.3–0\.5 mm \(\d\d:\d\d\)[.,]/,
     )
     expect(section(d, 'Done')).toContain('seated the dual-arch tray, addition silicone (fast set)')
     expect(section(d, 'Approved by the dentist')).not.toContain('Shade')

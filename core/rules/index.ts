@@ -12,6 +12,7 @@ import { bondingRules } from './bonding'
 import { cordRules } from './cord'
 import { cuttingRules } from './cutting'
 import { followUpRules } from './follow-ups'
+import { handRules } from './hands'
 import { impressionRules } from './impression'
 import { amountIn, type RuleRow } from './rule'
 import { signingRules } from './signing'
@@ -27,6 +28,7 @@ export const ruleGroups = {
   'Acid, adhesive, light, cement': bondingRules,
   Amounts: amountRules,
   'What comes next': followUpRules,
+  Hands: handRules,
   Signatures: signingRules,
 } as const
 
@@ -38,6 +40,7 @@ export const ruleTable = {
   ...bondingRules,
   ...amountRules,
   ...followUpRules,
+  ...handRules,
   ...signingRules,
 } as const satisfies Record<string, RuleRow>
 export type RuleId = keyof typeof ruleTable

@@ -66,7 +66,7 @@ describe('a visit from begin to close', () => {
     expect(note).toContain(
       'The dentist gave local anaesthetic: block and long buccal, lower left; lidocaine with adrenaline, 1 cartridge laid out (',
     )
-    expect(note).toContain('The dentist placed base cord size 0, 29 mm, on 37 (LL7) (')
+    expect(note).toContain('placed base cord size 0, 29 mm, on 37 (LL7) (')
     expect(note).toContain('Burs in order of use: depth cutter 1.0, medium')
     expect(note).toContain('Otherwise than planned\nNothing.')
     expect(note).toContain('Do not eat until the feeling is back')

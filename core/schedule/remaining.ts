@@ -7,9 +7,9 @@ import { sure } from '../sure'
 import { isClock, leastS } from '../model/link'
 import { edgeAt } from '../run/clocks'
 import { edgeOf, type RunCore, stepState } from '../run/state'
-import type { Spread } from '../model/step'
+import { withPatient, type Spread } from '../model/step'
 import { solve, type Problem, type Rule } from './solve'
-import { barOf, heldBy, timelineOf, withPatient, type Bar, type Scored, type Timeline } from './timeline'
+import { barOf, heldBy, timelineOf, type Bar, type Scored, type Timeline } from './timeline'
 
 /** What runs is never said to end at once, seconds. */
 const leastLeftS = 30

@@ -8,8 +8,8 @@
 import { sure } from '../sure'
 import { random, triangular } from '../random'
 import { isWindow, leastS } from '../model/link'
-import type { Step } from '../model/step'
-import { layOut, problemOf, withPatient, type Scored } from './timeline'
+import { withPatient, type Step } from '../model/step'
+import { layOut, problemOf, type Scored } from './timeline'
 
 export interface Forecast {
   draws: number

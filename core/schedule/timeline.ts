@@ -6,7 +6,7 @@
 import { sure } from '../sure'
 import type { Plan } from '../model/plan'
 import { isClock, leastS } from '../model/link'
-import type { Step } from '../model/step'
+import { withPatient, type Step } from '../model/step'
 import { solve, type Problem } from './solve'
 
 export interface Bar {
@@ -87,7 +87,6 @@ export const heldBy = (plan: Scored, step: Step): string[] => [
     ...(step.place === 'mouth' ? ['mouth'] : []),
   ]),
 ]
-export const withPatient = (step: Pick<Step, 'place'>): boolean => step.place !== 'desk' && step.place !== 'room'
 
 /** The visit as the scheduler sees it: steps with what they take, links as rules, and the patient's leaving as the end. */
 export function problemOf(plan: Scored): Problem {

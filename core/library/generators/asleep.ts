@@ -18,6 +18,7 @@ export function goingUnder(works: readonly Case[]): Block {
     lay(c, 'asleep.under', { licensed }),
     lay(c, 'asleep.pack-in', { throatPack }),
     lay(c, 'asleep.clean', { all: works.map(labels).join(', ') }),
+    lay(c, 'asleep.look', { all: works.map(labels).join(', ') }),
   )
 }
 

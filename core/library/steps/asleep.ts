@@ -54,11 +54,19 @@ export const asleepSteps = {
   },
   'asleep.clean': {
     ...act,
-    title: 'Clean, look, film: $all and the rest',
-    minutes: [2, 4, 7],
+    title: 'Clean: $all and the rest',
+    minutes: [1, 2, 4],
     fn: 'polishing',
-    needs: [open('prophy cup'), open('pumice'), open('slow handpiece'), open('film holder')],
-    told: 'cleaned and examined under anaesthesia',
+    needs: [open('prophy cup'), open('pumice'), open('slow handpiece')],
+    told: 'cleaned the teeth',
+  },
+  'asleep.look': {
+    ...act,
+    title: 'Look, film: $all and the rest',
+    minutes: [1, 2, 3],
+    fn: 'look',
+    needs: [open('film holder')],
+    told: 'examined under anaesthesia',
     detail: 'Back teeth are done first, front teeth last.',
     hold: {
       name: 'plan',

@@ -28,6 +28,8 @@ export const bridgeCeramicSteps = {
     title: 'Depth and draw looked at: enamel all round, one path',
     minutes: [0.5, 1, 2],
     phase: 'cutting',
+    fn: 'look',
+    helped: true,
     hold: {
       name: 'reduction',
       title: 'Retainers enough, in enamel',

@@ -9,6 +9,7 @@ export const bridgeTryInSteps = {
     ...act,
     title: 'Pontic $pontics: touches the tissue without whitening, {floss} passes',
     minutes: [1, 2, 4],
+    fn: 'look',
     needs: [open('floss threader')],
     told: 'checked the pontic against the tissue',
   },

@@ -12,6 +12,7 @@ export const crownRootFilledSteps = {
       else: 'Neighbours looked at while open',
     },
     minutes: [0.3, 0.5, 1],
+    fn: 'look',
     passes: ['{mirror}, washed and dried', '{explorer}'],
     told: 'looked at the neighbouring surfaces while they were open',
   },

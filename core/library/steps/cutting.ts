@@ -31,7 +31,7 @@ export const cuttingSteps = {
   'cutting.reduction-check': {
     phase: 'cutting',
     title: 'Check the reduction',
-    told: 'checked the reduction with the dentist',
+    told: 'checked the reduction',
     asks: [
       { reading: 'reduction', teeth: '$(tooth codes)', restoration: '$restoration' },
       // Walls of an inlay open upward and a veneer has none: only a crown resists by them.
@@ -46,7 +46,7 @@ export const cuttingSteps = {
       },
     ],
     detail: '$targets',
-    fn: 'chairside',
+    fn: 'look',
     place: 'mouth',
     helped: true,
     minutes: [1, 2, 4],

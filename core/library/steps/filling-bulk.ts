@@ -10,7 +10,7 @@ export const fillingBulkSteps = {
     title: 'Depth by {probe}: $(cavity depth) mm planned',
     minutes: [0.2, 0.3, 0.5],
     tooth: '$tooth',
-    fn: 'chairside',
+    fn: 'look',
     asks: [{ reading: 'depth', teeth: ['$tooth'], bulk: '$length', band: false }],
     passes: ['{probe}'],
     shows: '$before',

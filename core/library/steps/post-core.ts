@@ -178,7 +178,7 @@ export const postCoreSteps = {
     tooth: '$tooth',
     asks: [{ reading: 'ferrule', teeth: ['$tooth'] }],
     shows: '$rootOf',
-    fn: 'chairside',
+    fn: 'look',
     passes: ['{probe}'],
     needs: [open('periodontal probe')],
     hold: {
@@ -194,7 +194,7 @@ export const postCoreSteps = {
     title: 'It must shine all over, or again',
     minutes: [0.2, 0.3, 0.5],
     tooth: '$tooth',
-    fn: 'chairside',
+    fn: 'look',
     hold: {
       name: 'coat',
       title: 'Coat shines',

@@ -154,7 +154,7 @@ export const primaryMetalCrownSteps = {
     title: 'Suitable to be sealed in? Film and tooth looked at',
     minutes: [0.5, 1, 2],
     phase: 'records',
-    fn: 'chairside',
+    fn: 'look',
     place: 'chair',
     detail: '$SealedInAlways.',
     needs: [open('film holder')],

@@ -37,7 +37,7 @@ export const provisionalAgainSteps = {
     ...mouth,
     title: 'Look at $teeth: edge, gum, neighbours',
     minutes: [0.5, 1, 3],
-    helped: false,
+    fn: 'look',
     detail:
       'Loose but still on: off first, {haemostat} and {roll}, rocked, {gauze} behind it. Then: a crack, soft dentine, gum over the edge, neighbours as near as before?',
     passes: ['{mirror}', '{explorer}'],

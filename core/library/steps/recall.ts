@@ -3,14 +3,15 @@ import { open, practice, standby } from '../needs'
 import type { Template } from '../template'
 
 const look = { phase: 'finishing', fn: 'chairside', place: 'mouth' } as const
+/** What decides whether it stays as it is. */
+const judged = { ...look, fn: 'look', helped: true } as const
 
 export const recallSteps = {
   'recall.ask': { ...look, title: 'Ask: sore, sensitive, high, loose?', minutes: [0.5, 1, 2], place: 'chair' },
   'recall.tissue': {
-    ...look,
+    ...judged,
     title: 'Tissue round $teeth: colour, bleeding, flash of resin or cement',
     minutes: [0.5, 1, 3],
-    helped: true,
     needs: [standby('scaler', 'excess is found')],
     told: 'looked at the tissue',
     hold: {
@@ -35,10 +36,9 @@ export const recallSteps = {
     told: 'looked at the colour after rehydration',
   },
   'recall.retainers': {
-    ...look,
+    ...judged,
     title: 'Each retainer tested by itself: $teeth',
     minutes: [1, 2, 3],
-    helped: true,
     passes: ['{explorer}', '{probe}'],
     needs: [open('explorer')],
     told: 'tested each retainer',
@@ -50,7 +50,7 @@ export const recallSteps = {
     },
   },
   'recall.edges': {
-    ...look,
+    ...judged,
     title: 'Edges, tissue under the pontic, decay',
     minutes: [1, 1.5, 3],
     needs: [open('floss threader'), open('floss', 300)],

@@ -2,8 +2,11 @@
 import { describe, expect, it } from 'vitest'
 import { inAnyCase, planFor } from '../../../demo/test/lines'
 import { files, planOf, practice } from '../../../demo/test/plans'
-import type { Step } from '../../model/step'
+import { withPatient, type Step } from '../../model/step'
 import { presetTable } from '../../practice/functions'
+import { standardRules } from '../../rules'
+import { layOut } from '../../schedule/timeline'
+import { compile } from '../compile'
 import { turns } from '../shielded'
 
 describe('A42, C106 nobody of the team holds head, film or sensor while a film is exposed', () => {
@@ -103,5 +106,65 @@ describe('A43, C109 what is loaded at the bench is the assistant’s, while the 
     for (const s of plan.steps)
       if (/^delivery(\.\d\d)?\.(load|piece-adhesive|pieces-bond|mix)/.test(s.id) && s.place === 'bench')
         expect(s.performer.personId, s.id).not.toBe(plan.request.team.dentist)
+  })
+})
+
+describe('A46, B6 and C110 name the dentist as second pair of hands where they are there, and say “alone” only where they are away', () => {
+  const awayS = standardRules('dentist.away').value
+  inAnyCase((plan) => {
+    const dentist = plan.people.find((p) => p.dentist)!.id
+    const withDentist = (s: Step): boolean => [s.performer.personId, ...s.helpers].includes(dentist)
+    const bars = layOut(plan).bars
+    for (const s of plan.steps) {
+      if (s.help !== undefined) expect(s.helpers.length, s.id).toBeGreaterThan(0)
+      if (!s.alone || s.place === 'bench') continue
+      const at = plan.steps.indexOf(s)
+      const before = plan.steps.findLastIndex((x, i) => i < at && withDentist(x))
+      const after = plan.steps.findIndex((x, i) => i > at && withDentist(x))
+      const stretch = plan.steps.slice(before + 1, after < 0 ? undefined : after).filter(withPatient)
+      expect(
+        stretch.reduce((sum, x) => sum + x.spread.likelyS, 0),
+        s.id,
+      ).toBeGreaterThanOrEqual(awayS)
+    }
+    // The dentist is in one place at a time, what they lend a hand at included.
+    const own = bars.filter((b) => b.people.includes(dentist)).toSorted((a, b) => a.startS - b.startS)
+    for (const [i, b] of own.entries()) if (i > 0) expect(b.startS).toBeGreaterThanOrEqual(own[i - 1]!.endS - 0.5)
+  })
+  it('A46 B6 C110 costs no chair time: sheet on, rinse after acid, separator; a practice may leave its dentists be', () => {
+    for (const name of ['J11-post-and-core', 'J12-inlays', 'J05-crown-first-visit']) {
+      const plan = planOf(name)
+      const left = compile(plan.request, {
+        ...practice,
+        rules: { 'dentist.away': { value: 0, by: 'Dr A', on: '2026-12-01' } },
+      })
+      expect(left.steps.filter((s) => s.alone).length, name).toBeGreaterThan(plan.steps.filter((s) => s.alone).length)
+      expect(layOut(plan).chairS, name).toBe(layOut(left).chairS)
+    }
+  })
+})
+
+describe('A45, B7 and C111 leave the look that decides to the dentist, whatever the table gives away; the assistant dries and holds', () => {
+  const judged =
+    /reduction|ferrule|coat shines|depth and draw|draw, isthmus|look at every margin|pencilled on|retainer tested/i
+  inAnyCase((plan) => {
+    for (const s of plan.steps) {
+      if (!judged.test(s.title) || s.place !== 'mouth' || s.fn === 'cutting' || s.phase === 'records') continue
+      expect(s.performer.personId, `${s.id} ${s.title}`).toBe('dentist')
+      expect([s.helpers.length, s.help === undefined], s.id).toEqual([1, false])
+    }
+  })
+  it('A45 B7 C111 no preset gives it away; asleep the plan is confirmed by the dentist under expanded functions', () => {
+    for (const preset of ['cautious', 'expanded'] as const)
+      expect(presetTable(preset, 'Dr Demo', '2026-11-01').find((l) => l.function === 'look')).toMatchObject({
+        assistant: 'no',
+        expanded: 'no',
+      })
+    for (const name of files.filter((f) => f.startsWith('J14'))) {
+      const { request } = planOf(name)
+      const plan = compile({ ...request, visitChoices: { ...request.visitChoices, functions: 'expanded' } }, practice)
+      for (const hold of plan.holds.filter((h) => h.title === 'Plan confirmed asleep'))
+        expect(plan.steps.find((s) => s.id === hold.stepId)?.performer.personId).toBe('dentist')
+    }
   })
 })
