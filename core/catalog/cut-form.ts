@@ -27,9 +27,13 @@ export type CutForm =
   | 'lingual concavity'
   | 'chamfer'
   | 'shoulder'
+  | 'rounded shoulder'
   | 'finish'
   | 'edge'
   | 'seating groove'
+
+/** The form a margin is left in. */
+export type Ledge = Extract<CutForm, 'chamfer' | 'shoulder' | 'rounded shoulder'>
 
 export interface Cut {
   /** Stable id, the step's own. */
@@ -39,7 +43,7 @@ export interface Cut {
   depthMm: number
   surface: string
   /** For a finish: the shape whose line is refined. */
-  after?: 'chamfer' | 'shoulder'
+  after?: Ledge
   /** The shape the kind of visit names; another serves where it is not owned. */
   prefer?: BurShape
   /** The stuff the kind of visit names, as far as it is owned. */

@@ -1,7 +1,7 @@
 /** What each form of cut wants of a bur, and how well a bur fits; rotary practice, common practice unless the reason says otherwise. */
 import { reason, round, type Reason } from '../figure'
 import { tipDiameterMm, type Bur, type BurShape } from './bur'
-import type { Cut, CutForm, EdgePart } from './cut-form'
+import type { Cut, CutForm, EdgePart, Ledge } from './cut-form'
 
 interface Fit {
   /** Lower is better; distances are in mm so that they compare. */
@@ -25,6 +25,28 @@ const twinWithinMm = 0.1
 /** Bulk is taken with a coarse diamond where one is owned: quicker and cooler; it is smoothed later. Common practice; worth
  * a tenth of a millimetre: the diameter that gauges the depth counts for more. */
 const coarser = (b: Bur): number => (b.grit === 'coarse' ? 0.1 : 0)
+
+/** What takes bulk off a top or an edge. */
+const tapers: readonly BurShape[] = ['round-end taper', 'flat-end taper', 'rounded-shoulder taper']
+/** What leaves, and follows, each form of margin. */
+const ledgeShapes: Record<Ledge, readonly BurShape[]> = {
+  chamfer: ['round-end taper', 'torpedo'],
+  shoulder: ['flat-end taper'],
+  'rounded shoulder': ['rounded-shoulder taper', 'flat-end taper'],
+}
+const wallWords: Record<Ledge, string> = {
+  chamfer: 'a round-end taper or torpedo',
+  shoulder: 'a flat-end taper',
+  'rounded shoulder': 'a taper with a flat end and round corners',
+}
+const finisherWords: Record<Ledge, string> = {
+  chamfer: 'round-end',
+  shoulder: 'flat-end',
+  'rounded shoulder': 'round-cornered',
+}
+/** A flat end serves for a rounded shoulder only where nothing with round corners does, mm of worse fit. */
+const sharpCorner = (b: Bur, ledge: Ledge): number =>
+  ledge === 'rounded shoulder' && b.shape === 'flat-end taper' ? 3 : 0
 
 /** The finisher follows the surface: common practice. */
 const edgeShapes: Record<EdgePart, readonly BurShape[]> = {
@@ -71,7 +93,7 @@ export const cutRules: Record<CutForm, { wanted: (cut: Cut) => string; fit: (bur
   occlusal: {
     wanted: () => 'a coarse or medium taper or wheel of 1.4 mm or more',
     fit: (b, c) =>
-      isCutting(b) && isShape(b, 'round-end taper', 'flat-end taper', 'wheel') && b.diameterMm >= 1.4
+      isCutting(b) && isShape(b, ...tapers, 'wheel') && b.diameterMm >= 1.4
         ? {
             distance: near(b, c.depthMm) - coarser(b),
             because: reason(
@@ -84,7 +106,7 @@ export const cutRules: Record<CutForm, { wanted: (cut: Cut) => string; fit: (bur
   incisal: {
     wanted: () => 'a medium or coarse taper of 1.4 mm or more',
     fit: (b, c) =>
-      isCutting(b) && isShape(b, 'round-end taper', 'flat-end taper') && b.diameterMm >= 1.4
+      isCutting(b) && isShape(b, ...tapers) && b.diameterMm >= 1.4
         ? {
             distance: near(b, c.depthMm),
             because: reason(`${mm(b.diameterMm)} head gauges the incisal reduction of ${mm(c.depthMm)}`, 'C'),
@@ -94,7 +116,7 @@ export const cutRules: Record<CutForm, { wanted: (cut: Cut) => string; fit: (bur
   bevel: {
     wanted: () => 'a taper of medium or coarse grit',
     fit: (b) =>
-      isCutting(b) && isShape(b, 'round-end taper', 'flat-end taper')
+      isCutting(b) && isShape(b, ...tapers)
         ? {
             distance: Math.abs(b.diameterMm - 1.6),
             because: reason('taper laid at 45° to the functional cusp, a bevel about 1.5 mm wide', 'C'),
@@ -102,16 +124,17 @@ export const cutRules: Record<CutForm, { wanted: (cut: Cut) => string; fit: (bur
         : null,
   },
   axial: {
-    wanted: (c) => (c.after === 'shoulder' ? 'a flat-end taper' : 'a round-end taper or torpedo'),
+    wanted: (c) => wallWords[c.after ?? 'chamfer'],
     fit: (b, c) => {
       if (!isCutting(b)) return null
-      const shapes: BurShape[] = c.after === 'shoulder' ? ['flat-end taper'] : ['round-end taper', 'torpedo']
-      if (!isShape(b, ...shapes)) return null
+      const ledge = c.after ?? 'chamfer'
+      if (!isShape(b, ...ledgeShapes[ledge])) return null
       const tip = tipDiameterMm(b)
-      const lip = c.after !== 'shoulder' && b.shape === 'round-end taper' && tip < 2 * c.depthMm
+      const lip = ledge === 'chamfer' && b.shape === 'round-end taper' && tip < 2 * c.depthMm
       return {
         distance:
-          Math.abs(tip - (c.after === 'shoulder' ? c.depthMm : 2 * c.depthMm)) +
+          Math.abs(tip - (ledge === 'chamfer' ? 2 * c.depthMm : c.depthMm)) +
+          sharpCorner(b, ledge) +
           (lip ? 1 : 0) +
           (b.shape === 'torpedo' ? 0.4 : 0) +
           roughness(b),
@@ -171,11 +194,27 @@ export const cutRules: Record<CutForm, { wanted: (cut: Cut) => string; fit: (bur
       }
     },
   },
-  finish: {
-    wanted: (c) => `a fine or 12-flute ${c.after === 'shoulder' ? 'flat-end' : 'round-end'} taper`,
+  'rounded shoulder': {
+    wanted: (c) => `a taper with a flat end and round corners, its tip ${mm(c.depthMm)} or more`,
     fit: (b, c) => {
-      const shapes: BurShape[] = c.after === 'shoulder' ? ['flat-end taper'] : ['round-end taper', 'torpedo']
-      if (!isFine(b) || !isShape(b, ...shapes)) return null
+      const tip = tipDiameterMm(b)
+      if (!isCutting(b) || !isShape(b, ...ledgeShapes['rounded shoulder']) || tip < c.depthMm) return null
+      return {
+        distance: tip - c.depthMm + sharpCorner(b, 'rounded shoulder') + roughness(b),
+        because:
+          b.shape === 'flat-end taper'
+            ? reason('no end with round corners is owned: the inner angle is left sharp, round it after', 'C')
+            : reason(
+                `flat end of ${mm(tip)} with round corners: a ceramic that is pressed or bonded breaks from a sharp inner angle`,
+                'C',
+              ),
+      }
+    },
+  },
+  finish: {
+    wanted: (c) => `a fine or 12-flute ${finisherWords[c.after ?? 'chamfer']} taper`,
+    fit: (b, c) => {
+      if (!isFine(b) || !isShape(b, ...ledgeShapes[c.after ?? 'chamfer'])) return null
       const twin = c.twinOf
       if (!twin)
         return {

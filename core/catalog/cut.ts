@@ -4,7 +4,7 @@ import { unusable, type Bur } from './bur'
 import type { Cut } from './cut-form'
 import { cutRules } from './cut-rules'
 
-export type { Cut, CutForm, EdgePart } from './cut-form'
+export type { Cut, CutForm, EdgePart, Ledge } from './cut-form'
 
 export interface BurChoice {
   burId: string

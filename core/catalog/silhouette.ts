@@ -9,6 +9,14 @@ const roundHead = (length: number, radius: number, roundness = 1): Profile =>
     return { atMm: t * length, radiusMm: radius * Math.sin(Math.PI * t) ** roundness }
   })
 
+/** Flat at its end, with round corners. */
+const roundCornered = (length: number, tip: number, radius: number): Profile => [
+  { atMm: 0, radiusMm: 0 },
+  { atMm: 0.01, radiusMm: tip * 0.65 },
+  { atMm: 0.06, radiusMm: tip * 0.9 },
+  { atMm: 0.2, radiusMm: tip },
+  { atMm: length, radiusMm: radius },
+]
 /** Quarter-circle cap of the radius, then the straight flank to the neck. */
 function capped(length: number, tipRadius: number, neckRadius: number): Profile {
   const cap = Array.from({ length: 9 }, (_, i) => {
@@ -103,6 +111,8 @@ export function silhouette(b: Pick<Bur, 'shape' | 'diameterMm' | 'headLengthMm' 
     case 'rounded taper':
     case 'round-end taper':
       return capped(length, tip, radius)
+    case 'rounded-shoulder taper':
+      return roundCornered(length, tip, radius)
     case 'non-end-cutting taper':
     case 'flat-end taper':
       return [

@@ -67,6 +67,7 @@ export const crownKinds = {
     title: 'Interim crown from putty and bis-acryl',
     group: 'Crowns and bridges',
     family: 'crown',
+    bares: true,
     file: 'crown-interim',
     says: 'A provisional made, inspected part by part, relined or made again, polished and cemented.',
     dentition: 'permanent',

@@ -60,6 +60,10 @@ export interface KindFacts {
   pontics?: 'may' | 'needed'
   /** With a pontic it is one bridge, and its title says of how many units. */
   spans?: true
+  /** A tooth that was prepared before lies bare: a living one feels air, water and cement. */
+  bares?: true
+  /** A box beside a neighbour takes a sectional band, a wedge and a ring. */
+  rings?: true
   /** Acid goes over enamel and dentine alike, where nobody says otherwise. */
   etchesAll?: true
   /** A laboratory piece has to be on hand. */

@@ -6,6 +6,7 @@ export const recallKinds = {
     title: 'Provisional off or loose, put on again',
     group: 'Between and after',
     family: 'crown',
+    bares: true,
     file: 'provisional-again',
     says: 'Piece and tooth looked at, old cement off both, tried in, cemented; the visit between two that nobody plans.',
     dentition: 'permanent',

@@ -1,6 +1,6 @@
 /** The cuts of a tooth, from their templates: what is cut, in the order of the day. */
 import type { BurShape } from '../catalog/bur'
-import type { Cut, CutForm, EdgePart } from '../catalog/cut'
+import type { Cut, CutForm, EdgePart, Ledge } from '../catalog/cut'
 import type { Reason } from '../figure'
 import type { Case, Unit } from './case'
 import { cuts, type CutId } from './cuts'
@@ -20,7 +20,7 @@ export interface CutLine {
   depthMm: number
   surface: string
   share: number
-  after?: 'chamfer' | 'shoulder'
+  after?: Ledge
   prefer?: BurShape
   stuff?: Cut['stuff']
   part?: EdgePart

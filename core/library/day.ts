@@ -1,5 +1,5 @@
 import { firstOf, lastOf, sure } from '../sure'
-import { anaesthesia, numbingOf, numbTest, type Numbing } from './generators/anaesthesia'
+import { anaesthesia, numbingOf, numbTest, type Felt, type Numbing } from './generators/anaesthesia'
 import { goingUnder, packOut } from './generators/asleep'
 import { arrival } from './generators/arrival'
 import { draftsOf, marked, meanwhile, nothing, sequence, type Block, type Drafted } from './build'
@@ -55,10 +55,12 @@ interface Done {
   drafts: Drafted[]
 }
 
-/** A bur works on a living tooth. */
-const cutsAlive = (works: readonly Work[], drafts: readonly Drafted[]): boolean =>
-  works.some((w) => w.c.kind.prepares === true && w.c.asks('vital')) &&
-  drafts.some((d) => d.cut !== undefined && d.tooth !== undefined && d.place === 'mouth')
+/** What a living tooth feels of it where nothing is numbed; nothing where nothing is alive or bare. */
+function feltOf(works: readonly Work[], drafts: readonly Drafted[]): Felt | undefined {
+  const alive = (of: 'prepares' | 'bares'): boolean => works.some((w) => w.c.kind[of] === true && w.c.asks('vital'))
+  const cuts = drafts.some((d) => d.cut !== undefined && d.tooth !== undefined && d.place === 'mouth')
+  return cuts && alive('prepares') ? 'enamel' : alive('bares') ? 'bare' : undefined
+}
 
 /** Rolls serve the jaw they lie in; a preliminary impression the side of the jaw it takes in. */
 function doneFor(c: Case, done: readonly Done[]): Case['before'] {
@@ -136,7 +138,7 @@ export function dayOf(works: readonly Work[]): Block {
   return sequence(
     arrival(works.map((w) => w.c)),
     ...deciding,
-    anaesthesia(sure(first).c, numbing, cutsAlive(works, drafts)),
+    anaesthesia(sure(first).c, numbing, feltOf(works, drafts)),
     meanwhile('the anaesthetic takes', ...waiting, numbTest(sure(first).c, numbing)),
     ...own.flatMap((o, i) => [o.work, ...whenOff(works, own, i)]),
     closing(

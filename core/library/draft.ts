@@ -51,11 +51,12 @@ export interface CountIn<T = string> {
 }
 
 /** What a step may leave on the teeth. */
-export type Film = 'separator' | 'resin' | 'cement' | 'own'
+export type Film = 'separator' | 'resin' | 'cement' | 'sticky' | 'own'
 export const filmWords: Record<Film, string> = {
   separator: 'separator',
   resin: 'unset provisional resin',
   cement: 'provisional cement',
+  sticky: 'the sticky layer of fresh resin',
   own: 'what was put on them',
 }
 
@@ -110,6 +111,8 @@ export interface Draft<T = string> {
   leaves?: Film
   cleans?: true
   wantsClean?: string
+  /** What of it does not set on the sticky layer of fresh resin, in words: silicone, bis-acryl. */
+  wantsSet?: string
   hold?: {
     name: HoldName
     /** Where one visit has several of the name. */ key?: string

@@ -50,6 +50,7 @@ export const fields = {
   leaves: 'plain',
   cleans: 'plain',
   wantsClean: 'plain',
+  wantsSet: 'plain',
   hold: { title: 'beside', evidence: 'beside', again: ['step'], restsOn: ['step'] },
   countsIn: [{ id: 'count', what: 'beside', outStep: 'step' }],
   countsOut: ['count'],

@@ -1,5 +1,6 @@
 /** What an impression or scan shows, margin part by margin part, and what follows from it. The dentist approves every one. */
 import { reason, type Reason } from '../figure'
+import { sure } from '../sure'
 
 export const marginParts = [
   'mesiobuccal',
@@ -12,6 +13,42 @@ export const marginParts = [
   'mesial',
 ] as const
 export type MarginPart = (typeof marginParts)[number]
+
+/** What is made, as far as it decides where a margin runs. */
+export interface Margined {
+  work: 'all round' | 'veneer' | 'retainer' | 'cavity'
+  /** Veneers: the edge is wrapped, its margin runs behind. */
+  wrapped?: boolean
+  /** Retainers: the sides that reach a contact; cavities: the surfaces, as MO. */
+  sides?: readonly ('mesial' | 'distal')[]
+  surfaces?: string
+}
+const outside: readonly MarginPart[] = ['mesial', 'mesiobuccal', 'buccal', 'distobuccal', 'distal']
+const inside: readonly MarginPart[] = ['mesiolingual', 'lingual', 'distolingual']
+const open: Readonly<Record<string, readonly MarginPart[]>> = {
+  M: ['mesiobuccal', 'mesial', 'mesiolingual'],
+  D: ['distobuccal', 'distal', 'distolingual'],
+  B: ['buccal'],
+  L: ['lingual'],
+}
+
+/**
+ * The parts of a margin that exist: a crown has eight, a veneer none behind unless its edge is wrapped, a bonded retainer its inner side
+ * and the side that reaches the gap, a cavity those its surfaces open; a top alone has its edge all round. Common practice.
+ * @example marginPartsOf({ work: 'veneer' }) // ['mesiobuccal', 'buccal', 'distobuccal', 'distal', 'mesial']
+ */
+export function marginPartsOf({ work, wrapped = false, sides = [], surfaces = '' }: Margined): MarginPart[] {
+  const has: readonly MarginPart[] =
+    work === 'veneer'
+      ? [...outside, ...(wrapped ? (['lingual'] as const) : [])]
+      : work === 'retainer'
+        ? [...inside, ...sides]
+        : work === 'cavity'
+          ? surfaces.split('').flatMap((s) => open[s] ?? [])
+          : marginParts
+  return marginParts.filter((p) => has.length === 0 || has.includes(p))
+}
+
 /** What a margin part of an impression, and of a scan, may show. Common practice. */
 export const partFaults = ['short', 'bubble', 'tear', 'drag', 'thin'] as const
 export const scanPartFaults = ['short', 'hole', 'blurred'] as const
@@ -75,8 +112,21 @@ const faultWords: Record<PartFault, string> = {
   blurred: 'blurred',
 }
 
-/** @param before kinds of fault for which this visit's impressions were taken again already */
-export function judgeInspection({ parts, field }: Inspection, before: readonly string[] = []): InspectionJudgement {
+const counts = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'] as const
+/** @example partCount(marginParts) // 'eight' */
+export const partCount = (there: readonly MarginPart[]): string => sure(counts[there.length])
+/** @example allClear(marginParts) // 'all eight parts clear' */
+export const allClear = (there: readonly MarginPart[]): string => `all ${partCount(there)} parts clear`
+
+/**
+ * @param there the parts that exist: eight where nothing is said
+ * @param before kinds of fault for which this visit's impressions were taken again already
+ */
+export function judgeInspection(
+  { parts, field }: Inspection,
+  before: readonly string[] = [],
+  there: readonly MarginPart[] = marginParts,
+): InspectionJudgement {
   const bad = marginParts.flatMap((p) => (parts[p] ? [{ part: p, fault: parts[p] }] : []))
   const badField = field.filter((f) => !onlyTold.includes(f))
   const told = field.filter((f) => onlyTold.includes(f))
@@ -89,7 +139,7 @@ export function judgeInspection({ parts, field }: Inspection, before: readonly s
   const verdict = faults.length > 0 ? 'again' : told.length > 0 ? 'tell' : 'accept'
   return {
     verdict,
-    says: says.length > 0 ? says : ['all eight parts clear'],
+    says: says.length > 0 ? says : [allClear(there)],
     faults,
     causes: faults.filter((f) => before.includes(f)).flatMap((f) => (causes[f] ? [causes[f]] : [])),
     because: reason('a margin the laboratory cannot see is a margin it has to guess', 'C'),

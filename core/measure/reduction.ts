@@ -12,9 +12,15 @@ export interface Targets {
   incisal?: Range
   facial: Range
   inner: Range
-  margin: Range & { form: 'chamfer' | 'shoulder' | 'butt' | 'feather edge' | 'light chamfer' }
+  margin: Range & { form: 'chamfer' | 'shoulder' | 'rounded shoulder' | 'butt' | 'feather edge' | 'light chamfer' }
+  /** Where the inner side ends in another margin than the outer. */
+  innerMargin?: Range & { form: 'chamfer' }
   standing: Standing
 }
+
+/** What a metal-ceramic crown shows on its inner side. */
+export const innerSides = ['metal', 'ceramic'] as const
+export type InnerSide = (typeof innerSides)[number]
 
 const range = (leastMm: number, mostMm = leastMm): Range => ({ leastMm, mostMm })
 
@@ -35,6 +41,8 @@ const table: Record<Restoration, Targets> = {
     facial: range(1.2, 1.5),
     inner: range(0.7, 1),
     margin: { form: 'shoulder', ...range(1, 1.2) },
+    // Metal alone on the inner side: a margin is never wider than its wall is deep.
+    innerMargin: { form: 'chamfer', ...range(0.5) },
     standing: 'M',
   },
   'lithium disilicate crown': {
@@ -43,7 +51,8 @@ const table: Record<Restoration, Targets> = {
     incisal: range(1.5, 2),
     facial: range(1, 1.5),
     inner: range(1, 1.5),
-    margin: { form: 'shoulder', ...range(1) },
+    // Pressed or bonded ceramic breaks from a sharp inner angle.
+    margin: { form: 'rounded shoulder', ...range(1) },
     standing: 'M',
   },
   'monolithic zirconia crown': {
@@ -107,8 +116,19 @@ const table: Record<Restoration, Targets> = {
   },
 }
 
-/** Reduction targets of a restoration. `incisal` is missing where no figure is published for it. */
-export const reductionTargets = (r: Restoration): Targets => table[r]
+/** A metal-ceramic crown with ceramic all round: the inner wall is as deep as the shoulder is wide. Common practice. */
+function ceramicAllRound(t: Targets): Targets {
+  const { innerMargin: _, ...same } = t
+  return { ...same, inner: range(1.2, 1.5) }
+}
+
+/**
+ * Reduction targets of a restoration. `incisal` is missing where no figure is published for it.
+ * @param inner what a metal-ceramic crown shows on its inner side: metal alone where nothing is said
+ * @example reductionTargets('metal-ceramic crown', 'ceramic').inner // { leastMm: 1.2, mostMm: 1.5 }
+ */
+export const reductionTargets = (r: Restoration, inner: InnerSide = 'metal'): Targets =>
+  inner === 'ceramic' && table[r].innerMargin ? ceramicAllRound(table[r]) : table[r]
 
 /**
  * '1.0–1.5 mm', or one figure.
@@ -148,8 +168,8 @@ export type ReductionSite = (typeof reductionSites)[number]
  * What a site should have lost, mm; nothing where the restoration asks for none there.
  * @example targetAt('full metal crown', 'functional cusp') // { leastMm: 1.5, mostMm: 1.5 }
  */
-export function targetAt(r: Restoration, site: ReductionSite): Range | undefined {
-  const t = table[r]
+export function targetAt(r: Restoration, site: ReductionSite, inner?: InnerSide): Range | undefined {
+  const t = reductionTargets(r, inner)
   const own =
     site === 'functional cusp'
       ? t.functionalCusp
@@ -186,9 +206,13 @@ const readsToMm = 0.1
  * @param readings mm of clearance or depth by site, from index, tabs, guide or the provisional's thickness
  * @example judgeReduction('full metal crown', { 'functional cusp': 1 })[0].verdict // 'short'
  */
-export function judgeReduction(r: Restoration, readings: Partial<Record<ReductionSite, number>>): SiteJudgement[] {
+export function judgeReduction(
+  r: Restoration,
+  readings: Partial<Record<ReductionSite, number>>,
+  inner?: InnerSide,
+): SiteJudgement[] {
   return reductionSites.flatMap((site): SiteJudgement[] => {
-    const [readMm, target] = [readings[site], targetAt(r, site)]
+    const [readMm, target] = [readings[site], targetAt(r, site, inner)]
     if (readMm === undefined || !target) return []
     const short = Math.round((target.leastMm - readMm) * 10) / 10
     const over = Math.round((readMm - target.mostMm) * 10) / 10

@@ -4,14 +4,14 @@
  */
 import { isNarrow } from '../teeth/arch'
 import { isPrimary, jawOf, parts, type Tooth } from '../teeth/notation'
-import type { CutForm } from '../catalog/cut-form'
+import type { CutForm, Ledge } from '../catalog/cut-form'
 import type { Range } from './reduction'
 
 const lowerIncisor = (t: Tooth): boolean => isNarrow(t) && !isPrimary(t)
 const upperLateral = (t: Tooth): boolean => !isPrimary(t) && jawOf(t) === 'upper' && parts(t).position === 2
 
 /** What leaves or follows a margin. */
-const atMargin: readonly CutForm[] = ['chamfer', 'shoulder', 'axial', 'finish', 'facial reduction']
+const atMargin: readonly CutForm[] = ['chamfer', 'shoulder', 'rounded shoulder', 'axial', 'finish', 'facial reduction']
 
 /**
  * The widest head for a cut, mm; nothing where there is room enough.
@@ -21,15 +21,17 @@ const atMargin: readonly CutForm[] = ['chamfer', 'shoulder', 'axial', 'finish', 
 export function widestBur(
   tooth: Tooth,
   form: CutForm,
-  { neighbour, after }: { neighbour: boolean; after?: 'chamfer' | 'shoulder' | undefined },
+  { neighbour, after }: { neighbour: boolean; after?: Ledge | undefined },
 ): number | undefined {
   if (form === 'lingual concavity') return lowerIncisor(tooth) || upperLateral(tooth) ? 1.2 : undefined
   if (isPrimary(tooth)) return form === 'finish' || form === 'edge' ? 1.2 : 1.6
   if (form === 'edge') return lowerIncisor(tooth) ? 1.2 : undefined
-  if (lowerIncisor(tooth)) return atMargin.includes(form) ? 1.4 : 1.6
+  const rounded = after === 'rounded shoulder' || form === 'rounded shoulder'
+  // A pressed piece on a tooth of five millimetres: nothing of the inner angle may come near the pulp.
+  if (lowerIncisor(tooth)) return atMargin.includes(form) ? (rounded ? 1.2 : 1.4) : 1.6
   if (!atMargin.includes(form)) return undefined
   if (upperLateral(tooth)) return 1.6
-  if (after === 'shoulder' || form === 'shoulder') return undefined
+  if (after === 'shoulder' || form === 'shoulder' || rounded) return undefined
   return neighbour ? 1.6 : 1.8
 }
 

@@ -2,6 +2,7 @@
 import { keysOf } from '../sure'
 import * as z from 'zod'
 import { id, plainDate, text } from '../bounded'
+import { innerSides } from '../measure/reduction'
 import { kindFacts, kindIds, type KindId } from '../kinds'
 import { someChoices } from '../practice/choices'
 import type { Tooth } from '../teeth/notation'
@@ -89,6 +90,8 @@ export const workFacts = {
   partErupted: z.boolean().default(false),
   /** All of the preparation lies in enamel. */
   inEnamel: z.boolean().default(true),
+  /** What a metal-ceramic crown shows on its inner side: metal alone, or ceramic all round. */
+  innerSide: z.enum(innerSides).default('metal'),
   /** Share of tint in the resin cement, percent of the mix by weight. */
   tintPercent: z.number().min(0).max(100).default(0),
   lesion: z.enum(['cavitated', 'non-cavitated']).default('cavitated'),

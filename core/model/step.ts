@@ -1,4 +1,6 @@
 /** A step of a visit: what is done, by whom, with what, and what it means to the rest of the program. */
+import type { MarginPart } from '../measure/inspection'
+import type { InnerSide } from '../measure/reduction'
 import type { Cut } from '../catalog/cut'
 import type { Need } from '../catalog/match'
 import type { Figure, Reason } from '../figure'
@@ -78,7 +80,6 @@ type PlainReading =
   | 'sheet'
   | 'cord out'
   | 'convergence'
-  | 'provisional'
   | 'post space'
   | 'ferrule'
   | 'irrigant'
@@ -89,12 +90,14 @@ type PlainReading =
 /** What is read at a step, of which teeth, and what it is held against. The phase says it; nobody guesses it from an id. */
 export type Ask = { teeth: Tooth[] } & (
   | { reading: PlainReading }
-  | { reading: 'reduction'; restoration: Restoration }
+  | { reading: 'reduction'; restoration: Restoration; inner?: InnerSide }
   | { reading: 'cord'; layer: CordLayer; along: CordCoverage | 'box'; /** What is laid out for it. */ size?: CordSize }
   | { reading: 'canal'; canal: string; /** As it was recorded before. */ lengthMm?: number }
   /** `bulk`: how many increments are planned; `band`: a band's height is picked by it. */
   | { reading: 'depth'; bulk?: number; band: boolean }
-  | { reading: 'inspection'; scan: boolean }
+  /** `parts`: those of the margin that exist, where they are not all eight. */
+  | { reading: 'inspection'; scan: boolean; parts?: MarginPart[] }
+  | { reading: 'provisional'; parts?: MarginPart[] }
 )
 export type ReadingKind = Ask['reading']
 

@@ -36,6 +36,7 @@ export interface Aim {
 export function prepare(p: Profile, { tooth, t, margin, faces, cusps }: Aim): Prepared {
   const marginMm = p.gumMm + marginBelowGum[margin]
   const ledge = Math.max(most(t.margin), 0.1)
+  const innerLedge = Math.max(most(t.innerMargin ?? t.margin), 0.1)
   const [outerEdge, innerEdge] = [edgeAt(p, marginMm, 'outer'), edgeAt(p, marginMm, 'inner')]
   const rise = (y: number): number => Math.max(0, marginMm - y) * taper
   const outerWall = (y: number): number =>
@@ -49,7 +50,7 @@ export function prepare(p: Profile, { tooth, t, margin, faces, cusps }: Aim): Pr
       ? edgeAt(p, y, 'inner')
       : faces === 'inner'
         ? edgeAt(p, y, 'inner') - most(t.inner)
-        : Math.min(innerEdge - ledge - rise(y), edgeAt(p, y, 'inner') - Math.min(most(t.inner), ledge))
+        : Math.min(innerEdge - innerLedge - rise(y), edgeAt(p, y, 'inner') - Math.min(most(t.inner), innerLedge))
   const outerIs = cusps?.functional === 'buccal' ? t.functionalCusp : t.otherCusp
   const innerIs = cusps?.functional === 'buccal' ? t.otherCusp : t.functionalCusp
   const topDepth = (x: number): number => {
@@ -111,7 +112,7 @@ function marginAt({ steps }: Pick<Plan, 'steps'>, tooth: Tooth, step: Step | und
 
 /** What a tooth of a plan is prepared to, for a restoration; as it is with one step, or in the end. */
 export function aimOf(plan: Pick<Plan, 'request' | 'steps'>, tooth: Tooth, restoration: Restoration, step?: Step): Aim {
-  const t = reductionTargets(restoration)
+  const t = reductionTargets(restoration, workOf(plan, tooth).innerSide)
   return {
     tooth,
     t,

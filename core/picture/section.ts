@@ -33,7 +33,7 @@ function burAt(bur: Bur, cut: Cut, p: Profile, made: Prepared, tooth: Tooth): Po
   ]
   const r = Math.max(...outline.map((s) => s.radiusMm))
   const inner = cut.surface === innerSide(tooth)
-  if (['axial', 'chamfer', 'shoulder', 'finish', 'facial reduction'].includes(cut.form)) {
+  if (['axial', 'chamfer', 'shoulder', 'rounded shoulder', 'finish', 'facial reduction'].includes(cut.form)) {
     const y = made.marginMm
     return inner ? upright(made.innerWall(y) + r, y) : upright(made.outerWall(y) - r, y)
   }

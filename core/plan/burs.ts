@@ -8,7 +8,7 @@ import type { Step } from '../model/step'
 import type { Case } from '../library/case'
 
 /** Whether a cut leaves a margin, which a finisher then follows. */
-const margins: readonly CutForm[] = ['chamfer', 'shoulder']
+const margins: readonly CutForm[] = ['chamfer', 'shoulder', 'rounded shoulder']
 
 /**
  * Chooses a bur for every cut, keeping the one in the handpiece where it serves. One bur has one number over the whole visit, by
@@ -16,13 +16,15 @@ const margins: readonly CutForm[] = ['chamfer', 'shoulder']
  */
 export function burOrder(steps: readonly Pick<Step, 'id' | 'cut' | 'tooth'>[], c: Case): BurPass[] {
   const passes = new Map<string, BurPass>()
-  /** What cut the margin of a tooth. */
+  /** What cut the margin of a tooth: of each form, where it has two, and the last of all. */
   const cutBy = new Map<string, Bur>()
+  const marginOf = ({ tooth, cut }: Pick<Step, 'cut' | 'tooth'>): Bur | undefined =>
+    cutBy.get(`${tooth ?? ''} ${cut?.after ?? ''}`) ?? cutBy.get(tooth ?? '')
   let held: string | undefined
   let turn = 0
   for (const step of steps) {
     if (!step.cut) continue
-    const twin = step.cut.form === 'finish' ? cutBy.get(step.tooth ?? '') : undefined
+    const twin = step.cut.form === 'finish' ? marginOf(step) : undefined
     const wanted: Cut = twin ? { ...step.cut, twinOf: { shape: twin.shape, diameterMm: twin.diameterMm } } : step.cut
     const answer = chooseBur(wanted, c.practice.burs, held)
     const bur = c.practice.burs.find((b) => b.id === answer.best?.burId)
@@ -48,7 +50,8 @@ export function burOrder(steps: readonly Pick<Step, 'id' | 'cut' | 'tooth'>[], c
         ...(answer.lack ? { lack: answer.lack } : {}),
       })
     held = key
-    if (bur && margins.includes(step.cut.form)) cutBy.set(step.tooth ?? '', bur)
+    if (bur && margins.includes(step.cut.form))
+      cutBy.set(step.tooth ?? '', bur).set(`${step.tooth ?? ''} ${step.cut.form}`, bur)
   }
   return [...passes.values()]
 }

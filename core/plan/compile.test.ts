@@ -273,7 +273,7 @@ describe('changing the case changes the plan as the trade says', () => {
     const p = plan({ teeth: ['11'], restoration: 'lithium disilicate crown' })
     expect(stepIds(p)).toEqual(expect.arrayContaining(['cutting.incisal.11', 'cutting.concavity.11']))
     expect(p.burs.some((b) => b.bur?.id === 'ftb-023c')).toBe(true)
-    expect(step(p, 'cutting.margin.11').title).toContain('Shoulder')
+    expect(step(p, 'cutting.margin.11').title).toContain('Rounded shoulder')
   })
   it('what the practice does not own is said, never dropped', () => {
     const p = plan(

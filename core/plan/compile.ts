@@ -32,7 +32,7 @@ import type { Count, Hold, Plan } from '../model/plan'
 import type { Step } from '../model/step'
 
 /** The version of the library a plan is compiled from; a frozen plan keeps the one it came from. */
-export const libraryVersion = '2026.12.4'
+export const libraryVersion = '2026.12.5'
 
 const writeTooth = (u: Unit): Plan['teeth'][number] => ({
   tooth: u.tooth,

@@ -10,9 +10,13 @@ import { filmWords, open, practice, type Drafted, type Film, type Wired } from '
 
 type Line = Wired['steps'][number]
 
+const without = (films: ReadonlySet<Film>, one: Film): Set<Film> => new Set([...films].filter((f) => f !== one))
+
 /** What the teeth carry after a step, given what they carried before it. */
 const after = (carried: ReadonlySet<Film>, d: Drafted): ReadonlySet<Film> => {
-  const left = d.cleans ? new Set<Film>() : carried
+  // A bur takes the sticky layer with it.
+  const cut = d.cut && d.tooth && carried.has('sticky')
+  const left = d.cleans ? new Set<Film>() : cut ? without(carried, 'sticky') : carried
   return d.leaves ? new Set([...left, d.leaves]) : left
 }
 
@@ -32,10 +36,16 @@ function cleaning(films: ReadonlySet<Film>, before: Drafted, id: string, corded:
     passes: [pumice ? '{cup} with {pumice}' : '{gauze} with {alcohol}', 'water and {suction}'],
     needs: pumice ? [open('pumice'), open('prophy cup'), open('slow handpiece')] : [open('alcohol'), open('gauze', 2)],
     cleans: true,
-    reason: practice(`what lies under ${before.wantsClean} is a fault at the margin`),
+    reason: practice(
+      before.wantsClean
+        ? `what lies under ${before.wantsClean} is a fault at the margin`
+        : `${before.wantsSet} does not set on it`,
+    ),
     ...(corded ? { mistakes: ['rubbed over the {cords}: they lift'] } : {}),
   })
 }
+
+const none: ReadonlySet<Film> = new Set()
 
 /** Puts a cleaning before each step that wants the teeth clean and would find a film on them. */
 export function keptClean(lines: readonly Line[]): Line[] {
@@ -45,11 +55,12 @@ export function keptClean(lines: readonly Line[]): Line[] {
   const steps: Line[] = []
   for (const line of lines) {
     const { draft } = line
-    if (draft.wantsClean && carried.size > 0) {
+    const off = draft.wantsClean ? carried : draft.wantsSet && carried.has('sticky') ? new Set<Film>(['sticky']) : none
+    if (off.size > 0) {
       n += 1
-      const clean = cleaning(carried, draft, n === 1 ? 'clean.films' : `clean.films.${n}`, cords > 0)
+      const clean = cleaning(off, draft, n === 1 ? 'clean.films' : `clean.films.${n}`, cords > 0)
       steps.push({ draft: clean, after: line.after }, { ...line, after: [clean.id] })
-      carried = new Set()
+      for (const f of off) carried = without(carried, f)
     } else steps.push(line)
     carried = after(carried, draft)
     if (draft.act === 'cord in') cords += 1

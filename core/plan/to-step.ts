@@ -78,6 +78,7 @@ export function toStep(draft: Draft, beside: string | undefined, team: Team): St
     leaves: _4,
     cleans: _5,
     wantsClean: _6,
+    wantsSet: _7,
     ...same
   } = draft
   const performer = assign(draft, team)

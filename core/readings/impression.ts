@@ -20,8 +20,8 @@ export const inspection: Reading = {
   name: 'Margin parts',
   rests: true,
   readings: seen,
-  judge: (given: Seen, { before }: At<'inspection'>) => {
-    const j = judgeInspection(given, before)
+  judge: (given: Seen, { before, ask }: At<'inspection'>) => {
+    const j = judgeInspection(given, before, ask.parts)
     return judged(j.verdict === 'accept' ? 'good' : j.verdict, [...j.says, ...j.causes], { faults: j.faults })
   },
 }

@@ -19,15 +19,15 @@ const sites = z
 export const reduction: Reading = {
   name: 'Reduction',
   readings: sites,
-  judge: (given: z.infer<typeof sites>, { ask: { restoration } }: At<'reduction'>) => {
-    const each = judgeReduction(restoration, given)
+  judge: (given: z.infer<typeof sites>, { ask: { restoration, inner } }: At<'reduction'>) => {
+    const each = judgeReduction(restoration, given, inner)
     const verdict = each.some((s) => s.verdict === 'short')
       ? 'short'
       : each.some((s) => s.verdict === 'over')
         ? 'over'
         : 'good'
     const figures = each.map((s) => {
-      const target = sure(targetAt(restoration, s.site))
+      const target = sure(targetAt(restoration, s.site, inner))
       return {
         name: s.site,
         value: target.leastMm,

@@ -1,7 +1,7 @@
 /** The provisional on the tooth: read, corrected, read again; the rounds are counted. */
 import { ordinal } from '../words'
 import * as z from 'zod'
-import { marginParts } from '../measure/inspection'
+import { marginParts, partCount } from '../measure/inspection'
 import {
   biteReadings,
   contactReadings,
@@ -34,7 +34,7 @@ export function contactsOf(plan: Plan, tooth: Tooth): ('mesial' | 'distal')[] {
 export const provisional: Reading = {
   name: 'Provisional',
   readings: provisionalReading,
-  judge: (given: z.infer<typeof provisionalReading>, { plan, tooth, round }: At<'provisional'>) => {
+  judge: (given: z.infer<typeof provisionalReading>, { plan, tooth, round, ask }: At<'provisional'>) => {
     const { acts } = judgeProvisional(given, { contacts: contactsOf(plan, tooth), weak: !plan.request.vital, round })
     const has = (...of: string[]): boolean => acts.some((a) => of.includes(a.act))
     const verdict = has('make again')
@@ -46,7 +46,9 @@ export const provisional: Reading = {
           : 'good'
     const again = plan.steps.find((s) => s.id === 'provisional.mix')?.figures ?? []
     const says =
-      acts.length > 0 ? acts.map((a) => a.says) : ['eight margin parts, contacts, inside, thickness and bite good']
+      acts.length > 0
+        ? acts.map((a) => a.says)
+        : [`${partCount(ask.parts ?? marginParts)} margin parts, contacts, inside, thickness and bite good`]
     return judged(verdict, round > 0 ? [...says, `read for the ${ordinal(round + 1)} time`] : says, {
       faults: has('make again') ? ['provisional made again'] : [],
       figures: has('make again') ? again : [],

@@ -37,6 +37,7 @@ export const anyWork = (kind: KindId) => {
         pontic: fc.nat(3),
         vital: fc.boolean(),
         inEnamel: fc.boolean(),
+        innerSide: fc.constantFrom('metal' as const, 'ceramic' as const),
         deepSpot: fc.boolean(),
         missingWall: fc.boolean(),
         partErupted: fc.boolean(),

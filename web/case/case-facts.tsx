@@ -47,6 +47,15 @@ function Made({ work, kind, asked, set, disabled }: Told) {
           options={kind.restorations.map((value) => ({ value, label: value.replace(' crown', '') }))}
         />
       )}
+      {asked('innerSide') && (
+        <Choose
+          disabled={disabled}
+          label="Inner side"
+          value={work.innerSide}
+          onPick={(innerSide) => set({ innerSide })}
+          words={{ metal: 'Metal alone inside', ceramic: 'ceramic all round' }}
+        />
+      )}
       {asked('framework') && kind.frameworks && kind.frameworks.length > 1 && (
         <Pick<Framework>
           disabled={disabled}

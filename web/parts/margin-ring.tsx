@@ -1,6 +1,7 @@
 /** The margin from above in eight parts; a touch goes from clear through the faults and back. */
 import { firstOf } from '../../core/sure'
-import { marginParts, type MarginPart } from '../../core/measure/inspection'
+import { capital } from '../../core/words'
+import { allClear, marginParts, partCount, type MarginPart } from '../../core/measure/inspection'
 
 // Mesial at the left, buccal at the top, as one looks down on a lower left tooth; the words say which is which.
 const angle: Record<MarginPart, number> = {
@@ -19,11 +20,13 @@ const at = (deg: number, r: number): string =>
 
 export function MarginRing({
   faults,
+  parts = marginParts,
   shapes,
   onTurn,
   size = 320,
 }: {
   faults: Partial<Record<MarginPart, string>>
+  /** Those that exist. */ parts?: readonly MarginPart[] | undefined
   shapes: Record<string, string>
   /** Left out where it is only shown. */ onTurn?: (part: MarginPart) => void
   size?: number
@@ -38,16 +41,16 @@ export function MarginRing({
       role={onTurn ? 'group' : 'img'}
       aria-label={
         onTurn
-          ? 'Eight parts of the margin'
+          ? `${capital(partCount(parts))} parts of the margin`
           : `The margin: ${
-              marginParts
+              parts
                 .filter((p) => faults[p])
                 .map((p) => `${p} ${faults[p]}`)
-                .join(', ') || 'all eight parts clear'
+                .join(', ') || allClear(parts)
             }`
       }
     >
-      {marginParts.map((part) => {
+      {parts.map((part) => {
         const a = angle[part]
         const fault = faults[part]
         const touch = onTurn

@@ -150,13 +150,13 @@ export const instruments = {
   ],
   clamp: [
     ['clamp-molar', 'Clamp, molar, winged, large', ['clamp.molar', 'clamp.molar.winged'], 30, 25, dam],
-    ['clamp-molar-wingless', 'Clamp, molar, wingless, large', ['clamp.molar'], 30, 22, dam],
+    ['clamp-molar-wingless', 'Clamp, molar, wingless, large', ['clamp.molar', 'clamp.molar.wingless'], 30, 22, dam],
     ['clamp-molar-small', 'Clamp, molar, winged, small', ['clamp.molar.small'], 28, 22, dam],
     ['clamp-premolar', 'Clamp, premolar, winged', ['clamp.premolar'], 30, 22, dam],
     [
       'clamp-premolar-wingless',
       'Clamp, premolar, wingless',
-      ['clamp.premolar'],
+      ['clamp.premolar', 'clamp.premolar.wingless'],
       28,
       18,
       { ...dam, shape: 'premolar clamp, wingless' },

@@ -27,11 +27,7 @@ const contact = (side: 'mesial' | 'distal') =>
 export const proximalWall = <S extends 'mesial' | 'distal', T extends string>(side: S, title: T) =>
   ({ title, form: 'axial', depthMm: '$(deepest.margin)', surface: side, share: 1.5, after: '$ledge' }) as const
 export const margin = {
-  title: {
-    if: ['ledge', 'is', 'chamfer'],
-    use: 'Chamfer all round $(reduction.margin)',
-    else: 'Shoulder all round $(reduction.margin)',
-  },
+  title: '$(Ledge) all round $(reduction.margin)',
   form: '$ledge',
   depthMm: '$(deepest.margin)',
   surface: 'margin',
@@ -42,13 +38,21 @@ export const margin = {
   },
 } as const
 export const finish = {
-  title: 'Finish every line, round every edge',
+  title: {
+    if: ['ledge', 'is', 'rounded shoulder'],
+    use: 'Finish every line, round every edge and the inner angle',
+    else: 'Finish every line, round every edge',
+  },
   form: 'finish',
   depthMm: '$(deepest.margin)',
   surface: 'all',
   share: 2,
   after: '$ledge',
-  told: 'finished the preparation of $label for a $restoration, $ledge $(reduction.margin)',
+  told: {
+    if: 'inner ledge',
+    use: 'finished the preparation of $label for a $restoration, $ledge $(reduction.margin), chamfer $(reduction.inner margin) on the inner side',
+    else: 'finished the preparation of $label for a $restoration, $ledge $(reduction.margin)',
+  },
 } as const
 const groove = {
   'crown.groove-functional': {
@@ -117,14 +121,16 @@ export const crownCuts = {
   'crown.axial-inner': {
     title: '$(Inner side) wall $(reduction.inner)',
     form: 'axial',
-    depthMm: '$(deepest.margin)',
+    depthMm: '$(deepest.inner margin)',
     surface: '$(inner side)',
     share: 2,
-    after: '$ledge',
+    after: '$(ledge of the inner wall)',
   },
   'crown.incisal': {
     title: 'Incisal reduction $(reduction.incisal)',
     form: 'incisal',
+    // The margin’s own bur gauges the edge, too: one change fewer.
+    prefer: { if: ['ledge', 'is', 'rounded shoulder'], use: 'rounded-shoulder taper' },
     depthMm: '$(deepest.incisal)',
     surface: 'incisal',
     share: 2,
@@ -148,17 +154,44 @@ export const crownCuts = {
   'crown.axial-inner:front': {
     title: 'Cingulum wall $(reduction.inner)',
     form: 'axial',
-    depthMm: '$(deepest.margin)',
+    depthMm: '$(deepest.inner margin)',
     surface: '$(inner side)',
     share: 1,
-    after: '$ledge',
+    after: '$(ledge of the inner wall)',
   },
   'crown.contact-mesial': contact('mesial'),
   'crown.contact-distal': contact('distal'),
   'crown.free-mesial': proximalWall('mesial', 'Mesial wall $(reduction.inner): nothing stands there, same path'),
   'crown.free-distal': proximalWall('distal', 'Distal wall $(reduction.inner): nothing stands there, same path'),
   'crown.margin': margin,
+  'crown.margin-outer': {
+    title: {
+      if: 'back tooth',
+      use: '$(Ledge) on the cheek side $(reduction.margin), up to the contacts',
+      else: '$(Ledge) on the lip side $(reduction.margin), up to the contacts',
+    },
+    form: '$ledge',
+    depthMm: '$(deepest.margin)',
+    surface: 'margin',
+    share: 2,
+  },
+  'crown.margin-inner': {
+    title: 'Chamfer on the $(inner side) side $(reduction.inner margin), into the ends of the $ledge',
+    form: 'chamfer',
+    depthMm: '$(deepest.inner margin)',
+    surface: '$(inner side)',
+    share: 1,
+    because: practice('metal alone shows there: a margin is never wider than its wall is deep'),
+  },
   'crown.finish': finish,
+  'crown.finish-inner': {
+    title: 'Finish the $(inner side) chamfer',
+    form: 'finish',
+    depthMm: '$(deepest.inner margin)',
+    surface: '$(inner side)',
+    share: 0.5,
+    after: 'chamfer',
+  },
   'crown.seating-groove': {
     title: 'Seating groove 1.0 mm on the path of insertion',
     form: 'seating groove',
@@ -233,11 +266,19 @@ const metalOnBack: CutParts<Id> = [
     use: ['crown.seating-groove'],
   },
 ]
+/** The margin by what the crown shows inside. */
+const edge: CutParts<Id> = [
+  {
+    if: 'inner ledge',
+    use: ['crown.margin-outer', 'crown.margin-inner', 'crown.finish-inner'],
+    else: ['crown.margin'],
+  },
+]
 /** The cuts of a crown on one tooth, in the order of the day. */
 export const crownLines: CutParts<Id> = [
   { if: 'back tooth', use: topOfBack, else: topOfFront },
   ...walls,
-  'crown.margin',
+  ...edge,
   'crown.finish',
   ...metalOnBack,
 ]
@@ -248,7 +289,7 @@ export const archLines: CutParts<Id> = [
     else: ['arch.groove-facial', ...topOfFront.slice(1)],
   },
   ...walls,
-  'crown.margin',
+  ...edge,
   'arch.finish',
   ...metalOnBack,
 ]
@@ -260,4 +301,4 @@ export const topFirstLines: CutParts<Id> = [
     else: ['canal first.groove-facial', ...topOfFront.slice(1)],
   },
 ]
-export const afterCoreLines: CutParts<Id> = ['core.core-top', ...walls, 'crown.margin', 'crown.finish', ...metalOnBack]
+export const afterCoreLines: CutParts<Id> = ['core.core-top', ...walls, ...edge, 'crown.finish', ...metalOnBack]

@@ -1,6 +1,6 @@
 /** How a cut stands in the library: what is cut, how deep, and its share of the preparation’s time. */
 import type { BurShape } from '../../catalog/bur'
-import type { Cut, CutForm, EdgePart } from '../../catalog/cut'
+import type { Cut, CutForm, EdgePart, Ledge } from '../../catalog/cut'
 import type { Reason } from '../../figure'
 import type { Draft } from '../draft'
 import type { CueLaid, Laid } from '../template'
@@ -17,7 +17,7 @@ interface Whole {
   surface: string
   /** Share of the preparation’s time. */
   share: number
-  after?: 'chamfer' | 'shoulder'
+  after?: Ledge
   prefer?: BurShape
   stuff?: NonNullable<Cut['stuff']>
   part?: EdgePart

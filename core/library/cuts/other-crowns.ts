@@ -144,18 +144,18 @@ export const otherCrownCuts = {
   'root-filled.axial-inner': {
     title: 'Palatal wall $(reduction.inner); the operator changes sides',
     form: 'axial',
-    depthMm: '$(deepest.margin)',
+    depthMm: '$(deepest.inner margin)',
     surface: 'palatal',
     share: 3,
-    after: '$ledge',
+    after: '$(ledge of the inner wall)',
     passes: ['{mirror}, washed and dried', theBur],
   },
   'root-filled.margin': {
     ...margin,
     title: {
-      if: ['ledge', 'is', 'chamfer'],
-      use: 'Chamfer all round $(reduction.margin), taken past the build-up onto sound tooth',
-      else: 'Shoulder all round $(reduction.margin), taken past the build-up onto sound tooth',
+      if: 'inner ledge',
+      use: '$(Ledge) on the cheek side $(reduction.margin), up to the contacts, taken past the build-up onto sound tooth',
+      else: '$(Ledge) all round $(reduction.margin), taken past the build-up onto sound tooth',
     },
     detail: {
       if: { all: [{ not: 'pulp alive' }, ['school.dryCuts', 'is', 'brief']] },
@@ -232,6 +232,7 @@ export const rootFilledLines: CutParts<Id | keyof typeof crownCuts> = [
   'root-filled.axial-facial',
   'root-filled.axial-inner',
   'root-filled.margin',
+  { if: 'inner ledge', use: ['crown.margin-inner', 'crown.finish-inner'] },
   'crown.finish',
 ]
 export const postLines: CutParts<Id | keyof typeof crownCuts> = [

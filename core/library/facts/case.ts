@@ -1,6 +1,6 @@
 /** What is asked of the whole work: its teeth together, its margin, its tissue, the patient. */
 import { kindFacts } from '../../kinds'
-import { soreGum } from '../../measure/numbing'
+import { soreGum, soreTooth } from '../../measure/numbing'
 import { labels, teethOf, unitCount } from '../case'
 import type { Fact } from './fact'
 
@@ -36,6 +36,11 @@ export const caseFacts = {
     from: 'the case',
     of: (c) => c.kind.dentition === 'permanent',
   },
+  'bare and numbed': {
+    says: 'a living tooth lies bare, and an anaesthetic was named for it',
+    from: 'the case',
+    of: (c) => c.asks('vital') && c.asks('anaesthetic') !== 'by technique',
+  },
   'pulp alive': {
     says: 'the pulp is alive: cutting hurts, dentine is sore',
     from: 'the case',
@@ -52,10 +57,20 @@ export const caseFacts = {
     from: 'the case',
     of: (c) => c.asks('margin') !== 'supragingival',
   },
+  'margin hidden': {
+    says: 'the margin lies under the gum: it cannot be looked at all round',
+    from: 'the case',
+    of: (c) => c.asks('margin') === 'subgingival',
+  },
   'gum sore of the work': {
     says: 'what hurts where the gum of all its teeth is touched',
     from: 'the case',
     of: (c) => soreGum(teethOf(c)),
+  },
+  'teeth sore of the work': {
+    says: 'what hurts where all its teeth are touched on dentine',
+    from: 'the case',
+    of: (c) => soreTooth(...teethOf(c)),
   },
   'wall missing': { says: 'a cusp or wall is gone', from: 'the case', of: (c) => c.asks('missingWall') },
   'all in enamel': { says: 'the preparation stays in enamel', from: 'the case', of: (c) => c.asks('inEnamel') },

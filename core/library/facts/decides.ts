@@ -33,6 +33,10 @@ export const decides: Readonly<Record<Asked, Decides>> = {
     title: 'Wholly in enamel',
     decides: 'what is numbed, the bottles of the adhesive, the depth that is checked',
   },
+  innerSide: {
+    title: 'Inner side of the crown',
+    decides: 'how deep the inner wall is cut, and whether a chamfer or the shoulder ends it',
+  },
   tintPercent: { title: 'Tint in the cement', decides: 'whether tint is laid out, and how much is too much' },
   lesion: { title: 'Lesion', decides: 'which way of the school is open: sealant, or a crown sealed in' },
   lesionSite: { title: 'Where the lesion is', decides: 'which way of the school is open' },

@@ -5,6 +5,7 @@ import { alertWords, type Alert } from '../../vocabulary'
 import { caseFacts } from './case'
 import { boxesOfWork, cavityFacts } from './cavity'
 import type { Fact } from './fact'
+import { marginPartFacts } from './margin-parts'
 import { reductionFacts } from './reduction'
 import { toothFacts } from './tooth'
 import { workFacts } from './work'
@@ -13,6 +14,7 @@ type SchoolFact = `school.${ChoiceName}`
 type AlertFact = `alert.${Alert}`
 export type FactId =
   | keyof typeof caseFacts
+  | keyof typeof marginPartFacts
   | keyof typeof reductionFacts
   | keyof typeof toothFacts
   | keyof typeof cavityFacts
@@ -35,6 +37,7 @@ const named = (prefix: string, of: Readonly<Record<string, Fact>>): [string, Fac
 
 const all = new Map<string, Fact>([
   ...Object.entries(caseFacts),
+  ...Object.entries(marginPartFacts),
   ...Object.entries(reductionFacts),
   ...Object.entries(toothFacts),
   ...Object.entries(cavityFacts),

@@ -2,12 +2,16 @@
 import { isAnterior, isNarrow } from '../../teeth/arch'
 import { marginDepth } from '../../measure/room'
 import { besides } from './tooth'
-import { grooveDepth, reductionTargets, writeRange, type Targets } from '../../measure/reduction'
+import { grooveDepth, reductionTargets, writeRange, type InnerSide, type Targets } from '../../measure/reduction'
 import type { Case, Unit } from '../case'
 import type { Fact } from './fact'
 
 type Place = 'functionalCusp' | 'otherCusp' | 'facial' | 'inner' | 'margin' | 'incisal'
-const targets = (c: Case): Targets | undefined => (c.restoration ? reductionTargets(c.restoration) : undefined)
+/** What a crown shows inside is asked where it has two ways to end. */
+export const innerSideOf = (c: Case): InnerSide | undefined =>
+  c.restoration && reductionTargets(c.restoration).innerMargin ? c.asks('innerSide') : undefined
+const targets = (c: Case): Targets | undefined =>
+  c.restoration ? reductionTargets(c.restoration, innerSideOf(c)) : undefined
 const range = (of: Place, says: string): Fact => ({
   says: `how much is taken ${says}`,
   from: 'reckoned',
@@ -98,7 +102,44 @@ export const reductionFacts = {
   ledge: {
     says: 'the form of the margin',
     from: 'reckoned',
-    of: (c) => (targets(c)?.margin.form === 'shoulder' ? 'shoulder' : 'chamfer'),
-    values: ['chamfer', 'shoulder'],
+    of: (c) => {
+      const form = targets(c)?.margin.form
+      return form === 'shoulder' || form === 'rounded shoulder' ? form : 'chamfer'
+    },
+    values: ['chamfer', 'shoulder', 'rounded shoulder'],
+  },
+  'ceramic all round': {
+    says: 'a metal-ceramic crown shows ceramic on its inner side, too',
+    from: 'the case',
+    of: (c) => innerSideOf(c) === 'ceramic',
+  },
+  'inner ledge': {
+    says: 'the inner side ends in a chamfer of its own: metal alone shows there',
+    from: 'reckoned',
+    of: (c) => targets(c)?.innerMargin !== undefined,
+  },
+  'reduction.inner margin': {
+    says: 'how much is taken at the margin of the inner side',
+    from: 'reckoned',
+    of: (c) => {
+      const taken = targets(c)?.innerMargin
+      return taken && writeRange(taken)
+    },
+  },
+  'deepest.inner margin': {
+    says: 'how deep the margin of the inner side is cut',
+    from: 'reckoned',
+    of: (c, own) => targets(c)?.innerMargin?.mostMm ?? marginMm(c, own.u),
+    unit: 'mm',
+  },
+  'ledge of the inner wall': {
+    says: 'the form of the margin that the inner wall runs into',
+    from: 'reckoned',
+    of: (c) => {
+      const { innerMargin, margin } = targets(c) ?? {}
+      if (innerMargin) return innerMargin.form
+      return margin?.form === 'shoulder' || margin?.form === 'rounded shoulder' ? margin.form : 'chamfer'
+    },
+    values: ['chamfer', 'shoulder', 'rounded shoulder'],
   },
 } as const satisfies Record<string, Fact>

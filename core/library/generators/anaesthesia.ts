@@ -109,8 +109,11 @@ function lastingOf(c: Case, doses: readonly Dose[]): Figure[] {
   })
 }
 
+/** What a living tooth feels where nothing is numbed: a bur in its enamel, or air and water on what lies bare. */
+export type Felt = 'enamel' | 'bare'
+
 /** Topical, injections, rinse. The test of numbness is {@link numbTest}, after the wait. */
-export function anaesthesia(c: Case, numbing: Numbing, livingCut = false): Block {
+export function anaesthesia(c: Case, numbing: Numbing, felt?: Felt): Block {
   if (numbing.by === 'sleep')
     return absent(
       'local anaesthesia',
@@ -121,12 +124,12 @@ export function anaesthesia(c: Case, numbing: Numbing, livingCut = false): Block
     )
   if (numbing.by === 'nothing') {
     const none = absent('anaesthesia', reason('nothing in this visit hurts; the dentist may still ask for it', 'C'))
-    if (!livingCut) return none
+    if (!felt) return none
     const chosen = c.asks('anaesthetic')
     // What would be given first: an infiltration at the first tooth.
     const first: Injection = { technique: 'infiltration', at: firstOf(c.units).tooth, covers: [] }
     const [{ agent } = { agent: chosen }] = agentsFor([first], { choice: chosen, ageYears: c.asks('ageYears') })
-    return sequence(none, lay(c, 'anaesthesia.ask', { agent: `cartridge.${agent}` }))
+    return sequence(none, lay(c, 'anaesthesia.ask', { agent: `cartridge.${agent}`, bare: felt === 'bare' }))
   }
   const { injections } = numbing
   const doses = dosesFor(c, injections)

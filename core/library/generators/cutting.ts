@@ -3,6 +3,7 @@ import { sure } from '../../sure'
 import type { Cut, CutForm } from '../../catalog/cut'
 import { reductionTargets, writeRange } from '../../measure/reduction'
 import { soreGum, sorePulp, soreTooth, type Site } from '../../measure/numbing'
+import { innerSideOf } from '../facts/reduction'
 import { besides } from '../facts/tooth'
 import { widestBur } from '../../measure/room'
 import { jawOf } from '../../teeth/notation'
@@ -54,9 +55,11 @@ const unsaid: Record<'detail' | 'told' | 'passes' | 'needs' | 'cautions' | 'cues
     because: undefined,
   }
 
+const ledges: readonly CutLine['form'][] = ['chamfer', 'shoulder', 'rounded shoulder']
+
 /** A margin at or under the gum is cut in the gum, whatever the pulp: a veneer's runs along the lip side only. */
 function gumAt(c: Case, u: Unit, { form }: CutLine): Site[] {
-  if (form !== 'chamfer' && form !== 'shoulder') return []
+  if (!ledges.includes(form)) return []
   if (!c.restoration || c.asks('margin') === 'supragingival') return []
   return soreGum([u.tooth], c.kind.family === 'veneer' ? ['cheek'] : ['cheek', 'inner'])
 }
@@ -136,11 +139,16 @@ export function cutsByAct(
 
 /** Enough taken, everywhere? The dentist answers before a cord goes in. */
 export function reductionCheck(c: RestoredCase, more: Otherwise = {}): Block {
-  const t = reductionTargets(c.restoration)
+  const t = reductionTargets(c.restoration, innerSideOf(c))
+  const margins = [
+    `margin ${writeRange(t.margin)}`,
+    ...(t.innerMargin ? [`inside ${writeRange(t.innerMargin)}`] : []),
+    ...(t.margin.form === 'rounded shoulder' ? ['inner angle round'] : []),
+  ].join(', ')
   const targets = c.units.map((u) =>
     u.cusps
-      ? `${u.said}: ${u.cusps.functional} cusps ${writeRange(t.functionalCusp)}, ${u.cusps.other} cusps ${writeRange(t.otherCusp)}, margin ${writeRange(t.margin)}`
-      : `${u.said}: incisal ${t.incisal ? writeRange(t.incisal) : 'as the dentist says'}, labial ${writeRange(t.facial)}, margin ${writeRange(t.margin)}`,
+      ? `${u.said}: ${u.cusps.functional} cusps ${writeRange(t.functionalCusp)}, ${u.cusps.other} cusps ${writeRange(t.otherCusp)}, ${margins}`
+      : `${u.said}: incisal ${t.incisal ? writeRange(t.incisal) : 'as the dentist says'}, labial ${writeRange(t.facial)}, ${margins}`,
   )
   const guide = c.school('provisional') === 'bis-acryl in wax-up matrix'
   // A putty index that is the mould stays whole: it gauges nothing.

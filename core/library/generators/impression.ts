@@ -1,4 +1,5 @@
 /** The final impression or scan: taken, read, approved, put away. */
+import { marginWords } from '../facts/margin-parts'
 import { lay } from '../lay'
 import { firstOf } from '../../sure'
 import { reason } from '../../figure'
@@ -35,7 +36,7 @@ function inspect(c: Case, plan: CordPlan, mark: string, isScan: boolean): Block 
     name: 'impression',
     ...(second ? { key: '2' } : {}),
     title: isScan ? 'Scan good' : second ? 'Second impression good' : 'Impression good',
-    evidence: 'all eight margin parts of each preparation',
+    evidence: `${marginWords(c)}, of each preparation`,
     because: reason('every final impression or scan is the dentist’s to approve', 'C'),
     mandatory: true,
     again: second ? [...roundSteps(mark), `impression.${mark}inspect`] : retakeSteps(plan),

@@ -5,7 +5,8 @@ import { archFrom, neighbours } from '../../teeth/arch'
 import { isPrimary, parts, type Tooth } from '../../teeth/notation'
 import type { Need } from '../../catalog/match'
 import { nothing, only, open, practice, sequence, type Block } from '../build'
-import { labels, type Case } from '../case'
+import { labels, type Case, type Unit } from '../case'
+import { cavityBoxes } from '../cavity'
 
 /**
  * The teeth that get a hole, from the side that is worked on first across the middle: behind the premolars from one tooth
@@ -13,7 +14,7 @@ import { labels, type Case } from '../case'
  * (primary: first molar to first molar). Missing teeth get none; where the premolar is missing on the side of the work, the
  * next tooth behind it holds the sheet in its stead. Standing C.
  */
-export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[]): Tooth[] {
+export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[], ringed: readonly Tooth[] = []): Tooth[] {
   const first = firstOf(teeth)
   const arch = archFrom(first)
   const half = arch.length / 2
@@ -28,7 +29,10 @@ export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[]): To
     const own = onSide(t)
     if (own.every((x) => parts(x).position <= 3)) return sides.size > 1 ? 4 : 2
     const behind = own.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
-    return parts(behind).position + (neighbours(behind, missing).distal.tooth ? 1 : 0)
+    const next = neighbours(behind, missing).distal.tooth
+    // A ring leans on the tooth behind as well: the clamp goes one further back, where there is one.
+    const beyond = next && ringed.includes(behind) ? neighbours(next, missing).distal.tooth : null
+    return parts(beyond ?? next ?? behind).position
   }
   return arch.filter((t) => !missing.includes(t) && parts(t).position <= reach(t))
 }
@@ -37,9 +41,21 @@ export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[]): To
 export const clamp = (which: string, more: Partial<Need> = {}): Need =>
   open(`clamp.${which}`, 1, { is: 'clamp', ...more })
 
+/** Teeth of which a ring leans on the tooth behind: a distal box beside a neighbour. */
+const ringedBehind = (c: Case): Unit[] =>
+  c.kind.rings ? c.units.filter((u) => u.distal.tooth && cavityBoxes(c, u).includes('distal')) : []
+
 /** The clamp an anchor tooth asks for, by class, with what would do instead and what is lost. */
 function clampNeed(c: Case, anchor: Tooth): Need {
   const at = parts(anchor).position
+  if (ringedBehind(c).some((u) => u.distal.tooth === anchor) && !isPrimary(anchor) && at >= 4) {
+    const size = at >= 6 ? 'molar' : 'premolar'
+    return clamp(`${size}.wingless`, {
+      words: `${size} clamp without wings`,
+      because: practice('the ring leans on this tooth, the last one there: wings would meet it'),
+      orElse: [{ what: `clamp.${size}`, loss: 'its wings meet the ring: tried together before the sheet goes on' }],
+    })
+  }
   if (isPrimary(anchor) && at >= 4)
     return clamp('molar.small', {
       words: 'small molar clamp for a primary molar',
@@ -116,11 +132,22 @@ function otherClamp(teeth: readonly Tooth[], holes: readonly Tooth[], anchor: To
 export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
   if (c.sheet.alreadyOn) return nothing
   const gone = [...c.asks('missing'), ...c.asks('pontics')]
-  const holes = purpose === 'canal' ? [firstOf(c.units).tooth] : damTeeth(c.sheet.teeth, gone)
+  const ringed = ringedBehind(c)
+  const holes =
+    purpose === 'canal'
+      ? [firstOf(c.units).tooth]
+      : damTeeth(
+          c.sheet.teeth,
+          gone,
+          ringed.map((u) => u.tooth),
+        )
   const anchor = holes.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
   const second = otherClamp(c.sheet.teeth, holes, anchor)
   const clamped = second ? [anchor, second] : [anchor]
-  const how = orderOn[c.school('damOrder')]
+  // Nothing holds a sheet on a clamp without wings.
+  const under = clamped.filter((t) => ringed.some((u) => u.distal.tooth === t))
+  const asked = c.school('damOrder')
+  const how = orderOn[under.length > 0 && asked === 'sheet on the wings' ? 'clamp first' : asked]
   const clampedSaid = clamped.map(c.say).join(' and ')
   const one = holes.length === 1
   return sequence(
@@ -132,7 +159,10 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
       second,
       anchor: c.say(anchor),
       fromTo: [firstOf(holes), lastOf(holes)].map(c.say).join('–'),
-      detail: how.detail,
+      detail:
+        under.length > 0
+          ? `${how.detail}; the {ring} tried over the {clamp} on ${under.map(c.say).join(' and ')} before the {sheet} goes on`
+          : how.detail,
       holes,
       soreGum: soreGum(clamped),
       passes: how.passes,
@@ -148,7 +178,11 @@ export function damOn(c: Case, { purpose, tied = [] }: Sheet): Block {
 
 /** The far end of the sheet held by a clamp of its own; nothing where both ends are clamped anyway. */
 export function secondClamp(c: Case): Block {
-  const holes = damTeeth(c.sheet.teeth, [...c.asks('missing'), ...c.asks('pontics')])
+  const holes = damTeeth(
+    c.sheet.teeth,
+    [...c.asks('missing'), ...c.asks('pontics')],
+    ringedBehind(c).map((u) => u.tooth),
+  )
   const anchor = holes.reduce((a, b) => (parts(b).position > parts(a).position ? b : a))
   const far = lastOf(holes)
   if (far === anchor || otherClamp(c.sheet.teeth, holes, anchor)) return nothing

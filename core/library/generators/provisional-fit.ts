@@ -23,14 +23,24 @@ function cementProvisional(c: Case): Block {
 
 /** Tried in, approved, cemented, cleaned. */
 export function fitProvisional(c: Case): Block {
-  const contacts = c.units.flatMap((u) =>
-    (['mesial', 'distal'] as const).filter((s) => u[s].tooth).map((s) => `${u.said} ${s}`),
+  // What comes out of one mould side by side is one piece: only its outer contacts are flossed.
+  const ofPiece = new Set([...c.units, ...c.pontics].map((u) => u.tooth))
+  const sides = c.units.flatMap((u) => (['mesial', 'distal'] as const).map((s) => ({ u, s, beside: u[s].tooth })))
+  const contacts = sides.flatMap(({ u, s, beside }) => (beside && !ofPiece.has(beside) ? [`${u.said} ${s}`] : []))
+  const joined = new Map(
+    sides
+      .toReversed()
+      .flatMap(({ u, s, beside }) =>
+        beside && ofPiece.has(beside) ? [[[u.tooth, beside].toSorted().join(), `${u.said} and ${u[s].said}`]] : [],
+      ),
   )
   return sequence(
     lay(c, 'provisional.try-in', {
       provisionalBite: provisionalBite(c),
       checks: biteStages[provisionalBite(c)].checks,
       contactWords: contacts.join(', '),
+      joined: joined.size > 0,
+      joinedWords: [...joined.values()].join('; '),
       contacts,
       mouldSteps,
     }),

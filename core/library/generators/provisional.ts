@@ -3,6 +3,7 @@ import { liftAgain } from '../steps/lanes'
 import { lay } from '../lay'
 import { type Figure } from '../../figure'
 import { bisAcryl } from '../../measure/amounts'
+import { innerSideOf } from '../facts/reduction'
 import { reductionTargets } from '../../measure/reduction'
 import { sequence, type Block } from '../build'
 import type { Case } from '../case'
@@ -12,7 +13,7 @@ export const mouldSteps = ['provisional.separate', 'provisional.mix', 'provision
 
 /** Bis-acryl for the visit's units: prepared teeth by their reduction, pontics whole. */
 function bisAcrylAmount(c: Case): Figure {
-  const t = c.restoration ? reductionTargets(c.restoration) : undefined
+  const t = c.restoration ? reductionTargets(c.restoration, innerSideOf(c)) : undefined
   const own = c.practice.items.find((i) => i.serves.includes('bis-acryl'))?.perUnit
   return bisAcryl(
     [

@@ -1,4 +1,5 @@
 import { lay } from '../lay'
+import { firstOf } from '../../sure'
 import { reason } from '../../figure'
 import { alginate, trayMaterial } from '../../measure/amounts'
 import { absent, nothing, only, open, practice, sequence, type Block } from '../build'
@@ -12,18 +13,21 @@ export function provisionalMould(c: Case): Block {
   if (c.school('provisional') === 'bis-acryl in wax-up matrix') {
     return lay(c, 'records.try-matrix')
   }
-  if (c.school('provisional') === 'bis-acryl in putty index') {
-    return lay(c, 'records.putty-index')
-  }
+  // Built before the mould is taken, and only where it is gone.
+  const wall = only(c.asks('missingWall'), () => lay(c, 'records.wall', { u: firstOf(c.units) }))
+  if (c.school('provisional') === 'bis-acryl in putty index') return sequence(wall, lay(c, 'records.putty-index'))
   if (c.before.mould)
     return absent(
       'a second preliminary impression',
       practice('the first takes in this side of the jaw: both provisionals are made in it'),
     )
-  return lay(c, 'records.preliminary', {
-    value: trayMaterial('sectional', c.rule).value,
-    trayMaterial: trayMaterial('sectional', c.rule),
-  })
+  return sequence(
+    wall,
+    lay(c, 'records.preliminary', {
+      value: trayMaterial('sectional', c.rule).value,
+      trayMaterial: trayMaterial('sectional', c.rule),
+    }),
+  )
 }
 
 /** The opposing arch, where neither a dual-arch tray nor the scan gives it. */

@@ -14,7 +14,15 @@ export const crownDeliver: Kind = {
   work: [
     ['rolls'],
     ['provisional off'],
-    ['try-in', { what: '$(bridge or crown)', bitten: { if: 'bonded at delivery', use: false, else: true } }],
+    [
+      'try-in',
+      {
+        as: 'delivery.try-in:crown',
+        what: '$(bridge or crown)',
+        bitten: { if: 'bonded at delivery', use: false, else: true },
+      },
+    ],
+    { if: 'margin hidden', do: ['delivery.film'] },
     ...shadeOnTooth,
     ['piece cleaned', { what: '$(bridge or crown)' }],
     'delivery.cement-choice',
@@ -42,7 +50,6 @@ export const crownDeliver: Kind = {
       // A cemented piece was set in the bite before: one look that it came down as it was.
       else: ['delivery.bite'],
     },
-    'delivery.film',
   ],
   bites: [{ if: 'bonded at delivery', use: 'bonded piece', else: 'tried in' }],
   followUps: [{ if: 'bonded at delivery', use: weekAfter('tissue and bite') }],

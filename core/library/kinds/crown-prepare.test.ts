@@ -283,15 +283,15 @@ describe('scan, dam, putty index, expanded table, a root-filled front tooth for 
     expect(p.links.filter(isClock).find((l) => l.title === 'Anaesthetic takes')!.atLeastS).toBe(180)
   })
 
-  it('a flat-end taper for the shoulder, a football for the concavity, the same shape in fine to finish', () => {
+  it('an end with round corners for the shoulder, a football for the concavity, the same shape in fine to finish', () => {
     expect(p.burs.map((b) => [b.bur!.shape, b.bur!.grit, b.cuts.map((c) => c.surface).join('+')])).toEqual([
       ['depth cutter', 'medium', 'labial'],
       // The shoulder's own bur also gauges the incisal edge: one change fewer.
-      ['flat-end taper', 'medium', 'incisal+labial'],
+      ['rounded-shoulder taper', 'medium', 'incisal+labial'],
       ['football', 'coarse', 'palatal'],
-      ['flat-end taper', 'medium', 'palatal+margin'],
+      ['rounded-shoulder taper', 'medium', 'palatal+margin'],
       ['needle', 'medium', 'mesial+distal'],
-      ['flat-end taper', 'fine', 'all'],
+      ['rounded-shoulder taper', 'fine', 'all'],
     ])
   })
 })

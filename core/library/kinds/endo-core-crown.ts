@@ -38,8 +38,11 @@ export const endoCoreCrown: Kind = {
     shade,
     [
       ['painted tray'],
-      // A missing wall is built with flowable before the preliminary impression: the mould needs a whole tooth.
-      { if: 'wall missing', do: [{ each: 'first tooth', do: ['records.wall'] }] },
+      // The mould has its wall built anyway; a matrix from the laboratory does not ask for it, sheet and irrigant do.
+      {
+        if: { all: ['wall missing', ['school.provisional', 'is', 'bis-acryl in wax-up matrix']] },
+        do: [{ each: 'first tooth', do: ['records.wall'] }],
+      },
       ['provisional mould'],
       ['opposing arch'],
     ],

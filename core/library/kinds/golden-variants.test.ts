@@ -94,11 +94,11 @@ describe('fillings', () => {
     const p = planOf('two-fillings-on-two-sides')
     const on = p.steps.filter((s) => s.act === 'sheet on')
     expect(on).toHaveLength(1)
-    expect(on[0]!.detail).toMatch(/^Clamps on 37 and 47/)
-    expect(sheetOf(on[0]!)!.holes.flatMap((h) => (h.clamp ? [h.tooth] : []))).toEqual(['47', '37'])
+    expect(on[0]!.detail).toMatch(/^Clamps on 48 and 37/)
+    expect(sheetOf(on[0]!)!.holes.flatMap((h) => (h.clamp ? [h.tooth] : []))).toEqual(['48', '37'])
     expect(laid(p, 'clamp-molar')?.quantity ?? p.setup.find((l) => l.name.startsWith('Clamp, molar'))!.quantity).toBe(2)
     expect(p.steps.find((s) => s.numbed)!.title).toBe(
-      'Injections: block and long buccal, lower left; block and long buccal, lower right',
+      'Injections: block and long buccal, lower right; block and long buccal, lower left',
     )
     inOrder(p, 'filling.36.cover', 'filling.46.cover', 'isolation.dam-off', 'filling.36.bite', 'filling.46.bite')
   })

@@ -1,4 +1,4 @@
-import { open, reason, standby } from '../needs'
+import { open, practice, reason, standby } from '../needs'
 import type { Template } from '../template'
 
 export const coldBurns = reason('Cold stays on the tooth: on gum or lip it burns', 'C')
@@ -6,8 +6,11 @@ export const coldBurns = reason('Cold stays on the tooth: on gum or lip it burns
 export const anaesthesiaSteps = {
   'anaesthesia.ask': {
     phase: 'anaesthesia',
-    title:
-      'Numb or not? Living teeth are cut in enamel only: the patient says when it hurts, the dentist may numb at any time',
+    title: {
+      if: '$bare',
+      use: 'Numb or not? A living tooth lies bare: the patient says when it hurts, the dentist may numb at any time',
+      else: 'Numb or not? Living teeth are cut in enamel only: the patient says when it hurts, the dentist may numb at any time',
+    },
     told: 'agreed to begin without an injection',
     fn: 'chairside',
     place: 'chair',
@@ -18,10 +21,11 @@ export const anaesthesiaSteps = {
       standby('topical', 'the patient or the dentist asks for it', 0.5),
       standby('$agent', 'the patient or the dentist asks for it'),
     ],
-    reason: reason(
-      'a bur in enamel is felt and should not hurt; who has no kit at hand talks a patient into bearing it',
-      'C',
-    ),
+    reason: practice({
+      if: '$bare',
+      use: 'air, cold water and resin on bare dentine are felt; who has no kit at hand talks a patient into bearing it',
+      else: 'a bur in enamel is felt and should not hurt; who has no kit at hand talks a patient into bearing it',
+    }),
   },
   'anaesthesia.topical': {
     phase: 'anaesthesia',

@@ -45,7 +45,7 @@ export const bridgeTryInSteps = {
   },
   'delivery.try-in:framework': {
     ...deliverySteps['delivery.try-in'],
-    title: 'Try in the framework, $teeth: rocks on no abutment, eight margin parts each',
+    title: 'Try in the framework, $teeth: rocks on no abutment, $(margin parts) each',
     detail: 'The inside, then the margin; pressed on one end after the other.',
     passes: ['piece in {gauze}', '{floss}', '{explorer}'],
     needs: [

@@ -1,5 +1,6 @@
 import { exposure, resinSeated } from './shared'
-import { open, practice } from '../needs'
+import { deliverySteps } from './delivery'
+import { open, practice, standby } from '../needs'
 import type { Template } from '../template'
 
 const act = { phase: 'delivery', fn: 'bonding', place: 'mouth', helped: true } as const
@@ -48,11 +49,25 @@ export const crownDeliverSteps = {
   },
   'delivery.film': {
     ...act,
-    title: 'Film, where the margin cannot be seen',
+    title: 'Film of the margin, the piece seated: it cannot be looked at all round',
     minutes: [1, 2, 3],
     fn: 'radiograph',
-    needs: [open('film holder')],
+    needs: [
+      open('film holder'),
+      standby('film holder', 'cement is suspected where it cannot be seen: a second film, after the cement'),
+    ],
     told: 'took a film of the margins',
     cautions: [exposure],
+    hold: {
+      ...deliverySteps['delivery.try-in'].hold,
+      evidence: 'contacts, margin parts in sight, seat, and the film of the rest',
+      again: ['delivery.try-in', 'delivery.film'],
+    },
+    reason: practice('before any cement: what a film shows after it cannot be put right'),
+  },
+  'delivery.try-in:crown': {
+    ...deliverySteps['delivery.try-in'],
+    // Signed with the film, where there is one.
+    hold: { if: { not: 'margin hidden' }, use: deliverySteps['delivery.try-in'].hold },
   },
 } as const satisfies Record<string, Template>

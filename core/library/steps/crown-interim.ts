@@ -21,7 +21,13 @@ export const crownInterimSteps = {
     title: 'Seat the $mould empty; look from both sides with a {mirror}, no finger pressure',
     minutes: [0.3, 0.5, 1],
     passes: ['mould', '{mirror}'],
-    detail: { if: 'bridge', use: 'Cut away for $pontics: room for what is planned there?' },
+    hurts: { if: 'bare and numbed', use: '$(teeth sore of the work)' },
+    detail: {
+      say: [
+        { if: 'pulp alive', use: 'Alive: dried with a {roll} or gentle air, rinsed lukewarm. ' },
+        { if: 'bridge', use: 'Cut away for $pontics: room for what is planned there?' },
+      ],
+    },
     mistakes: ['pressed home by finger: the walls spread and the bite comes out high'],
   },
   'provisional.pencil': {
@@ -74,7 +80,7 @@ export const crownInterimSteps = {
     title: 'Read it on the tooth: eight margin parts, two contacts, inside, $teeth',
     minutes: [1, 2, 3],
     fn: 'provisional trimming',
-    asks: [{ reading: 'provisional', teeth: '$(tooth codes)' }],
+    asks: [{ reading: 'provisional', teeth: '$(tooth codes)', parts: '$(parts of the margin)' }],
     detail: 'Each part good, short, over or open; contacts none, light, good, tight; inside: bubbles.',
     passes: ['provisional', '{explorer}', '{floss}'],
     needs: [open('floss', 300), open('explorer')],

@@ -33,7 +33,11 @@ export const cuttingSteps = {
     title: 'Check the reduction',
     told: 'checked the reduction',
     asks: [
-      { reading: 'reduction', teeth: '$(tooth codes)', restoration: '$restoration' },
+      {
+        if: 'ceramic all round',
+        use: [{ reading: 'reduction', teeth: '$(tooth codes)', restoration: '$restoration', inner: 'ceramic' }],
+        else: [{ reading: 'reduction', teeth: '$(tooth codes)', restoration: '$restoration' }],
+      },
       // Walls of an inlay open upward and a veneer has none: only a crown resists by them.
       {
         if: {
@@ -63,6 +67,10 @@ export const cuttingSteps = {
       because: reason('what is short now is a thin crown later; before the cord it costs a minute', 'C'),
       again: ['$(finishing cuts)', 'cutting.reduction-check'],
     },
+    tellsLab: [
+      { if: 'inner ledge', use: ['metal alone on the inner side, chamfer $(reduction.inner margin) there'] },
+      { if: 'ceramic all round', use: ['ceramic all round, shoulder $(reduction.margin)'] },
+    ],
     figures: '$figures',
     mistakes: ['read with the jaw off its bite: {the tab} feels free where it is not'],
   },

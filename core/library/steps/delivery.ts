@@ -70,7 +70,7 @@ export const deliverySteps = {
   },
   'delivery.try-in': {
     ...act,
-    title: 'Try in the $what, $teeth: contacts, seat, eight margin parts',
+    title: 'Try in the $what, $teeth: contacts, seat, $(margin parts)',
     minutes: [2, 4, 8],
     told: 'tried the $what in',
     fn: 'occlusal check',

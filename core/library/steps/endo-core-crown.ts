@@ -6,16 +6,6 @@ import type { Template } from '../template'
 const act = { phase: 'core', fn: 'placing', place: 'mouth', helped: true } as const
 
 export const endoCoreCrownSteps = {
-  'records.wall': {
-    ...act,
-    title: 'Missing wall of $label built up with {flowable}, roughly',
-    minutes: [1, 2, 4],
-    phase: 'records',
-    fn: 'preliminary impression',
-    needs: [open('flowable resin'), open('curing light'), open('light shield')],
-    told: 'built the missing wall up with {flowable}',
-    reason: practice('the preliminary impression needs a whole tooth; the wall also holds the sheet and the irrigant'),
-  },
   'core.band': {
     ...act,
     title: '{Band round} $label, tight at the gum',
@@ -74,6 +64,7 @@ export const endoCoreCrownSteps = {
     tooth: '$tooth',
     told: 'placed a {dual-cure} resin core',
     needs: [open('core.dual-cure', 2), open('mixing tip'), open('core tip')],
+    leaves: 'sticky',
     cautions: [reason('An acidic one-bottle {adhesive} needs its activator under a {dual-cure} resin', 'C')],
   },
   'core.set:dual-cure': {

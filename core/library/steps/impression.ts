@@ -60,11 +60,11 @@ export const impressionSteps = {
   'impression.$(mark)inspect': {
     phase: 'impression',
     told: { if: '$isScan', use: 'read the scan on screen', else: 'rinsed, dried and read the impression' },
-    asks: [{ reading: 'inspection', teeth: '$(tooth codes)', scan: '$isScan' }],
+    asks: [{ reading: 'inspection', teeth: '$(tooth codes)', scan: '$isScan', parts: '$(parts of the margin)' }],
     title: {
       if: '$isScan',
-      use: 'Read the scan on screen: eight margin parts, contacts, bite',
-      else: 'Rinse, dry, read: eight margin parts, field, {tray}',
+      use: 'Read the scan on screen: $(margin parts), contacts, bite',
+      else: 'Rinse, dry, read: $(margin parts), field, {tray}',
     },
     detail: {
       if: '$isScan',

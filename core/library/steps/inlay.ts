@@ -89,7 +89,7 @@ export const inlaySteps = {
     minutes: [0.5, 1, 2],
     bite: 'provisional, out of contact',
     fn: 'provisional trimming',
-    asks: [{ reading: 'provisional', teeth: '$(tooth codes)' }],
+    asks: [{ reading: 'provisional', teeth: '$(tooth codes)', parts: '$(parts of the margin)' }],
     needs: [open('articulating paper', 2)],
     countsOut: [],
     hold: {

@@ -145,6 +145,7 @@ export const postCoreSteps = {
     told: 'bonded the {fibre post}',
     shows: '$rootOf',
     passes: ['{dual-cure} with its {long tip}', '{post} in {tweezers}'],
+    leaves: 'sticky',
     needs: [open('core.dual-cure', 1.5), open('mixing tip'), open('core tip')],
     cautions: [reason('An acidic one-bottle {adhesive} needs its activator under a {dual-cure} resin', 'C')],
     mistakes: ['injected from the top: a void at the end'],
@@ -169,6 +170,7 @@ export const postCoreSteps = {
     shows: '$rootOf',
     passes: ['{core former} or {dual-cure}', '{plugger}'],
     countsOut: ['strips'],
+    leaves: 'sticky',
     needs: [open('core.dual-cure', 1.5), open('core former'), compositePlugger],
   },
   'core.ferrule': {
@@ -208,6 +210,7 @@ export const postCoreSteps = {
     title: '{Separator} over the coat and the neighbours',
     minutes: [0.3, 0.5, 1],
     leaves: 'separator',
+    wantsSet: 'bis-acryl',
     needs: [open('separator', 0.5), open('micro brush')],
     hold: {
       name: 'separator',
@@ -238,7 +241,7 @@ export const postCoreSteps = {
     title: 'Off, trimmed, polished; back on: margins, contacts, out of the bite',
     minutes: [3, 5, 9],
     bite: 'provisional, out of contact',
-    asks: [{ reading: 'provisional', teeth: '$(tooth codes)' }],
+    asks: [{ reading: 'provisional', teeth: '$(tooth codes)', parts: '$(parts of the margin)' }],
     fn: 'provisional trimming',
     needs: [open('finishing disc', 2), open('rubber point'), open('articulating paper', 2), open('floss', 300)],
     hold: {

@@ -60,6 +60,7 @@ export const provisionalAgainSteps = {
     minutes: [1, 2, 3],
     cleans: true,
     fn: 'polishing',
+    hurts: { if: 'bare and numbed', use: '$(teeth sore of the work)' },
     passes: ['{scaler}', '{cup} with {pumice}'],
     needs: [open('scaler'), open('pumice'), open('prophy cup'), open('slow handpiece')],
     told: 'cleaned $teeth of {provisional cement}',

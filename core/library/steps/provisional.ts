@@ -14,6 +14,7 @@ export const provisionalSteps = {
     place: 'mouth',
     minutes: [0.3, 0.5, 1],
     leaves: 'separator',
+    wantsSet: 'bis-acryl',
     needs: [open('separator', 0.5), open('micro brush', 2)],
     cautions: [
       reason('Resin-sealed dentine or a fresh resin core without {separator} bonds to the provisional for good', 'C'),

@@ -78,7 +78,7 @@ export const veneerPrepareSteps = {
     fn: 'provisional trimming',
     bite: 'provisional',
     detail: 'Then the bite: light, even contact, free in side movements.',
-    asks: [{ reading: 'provisional', teeth: '$(tooth codes)' }],
+    asks: [{ reading: 'provisional', teeth: '$(tooth codes)', parts: '$(parts of the margin)' }],
     cut: {
       id: 'provisional.shell-edges',
       form: 'edge',

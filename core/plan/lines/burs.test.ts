@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyWork, frame } from '../../../demo/test/any-case'
-import { burOf, inAnyCase, planFor } from '../../../demo/test/lines'
+import { burOf, inAnyCase, planFor, planUnderGum } from '../../../demo/test/lines'
 import { practice } from '../../../demo/test/plans'
 import { often } from '../../../scripts/often'
 import { kindIds } from '../../kinds'
@@ -110,13 +110,13 @@ describe('A18, A19, C131 and C132 burs by the room there is, the finisher the tw
           if (!bur) continue
           // A18 a narrow tooth has a margin bur of its own.
           const lowerIncisor = jawOf(s.tooth) === 'lower' && parts(s.tooth).position <= 2
-          if (lowerIncisor && ['chamfer', 'shoulder', 'finish'].includes(s.cut.form))
+          if (lowerIncisor && ['chamfer', 'shoulder', 'rounded shoulder', 'finish'].includes(s.cut.form))
             expect(bur.diameterMm, s.id).toBeLessThanOrEqual(1.4)
           // C131 round ends: nothing over 1.6 mm beside a neighbour, nothing over 1.8 on free walls.
           if (['chamfer', 'axial'].includes(s.cut.form) && s.cut.after !== 'shoulder' && bur.shape !== 'flat-end taper')
             expect(bur.diameterMm, s.id).toBeLessThanOrEqual(1.8)
           // A19 C132 the twin: shape and end of the diamond that cut the margin, never larger.
-          const cutter = burOf(own.findLast((x) => ['chamfer', 'shoulder'].includes(x.cut?.form ?? ''))?.burId)
+          const cutter = burOf(own.findLast((x) => x.cut?.form === s.cut?.after)?.burId)
           if (s.cut.form === 'finish' && cutter) {
             expect(bur.shape, s.id).toBe(cutter.shape)
             expect(Math.abs(bur.diameterMm - cutter.diameterMm), s.id).toBeLessThanOrEqual(0.2)
@@ -181,5 +181,68 @@ describe('C130 a wall where no neighbour stands is cut in a step of its own, and
       const other = side === 'distal' ? 'mesial' : 'distal'
       expect(acts).toContain(`cutting.contact-${other}.${tooth}`)
     }
+  })
+})
+
+describe('C133 never cuts a margin wider than its wall is deep: metal alone inside ends in a chamfer, ceramic all round has the deeper wall', () => {
+  const cutsOf = (teeth: string[], innerSide?: 'ceramic', kind = 'crown.prepare') =>
+    planUnderGum({ kind, teeth, restoration: 'metal-ceramic crown', ...(innerSide ? { innerSide } : {}) })
+  const cut = (plan: Plan, act: string) => plan.steps.find((s) => s.id.startsWith(`cutting.${act}.`))?.cut
+  it.each([
+    ['crown.prepare', '16'],
+    ['crown.prepare', '11'],
+    ['arch.prepare', '35'],
+    ['crown.root-filled', '26'],
+    ['crown.prepare', '31'],
+  ])('C133 %s %s', (kind, tooth) => {
+    const metal = cutsOf([tooth], undefined, kind)
+    expect(cut(metal, 'margin-inner')).toMatchObject({ form: 'chamfer', depthMm: 0.5 })
+    expect(cut(metal, 'axial-inner')).toMatchObject({ depthMm: 0.5, after: 'chamfer' })
+    expect(cut(metal, kind === 'crown.root-filled' ? 'margin' : 'margin-outer')).toMatchObject({ form: 'shoulder' })
+    const all = cutsOf([tooth], 'ceramic', kind)
+    expect(cut(all, 'margin')).toMatchObject({ form: 'shoulder' })
+    expect(cut(all, 'margin-inner')).toBeUndefined()
+    expect(all.steps.find((s) => s.id.includes('axial-inner'))?.title).toContain('1.2–1.5')
+    expect(all.steps.flatMap((s) => s.tellsLab ?? []).join()).toContain('ceramic all round')
+    expect(metal.steps.flatMap((s) => s.tellsLab ?? []).join()).toContain('metal alone')
+  })
+  inAnyCase((plan) => {
+    for (const s of plan.steps) {
+      const [, from = '0'] = /wall (\d\.\d)/.exec(s.title) ?? []
+      if (s.cut?.form === 'axial' && s.id.startsWith('cutting.axial-inner'))
+        expect(s.cut.depthMm, s.id).toBeLessThanOrEqual(Math.max(Number(from), 0.5) + 0.31)
+    }
+  })
+})
+
+describe('C134 gives pressed and bonded ceramic an end with round corners; on a lower incisor no head over 1.2 mm', () => {
+  inAnyCase((plan) => {
+    for (const pass of plan.burs)
+      for (const c of pass.cuts) {
+        const step = plan.steps.find((s) => s.id === c.stepId)!
+        if (![step.cut?.form, step.cut?.after].includes('rounded shoulder')) continue
+        expect(pass.bur?.shape, step.id).toBe('rounded-shoulder taper')
+        if (/^[34][12]$/.test(step.tooth ?? '')) expect(pass.bur!.diameterMm, step.id).toBeLessThanOrEqual(1.2)
+      }
+  })
+  it.each([
+    ['crown.prepare', '46'],
+    ['crown.prepare', '41'],
+    ['crown.prepare', '12'],
+    ['arch.prepare', '34'],
+  ])('C134 %s %s', (kind, tooth) => {
+    const plan = planUnderGum({ kind, teeth: [tooth], restoration: 'lithium disilicate crown' })
+    expect(plan.steps.some((s) => s.title.startsWith('Rounded shoulder'))).toBe(true)
+    expect(plan.steps.find((s) => s.id === 'cutting.reduction-check')?.detail ?? '').toContain('inner angle round')
+    const sharp = planFor(
+      { ...plan.request },
+      { ...practice, burs: practice.burs.filter((b) => b.shape !== 'rounded-shoulder taper') },
+    )
+    expect(
+      sharp.burs
+        .flatMap((b) => b.cuts)
+        .map((c) => c.because?.text ?? '')
+        .join(),
+    ).toContain('no end with round corners is owned')
   })
 })

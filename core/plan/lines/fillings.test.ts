@@ -1,7 +1,9 @@
 /** Fillings: what lies under them, bands, layers, gold. Each title begins with its lines; common practice unless a test names a source. */
 import { describe, expect, it } from 'vitest'
-import { lies, planFor, planUnderGum } from '../../../demo/test/lines'
+import { inAnyCase, lies, planFor, planUnderGum, stepOf } from '../../../demo/test/lines'
 import type { Plan } from '../../model/plan'
+import { neighbours } from '../../teeth/arch'
+import { isPrimary, parts, type Tooth } from '../../teeth/notation'
 
 describe('A127, A128 what lies under an amalgam', () => {
   const amalgam = (tooth: string, surfaces: string, depthMm?: number): Plan =>
@@ -189,4 +191,51 @@ it('B10 toward a missing tooth or behind the last no ring, no pressing, no floss
       ).toBe(rings > 0)
       expect(lies(plan, 'matrix band.circumferential'), named).toBe(rings === 0)
     }
+})
+
+describe('B12 keeps the clamp off both teeth a ring spans: one further back where there is one, else a clamp without wings and the ring tried over it first', () => {
+  const ringed = (plan: Plan): { tooth: Tooth; behind: Tooth }[] =>
+    plan.request.teeth.flatMap((t) => {
+      const surfaces = plan.request.ofTooth[t]?.surfaces ?? ''
+      const behind = neighbours(t, plan.request.missing).distal.tooth
+      return surfaces.includes('D') && behind ? [{ tooth: t, behind }] : []
+    })
+  const dam = (plan: Plan) => stepOf(plan, 'isolation.dam-on')
+  const clampsOn = (plan: Plan): Tooth[] => dam(plan)?.asks.flatMap((a) => (a.reading === 'sheet' ? a.teeth : [])) ?? []
+  inAnyCase(
+    (plan) => {
+      if (!dam(plan)) return
+      for (const { tooth, behind } of ringed(plan)) {
+        expect(clampsOn(plan)).not.toContain(tooth)
+        if (!clampsOn(plan).includes(behind)) continue
+        expect(neighbours(behind, plan.request.missing).distal.tooth).toBeNull()
+        expect(dam(plan)!.detail).toContain('tried over the')
+        if (!isPrimary(behind) && parts(behind).position >= 4)
+          expect(
+            dam(plan)!
+              .needs.map((n) => n.what)
+              .join(),
+          ).toContain('wingless')
+      }
+    },
+    ['filling.bulk', 'filling.injected'],
+  )
+  it.each(['filling.bulk', 'filling.injected'])(
+    'B12 %s: distal of 45 clamps 47, distal of 46 with 48 gone 47 without wings, mesial of 45 clamps 46',
+    (kind) => {
+      const of = (tooth: string, surfaces: string, missing: string[] = []) =>
+        planFor({
+          kind,
+          teeth: [tooth],
+          ofTooth: { [tooth]: { surfaces, depthMm: 4 } },
+          missing,
+          visitChoices: { bondingIsolation: 'dam' },
+        })
+      expect(clampsOn(of('45', 'DO'))).toEqual(['47'])
+      expect(clampsOn(of('45', 'MO'))).toEqual(['46'])
+      expect(clampsOn(of('46', 'DO', ['48']))).toEqual(['47'])
+      expect(dam(of('46', 'DO', ['48']))!.detail).toMatch(/ring tried over the .*47/)
+      expect(dam(of('46', 'DO', ['48']))!.needs.map((n) => n.what)).toContain('clamp.molar.wingless')
+    },
+  )
 })

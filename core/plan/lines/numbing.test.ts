@@ -208,3 +208,32 @@ describe('A11 a living tooth that is cut in enamel only has the kit at hand, uno
       ).toBe(false)
   })
 })
+
+describe('B4 makes numb or not a choice where a living prepared tooth lies bare: planned with its test where an agent is named, else the kit stands by', () => {
+  const kit = (plan: Plan): boolean =>
+    plan.setup.some((l) => l.readiness === 'standby' && l.needs.some((n) => n.startsWith('cartridge.')))
+  inAnyCase(
+    (plan) => {
+      const { vital, anaesthetic, margin } = plan.request
+      const ids = plan.steps.map((s) => s.id)
+      if (vital && anaesthetic !== 'by technique')
+        expect(ids).toEqual(expect.arrayContaining(['anaesthesia.inject', 'anaesthesia.test']))
+      else if (vital && !ids.includes('anaesthesia.inject'))
+        expect([ids.includes('anaesthesia.ask'), kit(plan)]).toEqual([true, true])
+      if (!vital && margin === 'supragingival') expect(ids.filter((id) => id.startsWith('anaesthesia.'))).toEqual([])
+    },
+    ['crown.interim', 'provisional.again'],
+  )
+  it.each([
+    ['crown.interim', '14'],
+    ['crown.interim', '31'],
+    ['provisional.again', '25'],
+  ])('B4 %s %s', (kind, tooth) => {
+    const of = (more: object) => planFor({ kind, teeth: [tooth], margin: 'supragingival', ...more })
+    const ids = (more: object) => of(more).steps.map((s) => s.id)
+    expect(ids({ vital: true })).toContain('anaesthesia.ask')
+    expect(of({ vital: true }).absent.map((a) => a.what)).toContain('anaesthesia')
+    expect(ids({ vital: true, anaesthetic: 'articaine with adrenaline' })).toContain('anaesthesia.inject')
+    expect(ids({ vital: false })).not.toContain('anaesthesia.ask')
+  })
+})

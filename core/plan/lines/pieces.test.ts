@@ -1,7 +1,8 @@
 /** Pieces of the laboratory: what they are made of, and what is open until they come. Each title begins with its lines; common practice unless a test names a source. */
 import { describe, expect, it } from 'vitest'
-import { inAnyCase, planFor, stepOf } from '../../../demo/test/lines'
+import { at, inAnyCase, planFor, planUnderGum, stepOf } from '../../../demo/test/lines'
 import { planOf } from '../../../demo/test/plans'
+import { kindFacts } from '../../kinds'
 import type { Plan } from '../../model/plan'
 
 describe('A35, A36, A37 and A41 what a bonded piece is made of', () => {
@@ -115,5 +116,107 @@ describe('A120, A121 veneers where dentine shows, and where it does not', () => 
       ofTooth: { 41: { coveredEdge: true }, 31: { coveredEdge: true } },
     })
     expect(all.steps.find((s) => s.id === 'cutting.reduction-check')?.detail).toContain('of 41, 31')
+  })
+})
+
+describe('C107 films a margin that cannot be looked at all round at the try-in, before fit is signed and before any cement; none where all of it is in sight', () => {
+  inAnyCase(
+    (plan) => {
+      const hidden = plan.request.margin === 'subgingival'
+      const film = at(plan, 'delivery.film')
+      expect(film >= 0).toBe(hidden)
+      const fit = plan.holds.find((h) => h.name === 'fit')
+      expect(fit?.stepId).toBe(hidden ? 'delivery.film' : 'delivery.try-in')
+      if (!hidden) return
+      const cement = plan.steps.findIndex((s) => s.needs.some((n) => n.what.startsWith('cement.')))
+      expect(film).toBeGreaterThan(at(plan, 'delivery.try-in'))
+      expect(film).toBeLessThan(cement)
+    },
+    ['crown.deliver'],
+  )
+})
+
+describe('C125 flosses only the outer contacts of units that come out of one mould in one piece, and looks whether a threader passes between', () => {
+  const fitOf = (teeth: string[], more: object = {}) =>
+    stepOf(planUnderGum({ kind: 'crown.prepare', teeth, ...more }), 'provisional.try-in')!
+  it('C125 two and three side by side, over the midline; two apart keep each contact', () => {
+    const two = fitOf(['25', '26'])
+    expect(two.detail).toContain('Contacts to floss: 25 mesial, 26 distal.')
+    expect(two.detail).toMatch(/threader passes under: 25 and 26\./)
+    expect(two.needs.map((n) => n.what)).toContain('floss threader')
+    const front = fitOf(['11', '21'])
+    expect(front.detail).toContain('Contacts to floss: 11 distal, 21 distal.')
+    const apart = fitOf(['14', '16'])
+    expect(apart.detail).toContain('14 mesial, 14 distal, 16 mesial, 16 distal')
+    expect(apart.needs.map((n) => n.what)).not.toContain('floss threader')
+  })
+  inAnyCase((plan) => {
+    const said = stepOf(plan, 'provisional.try-in')?.detail ?? ''
+    const [, outer = ''] = /Contacts to floss: ([^.]*)\./.exec(said) ?? []
+    const [, joined = ''] = /passes under: ([^.]*)\./.exec(said) ?? []
+    for (const pair of joined.split('; ').filter(Boolean))
+      for (const one of pair.split(' and '))
+        expect([...outer.matchAll(new RegExp(one.slice(0, 2), 'g'))].length).toBeLessThan(2)
+  })
+})
+
+describe('A26, C128 reads the parts of a margin that exist: text, form and signed evidence say the same', () => {
+  inAnyCase((plan) => {
+    const family = kindFacts(plan.kind).family
+    for (const s of plan.steps)
+      for (const a of s.asks) {
+        if (a.reading !== 'inspection' && a.reading !== 'provisional') continue
+        if (s.id.includes('@')) continue
+        const parts = a.parts ?? []
+        const eight = [s.title, plan.holds.find((h) => h.stepId === s.id)?.evidence ?? ''].join(' ').includes('eight')
+        if (eight) expect(parts, s.id).toHaveLength(8)
+        if (family === 'veneer') {
+          expect(parts, s.id).toEqual(expect.arrayContaining(['mesial', 'buccal', 'distal']))
+          const wrapped = plan.request.teeth.some((t) => plan.request.ofTooth[t]?.coveredEdge)
+          expect(parts.includes('lingual'), s.id).toBe(wrapped)
+        }
+        if (family === 'bonded bridge') expect(parts, s.id).not.toContain('buccal')
+        if (family === 'crown') expect(parts, s.id).toHaveLength(8)
+      }
+  })
+  it('A26 C128 a crown, a veneer with its edge wrapped, a retainer beside a gap, an MO inlay', () => {
+    const partsOf = (more: object) =>
+      planUnderGum(more)
+        .steps.flatMap((s) => s.asks)
+        .flatMap((a) => (a.reading === 'inspection' ? [a.parts?.length] : []))[0]
+    expect(partsOf({ kind: 'crown.prepare', teeth: ['46'] })).toBe(8)
+    expect(partsOf({ kind: 'laminate.prepare', teeth: ['11'], ofTooth: { '11': { coveredEdge: true } } })).toBe(6)
+    expect(partsOf({ kind: 'laminate.prepare', teeth: ['11'] })).toBe(5)
+    expect(partsOf({ kind: 'inlay.prepare', teeth: ['16'], ofTooth: { '16': { surfaces: 'MO' } } })).toBe(3)
+  })
+})
+
+describe('A33, A38 builds a wall only where one is missing and once, and takes the sticky layer of fresh resin off before silicone or bis-acryl meets it', () => {
+  inAnyCase((plan) => {
+    const walls = plan.steps.filter((s) => s.id.startsWith('records.wall'))
+    expect(walls.length).toBeLessThanOrEqual(1)
+    if (!plan.request.missingWall) expect(walls).toEqual([])
+    for (const s of plan.steps) expect(s.detail ?? '', s.id).not.toContain('missing wall is built')
+    let sticky = false
+    for (const s of plan.steps) {
+      if (/of the sticky layer|wiped? with alcohol|gauze with alcohol/i.test(s.title)) sticky = false
+      if (s.cut && s.tooth) sticky = false
+      if (/^records\.(preliminary|putty-index)|^provisional\.(mix|separate)|^impression\.load/.test(s.id))
+        expect(sticky, s.id).toBe(false)
+      if (s.id.startsWith('records.wall') || s.needs.some((n) => n.what === 'core.dual-cure')) sticky = true
+    }
+  })
+  it.each([
+    ['crown.prepare', '46', {}],
+    ['endo.core.crown', '36', {}],
+    ['crown.prepare', '25', { visitChoices: { provisional: 'bis-acryl in putty index' } }],
+  ])('A33 A38 %s %s', (kind, tooth, more) => {
+    const ids = (missingWall: boolean) =>
+      planUnderGum({ kind, teeth: [tooth], missingWall, ...more }).steps.map((s) => s.id)
+    const built = ids(true)
+    expect(built.indexOf('records.wall')).toBeGreaterThan(0)
+    expect(built[built.indexOf('records.wall') + 1]).toBe('clean.films')
+    expect(built[built.indexOf('clean.films') + 1]).toMatch(/^records\.(preliminary|putty-index)$/)
+    expect(ids(false)).not.toContain('records.wall')
   })
 })

@@ -8,6 +8,7 @@ import {
   type FieldFault,
   type PartFault,
 } from '../../../core/measure/inspection'
+import type { AskOf } from '../../../core/readings/reading'
 import type { Seen } from '../../../core/readings/impression'
 import { MarginRing, turned, without } from '../../parts/margin-ring'
 import { pressing } from '../../parts/press'
@@ -169,7 +170,15 @@ function Field({
   )
 }
 
-export function ImpressionPart({ scan, given, onGive }: { scan: boolean; given: Seen; onGive: (s: Seen) => void }) {
+export function ImpressionPart({
+  ask: { scan, parts },
+  given,
+  onGive,
+}: {
+  ask: AskOf<'inspection'>
+  given: Seen
+  onGive: (s: Seen) => void
+}) {
   const faults: readonly PartFault[] = scan ? scanPartFaults : partFaults
   const turn = (part: keyof Seen['parts']): void => {
     const next = turned<PartFault>(faults, given.parts[part])
@@ -178,7 +187,7 @@ export function ImpressionPart({ scan, given, onGive }: { scan: boolean; given: 
   return (
     <div className="space-y-2">
       <div className="flex flex-wrap items-center justify-center gap-4">
-        <MarginRing faults={given.parts} shapes={faultShape} onTurn={turn} size={290} />
+        <MarginRing faults={given.parts} parts={parts} shapes={faultShape} onTurn={turn} size={290} />
         <Field
           scan={scan}
           given={given.field}

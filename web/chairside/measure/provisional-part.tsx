@@ -12,6 +12,7 @@ import {
 } from '../../../core/measure/provisional'
 import type { Plan } from '../../../core/model/plan'
 import { contactsOf, type provisionalReading } from '../../../core/readings/provisional'
+import type { AskOf } from '../../../core/readings/reading'
 import type { Tooth } from '../../../core/teeth/notation'
 import { Check, Pick } from '../../parts/ui'
 import { MarginRing, turned, without } from '../../parts/margin-ring'
@@ -30,11 +31,13 @@ const options = <T extends string>(of: readonly T[]) => of.map((value) => ({ val
 
 export function ProvisionalPart({
   plan,
+  ask,
   tooth,
   given,
   onGive,
 }: {
   plan: Plan
+  ask: AskOf<'provisional'>
   tooth: Tooth
   given: ProvisionalReading
   onGive: (r: ProvisionalReading) => void
@@ -56,7 +59,7 @@ export function ProvisionalPart({
   return (
     <div className="grid gap-4 md:grid-cols-[300px_minmax(0,1fr)]">
       <div>
-        <MarginRing faults={faults} shapes={edgeShape} onTurn={turn} size={290} />
+        <MarginRing faults={faults} parts={ask.parts} shapes={edgeShape} onTurn={turn} size={290} />
         <p className="text-base text-soft">✓ good{edgeFaults.map((f) => ` · ${edgeShape[f]} ${f}`).join('')}</p>
       </div>
       <div className="space-y-2">

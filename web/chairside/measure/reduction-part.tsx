@@ -55,9 +55,9 @@ export function ReductionPart({
   given: Readings
   onGive: (r: Readings) => void
 }) {
-  const { restoration } = ask
+  const { restoration, inner } = ask
   const sites = sitesFor(ask, tooth)
-  const read = (s: ReductionSite) => judgeReduction(restoration, { [s]: given[s] })[0]
+  const read = (s: ReductionSite) => judgeReduction(restoration, { [s]: given[s] }, inner)[0]
   // What was short is read again first; then what has not been read.
   const [picked, setPicked] = useState<ReductionSite>(
     () =>
@@ -70,7 +70,7 @@ export function ReductionPart({
   const picture = reductionPicture(plan, tooth, restoration)
   const y = (mm: number): number => (picture.hangs ? -mm : mm) * px
   const [left, top, width, height] = picture.frame
-  const target = sure(targetAt(restoration, site))
+  const target = sure(targetAt(restoration, site, inner))
   const put = (mm: number | undefined): void =>
     onGive(mm === undefined ? without(given, site) : { ...given, [site]: mm })
   return (

@@ -1,0 +1,53 @@
+/** The parts of the margin that exist, by what is made: what an impression, a provisional or a piece is read at. */
+import { marginParts, marginPartsOf, type MarginPart } from '../../measure/inspection'
+import { surfacesOf } from '../cavity'
+import type { Case, Unit } from '../case'
+import type { Fact } from './fact'
+
+function ofTooth(c: Case, u: Unit): MarginPart[] {
+  const gap = new Set(c.pontics.map((p) => p.tooth))
+  switch (c.kind.family) {
+    case 'veneer':
+      return marginPartsOf({ work: 'veneer', wrapped: u.says('coveredEdge') === true })
+    case 'bonded bridge':
+      return marginPartsOf({
+        work: 'retainer',
+        // The pontic counts as a neighbour here: its side is where the retainer reaches round.
+        sides: (['mesial', 'distal'] as const).filter((s) => !u[s].tooth || gap.has(u[s].tooth)),
+      })
+    case 'inlay':
+      return marginPartsOf({ work: 'cavity', surfaces: surfacesOf(c, u) })
+    default:
+      return [...marginParts]
+  }
+}
+
+/** Of all the teeth together: one form reads them. */
+const ofWork = (c: Case): MarginPart[] => {
+  const there = new Set(c.units.flatMap((u) => ofTooth(c, u)))
+  return marginParts.filter((p) => there.has(p))
+}
+
+export const marginWords = (c: Case): string => {
+  switch (c.kind.family) {
+    case 'veneer':
+      return c.units.some((u) => u.says('coveredEdge'))
+        ? 'margin mesial, in front, distal and behind the covered edge'
+        : 'margin mesial, in front and distal'
+    case 'bonded bridge':
+      return 'inner side, contact side and rest'
+    case 'inlay':
+      return 'every edge of the cavity'
+    default:
+      return 'eight margin parts'
+  }
+}
+
+export const marginPartFacts = {
+  'parts of the margin': {
+    says: 'which parts of the margin exist, of eight: read one by one',
+    from: 'reckoned',
+    of: ofWork,
+  },
+  'margin parts': { says: 'the same in words', from: 'the case', of: marginWords },
+} as const satisfies Record<string, Fact>
