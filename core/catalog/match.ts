@@ -23,6 +23,8 @@ export interface Need {
   is?: 'clamp'
   /** The need in a person's words, for when nothing owned fits. */
   words?: string
+  /** In which shade, for which tooth, in words. */
+  shade?: string
   /** Other needs that would do, in order, and what is lost by each. */
   orElse?: { what: string; loss: string }[]
 }

@@ -83,6 +83,8 @@ export interface SetupLine {
   piecesMm?: number[]
   /** Why so many, where each act or tooth takes its own. */
   counted?: string
+  /** In which shades, tooth by tooth. */
+  shade?: string
   phase: Phase
   steps: string[]
   /** The needs it answers. */

@@ -127,6 +127,8 @@ function lineOf(id: string, match: Match, uses: readonly [Use, ...Use[]]): Setup
   if (piecesMm.length > 0) line.piecesMm = piecesMm
   const counted = countWhy(pieces, item, line.quantity)
   if (counted !== undefined) line.counted = counted
+  const shades = [...new Set(counting.flatMap((u) => u.need.shade ?? []))]
+  if (shades.length > 0) line.shade = shades.join(', ')
   if (match.because) line.because = match.because
   if (match.lack) line.lack = match.lack
   if (match.forbidden) line.forbidden = true

@@ -116,7 +116,7 @@ export function readPlan(plan: Plan): string {
       .filter((l) => l.readiness === readiness)
       .map(
         (l) =>
-          `  ${[l.name, amountWords(l)].filter(Boolean).join(', ')}${l.counted ? ` (${l.counted})` : ''}${l.when ? ` — when ${l.when}` : ''}${l.exchanged && l.because ? ` ↔ ${l.because.text}` : ''}${l.lack ? ` ■ ${l.lack}` : ''}`,
+          `  ${[l.name, amountWords(l)].filter(Boolean).join(', ')}${l.shade ? `, ${l.shade}` : ''}${l.counted ? ` (${l.counted})` : ''}${l.when ? ` — when ${l.when}` : ''}${l.exchanged && l.because ? ` ↔ ${l.because.text}` : ''}${l.lack ? ` ■ ${l.lack}` : ''}`,
       )
   const section = (title: string, rows: readonly string[]): string[] => (rows.length > 0 ? ['', title, ...rows] : [])
   return [

@@ -12,6 +12,15 @@ export const bondingRules = rows({
     from: 10,
     to: 120,
   },
+  'etch.enamel, then dentine': {
+    title: 'Etch, enamel where some dentine shows',
+    value: 60,
+    unit: 's',
+    because: (s) => `enamel ${span(s)}, acid on it first; dentine that shows for the last 15 s at most`,
+    standing: 'C',
+    from: 15,
+    to: 120,
+  },
   'etch.enamel edge': {
     title: 'Etch, enamel edge before a self-etch adhesive',
     value: 20,

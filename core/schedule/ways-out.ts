@@ -112,6 +112,7 @@ function tried(way: Way, before: Plan, practice: Practice): string[] {
       const own = was.find((x) => x.stepId === p.stepId)
       return own && overS(own) > 0 ? [{ p, gainS: overS(own) - overS(p) }] : []
     })
+    .filter(({ gainS }) => gainS >= leastGainS)
     .toSorted((a, b) => b.gainS - a.gainS)[0]?.p
   if (!helped) return []
   const longerS = layOut(plan).chairS - layOut(before).chairS

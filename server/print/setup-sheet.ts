@@ -36,6 +36,7 @@ function lineOf(line: SetupLine): Content {
   const more = [
     line.lot?.number ? `lot ${line.lot.number}, ${line.lot.expires}` : '',
     line.when ? `when ${line.when}` : '',
+    line.shade ?? '',
     line.counted ?? '',
     line.exchanged && line.because ? line.because.text : '',
     line.lack ?? line.lot?.warning ?? '',

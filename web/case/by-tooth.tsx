@@ -3,7 +3,7 @@ import { toothName, write, type Tooth } from '../../core/teeth/notation'
 import type { VisitAndPlan } from '../app/plan'
 import { Check } from '../parts/ui'
 import { changeOf, toothChange, workAt, type Change } from './change'
-import { Choose, NumberField, SurfacesField } from './fact-fields'
+import { Choose, NumberField, ShadeField, SurfacesField } from './fact-fields'
 
 /** What is yes or no of a tooth, and how it is asked. */
 const toothFlags = [
@@ -30,7 +30,10 @@ export function ByTooth({
   const { request } = data.visit
   const work = workAt(request, at)
   const flags = toothFlags.filter(([fact]) => asked(fact))
-  if (!['surfaces', 'depthMm', 'widthMm', 'perimeterMm', 'canals', 'made', 'pulp'].some(asked) && flags.length === 0)
+  if (
+    !['surfaces', 'depthMm', 'widthMm', 'perimeterMm', 'canals', 'made', 'pulp', 'shade'].some(asked) &&
+    flags.length === 0
+  )
     return null
   return (
     <ul className="space-y-1.5" aria-label="Tooth by tooth">
@@ -93,6 +96,7 @@ export function ByTooth({
                 onValue={(perimeterMm) => say({ perimeterMm })}
               />
             )}
+            {asked('shade') && <ShadeField disabled={locked} value={facts.shade} onValue={(shade) => say({ shade })} />}
             {asked('canals') && (
               <NumberField
                 label="canal"

@@ -43,6 +43,36 @@ export function NumberField({
   )
 }
 
+/** The shade as the guide names it; kept on leaving the field. */
+export function ShadeField({
+  value,
+  disabled,
+  onValue,
+}: {
+  value: string | undefined
+  disabled: boolean
+  onValue: (shade: string | undefined) => void
+}) {
+  return (
+    <label className="flex items-center gap-1.5">
+      shade
+      <input
+        key={value}
+        disabled={disabled}
+        defaultValue={value ?? ''}
+        maxLength={12}
+        placeholder="as signed"
+        className={`${box} w-28`}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        onBlur={(e) => {
+          const text = e.target.value.trim()
+          if (text !== (value ?? '')) onValue(text === '' ? undefined : text)
+        }}
+      />
+    </label>
+  )
+}
+
 /** Surfaces as MO or MOD; kept on leaving the field, put back where they are none. */
 export function SurfacesField({
   value,

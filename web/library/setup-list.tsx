@@ -10,6 +10,7 @@ function Line({ l }: { l: SetupLine }) {
   return (
     <li className="border-b border-line py-1">
       <strong>{l.name}</strong> <span className="num">{amountWords(l)}</span>
+      {l.shade && <span>, {l.shade}</span>}
       {l.counted && <span className="text-soft"> ({l.counted})</span>}
       {l.cassette && <span className="text-base text-soft"> · {l.cassette} cassette</span>}
       {l.when && <span className="text-soft"> when {l.when}</span>}

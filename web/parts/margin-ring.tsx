@@ -1,5 +1,7 @@
 /** The margin from above in eight parts; a touch goes from clear through the faults and back. */
 import { firstOf } from '../../core/sure'
+import { innerSide, isAnterior } from '../../core/teeth/arch'
+import type { Tooth } from '../../core/teeth/notation'
 import { capital } from '../../core/words'
 import { allClear, marginParts, partCount, type MarginPart } from '../../core/measure/inspection'
 
@@ -14,6 +16,10 @@ const angle: Record<MarginPart, number> = {
   lingual: 90,
   mesiolingual: 135,
 }
+const sides = (parts: readonly MarginPart[]) =>
+  (['mesial', 'buccal', 'distal', 'lingual'] as const).filter((p) => parts.includes(p))
+const sideWords = (p: MarginPart, tooth: Tooth | undefined): string =>
+  !tooth ? p : p === 'lingual' ? innerSide(tooth) : p === 'buccal' && isAnterior(tooth) ? 'labial' : p
 const [outer, inner] = [150, 88]
 const at = (deg: number, r: number): string =>
   `${r * Math.cos((deg * Math.PI) / 180)} ${r * Math.sin((deg * Math.PI) / 180)}`
@@ -21,11 +27,13 @@ const at = (deg: number, r: number): string =>
 export function MarginRing({
   faults,
   parts = marginParts,
+  tooth,
   shapes,
   onTurn,
   size = 320,
 }: {
   faults: Partial<Record<MarginPart, string>>
+  /** Whose margin it is: its sides are called as the trade calls them there. */ tooth?: Tooth | undefined
   /** Those that exist. */ parts?: readonly MarginPart[] | undefined
   shapes: Record<string, string>
   /** Left out where it is only shown. */ onTurn?: (part: MarginPart) => void
@@ -94,7 +102,7 @@ export function MarginRing({
           </g>
         )
       })}
-      {(['mesial', 'buccal', 'distal', 'lingual'] as const).map((p) => (
+      {sides(parts).map((p) => (
         <text
           key={p}
           x={62 * Math.cos((angle[p] * Math.PI) / 180)}
@@ -105,7 +113,7 @@ export function MarginRing({
           className="fill-soft"
           aria-hidden="true"
         >
-          {small ? firstOf(p).toUpperCase() : p}
+          {small ? firstOf(p).toUpperCase() : sideWords(p, tooth)}
         </text>
       ))}
     </svg>

@@ -34,6 +34,7 @@ export function Detail({
         </p>
       )}
       {(line.lack ?? line.lot?.warning) && <Mark kind="ask">{line.lack ?? line.lot?.warning}</Mark>}
+      {line.shade && <p className="mt-1">{line.shade}</p>}
       {line.counted && <p className="mt-1">{line.counted}</p>}
       {line.because && (
         <p>

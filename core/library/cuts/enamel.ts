@@ -102,7 +102,11 @@ export const enamelCuts = {
     because: practice('two retainers have to go on along one path'),
   },
   'ceramic retainer.concavity': {
-    title: '$(Inner side) made concave, 0.5 mm, all in enamel',
+    title: {
+      if: 'all in enamel',
+      use: '$(Inner side) made concave, 0.5 mm, all in enamel',
+      else: '$(Inner side) made concave, 0.5 mm, no deeper where dentine shows',
+    },
     form: 'lingual concavity',
     depthMm: 0.5,
     surface: '$(inner side)',
@@ -130,7 +134,11 @@ export const enamelCuts = {
     share: 1,
     after: 'chamfer',
     enamel: true,
-    told: 'finished the retainer preparation of $label, 0.5 mm in enamel',
+    told: {
+      if: 'all in enamel',
+      use: 'finished the retainer preparation of $label, 0.5 mm in enamel',
+      else: 'finished the retainer preparation of $label, 0.5 mm; dentine shows',
+    },
   },
   'metal retainer.concavity': {
     title: 'Light enamel work inside the outline, 0.5 mm',
@@ -160,7 +168,11 @@ export const enamelCuts = {
     share: 1,
     after: 'chamfer',
     enamel: true,
-    told: 'finished the retainer preparation of $label, in enamel',
+    told: {
+      if: 'all in enamel',
+      use: 'finished the retainer preparation of $label, in enamel',
+      else: 'finished the retainer preparation of $label; dentine shows',
+    },
   },
 } as const satisfies Record<string, CutTemplate>
 type Id = keyof typeof enamelCuts

@@ -56,6 +56,19 @@ export const toothFacts = {
   },
   'mesial neighbour': { says: 'which tooth that is', from: 'the tooth', of: ofUnit((u) => u.mesial.said) },
   'distal neighbour': { says: 'which tooth that is', from: 'the tooth', of: ofUnit((u) => u.distal.said) },
+  'shade said': {
+    says: 'the shade somebody has entered for the tooth, else that it is the one the dentist signs',
+    from: 'the tooth',
+    of: ofUnit((u) => {
+      const shade = u.says('shade')
+      return shade === undefined ? 'the shade as signed' : `shade ${shade}`
+    }),
+  },
+  'shade laid': {
+    says: 'the same as it stands beside what is laid out for the tooth',
+    from: 'the tooth',
+    of: ofUnit((u) => `${u.said}: ${u.says('shade') ?? 'shade as signed'}`),
+  },
   dark: { says: 'the tooth is discoloured', from: 'the tooth', of: ofUnit((u) => u.says('dark') === true) },
   worn: { says: 'worn away, not decayed', from: 'the tooth', of: ofUnit((u) => u.says('worn') === true) },
   'edge covered': {

@@ -66,8 +66,8 @@ describe('the bond follows the system', () => {
       'Universal adhesive: rub in 20 s',
       still,
     ])
-    // Where dentine lies open it is primed.
-    expect(bondOf({ ...laminate, inEnamel: false }, 'delivery.11')).toEqual([...edge, ...primer, ...bond])
+    // Where dentine lies open it is primed; the enamel round it has its acid as before.
+    expect(bondOf({ ...laminate, inEnamel: false }, 'delivery.11')).toEqual([...enamel, ...primer, ...bond])
   })
   it('fresh dentine is sealed without acid by a self-etch system, with it by the others', () => {
     const inlay: Request = { kind: 'inlay.prepare', teeth: ['36'] }

@@ -7,7 +7,7 @@ import type { Case } from '../case'
 import type { RuleId } from '../../rules'
 
 /** What is bonded to: it decides acid and layers. */
-export type Bonded = 'enamel' | 'cavity' | 'fresh dentine' | 'canal'
+export type Bonded = 'enamel' | 'enamel and dentine' | 'cavity' | 'fresh dentine' | 'canal'
 
 export interface BondOf extends Etch {
   /** Under a resin that sets by itself too: an acidic bottle needs its activator, and a canal has no light. */
@@ -18,11 +18,13 @@ export interface BondOf extends Etch {
 
 /**
  * Where the acid goes. Enamel alone is always etched; elsewhere the school and the system say. In a canal, and on fresh
- * dentine that is sealed, a self-etch adhesive wants none. Standing C.
+ * dentine that is sealed, a self-etch adhesive wants none. Where dentine shows in enamel it has acid for 15 s at most. Standing C.
  */
 export function acidFor(c: Case, to: Bonded): EtchOf | 'none' {
   if (to === 'enamel') return 'enamel'
   const school = c.school('etch')
+  // Etched as enamel wants it; dentine for a quarter of that, or left to the self-etch bottle.
+  if (to === 'enamel and dentine') return school === 'total' ? 'enamel, then dentine' : 'enamel'
   return to === 'cavity' || school === 'total' ? school : 'none'
 }
 

@@ -43,10 +43,17 @@ export const minutesOf = (seconds: number): [number, number, number] => [
   (seconds + 30) / 60,
 ]
 
-export type EtchOf = 'enamel' | 'enamel edge' | 'total' | 'missed spot' | 'before glass ionomer'
+export type EtchOf =
+  | 'enamel'
+  | 'enamel, then dentine'
+  | 'enamel edge'
+  | 'total'
+  | 'missed spot'
+  | 'before glass ionomer'
 
 const etched: Record<EtchOf, string> = {
   enamel: 'the enamel',
+  'enamel, then dentine': 'the enamel (the dentine that shows for the last 15 s only)',
   'enamel edge': 'the enamel edge',
   total: 'enamel and dentine',
   'missed spot': 'the missed spot',
@@ -86,7 +93,7 @@ export function etch(
       rinseS,
       dried:
         dried ??
-        `dry: ${of === 'enamel' ? 'dull white all over' : of === 'total' ? 'enamel dull, dentine moist' : 'dull where etched'}`,
+        `dry: ${of === 'enamel' ? 'dull white all over' : of === 'enamel, then dentine' ? 'enamel dull white, dentine moist' : of === 'total' ? 'enamel dull, dentine moist' : 'dull where etched'}`,
       of,
       minutesOf: minutesOf(rinseS),
       rinse,

@@ -32,7 +32,16 @@ export const bridgeCeramicDeliver: Kind = {
     'delivery.alcohol',
     ['pumice', { at: 'delivery' }],
     'delivery.antiseptic:ceramic bridge',
-    ['bond', { at: 'delivery', to: 'enamel', cured: false, dualCure: true, frosted: true }],
+    [
+      'bond',
+      {
+        at: 'delivery',
+        to: { if: 'all in enamel', use: 'enamel', else: 'enamel and dentine' },
+        cured: false,
+        dualCure: true,
+        frosted: true,
+      },
+    ],
     'delivery.load:ceramic bridge',
     { each: 'first tooth', do: ['delivery.seat:ceramic bridge'] },
     ['resin excess', { at: 'delivery' }],

@@ -29,7 +29,11 @@ export const laminateDeliver: Kind = {
         'delivery.$tooth.foil',
         [
           'bond',
-          { at: 'delivery of the tooth', to: { if: 'all in enamel', use: 'enamel', else: 'cavity' }, cured: false },
+          {
+            at: 'delivery of the tooth',
+            to: { if: 'all in enamel', use: 'enamel', else: 'enamel and dentine' },
+            cured: false,
+          },
         ],
         'delivery.$tooth.load:laminate',
         'delivery.$tooth.seat:laminate',

@@ -34,7 +34,12 @@ export const bondingSteps = {
     reason: '$because',
     cautions: [reason('Acid on soft tissue burns white: {suction} at hand, wipe and rinse at once', 'C')],
     mistakes: {
-      if: ['$of', 'is', 'total'],
+      if: {
+        any: [
+          ['$of', 'is', 'total'],
+          ['$of', 'is', 'enamel, then dentine'],
+        ],
+      },
       use: ['dentine left under the acid over 15 s: the bond suffers'],
       else: ['acid run onto the neighbour: {thin tape} between'],
     },

@@ -25,16 +25,28 @@ export const bridgeCeramicSteps = {
   },
   'cutting.retainer-check': {
     ...plan,
-    title: 'Depth and draw looked at: enamel all round, one path',
+    title: {
+      if: 'all in enamel',
+      use: 'Depth and draw looked at: enamel all round, one path',
+      else: 'Depth and draw looked at: where dentine shows, one path',
+    },
     minutes: [0.5, 1, 2],
     phase: 'cutting',
     fn: 'look',
     helped: true,
     hold: {
       name: 'reduction',
-      title: 'Retainers enough, in enamel',
-      evidence: 'no dentine, one path of insertion seen with one eye',
-      because: practice('0.5 mm lingual, all in enamel'),
+      title: { if: 'all in enamel', use: 'Retainers enough, in enamel', else: 'Retainers enough; where dentine shows' },
+      evidence: {
+        if: 'all in enamel',
+        use: 'no dentine, one path of insertion seen with one eye',
+        else: 'where the dentine is, said aloud; edges in enamel; one path of insertion seen with one eye',
+      },
+      because: practice({
+        if: 'all in enamel',
+        use: '0.5 mm lingual, all in enamel',
+        else: 'the bond to dentine is weaker: acid and primer at the delivery go by where it shows',
+      }),
       again: ['$(finishing cuts)', 'cutting.retainer-check'],
     },
   },

@@ -31,8 +31,13 @@ export const fillingBulkSteps = {
       else: 'filled $label, $surfaces, in $length {bulk increment}s and a cover',
     },
     tell: afterFilling,
-    needs: [open('composite.universal', 1), open('composite dispenser'), open('composite carver'), compositePlugger],
-    passes: ['{composite} on its instrument', '{shaping instrument}'],
-    detail: '$coverMm mm left: read with the {probe} first. In one layer or two, in its own shade.',
+    needs: [
+      open('composite.universal', 1, { shade: '$(shade laid)' }),
+      open('composite dispenser'),
+      open('composite carver'),
+      compositePlugger,
+    ],
+    passes: ['{composite}, $(shade said), on its instrument', '{shaping instrument}'],
+    detail: '$coverMm mm left: read with the {probe} first. In one layer or two.',
   },
 } as const satisfies Record<string, Template>

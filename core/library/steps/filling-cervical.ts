@@ -12,12 +12,12 @@ export const fillingCervicalSteps = {
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
     needs: [
-      open('composite.universal', 0.4),
+      open('composite.universal', 0.4, { shade: '$(shade laid)' }),
       open('composite dispenser'),
       open('plastic instrument'),
       open('explorer'),
     ],
-    passes: ['{composite} on its instrument', '{explorer}'],
+    passes: ['{composite}, $(shade said), on its instrument', '{explorer}'],
     detail: {
       if: ['$half', 'is', 'gum'],
       use: 'The grooves first; the instrument wetted with {adhesive}.',

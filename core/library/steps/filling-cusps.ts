@@ -20,8 +20,12 @@ export const fillingCuspsSteps = {
     title: 'Floor layer $nth of $length: $mm mm',
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
-    needs: [open('composite.universal', 0.4), open('composite dispenser'), compositePlugger],
-    passes: ['{composite} on its instrument', '{plugger}'],
+    needs: [
+      open('composite.universal', 0.4, { shade: '$(shade laid)' }),
+      open('composite dispenser'),
+      compositePlugger,
+    ],
+    passes: ['{composite}, $(shade said), on its instrument', '{plugger}'],
     figures: { if: ['$i', 'is', 0], use: ['$figure'] },
     mistakes: ['the floor filled in one piece: over 2 mm the light does not reach the bottom'],
   },
@@ -31,7 +35,7 @@ export const fillingCuspsSteps = {
     minutes: [0.5, 1, 2],
     tooth: '$tooth',
     needs: [
-      open('composite.universal', 0.3),
+      open('composite.universal', 0.3, { shade: '$(shade laid)' }),
       open('composite dispenser'),
       open('composite carver.fissure', 1, {
         words: 'fissure instrument',
@@ -43,7 +47,7 @@ export const fillingCuspsSteps = {
     ],
     passes: [
       '{flowable}, a drop',
-      '{composite} on its instrument',
+      '{composite}, $(shade said), on its instrument',
       '{micro brush} to shape it',
       '{probe}, flat along the slope',
       '{fissure instrument}',

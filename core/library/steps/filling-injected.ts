@@ -119,7 +119,7 @@ export const fillingInjectedSteps = {
     tooth: '$tooth',
     told: 'injected warm {composite} into $label, $surfaces',
     tell: afterFilling,
-    passes: ['{flowable} from the {warmer}', 'paste from the {warmer}', '{plugger}'],
+    passes: ['{flowable} from the {warmer}', 'paste, $(shade said), from the {warmer}', '{plugger}'],
     detail: {
       if: 'boxes',
       use: 'Slowly, at a right angle to the {band}; groove, massage toward the cusp tips, a slight excess left. Not over-handled.',
@@ -127,7 +127,7 @@ export const fillingInjectedSteps = {
     },
     needs: [
       open('composite.flowable', '$(warm flowable)'),
-      open('composite.injectable', '$(warm compules)'),
+      open('composite.injectable', '$(warm compules)', { shade: '$(shade laid)' }),
       open('composite dispenser'),
       compositePlugger,
     ],

@@ -53,10 +53,10 @@ export const primaryClass3Steps = {
     minutes: [0.3, 0.5, 1],
     tooth: '$tooth',
     fn: 'placing',
-    passes: ['{flowable}', '{composite} on its instrument'],
+    passes: ['{flowable}', '{composite}, $(shade said), on its instrument'],
     needs: [
       open('composite.flowable', 0.3),
-      open('composite.universal', 0.3),
+      open('composite.universal', 0.3, { shade: '$(shade laid)' }),
       open('composite dispenser'),
       open('plastic instrument'),
     ],

@@ -239,3 +239,33 @@ describe('B12 keeps the clamp off both teeth a ring spans: one further back wher
     },
   )
 })
+
+describe('B13 lays and passes the tooth-coloured filling in the shade that is known, tooth by tooth; where none is, as signed', () => {
+  inAnyCase(
+    (plan) => {
+      const shaded = plan.steps.filter((s) => s.needs.some((n) => n.shade !== undefined))
+      expect(shaded.length).toBeGreaterThan(0)
+      for (const s of shaded) expect(s.passes.join(), s.id).toContain('shade')
+      for (const l of plan.setup) if (l.needs.includes('composite.bulk')) expect(l.shade).toBeUndefined()
+    },
+    ['filling.bulk', 'filling.injected', 'filling.cervical', 'filling.cusps', 'primary.class3'],
+  )
+  it.each([
+    ['filling.bulk', '36'],
+    ['filling.injected', '25'],
+    ['filling.cervical', '43'],
+    ['filling.cusps', '46'],
+    ['primary.class3', '52'],
+  ])('B13 %s %s', (kind, tooth) => {
+    const of = (shade?: string) =>
+      planFor({ kind, teeth: [tooth], ofTooth: { [tooth]: shade ? { shade } : {} }, ageYears: 6, weightKg: 20 })
+    const laid = (plan: Plan) => plan.setup.flatMap((l) => l.shade ?? [])
+    expect(laid(of('A2'))).toEqual([`${tooth}: A2`])
+    expect(
+      of('A2')
+        .steps.flatMap((s) => s.passes)
+        .join(),
+    ).toContain('shade A2')
+    expect(laid(of())).toEqual([`${tooth}: shade as signed`])
+  })
+})

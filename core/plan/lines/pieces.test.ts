@@ -210,7 +210,7 @@ describe('A33, A38 builds a wall only where one is missing and once, and takes t
     ['crown.prepare', '46', {}],
     ['endo.core.crown', '36', {}],
     ['crown.prepare', '25', { visitChoices: { provisional: 'bis-acryl in putty index' } }],
-  ])('A33 A38 %s %s', (kind, tooth, more) => {
+  ])('A38 %s %s', (kind, tooth, more) => {
     const ids = (missingWall: boolean) =>
       planUnderGum({ kind, teeth: [tooth], missingWall, ...more }).steps.map((s) => s.id)
     const built = ids(true)
@@ -218,5 +218,43 @@ describe('A33, A38 builds a wall only where one is missing and once, and takes t
     expect(built[built.indexOf('records.wall') + 1]).toBe('clean.films')
     expect(built[built.indexOf('clean.films') + 1]).toMatch(/^records\.(preliminary|putty-index)$/)
     expect(ids(false)).not.toContain('records.wall')
+  })
+})
+
+describe('A39 gives dentine that shows in enamel its acid for the last 15 s only, a primer, and no text that claims enamel', () => {
+  inAnyCase(
+    (plan) => {
+      if (plan.request.inEnamel) return
+      for (const s of plan.steps)
+        expect(`${s.title} ${s.told ?? ''}`, s.id).not.toMatch(/all in enamel|in enamel$|wholly in enamel|no dentine/)
+      for (const h of plan.holds) expect(`${h.title} ${h.evidence}`, h.id).not.toMatch(/in enamel$|no dentine/)
+    },
+    ['bridge.ceramic.prepare', 'bridge.ceramic.deliver', 'veneer.prepare', 'laminate.prepare', 'laminate.deliver'],
+  )
+  it.each([
+    ['bridge.ceramic.deliver', { teeth: ['31', '42'], pontics: ['41'], framework: 'lithium disilicate' }],
+    ['bridge.ceramic.deliver', { teeth: ['11'], pontics: ['12'], framework: 'zirconia' }],
+    ['laminate.deliver', { teeth: ['21'] }],
+  ])('A39 %s', (kind, more) => {
+    const of = (inEnamel: boolean, etch: string) =>
+      planFor({
+        kind,
+        ...more,
+        inEnamel,
+        visitChoices: { etch, adhesive: etch === 'total' ? 'etch-and-rinse, three steps' : 'self-etch, two bottles' },
+      })
+    const etches = (inEnamel: boolean, etch: string) =>
+      of(inEnamel, etch).steps.filter((s) => /^Etch .* s, /.test(s.title) && s.fn === 'etching')
+    const shows = etches(false, 'total')
+    expect(shows.length).toBeGreaterThan(0)
+    for (const s of shows) {
+      expect(s.title).toContain('the dentine that shows for the last 15 s only')
+      expect(s.mistakes.join()).toContain('over 15 s')
+    }
+    for (const s of [...etches(true, 'total'), ...etches(false, 'enamel edge')])
+      expect(s.title).toContain('Etch the enamel 60 s')
+    const primed = (plan: Plan): boolean =>
+      plan.steps.some((s) => /primer|activator/i.test(s.title) && s.fn === 'bonding')
+    expect([primed(of(false, 'total')), primed(of(false, 'enamel edge'))]).toEqual([true, true])
   })
 })

@@ -8,6 +8,7 @@ import {
   type FieldFault,
   type PartFault,
 } from '../../../core/measure/inspection'
+import type { Tooth } from '../../../core/teeth/notation'
 import type { AskOf } from '../../../core/readings/reading'
 import type { Seen } from '../../../core/readings/impression'
 import { MarginRing, turned, without } from '../../parts/margin-ring'
@@ -172,10 +173,12 @@ function Field({
 
 export function ImpressionPart({
   ask: { scan, parts },
+  tooth,
   given,
   onGive,
 }: {
   ask: AskOf<'inspection'>
+  tooth: Tooth
   given: Seen
   onGive: (s: Seen) => void
 }) {
@@ -187,7 +190,7 @@ export function ImpressionPart({
   return (
     <div className="space-y-2">
       <div className="flex flex-wrap items-center justify-center gap-4">
-        <MarginRing faults={given.parts} parts={parts} shapes={faultShape} onTurn={turn} size={290} />
+        <MarginRing faults={given.parts} parts={parts} tooth={tooth} shapes={faultShape} onTurn={turn} size={290} />
         <Field
           scan={scan}
           given={given.field}

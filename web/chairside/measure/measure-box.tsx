@@ -58,7 +58,8 @@ function Part({
   const ask = step.asks.find((a) => a.reading === kind && a.teeth.includes(tooth))
   if (ask?.reading === 'reduction')
     return <ReductionPart key={tooth} plan={plan} ask={ask} tooth={tooth} given={given} onGive={onGive} />
-  if (ask?.reading === 'inspection') return <ImpressionPart ask={ask} given={own(given)} onGive={onGive} />
+  if (ask?.reading === 'inspection')
+    return <ImpressionPart ask={ask} tooth={tooth} given={own(given)} onGive={onGive} />
   if (ask?.reading === 'provisional')
     return <ProvisionalPart plan={plan} ask={ask} tooth={tooth} given={own(given)} onGive={onGive} />
   const asked = fields ? <Fields key={`${kind} ${tooth}`} fields={fields} given={given} onGive={onGive} /> : null

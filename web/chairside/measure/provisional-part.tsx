@@ -59,7 +59,7 @@ export function ProvisionalPart({
   return (
     <div className="grid gap-4 md:grid-cols-[300px_minmax(0,1fr)]">
       <div>
-        <MarginRing faults={faults} parts={ask.parts} shapes={edgeShape} onTurn={turn} size={290} />
+        <MarginRing faults={faults} parts={ask.parts} tooth={tooth} shapes={edgeShape} onTurn={turn} size={290} />
         <p className="text-base text-soft">✓ good{edgeFaults.map((f) => ` · ${edgeShape[f]} ${f}`).join('')}</p>
       </div>
       <div className="space-y-2">
