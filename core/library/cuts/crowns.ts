@@ -164,7 +164,7 @@ export const crownCuts = {
   'crown.free-mesial': proximalWall('mesial', 'Mesial wall $(reduction.inner): nothing stands there, same path'),
   'crown.free-distal': proximalWall('distal', 'Distal wall $(reduction.inner): nothing stands there, same path'),
   'crown.margin': margin,
-  'crown.margin-outer': {
+  'crown.margin:outer': {
     title: {
       if: 'back tooth',
       use: '$(Ledge) on the cheek side $(reduction.margin), up to the contacts',
@@ -270,7 +270,7 @@ const metalOnBack: CutParts<Id> = [
 const edge: CutParts<Id> = [
   {
     if: 'inner ledge',
-    use: ['crown.margin-outer', 'crown.margin-inner', 'crown.finish-inner'],
+    use: ['crown.margin:outer', 'crown.margin-inner', 'crown.finish-inner'],
     else: ['crown.margin'],
   },
 ]
