@@ -175,8 +175,8 @@ function planFor(request: VisitRequest, practice: Practice, held: boolean): Plan
     return practice.useLearned ? withLearned(step, request.kind, practice.learned) : step
   })
   const helpWords = (i: number): string => {
-    const { fn, helps } = sure(drafts[i])
-    return helpAt({ fn, ...(helps === undefined ? {} : { helps: call(helps) }) })
+    const { fn, helps, tooth } = sure(drafts[i])
+    return helpAt({ fn, ...(tooth ? { tooth } : {}), ...(helps === undefined ? {} : { helps: call(helps) }) })
   }
   const drawn = lentHands(alone, team.dentist.id, helpWords, c.rule('dentist.away').value)
   const links = wired.steps.flatMap(({ draft, after }) => linksOf(draft, after, has, call))

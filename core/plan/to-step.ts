@@ -55,7 +55,8 @@ function spreadOf({ minutes, ties = [] }: Draft): Spread {
 }
 
 /** What a second pair of hands does at a step. */
-export const helpAt = ({ helps, fn }: Pick<Draft, 'helps' | 'fn'>): string => helps ?? plain(saidOf(helpWords(fn)))
+export const helpAt = ({ helps, fn, tooth }: Pick<Draft, 'helps' | 'fn' | 'tooth'>): string =>
+  helps ?? plain(saidOf(helpWords(fn, tooth)))
 
 /** What the second pair of hands does, or that there is none yet; a dentist who watches has hands, too. */
 function secondHands(step: Step, draft: Draft): void {

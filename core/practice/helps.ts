@@ -1,6 +1,8 @@
 /**
  * What a second pair of hands does at a step, by its function: common practice. A step may say it otherwise.
  */
+import { isAnterior } from '../teeth/arch'
+import type { Tooth } from '../teeth/notation'
 import type { FunctionName } from './functions'
 
 const helps: Readonly<Record<FunctionName, string>> = {
@@ -11,29 +13,29 @@ const helps: Readonly<Record<FunctionName, string>> = {
   'shade preview': 'notes what is read',
   'throat pack': 'says it aloud, writes it on the door',
   dam: 'hands and holds, keeps lip and cheek away',
-  cutting: '{suction} at the bur, keeps tongue and cheek away',
+  cutting: '{suction} at the bur, @away',
   look: 'dries, holds mirror and lip, notes what is said',
   'cord placement': 'keeps it dry, holds what is seated',
   'cord removal': '{suction} close, the next thing ready in the other hand',
   'final impression': 'dries, holds lip and cheek, hands over',
-  scan: 'air, keeps tongue and cheek away',
+  scan: 'air, @away',
   'bite record': 'dries, watches that it is closed fully',
   'provisional making': 'hands over, {suction}',
-  'provisional trimming': '{suction}, keeps tongue and cheek away',
+  'provisional trimming': '{suction}, @away',
   'provisional cementing': 'keeps it dry, hands over, {suction}',
-  'excess removal': '{suction} at the excess, keeps tongue and cheek away',
+  'excess removal': '{suction} at the excess, @away',
   'occlusal check': 'dries the teeth, {suction}',
   radiograph: 'steps back behind the shield; nobody holds head, film or sensor',
   etching: '{suction} at the acid, then water and air',
   bonding: 'keeps it dry, hands over, gentle air',
-  curing: 'keeps tongue and cheek away',
+  curing: '@away',
   placing: 'keeps it dry, hands over, wipes the tip clean',
   'matrix placement': 'hands and holds',
   'root canal': 'hands in order, {suction}',
   'crown fitting': 'hands over, {suction}, nothing loose toward the throat',
   'fissure seal': 'keeps it dry',
-  finishing: 'water and {suction} at the bur, holds lip or cheek away',
-  polishing: 'water and {suction}, holds the lip away',
+  finishing: 'water and {suction} at the bur, @away',
+  polishing: 'water and {suction}, @away',
   rinse: '{suction}',
   instructions: 'stands by',
   'chart note': 'says what was used',
@@ -41,8 +43,16 @@ const helps: Readonly<Record<FunctionName, string>> = {
   turnover: 'clears with gloves on',
 }
 
-/** @example helpWords('cutting') // '{suction} at the bur, keeps tongue and cheek away' */
-export const helpWords = (fn: FunctionName): string => helps[fn]
+/** What is held away: the lip in front, tongue and cheek behind; all of them where no one tooth is meant. */
+const away = (tooth: Tooth | undefined): string =>
+  tooth === undefined
+    ? 'keeps tongue, cheek and lip away'
+    : isAnterior(tooth)
+      ? 'holds the lip away'
+      : 'keeps tongue and cheek away'
+
+/** @example helpWords('cutting', toTooth('46')) // '{suction} at the bur, keeps tongue and cheek away' */
+export const helpWords = (fn: FunctionName, tooth?: Tooth): string => helps[fn].replace('@away', away(tooth))
 
 /** The first of those who help, by name; empty where nobody does. */
 export const helperOf = (

@@ -2,6 +2,7 @@
 import { marginParts, marginPartsOf, type MarginPart } from '../../measure/inspection'
 import { surfacesOf } from '../cavity'
 import type { Case, Unit } from '../case'
+import { isAnterior } from '../../teeth/arch'
 import type { Fact } from './fact'
 
 function ofTooth(c: Case, u: Unit): MarginPart[] {
@@ -43,7 +44,28 @@ export const marginWords = (c: Case): string => {
   }
 }
 
+/** Where the syringe goes, in its order. */
+function washPath(c: Case): string {
+  const front = c.units.every((u) => isAnterior(u.tooth))
+  const first = c.asks('margin') === 'supragingival' ? 'Margin' : 'Crevice'
+  switch (c.kind.family) {
+    case 'veneer':
+      return `${first} first, then the front, the edge and the contacts`
+    case 'bonded bridge':
+      return 'Contact side first, then the ledge and the inner side'
+    case 'inlay':
+      return 'Gum edge of the box first, then the inner angles and the top'
+    default:
+      return front
+        ? `${first} first, then line angles, the inner hollow and the edge`
+        : c.units.some((u) => isAnterior(u.tooth))
+          ? `${first} first, then line angles, edges and occlusal`
+          : `${first} first, then line angles and occlusal`
+  }
+}
+
 export const marginPartFacts = {
+  'path of the wash': { says: 'where the wash goes first, and then', from: 'the case', of: washPath },
   'parts of the margin': {
     says: 'which parts of the margin exist, of eight: read one by one',
     from: 'reckoned',

@@ -68,7 +68,7 @@ export const impressionTraySteps = {
       },
       else: '{Wash} round the margin, tip in the material',
     },
-    detail: 'Crevice first, then line angles and occlusal, well past the margins.',
+    detail: '$(path of the wash), well past the margins.',
     fn: 'final impression',
     place: 'mouth',
     minutes: ['$shortest', '$likely', '$longest'],

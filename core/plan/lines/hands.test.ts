@@ -6,6 +6,7 @@ import { withPatient, type Step } from '../../model/step'
 import { presetTable } from '../../practice/functions'
 import { standardRules } from '../../rules'
 import { layOut } from '../../schedule/timeline'
+import { parts } from '../../teeth/notation'
 import { compile } from '../compile'
 import { turns } from '../shielded'
 
@@ -165,6 +166,16 @@ describe('A45, B7 and C111 leave the look that decides to the dentist, whatever 
       const plan = compile({ ...request, visitChoices: { ...request.visitChoices, functions: 'expanded' } }, practice)
       for (const hold of plan.holds.filter((h) => h.title === 'Plan confirmed asleep'))
         expect(plan.steps.find((s) => s.id === hold.stepId)?.performer.personId).toBe('dentist')
+    }
+  })
+})
+
+describe('C113 holds the lip away at front teeth, tongue and cheek behind', () => {
+  inAnyCase((plan) => {
+    for (const s of plan.steps) {
+      if (!s.tooth || s.help === undefined) continue
+      if (/holds the lip away/.test(s.help)) expect(parts(s.tooth).position, s.id).toBeLessThanOrEqual(3)
+      if (/keeps tongue and cheek away/.test(s.help)) expect(parts(s.tooth).position, s.id).toBeGreaterThan(3)
     }
   })
 })

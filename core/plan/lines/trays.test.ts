@@ -1,6 +1,8 @@
 /** The tray: what lies there, how much, and impression trays. Each title begins with its lines; common practice unless a test names a source. */
 import { describe, expect, it } from 'vitest'
 import { at, burOf, inAnyCase, lies, planFor, planUnderGum, stepOf } from '../../../demo/test/lines'
+import { kindFacts } from '../../kinds'
+import { isAnterior } from '../../teeth/arch'
 
 describe('A56 what is kept in reserve of a thing that is laid open is a line of its own, with its number and its when', () => {
   inAnyCase((plan) => {
@@ -207,5 +209,25 @@ describe('A44, A50, A53, A54, B8, C140 and C145 smaller things that were wrong i
         expect(bites, kind).toHaveLength(2)
         expect(Math.max(...bites)).toBeLessThan(Math.min(...polished))
       }
+  })
+})
+
+describe('A30 says the wash by what is there: the crevice only where the margin reaches it, occlusal only on back teeth', () => {
+  inAnyCase((plan) => {
+    for (const s of plan.steps.filter((x) => /^Wash round/.test(x.title) && !x.id.includes('@'))) {
+      const family = kindFacts(plan.kind).family
+      const front = plan.request.teeth.every((t) => isAnterior(t))
+      const is = `${s.id} ${s.detail}`
+      if (front || family === 'veneer' || family === 'bonded bridge') expect(is).not.toMatch(/occlusal/i)
+      if (plan.request.margin === 'supragingival' || family === 'bonded bridge') expect(is).not.toMatch(/crevice/i)
+    }
+  })
+  it.each([
+    ['crown.prepare', '46', 'Crevice first, then line angles and occlusal'],
+    ['crown.prepare', '31', 'Crevice first, then line angles, the inner hollow and the edge'],
+    ['laminate.prepare', '11', 'Crevice first, then the front, the edge and the contacts'],
+  ])('A30 %s %s', (kind, tooth, says) => {
+    const wash = planUnderGum({ kind, teeth: [tooth] }).steps.find((s) => /^Wash round/.test(s.title))
+    expect(wash?.detail).toContain(says)
   })
 })
