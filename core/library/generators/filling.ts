@@ -39,6 +39,8 @@ export function matrixOn(c: Case, u: Unit, { kind: wanted, band, figure }: Matri
     u,
     kind,
     rings,
+    // One side stands free beside one that does not: its band is closed without a ring.
+    free: rings > 0 ? boxes.filter((b) => !u[b].tooth).join(' and ') : '',
     boxWords: boxes.join(' and '),
     n,
     band,

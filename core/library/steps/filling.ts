@@ -34,6 +34,10 @@ export const fillingSteps = {
         ],
       },
     },
+    detail: {
+      if: '$free',
+      use: '$Free nothing stands: the {band} burnished close at the gum edge there, no ring, {wedge} only if it holds; that wall is shaped free.',
+    },
     told: 'placed matrix and {wedge} on $label',
     tooth: '$tooth',
     fn: 'matrix placement',

@@ -190,6 +190,8 @@ it('B10 toward a missing tooth or behind the last no ring, no pressing, no floss
         named,
       ).toBe(rings > 0)
       expect(lies(plan, 'matrix band.circumferential'), named).toBe(rings === 0)
+      const matrix = plan.steps.find((s) => s.id.endsWith('.matrix'))
+      expect(/shaped free/.test(`${matrix?.title} ${matrix?.detail}`), named).toBe(missing.length > 0)
     }
 })
 
