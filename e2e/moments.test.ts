@@ -19,7 +19,7 @@ beforeAll(async () => {
       // Mixed three and a half minutes ago: the rubbery stage has closed unanswered.
       await bringTo(db, `${day}-one`, { until: 'provisional.lift', agoS: 210 }, now)
       await bringTo(db, `${day}-three`, { until: 'impression.inspect', start: true }, now)
-      await bringTo(db, `${day}-four`, { until: 'cutting.margin.47', start: true }, now)
+      await bringTo(db, `${day}-four`, { until: 'cutting.finish-inner.47', start: true }, now)
       await bringTo(db, `${day}-two`, { until: 'cutting.reduction-check', start: true }, now)
     },
   })
@@ -76,8 +76,8 @@ describe('two devices on one run', () => {
   it('pressing next at the same moment moves the run on once, and both show the same', async () => {
     await juno.go(at('four', 'chairside'))
     await second.go(at('four', 'chairside'))
-    await juno.find('[data-now="cutting.margin.47"]')
-    await second.find('[data-now="cutting.margin.47"]')
+    await juno.find('[data-now="cutting.finish-inner.47"]')
+    await second.find('[data-now="cutting.finish-inner.47"]')
     const before = await juno.seq()
     const moment = Date.now() + 500
     const press = (s: Screen): Promise<unknown> =>
