@@ -68,8 +68,14 @@ export interface Case {
   gumCut: boolean
   /** What an earlier work of the visit has done for this one, too: its rolls are in, its mould takes in these teeth. */
   before: { rolls: boolean; mould: boolean }
-  /** Where the sheet of the work before stays on for this one, or this one's stays on for the next. */
-  sheet: { alreadyOn: boolean; staysOn: boolean; teeth: readonly Tooth[]; offStep: string }
+  /** Where the sheet of the work before stays on for this one, or this one's stays on for the next, `under` it the works to come. */
+  sheet: {
+    alreadyOn: boolean
+    staysOn: boolean
+    teeth: readonly Tooth[]
+    under: readonly Case[]
+    offStep: string
+  }
 }
 
 /** A case whose work is a restoration. */
@@ -141,7 +147,7 @@ export function openCase(whole: VisitRequest, practice: Practice, work?: AlsoWor
     asleep: false,
     gumCut: false,
     before: { rolls: false, mould: false },
-    sheet: { alreadyOn: false, staysOn: false, teeth: plain.teeth, offStep: 'isolation.dam-off' },
+    sheet: { alreadyOn: false, staysOn: false, teeth: plain.teeth, under: [], offStep: 'isolation.dam-off' },
   }
 }
 

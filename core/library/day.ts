@@ -27,6 +27,7 @@ function shareSheets(works: readonly Work[], marks: readonly string[]): void {
       alreadyOn: false,
       staysOn: true,
       teeth: [...before.c.sheet.teeth, ...next.c.sheet.teeth],
+      under: [next.c, ...next.c.sheet.under],
       offStep: next.c.sheet.staysOn ? next.c.sheet.offStep : `isolation.dam-off${marks[i + 1]}`,
     }
     next.c.sheet = { ...next.c.sheet, alreadyOn: true }

@@ -1,8 +1,8 @@
-/** The parts of the margin that exist, by what is made: what an impression, a provisional or a piece is read at. */
+/** Where the margin runs, by what is made: what an impression, a provisional or a piece is read at, and where the wash goes. */
 import { marginParts, marginPartsOf, type MarginPart } from '../../measure/inspection'
 import { surfacesOf } from '../cavity'
 import type { Case, Unit } from '../case'
-import { isAnterior } from '../../teeth/arch'
+import { isAnterior, neighbours } from '../../teeth/arch'
 import type { Fact } from './fact'
 
 function ofTooth(c: Case, u: Unit): MarginPart[] {
@@ -13,8 +13,11 @@ function ofTooth(c: Case, u: Unit): MarginPart[] {
     case 'bonded bridge':
       return marginPartsOf({
         work: 'retainer',
-        // The pontic counts as a neighbour here: its side is where the retainer reaches round.
-        sides: (['mesial', 'distal'] as const).filter((s) => !u[s].tooth || gap.has(u[s].tooth)),
+        // Where it reaches round: toward the gap, not toward a neighbour that is gone besides.
+        sides: (['mesial', 'distal'] as const).filter((s) => {
+          const next = neighbours(u.tooth)[s].tooth
+          return next !== null && gap.has(next)
+        }),
       })
     case 'inlay':
       return marginPartsOf({ work: 'cavity', surfaces: surfacesOf(c, u) })

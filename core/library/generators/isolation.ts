@@ -41,9 +41,11 @@ export function damTeeth(teeth: readonly Tooth[], missing: readonly Tooth[], rin
 export const clamp = (which: string, more: Partial<Need> = {}): Need =>
   open(`clamp.${which}`, 1, { is: 'clamp', ...more })
 
-/** Teeth of which a ring leans on the tooth behind: a distal box beside a neighbour. */
+/** Teeth of which a ring leans on the tooth behind, of all the works under the sheet: a distal box beside a neighbour. */
 const ringedBehind = (c: Case): Unit[] =>
-  c.kind.rings ? c.units.filter((u) => u.distal.tooth && cavityBoxes(c, u).includes('distal')) : []
+  [c, ...c.sheet.under].flatMap((of) =>
+    of.kind.rings ? of.units.filter((u) => u.distal.tooth && cavityBoxes(of, u).includes('distal')) : [],
+  )
 
 /** The clamp an anchor tooth asks for, by class, with what would do instead and what is lost. */
 function clampNeed(c: Case, anchor: Tooth): Need {

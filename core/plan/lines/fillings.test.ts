@@ -238,6 +238,15 @@ describe('B12 keeps the clamp off both teeth a ring spans: one further back wher
       expect(clampsOn(of('46', 'DO', ['48']))).toEqual(['47'])
       expect(dam(of('46', 'DO', ['48']))!.detail).toMatch(/ring tried over the .*47/)
       expect(dam(of('46', 'DO', ['48']))!.needs.map((n) => n.what)).toContain('clamp.molar.wingless')
+      // The ring of a second work under the same sheet counts as well.
+      const two = planFor({
+        kind: 'filling.amalgam',
+        teeth: ['44'],
+        ofTooth: { '44': { surfaces: 'O', depthMm: 3 } },
+        also: [{ kind, teeth: ['45'], ofTooth: { '45': { surfaces: 'DO', depthMm: 4 } } }],
+        visitChoices: { bondingIsolation: 'dam' },
+      })
+      expect(clampsOn(two)).toEqual(['47'])
     },
   )
 })
