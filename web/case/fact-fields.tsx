@@ -5,105 +5,93 @@ import { Pick } from '../parts/ui'
 
 const box = 'num h-12 rounded-md border-2 border-line bg-sheet px-2'
 
-/** A figure one types; kept on leaving the field, refused where it is none. */
-export function NumberField({
-  label,
-  value,
-  unit,
-  width = 'w-20',
-  disabled,
-  onValue,
-}: {
-  label: string
-  value: number | undefined
-  unit: string
-  width?: string
+interface Told<T> {
+  value: T | undefined
   disabled: boolean
-  onValue: (n: number | undefined) => void
+  onValue: (value: T | undefined) => void
+}
+
+/** Something one types; kept on leaving the field, nothing where it is empty, put back where it cannot be read. */
+function Typed<T extends string | number>({
+  label,
+  unit,
+  value,
+  disabled,
+  read,
+  onValue,
+  ...input
+}: Told<T> & {
+  label: string
+  unit?: string
+  /** `undefined` where it is none. */
+  read: (text: string) => T | undefined
+  className: string
+  inputMode?: 'decimal'
+  placeholder?: string
+  maxLength?: number
 }) {
   return (
     <label className="flex items-center gap-1.5">
       {label}
       <input
         key={value}
-        inputMode="decimal"
         disabled={disabled}
         defaultValue={value ?? ''}
-        className={`${box} ${width}`}
         onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
         onBlur={(e) => {
-          const text = e.target.value.trim().replace(',', '.')
-          const n = text === '' ? undefined : Number(text)
-          if (n !== value && (n === undefined || Number.isFinite(n))) onValue(n)
+          const text = e.target.value.trim()
+          const next = text === '' ? undefined : read(text)
+          if (next !== value && (text === '' || next !== undefined)) onValue(next)
           else e.target.value = String(value ?? '')
         }}
+        {...input}
       />
       {unit}
     </label>
   )
 }
 
-/** The shade as the guide names it; kept on leaving the field. */
-export function ShadeField({
-  value,
-  disabled,
-  onValue,
-}: {
-  value: string | undefined
-  disabled: boolean
-  onValue: (shade: string | undefined) => void
-}) {
-  return (
-    <label className="flex items-center gap-1.5">
-      shade
-      <input
-        key={value}
-        disabled={disabled}
-        defaultValue={value ?? ''}
-        maxLength={12}
-        placeholder="as signed"
-        className={`${box} w-28`}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-        onBlur={(e) => {
-          const text = e.target.value.trim()
-          if (text !== (value ?? '')) onValue(text === '' ? undefined : text)
-        }}
-      />
-    </label>
-  )
-}
+/** A figure one types. */
+export const NumberField = ({
+  width = 'w-20',
+  ...told
+}: Told<number> & { label: string; unit: string; width?: string }) => (
+  <Typed
+    inputMode="decimal"
+    className={`${box} ${width}`}
+    read={(text) => {
+      const n = Number(text.replace(',', '.'))
+      return Number.isFinite(n) ? n : undefined
+    }}
+    {...told}
+  />
+)
 
-/** Surfaces as MO or MOD; kept on leaving the field, put back where they are none. */
-export function SurfacesField({
-  value,
-  disabled,
-  onValue,
-}: {
-  value: string | undefined
-  disabled: boolean
-  onValue: (surfaces: string | undefined) => void
-}) {
-  return (
-    <label className="flex items-center gap-1.5">
-      surfaces
-      <input
-        key={value}
-        disabled={disabled}
-        defaultValue={value ?? ''}
-        placeholder="MO"
-        className={`${box} w-24 uppercase`}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-        onBlur={(e) => {
-          const text = e.target.value.trim().toUpperCase()
-          if (text === (value ?? '')) return
-          if (text === '') onValue(undefined)
-          else if (surfaces.safeParse(text).success) onValue(text)
-          else e.target.value = value ?? ''
-        }}
-      />
-    </label>
-  )
-}
+/** The shade as the guide names it. */
+export const ShadeField = (told: Told<string>) => (
+  <Typed
+    label="shade"
+    maxLength={12}
+    placeholder="as signed"
+    className={`${box} w-28`}
+    read={(text) => text}
+    {...told}
+  />
+)
+
+/** Surfaces as MO or MOD. */
+export const SurfacesField = (told: Told<string>) => (
+  <Typed
+    label="surfaces"
+    placeholder="MO"
+    className={`${box} w-24 uppercase`}
+    read={(text) => {
+      const read = surfaces.safeParse(text.toUpperCase())
+      return read.success ? read.data : undefined
+    }}
+    {...told}
+  />
+)
 
 /** One of a few, each with the words it is picked by. */
 export function Choose<T extends string>({
