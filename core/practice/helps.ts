@@ -14,7 +14,7 @@ const helps: Readonly<Record<FunctionName, string>> = {
   'throat pack': 'says it aloud, writes it on the door',
   dam: 'hands and holds, keeps lip and cheek away',
   cutting: '{suction} at the bur, @away',
-  look: 'dries, holds mirror and lip, notes what is said',
+  look: 'dries, hands over, @away, notes what is said',
   'cord placement': 'keeps it dry, holds what is seated',
   'cord removal': '{suction} close, the next thing ready in the other hand',
   'final impression': 'dries, holds lip and cheek, hands over',

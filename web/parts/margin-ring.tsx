@@ -105,7 +105,7 @@ export function MarginRing({
       {sides(parts).map((p) => (
         <text
           key={p}
-          x={62 * Math.cos((angle[p] * Math.PI) / 180)}
+          x={56 * Math.cos((angle[p] * Math.PI) / 180)}
           y={68 * Math.sin((angle[p] * Math.PI) / 180)}
           textAnchor="middle"
           dominantBaseline="central"
